@@ -1,0 +1,16 @@
+/** Unit tests run as native ES modules; the swc transform only strips types. */
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/server', '<rootDir>/scripts'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  setupFiles: ['fake-indexeddb/auto'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+}

@@ -1,0 +1,33 @@
+import { defineConfig } from '@playwright/test'
+import { existsSync } from 'node:fs'
+
+const port = Number(process.env.KILIM_TEST_PORT ?? 4317)
+const chromium = process.env.CHROMIUM_PATH ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path))
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  workers: 1,
+  retries: 0,
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/results.json' }]],
+  testIgnore: process.env.KILIM_SCREENSHOTS ? [] : ['**/screenshots.spec.ts'],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    contextOptions: { reducedMotion: 'reduce' },
+    launchOptions: {
+      executablePath: chromium,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: {
+    command: 'node dist/server/server.js',
+    env: { PORT: String(port) },
+    url: `http://127.0.0.1:${port}/api/health`,
+    reuseExistingServer: false,
+    timeout: 30_000,
+  },
+})

@@ -1,0 +1,15 @@
+// Runs a TypeScript file in plain Node: bundles it with Vite to a temporary file, then imports it.
+import { rmSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { build } from 'vite'
+
+const entry = process.argv[2]
+const outDir = join('node_modules', '.kilim-run')
+await build({
+  configFile: false,
+  logLevel: 'error',
+  build: { ssr: resolve(entry), outDir, emptyOutDir: true, rollupOptions: { output: { entryFileNames: 'run.mjs' } } },
+})
+await import(pathToFileURL(resolve(outDir, 'run.mjs')).href)
+rmSync(outDir, { recursive: true, force: true })

@@ -1,0 +1,36 @@
+// The whole test command: types, lint and boundaries, unit tests, build, browser tests; ends with one count.
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+
+const unitResults = 'test-results/unit.json'
+const browserResults = 'test-results/results.json'
+mkdirSync('test-results', { recursive: true })
+for (const file of [unitResults, browserResults]) rmSync(file, { force: true })
+
+let failedSteps = 0
+function step(name, script, args = []) {
+  console.log(`\n── ${name}`)
+  const result = spawnSync('npm', ['run', '--silent', script, '--', ...args], { stdio: 'inherit' })
+  if (result.status !== 0) {
+    failedSteps += 1
+    console.log(`── ${name}: failed`)
+  }
+  return result.status === 0
+}
+
+function readJson(file) {
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null
+}
+
+step('types', 'typecheck')
+step('lint and boundaries', 'lint')
+step('unit tests', 'unit', ['--json', `--outputFile=${unitResults}`])
+if (step('build', 'build')) step('browser tests', 'e2e')
+
+const unit = readJson(unitResults)
+const browser = readJson(browserResults)
+const passed = (unit?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0)
+const failedTests = (unit?.numFailedTests ?? 0) + (unit?.numFailedTestSuites ?? 0) + (browser?.stats.unexpected ?? 0) + (browser?.stats.flaky ?? 0)
+const failed = Math.max(failedTests, failedSteps)
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed === 0 && passed > 0 ? 0 : 1)

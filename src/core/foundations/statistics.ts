@@ -1,0 +1,71 @@
+/** Low, middle and high value of a distribution: its 10th, 50th and 90th percentiles. */
+export type Spread = { low: number; mid: number; high: number }
+
+/** Percentile p (0–1) of ascending values with weights that sum to `total`; linear between points. */
+function weightedPercentile(pairs: [number, number][], total: number, p: number): number {
+  const target = p * total
+  let cumulative = 0
+  for (let i = 0; i < pairs.length; i++) {
+    const [value, weight] = pairs[i]
+    const middle = cumulative + weight / 2
+    if (middle >= target) {
+      if (i === 0) return value
+      const [previous, previousWeight] = pairs[i - 1]
+      const previousMiddle = cumulative - previousWeight / 2
+      const share = (target - previousMiddle) / (middle - previousMiddle || 1)
+      return previous + (value - previous) * Math.max(0, share)
+    }
+    cumulative += weight
+  }
+  return pairs[pairs.length - 1][0]
+}
+
+/**
+ * Weighted 10/50/90 % spread. `values` and `weights` have the same length; entries with weight 0 or a value
+ * that is not finite are left out. Returns `null` when nothing is left.
+ */
+export function spreadOf(values: ArrayLike<number>, weights?: ArrayLike<number>): Spread | null {
+  const pairs: [number, number][] = []
+  let total = 0
+  for (let i = 0; i < values.length; i++) {
+    const weight = weights ? weights[i] : 1
+    if (weight > 0 && Number.isFinite(values[i])) {
+      pairs.push([values[i], weight])
+      total += weight
+    }
+  }
+  if (pairs.length === 0) return null
+  pairs.sort((a, b) => a[0] - b[0])
+  return {
+    low: weightedPercentile(pairs, total, 0.1),
+    mid: weightedPercentile(pairs, total, 0.5),
+    high: weightedPercentile(pairs, total, 0.9),
+  }
+}
+
+/** Weighted share (0–1) of members for which `test` holds. */
+export function shareOf(count: number, test: (index: number) => boolean, weights?: ArrayLike<number>): number {
+  let hit = 0
+  let total = 0
+  for (let i = 0; i < count; i++) {
+    const weight = weights ? weights[i] : 1
+    total += weight
+    if (test(i)) hit += weight
+  }
+  return total > 0 ? hit / total : 0
+}
+
+export const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))
+
+/** Straight line through table points given as ascending [x, y] pairs; flat beyond both ends. */
+export function interpolate(points: readonly (readonly [number, number])[], x: number): number {
+  if (x <= points[0][0]) return points[0][1]
+  for (let i = 1; i < points.length; i++) {
+    const [x1, y1] = points[i]
+    if (x <= x1) {
+      const [x0, y0] = points[i - 1]
+      return y0 + ((y1 - y0) * (x - x0)) / (x1 - x0)
+    }
+  }
+  return points[points.length - 1][1]
+}

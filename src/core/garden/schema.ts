@@ -1,0 +1,201 @@
+import { z } from 'zod'
+import { id, isoDay, numberBetween, shortText } from './fields'
+
+/** Version of the stored and exported garden data. */
+export const GARDEN_SCHEMA_VERSION = 1
+
+const monthly = (field: string, low: number, high: number) => z.array(numberBetween(field, low, high)).length(12)
+
+/** Place and climate: latitude ±66°, elevation m, twelve monthly normals (°C, mm, days with ≥ 1 mm). */
+export const siteClimate = z
+  .object({
+    latitude: numberBetween('Latitude', -66, 66, 'degrees'),
+    elevationM: numberBetween('Elevation', -400, 5000, 'm'),
+    coastal: z.boolean(),
+    tMaxC: monthly('Mean daily maximum', -50, 55),
+    tMinC: monthly('Mean daily minimum', -60, 45),
+    rainMm: monthly('Monthly rain', 0, 2000),
+    wetDays: monthly('Wet days', 0, 31),
+  })
+  .refine((site) => site.tMaxC.every((max, month) => max >= site.tMinC[month]), {
+    error: 'A monthly minimum is above its maximum. Check the normals.',
+    path: ['tMinC'],
+  })
+export type SiteClimate = z.infer<typeof siteClimate>
+
+export const soilTexture = z.enum(['sand', 'sandy loam', 'loam', 'silt loam', 'clay loam', 'clay'])
+export const bedKind = z.enum(['in-ground', 'framed', 'planter'])
+export const fertility = z.enum(['low', 'medium', 'high'])
+
+/** Something that stands in a bed and stays: takes area from seed and forbids some endings there. */
+const fixture = z.object({
+  id,
+  kind: z.enum(['kept plant', 'drip line', 'post', 'other']),
+  label: shortText('Fixture name'),
+  areaM2: numberBetween('Area taken', 0, 500, 'm²'),
+})
+
+export const bed = z.object({
+  id,
+  gardenId: id,
+  sectionId: id,
+  label: shortText('Bed label', 12),
+  /** Place in the walk through the garden, 0 first. */
+  walkOrder: z.number().int().min(0).max(9999),
+  kind: bedKind,
+  lengthM: numberBetween('Length', 0.2, 500, 'm'),
+  widthM: numberBetween('Width', 0.2, 50, 'm'),
+  /** Width of the path beside the bed. */
+  pathWidthM: numberBetween('Path width', 0, 10, 'm'),
+  soil: soilTexture,
+  fertility,
+  /** Share of the day's light taken by trees or walls, 0 (open) to 0.8. */
+  shade: numberBetween('Shade', 0, 0.8),
+  fixtures: z.array(fixture).max(50),
+})
+export type Bed = z.infer<typeof bed>
+
+/** Which ground of a bed: all of it, a half, a strip along its length, or the path beside it. */
+export const bedPart = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('whole') }),
+  z.object({ kind: z.literal('half'), which: z.enum(['first', 'second']) }),
+  z
+    .object({ kind: z.literal('strip'), fromM: numberBetween('Strip start', 0, 500, 'm'), toM: numberBetween('Strip end', 0, 500, 'm') })
+    .refine((strip) => strip.toM > strip.fromM, { error: 'The strip must end after it starts.', path: ['toM'] }),
+  z.object({ kind: z.literal('path') }),
+])
+export type BedPart = z.infer<typeof bedPart>
+
+/** Something meant, and something done: both are kept and compared. */
+function deed<T extends z.ZodType>(details: T) {
+  return z.object({ plan: details.nullable(), fact: details.nullable() })
+}
+export type Deed<T> = { plan: T | null; fact: T | null }
+
+export const covering = z.enum(['surface', 'raked', 'raked and tamped', 'thin straw', 'compost', 'crop dropped over'])
+export type Covering = z.infer<typeof covering>
+
+/** A species of a cover and its share of the full rate; shares add up to 1–1.5 in a mix. */
+export const component = z.object({
+  speciesId: id,
+  share: numberBetween('Share', 0.01, 2),
+  /** Germination as a share, 0.01–1, from the packet or an own test. */
+  germination: numberBetween('Germination', 0.01, 1),
+  /** Grams weighed out for the part sown, when recorded. */
+  grams: numberBetween('Grams', 0, 1_000_000, 'g').nullable(),
+})
+export type Component = z.infer<typeof component>
+
+const start = z.object({
+  date: isoDay,
+  covering: covering.nullable(),
+  passes: z.number().int().min(1).max(4).nullable(),
+  /** Components as planned or as weighed; empty for crops. */
+  components: z.array(component).max(8),
+  note: z.string().max(2000),
+})
+export type StartDetails = z.infer<typeof start>
+
+/** A cut that is not an ending: height left, share of the leaf area removed, and where the cuttings went. */
+const cut = z.object({
+  date: isoDay,
+  heightCm: numberBetween('Cut height', 0, 200, 'cm'),
+  shareRemoved: numberBetween('Share removed', 0, 1),
+  fate: z.enum(['dropped', 'carried off', 'eaten', 'grazed']),
+  note: z.string().max(2000),
+})
+
+export const endMethodId = z.enum(['chop', 'crimp', 'tarp', 'winter-kill', 'harvest'])
+export type EndMethodId = z.infer<typeof endMethodId>
+
+const ending = z.object({
+  date: isoDay,
+  method: endMethodId,
+  note: z.string().max(2000),
+})
+export type EndDetails = z.infer<typeof ending>
+
+export const purposeId = z.enum(['feed', 'mass', 'hold', 'smother', 'quick', 'insects', 'loosen', 'mulch'])
+export type PurposeId = z.infer<typeof purposeId>
+
+/**
+ * What grows in a part of a bed from its start to its end: a cover (one species or a mix) or a cash crop.
+ * Several stands may share a bed, side by side or one under the other.
+ */
+export const stand = z.object({
+  id,
+  gardenId: id,
+  bedId: id,
+  part: bedPart,
+  content: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('cover'), components: z.array(component).min(1).max(8), purposes: z.array(purposeId).max(3) }),
+    z.object({ kind: z.literal('crop'), cropId: id, establishment: z.enum(['transplant', 'seed']) }),
+  ]),
+  /** The stand it was sown under, if any. */
+  underStandId: id.nullable(),
+  start: deed(start),
+  cuts: z.array(z.object({ id, cut: deed(cut) })).max(50),
+  end: deed(ending),
+  note: z.string().max(4000),
+})
+export type Stand = z.infer<typeof stand>
+
+/** One look at a stand. At least one of stage and cover is given. */
+export const check = z
+  .object({
+    id,
+    gardenId: id,
+    standId: id,
+    date: isoDay,
+    /** BBCH code 0–99, or null when not judged. */
+    stageBbch: numberBetween('Stage', 0, 99).nullable(),
+    /** Ground covered by green, 0–1. */
+    cover: numberBetween('Cover', 0, 1).nullable(),
+    heightCm: numberBetween('Height', 0, 400, 'cm').nullable(),
+    note: z.string().max(4000),
+  })
+  .refine((value) => value.stageBbch !== null || value.cover !== null || value.heightCm !== null || value.note.trim() !== '', {
+    error: 'The check is empty. Choose a stage, give the cover, or write a note.',
+    path: ['stageBbch'],
+  })
+export type Check = z.infer<typeof check>
+
+export const toolKind = z.enum(['hand shears', 'scythe', 'mower', 'trimmer', 'crimp board', 'black tarp', 'rake'])
+export type ToolKind = z.infer<typeof toolKind>
+
+/** A tool owned; width and length in m where they decide what it can do (board, tarp, mower). */
+export const tool = z.object({
+  id,
+  kind: toolKind,
+  widthM: numberBetween('Tool width', 0.05, 100, 'm').nullable(),
+  lengthM: numberBetween('Tool length', 0.05, 500, 'm').nullable(),
+})
+export type Tool = z.infer<typeof tool>
+
+export const garden = z.object({
+  id,
+  name: shortText('Garden name'),
+  site: siteClimate,
+  climateType: z.string().max(60),
+  sections: z.array(z.object({ id, name: shortText('Section name', 40) })).max(200),
+  tools: z.array(tool).max(100),
+  units: z.enum(['metric', 'imperial']),
+  currency: z.string().regex(/^[A-Z]{3}$/, 'Currency is a three-letter code such as EUR.'),
+  /** Days to wait between a dead cover and planting: the grower's own rule. */
+  waitDays: z.object({
+    transplant: numberBetween('Wait before transplants', 0, 90, 'days'),
+    seed: numberBetween('Wait before sowing', 0, 90, 'days'),
+  }),
+  /** Simulated-station settings; only demo gardens have them. */
+  demo: z.object({ stationSeed: z.number().int(), stationFrom: isoDay, opensOn: isoDay }).nullable(),
+})
+export type Garden = z.infer<typeof garden>
+
+/** A whole garden: what is exported, imported and computed from. */
+export const gardenData = z.object({
+  garden,
+  beds: z.array(bed).max(1000),
+  stands: z.array(stand).max(20_000),
+  checks: z.array(check).max(200_000),
+})
+export type GardenData = z.infer<typeof gardenData>

@@ -1,0 +1,65 @@
+/** Decay of residue on the surface in three pools, after the CERES-N family (Godwin and Jones 1991; Seligman and van Keulen 1981). */
+
+/** First-order loss per day at the best temperature and moisture: fast, cellulose, lignin (judgement). */
+const LOSS_PER_DAY = [0.2, 0.05, 0.0095] as const
+/** Surface contact against buried residue (judgement, 0.5–1). */
+const SURFACE_CONTACT = 0.8
+const CARBON_SHARE = 0.42
+const MICROBE_EFFICIENCY = 0.35
+const MICROBE_CN = 9
+
+/** State of one residue layer, g m⁻²: fast, cellulose, lignin mass; their nitrogen; net mineral nitrogen since the start. */
+export type ResiduePools = { mass: [number, number, number]; nitrogen: [number, number, number]; netReleasedG: number }
+
+export const emptyPools = (): ResiduePools => ({ mass: [0, 0, 0], nitrogen: [0, 0, 0], netReleasedG: 0 })
+
+export const poolMass = (pools: ResiduePools) => pools.mass[0] + pools.mass[1] + pools.mass[2]
+
+/** Shares of the pools by nitrogen content (%): soft leafy matter is mostly fast, straw mostly cellulose. */
+export function poolShares(nitrogenPct: number): [number, number, number] {
+  const fast = Math.min(0.5, 0.12 + 0.09 * nitrogenPct)
+  const lignin = Math.min(0.2, Math.max(0.06, 0.19 - 0.035 * nitrogenPct))
+  return [fast, 1 - fast - lignin, lignin]
+}
+
+/** Adds dead matter, g m⁻², with its nitrogen; the fast pool is twice as rich as the rest. */
+export function addResidue(pools: ResiduePools, massG: number, nitrogenG: number): void {
+  if (massG <= 0) return
+  const shares = poolShares((100 * nitrogenG) / massG)
+  const weighted = 2.2 * shares[0] + shares[1] + 0.5 * shares[2]
+  const richness = [2.2, 1, 0.5]
+  for (let i = 0; i < 3; i++) {
+    pools.mass[i] += massG * shares[i]
+    pools.nitrogen[i] += (nitrogenG * shares[i] * richness[i]) / weighted
+  }
+}
+
+/** Temperature factor, 0–1.3: none at freezing, 1 at 28 °C. */
+const warmth = (soilC: number) => (soilC <= 0 ? 0 : Math.min(1.3, Math.pow(soilC / 28, 1.1)))
+
+/** One day's decay. `wetness` 0–1 is the moisture of the residue. Returns the mass lost, g m⁻². */
+export function decayDay(pools: ResiduePools, soilC: number, wetness: number): number {
+  const mass = poolMass(pools)
+  if (mass < 0.01) return 0
+  const nitrogen = pools.nitrogen[0] + pools.nitrogen[1] + pools.nitrogen[2]
+  const carbonRatio = (CARBON_SHARE * mass) / Math.max(1e-6, nitrogen)
+  const cnFactor = Math.min(1, Math.exp((-0.693 * (carbonRatio - 25)) / 35))
+  const rate = warmth(soilC) * (0.25 + 0.75 * wetness) * cnFactor * SURFACE_CONTACT
+  let lost = 0
+  for (let i = 0; i < 3; i++) {
+    const share = 1 - Math.exp(-LOSS_PER_DAY[i] * rate)
+    const massLoss = pools.mass[i] * share
+    const nitrogenLoss = pools.nitrogen[i] * share
+    pools.mass[i] -= massLoss
+    pools.nitrogen[i] -= nitrogenLoss
+    pools.netReleasedG += nitrogenLoss - (massLoss * CARBON_SHARE * MICROBE_EFFICIENCY * 0.4) / MICROBE_CN
+    lost += massLoss
+  }
+  return lost
+}
+
+/** Ground hidden by residue, 0–1 (Gregory 1982, with 0.0045 m² g⁻¹ for mixed stems and leaves). */
+export const residueCover = (massG: number) => 1 - Math.exp(-0.0045 * massG)
+
+/** Share of weed emergence held back by a mulch, 0–1: 1 − exp(−0.19·t ha⁻¹) (after Teasdale and Mohler 2000). */
+export const weedSuppression = (massG: number) => 1 - Math.exp(-0.0019 * massG)

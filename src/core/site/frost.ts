@@ -1,0 +1,41 @@
+import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import type { WeatherEnsemble } from './weather'
+
+/** Chance of at least one frost (tMin ≤ `limitC`) and 10/50/90 % of rain, for one week. */
+export type WeekOutlook = { startDay: number; frostChance: number; rainMm: Spread }
+
+/** Weekly outlooks over the whole ensemble, starting at `startDay` (must lie inside the ensemble). */
+export function weeklyOutlook(ensemble: WeatherEnsemble, startDay: number, weeks: number, limitC = 0): WeekOutlook[] {
+  return Array.from({ length: weeks }, (_, week) => {
+    const from = startDay + week * 7 - ensemble.startDay
+    const to = Math.min(from + 7, ensemble.days)
+    const any = (index: number) => {
+      for (let i = from; i < to; i++) if (ensemble.members[index].tMinC[i] <= limitC) return true
+      return false
+    }
+    const rain = ensemble.members.map((member) => {
+      let sum = 0
+      for (let i = from; i < to; i++) sum += member.rainMm[i]
+      return sum
+    })
+    return {
+      startDay: startDay + week * 7,
+      frostChance: shareOf(ensemble.members.length, any),
+      rainMm: spreadOf(rain) ?? { low: 0, mid: 0, high: 0 },
+    }
+  })
+}
+
+/**
+ * Last day with tMin ≤ `limitC` between two days, per member, as a spread of day numbers;
+ * `null` when at least half of the members have none.
+ */
+export function lastFrost(ensemble: WeatherEnsemble, fromDay: number, toDay: number, limitC: number): Spread | null {
+  const days = ensemble.members.map((member) => {
+    for (let i = Math.min(toDay - ensemble.startDay, ensemble.days - 1); i >= Math.max(0, fromDay - ensemble.startDay); i--)
+      if (member.tMinC[i] <= limitC) return ensemble.startDay + i
+    return NaN
+  })
+  const missing = days.filter(Number.isNaN).length
+  return missing * 2 >= days.length ? null : spreadOf(days)
+}

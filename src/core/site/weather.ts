@@ -1,0 +1,76 @@
+import { dayOfYear } from '../foundations/day'
+import type { SiteClimate } from '../garden/schema'
+import { daylightHours, extraterrestrialRadiation, hargreavesEt0, radiationFromRange } from './sun'
+
+/** One observed day. Temperatures °C, rain mm. */
+export type WeatherDay = { day: number; tMinC: number; tMaxC: number; rainMm: number }
+
+/**
+ * Daily weather of one member over `days` days from day number `startDay`.
+ * Soil temperature is that of bare ground at 5 cm; snow is its water equivalent.
+ */
+export type MemberWeather = {
+  tMinC: Float64Array
+  tMaxC: Float64Array
+  rainMm: Float64Array
+  radiationMjM2: Float64Array
+  et0Mm: Float64Array
+  soilTempC: Float64Array
+  snowMm: Float64Array
+}
+
+export type WeatherEnsemble = {
+  startDay: number
+  days: number
+  /** Days before this one were observed and are the same in all members. */
+  firstGeneratedDay: number
+  daylightHours: Float64Array
+  members: MemberWeather[]
+}
+
+export function emptyMember(days: number): MemberWeather {
+  const series = () => new Float64Array(days)
+  return {
+    tMinC: series(),
+    tMaxC: series(),
+    rainMm: series(),
+    radiationMjM2: series(),
+    et0Mm: series(),
+    soilTempC: series(),
+    snowMm: series(),
+  }
+}
+
+export function daylightSeries(site: SiteClimate, startDay: number, days: number): Float64Array {
+  return Float64Array.from({ length: days }, (_, i) => daylightHours(site.latitude, dayOfYear(startDay + i)))
+}
+
+/** Share of the gap between soil and air closed per day at 5 cm depth (judgement, 0.15–0.4). */
+const SOIL_LAG_PER_DAY = 0.25
+/** Sun-warmed bare soil runs above air by this much per MJ m⁻² d⁻¹ (judgement, 0.05–0.15). */
+const SOIL_SUN_C_PER_MJ = 0.09
+/** Degree-day melt factor, mm °C⁻¹ d⁻¹ (extension, 2–5). */
+const MELT_MM_PER_C = 3
+
+/** Fills radiation, ET₀, bare-soil temperature at 5 cm and snow from the member's temperatures and rain. */
+export function deriveWeather(member: MemberWeather, site: SiteClimate, startDay: number): void {
+  const days = member.tMinC.length
+  let soil = days > 0 ? Math.max(-2, (member.tMinC[0] + member.tMaxC[0]) / 2) : 0
+  let snow = 0
+  for (let i = 0; i < days; i++) {
+    const tMin = member.tMinC[i]
+    const tMax = member.tMaxC[i]
+    const mean = (tMin + tMax) / 2
+    const ra = extraterrestrialRadiation(site.latitude, dayOfYear(startDay + i))
+    const radiation = radiationFromRange(ra, tMin, tMax, site.elevationM, site.coastal)
+    if (mean < 0.5) snow += member.rainMm[i]
+    else snow = Math.max(0, snow - MELT_MM_PER_C * mean)
+    const snowDamping = 1 / (1 + snow / 8)
+    const target = mean + SOIL_SUN_C_PER_MJ * radiation * (snow > 2 ? 0 : 1)
+    soil += SOIL_LAG_PER_DAY * snowDamping * ((target < 0 ? target * 0.5 : target) - soil)
+    member.radiationMjM2[i] = radiation
+    member.et0Mm[i] = hargreavesEt0(ra, tMin, tMax)
+    member.soilTempC[i] = soil
+    member.snowMm[i] = snow
+  }
+}

@@ -1,0 +1,33 @@
+import type { SpeciesParameters } from '../plants/parameters'
+
+/** Below this crown temperature plants harden (Fowler et al. 1999). */
+const ACCLIMATION_C = 10
+/** Share of the gap to full hardiness closed per day per °C below 10 °C (judgement, 0.005–0.015). */
+const HARDENING_PER_C = 0.009
+/** Share of the gap to no hardiness closed per day per °C above 10 °C (judgement, 0.01–0.03). */
+const SOFTENING_PER_C = 0.018
+/** Width of the kill curve, °C (judgement, 0.6–1.5). */
+const KILL_WIDTH_C = 0.9
+
+/** Temperature of the growing point, °C: between air and soil, closer to the soil under snow. */
+export function crownTemperature(tMinC: number, soilC: number, snowMm: number, p: SpeciesParameters): number {
+  const cover = Math.min(1, snowMm / 25)
+  const share = p.crownSoilShare + (0.95 - p.crownSoilShare) * cover * 0.9
+  return share * soilC + (1 - share) * tMinC
+}
+
+/** Next day's LT50, °C, from today's: hardening in the cold, softening in warm spells; stem growth costs hardiness. */
+export function nextLt50(lt50C: number, crownC: number, ageCd: number, p: SpeciesParameters): number {
+  const lost = Math.min(1, Math.max(0, (ageCd - p.t31Cd) / Math.max(1, p.t61Cd - p.t31Cd)))
+  const hardest = p.lt50HardyC + (p.lt50TenderC - p.lt50HardyC) * lost
+  if (crownC < ACCLIMATION_C) {
+    const rate = Math.min(0.12, HARDENING_PER_C * (ACCLIMATION_C - crownC))
+    return lt50C + rate * (hardest - lt50C) * (lt50C > hardest ? 1 : 0.5)
+  }
+  return lt50C + Math.min(0.25, SOFTENING_PER_C * (crownC - ACCLIMATION_C)) * (p.lt50TenderC - lt50C)
+}
+
+/** Share of plants that lives through a night at this crown temperature, 0–1; a half at LT50. */
+export function nightSurvival(crownC: number, lt50C: number): number {
+  return 1 / (1 + Math.exp((lt50C - crownC) / KILL_WIDTH_C))
+}

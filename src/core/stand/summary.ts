@@ -1,0 +1,55 @@
+import { spreadOf, type Spread } from '../foundations/statistics'
+import type { StandRun } from './kernel'
+
+type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'releasedG' | 'heightM'
+
+/** 10/50/90 % of a series on every `stepDays`-th day from the run's start. */
+export type Bands = { startDay: number; stepDays: number; low: number[]; mid: number[]; high: number[] }
+
+export function bandsOf(run: StandRun, name: SeriesName, stepDays: number): Bands {
+  const bands: Bands = { startDay: run.startDay, stepDays, low: [], mid: [], high: [] }
+  const column = new Float64Array(run.members)
+  for (let day = 0; day < run.days; day += stepDays) {
+    for (let member = 0; member < run.members; member++) column[member] = run[name][member * run.days + day]
+    const sorted = Float64Array.from(column).sort()
+    const pick = (p: number) => sorted[Math.min(run.members - 1, Math.floor(p * run.members))]
+    bands.low.push(pick(0.1))
+    bands.mid.push(pick(0.5))
+    bands.high.push(pick(0.9))
+  }
+  return bands
+}
+
+/** Value of a series on a day number per member; NaN outside the run. */
+export function valuesOn(run: StandRun, series: Float32Array, day: number): Float64Array {
+  const index = day - run.startDay
+  return Float64Array.from({ length: run.members }, (_, member) =>
+    index >= 0 && index < run.days ? series[member * run.days + index] : NaN,
+  )
+}
+
+export function spreadOn(run: StandRun, name: SeriesName, day: number): Spread | null {
+  return spreadOf(valuesOn(run, run[name], day))
+}
+
+/** First day number per member on which `reached` holds; NaN where it never does. */
+export function firstDays(run: StandRun, reached: (at: number) => boolean): Float64Array {
+  return Float64Array.from({ length: run.members }, (_, member) => {
+    for (let day = 0; day < run.days; day++) if (reached(member * run.days + day)) return run.startDay + day
+    return NaN
+  })
+}
+
+/** A date as a distribution: its spread over the members that get there, and the share of members that do. */
+export type DateSpread = { chance: number; spread: Spread | null }
+
+export function dateSpread(days: Float64Array): DateSpread {
+  const reached = days.filter((day) => !Number.isNaN(day)).length
+  return { chance: reached / days.length, spread: spreadOf(days) }
+}
+
+/** When a species of the run first reaches a BBCH code, alive. */
+export function stageDays(run: StandRun, component: number, bbch: number): Float64Array {
+  const { bbch: stage, alive } = run.species[component]
+  return firstDays(run, (at) => stage[at] >= bbch && alive[at] > 0.1)
+}

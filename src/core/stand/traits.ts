@@ -1,0 +1,24 @@
+import { mixSeed, randomStream } from '../foundations/random'
+
+/** Spread of a member's own parameters about the species' (judgement; log standard deviations and °C). */
+export const TRAIT_SPREAD = { development: 0.07, growth: 0.18, emergence: 0.2, hardinessC: 1 } as const
+
+/** What makes one member's plants differ: multipliers about 1, and °C added to LT50. */
+export type MemberTraits = {
+  development: Float64Array
+  growth: Float64Array
+  emergence: Float64Array
+  hardinessC: Float64Array
+}
+
+/** Traits of each member, the same for the same seed. */
+export function drawTraits(members: number, seed: number): MemberTraits {
+  const random = randomStream(mixSeed(seed, 0x7a17))
+  const lognormal = (sd: number) => Float64Array.from({ length: members }, () => Math.exp(sd * random.normal()))
+  return {
+    development: lognormal(TRAIT_SPREAD.development),
+    growth: lognormal(TRAIT_SPREAD.growth),
+    emergence: lognormal(TRAIT_SPREAD.emergence),
+    hardinessC: Float64Array.from({ length: members }, () => TRAIT_SPREAD.hardinessC * random.normal()),
+  }
+}
