@@ -1,0 +1,25 @@
+import type { EndMethodId } from '../garden/schema'
+import type { WeatherEnsemble } from '../site/weather'
+import type { StandEvent } from '../stand/kernel'
+import { sheetDose } from './outcome'
+import { chopSurvival, crimpSurvival, tarpSurvival } from './survival'
+
+/** Days a sheet is taken to lie when nothing says when it comes off. */
+const USUAL_SHEET_DAYS = 35
+
+/**
+ * The ending as an event of the stand's run. Chop and crimp act on their day by stage; a sheet acts with the dose
+ * it gathers until `clearDay`; harvest clears everything; winter-kill is left to the winter.
+ */
+export function endEvent(method: EndMethodId, day: number, clearDay: number | null, ensemble: WeatherEnsemble): StandEvent | null {
+  if (method === 'winter-kill') return null
+  return {
+    day,
+    kind: 'end',
+    survival(member, _component, bbch, plant) {
+      if (method === 'harvest') return 0
+      if (method === 'tarp') return tarpSurvival(plant.endingClass, sheetDose(ensemble, member, day, clearDay ?? day + USUAL_SHEET_DAYS), true)
+      return method === 'crimp' ? crimpSurvival(plant.endingClass, bbch) : chopSurvival(plant.endingClass, bbch)
+    },
+  }
+}

@@ -1,0 +1,123 @@
+import { dayNumber } from '../foundations/day'
+import { seedFromText } from '../foundations/random'
+import { shareOf, type Spread } from '../foundations/statistics'
+import type { Bed, Check, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import { endEvent } from '../ending/kill'
+import type { WeatherEnsemble } from '../site/weather'
+import { runStand, type StandEvent, type StandRun } from '../stand/kernel'
+import { bandsOf, dateSpread, firstDays, stageDays, type Bands, type DateSpread } from '../stand/summary'
+import { drawTraits } from '../stand/traits'
+import { learn } from '../tracking/learn'
+import { canopyAbove, looksOf, sownSpecies } from './input'
+
+/** Everything one stand's forecast depends on besides the weather. */
+export type StandCase = {
+  bed: Bed
+  stand: Stand
+  /** The stand above, if it was sown under one. */
+  upper: Stand | null
+  checks: Check[]
+  /** First day the whole bed is taken by what follows, if planned. */
+  nextStartDay: number | null
+}
+
+/** BBCH codes that are reported as dates. */
+export const REPORTED_STAGES = [9, 31, 51, 61, 65, 71, 75, 85] as const
+
+export type StandForecast = {
+  standId: string
+  cover: Bands
+  massG: Bands
+  heightM: Bands
+  residueG: Bands
+  nitrogenG: Bands
+  /** Dates of the leading species' stages. */
+  stages: { bbch: number; date: DateSpread }[]
+  /** First day with 30 % of the ground covered. */
+  covered30: DateSpread
+  /** Day on which 90 % of the plants are dead, from winter or from the ending. */
+  dead: DateSpread
+  /** Chance that the winter or heat, not the grower, killed it before the planned end. */
+  diesAlone: number
+}
+
+const STEP_DAYS = 3
+
+/** The species that makes the stand: the largest share of the mix. */
+export function leadComponent(stand: Stand): number {
+  if (stand.content.kind !== 'cover') return 0
+  const shares = stand.content.components.map((part) => part.share)
+  return shares.indexOf(Math.max(...shares))
+}
+
+function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: boolean): StandEvent[] {
+  const { stand, nextStartDay } = standCase
+  const events: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
+    const done = latest(cut)
+    return done ? [{ day: dayNumber(done.date), kind: 'cut' as const, shareRemoved: done.shareRemoved, left: done.fate === 'dropped' }] : []
+  })
+  const end = latest(stand.end)
+  if (end && withEnd) {
+    const event = endEvent(end.method, dayNumber(end.date), nextStartDay, ensemble)
+    if (event) events.push(event)
+  }
+  if (nextStartDay !== null && withEnd) events.push({ day: nextStartDay, kind: 'end', survival: () => 0 })
+  return events
+}
+
+/**
+ * Runs a cover with its cuts, its ending and what was seen of it. `withEnd: false` leaves the ending out, for
+ * asking what it would come to if it stood on. Returns null for crops and unknown species.
+ */
+export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEnd = true): StandRun | null {
+  const { stand, bed, checks, upper } = standCase
+  const start = latest(stand.start)
+  const sown = sownSpecies(stand, bed)
+  if (!start || sown.length === 0) return null
+  const sowDay = dayNumber(start.date)
+  if (sowDay < ensemble.startDay || sowDay >= ensemble.startDay + ensemble.days) return null
+  const seed = seedFromText(stand.id)
+  const input = {
+    sown,
+    sowDay,
+    soil: bed.soil,
+    fertility: bed.fertility,
+    shade: bed.shade,
+    canopyAbove: canopyAbove(stand, upper ? [upper] : []),
+    events: eventsOf(standCase, ensemble, withEnd),
+  }
+  const prior = drawTraits(ensemble.members.length, seed)
+  return learn((traits) => runStand(input, ensemble, traits), prior, leadComponent(stand), looksOf(stand.id, checks), seed)
+}
+
+export function forecastOf(standCase: StandCase, run: StandRun): StandForecast {
+  const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
+  const stages = REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, lead, bbch)) }))
+  const dead = firstDays(run, (at) => run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1))
+  const end = latest(standCase.stand.end)
+  const endDay = end ? dayNumber(end.date) : Infinity
+  return {
+    standId: standCase.stand.id,
+    cover: bandsOf(run, 'cover', STEP_DAYS),
+    massG: bandsOf(run, 'massG', STEP_DAYS),
+    heightM: bandsOf(run, 'heightM', STEP_DAYS),
+    residueG: bandsOf(run, 'residueG', STEP_DAYS),
+    nitrogenG: bandsOf(run, 'nitrogenG', STEP_DAYS),
+    stages,
+    covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
+    dead: dateSpread(dead),
+    diesAlone: shareOf(run.members, (member) => dead[member] < endDay),
+  }
+}
+
+/** Value of bands on a day, straight between steps; null outside. */
+export function bandOn(bands: Bands, day: number): Spread | null {
+  const position = (day - bands.startDay) / bands.stepDays
+  const index = Math.floor(position)
+  if (index < 0 || index >= bands.mid.length) return null
+  const next = Math.min(index + 1, bands.mid.length - 1)
+  const share = position - index
+  const mixOf = (series: number[]) => series[index] + (series[next] - series[index]) * share
+  return { low: mixOf(bands.low), mid: mixOf(bands.mid), high: mixOf(bands.high) }
+}

@@ -1,0 +1,48 @@
+import { dayNumber } from '../foundations/day'
+import { partAreaM2 } from '../garden/area'
+import type { Bed, Check, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import { findSpecies, seedSize } from '../plants/catalogue'
+import { EMERGENCE_SHARE } from '../plants/establishment'
+import { sowingRecipe, viableSeedsPerM2 } from '../seeding/recipe'
+import type { SownSpecies } from '../stand/kernel'
+import type { Look } from '../tracking/learn'
+
+/** Covering taken for plans that do not say. */
+const USUAL_COVERING = 'raked'
+/** Light a grown crop takes from what is sown under it (judgement, 0.3–0.8). */
+const CROP_SHADE = 0.55
+
+/** Seeds and expected emergence of a cover as weighed, or as the recipe would have it. Empty for crops. */
+export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
+  if (stand.content.kind !== 'cover') return []
+  const start = latest(stand.start)
+  const components = start && start.components.length > 0 ? start.components : stand.content.components
+  const covering = start?.covering ?? USUAL_COVERING
+  const areaM2 = partAreaM2(bed, stand.part)
+  return components.flatMap((part) => {
+    const plant = findSpecies(part.speciesId)
+    if (!plant) return []
+    let grams = part.grams
+    if (grams === null) {
+      const recipe = sowingRecipe({ areaM2, covering, passes: 1, scaleStepG: 0.01, components: [part] })
+      grams = recipe.ok ? recipe.value.totalGrams : 0
+    }
+    return [{ plant, seedsPerM2: viableSeedsPerM2(plant, grams, part.germination, areaM2), emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)] }]
+  })
+}
+
+/** The crop above a stand sown under it, until it goes. */
+export function canopyAbove(stand: Stand, stands: readonly Stand[]): { share: number; untilDay: number } | null {
+  const upper = stands.find((other) => other.id === stand.underStandId)
+  const end = upper ? latest(upper.end) : null
+  return end ? { share: CROP_SHADE, untilDay: dayNumber(end.date) } : null
+}
+
+/** A stand's checks as looks, oldest first. */
+export function looksOf(standId: string, checks: readonly Check[]): Look[] {
+  return checks
+    .filter((check) => check.standId === standId)
+    .sort((a, b) => a.date.localeCompare(b.date))
+    .map((check) => ({ day: dayNumber(check.date), bbch: check.stageBbch, cover: check.cover, heightM: check.heightCm === null ? null : check.heightCm / 100 }))
+}

@@ -1,0 +1,106 @@
+import { failure, success, type Outcome, type Problem } from '../foundations/outcome'
+import { gramsPerM2 } from '../foundations/units'
+import type { Covering } from '../garden/schema'
+import { findSpecies, seedSize, type SeedSize } from '../plants/catalogue'
+import { BROADCAST_FACTOR, EMERGENCE_SHARE } from '../plants/establishment'
+import type { Species } from '../plants/parameters'
+
+/** What to weigh for one species, with the numbers it came from. */
+export type RecipeLine = {
+  speciesId: string
+  name: string
+  size: SeedSize
+  drillGM2: number
+  broadcastFactor: number
+  share: number
+  germination: number
+  gramsPerM2: number
+  grams: number
+  /** Grams of each pass; they add up to `grams`. */
+  passes: number[]
+  seedsPerM2: number
+  plantsPerM2: number
+  inoculantGroup: string | null
+}
+
+export type Recipe = { areaM2: number; covering: Covering; lines: RecipeLine[]; totalGrams: number; passTotals: number[] }
+
+type Order = {
+  areaM2: number
+  covering: Covering
+  passes: number
+  components: readonly { speciesId: string; share: number; germination: number }[]
+  /** Smallest step the scale shows, g (0.1–100). */
+  scaleStepG: number
+}
+
+/** Rounds up to the scale's step: running short is worse than a pinch over. */
+const toStep = (grams: number, step: number) => Math.ceil(grams / step - 1e-9) * step
+
+/** Splits a weighed total into passes that are whole steps of the scale and add up exactly; earlier passes take the odd step. */
+export function splitPasses(grams: number, passes: number, stepG: number): number[] {
+  const steps = Math.round(grams / stepG)
+  const base = Math.floor(steps / passes)
+  const extra = steps - base * passes
+  return Array.from({ length: passes }, (_, pass) => round((base + (pass < extra ? 1 : 0)) * stepG))
+}
+
+/** Strips floating dust below a milligram. */
+const round = (grams: number) => Math.round(grams * 1000) / 1000
+
+function problemsOf(order: Order): Problem[] {
+  const problems: Problem[] = []
+  const add = (path: string, code: string, message: string) => problems.push({ path, code, message })
+  if (!(order.areaM2 > 0)) add('areaM2', 'no-area', 'The bed has no ground to sow. Check its length, width and fixtures.')
+  if (order.components.length === 0) add('components', 'no-species', 'Choose at least one species to sow.')
+  if (!(order.passes >= 1)) add('passes', 'passes', 'Sow in at least one pass.')
+  order.components.forEach((part, i) => {
+    if (!findSpecies(part.speciesId)) add(`components.${i}.speciesId`, 'unknown-species', `The species "${part.speciesId}" is not in the catalogue.`)
+    if (!(part.germination > 0 && part.germination <= 1))
+      add(`components.${i}.germination`, 'germination', 'Germination must be above 0 % and at most 100 %. Use the number on the packet or your own test.')
+    if (!(part.share > 0)) add(`components.${i}.share`, 'share', 'The share must be above 0 %.')
+  })
+  return problems
+}
+
+/**
+ * Grams to weigh: drilled rate × broadcast factor × share ÷ germination × area, rounded up to the scale.
+ * Shares are those of the full rate, so a straight sowing has share 1.
+ */
+export function sowingRecipe(order: Order): Outcome<Recipe> {
+  const problems = problemsOf(order)
+  if (problems.length > 0) return failure(...problems)
+  const lines = order.components.map((part) => lineFor(findSpecies(part.speciesId)!, part, order))
+  const totalGrams = round(lines.reduce((sum, line) => sum + line.grams, 0))
+  const passTotals = Array.from({ length: order.passes }, (_, pass) => round(lines.reduce((sum, line) => sum + line.passes[pass], 0)))
+  return success({ areaM2: order.areaM2, covering: order.covering, lines, totalGrams, passTotals })
+}
+
+function lineFor(plant: Species, part: Order['components'][number], order: Order): RecipeLine {
+  const size = seedSize(plant)
+  const drillGM2 = gramsPerM2(plant.parameters.drillKgHa)
+  const broadcastFactor = BROADCAST_FACTOR[order.covering][size]
+  const perM2 = (drillGM2 * broadcastFactor * part.share) / part.germination
+  const grams = round(toStep(perM2 * order.areaM2, order.scaleStepG))
+  const seedsPerM2 = viableSeedsPerM2(plant, grams, part.germination, order.areaM2)
+  return {
+    speciesId: plant.id,
+    name: plant.name,
+    size,
+    drillGM2,
+    broadcastFactor,
+    share: part.share,
+    germination: part.germination,
+    gramsPerM2: perM2,
+    grams,
+    passes: splitPasses(grams, order.passes, order.scaleStepG),
+    seedsPerM2: seedsPerM2 / part.germination,
+    plantsPerM2: seedsPerM2 * EMERGENCE_SHARE[order.covering][size],
+    inoculantGroup: plant.inoculantGroup,
+  }
+}
+
+/** Seeds able to germinate per m² from grams sown on an area. */
+export function viableSeedsPerM2(plant: Species, grams: number, germination: number, areaM2: number): number {
+  return areaM2 > 0 ? ((grams * germination) / areaM2 / plant.parameters.thousandSeedG) * 1000 : 0
+}

@@ -1,0 +1,76 @@
+import { mixSeed, randomStream } from '../foundations/random'
+import type { StandRun } from '../stand/kernel'
+import { TRAIT_SPREAD, type MemberTraits } from '../stand/traits'
+
+/** One look at a stand in core terms: day number, BBCH, cover 0–1, height m; null where not judged. */
+export type Look = { day: number; bbch: number | null; cover: number | null; heightM: number | null }
+
+/** Errors of looks by eye, one standard deviation (judgement). */
+export const LOOK_ERROR = { bbch: 4, cover: 0.1, heightShare: 0.2, heightM: 0.05 } as const
+
+/** Log-likelihood of a look for one member; 0 for days outside the run. */
+function logLikelihood(run: StandRun, lead: number, member: number, look: Look): number {
+  const index = look.day - run.startDay
+  if (index < 0 || index >= run.days) return 0
+  const at = member * run.days + index
+  let sum = 0
+  const gauss = (difference: number, sd: number) => -0.5 * (difference / sd) ** 2
+  if (look.bbch !== null) sum += gauss(run.species[lead].bbch[at] - look.bbch, LOOK_ERROR.bbch)
+  if (look.cover !== null) sum += gauss(run.cover[at] - look.cover, LOOK_ERROR.cover)
+  if (look.heightM !== null) sum += gauss(run.heightM[at] - look.heightM, LOOK_ERROR.heightM + LOOK_ERROR.heightShare * look.heightM)
+  return sum
+}
+
+/** Weights of the members by how well they agree with the looks, raised to `power`; they sum to 1. */
+export function memberWeights(run: StandRun, lead: number, looks: readonly Look[], power = 1): Float64Array {
+  const logs = Float64Array.from({ length: run.members }, (_, member) =>
+    power * looks.reduce((sum, look) => sum + logLikelihood(run, lead, member, look), 0),
+  )
+  const top = Math.max(...logs)
+  const weights = logs.map((value) => Math.exp(value - top))
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  return weights.map((weight) => weight / total)
+}
+
+/** Effective number of members behind a set of weights that sum to 1. */
+export const effectiveMembers = (weights: Float64Array) => 1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
+
+/** Share of a trait's spread added as jitter when members are drawn again (Liu and West 2001, shrinkage left out). */
+const JITTER = 0.3
+
+/** Draws members again by weight (systematic resampling) and jitters their traits. */
+export function resampleTraits(traits: MemberTraits, weights: Float64Array, seed: number): MemberTraits {
+  const members = weights.length
+  const random = randomStream(mixSeed(seed, 0x4e5a))
+  const picks: number[] = []
+  let cumulative = weights[0]
+  let source = 0
+  const start = random.uniform() / members
+  for (let member = 0; member < members; member++) {
+    const target = start + member / members
+    while (cumulative < target && source < members - 1) cumulative += weights[++source]
+    picks.push(source)
+  }
+  const logJitter = (values: Float64Array, sd: number) => Float64Array.from(picks, (pick) => values[pick] * Math.exp(JITTER * sd * random.normal()))
+  return {
+    development: logJitter(traits.development, TRAIT_SPREAD.development),
+    growth: logJitter(traits.growth, TRAIT_SPREAD.growth),
+    emergence: logJitter(traits.emergence, TRAIT_SPREAD.emergence),
+    hardinessC: Float64Array.from(picks, (pick) => traits.hardinessC[pick] + JITTER * TRAIT_SPREAD.hardinessC * random.normal()),
+  }
+}
+
+/**
+ * Members that agree with the looks: two rounds of weighting, drawing again and running, each with half of the
+ * evidence so that few looks do not leave few members. Returns the last run.
+ */
+export function learn(runWith: (traits: MemberTraits) => StandRun, prior: MemberTraits, lead: number, looks: readonly Look[], seed: number): StandRun {
+  let traits = prior
+  let run = runWith(traits)
+  if (looks.length === 0) return run
+  for (let round = 0; round < 2; round++) {
+    traits = resampleTraits(traits, memberWeights(run, lead, looks, 0.5), mixSeed(seed, round))
+    run = runWith(traits)
+  }
+  return run
+}

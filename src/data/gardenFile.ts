@@ -1,0 +1,53 @@
+import { z } from 'zod'
+import { failure, success, type Outcome } from '../core/foundations/outcome'
+import { gardenProblems } from '../core/garden/consistency'
+import { GARDEN_SCHEMA_VERSION, gardenData, type GardenData } from '../core/garden/schema'
+import type { Write } from './commit'
+import { problemsFromZod } from './problems'
+
+/** The name every garden file carries in its first field. */
+export const GARDEN_FILE_FORMAT = 'kilim-garden'
+
+const envelope = z.object({ format: z.literal(GARDEN_FILE_FORMAT), version: z.number().int(), exportedAt: z.string(), data: z.unknown() })
+
+const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
+
+/** One garden as JSON text. Records stand in order of id and fields in order of the schema, so equal gardens give equal bytes. */
+export function writeGardenFile(data: GardenData, exportedAt: string): string {
+  const clean = gardenData.parse(data)
+  const sorted = { garden: clean.garden, beds: clean.beds.sort(byId), stands: clean.stands.sort(byId), checks: clean.checks.sort(byId) }
+  return `${JSON.stringify({ format: GARDEN_FILE_FORMAT, version: GARDEN_SCHEMA_VERSION, exportedAt, data: sorted }, null, 2)}\n`
+}
+
+/** Reads a garden file; every refusal names the place in the file and the fix. */
+export function readGardenFile(text: string): Outcome<GardenData> {
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch (error) {
+    return failure({ path: '', code: 'not-json', message: `The file is not readable JSON (${error instanceof Error ? error.message : 'broken'}). Choose a file that Kilim exported, or export it again.` })
+  }
+  const outer = envelope.safeParse(json)
+  if (!outer.success) return failure({ path: 'format', code: 'foreign', message: 'This is not a Kilim garden file. Choose a file that Kilim exported.' })
+  if (outer.data.version > GARDEN_SCHEMA_VERSION)
+    return failure({ path: 'version', code: 'newer', message: `The file was written by a newer Kilim (format ${outer.data.version}). Update Kilim, then import it.` })
+  const parsed = gardenData.safeParse(outer.data.data)
+  if (!parsed.success) return failure(...problemsFromZod(parsed.error))
+  const problems = gardenProblems(parsed.data)
+  return problems.length > 0 ? failure(...problems) : success(parsed.data)
+}
+
+/** The writes that store a whole garden. */
+export function gardenWrites(data: GardenData): Write[] {
+  return [
+    { table: 'gardens', put: data.garden },
+    ...data.beds.map((put): Write => ({ table: 'beds', put })),
+    ...data.stands.map((put): Write => ({ table: 'stands', put })),
+    ...data.checks.map((put): Write => ({ table: 'checks', put })),
+  ]
+}
+
+/** The writes that remove a whole garden. */
+export function removalWrites(data: GardenData): Write[] {
+  return gardenWrites(data).map((write) => ({ table: write.table, remove: 'put' in write ? write.put.id : write.remove }))
+}

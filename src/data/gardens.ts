@@ -1,0 +1,14 @@
+import type { GardenData } from '../core/garden/schema'
+import type { KilimDatabase } from './database'
+
+/** Everything of one garden, beds in walking order; null when there is no such garden. */
+export async function loadGarden(db: KilimDatabase, gardenId: string): Promise<GardenData | null> {
+  const [garden, beds, stands, checks] = await Promise.all([
+    db.gardens.get(gardenId),
+    db.beds.where('gardenId').equals(gardenId).toArray(),
+    db.stands.where('gardenId').equals(gardenId).toArray(),
+    db.checks.where('gardenId').equals(gardenId).toArray(),
+  ])
+  if (!garden) return null
+  return { garden, beds: beds.sort((a, b) => a.walkOrder - b.walkOrder || a.id.localeCompare(b.id)), stands, checks }
+}

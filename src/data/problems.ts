@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import type { Problem } from '../core/foundations/outcome'
+
+/** Schema issues as problems with a dotted path. */
+export function problemsFromZod(error: z.ZodError): Problem[] {
+  return error.issues.map((issue) => ({ path: issue.path.join('.'), code: issue.code ?? 'invalid', message: issue.message }))
+}
+
+const named = (error: unknown, name: string): boolean =>
+  error instanceof Error && (error.name === name || named((error as { inner?: unknown }).inner, name))
+
+/** A storage failure in words: what happened, that nothing was changed, and what to do. */
+export function storageProblem(error: unknown): Problem {
+  if (named(error, 'QuotaExceededError'))
+    return { path: 'storage', code: 'full', message: 'The browser’s storage is full, so nothing was changed. Free some space or export the garden to a file, then try again.' }
+  if (named(error, 'OpenFailedError') || named(error, 'MissingAPIError') || named(error, 'InvalidStateError') || named(error, 'DatabaseClosedError'))
+    return { path: 'storage', code: 'blocked', message: 'The browser does not let Kilim open its storage, so nothing was changed. Allow site data for this address, leave private browsing, then reload.' }
+  return { path: 'storage', code: 'failed', message: `The change could not be stored and nothing was changed (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.` }
+}

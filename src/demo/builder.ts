@@ -1,0 +1,65 @@
+import type { Bed, Component, Covering, EndMethodId, GardenData, PurposeId, Stand } from '../core/garden/schema'
+import { findCrop } from '../core/plants/crops'
+
+/** A demo garden is written as short rows; this turns them into records with stable ids. */
+export type DemoBed = { label: string; section: string; kind: Bed['kind']; lengthM: number; widthM: number; soil?: Bed['soil']; fertility?: Bed['fertility']; shade?: number; pathWidthM?: number; fixtures?: Bed['fixtures'] }
+
+/** A date with `!` in front is done, without it planned. */
+type When = string
+
+export type DemoCover = { bed: string; cover: Record<string, number>; sown: When; covering?: Covering; end?: [When, EndMethodId]; purposes?: PurposeId[]; grams?: number[]; under?: string }
+export type DemoCrop = { bed: string; crop: string; from: When; until: When }
+
+const isDone = (when: When) => when.startsWith('!')
+const dateOf = (when: When) => when.replace('!', '')
+
+function deed<T extends { date: string }>(when: When, details: Omit<T, 'date'>): { plan: T | null; fact: T | null } {
+  const value = { date: dateOf(when), ...details } as T
+  return { plan: value, fact: isDone(when) ? value : null }
+}
+
+/** Rows of one bed get ids by their order, so that they never change between visits. */
+export function demoBeds(gardenId: string, rows: DemoBed[]): { beds: Bed[]; sections: GardenData['garden']['sections'] } {
+  const names = [...new Set(rows.map((row) => row.section))]
+  const sections = names.map((name, i) => ({ id: `${gardenId}-section-${i + 1}`, name }))
+  const beds = rows.map((row, walkOrder): Bed => ({
+    id: `${gardenId}-${row.label}`,
+    gardenId,
+    sectionId: sections[names.indexOf(row.section)].id,
+    label: row.label,
+    walkOrder,
+    kind: row.kind,
+    lengthM: row.lengthM,
+    widthM: row.widthM,
+    pathWidthM: row.pathWidthM ?? 0.45,
+    soil: row.soil ?? 'loam',
+    fertility: row.fertility ?? 'medium',
+    shade: row.shade ?? 0,
+    fixtures: row.fixtures ?? [],
+  }))
+  return { beds, sections }
+}
+
+export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): Stand[] {
+  return rows.map((row, index): Stand => {
+    const base = { id: `${gardenId}-stand-${String(index + 1).padStart(2, '0')}`, gardenId, bedId: `${gardenId}-${row.bed}`, part: { kind: 'whole' as const }, cuts: [], note: '' }
+    if ('crop' in row) {
+      const crop = findCrop(row.crop)!
+      return {
+        ...base,
+        underStandId: null,
+        content: { kind: 'crop', cropId: crop.id, establishment: crop.establishment },
+        start: deed(row.from, { covering: null, passes: null, components: [], note: '' }),
+        end: deed(row.until, { method: 'harvest' as const, note: '' }),
+      }
+    }
+    const components = Object.entries(row.cover).map(([speciesId, share], i): Component => ({ speciesId, share, germination: 0.88, grams: row.grams?.[i] ?? null }))
+    return {
+      ...base,
+      underStandId: row.under ?? null,
+      content: { kind: 'cover', components: components.map((part) => ({ ...part, grams: null })), purposes: row.purposes ?? ['mass'] },
+      start: deed(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
+      end: row.end ? deed(row.end[0], { method: row.end[1], note: '' }) : { plan: null, fact: null },
+    }
+  })
+}

@@ -1,0 +1,89 @@
+import type { GardenData } from '../core/garden/schema'
+import { demoBeds, demoStands, type DemoBed } from './builder'
+
+const ID = 'marlpit-lane'
+
+const field = (label: string): DemoBed => ({ label, section: 'Long field', kind: 'in-ground', lengthM: 18, widthM: 0.8 })
+const slope = (label: string): DemoBed => ({ label, section: 'Pear slope', kind: 'in-ground', lengthM: 15, widthM: 0.8, soil: 'clay loam' })
+const yard = (label: string): DemoBed => ({ label, section: 'Yard', kind: 'framed', lengthM: 8, widthM: 1.2, fertility: 'high' })
+const planter = (label: string): DemoBed => ({ label, section: 'Planters', kind: 'planter', lengthM: 2.4, widthM: 1.2, soil: 'sandy loam', fertility: 'high', pathWidthM: 0.6 })
+
+const rows: DemoBed[] = [
+  field('L1'), field('L2'), field('L3'), field('L4'), field('L5'),
+  slope('P1'), slope('P2'), slope('P3'), slope('P4'),
+  yard('Y1'), { ...yard('Y2'), fixtures: [{ id: 'rhubarb', kind: 'kept plant', label: 'Rhubarb', areaM2: 1.2 }] }, yard('Y3'),
+  planter('T1'), planter('T2'),
+]
+
+/** Marlpit Lane: a made-up 14-bed market garden, 47.2° N, inland, cold winters, on 20 April. */
+export function marlpitLane(): GardenData {
+  const { beds, sections } = demoBeds(ID, rows)
+  return {
+    garden: {
+      id: ID,
+      name: 'Marlpit Lane',
+      site: {
+        latitude: 47.2, elevationM: 320, coastal: false,
+        tMaxC: [1, 4, 10, 15, 20, 23, 26, 25, 20, 14, 7, 2], tMinC: [-5, -4, 0, 4, 8, 12, 14, 13, 9, 5, 0, -4],
+        rainMm: [45, 42, 52, 58, 82, 90, 88, 80, 62, 52, 55, 50], wetDays: [9, 8, 9, 10, 12, 12, 11, 10, 9, 8, 9, 10],
+      },
+      climateType: 'temperate-inland',
+      sections,
+      tools: [
+        { id: 'shears', kind: 'hand shears', widthM: null, lengthM: null },
+        { id: 'scythe', kind: 'scythe', widthM: null, lengthM: null },
+        { id: 'board', kind: 'crimp board', widthM: 0.85, lengthM: null },
+        { id: 'tarp-long', kind: 'black tarp', widthM: 1.6, lengthM: 20 },
+        { id: 'tarp-yard', kind: 'black tarp', widthM: 2, lengthM: 9 },
+        { id: 'rake', kind: 'rake', widthM: 0.6, lengthM: null },
+      ],
+      units: 'metric',
+      currency: 'EUR',
+      waitDays: { transplant: 7, seed: 14 },
+      demo: { stationSeed: 4719, stationFrom: '2025-03-01', opensOn: '2026-04-20' },
+    },
+    beds,
+    stands: demoStands(ID, [
+      { bed: 'L1', cover: { 'cereal-rye': 0.5, 'hairy-vetch': 0.7 }, sown: '!2025-09-10', grams: [125, 45], purposes: ['mass', 'feed'], end: ['2026-06-03', 'crimp'] },
+      { bed: 'L1', crop: 'pumpkin', from: '2026-06-24', until: '2026-10-06' },
+      { bed: 'L1', cover: { 'cereal-rye': 1 }, sown: '2026-10-08', purposes: ['hold'] },
+      { bed: 'L2', cover: { 'hairy-vetch': 1 }, sown: '!2025-08-28', grams: [62], purposes: ['feed'], end: ['2026-05-28', 'chop'] },
+      { bed: 'L2', crop: 'tomato', from: '2026-06-12', until: '2026-10-02' },
+      { bed: 'L3', cover: { oats: 0.6, 'oilseed-radish': 0.5 }, sown: '!2025-08-18', grams: [145, 18], purposes: ['loosen', 'mulch'], end: ['!2026-01-20', 'winter-kill'] },
+      { bed: 'L3', crop: 'onion', from: '!2026-04-08', until: '2026-08-08' },
+      { bed: 'L3', cover: { buckwheat: 1 }, sown: '2026-08-11', purposes: ['quick'], end: ['2026-09-28', 'chop'] },
+      { bed: 'L3', crop: 'garlic', from: '2026-10-12', until: '2027-07-10' },
+      { bed: 'L4', cover: { 'cereal-rye': 1 }, sown: '!2025-09-30', grams: [250], purposes: ['mass', 'smother'], end: ['2026-05-06', 'tarp'] },
+      { bed: 'L4', crop: 'leek', from: '2026-06-18', until: '2026-11-20' },
+      { bed: 'L5', crop: 'kale', from: '!2025-07-20', until: '!2026-02-24' },
+      { bed: 'L5', crop: 'pea-garden', from: '!2026-04-02', until: '2026-07-04' },
+      { bed: 'L5', cover: { 'sorghum-sudangrass': 1 }, sown: '2026-07-08', purposes: ['mass'] },
+      { bed: 'P1', cover: { triticale: 0.6, 'winter-pea': 0.5 }, sown: '!2025-09-18', grams: [150, 80], purposes: ['mass', 'feed'], end: ['2026-06-08', 'crimp'] },
+      { bed: 'P1', crop: 'cabbage', from: '2026-07-01', until: '2026-10-20' },
+      { bed: 'P2', cover: { 'red-clover': 1 }, sown: '!2025-07-18', grams: [19], purposes: ['feed', 'insects'], end: ['2026-06-22', 'tarp'] },
+      { bed: 'P2', crop: 'broccoli', from: '2026-08-06', until: '2026-10-28' },
+      { bed: 'P3', crop: 'leek', from: '!2025-06-05', until: '!2025-11-24' },
+      { bed: 'P3', crop: 'cabbage', from: '2026-06-26', until: '2026-10-16' },
+      { bed: 'P4', cover: { 'winter-rape': 1 }, sown: '!2025-08-22', grams: [13], purposes: ['hold', 'insects'], end: ['2026-05-10', 'chop'] },
+      { bed: 'P4', crop: 'bean', from: '2026-06-05', until: '2026-08-24' },
+      { bed: 'P4', cover: { 'cereal-rye': 0.6, 'crimson-clover': 0.6 }, sown: '2026-08-28', purposes: ['mass', 'feed'] },
+      { bed: 'Y1', cover: { 'annual-ryegrass': 0.5, 'crimson-clover': 0.8 }, sown: '!2025-08-30', grams: [18, 18], purposes: ['hold', 'feed'], end: ['2026-05-12', 'tarp'] },
+      { bed: 'Y1', crop: 'sweetcorn', from: '2026-06-20', until: '2026-09-26' },
+      { bed: 'Y2', crop: 'carrot', from: '!2025-05-02', until: '!2025-10-28' },
+      { bed: 'Y2', cover: { 'faba-bean': 1 }, sown: '!2026-03-18', grams: [200], purposes: ['feed'], end: ['2026-06-10', 'chop'] },
+      { bed: 'Y2', crop: 'celery', from: '2026-06-20', until: '2026-10-08' },
+      { bed: 'Y3', crop: 'lettuce', from: '!2026-04-06', until: '2026-05-28' },
+      { bed: 'Y3', cover: { buckwheat: 0.7, phacelia: 0.5 }, sown: '2026-06-01', purposes: ['insects', 'quick'], end: ['2026-07-20', 'chop'] },
+      { bed: 'Y3', crop: 'kale', from: '2026-08-03', until: '2027-02-20' },
+      { bed: 'T1', crop: 'spinach', from: '!2026-03-24', until: '2026-05-24' },
+      { bed: 'T1', crop: 'cucumber', from: '2026-06-02', until: '2026-09-14' },
+      { bed: 'T1', cover: { phacelia: 1 }, sown: '2026-09-16', purposes: ['mulch'] },
+      { bed: 'T2', cover: { 'field-pea': 0.6, oats: 0.5 }, sown: '!2026-03-22', grams: [32, 22], purposes: ['feed', 'mulch'], end: ['2026-06-01', 'chop'] },
+      { bed: 'T2', crop: 'courgette', from: '2026-06-12', until: '2026-09-24' },
+    ]),
+    checks: [
+      { id: 'marlpit-lane-check-1', gardenId: ID, standId: 'marlpit-lane-stand-01', date: '2026-04-06', stageBbch: 31, cover: 0.85, heightCm: 35, note: 'Rye tall, vetch climbing into it.' },
+      { id: 'marlpit-lane-check-2', gardenId: ID, standId: 'marlpit-lane-stand-10', date: '2026-04-13', stageBbch: 31, cover: 0.8, heightCm: 30, note: '' },
+    ],
+  }
+}

@@ -1,0 +1,82 @@
+import { format, parseISO } from 'date-fns'
+import { isoDate } from '../core/foundations/day'
+import type { Spread } from '../core/foundations/statistics'
+import { GRAMS_PER_OUNCE, METRES_PER_FOOT, GRAMS_PER_POUND, ouncesPer1000SquareFeet, poundsPerAcre } from '../core/foundations/units'
+import type { DatedText } from '../core/choosing/rank'
+import type { Garden } from '../core/garden/schema'
+
+export type Units = Garden['units']
+
+const browserLocale = () => (typeof navigator === 'undefined' ? 'en-GB' : navigator.language)
+
+const dateText = (day: number, options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat(browserLocale(), { ...options, timeZone: 'UTC' }).format(new Date(day * 86_400_000))
+
+/** `26 Jun` in the browser's locale. */
+export const shortDate = (day: number) => dateText(Math.round(day), { day: 'numeric', month: 'short' })
+
+/** `26 Jun 2026` in the browser's locale. */
+export const longDate = (day: number) => dateText(Math.round(day), { day: 'numeric', month: 'short', year: 'numeric' })
+
+export const monthName = (day: number) => dateText(day, { month: 'short' })
+
+/** `24 May (17–31 May)`: the middle and the 10–90 % range of a date. */
+export function dateSpreadText(spread: Spread): string {
+  const low = shortDate(spread.low)
+  const high = shortDate(spread.high)
+  return low === high ? shortDate(spread.mid) : `${shortDate(spread.mid)} (${low} – ${high})`
+}
+
+/** A sentence of the core with its days written out. */
+export function datedText({ text, days }: DatedText): string {
+  return text.replace(/\{(\d)\}/g, (_, index) => shortDate(days[Number(index)]))
+}
+
+export const percent = (share: number) => `${Math.round(share * 100)} %`
+
+/** A chance in words a grower would use: never 0 or 100. */
+export function chanceText(share: number): string {
+  if (share >= 0.985) return 'nearly certain'
+  if (share <= 0.015) return 'next to none'
+  return `${Math.round(share * 20) * 5} in 100`
+}
+
+const digits = (value: number, places: number) => value.toLocaleString(browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places })
+
+export function grams(value: number, units: Units): string {
+  if (units === 'imperial') return value >= GRAMS_PER_POUND ? `${digits(value / GRAMS_PER_POUND, 2)} lb` : `${digits(value / GRAMS_PER_OUNCE, value < 28 ? 2 : 1)} oz`
+  return value >= 2000 ? `${digits(value / 1000, 2)} kg` : `${digits(value, value < 20 ? 1 : 0)} g`
+}
+
+export function metres(value: number, units: Units): string {
+  return units === 'imperial' ? `${digits(value / METRES_PER_FOOT, 1)} ft` : `${digits(value, 2)} m`
+}
+
+export function area(m2: number, units: Units): string {
+  return units === 'imperial' ? `${digits(m2 / METRES_PER_FOOT ** 2, 0)} ft²` : `${digits(m2, m2 < 10 ? 1 : 0)} m²`
+}
+
+/** A seeding rate, g m⁻² inside. */
+export function rate(gM2: number, units: Units): string {
+  return units === 'imperial' ? `${digits(ouncesPer1000SquareFeet(gM2), 1)} oz/1000 ft²` : `${digits(gM2, 1)} g/m²`
+}
+
+/** Dry matter per ground, g m⁻² inside. */
+export function dryMatter(gM2: number, units: Units): string {
+  return units === 'imperial' ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)} lb/acre` : `${digits(gM2 / 100, 1)} t/ha`
+}
+
+/** Nitrogen per ground, g m⁻² inside. */
+export function nitrogen(gM2: number, units: Units): string {
+  return units === 'imperial' ? `${digits(poundsPerAcre(gM2), 0)} lb/acre` : `${digits(gM2 * 10, 0)} kg/ha`
+}
+
+export function minutes(value: number): string {
+  if (value < 1) return '–'
+  return value < 90 ? `${Math.max(5, Math.round(value / 5) * 5)} min` : `${digits(value / 60, 1)} h`
+}
+
+export const isoOf = (day: number) => isoDate(Math.round(day))
+
+/** Weekday and date for the clock. */
+export const clockDate = (day: number) => format(parseISO(isoOf(day)), 'EEE d MMM yyyy')

@@ -1,0 +1,63 @@
+import { useLiveQuery } from 'dexie-react-hooks'
+import { createContext, use, useCallback, useMemo, type ReactNode } from 'react'
+import { toast } from 'sonner'
+import type { Outcome } from '../core/foundations/outcome'
+import { firstProblem } from '../core/foundations/outcome'
+import type { GardenData } from '../core/garden/schema'
+import type { WeatherSpec } from '../core/season/weatherSpec'
+import { commit, redo, undo, type Write } from '../data/commit'
+import { database } from '../data/database'
+import { loadGarden } from '../data/gardens'
+import { useToday } from './clock'
+import { weatherSpecOf } from './season'
+import { useAppSelector } from './store'
+
+type GardenContext = { data: GardenData; today: number; spec: WeatherSpec }
+
+const Context = createContext<GardenContext | null>(null)
+
+/** The open garden, its day and its weather; only inside rooms, where a garden is open. */
+export function useGarden(): GardenContext {
+  const value = use(Context)
+  if (!value) throw new Error('No garden is open here.')
+  return value
+}
+
+/** Loads the open garden and hands it to the rooms; `fallback` shows while it loads or when there is none. */
+export function GardenProvider({ children, fallback }: { children: ReactNode; fallback: (state: 'loading' | 'none') => ReactNode }) {
+  const gardenId = useAppSelector((state) => state.session.gardenId)
+  const data = useLiveQuery(() => (gardenId ? loadGarden(database, gardenId) : Promise.resolve(null)), [gardenId], undefined)
+  const today = useToday(data?.garden ?? null)
+  const value = useMemo(() => (data ? { data, today, spec: weatherSpecOf(data, today) } : null), [data, today])
+  if (value) return <Context value={value}>{children}</Context>
+  return fallback(data === undefined ? 'loading' : 'none')
+}
+
+/** Stores writes as one undoable step, says so with an undo button, or says why not. */
+export function useCommit(): (label: string, writes: readonly Write[], quiet?: boolean) => Promise<Outcome<number>> {
+  const gardenId = useAppSelector((state) => state.session.gardenId) ?? ''
+  const undoLast = useUndo()
+  return useCallback(
+    async (label, writes, quiet) => {
+      const outcome = await commit(database, gardenId, label, writes)
+      if (!outcome.ok) toast.error(firstProblem(outcome.problems))
+      else if (!quiet) toast.success(label, { action: { label: 'Undo', onClick: () => void undoLast('undo') } })
+      return outcome
+    },
+    [gardenId, undoLast],
+  )
+}
+
+/** Takes back or repeats the last stored change and says which. */
+export function useUndo(): (direction: 'undo' | 'redo') => Promise<void> {
+  const gardenId = useAppSelector((state) => state.session.gardenId) ?? ''
+  return useCallback(
+    async (direction) => {
+      const outcome = await (direction === 'undo' ? undo : redo)(database, gardenId)
+      if (!outcome.ok) toast.error(firstProblem(outcome.problems))
+      else if (outcome.value === null) toast.info(direction === 'undo' ? 'Nothing left to undo.' : 'Nothing to redo.')
+      else toast.info(`${direction === 'undo' ? 'Undone' : 'Done again'}: ${outcome.value}`)
+    },
+    [gardenId],
+  )
+}

@@ -1,0 +1,37 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
+
+/** A calculation by the hash of its input. */
+export type Result = { status: 'running'; progress: number } | { status: 'done'; value: unknown } | { status: 'failed'; message: string }
+
+type ResultsState = { byKey: Record<string, Result>; order: string[] }
+
+/** Results kept in memory; a garden of some dozens of stands over a few clock steps. */
+const KEEP = 400
+
+export const resultsSlice = createSlice({
+  name: 'results',
+  initialState: { byKey: {}, order: [] } as ResultsState,
+  reducers: {
+    began(state, action: PayloadAction<string>) {
+      state.byKey[action.payload] = { status: 'running', progress: 0 }
+    },
+    progressed(state, action: PayloadAction<{ key: string; progress: number }>) {
+      const result = state.byKey[action.payload.key]
+      if (result?.status === 'running') result.progress = action.payload.progress
+    },
+    finished(state, action: PayloadAction<{ key: string; value: unknown }>) {
+      const { key, value } = action.payload
+      state.byKey[key] = { status: 'done', value }
+      state.order.push(key)
+      while (state.order.length > KEEP) delete state.byKey[state.order.shift()!]
+    },
+    failed(state, action: PayloadAction<{ key: string; message: string }>) {
+      state.byKey[action.payload.key] = { status: 'failed', message: action.payload.message }
+    },
+    forgotten(state, action: PayloadAction<string>) {
+      delete state.byKey[action.payload]
+    },
+  },
+})
+
+export const { began, progressed, finished, failed, forgotten } = resultsSlice.actions

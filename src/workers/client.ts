@@ -1,0 +1,71 @@
+import { proxy, wrap, type Remote } from 'comlink'
+import type { Engine, JobKind } from './engine'
+
+export type Job<K extends JobKind = JobKind> = { kind: K; args: Parameters<Engine[K]> }
+export type JobResult<K extends JobKind> = ReturnType<Engine[K]>
+
+type Waiting = { job: Job; onProgress: (share: number) => void; resolve: (value: unknown) => void; reject: (error: Error) => void }
+
+/** Thrown when a job was taken back before it finished. */
+export class JobCancelled extends Error {
+  constructor() {
+    super('The calculation was stopped.')
+    this.name = 'JobCancelled'
+  }
+}
+
+let worker: Worker | null = null
+let remote: Remote<Engine> | null = null
+let running: Waiting | null = null
+const queue: Waiting[] = []
+
+function start(): Remote<Engine> {
+  if (!remote) {
+    worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' })
+    worker.addEventListener('error', (event) => stop(new Error(event.message || 'The calculation failed to start.')))
+    remote = wrap<Engine>(worker)
+  }
+  return remote
+}
+
+/** Ends the worker; the job in hand fails with `reason` and the next one starts a fresh worker. */
+function stop(reason: Error): void {
+  worker?.terminate()
+  worker = null
+  remote = null
+  const failed = running
+  running = null
+  failed?.reject(reason)
+  next()
+}
+
+function next(): void {
+  if (running || queue.length === 0) return
+  const waiting = queue.shift()!
+  running = waiting
+  const call = start()[waiting.job.kind] as unknown as (...args: unknown[]) => Promise<unknown>
+  call(...waiting.job.args, proxy(waiting.onProgress))
+    .then(waiting.resolve, waiting.reject)
+    .finally(() => {
+      if (running === waiting) running = null
+      next()
+    })
+}
+
+/** Queues a job for the worker, one at a time. `cancel` takes it out of the queue or stops the worker on it. */
+export function runJob<K extends JobKind>(job: Job<K>, onProgress: (share: number) => void = () => {}): { result: Promise<JobResult<K>>; cancel: () => void } {
+  let waiting: Waiting
+  const result = new Promise<unknown>((resolve, reject) => {
+    waiting = { job: job as unknown as Job, onProgress, resolve, reject }
+    queue.push(waiting)
+    next()
+  }) as Promise<JobResult<K>>
+  const cancel = () => {
+    const place = queue.indexOf(waiting)
+    if (place >= 0) {
+      queue.splice(place, 1)
+      waiting.reject(new JobCancelled())
+    } else if (running === waiting) stop(new JobCancelled())
+  }
+  return { result, cancel }
+}

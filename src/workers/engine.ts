@@ -1,0 +1,60 @@
+import { compareEndings, type EndingOption } from '../core/ending/compare'
+import { rankSpecies, type ChooseAnswer, type ChooseQuestion } from '../core/choosing/rank'
+import { stableHash } from '../core/foundations/hash'
+import { partAreaM2 } from '../core/garden/area'
+import type { EndDetails, Tool } from '../core/garden/schema'
+import type { Crop } from '../core/plants/crops'
+import { readiness, type Readiness } from '../core/planting/gates'
+import { forecastOf, standRun, type StandCase, type StandForecast } from '../core/season/forecast'
+import { ensembleOf, type WeatherSpec } from '../core/season/weatherSpec'
+import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
+import type { WeatherEnsemble } from '../core/site/weather'
+import type { Target } from '../core/ending/compare'
+
+const cached: { key: string; ensemble: WeatherEnsemble }[] = []
+/** Ensembles kept: the garden's, and one or two of a changed day. */
+const CACHE_SIZE = 3
+
+function ensembleFor(spec: WeatherSpec): WeatherEnsemble {
+  const key = stableHash(spec)
+  const hit = cached.find((entry) => entry.key === key)
+  if (hit) return hit.ensemble
+  const ensemble = ensembleOf(spec)
+  cached.unshift({ key, ensemble })
+  cached.length = Math.min(cached.length, CACHE_SIZE)
+  return ensemble
+}
+
+export type PlantQuestion = { standCase: StandCase; end: EndDetails; crop: Crop; establishment: 'transplant' | 'seed'; waitDays: number; plantingDay: number; flattened: boolean }
+export type EndQuestion = { standCase: StandCase; target: Target; tools: Tool[] }
+
+/** The core behind a worker: each job is plain data in, plain data out. `progress` is told the share done. */
+export const engine = {
+  outlook(spec: WeatherSpec, startDay: number, weeks: number): WeekOutlook[] {
+    return weeklyOutlook(ensembleFor(spec), startDay, weeks)
+  },
+  forecast(spec: WeatherSpec, standCase: StandCase): StandForecast | null {
+    const run = standRun(standCase, ensembleFor(spec))
+    return run && forecastOf(standCase, run)
+  },
+  choose(spec: WeatherSpec, question: ChooseQuestion, progress?: (share: number) => void): ChooseAnswer {
+    return rankSpecies(question, ensembleFor(spec), progress)
+  },
+  compare(spec: WeatherSpec, question: EndQuestion): EndingOption[] {
+    const ensemble = ensembleFor(spec)
+    const run = standRun(question.standCase, ensemble, false)
+    if (!run) return []
+    const { bed, stand } = question.standCase
+    return compareEndings(run, ensemble, bed, partAreaM2(bed, stand.part), question.tools, question.target, spec.today)
+  },
+  gates(spec: WeatherSpec, question: PlantQuestion): Readiness | null {
+    const ensemble = ensembleFor(spec)
+    const standing = standRun(question.standCase, ensemble, false)
+    const ended = standRun({ ...question.standCase, nextStartDay: question.plantingDay }, ensemble)
+    if (!standing || !ended) return null
+    return readiness({ ...question, standing, ended, ensemble, today: spec.today })
+  },
+}
+
+export type Engine = typeof engine
+export type JobKind = keyof Engine
