@@ -3,14 +3,15 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 /** A calculation by the hash of its input. */
 export type Result = { status: 'running'; progress: number } | { status: 'done'; value: unknown } | { status: 'failed'; message: string }
 
-type ResultsState = { byKey: Record<string, Result>; order: string[] }
+/** `latest` keeps the last value under a name, to be shown while a new one is computed. */
+type ResultsState = { byKey: Record<string, Result>; order: string[]; latest: Record<string, unknown> }
 
 /** Results kept in memory; a garden of some dozens of stands over a few clock steps. */
 const KEEP = 400
 
 export const resultsSlice = createSlice({
   name: 'results',
-  initialState: { byKey: {}, order: [] } as ResultsState,
+  initialState: { byKey: {}, order: [], latest: {} } as ResultsState,
   reducers: {
     began(state, action: PayloadAction<string>) {
       state.byKey[action.payload] = { status: 'running', progress: 0 }
@@ -19,8 +20,9 @@ export const resultsSlice = createSlice({
       const result = state.byKey[action.payload.key]
       if (result?.status === 'running') result.progress = action.payload.progress
     },
-    finished(state, action: PayloadAction<{ key: string; value: unknown }>) {
-      const { key, value } = action.payload
+    finished(state, action: PayloadAction<{ key: string; value: unknown; name?: string }>) {
+      const { key, value, name } = action.payload
+      if (name) state.latest[name] = value
       state.byKey[key] = { status: 'done', value }
       state.order.push(key)
       while (state.order.length > KEEP) delete state.byKey[state.order.shift()!]

@@ -8,13 +8,13 @@ import { useAppDispatch, useAppSelector, type Store } from './store'
 
 const cancels = new Map<string, () => void>()
 
-function launch(dispatch: Store['dispatch'], key: string, job: Job): void {
+function launch(dispatch: Store['dispatch'], key: string, job: Job, name?: string): void {
   if (cancels.has(key)) return
   dispatch(began(key))
   const { result, cancel } = runJob(job, (progress) => dispatch(progressed({ key, progress })))
   cancels.set(key, cancel)
   result
-    .then((value) => dispatch(finished({ key, value })))
+    .then((value) => dispatch(finished({ key, value, name })))
     .catch((error: unknown) => {
       if (error instanceof JobCancelled) dispatch(forgotten(key))
       else dispatch(failed({ key, message: error instanceof Error ? error.message : 'The calculation failed.' }))
@@ -49,15 +49,25 @@ export function useEngine<K extends JobKind>(kind: K, args: Job<K>['args'] | nul
   return { ...toState<JobResult<K>>(result), cancel, retry } as EngineState<JobResult<K>>
 }
 
-/** Results of many jobs of one kind, in order; missing ones are launched and fill in as they finish. */
-export function useEngineAll<K extends JobKind>(kind: K, argsList: readonly Job<K>['args'][]): (JobResult<K> | undefined)[] {
+/**
+ * Results of many jobs of one kind, in order; missing ones are launched and fill in as they finish. Until then the
+ * last result under the same name stands in.
+ */
+export function useEngineAll<K extends JobKind>(kind: K, jobs: readonly { name: string; args: Job<K>['args'] }[]): { values: (JobResult<K> | undefined)[]; pending: number } {
   const dispatch = useAppDispatch()
-  const keys = useMemo(() => argsList.map((args) => `${kind}:${stableHash(args)}`), [kind, argsList])
+  const keys = useMemo(() => jobs.map(({ args }) => `${kind}:${stableHash(args)}`), [kind, jobs])
   const results = useAppSelector((state) => keys.map((key) => state.results.byKey[key]), shallowEqual)
+  const latest = useAppSelector((state) => jobs.map(({ name }) => state.results.latest[name]), shallowEqual)
   useEffect(() => {
-    keys.forEach((key, i) => results[i] === undefined && launch(dispatch, key, { kind, args: argsList[i] } as Job))
-  }, [keys, results, argsList, kind, dispatch])
+    keys.forEach((key, i) => results[i] === undefined && launch(dispatch, key, { kind, args: jobs[i].args } as Job, jobs[i].name))
+  }, [keys, results, jobs, kind, dispatch])
   // Jobs of an input that is no longer shown leave the queue.
   useEffect(() => () => keys.forEach((key) => cancels.get(key)?.()), [keys])
-  return useMemo(() => results.map((result) => toState<JobResult<K>>(result).value), [results])
+  return useMemo(
+    () => ({
+      values: results.map((result, i) => (result?.status === 'done' ? result.value : latest[i]) as JobResult<K> | undefined),
+      pending: results.filter((result) => !result || result.status === 'running').length,
+    }),
+    [results, latest],
+  )
 }

@@ -34,8 +34,10 @@ export const engine = {
     return weeklyOutlook(ensembleFor(spec), startDay, weeks)
   },
   forecast(spec: WeatherSpec, standCase: StandCase): StandForecast | null {
-    const run = standRun(standCase, ensembleFor(spec))
-    return run && forecastOf(standCase, run)
+    const ensemble = ensembleFor(spec)
+    const run = standRun(standCase, ensemble)
+    const hasEnd = standCase.stand.end.plan !== null || standCase.stand.end.fact !== null
+    return run && forecastOf(standCase, run, hasEnd ? standRun(standCase, ensemble, false) : null, ensemble)
   },
   choose(spec: WeatherSpec, question: ChooseQuestion, progress?: (share: number) => void): ChooseAnswer {
     return rankSpecies(question, ensembleFor(spec), progress)

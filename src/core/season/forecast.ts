@@ -1,9 +1,10 @@
 import { dayNumber } from '../foundations/day'
 import { seedFromText } from '../foundations/random'
-import { shareOf, type Spread } from '../foundations/statistics'
+import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { Bed, Check, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { endEvent } from '../ending/kill'
+import { DEAD_SHARE, endingOf } from '../ending/outcome'
 import type { WeatherEnsemble } from '../site/weather'
 import { runStand, type StandEvent, type StandRun } from '../stand/kernel'
 import { bandsOf, dateSpread, firstDays, stageDays, type Bands, type DateSpread } from '../stand/summary'
@@ -38,6 +39,8 @@ export type StandForecast = {
   covered30: DateSpread
   /** Day on which 90 % of the plants are dead, from winter or from the ending. */
   dead: DateSpread
+  /** Day the stand is dead after its planned or done ending, stragglers pulled; null without an ending. */
+  ended: Spread | null
   /** Chance that the winter or heat, not the grower, killed it before the planned end. */
   diesAlone: number
 }
@@ -91,7 +94,16 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
   return learn((traits) => runStand(input, ensemble, traits), prior, leadComponent(stand), looksOf(stand.id, checks), seed)
 }
 
-export function forecastOf(standCase: StandCase, run: StandRun): StandForecast {
+function endedSpread(standCase: StandCase, standing: StandRun | null, ensemble: WeatherEnsemble): Spread | null {
+  const end = latest(standCase.stand.end)
+  if (!end || end.method === 'harvest' || !standing) return null
+  const { method } = end
+  const setup = { passes: 1 as const, flattened: true, target: DEAD_SHARE.transplant }
+  return spreadOf(Float64Array.from({ length: standing.members }, (_, member) => endingOf(method, standing, ensemble, member, dayNumber(end.date), setup).deadDay))
+}
+
+/** Series, dates and chances of a run; `standing` is the run without its ending, or null when it has none. */
+export function forecastOf(standCase: StandCase, run: StandRun, standing: StandRun | null, ensemble: WeatherEnsemble): StandForecast {
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
   const stages = REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, lead, bbch)) }))
   const dead = firstDays(run, (at) => run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1))
@@ -107,6 +119,7 @@ export function forecastOf(standCase: StandCase, run: StandRun): StandForecast {
     stages,
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),
+    ended: endedSpread(standCase, standing, ensemble),
     diesAlone: shareOf(run.members, (member) => dead[member] < endDay),
   }
 }

@@ -1,0 +1,110 @@
+import { Keyboard, Redo2, SunMoon, Undo2 } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { Link, NavLink, Outlet } from 'react-router'
+import { Toaster } from 'sonner'
+import { GardenProvider, useUndo } from '../state/garden'
+import { themeChosen } from '../state/session'
+import { useAppDispatch, useAppSelector } from '../state/store'
+import { DemoClock } from './DemoClock'
+import { Shortcuts } from './Shortcuts'
+
+const ROOMS = [
+  ['/', 'Loom'],
+  ['/choose', 'Choose'],
+  ['/sow', 'Sow'],
+  ['/watch', 'Watch'],
+  ['/end', 'End'],
+  ['/plant', 'Plant'],
+  ['/garden', 'Garden'],
+] as const
+
+export function Shell() {
+  return (
+    <>
+      <GardenProvider fallback={(state) => <Empty loading={state === 'loading'} />}>
+        <a href="#room" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-2">
+          Skip to the room
+        </a>
+        <header className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-2">
+          <Link to="/" className="font-display text-xl font-bold tracking-tight" aria-label="Kilim, to the loom">
+            Kilim
+          </Link>
+          <nav aria-label="Rooms" className="flex flex-wrap gap-x-1">
+            {ROOMS.map(([path, name]) => (
+              <NavLink key={path} to={path} end={path === '/'} className={({ isActive }) => `px-2 py-1 text-[0.95rem] ${isActive ? 'border-b-2 border-secondary font-semibold' : 'hover:underline'}`}>
+                {name}
+              </NavLink>
+            ))}
+          </nav>
+          <div className="ml-auto flex flex-wrap items-center gap-2">
+            <DemoClock />
+            <Tools />
+          </div>
+        </header>
+        <div className="selvedge mx-4 mt-1" aria-hidden="true" />
+        <main id="room" className="px-4 pb-8">
+          <Outlet />
+        </main>
+      </GardenProvider>
+      <Toaster position="bottom-right" toastOptions={{ className: 'font-sans', duration: 5000 }} theme="light" />
+    </>
+  )
+}
+
+function Empty({ loading }: { loading: boolean }) {
+  if (loading) return <p className="p-8 quiet">Opening the garden …</p>
+  return (
+    <main className="mx-auto max-w-xl p-8">
+      <h1>No garden is open</h1>
+      <div className="mt-4 flex gap-3">
+        <Link className="btn btn-primary" to="/start">
+          Start your own
+        </Link>
+        <Link className="btn" to="/demo/marlpit-lane">
+          Open the demo garden
+        </Link>
+      </div>
+    </main>
+  )
+}
+
+const NEXT_THEME = { system: 'light', light: 'dark', dark: 'system' } as const
+
+function Tools() {
+  const theme = useAppSelector((state) => state.session.theme)
+  const dispatch = useAppDispatch()
+  const undo = useUndo()
+  const [helpOpen, setHelpOpen] = useState(false)
+
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      const target = event.target as HTMLElement
+      if (target.closest('input, textarea, select, [contenteditable]')) return
+      const modified = event.ctrlKey || event.metaKey
+      if (modified && event.key.toLowerCase() === 'z') {
+        event.preventDefault()
+        void undo(event.shiftKey ? 'redo' : 'undo')
+      } else if (event.key === '?') setHelpOpen(true)
+    }
+    document.addEventListener('keydown', onKey)
+    return () => document.removeEventListener('keydown', onKey)
+  }, [undo])
+
+  return (
+    <div className="flex gap-1">
+      <button className="btn btn-ghost btn-sm btn-square" aria-label="Undo" title="Undo (Ctrl+Z)" onClick={() => void undo('undo')}>
+        <Undo2 size={17} aria-hidden="true" />
+      </button>
+      <button className="btn btn-ghost btn-sm btn-square" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" onClick={() => void undo('redo')}>
+        <Redo2 size={17} aria-hidden="true" />
+      </button>
+      <button className="btn btn-ghost btn-sm btn-square" aria-label={`Theme: ${theme}. Change`} title={`Theme: ${theme}`} onClick={() => dispatch(themeChosen(NEXT_THEME[theme]))}>
+        <SunMoon size={17} aria-hidden="true" />
+      </button>
+      <button className="btn btn-ghost btn-sm btn-square" aria-label="Keyboard shortcuts" title="Shortcuts (?)" onClick={() => setHelpOpen(true)}>
+        <Keyboard size={17} aria-hidden="true" />
+      </button>
+      <Shortcuts open={helpOpen} onClose={() => setHelpOpen(false)} />
+    </div>
+  )
+}

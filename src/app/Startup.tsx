@@ -1,0 +1,53 @@
+import { useEffect, useState, type ReactNode } from 'react'
+import { firstProblem } from '../core/foundations/outcome'
+import { database } from '../data/database'
+import { storageProblem } from '../data/problems'
+import { persistSession, useAppSelector, type Store } from '../state/store'
+import { openDemo } from './openDemo'
+
+type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }
+
+/** Opens storage, restores the session and, on the first visit, the demo garden; says what to do when storage is shut. */
+export function Startup({ store, children }: { store: Store; children: ReactNode }) {
+  const [state, setState] = useState<State>({ kind: 'opening' })
+  useEffect(() => {
+    async function open() {
+      await database.open()
+      await persistSession(store, database)
+      if (!store.getState().session.gardenId) await openDemo('marlpit-lane', store.dispatch)
+    }
+    database.on('blocked', () => setState({ kind: 'failed', message: 'Another tab holds an older version of Kilim’s storage. Close the other Kilim tabs, then reload.' }))
+    open().then(
+      () => setState({ kind: 'ready' }),
+      (error: unknown) => setState({ kind: 'failed', message: firstProblem([storageProblem(error)]) }),
+    )
+  }, [store])
+  useTheme()
+
+  if (state.kind === 'ready') return children
+  if (state.kind === 'opening') return <p className="p-8 quiet">Opening the garden …</p>
+  return (
+    <main className="mx-auto max-w-xl p-8">
+      <h1>Kilim cannot open its storage</h1>
+      <p className="mt-3" role="alert">
+        {state.message}
+      </p>
+      <button className="btn btn-primary mt-5" onClick={() => location.reload()}>
+        Reload
+      </button>
+    </main>
+  )
+}
+
+function useTheme() {
+  const theme = useAppSelector((store) => store.session.theme)
+  useEffect(() => {
+    const dark = matchMedia('(prefers-color-scheme: dark)')
+    const apply = () => {
+      document.documentElement.dataset.theme = theme === 'dark' || (theme === 'system' && dark.matches) ? 'gall' : 'wool'
+    }
+    apply()
+    dark.addEventListener('change', apply)
+    return () => dark.removeEventListener('change', apply)
+  }, [theme])
+}

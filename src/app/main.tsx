@@ -1,0 +1,21 @@
+import { createRoot } from 'react-dom/client'
+import { Provider } from 'react-redux'
+import { RouterProvider } from 'react-router/dom'
+import { createStore } from '../state/store'
+import { router } from './routes'
+import { Startup } from './Startup'
+import './theme.css'
+
+const store = createStore()
+
+createRoot(document.getElementById('root')!).render(
+  <Provider store={store}>
+    <Startup store={store}>
+      <RouterProvider router={router} />
+    </Startup>
+  </Provider>,
+)
+
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  navigator.serviceWorker.register('/sw.js').catch((error: unknown) => console.warn('The app cannot be kept for use without a network', error))
+}

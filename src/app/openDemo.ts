@@ -1,0 +1,22 @@
+import { failure, success, type Outcome } from '../core/foundations/outcome'
+import { commit } from '../data/commit'
+import { database } from '../data/database'
+import { gardenWrites } from '../data/gardenFile'
+import { DEMO_GARDENS } from '../demo'
+import { gardenOpened } from '../state/session'
+import type { Store } from '../state/store'
+
+/** Opens a demo garden, storing it first if this browser does not have it yet. */
+export async function openDemo(name: string, dispatch: Store['dispatch']): Promise<Outcome<string>> {
+  const make = DEMO_GARDENS[name]
+  if (!make) return failure({ path: 'name', code: 'unknown', message: 'There is no demo garden of this name.' })
+  const data = make()
+  if (!(await database.gardens.get(data.garden.id))) {
+    const stored = await commit(database, data.garden.id, `Open ${data.garden.name}`, gardenWrites(data))
+    if (!stored.ok) throw new Error(stored.problems[0]?.message)
+    // A demo garden is where undo ends, not something to take back.
+    await database.undo.where('gardenId').equals(data.garden.id).delete()
+  }
+  dispatch(gardenOpened(data.garden.id))
+  return success(data.garden.id)
+}

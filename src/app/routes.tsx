@@ -1,0 +1,33 @@
+import { createBrowserRouter } from 'react-router'
+import { BedRoom } from '../rooms/bed/BedRoom'
+import { ChooseRoom } from '../rooms/choose/ChooseRoom'
+import { EndRoom } from '../rooms/end/EndRoom'
+import { GardenRoom } from '../rooms/garden/GardenRoom'
+import { StartRoom } from '../rooms/garden/StartRoom'
+import { LoomRoom } from '../rooms/loom/LoomRoom'
+import { PlantRoom } from '../rooms/plant/PlantRoom'
+import { SowRoom } from '../rooms/sow/SowRoom'
+import { WatchRoom } from '../rooms/watch/WatchRoom'
+import { DemoRoute } from './DemoRoute'
+import { NotFound, RouteFailure } from './Failure'
+import { Shell } from './Shell'
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <RouteFailure />,
+    children: [
+      { path: '/', element: <LoomRoom /> },
+      { path: '/bed/:bedId', element: <BedRoom /> },
+      { path: '/choose/:bedId?', element: <ChooseRoom /> },
+      { path: '/sow/:standId?', element: <SowRoom /> },
+      { path: '/watch/:standId?', element: <WatchRoom /> },
+      { path: '/end/:standId?', element: <EndRoom /> },
+      { path: '/plant/:standId?', element: <PlantRoom /> },
+      { path: '/garden', element: <GardenRoom /> },
+      { path: '*', element: <NotFound /> },
+    ],
+  },
+  { path: '/start', element: <StartRoom />, errorElement: <RouteFailure /> },
+  { path: '/demo/:name', element: <DemoRoute />, errorElement: <RouteFailure /> },
+])

@@ -1,0 +1,37 @@
+import { Link } from 'react-router'
+import type { Bed, Stand } from '../core/garden/schema'
+import { partAreaM2 } from '../core/garden/area'
+import { groupsOf } from '../core/plants/catalogue'
+import { area, type Units } from './format'
+import { standName } from './names'
+import { Swatch } from './Swatch'
+
+const STEPS = [
+  ['sow', 'Sow'],
+  ['watch', 'Watch'],
+  ['end', 'End'],
+  ['plant', 'Plant'],
+] as const
+
+/** Heading of a stand's rooms: what it is, where, and the steps of its life. */
+export function StandHead({ stand, bed, units, step }: { stand: Stand; bed: Bed; units: Units; step: (typeof STEPS)[number][0] }) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
+      {stand.content.kind === 'cover' && <Swatch groups={groupsOf(stand.content.components)} />}
+      <h1>
+        {standName(stand)} <span className="font-sans text-base font-normal">in</span>{' '}
+        <Link className="link" to={`/bed/${bed.id}`}>
+          {bed.label}
+        </Link>
+      </h1>
+      <span className="quiet">{area(partAreaM2(bed, stand.part), units)}</span>
+      <nav aria-label="Steps" className="ml-auto flex">
+        {STEPS.map(([path, name]) => (
+          <Link key={path} to={`/${path}/${stand.id}`} aria-current={path === step ? 'step' : undefined} className={`px-3 py-1 ${path === step ? 'border-b-2 border-secondary font-semibold' : 'link link-hover'}`}>
+            {name}
+          </Link>
+        ))}
+      </nav>
+    </div>
+  )
+}

@@ -1,0 +1,39 @@
+import { Link } from 'react-router'
+import type { Stand } from '../core/garden/schema'
+import { groupsOf } from '../core/plants/catalogue'
+import { standName } from './names'
+import { Swatch } from './Swatch'
+
+export type WorkItem = { stand: Stand; bedLabel: string; note: string; to: string; day: number }
+
+/** Stands waiting for one kind of work, soonest first; says what to do when there are none. */
+export function WorkList({ title, intro, items, empty }: { title: string; intro: string; items: WorkItem[]; empty: string }) {
+  const sorted = [...items].sort((a, b) => a.day - b.day)
+  return (
+    <section className="max-w-3xl py-4">
+      <h1>{title}</h1>
+      <p className="mt-1">{intro}</p>
+      {sorted.length === 0 ? (
+        <p className="mt-4">
+          {empty}{' '}
+          <Link className="link" to="/">
+            Go to the loom
+          </Link>
+        </p>
+      ) : (
+        <ul className="mt-4 divide-y divide-base-300 border-y border-base-300">
+          {sorted.map(({ stand, bedLabel, note, to }) => (
+            <li key={stand.id}>
+              <Link to={to} className="flex items-center gap-4 px-1 py-2.5 hover:bg-base-200">
+                <strong className="w-12 font-display">{bedLabel}</strong>
+                {stand.content.kind === 'cover' ? <Swatch groups={groupsOf(stand.content.components)} size={1.6} /> : <span className="w-10" />}
+                <span className="font-semibold">{standName(stand)}</span>
+                <span className="quiet ml-auto text-right">{note}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}

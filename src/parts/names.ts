@@ -1,0 +1,23 @@
+import type { Stand } from '../core/garden/schema'
+import { findSpecies } from '../core/plants/catalogue'
+import { findCrop } from '../core/plants/crops'
+import type { PlantGroup } from '../core/plants/parameters'
+
+/** Full name of a stand: `Cereal rye with hairy vetch`, `Tomato`. */
+export function standName(stand: Stand): string {
+  if (stand.content.kind === 'crop') return findCrop(stand.content.cropId)?.name ?? stand.content.cropId
+  const names = stand.content.components.map((part) => findSpecies(part.speciesId)?.name ?? part.speciesId)
+  return names.map((name, i) => (i === 0 ? name : name.toLowerCase())).join(' with ')
+}
+
+/** Plant group of the leading species of a cover. */
+export function leadGroup(stand: Stand): PlantGroup {
+  if (stand.content.kind !== 'cover') return 'broadleaf'
+  const lead = [...stand.content.components].sort((a, b) => b.share - a.share)[0]
+  return findSpecies(lead.speciesId)?.group ?? 'broadleaf'
+}
+
+/** Where a stand is in its life. */
+export function standState(stand: Stand): 'planned' | 'growing' | 'ended' {
+  return stand.end.fact ? 'ended' : stand.start.fact ? 'growing' : 'planned'
+}

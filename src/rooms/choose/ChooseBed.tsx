@@ -1,0 +1,97 @@
+import type { Bed } from '../../core/garden/schema'
+import { partAreaM2 } from '../../core/garden/area'
+import { PURPOSES } from '../../core/choosing/purposes'
+import { CROPS, findCrop } from '../../core/plants/crops'
+import { area, longDate } from '../../parts/format'
+import { Field } from '../../parts/Field'
+import { Waiting } from '../../parts/Waiting'
+import { useGarden } from '../../state/garden'
+import { Answer } from './Answer'
+import { useChoose, type ChooseForm } from './useChoose'
+
+/** Choosing a cover for one bed: the window on the left, what fits it on the right. */
+export function ChooseBed({ bed, day }: { bed: Bed; day: number }) {
+  const { data } = useGarden()
+  const { window, next, form, change, problems, answer, choose, asked } = useChoose(bed, day)
+  return (
+    <section className="py-3">
+      <h1>
+        Choose a cover for {bed.label} <span className="quiet font-sans text-base font-normal">{area(partAreaM2(bed, { kind: 'whole' }), data.garden.units)}</span>
+      </h1>
+      <p className="mt-1">{window ? windowText(window, next ? (next.content.kind === 'crop' ? (findCrop(next.content.cropId)?.name ?? '') : 'the next cover') : null) : 'This bed is not bare then. You can still ask what would fit.'}</p>
+      <div className="mt-4 grid gap-8 lg:grid-cols-[19rem_1fr]">
+        <Question form={form} change={change} problems={problems} />
+        <div>
+          <Waiting what="Growing fifteen covers through a hundred seasons" running={answer.running} progress={answer.progress} error={answer.error} onCancel={answer.cancel} onRetry={answer.retry} />
+          {!asked && <p>Complete the window to see what fits it.</p>}
+          {answer.value && <Answer answer={answer.value} onChoose={choose} units={data.garden.units} />}
+        </div>
+      </div>
+    </section>
+  )
+}
+
+function windowText(window: { freeFromDay: number; neededByDay: number; nextStandId: string | null }, next: string | null): string {
+  const weeks = Math.round((window.neededByDay - window.freeFromDay) / 7)
+  return window.nextStandId ? `Bare ${longDate(window.freeFromDay)} to ${longDate(window.neededByDay)}, ${weeks} weeks, then ${next}.` : `Bare from ${longDate(window.freeFromDay)}; nothing is planned after it.`
+}
+
+const MOST_PURPOSES = 2
+
+function Question({ form, change, problems }: { form: ChooseForm; change: (part: Partial<ChooseForm>) => void; problems: ReturnType<typeof useChoose>['problems'] }) {
+  const toggle = (id: ChooseForm['purposes'][number]) =>
+    change({ purposes: form.purposes.includes(id) ? form.purposes.filter((item) => item !== id) : [...form.purposes, id].slice(-MOST_PURPOSES) })
+  return (
+    <form className="flex flex-col gap-3" onSubmit={(event) => event.preventDefault()} aria-label="Window and purpose">
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Free from" error={problems.freeFrom}>
+          <input type="date" className="input w-full" value={form.freeFrom} onChange={(event) => change({ freeFrom: event.target.value })} />
+        </Field>
+        <Field label="Needed by" error={problems.neededBy}>
+          <input type="date" className="input w-full" value={form.neededBy} onChange={(event) => change({ neededBy: event.target.value })} />
+        </Field>
+      </div>
+      <Field label="Next crop">
+        <select className="select w-full" value={form.cropId} onChange={(event) => change({ cropId: event.target.value, establishment: findCrop(event.target.value)?.establishment ?? form.establishment })}>
+          <option value="">not decided</option>
+          {CROPS.map((crop) => (
+            <option key={crop.id} value={crop.id}>
+              {crop.name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="It is">
+        <select className="select w-full" value={form.establishment} onChange={(event) => change({ establishment: event.target.value as ChooseForm['establishment'] })}>
+          <option value="transplant">transplanted</option>
+          <option value="seed">direct-seeded</option>
+        </select>
+      </Field>
+      <fieldset>
+        <legend className="text-sm font-semibold">What for? Up to two, first is first</legend>
+        {PURPOSES.map((purpose) => {
+          const place = form.purposes.indexOf(purpose.id)
+          return (
+            <label key={purpose.id} className="flex items-center gap-2 py-0.5">
+              <input type="checkbox" className="checkbox checkbox-sm" checked={place >= 0} onChange={() => toggle(purpose.id)} />
+              {purpose.name}
+              {place >= 0 && form.purposes.length > 1 && <span className="quiet text-sm">{place === 0 ? 'first' : 'second'}</span>}
+            </label>
+          )
+        })}
+        {problems.purposes && (
+          <p role="alert" className="text-sm font-semibold text-error">
+            {problems.purposes}
+          </p>
+        )}
+      </fieldset>
+      <Field label="Through winter">
+        <select className="select w-full" value={form.winter} onChange={(event) => change({ winter: event.target.value as ChooseForm['winter'] })}>
+          <option value="either">no matter</option>
+          <option value="must live">must live</option>
+          <option value="must die">must die</option>
+        </select>
+      </Field>
+    </form>
+  )
+}

@@ -1,0 +1,101 @@
+import { useParams } from 'react-router'
+import { dayNumber } from '../../core/foundations/day'
+import { END_METHODS } from '../../core/ending/methods'
+import { Field } from '../../parts/Field'
+import { longDate } from '../../parts/format'
+import { standState } from '../../parts/names'
+import { StandHead } from '../../parts/StandHead'
+import { Waiting } from '../../parts/Waiting'
+import { WorkList } from '../../parts/WorkList'
+import { useGarden } from '../../state/garden'
+import { useStand, type StandView } from '../../state/useStand'
+import { Options } from './Options'
+import { useEnd, type EndForm } from './useEnd'
+
+export function EndRoom() {
+  const { standId } = useParams()
+  const { data } = useGarden()
+  const view = useStand(standId)
+  if (view && view.stand.content.kind === 'cover') return <EndStand key={view.stand.id} view={view} />
+  const growing = data.stands.filter((stand) => stand.content.kind === 'cover' && standState(stand) === 'growing')
+  return (
+    <WorkList
+      title="End"
+      intro="Covers that are growing, by the date planned for their end. Pick one to compare the ways."
+      empty="No cover is growing, so there is nothing to end."
+      items={growing.map((stand) => ({
+        stand,
+        bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
+        note: stand.end.plan ? `${stand.end.plan.method}, ${longDate(dayNumber(stand.end.plan.date))}` : 'no end planned',
+        to: `/end/${stand.id}`,
+        day: stand.end.plan ? dayNumber(stand.end.plan.date) : Infinity,
+      }))}
+    />
+  )
+}
+
+function EndStand({ view }: { view: StandView }) {
+  const { data, today } = useGarden()
+  const { form, change, problems, options, plan, record } = useEnd(view)
+  const { stand, next } = view
+  return (
+    <section>
+      <StandHead stand={stand} bed={view.bed} units={data.garden.units} step="end" />
+      {stand.end.fact && (
+        <p className="mb-2">
+          Ended {longDate(dayNumber(stand.end.fact.date))} by {stand.end.fact.method}. Recording again corrects it.
+        </p>
+      )}
+      <form className="flex flex-wrap items-start gap-4" onSubmit={(event) => event.preventDefault()} aria-label="What follows">
+        <Field label={next ? `Plant ${next.name.toLowerCase()} on` : 'Planting date'} error={problems.plantingDate}>
+          <input type="date" className="input" value={form.plantingDate} onChange={(event) => change({ plantingDate: event.target.value })} />
+        </Field>
+        <Field label="It is">
+          <select className="select" value={form.establishment} onChange={(event) => change({ establishment: event.target.value as EndForm['establishment'] })}>
+            <option value="transplant">transplanted</option>
+            <option value="seed">direct-seeded</option>
+          </select>
+        </Field>
+        <p className="quiet mt-7 max-w-md text-sm">
+          Your wait between dead and {form.establishment === 'seed' ? 'sowing' : 'planting'}: {data.garden.waitDays[form.establishment]} days. Change it in the Garden room.
+        </p>
+      </form>
+      <Waiting what="Ending this stand on every day until planting" running={options.running} progress={options.progress} error={options.error} onCancel={options.cancel} onRetry={options.retry} />
+      {options.value && <Options options={options.value} today={today} units={data.garden.units} planned={stand.end.plan} onPlan={plan} />}
+      {stand.start.fact && <RecordEnd form={form} change={change} problem={problems.doneOn} onRecord={record} />}
+    </section>
+  )
+}
+
+function RecordEnd({ form, change, problem, onRecord }: { form: EndForm; change: (part: Partial<EndForm>) => void; problem: string | undefined; onRecord: () => Promise<void> }) {
+  return (
+    <form
+      className="mt-6 border-t border-base-300 pt-3"
+      aria-label="Record the end"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void onRecord()
+      }}
+    >
+      <h2>Done? Record it</h2>
+      <div className="mt-2 flex flex-wrap items-start gap-3">
+        <Field label="How">
+          <select className="select" value={form.method} onChange={(event) => change({ method: event.target.value as EndForm['method'] })}>
+            {END_METHODS.map((method) => (
+              <option key={method.id} value={method.id}>
+                {method.name}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="Done on" error={problem}>
+          <input type="date" className="input" value={form.doneOn} onChange={(event) => change({ doneOn: event.target.value })} />
+        </Field>
+        <Field label="Note">
+          <input className="input w-64" value={form.note} onChange={(event) => change({ note: event.target.value })} />
+        </Field>
+      </div>
+      <button className="btn btn-primary mt-3">Record the end</button>
+    </form>
+  )
+}

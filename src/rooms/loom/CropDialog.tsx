@@ -1,0 +1,105 @@
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import { z } from 'zod'
+import { addDays, isoDate } from '../../core/foundations/day'
+import { isoDay } from '../../core/garden/fields'
+import { CROPS, findCrop } from '../../core/plants/crops'
+import { Dialog } from '../../parts/Dialog'
+import { Field } from '../../parts/Field'
+import { newId } from '../../state/ids'
+import { useCommit, useGarden } from '../../state/garden'
+
+const form = z
+  .object({ bedId: z.string().min(1, 'Choose a bed.'), cropId: z.string().min(1, 'Choose a crop.'), establishment: z.enum(['transplant', 'seed']), from: isoDay, until: isoDay, standing: z.boolean() })
+  .refine((value) => value.until > value.from, { path: ['until'], error: 'Until must lie after from. Choose a later date.' })
+type CropForm = z.infer<typeof form>
+
+/** Adds a crop that stands or is planned. */
+export function CropDialog({ spot, onClose }: { spot: { bedId: string; day: number } | null; onClose: () => void }) {
+  return (
+    <Dialog open={spot !== null} onClose={onClose} title="Add a crop">
+      {spot && <CropFields spot={spot} onClose={onClose} />}
+    </Dialog>
+  )
+}
+
+function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; onClose: () => void }) {
+  const { data, today } = useGarden()
+  const commit = useCommit()
+  const firstCrop = CROPS[0]
+  const { register, handleSubmit, setValue, getValues, formState } = useForm<CropForm>({
+    resolver: zodResolver(form),
+    defaultValues: { bedId: spot.bedId, cropId: firstCrop.id, establishment: firstCrop.establishment, from: isoDate(spot.day), until: isoDate(spot.day + firstCrop.daysInBed), standing: spot.day <= today },
+  })
+
+  function followCrop(cropId: string) {
+    const crop = findCrop(cropId)
+    const { from } = getValues()
+    if (!crop) return
+    setValue('establishment', crop.establishment)
+    if (isoDay.safeParse(from).success) setValue('until', addDays(from, crop.daysInBed))
+  }
+
+  async function save(value: CropForm) {
+    const crop = findCrop(value.cropId)!
+    const start = { date: value.from, covering: null, passes: null, components: [], note: '' }
+    const stored = await commit(`Added ${crop.name.toLowerCase()}`, [
+      {
+        table: 'stands',
+        put: {
+          id: newId('stand'), gardenId: data.garden.id, bedId: value.bedId, part: { kind: 'whole' }, underStandId: null, cuts: [], note: '',
+          content: { kind: 'crop', cropId: crop.id, establishment: value.establishment },
+          start: { plan: start, fact: value.standing ? start : null },
+          end: { plan: { date: value.until, method: 'harvest', note: '' }, fact: null },
+        },
+      },
+    ])
+    if (stored.ok) onClose()
+  }
+
+  const { errors } = formState
+  return (
+    <form className="mt-3 grid gap-3 sm:grid-cols-2" onSubmit={(event) => void handleSubmit(save)(event)} noValidate>
+      <Field label="Bed" error={errors.bedId?.message}>
+        <select className="select w-full" {...register('bedId')}>
+          {data.beds.map((bed) => (
+            <option key={bed.id} value={bed.id}>
+              {bed.label}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Crop" error={errors.cropId?.message}>
+        <select className="select w-full" {...register('cropId', { onChange: (event: { target: { value: string } }) => followCrop(event.target.value) })}>
+          {CROPS.map((crop) => (
+            <option key={crop.id} value={crop.id}>
+              {crop.name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="From" error={errors.from?.message}>
+        <input type="date" className="input w-full" {...register('from')} />
+      </Field>
+      <Field label="Until" error={errors.until?.message}>
+        <input type="date" className="input w-full" {...register('until')} />
+      </Field>
+      <Field label="Established by">
+        <select className="select w-full" {...register('establishment')}>
+          <option value="transplant">transplants or sets</option>
+          <option value="seed">direct seed</option>
+        </select>
+      </Field>
+      <label className="flex items-center gap-2 self-end pb-2">
+        <input type="checkbox" className="checkbox checkbox-sm" {...register('standing')} />
+        It stands already
+      </label>
+      <div className="sm:col-span-2 flex justify-end gap-2">
+        <button type="button" className="btn" onClick={onClose}>
+          Cancel
+        </button>
+        <button className="btn btn-primary">Add crop</button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,127 @@
+import { useDraggable } from '@dnd-kit/core'
+import { memo } from 'react'
+import { Link, useNavigate } from 'react-router'
+import type { BedWindow } from '../../core/garden/windows'
+import { longDate, shortDate } from '../../parts/format'
+import { StripCanvas } from '../../parts/weave/StripCanvas'
+import { placeLabel, standWords, type Placed } from './labels'
+import { clipToSheet, yOfDay, type Column, type LoomLayout } from './layout'
+import type { Loom, LoomBed } from './useLoom'
+
+type Props = { column: Column; layout: LoomLayout; loom: Loom; dark: boolean }
+
+/** One bed: its strip of cloth, the names on it, its gaps and stage knots. */
+export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark }: Props) {
+  const { entry, left, width } = column
+  const todayY = yOfDay(layout, loom, loom.today)
+  return (
+    <>
+      <div className="absolute z-0" style={{ left, top: 0 }}>
+        <StripCanvas strip={entry.strip} width={width} height={layout.height} dark={dark} />
+      </div>
+      <div className="absolute z-20" style={{ left, top: 0, width, height: 0 }}>
+        {entry.windows.map((window) => (
+          <Gap key={window.freeFromDay} window={window} entry={entry} loom={loom} layout={layout} width={width} todayY={todayY} />
+        ))}
+        {entry.stands.map((stand) => (
+          <StandRegion key={stand.stand.id} item={stand} entry={entry} loom={loom} layout={layout} width={width} todayY={todayY} />
+        ))}
+        <Knots entry={entry} loom={loom} layout={layout} width={width} />
+      </div>
+    </>
+  )
+})
+
+function Words({ placed, italic }: { placed: Placed; italic?: boolean }) {
+  return (
+    <span className="pointer-events-none absolute inset-x-0 flex justify-center" style={{ top: placed.top, height: placed.height }}>
+      <span className={`loom-label ${italic ? 'italic' : ''}`}>
+        {placed.lines.map((line) => (
+          <span key={line} className="block">
+            {line}
+          </span>
+        ))}
+      </span>
+    </span>
+  )
+}
+
+type RegionProps = { entry: LoomBed; loom: Loom; layout: LoomLayout; width: number; todayY: number }
+
+function StandRegion({ item, entry, loom, layout, width, todayY }: RegionProps & { item: LoomBed['stands'][number] }) {
+  const { stand, fromDay, untilDay } = item
+  const navigate = useNavigate()
+  const movable = stand.content.kind === 'crop' && stand.start.fact === null
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: stand.id, disabled: !movable, data: { fromDay } })
+  const clip = clipToSheet(layout, loom, fromDay, untilDay)
+  if (!clip) return null
+  const words = standWords(stand)
+  const placed = placeLabel(words, clip.top, clip.bottom, todayY)
+  const name = `${entry.bed.label}: ${words.join(' and ')}, ${stand.start.fact ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
+  return (
+    <>
+      <button
+        ref={setNodeRef}
+        {...(movable ? { ...listeners, 'aria-describedby': attributes['aria-describedby'] } : {})}
+        className={`loom-region absolute left-0 ${isDragging ? 'is-dragging' : ''} ${movable ? 'cursor-grab' : 'cursor-pointer'}`}
+        style={{ top: clip.top, width, height: clip.bottom - clip.top, transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined }}
+        aria-label={name}
+        title={name}
+        onClick={() => navigate(`/bed/${entry.bed.id}`)}
+        data-stand={stand.id}
+      />
+      {placed && !isDragging && <Words placed={placed} />}
+    </>
+  )
+}
+
+/** Gaps shorter than this are not worth a name on the loom. */
+const NAMED_GAP_WEEKS = 2
+
+function Gap({ window, entry, loom, layout, width, todayY }: RegionProps & { window: BedWindow }) {
+  const clip = clipToSheet(layout, loom, window.freeFromDay, window.neededByDay)
+  const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, loom.firstDay)) / 7)
+  if (!clip || weeks < NAMED_GAP_WEEKS) return null
+  const lines = width >= 72 ? [`${weeks} wk bare`] : [`${weeks} wk`, 'bare']
+  const placed = placeLabel(lines, clip.top, clip.bottom, todayY)
+  const open = window.neededByDay > loom.today
+  const name = `${entry.bed.label}: bare ${weeks} weeks, ${shortDate(window.freeFromDay)} to ${shortDate(window.neededByDay)}`
+  return (
+    <>
+      {open ? (
+        <Link
+          to={`/choose/${entry.bed.id}?day=${Math.max(window.freeFromDay, loom.today)}`}
+          className="loom-gap absolute left-0"
+          style={{ top: clip.top + 1, width, height: clip.bottom - clip.top - 2 }}
+          aria-label={`${name}. Choose a cover`}
+          title={`${name}. Choose a cover`}
+        />
+      ) : (
+        <span className="loom-gap is-past absolute left-0" style={{ top: clip.top + 1, width, height: clip.bottom - clip.top - 2 }} title={name} />
+      )}
+      {placed && <Words placed={placed} italic />}
+    </>
+  )
+}
+
+/** First flower or pollen of each cover as a knot at the selvedge, with the spread of its date. */
+function Knots({ entry, loom, layout, width }: { entry: LoomBed; loom: Loom; layout: LoomLayout; width: number }) {
+  const knots = entry.stands.flatMap(({ stand, forecast, untilDay }) => {
+    const stage = forecast?.stages.find((item) => item.bbch === 61)?.date
+    if (!stage?.spread || stage.chance < 0.5 || stage.spread.mid > untilDay || stage.spread.mid < loom.firstDay || stage.spread.mid > loom.lastDay) return []
+    return [{ id: stand.id, spread: stage.spread }]
+  })
+  return (
+    <svg className="pointer-events-none absolute top-0 overflow-visible" width={width} height={layout.height} aria-hidden="true">
+      {knots.map(({ id, spread }) => {
+        const y = yOfDay(layout, loom, spread.mid)
+        return (
+          <g key={id} stroke="var(--color-base-content)" transform={`translate(${width + 1} 0)`}>
+            <line y1={yOfDay(layout, loom, spread.low)} y2={yOfDay(layout, loom, spread.high)} strokeWidth={1.4} />
+            <path d={`M0 ${y - 4.5}L4 ${y}L0 ${y + 4.5}L-4 ${y}Z`} fill="var(--color-accent)" strokeWidth={1} />
+          </g>
+        )
+      })}
+    </svg>
+  )
+}

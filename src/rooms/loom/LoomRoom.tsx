@@ -1,0 +1,144 @@
+import { DndContext } from '@dnd-kit/core'
+import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
+import { useMemo, useRef, useState } from 'react'
+import { longDate, shortDate } from '../../parts/format'
+import { useWidth, useWindowHeight } from '../../parts/useSize'
+import { useDark } from '../../state/useDark'
+import { useGarden } from '../../state/garden'
+import { CropDialog } from './CropDialog'
+import { layoutLoom, yOfDay, type LoomLayout } from './layout'
+import { ledgerOf } from './ledger'
+import { LoomColumn } from './LoomColumn'
+import { SpotLine } from './SpotLine'
+import { useCursor } from './useCursor'
+import { useLoom, type Loom } from './useLoom'
+import { useMoveCrop } from './useMoveCrop'
+import { WeekEdge } from './WeekEdge'
+
+/** Weeks a page turn moves the sheet: one season. */
+const PAGE_WEEKS = 13
+const LAST_PAGE = { back: -26, forward: 0 }
+
+/** The year of all beds, woven: beds are columns, weeks are rows, time runs down. */
+export function LoomRoom() {
+  const { data } = useGarden()
+  const [page, setPage] = useState(0)
+  const loom = useLoom(page)
+  const frame = useRef<HTMLDivElement>(null)
+  const width = useWidth(frame)
+  const windowHeight = useWindowHeight()
+  const layout = useMemo(() => layoutLoom(loom, width, windowHeight), [loom, width, windowHeight])
+  const [adding, setAdding] = useState<{ bedId: string; day: number } | null>(null)
+  const { cursor, spot, onKeyDown, open } = useCursor(loom, (at) => setAdding({ bedId: at.entry.bed.id, day: at.day }))
+
+  return (
+    <section aria-label="Loom">
+      <LoomHead loom={loom} name={data.garden.name} page={page} onPage={setPage} onAdd={() => setAdding({ bedId: data.beds[0]?.id ?? '', day: loom.today })} />
+      <div ref={frame} className="overflow-x-auto overflow-y-hidden">
+        {width > 0 && (
+          <Sheet loom={loom} layout={layout} cursorColumn={cursor.column} cursorDay={cursor.day} onKeyDown={onKeyDown} />
+        )}
+      </div>
+      <SpotLine spot={spot} today={loom.today} onOpen={open} onAdd={(at) => setAdding({ bedId: at.entry.bed.id, day: at.day })} />
+      <CropDialog spot={adding} onClose={() => setAdding(null)} />
+    </section>
+  )
+}
+
+function LoomHead({ loom, name, page, onPage, onAdd }: { loom: Loom; name: string; page: number; onPage: (page: number) => void; onAdd: () => void }) {
+  const ledger = ledgerOf(loom)
+  return (
+    <div className="flex flex-wrap items-end gap-x-8 gap-y-1 py-1.5">
+      <h1 className="mr-2">{name}</h1>
+      <Figure name="covered today" value={`${ledger.covered} of ${ledger.beds}`} />
+      <Figure name="bare bed-weeks ahead" value={`${ledger.bareWeeks}, ${ledger.fillableWeeks} fillable`} />
+      <Figure name="next" value={ledger.next ? `${ledger.next.text}, ${shortDate(ledger.next.day)}` : 'nothing planned'} />
+      <div className="ml-auto flex items-center gap-1">
+        <span className="quiet text-sm" role="status">
+          {loom.pending > 0 ? `weaving, ${loom.pending} left` : ''}
+        </span>
+        <button className="btn btn-sm" onClick={onAdd}>
+          <Plus size={15} aria-hidden="true" /> Crop
+        </button>
+        <button className="btn btn-sm btn-square" aria-label="A season earlier" disabled={page <= LAST_PAGE.back} onClick={() => onPage(page - PAGE_WEEKS)}>
+          <ChevronLeft size={16} aria-hidden="true" />
+        </button>
+        <button className="btn btn-sm btn-square" aria-label="A season later" disabled={page >= LAST_PAGE.forward} onClick={() => onPage(page + PAGE_WEEKS)}>
+          <ChevronRight size={16} aria-hidden="true" />
+        </button>
+      </div>
+    </div>
+  )
+}
+
+function Figure({ name, value }: { name: string; value: string }) {
+  return (
+    <div className="leading-tight">
+      <div className="quiet text-xs">{name}</div>
+      <div className="font-display text-[1.02rem] font-semibold">{value}</div>
+    </div>
+  )
+}
+
+type SheetProps = { loom: Loom; layout: LoomLayout; cursorColumn: number; cursorDay: number; onKeyDown: (event: React.KeyboardEvent) => void }
+
+function Sheet({ loom, layout, cursorColumn, cursorDay, onKeyDown }: SheetProps) {
+  const dark = useDark()
+  const { sensors, onDragEnd } = useMoveCrop(layout)
+  const todayY = yOfDay(layout, loom, loom.today)
+  const picked = layout.columns[cursorColumn]
+  const showToday = todayY >= 0 && todayY <= layout.height
+  return (
+    <DndContext sensors={sensors} onDragEnd={(event) => void onDragEnd(event)}>
+      <div style={{ width: layout.width, minWidth: '100%' }}>
+        <div className="relative h-9 text-sm" aria-hidden="true">
+          <span className="quiet absolute bottom-0 text-xs" style={{ left: 32 }}>
+            frost
+          </span>
+          <span className="quiet absolute bottom-0 text-xs" style={{ left: 68 }}>
+            rain
+          </span>
+          {layout.sections.map((section) => (
+            <span key={section.left} className="absolute top-0 truncate border-b border-base-300 text-center text-xs leading-4 quiet" style={{ left: section.left, width: section.width }}>
+              {section.name}
+            </span>
+          ))}
+          {layout.columns.map(({ entry, left, width }) => (
+            <span key={entry.bed.id} className="absolute bottom-0 text-center font-display font-bold" style={{ left, width }}>
+              {entry.bed.label}
+            </span>
+          ))}
+        </div>
+        <div
+          className="loom-sheet relative"
+          style={{ height: layout.height }}
+          tabIndex={0}
+          role="group"
+          aria-label="Beds by week. Arrow keys move by bed and week, Enter opens, A adds a crop."
+          onKeyDown={onKeyDown}
+          data-testid="loom"
+        >
+          <WeekEdge loom={loom} layout={layout} />
+          {showToday && (
+            <>
+              <div className="loom-today absolute z-10" style={{ top: todayY - 1.5, left: 0, width: layout.width }} aria-hidden="true" />
+              <span className="loom-date absolute z-30" style={{ top: todayY - 9 }}>
+                {shortDate(loom.today)}
+              </span>
+            </>
+          )}
+          {layout.columns.map((column) => (
+            <LoomColumn key={column.entry.bed.id} column={column} layout={layout} loom={loom} dark={dark} />
+          ))}
+          {picked && (
+            <div
+              className="loom-cursor pointer-events-none absolute z-30"
+              style={{ left: picked.left - 2, width: picked.width + 4, top: yOfDay(layout, loom, cursorDay) - 1, height: layout.rowPx + 2 }}
+              title={longDate(cursorDay)}
+            />
+          )}
+        </div>
+      </div>
+    </DndContext>
+  )
+}

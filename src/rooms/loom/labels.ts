@@ -1,0 +1,40 @@
+import { findSpecies } from '../../core/plants/catalogue'
+import { findCrop } from '../../core/plants/crops'
+import type { Stand } from '../../core/garden/schema'
+
+/** Short words for a stand, one line each. */
+export function standWords(stand: Stand): string[] {
+  if (stand.content.kind === 'crop') return [findCrop(stand.content.cropId)?.shortName ?? stand.content.cropId]
+  return stand.content.components.map((part) => findSpecies(part.speciesId)?.shortName ?? part.speciesId)
+}
+
+/** A label's place in px from the top of the cloth, or null when there is no room for it. */
+export type Placed = { top: number; height: number; lines: string[] }
+
+const LINE_PX = 14
+const PADDING_PX = 3
+/** Room kept free on both sides of today's weft line. */
+const TODAY_CLEARANCE_PX = 8
+
+/**
+ * Puts a label in the middle of its band, clear of today's line: the text moves to the longer side of the line, is
+ * cut to fewer lines when the band is short, and is left out when not even one line fits.
+ */
+export function placeLabel(lines: string[], bandTop: number, bandBottom: number, todayY: number): Placed | null {
+  for (let count = Math.min(lines.length, 3); count >= 1; count--) {
+    const height = count * LINE_PX + PADDING_PX
+    const shown = count < lines.length ? [...lines.slice(0, count - 1), `${lines[count - 1]} +`] : lines.slice(0, count)
+    for (const [from, to] of stretches(bandTop, bandBottom, todayY)) {
+      if (to - from >= height + 2) return { top: Math.round((from + to - height) / 2), height, lines: shown }
+    }
+  }
+  return null
+}
+
+/** The parts of a band above and below today's line, longest first. */
+function stretches(top: number, bottom: number, todayY: number): [number, number][] {
+  const above: [number, number] = [top, Math.min(bottom, todayY - TODAY_CLEARANCE_PX)]
+  const below: [number, number] = [Math.max(top, todayY + TODAY_CLEARANCE_PX), bottom]
+  if (bottom < todayY - TODAY_CLEARANCE_PX || top > todayY + TODAY_CLEARANCE_PX) return [[top, bottom]]
+  return [above, below].sort((a, b) => b[1] - b[0] - (a[1] - a[0]))
+}

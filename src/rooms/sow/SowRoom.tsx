@@ -1,0 +1,48 @@
+import { useParams } from 'react-router'
+import { dayNumber } from '../../core/foundations/day'
+import { longDate } from '../../parts/format'
+import { standState } from '../../parts/names'
+import { StandHead } from '../../parts/StandHead'
+import { WorkList } from '../../parts/WorkList'
+import { useGarden } from '../../state/garden'
+import { useStand, type StandView } from '../../state/useStand'
+import { Recipe } from './Recipe'
+import { useSow } from './useSow'
+
+export function SowRoom() {
+  const { standId } = useParams()
+  const { data } = useGarden()
+  const view = useStand(standId)
+  if (view && view.stand.content.kind === 'cover') return <SowStand key={view.stand.id} view={view} units={data.garden.units} />
+  const planned = data.stands.filter((stand) => stand.content.kind === 'cover' && standState(stand) === 'planned' && stand.start.plan)
+  return (
+    <WorkList
+      title="Sow"
+      intro="Covers planned and not yet sown. Pick one for its recipe."
+      empty="No sowing is planned. Pick a gap on the loom to choose a cover."
+      items={planned.map((stand) => ({
+        stand,
+        bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
+        note: `planned ${longDate(dayNumber(stand.start.plan!.date))}`,
+        to: `/sow/${stand.id}`,
+        day: dayNumber(stand.start.plan!.date),
+      }))}
+    />
+  )
+}
+
+function SowStand({ view, units }: { view: StandView; units: 'metric' | 'imperial' }) {
+  const sow = useSow(view)
+  const { stand, bed } = view
+  return (
+    <section>
+      <StandHead stand={stand} bed={bed} units={units} step="sow" />
+      {stand.start.plan && (
+        <p className="mb-3">
+          {sow.recorded ? `Sown ${longDate(dayNumber(stand.start.fact!.date))}; planned for ${longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.` : `Planned for ${longDate(dayNumber(stand.start.plan.date))}.`}
+        </p>
+      )}
+      <Recipe view={view} sow={sow} units={units} />
+    </section>
+  )
+}

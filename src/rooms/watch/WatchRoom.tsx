@@ -1,0 +1,53 @@
+import { useParams } from 'react-router'
+import { dayNumber } from '../../core/foundations/day'
+import { longDate } from '../../parts/format'
+import { standState } from '../../parts/names'
+import { StandHead } from '../../parts/StandHead'
+import { WorkList } from '../../parts/WorkList'
+import { useGarden } from '../../state/garden'
+import { useStand, type StandView } from '../../state/useStand'
+import { CheckPanel } from './CheckPanel'
+import { Outlook } from './Outlook'
+import { useWatch } from './useWatch'
+
+export function WatchRoom() {
+  const { standId } = useParams()
+  const { data } = useGarden()
+  const view = useStand(standId)
+  if (view && view.stand.content.kind === 'cover') return <WatchStand key={view.stand.id} view={view} />
+  const growing = data.stands.filter((stand) => stand.content.kind === 'cover' && standState(stand) === 'growing')
+  const lastCheck = (id: string) => data.checks.filter((check) => check.standId === id).map((check) => check.date).sort().at(-1)
+  return (
+    <WorkList
+      title="Watch"
+      intro="Covers that are growing. Pick one to check it; the longest unseen come first."
+      empty="No cover is growing. Record a sowing first."
+      items={growing.map((stand) => {
+        const seen = lastCheck(stand.id)
+        const sown = dayNumber(stand.start.fact!.date)
+        return {
+          stand,
+          bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
+          note: seen ? `seen ${longDate(dayNumber(seen))}` : `sown ${longDate(sown)}, not looked at yet`,
+          to: `/watch/${stand.id}`,
+          day: seen ? dayNumber(seen) : sown,
+        }
+      })}
+    />
+  )
+}
+
+function WatchStand({ view }: { view: StandView }) {
+  const { data } = useGarden()
+  const watch = useWatch(view)
+  return (
+    <section>
+      <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="watch" />
+      {view.stand.start.fact ? null : <p className="mb-3">This is still a plan. Record the sowing before checking it; the forecast below is for the planned date.</p>}
+      <div className="grid gap-8 lg:grid-cols-[20rem_1fr]">
+        {view.stand.start.fact ? <CheckPanel view={view} watch={watch} /> : <div />}
+        <Outlook view={view} watch={watch} />
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,38 @@
+import { useMemo } from 'react'
+import { findCrop } from '../core/plants/crops'
+import { dayNumber } from '../core/foundations/day'
+import type { Bed, Stand } from '../core/garden/schema'
+import { latest } from '../core/garden/timeline'
+import type { StandCase } from '../core/season/forecast'
+import { useGarden } from './garden'
+import { nextStand, standCaseOf } from './season'
+
+export type StandView = {
+  stand: Stand
+  bed: Bed
+  standCase: StandCase
+  /** What follows in the ground: the crop, when, and how it is established. */
+  next: { stand: Stand; plantingDay: number; establishment: 'transplant' | 'seed'; name: string } | null
+}
+
+/** A stand with its bed and what follows it; null when the id leads nowhere. */
+export function useStand(standId: string | undefined): StandView | null {
+  const { data } = useGarden()
+  return useMemo(() => {
+    const stand = data.stands.find((item) => item.id === standId)
+    const standCase = stand && standCaseOf(data, stand)
+    if (!stand || !standCase) return null
+    const following = nextStand(data, stand)
+    const start = following && latest(following.start)
+    const next =
+      following && start
+        ? {
+            stand: following,
+            plantingDay: dayNumber(start.date),
+            establishment: following.content.kind === 'crop' ? following.content.establishment : ('seed' as const),
+            name: following.content.kind === 'crop' ? (findCrop(following.content.cropId)?.name ?? following.content.cropId) : 'the next cover',
+          }
+        : null
+    return { stand, bed: standCase.bed, standCase, next }
+  }, [data, standId])
+}
