@@ -1,7 +1,7 @@
 /** Unit tests run as native ES modules; the swc transform only strips types. */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/src', '<rootDir>/server', '<rootDir>/scripts'],
+  roots: ['<rootDir>/src', '<rootDir>/server'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   setupFiles: ['fake-indexeddb/auto'],
   transform: {

@@ -50,7 +50,7 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
         underStandId: null,
         content: { kind: 'crop', cropId: crop.id, establishment: crop.establishment },
         start: deed(row.from, { covering: null, passes: null, components: [], note: '' }),
-        end: deed(row.until, { method: 'harvest' as const, note: '' }),
+        end: deed(row.until, { method: 'harvest' as const, passes: 1, note: '' }),
       }
     }
     const components = Object.entries(row.cover).map(([speciesId, share], i): Component => ({ speciesId, share, germination: 0.88, grams: row.grams?.[i] ?? null }))
@@ -59,7 +59,7 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
       underStandId: row.under ?? null,
       content: { kind: 'cover', components: components.map((part) => ({ ...part, grams: null })), purposes: row.purposes ?? ['mass'] },
       start: deed(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
-      end: row.end ? deed(row.end[0], { method: row.end[1], note: '' }) : { plan: null, fact: null },
+      end: row.end ? deed(row.end[0], { method: row.end[1], passes: 1, note: '' }) : { plan: null, fact: null },
     }
   })
 }

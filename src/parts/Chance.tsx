@@ -2,7 +2,7 @@ import { chanceText } from './format'
 
 /** A chance as a woven bar of ten picks and in words. */
 export function Chance({ share }: { share: number }) {
-  const picks = Math.round(share * 10)
+  const picks = Math.floor(share * 10 + 0.25)
   return (
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
       <svg width={62} height={12} aria-hidden="true">

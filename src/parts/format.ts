@@ -32,7 +32,8 @@ export function datedText({ text, days }: DatedText): string {
   return text.replace(/\{(\d)\}/g, (_, index) => shortDate(days[Number(index)]))
 }
 
-export const percent = (share: number) => `${Math.round(share * 100)} %`
+/** `45 %`, with a space that does not break. */
+export const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 
 /** A chance in words a grower would use: never 0 or 100. */
 export function chanceText(share: number): string {
@@ -63,7 +64,7 @@ export function rate(gM2: number, units: Units): string {
 
 /** Dry matter per ground, g m⁻² inside. */
 export function dryMatter(gM2: number, units: Units): string {
-  return units === 'imperial' ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)} lb/acre` : `${digits(gM2 / 100, 1)} t/ha`
+  return units === 'imperial' ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)} lb/acre` : `${(gM2 / 100).toLocaleString(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 })} t/ha`
 }
 
 /** Nitrogen per ground, g m⁻² inside. */

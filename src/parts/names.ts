@@ -10,12 +10,16 @@ export function standName(stand: Stand): string {
   return names.map((name, i) => (i === 0 ? name : name.toLowerCase())).join(' with ')
 }
 
-/** Plant group of the leading species of a cover. */
-export function leadGroup(stand: Stand): PlantGroup {
-  if (stand.content.kind !== 'cover') return 'broadleaf'
+/** The species with the largest share of a cover; the one whose stages are told. */
+function leadSpecies(stand: Stand) {
+  if (stand.content.kind !== 'cover') return null
   const lead = [...stand.content.components].sort((a, b) => b.share - a.share)[0]
-  return findSpecies(lead.speciesId)?.group ?? 'broadleaf'
+  return findSpecies(lead.speciesId)
 }
+
+export const leadGroup = (stand: Stand): PlantGroup => leadSpecies(stand)?.group ?? 'broadleaf'
+
+export const leadName = (stand: Stand): string => leadSpecies(stand)?.name.toLowerCase() ?? 'cover'
 
 /** Where a stand is in its life. */
 export function standState(stand: Stand): 'planned' | 'growing' | 'ended' {

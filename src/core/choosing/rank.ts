@@ -37,7 +37,7 @@ export type Candidate = {
   /** Chance of a living cover that is dead and plantable by the planting day. */
   chance: number
   score: number
-  ending: { method: EndingOption['method']; name: string; startDay: number; latestSafeDay: number | null }
+  ending: { method: EndingOption['method']; passes: number; name: string; startDay: number; latestSafeDay: number | null }
   purposes: { id: PurposeId; amount: Spread; chanceOfGoal: number }[]
   firstFlower: DateSpread
   covered30: DateSpread
@@ -135,8 +135,7 @@ function judge(plant: Species, sowDay: number, question: ChooseQuestion, ensembl
   if (winter) return reject('winter', 0.35, winter.text, ...winter.days)
 
   const endings = compareEndings(run, ensemble, bed, question.areaM2, question.tools, target, Math.max(question.today, sowDay), stepDays)
-  const open = endings.filter((option) => option.obstacle === null && option.bestStartDay !== null)
-  const best = open.sort((a, b) => b.chance - a.chance || (b.bestStartDay ?? 0) - (a.bestStartDay ?? 0))[0]
+  const best = preferredEnding(endings)
   const flower = dateSpread(stageDays(run, 0, 61))
   if (!best || best.chance < REJECT_BELOW) {
     const chance = best?.chance ?? 0
@@ -146,6 +145,14 @@ function judge(plant: Species, sowDay: number, question: ChooseQuestion, ensembl
       : reject('cannot be ended', 0.4 + 0.3 * chance, `Not dead in time with your tools: it does not reach ${stage} before {0}. Best chance ${Math.round(chance * 100)} %.`, target.plantingDay)
   }
   return { verdict: 'candidate', candidate: candidateOf(plant, sowDay, question, run, best, established, covered30, flower) }
+}
+
+/** The ending that leaves the cover standing longest among the safe ones; the most certain one where none is safe. */
+function preferredEnding(endings: EndingOption[]): EndingOption | undefined {
+  const open = endings.filter((option) => option.obstacle === null && option.bestStartDay !== null)
+  const safe = open.filter((option) => option.chance >= SAFE_CHANCE)
+  if (safe.length > 0) return safe.reduce((a, b) => ((b.latestSafeDay ?? -1) > (a.latestSafeDay ?? -1) ? b : a))
+  return open.length > 0 ? open.reduce((a, b) => (b.chance > a.chance ? b : a)) : undefined
 }
 
 /** Rejects covers that winter takes too early, or does not treat as wished; null when winter is no hindrance. */
@@ -194,7 +201,7 @@ function candidateOf(plant: Species, sowDay: number, question: ChooseQuestion, r
     sowDay,
     chance,
     score: (worth / (weights || 1)) * (0.35 + 0.65 * chance),
-    ending: { method: best.method, name: best.name, startDay: endDay, latestSafeDay: best.latestSafeDay },
+    ending: { method: best.method, passes: best.passes, name: best.name, startDay: endDay, latestSafeDay: best.latestSafeDay },
     purposes,
     firstFlower: flower,
     covered30,

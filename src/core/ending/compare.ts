@@ -14,7 +14,7 @@ export type Target = { plantingDay: number; establishment: 'transplant' | 'seed'
 export type EndingOption = {
   method: EndMethod['id']
   name: string
-  passes: 1 | 2
+  passes: number
   /** Why it cannot be done here, or null. */
   obstacle: string | null
   /** Best start day found and its chance of dead, waited and plantable on the planting day. */
@@ -39,7 +39,10 @@ export type EndingOption = {
 /** Chance a grower can rely on. */
 export const SAFE_CHANCE = 0.8
 
-const CANDIDATES: { id: EndMethod['id']; passes: 1 | 2 }[] = [
+/** Below this chance a way is shown as not worth planning. */
+const HOPELESS = 0.03
+
+const CANDIDATES: { id: EndMethod['id']; passes: number }[] = [
   { id: 'chop', passes: 1 },
   { id: 'chop', passes: 2 },
   { id: 'crimp', passes: 1 },
@@ -89,10 +92,10 @@ function judge(method: EndMethod, run: StandRun, ensemble: WeatherEnsemble, area
     name: setup.passes === 2 ? `${method.name}, twice` : method.name,
     passes: setup.passes,
     obstacle,
-    bestStartDay: start?.day ?? null,
+    bestStartDay: start && chance > HOPELESS ? start.day : null,
     chance: start?.chance ?? 0,
     latestSafeDay: method.id === 'winter-kill' ? null : (safe?.day ?? null),
-    days: start ? spreadOf(endings.map((ending) => ending.deadDay - start.day)) : null,
+    days: start && chance > HOPELESS ? spreadOf(endings.map((ending) => ending.deadDay - start.day)) : null,
     survivors,
     minutes: method.id === 'winter-kill' ? 0 : method.minutesPerM2 * areaM2 * setup.passes + byHand,
     mulchG,

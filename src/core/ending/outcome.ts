@@ -53,7 +53,7 @@ function varied(share: number, member: number): number {
 }
 
 /** Tarps are laid on flattened growth when something to flatten with is owned; otherwise on the standing crop. */
-export type EndingSetup = { passes: 1 | 2; flattened: boolean; target: number }
+export type EndingSetup = { passes: number; flattened: boolean; target: number }
 
 /**
  * One member's outcome of a method started on `startDay`: the share of plants alive, weighted by mass over the
@@ -76,8 +76,8 @@ export function endingOf(method: EndMethod['id'], run: StandRun, ensemble: Weath
 
   const table = method === 'crimp' ? crimpSurvival : chopSurvival
   const onePass = varied(mean((component) => table(classOf(component), bbchOf(component))), member)
-  const survival = setup.passes === 2 ? onePass * SECOND_PASS : onePass
-  const lastPass = startDay + (setup.passes === 2 ? 7 : 0)
+  const survival = onePass * SECOND_PASS ** (setup.passes - 1)
+  const lastPass = startDay + 7 * (setup.passes - 1)
   const dead = survival - HAND_FINISH_SHARE <= setup.target
   return { survival, deadDay: dead ? doseDay(ensemble, member, lastPass, BROWNING_CD[method], 0) : NaN }
 }

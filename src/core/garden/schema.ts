@@ -111,6 +111,8 @@ export type EndMethodId = z.infer<typeof endMethodId>
 const ending = z.object({
   date: isoDay,
   method: endMethodId,
+  /** How often it is done, a week apart; 1 for what is done once. */
+  passes: z.number().int().min(1).max(4),
   note: z.string().max(2000),
 })
 export type EndDetails = z.infer<typeof ending>

@@ -82,7 +82,7 @@ function mostly(days: Float64Array): Spread | null {
 function deadDay(input: GateInput, endDay: number, member: number): number {
   const { end, standing, ensemble, establishment, flattened } = input
   if (end.method === 'harvest') return endDay
-  return endingOf(end.method, standing, ensemble, member, endDay, { passes: 1, flattened, target: DEAD_SHARE[establishment] }).deadDay
+  return endingOf(end.method, standing, ensemble, member, endDay, { passes: end.passes, flattened, target: DEAD_SHARE[establishment] }).deadDay
 }
 
 function tieUpDays({ ended }: GateInput, endDay: number): Float64Array {

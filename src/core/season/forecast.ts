@@ -62,7 +62,7 @@ function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: bool
   })
   const end = latest(stand.end)
   if (end && withEnd) {
-    const event = endEvent(end.method, dayNumber(end.date), nextStartDay, ensemble)
+    const event = endEvent(end, dayNumber(end.date), nextStartDay, ensemble)
     if (event) events.push(event)
   }
   if (nextStartDay !== null && withEnd) events.push({ day: nextStartDay, kind: 'end', survival: () => 0 })
@@ -98,7 +98,7 @@ function endedSpread(standCase: StandCase, standing: StandRun | null, ensemble: 
   const end = latest(standCase.stand.end)
   if (!end || end.method === 'harvest' || !standing) return null
   const { method } = end
-  const setup = { passes: 1 as const, flattened: true, target: DEAD_SHARE.transplant }
+  const setup = { passes: end.passes, flattened: true, target: DEAD_SHARE.transplant }
   return spreadOf(Float64Array.from({ length: standing.members }, (_, member) => endingOf(method, standing, ensemble, member, dayNumber(end.date), setup).deadDay))
 }
 

@@ -7,7 +7,7 @@ const HARDENING_PER_C = 0.009
 /** Share of the gap to no hardiness closed per day per °C above 10 °C (judgement, 0.01–0.03). */
 const SOFTENING_PER_C = 0.018
 /** Width of the kill curve, °C (judgement, 0.6–1.5). */
-const KILL_WIDTH_C = 0.9
+const KILL_WIDTH_C = 0.7
 
 /** Temperature of the growing point, °C: between air and soil, closer to the soil under snow. */
 export function crownTemperature(tMinC: number, soilC: number, snowMm: number, p: SpeciesParameters): number {

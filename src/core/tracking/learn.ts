@@ -1,6 +1,6 @@
 import { mixSeed, randomStream } from '../foundations/random'
 import type { StandRun } from '../stand/kernel'
-import { TRAIT_SPREAD, type MemberTraits } from '../stand/traits'
+import type { MemberTraits } from '../stand/traits'
 
 /** One look at a stand in core terms: day number, BBCH, cover 0–1, height m; null where not judged. */
 export type Look = { day: number; bbch: number | null; cover: number | null; heightM: number | null }
@@ -35,28 +35,41 @@ export function memberWeights(run: StandRun, lead: number, looks: readonly Look[
 /** Effective number of members behind a set of weights that sum to 1. */
 export const effectiveMembers = (weights: Float64Array) => 1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
 
-/** Share of a trait's spread added as jitter when members are drawn again (Liu and West 2001, shrinkage left out). */
-const JITTER = 0.3
+/** Width of the smoothing when members are drawn again, as a share of their own spread (Liu and West 2001). */
+const SMOOTHING = 0.3
 
-/** Draws members again by weight (systematic resampling) and jitters their traits. */
-export function resampleTraits(traits: MemberTraits, weights: Float64Array, seed: number): MemberTraits {
+/** Which old member each new one is drawn from (systematic resampling). */
+function systematicPicks(weights: Float64Array, start: number): number[] {
   const members = weights.length
-  const random = randomStream(mixSeed(seed, 0x4e5a))
   const picks: number[] = []
   let cumulative = weights[0]
   let source = 0
-  const start = random.uniform() / members
   for (let member = 0; member < members; member++) {
-    const target = start + member / members
+    const target = (start + member) / members
     while (cumulative < target && source < members - 1) cumulative += weights[++source]
     picks.push(source)
   }
-  const logJitter = (values: Float64Array, sd: number) => Float64Array.from(picks, (pick) => values[pick] * Math.exp(JITTER * sd * random.normal()))
+  return picks
+}
+
+/** Values drawn again with a jitter whose width is made good by shrinking towards the mean, so that spread is kept. */
+function smoothed(values: ArrayLike<number>, picks: readonly number[], normal: () => number): Float64Array {
+  const mean = picks.reduce((sum, pick) => sum + values[pick], 0) / picks.length
+  const variance = picks.reduce((sum, pick) => sum + (values[pick] - mean) ** 2, 0) / picks.length
+  const shrink = Math.sqrt(1 - SMOOTHING * SMOOTHING)
+  return Float64Array.from(picks, (pick) => mean + shrink * (values[pick] - mean) + SMOOTHING * Math.sqrt(variance) * normal())
+}
+
+/** Draws members again by weight; traits are jittered so that no two are alike. */
+export function resampleTraits(traits: MemberTraits, weights: Float64Array, seed: number): MemberTraits {
+  const random = randomStream(mixSeed(seed, 0x4e5a))
+  const picks = systematicPicks(weights, random.uniform())
+  const onLogs = (values: Float64Array) => smoothed(values.map(Math.log), picks, random.normal).map(Math.exp)
   return {
-    development: logJitter(traits.development, TRAIT_SPREAD.development),
-    growth: logJitter(traits.growth, TRAIT_SPREAD.growth),
-    emergence: logJitter(traits.emergence, TRAIT_SPREAD.emergence),
-    hardinessC: Float64Array.from(picks, (pick) => traits.hardinessC[pick] + JITTER * TRAIT_SPREAD.hardinessC * random.normal()),
+    development: onLogs(traits.development),
+    growth: onLogs(traits.growth),
+    emergence: onLogs(traits.emergence),
+    hardinessC: smoothed(traits.hardinessC, picks, random.normal),
   }
 }
 

@@ -76,7 +76,7 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   ].filter(Boolean)
   const remove = () =>
     void commit(`Removed ${standName(stand).toLowerCase()}`, [{ table: 'stands', remove: stand.id }, ...checks.map((check) => ({ table: 'checks' as const, remove: check.id }))])
-  const clear = () => void commit(`Cleared ${standName(stand).toLowerCase()}`, [{ table: 'stands', put: { ...stand, end: { ...stand.end, fact: { date: stand.end.plan?.date ?? stand.start.fact?.date ?? '', method: 'harvest', note: '' } } } }])
+  const clear = () => void commit(`Cleared ${standName(stand).toLowerCase()}`, [{ table: 'stands', put: { ...stand, end: { ...stand.end, fact: { date: stand.end.plan?.date ?? stand.start.fact?.date ?? '', method: 'harvest', passes: 1, note: '' } } } }])
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 py-3">
       {stand.content.kind === 'cover' ? <Swatch groups={groupsOf(stand.content.components)} /> : <span className="h-6 w-12 bg-base-300" aria-hidden="true" />}

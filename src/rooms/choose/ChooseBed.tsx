@@ -1,4 +1,5 @@
 import type { Bed } from '../../core/garden/schema'
+import type { BedWindow } from '../../core/garden/windows'
 import { partAreaM2 } from '../../core/garden/area'
 import { PURPOSES } from '../../core/choosing/purposes'
 import { CROPS, findCrop } from '../../core/plants/crops'
@@ -11,14 +12,14 @@ import { useChoose, type ChooseForm } from './useChoose'
 
 /** Choosing a cover for one bed: the window on the left, what fits it on the right. */
 export function ChooseBed({ bed, day }: { bed: Bed; day: number }) {
-  const { data } = useGarden()
+  const { data, today } = useGarden()
   const { window, next, form, change, problems, answer, choose, asked } = useChoose(bed, day)
   return (
     <section className="py-3">
       <h1>
         Choose a cover for {bed.label} <span className="quiet font-sans text-base font-normal">{area(partAreaM2(bed, { kind: 'whole' }), data.garden.units)}</span>
       </h1>
-      <p className="mt-1">{window ? windowText(window, next ? (next.content.kind === 'crop' ? (findCrop(next.content.cropId)?.name ?? '') : 'the next cover') : null) : 'This bed is not bare then. You can still ask what would fit.'}</p>
+      <p className="mt-1">{window ? windowText(window, today, next ? (next.content.kind === 'crop' ? (findCrop(next.content.cropId)?.name.toLowerCase() ?? '') : 'the next cover') : null) : 'This bed is not bare then. You can still ask what would fit.'}</p>
       <div className="mt-4 grid gap-8 lg:grid-cols-[19rem_1fr]">
         <Question form={form} change={change} problems={problems} />
         <div>
@@ -31,9 +32,11 @@ export function ChooseBed({ bed, day }: { bed: Bed; day: number }) {
   )
 }
 
-function windowText(window: { freeFromDay: number; neededByDay: number; nextStandId: string | null }, next: string | null): string {
-  const weeks = Math.round((window.neededByDay - window.freeFromDay) / 7)
-  return window.nextStandId ? `Bare ${longDate(window.freeFromDay)} to ${longDate(window.neededByDay)}, ${weeks} weeks, then ${next}.` : `Bare from ${longDate(window.freeFromDay)}; nothing is planned after it.`
+function windowText(window: BedWindow, today: number, next: string | null): string {
+  const from = window.freeFromDay <= today ? 'Bare now' : `Bare from ${longDate(window.freeFromDay)}`
+  if (!window.nextStandId) return `${from}; nothing is planned after it.`
+  const weeks = Math.round((window.neededByDay - Math.max(today, window.freeFromDay)) / 7)
+  return `${from}, for ${weeks} weeks, until ${next} on ${longDate(window.neededByDay)}.`
 }
 
 const MOST_PURPOSES = 2

@@ -13,6 +13,9 @@ import { useEngine } from '../../state/useEngine'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 
+/** How far back a bare window is followed to its start. */
+const LOOK_BACK_DAYS = 400
+
 /** The question as the grower fills it in; dates are ISO text and may be unfinished. */
 export type ChooseForm = { freeFrom: string; neededBy: string; cropId: string; establishment: 'transplant' | 'seed'; purposes: PurposeId[]; winter: WinterWish }
 
@@ -47,7 +50,7 @@ export function useChoose(bed: Bed, day: number) {
   const navigate = useNavigate()
   const commit = useCommit()
   const horizon = spec.startDay + spec.days
-  const window = useMemo(() => windowAt(bareWindows(bed, data.stands, today - 7, horizon), day), [bed, data.stands, today, horizon, day])
+  const window = useMemo(() => windowAt(bareWindows(bed, data.stands, today - LOOK_BACK_DAYS, horizon), day), [bed, data.stands, today, horizon, day])
   const next = data.stands.find((stand) => stand.id === window?.nextStandId)
   const draftName = `choose ${bed.id} ${window?.freeFromDay ?? day}`
   const draft = useAppSelector((state) => state.session.drafts[draftName]) as ChooseForm | undefined
@@ -81,7 +84,7 @@ export function useChoose(bed: Bed, day: number) {
       id: newId('stand'), gardenId: data.garden.id, bedId: bed.id, part: { kind: 'whole' }, underStandId: null, cuts: [], note: '',
       content: { kind: 'cover', components: [component], purposes: form.purposes },
       start: { plan: { date: isoDate(candidate.sowDay), covering: 'raked', passes: 2, components: [], note: '' }, fact: null },
-      end: { plan: { date: isoDate(Math.max(candidate.ending.latestSafeDay ?? candidate.ending.startDay, candidate.sowDay + 1)), method: candidate.ending.method, note: '' }, fact: null },
+      end: { plan: { date: isoDate(Math.max(candidate.ending.latestSafeDay ?? candidate.ending.startDay, candidate.sowDay + 1)), method: candidate.ending.method, passes: candidate.ending.passes, note: '' }, fact: null },
     }
     const stored = await commit(`Planned ${plant.name.toLowerCase()} in ${bed.label}`, [{ table: 'stands', put: stand }])
     if (!stored.ok) return

@@ -88,6 +88,14 @@ function RecordEnd({ form, change, problem, onRecord }: { form: EndForm; change:
             ))}
           </select>
         </Field>
+        {(form.method === 'chop' || form.method === 'crimp') && (
+          <Field label="Passes">
+            <select className="select" value={form.passes} onChange={(event) => change({ passes: Number(event.target.value) })}>
+              <option value={1}>once</option>
+              <option value={2}>twice, a week apart</option>
+            </select>
+          </Field>
+        )}
         <Field label="Done on" error={problem}>
           <input type="date" className="input" value={form.doneOn} onChange={(event) => change({ doneOn: event.target.value })} />
         </Field>

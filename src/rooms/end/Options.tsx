@@ -8,7 +8,7 @@ import { Chance } from '../../parts/Chance'
 import { dryMatter, minutes, percent, shortDate, type Units } from '../../parts/format'
 import { Why } from '../../parts/Why'
 
-type Props = { options: EndingOption[]; today: number; units: Units; planned: EndDetails | null; onPlan: (method: EndingOption['method'], day: number) => void }
+type Props = { options: EndingOption[]; today: number; units: Units; planned: EndDetails | null; onPlan: (method: EndingOption['method'], passes: number, day: number) => void }
 
 /** The ways of ending, side by side, most certain first; those that cannot be done say why. */
 export function Options({ options, today, units, planned, onPlan }: Props) {
@@ -17,17 +17,16 @@ export function Options({ options, today, units, planned, onPlan }: Props) {
   return (
     <>
       <div className="mt-3 overflow-x-auto">
-        <table className="table" data-testid="endings">
+        <table className="table table-sm" data-testid="endings">
           <thead>
             <tr>
               <th>Way</th>
               <th>Latest safe start</th>
-              <th>Dead and plantable in time</th>
+              <th>Dead and plantable in time, by start day</th>
               <th>Days until dead</th>
               <th>Stand again</th>
               <th>Work</th>
               <th>Mulch left</th>
-              <th>Chance by start day</th>
               <th />
             </tr>
           </thead>
@@ -61,18 +60,19 @@ export function Options({ options, today, units, planned, onPlan }: Props) {
 }
 
 function Row({ option, today, units, planned, onPlan }: { option: EndingOption; today: number } & Pick<Props, 'units' | 'planned' | 'onPlan'>) {
-  const isPlanned = planned?.method === option.method && (option.passes === 1 || option.method !== 'chop')
+  const isPlanned = planned?.method === option.method && planned.passes === option.passes
   const start = option.latestSafeDay ?? option.bestStartDay
   return (
     <tr>
-      <td>
+      <td className="min-w-72">
         <strong>{option.name}</strong>
-        <div className="quiet text-sm">{option.needs.join(', ')}</div>
         <div className="text-sm">{option.risk}</div>
+        <div className="quiet text-sm">Needs {option.needs.join(', ')}.</div>
       </td>
       <td className="whitespace-nowrap font-semibold">{option.method === 'winter-kill' ? '–' : option.latestSafeDay === null ? 'none' : option.latestSafeDay <= today ? 'today' : shortDate(option.latestSafeDay)}</td>
       <td>
         <Chance share={option.chance} />
+        <StartStrip option={option} today={today} />
       </td>
       <td className="whitespace-nowrap">{option.days ? `${Math.round(option.days.mid)} (${Math.round(option.days.low)}–${Math.round(option.days.high)})` : '–'}</td>
       <td>{option.survivors ? percent(option.survivors.mid) : '–'}</td>
@@ -82,12 +82,9 @@ function Row({ option, today, units, planned, onPlan }: { option: EndingOption; 
         <div className="quiet text-sm">holds {percent(option.weedsHeld)} of weeds</div>
       </td>
       <td>
-        <StartStrip option={option} today={today} />
-      </td>
-      <td>
-        {start !== null && option.passes === 1 && (
-          <button className="btn btn-sm" onClick={() => onPlan(option.method, start)} aria-label={`Plan ${option.name}`}>
-            {isPlanned && planned && dayNumber(planned.date) === start ? 'Planned' : 'Plan the end'}
+        {start !== null && (
+          <button className="btn btn-sm" onClick={() => onPlan(option.method, option.passes, start)} aria-label={`Plan ${option.name}`}>
+            {isPlanned && planned && dayNumber(planned.date) === start ? 'Planned' : 'Plan'}
           </button>
         )}
       </td>

@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine } from '../../state/useEngine'
 import type { StandView } from '../../state/useStand'
 
-export type EndForm = { plantingDate: string; establishment: 'transplant' | 'seed'; doneOn: string; method: Exclude<EndMethodId, 'harvest'>; note: string }
+export type EndForm = { plantingDate: string; establishment: 'transplant' | 'seed'; doneOn: string; method: Exclude<EndMethodId, 'harvest'>; passes: number; note: string }
 
 /** Days ahead looked at when nothing is planned to follow. */
 const OPEN_END_DAYS = 60
@@ -43,6 +43,7 @@ export function useEnd(view: StandView) {
     establishment: next?.establishment ?? 'transplant',
     doneOn: stand.end.fact?.date ?? isoDate(today),
     method: known && known.method !== 'harvest' ? known.method : 'chop',
+    passes: known?.passes ?? 1,
     note: stand.end.fact?.note ?? '',
   }
   const change = (part: Partial<EndForm>) => dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
@@ -65,15 +66,15 @@ export function useEnd(view: StandView) {
   }, [plantingDay, today, horizon, spec, standCase, form.establishment, data.garden])
   const options = useEngine('compare', args)
 
-  const plan = (method: EndForm['method'], day: number) =>
+  const plan = (method: EndForm['method'], passes: number, day: number) =>
     commit(`Planned to ${method === 'winter-kill' ? 'let the winter end' : method} ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, end: { ...stand.end, plan: { date: isoDate(Math.max(day, sownDay + 1)), method, note: '' } } } },
+      { table: 'stands', put: { ...stand, end: { ...stand.end, plan: { date: isoDate(Math.max(day, sownDay + 1)), method, passes, note: '' } } } },
     ])
 
   async function record() {
     if (problems.doneOn) return
     const stored = await commit(`Recorded the end of ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, end: { ...stand.end, fact: { date: form.doneOn, method: form.method, note: form.note } } } },
+      { table: 'stands', put: { ...stand, end: { ...stand.end, fact: { date: form.doneOn, method: form.method, passes: form.passes, note: form.note } } } },
     ])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))

@@ -50,7 +50,7 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
           id: newId('stand'), gardenId: data.garden.id, bedId: value.bedId, part: { kind: 'whole' }, underStandId: null, cuts: [], note: '',
           content: { kind: 'crop', cropId: crop.id, establishment: value.establishment },
           start: { plan: start, fact: value.standing ? start : null },
-          end: { plan: { date: value.until, method: 'harvest', note: '' }, fact: null },
+          end: { plan: { date: value.until, method: 'harvest', passes: 1, note: '' }, fact: null },
         },
       },
     ])

@@ -83,7 +83,7 @@ function Gap({ window, entry, loom, layout, width, todayY }: RegionProps & { win
   const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, loom.firstDay)) / 7)
   if (!clip || weeks < NAMED_GAP_WEEKS) return null
   const lines = width >= 72 ? [`${weeks} wk bare`] : [`${weeks} wk`, 'bare']
-  const placed = placeLabel(lines, clip.top, clip.bottom, todayY)
+  const placed = placeLabel(lines, clip.top, clip.bottom, todayY, false) ?? placeLabel([`${weeks} wk`], clip.top, clip.bottom, todayY)
   const open = window.neededByDay > loom.today
   const name = `${entry.bed.label}: bare ${weeks} weeks, ${shortDate(window.freeFromDay)} to ${shortDate(window.neededByDay)}`
   return (

@@ -1,5 +1,6 @@
 import { bandOn } from '../../core/season/forecast'
 import { longDate, percent, shortDate } from '../../parts/format'
+import { Swatch } from '../../parts/Swatch'
 import { standWords } from './labels'
 import type { Spot } from './useCursor'
 
@@ -19,7 +20,33 @@ export function SpotLine({ spot, today, onOpen, onAdd }: { spot: Spot | null; to
           Add a crop
         </button>
       )}
+      <Legend />
     </div>
+  )
+}
+
+const GROUPS = [
+  ['grass', 'grass'],
+  ['legume', 'legume'],
+  ['broadleaf', 'broadleaf'],
+] as const
+
+/** The weaves of the three plant groups. */
+function Legend() {
+  return (
+    <ul className="quiet ml-auto flex items-center gap-4 text-xs" aria-label="Weaves">
+      {GROUPS.map(([group, name]) => (
+        <li key={group} className="flex items-center gap-1.5">
+          <Swatch groups={[group]} size={1.5} /> {name}
+        </li>
+      ))}
+      <li className="flex items-center gap-1.5">
+        <svg width={11} height={12} aria-hidden="true">
+          <path d="M5.5 1L9.5 6L5.5 11L1.5 6Z" fill="var(--color-accent)" stroke="currentColor" />
+        </svg>
+        first flower or pollen
+      </li>
+    </ul>
   )
 }
 

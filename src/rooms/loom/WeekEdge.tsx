@@ -1,4 +1,4 @@
-import { monthOf } from '../../core/foundations/day'
+import { monthOf, yearOf } from '../../core/foundations/day'
 import { LOOM_WEEKS } from '../../state/season'
 import { monthName } from '../../parts/format'
 import { yOfDay, type LoomLayout } from './layout'
@@ -21,6 +21,11 @@ export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
           <text x={0} y={top + 14} fontSize={13} fill="currentColor" fontFamily="var(--font-display)" fontWeight={600}>
             {monthName(day)}
           </text>
+          {(monthOf(day) === 0 || day === loom.firstDay) && (
+            <text x={0} y={top + 27} fontSize={10.5} fill="currentColor" opacity={0.8}>
+              {yearOf(day)}
+            </text>
+          )}
         </g>
       ))}
       {loom.outlook?.slice(0, LOOM_WEEKS).map((week, i) => {

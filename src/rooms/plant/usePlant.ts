@@ -64,8 +64,8 @@ export function usePlant(view: StandView) {
     const until = isoDate(dayNumber(form.doneOn) + crop.daysInBed)
     const planted: Stand =
       next && next.stand.content.kind === 'crop' && !next.stand.start.fact
-        ? { ...next.stand, content, start: { ...next.stand.start, fact }, end: { ...next.stand.end, plan: { date: next.stand.end.plan && next.stand.end.plan.date > form.doneOn ? next.stand.end.plan.date : until, method: 'harvest', note: '' } } }
-        : { id: newId('stand'), gardenId: data.garden.id, bedId: view.bed.id, part: stand.part, underStandId: null, cuts: [], note: '', content, start: { plan: null, fact }, end: { plan: { date: until, method: 'harvest', note: '' }, fact: null } }
+        ? { ...next.stand, content, start: { ...next.stand.start, fact }, end: { ...next.stand.end, plan: { date: next.stand.end.plan && next.stand.end.plan.date > form.doneOn ? next.stand.end.plan.date : until, method: 'harvest', passes: 1, note: '' } } }
+        : { id: newId('stand'), gardenId: data.garden.id, bedId: view.bed.id, part: stand.part, underStandId: null, cuts: [], note: '', content, start: { plan: null, fact }, end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, fact: null } }
     const stored = await commit(`Planted ${crop.name.toLowerCase()} in ${view.bed.label}`, [{ table: 'stands', put: planted }])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))

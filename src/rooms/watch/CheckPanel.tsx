@@ -2,7 +2,7 @@ import { dayNumber } from '../../core/foundations/day'
 import { stageName, stagesOf } from '../../core/stand/stage'
 import { Field } from '../../parts/Field'
 import { longDate, percent } from '../../parts/format'
-import { leadGroup } from '../../parts/names'
+import { leadGroup, leadName } from '../../parts/names'
 import type { StandView } from '../../state/useStand'
 import type { useWatch } from './useWatch'
 
@@ -11,10 +11,11 @@ export function CheckPanel({ view, watch }: { view: StandView; watch: ReturnType
   const { form, save, checks, remove } = watch
   const group = leadGroup(view.stand)
   const { errors } = form.formState
+  const mix = view.stand.content.kind === 'cover' && view.stand.content.components.length > 1
   return (
     <div>
       <form className="flex flex-col gap-3" onSubmit={(event) => void save(event)} noValidate aria-label="Check">
-        <Field label="Stage" error={errors.stage?.message}>
+        <Field label={mix ? `Stage of the ${leadName(view.stand)}` : 'Stage'} error={errors.stage?.message}>
           <select className="select w-full" {...form.register('stage')}>
             <option value="">not judged</option>
             {stagesOf(group).map((stage) => (

@@ -4,7 +4,7 @@ import { stageName } from '../../core/stand/stage'
 import type { DateChange } from '../../core/tracking/change'
 import { BandsChart } from '../../parts/BandsChart'
 import { dateSpreadText, dryMatter, longDate, nitrogen, percent, shortDate } from '../../parts/format'
-import { leadGroup } from '../../parts/names'
+import { leadGroup, leadName } from '../../parts/names'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
@@ -42,7 +42,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
         </p>
       )}
       <BandsChart bands={cover} untilDay={until} today={today} name="Green cover" unit="%" scale={100} max={100} points={checks.flatMap((check) => (check.cover === null ? [] : [{ day: dayNumber(check.date), value: check.cover }]))} />
-      <Stages forecast={forecast.value} group={group} today={today} />
+      <Stages forecast={forecast.value} group={group} today={today} species={view.stand.content.kind === 'cover' && view.stand.content.components.length > 1 ? leadName(view.stand) : null} />
     </div>
   )
 }
@@ -66,12 +66,12 @@ function ChangeSentence({ change, checkedOn, group }: { change: DateChange | nul
   )
 }
 
-function Stages({ forecast, group, today }: { forecast: StandForecast; group: Parameters<typeof stageName>[1]; today: number }) {
+function Stages({ forecast, group, today, species }: { forecast: StandForecast; group: Parameters<typeof stageName>[1]; today: number; species: string | null }) {
   return (
-    <table className="table mt-3 w-auto" data-testid="stages">
+    <table className="table table-sm mt-3 w-auto" data-testid="stages">
       <thead>
         <tr>
-          <th>Stage</th>
+          <th>{species ? `Stage of the ${species}` : 'Stage'}</th>
           <th>BBCH</th>
           <th>Middle date</th>
           <th>8 in 10 years between</th>

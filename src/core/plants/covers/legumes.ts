@@ -39,7 +39,7 @@ export const legumes: Species[] = [
     endingClass: 'pea', inoculantGroup: 'pea and vetch', flowerValue: 1, rootPower: 1, cautions: [],
     parameters: {
       ...viningLegume, emergenceCd: 115, t31Cd: 300, t51Cd: 520, t61Cd: 640, t65Cd: 70, t69Cd: 170, t71Cd: 180, t75Cd: 300, t85Cd: 450, t89Cd: 600,
-      vernalDays: 0, vernalFloor: 1, photoLowH: 8, photoFullH: 15, photoFloor: 0.55, leafCm2: 6.5, leafGrowthPerCd: 0.0088, lightUseGMj: 2.0,
+      vernalDays: 0, vernalFloor: 1, photoLowH: 8, photoFullH: 15, photoFloor: 0.55, leafCm2: 6.5, leafGrowthPerCd: 0.0112, lightUseGMj: 2.0,
       lt50TenderC: -4, lt50HardyC: -7, crownSoilShare: 0.25, heightM: 1.0, drillKgHa: 110, thousandSeedG: 190,
     },
     sources: nitrogenSources,
@@ -50,7 +50,7 @@ export const legumes: Species[] = [
     endingClass: 'pea', inoculantGroup: 'pea and vetch', flowerValue: 1, rootPower: 1, cautions: [],
     parameters: {
       ...viningLegume, emergenceCd: 115, t31Cd: 330, t51Cd: 570, t61Cd: 700, t65Cd: 70, t69Cd: 170, t71Cd: 180, t75Cd: 300, t85Cd: 450, t89Cd: 600,
-      vernalDays: 20, vernalFloor: 0.5, photoLowH: 8, photoFullH: 15, photoFloor: 0.25, leafCm2: 4.8, leafGrowthPerCd: 0.0085, lightUseGMj: 1.7,
+      vernalDays: 20, vernalFloor: 0.5, photoLowH: 8, photoFullH: 15, photoFloor: 0.25, leafCm2: 4.8, leafGrowthPerCd: 0.0095, lightUseGMj: 1.7,
       lt50HardyC: -13, crownSoilShare: 0.4, heightM: 1.1, drillKgHa: 80, thousandSeedG: 130,
     },
     sources: nitrogenSources,
@@ -62,7 +62,7 @@ export const legumes: Species[] = [
     cautions: ['Raw beans harm people with favism (G6PD deficiency).'],
     parameters: {
       ...viningLegume, emergenceCd: 150, emergenceBaseC: 1, t31Cd: 280, t51Cd: 480, t61Cd: 600, t65Cd: 100, t69Cd: 280, t71Cd: 220, t75Cd: 380, t85Cd: 600, t89Cd: 820,
-      vernalDays: 0, vernalFloor: 1, photoFloor: 0.5, leafCm2: 12, leafGrowthPerCd: 0.0082, extinction: 0.6, lightUseGMj: 2.0,
+      vernalDays: 0, vernalFloor: 1, photoFloor: 0.5, leafCm2: 12, leafGrowthPerCd: 0.0105, extinction: 0.6, lightUseGMj: 2.0,
       lt50HardyC: -9, crownSoilShare: 0.3, heightM: 1.2, drillKgHa: 160, thousandSeedG: 420,
     },
     sources: nitrogenSources,
