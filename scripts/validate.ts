@@ -60,6 +60,11 @@ function residueRows() {
   const later = valuesOn(rye, rye.residueG, end + 49)
   numberRow('rye residue, Maryland: mass lost in 7 weeks', ratio(start.map((value, i) => value - later[i]), start), 15, 40, '%')
   numberRow('rye residue, Maryland: net nitrogen in 4 weeks', spreadOf(valuesOn(rye, rye.releasedG, end + 28).map((value, i) => 10 * (value - valuesOn(rye, rye.releasedG, end)[i]))), -60, 0, 'kg/ha')
+  const soft = killed('hairy-vetch', '2025-09-20')
+  const base = valuesOn(soft, soft.residueG, end)
+  const rest = valuesOn(soft, soft.residueG, end + 35)
+  numberRow('vetch residue, Maryland: mass lost in 5 weeks', ratio(base.map((value, i) => value - rest[i]), base), 35, 65, '%')
+  numberRow('vetch residue, Maryland: net nitrogen in 5 weeks', spreadOf(valuesOn(soft, soft.releasedG, end + 35).map((value, i) => 10 * (value - valuesOn(soft, soft.releasedG, end)[i]))), 15, 90, 'kg/ha')
 }
 residueRows()
 

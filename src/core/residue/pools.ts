@@ -43,8 +43,8 @@ export function decayDay(pools: ResiduePools, soilC: number, wetness: number): n
   if (mass < 0.01) return 0
   const nitrogen = pools.nitrogen[0] + pools.nitrogen[1] + pools.nitrogen[2]
   const carbonRatio = (CARBON_SHARE * mass) / Math.max(1e-6, nitrogen)
-  const cnFactor = Math.min(1, Math.exp((-0.693 * (carbonRatio - 25)) / 35))
-  const rate = warmth(soilC) * (0.25 + 0.75 * wetness) * cnFactor * SURFACE_CONTACT
+  const cnFactor = Math.min(1, Math.exp((-0.693 * (carbonRatio - 25)) / 25))
+  const rate = warmth(soilC) * (0.15 + 0.7 * wetness) * cnFactor * SURFACE_CONTACT
   let lost = 0
   for (let i = 0; i < 3; i++) {
     const share = 1 - Math.exp(-LOSS_PER_DAY[i] * rate)
@@ -52,7 +52,7 @@ export function decayDay(pools: ResiduePools, soilC: number, wetness: number): n
     const nitrogenLoss = pools.nitrogen[i] * share
     pools.mass[i] -= massLoss
     pools.nitrogen[i] -= nitrogenLoss
-    pools.netReleasedG += nitrogenLoss - (massLoss * CARBON_SHARE * MICROBE_EFFICIENCY * 0.4) / MICROBE_CN
+    pools.netReleasedG += nitrogenLoss - (massLoss * CARBON_SHARE * MICROBE_EFFICIENCY) / MICROBE_CN
     lost += massLoss
   }
   return lost

@@ -11,7 +11,7 @@ export const broadleaves: Species[] = [
     endingClass: 'buckwheat', flowerValue: 3, rootPower: 0, allelopathic: false,
     cautions: ['Ripens seed within weeks of flowering. Cut it before the seed turns brown.'],
     parameters: {
-      ...softBroadleaf, emergenceCd: 60, emergenceBaseC: 6, t31Cd: 110, t51Cd: 250, t61Cd: 375, t65Cd: 90, t69Cd: 350, t71Cd: 170, t75Cd: 260, t85Cd: 420, t89Cd: 620,
+      ...softBroadleaf, emergenceCd: 54, emergenceBaseC: 6, t31Cd: 110, t51Cd: 250, t61Cd: 375, t65Cd: 90, t69Cd: 350, t71Cd: 170, t75Cd: 260, t85Cd: 420, t89Cd: 620,
       developBaseC: 6, developOptLowC: 24, developOptHighC: 30, developMaxC: 40, photoFloor: 1,
       leafCm2: 3.0, leafGrowthPerCd: 0.014, specificLeafM2G: 0.03, growBaseC: 6, growOptLowC: 18, growOptHighC: 28, growMaxC: 38,
       lt50TenderC: -1, lt50HardyC: -1.5, crownSoilShare: 0, heatC: 38, heightM: 0.8, drillKgHa: 60, thousandSeedG: 27,

@@ -1,0 +1,33 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { openDemo } from './helpers'
+
+const ROOMS = {
+  loom: '/',
+  'choose, list': '/choose',
+  choose: '/choose/marlpit-lane-P3',
+  'sow, list': '/sow',
+  sow: '/sow/marlpit-lane-stand-03',
+  watch: '/watch/marlpit-lane-stand-01',
+  end: '/end/marlpit-lane-stand-01',
+  plant: '/plant/marlpit-lane-stand-01',
+  bed: '/bed/marlpit-lane-L1',
+  garden: '/garden',
+  start: '/start',
+}
+
+for (const theme of ['light', 'dark'] as const)
+  test(`axe finds nothing in any room, ${theme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' })
+    await openDemo(page, 'marlpit-lane')
+    for (const [name, path] of Object.entries(ROOMS)) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      if (name === 'choose') await expect(page.getByTestId('candidates')).toBeVisible({ timeout: 60_000 })
+      if (name === 'end') await expect(page.getByTestId('endings')).toBeVisible({ timeout: 60_000 })
+      if (name === 'plant') await expect(page.getByTestId('gates')).toBeVisible({ timeout: 60_000 })
+      if (name === 'watch') await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(violations.map(({ id, nodes }) => `${name}: ${id} at ${nodes.map((node) => node.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([])
+    }
+  })

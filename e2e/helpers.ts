@@ -1,0 +1,35 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Waits until every strip of the loom has been computed. */
+export async function woven(page: Page) {
+  await expect(page.getByTestId('loom')).toBeVisible()
+  await expect(page.getByText(/weaving, \d+ left/)).toHaveCount(0, { timeout: 60_000 })
+}
+
+export async function openDemo(page: Page, name: 'marlpit-lane' | 'harrier-point') {
+  await page.goto(`/demo/${name}`)
+  await page.waitForURL((url) => url.pathname === '/')
+  await woven(page)
+}
+
+/** Steps the demo clock by weeks. */
+export async function stepWeeks(page: Page, weeks: number) {
+  const clock = page.getByRole('group', { name: 'Clock' })
+  for (let i = 0; i < weeks; i++) {
+    const before = await page.getByTestId('today').textContent()
+    await clock.getByRole('button', { name: '+ week' }).click()
+    await expect(page.getByTestId('today')).not.toHaveText(before ?? '')
+  }
+}
+
+/** ISO date shown by the clock. */
+export async function todayOf(page: Page): Promise<string> {
+  return (await page.getByTestId('today').getAttribute('datetime')) ?? ''
+}
+
+/** Grams as a number from a text like `246 g` or `2.1 kg`. */
+export function gramsIn(text: string | null): number {
+  const match = /([\d.,]+)\s*(kg|g)/.exec(text ?? '')
+  if (!match) return NaN
+  return Number(match[1].replace(',', '')) * (match[2] === 'kg' ? 1000 : 1)
+}
