@@ -31,13 +31,14 @@ async function sow(page: Page, species: string) {
 }
 
 async function check(page: Page) {
-  const row = page.getByTestId('stages').getByRole('row').nth(2)
-  const before = await row.textContent()
+  const stages = page.getByTestId('stages')
+  await expect(stages).toBeVisible({ timeout: 60_000 })
+  const before = await stages.textContent()
   await page.getByLabel(/^Stage/).selectOption({ index: 2 })
   await page.getByLabel('Green cover, %').fill('30')
   await page.getByRole('button', { name: 'Check', exact: true }).click()
   await expect(page.getByTestId('change')).toContainText(/After the check of|is in the forecast/, { timeout: 60_000 })
-  await expect(row).not.toHaveText(before ?? '')
+  await expect(stages).not.toHaveText(before ?? '')
 }
 
 async function end(page: Page) {
@@ -103,6 +104,7 @@ test('a sowing draft survives a reload, and undo takes back a plan', async ({ pa
 
   await page.goto('/bed/marlpit-lane-L3')
   const entries = page.getByRole('listitem').filter({ has: page.getByRole('heading') })
+  await expect(entries.first()).toBeVisible()
   const count = await entries.count()
   await entries.last().getByRole('button', { name: 'Remove' }).click()
   await expect(entries).toHaveCount(count - 1)

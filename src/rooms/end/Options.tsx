@@ -27,7 +27,9 @@ export function Options({ options, today, units, planned, onPlan }: Props) {
               <th>Stand again</th>
               <th>Work</th>
               <th>Mulch left</th>
-              <th />
+              <th>
+                <span className="sr-only">Plan it</span>
+              </th>
             </tr>
           </thead>
           <tbody>

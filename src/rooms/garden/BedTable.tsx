@@ -30,7 +30,9 @@ export function BedTable() {
               <th>Soil</th>
               <th>Fertility</th>
               <th>Shade</th>
-              <th />
+              <th>
+                <span className="sr-only">Edit</span>
+              </th>
             </tr>
           </thead>
           <tbody>
