@@ -1,22 +1,92 @@
 /** The house rules: which folder may import which. See ARCHITECTURE.md. */
-const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from: { path: from, pathNot: '\\.test\\.' }, to })
+const forbid = (name, from, to, comment) => ({
+  name,
+  severity: 'error',
+  comment,
+  from: { path: from, pathNot: '\\.test\\.' },
+  to,
+})
 const inside = (names) => `^src/(${names})/`
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
-    forbid('core-knows-nothing-above', '^src/core/', { path: ['^src/(?!core/)', '^server/', 'node_modules/(react|dexie|@reduxjs|comlink|express)'] }, 'The core is pure computation.'),
-    forbid('foundations-at-the-bottom', '^src/core/foundations/', { path: '^src/core/(?!foundations/)' }, 'Foundations import nothing else of the core.'),
-    forbid('garden-above-foundations', '^src/core/garden/', { path: '^src/core/(?!foundations/|garden/)' }, 'Garden types stand on foundations only.'),
-    forbid('site-below-plants', '^src/core/site/', { path: '^src/core/(?!foundations/|garden/|site/)' }, 'Site knows no plants.'),
-    forbid('plants-below-stand', '^src/core/plants/', { path: '^src/core/(?!foundations/|garden/|site/|plants/)' }, 'Plants know no stands.'),
-    forbid('residue-below-stand', '^src/core/residue/', { path: '^src/core/(?!foundations/|garden/|site/|plants/|residue/)' }, 'Residue is stepped by the stand.'),
-    forbid('stand-below-questions', '^src/core/stand/', { path: '^src/core/(?!foundations/|garden/|site/|plants/|residue/|stand/)' }, 'The stand knows no questions.'),
-    forbid('data-to-core', inside('data|workers|demo'), { path: inside('app|state|rooms|parts') }, 'Data, workers and demo stand on the core.'),
-    forbid('state-below-rooms', inside('state'), { path: inside('app|rooms|parts') }, 'State knows no rooms.'),
-    forbid('parts-below-rooms', inside('parts'), { path: inside('app|rooms|data') }, 'Parts draw; they do not store.'),
+    forbid(
+      'core-knows-nothing-above',
+      '^src/core/',
+      { path: ['^src/(?!core/)', '^server/', 'node_modules/(react|dexie|@reduxjs|comlink|express)'] },
+      'The core is pure computation.',
+    ),
+    forbid(
+      'foundations-at-the-bottom',
+      '^src/core/foundations/',
+      { path: '^src/core/(?!foundations/)' },
+      'Foundations import nothing else of the core.',
+    ),
+    forbid(
+      'garden-above-foundations',
+      '^src/core/garden/',
+      { path: '^src/core/(?!foundations/|garden/)' },
+      'Garden types stand on foundations only.',
+    ),
+    forbid(
+      'site-below-plants',
+      '^src/core/site/',
+      { path: '^src/core/(?!foundations/|garden/|site/)' },
+      'Site knows no plants.',
+    ),
+    forbid(
+      'plants-below-stand',
+      '^src/core/plants/',
+      { path: '^src/core/(?!foundations/|garden/|site/|plants/)' },
+      'Plants know no stands.',
+    ),
+    forbid(
+      'residue-below-stand',
+      '^src/core/residue/',
+      { path: '^src/core/(?!foundations/|garden/|site/|plants/|residue/)' },
+      'Residue is stepped by the stand.',
+    ),
+    forbid(
+      'stand-below-questions',
+      '^src/core/stand/',
+      { path: '^src/core/(?!foundations/|garden/|site/|plants/|residue/|stand/)' },
+      'The stand knows no questions.',
+    ),
+    forbid(
+      'data-to-core',
+      inside('data|workers|demo'),
+      { path: inside('app|state|rooms|parts') },
+      'Data, workers and demo stand on the core.',
+    ),
+    forbid(
+      'state-below-rooms',
+      inside('state'),
+      { path: inside('app|rooms|parts') },
+      'State knows no rooms.',
+    ),
+    forbid(
+      'parts-below-rooms',
+      inside('parts'),
+      { path: inside('app|rooms|data') },
+      'Parts draw; they do not store.',
+    ),
     forbid('rooms-below-app', inside('rooms'), { path: inside('app|demo') }, 'Rooms know no shell.'),
-    { name: 'no-room-to-room', severity: 'error', from: { path: '^src/rooms/([^/]+)/' }, to: { path: '^src/rooms/', pathNot: '^src/rooms/$1/' } },
-    forbid('server-on-core-and-demo', '^server/', { path: '^src/(?!core/|demo/)' }, 'The server stands on core and demo.'),
+    {
+      name: 'no-room-to-room',
+      severity: 'error',
+      from: { path: '^src/rooms/([^/]+)/' },
+      to: { path: '^src/rooms/', pathNot: '^src/rooms/$1/' },
+    },
+    forbid(
+      'server-on-core-and-demo',
+      '^server/',
+      { path: '^src/(?!core/|demo/)' },
+      'The server stands on core and demo.',
+    ),
   ],
-  options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, doNotFollow: { path: 'node_modules' } },
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    doNotFollow: { path: 'node_modules' },
+  },
 }

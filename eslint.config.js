@@ -27,5 +27,17 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['scripts/**/*.mjs', '*.cjs', '*.js'], languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'writable', setTimeout: 'readonly', URL: 'readonly', fetch: 'readonly' } } },
+  {
+    files: ['scripts/**/*.mjs', '*.cjs', '*.js'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        module: 'writable',
+        setTimeout: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+      },
+    },
+  },
 )

@@ -2,7 +2,9 @@ import { defineConfig } from '@playwright/test'
 import { existsSync } from 'node:fs'
 
 const port = Number(process.env.KILIM_TEST_PORT ?? 4317)
-const chromium = process.env.CHROMIUM_PATH ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path))
+const chromium =
+  process.env.CHROMIUM_PATH ??
+  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path))
 
 export default defineConfig({
   testDir: 'e2e',
@@ -20,7 +22,15 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: chromium,
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
   webServer: {

@@ -28,6 +28,14 @@ for (const theme of ['light', 'dark'] as const)
       if (name === 'plant') await expect(page.getByTestId('gates')).toBeVisible({ timeout: 60_000 })
       if (name === 'watch') await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
       const { violations } = await new AxeBuilder({ page }).analyze()
-      expect(violations.map(({ id, nodes }) => `${name}: ${id} at ${nodes.map((node) => node.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([])
+      expect(
+        violations.map(
+          ({ id, nodes }) =>
+            `${name}: ${id} at ${nodes
+              .map((node) => node.target.join(' '))
+              .slice(0, 3)
+              .join(', ')}`,
+        ),
+      ).toEqual([])
     }
   })

@@ -4,13 +4,19 @@ import { openDemo, woven } from './helpers'
 
 async function exportGarden(page: Page): Promise<string> {
   await page.goto('/garden')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export this garden' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export this garden' }).click(),
+  ])
   return readFileSync(await download.path(), 'utf8')
 }
 
 const withoutTime = (text: string) => text.replace(/"exportedAt": "[^"]*"/, '')
 
-test('export, import into an empty browser, export again: the same bytes but for the time', async ({ page, browser }, info) => {
+test('export, import into an empty browser, export again: the same bytes but for the time', async ({
+  page,
+  browser,
+}, info) => {
   await openDemo(page, 'harrier-point')
   const first = await exportGarden(page)
   const file = info.outputPath('garden.json')
@@ -23,9 +29,13 @@ test('export, import into an empty browser, export again: the same bytes but for
   expect(withoutTime(await exportGarden(other))).toBe(withoutTime(first))
 })
 
-test('broken, foreign and inconsistent files are refused with the place and the fix, and nothing changes', async ({ page }, info) => {
+test('broken, foreign and inconsistent files are refused with the place and the fix, and nothing changes', async ({
+  page,
+}, info) => {
   await openDemo(page, 'harrier-point')
-  const good = JSON.parse(await exportGarden(page)) as { data: { beds: { lengthM: number }[]; stands: { bedId: string }[] } }
+  const good = JSON.parse(await exportGarden(page)) as {
+    data: { beds: { lengthM: number }[]; stands: { bedId: string }[] }
+  }
   const before = withoutTime(await exportGarden(page))
   const refuse = async (name: string, text: string, message: RegExp) => {
     const file = info.outputPath(name)
@@ -86,7 +96,8 @@ test('a full disk is said, and what was stored stays', async ({ page }) => {
   await page.addInitScript(() => {
     const put = IDBObjectStore.prototype.put
     IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
-      if ((window as unknown as { diskFull?: boolean }).diskFull) throw new DOMException('full', 'QuotaExceededError')
+      if ((window as unknown as { diskFull?: boolean }).diskFull)
+        throw new DOMException('full', 'QuotaExceededError')
       return put.apply(this, args)
     }
   })

@@ -6,7 +6,10 @@ test('the first visit opens Marlpit Lane: 14 beds and 60 weeks fit 1280 × 800',
   await woven(page)
   await expect(page.getByRole('heading', { name: 'Marlpit Lane' })).toBeVisible()
   await expect(page.locator('canvas')).toHaveCount(14)
-  const size = await page.evaluate(() => ({ wide: document.documentElement.scrollWidth, tall: document.documentElement.scrollHeight }))
+  const size = await page.evaluate(() => ({
+    wide: document.documentElement.scrollWidth,
+    tall: document.documentElement.scrollHeight,
+  }))
   expect(size.wide).toBeLessThanOrEqual(1280)
   expect(size.tall).toBeLessThanOrEqual(830)
 })
@@ -16,12 +19,27 @@ test('no label is clipped, overlapped or crossed by today’s line', async ({ pa
   const faults = await page.evaluate(() => {
     const sheet = document.querySelector('.loom-sheet')!.getBoundingClientRect()
     const line = document.querySelector('.loom-today')!.getBoundingClientRect()
-    const boxes = [...document.querySelectorAll('.loom-label')].map((label) => ({ text: label.textContent, box: label.getBoundingClientRect(), column: label.parentElement!.parentElement!.getBoundingClientRect() }))
+    const boxes = [...document.querySelectorAll('.loom-label')].map((label) => ({
+      text: label.textContent,
+      box: label.getBoundingClientRect(),
+      column: label.parentElement!.parentElement!.getBoundingClientRect(),
+    }))
     return boxes.flatMap(({ text, box, column }, i) => [
       ...(box.bottom > line.top && box.top < line.bottom ? [`${text} crosses today`] : []),
       ...(box.top < sheet.top - 1 || box.bottom > sheet.bottom + 1 ? [`${text} leaves the sheet`] : []),
-      ...(box.left < column.left - 4 || box.right > column.right + 4 ? [`${text} is wider than its bed`] : []),
-      ...boxes.slice(i + 1).filter((other) => other.box.left < box.right && box.left < other.box.right && other.box.top < box.bottom - 1 && box.top < other.box.bottom - 1).map((other) => `${text} over ${other.text}`),
+      ...(box.left < column.left - 4 || box.right > column.right + 4
+        ? [`${text} is wider than its bed`]
+        : []),
+      ...boxes
+        .slice(i + 1)
+        .filter(
+          (other) =>
+            other.box.left < box.right &&
+            box.left < other.box.right &&
+            other.box.top < box.bottom - 1 &&
+            box.top < other.box.bottom - 1,
+        )
+        .map((other) => `${text} over ${other.text}`),
     ])
   })
   expect(faults).toEqual([])

@@ -1,10 +1,19 @@
 import { expect, test, type Page } from '@playwright/test'
 import { gramsIn, openDemo, stepWeeks, todayOf, woven } from './helpers'
 
-type Walk = { garden: 'marlpit-lane' | 'harrier-point'; bed: string; nextCrop: string; weeksToEnd: number; weeksToPlant: number }
+type Walk = {
+  garden: 'marlpit-lane' | 'harrier-point'
+  bed: string
+  nextCrop: string
+  weeksToEnd: number
+  weeksToPlant: number
+}
 
 async function choose(page: Page, { bed, nextCrop }: Walk): Promise<string> {
-  await page.getByRole('link', { name: new RegExp(`^${bed}: bare .* Choose a cover`) }).first().click()
+  await page
+    .getByRole('link', { name: new RegExp(`^${bed}: bare .* Choose a cover`) })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { name: new RegExp(`Choose a cover for ${bed}`) })).toBeVisible()
   await expect(page.getByLabel('Next crop')).toHaveValue(nextCrop)
   const first = page.getByTestId('candidates').getByRole('listitem').first()
@@ -37,7 +46,9 @@ async function check(page: Page) {
   await page.getByLabel(/^Stage/).selectOption({ index: 2 })
   await page.getByLabel('Green cover, %').fill('30')
   await page.getByRole('button', { name: 'Check', exact: true }).click()
-  await expect(page.getByTestId('change')).toContainText(/After the check of|is in the forecast/, { timeout: 60_000 })
+  await expect(page.getByTestId('change')).toContainText(/After the check of|is in the forecast/, {
+    timeout: 60_000,
+  })
   await expect(stages).not.toHaveText(before ?? '')
 }
 
@@ -45,7 +56,8 @@ async function end(page: Page) {
   await page.getByRole('link', { name: 'End', exact: true }).last().click()
   const rows = page.getByTestId('endings').getByRole('row')
   await expect(rows).toHaveCount(6, { timeout: 60_000 })
-  for (const name of ['Chop and drop', 'Crimp', 'Black tarp', 'Winter-kill']) await expect(page.getByTestId('endings')).toContainText(name)
+  for (const name of ['Chop and drop', 'Crimp', 'Black tarp', 'Winter-kill'])
+    await expect(page.getByTestId('endings')).toContainText(name)
   await page.getByLabel('How').selectOption('tarp')
   await page.getByLabel('Done on').fill(await todayOf(page))
   await page.getByRole('button', { name: 'Record the end' }).click()
@@ -53,14 +65,19 @@ async function end(page: Page) {
 }
 
 async function plant(page: Page, { bed, weeksToPlant }: Walk) {
-  await expect(page.getByTestId('gates').getByRole('listitem').first()).toContainText('Dead', { timeout: 60_000 })
+  await expect(page.getByTestId('gates').getByRole('listitem').first()).toContainText('Dead', {
+    timeout: 60_000,
+  })
   await expect(page.getByTestId('ready')).toContainText('Ready')
   await stepWeeks(page, weeksToPlant)
   await page.getByLabel('Planted on').fill(await todayOf(page))
   await page.getByRole('button', { name: 'Record planting' }).click()
   await page.waitForURL((url) => url.pathname === '/')
   await woven(page)
-  await page.getByRole('button', { name: new RegExp(`^${bed}: .*, from .* to `) }).last().click()
+  await page
+    .getByRole('button', { name: new RegExp(`^${bed}: .*, from .* to `) })
+    .last()
+    .click()
   await expect(page.getByRole('heading', { name: `Bed ${bed}` })).toBeVisible()
 }
 
@@ -82,7 +99,9 @@ async function walk(page: Page, plan: Walk) {
   const entry = page.getByRole('listitem').filter({ hasText: species }).first()
   await expect(entry).toContainText('sown')
   await expect(entry).toContainText('ended by tarp')
-  await expect(page.getByText(/planted .*(before|after) the plan|planted \d|planted [A-Z0-9]/).first()).toBeVisible()
+  await expect(
+    page.getByText(/planted .*(before|after) the plan|planted \d|planted [A-Z0-9]/).first(),
+  ).toBeVisible()
 }
 
 test('one bed from a bare window to planted, Marlpit Lane', async ({ page }) => {
@@ -96,8 +115,14 @@ test('one bed from a bare window to planted, Harrier Point in the south', async 
 test('a sowing draft survives a reload, and undo takes back a plan', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto('/sow')
-  await page.getByRole('link', { name: /Buckwheat/ }).first().click()
-  await page.getByRole('textbox', { name: /Germination/ }).first().fill('61')
+  await page
+    .getByRole('link', { name: /Buckwheat/ })
+    .first()
+    .click()
+  await page
+    .getByRole('textbox', { name: /Germination/ })
+    .first()
+    .fill('61')
   await page.waitForTimeout(300)
   await page.reload()
   await expect(page.getByRole('textbox', { name: /Germination/ }).first()).toHaveValue('61')

@@ -30,7 +30,11 @@ if (step('build', 'build')) step('browser tests', 'e2e')
 const unit = readJson(unitResults)
 const browser = readJson(browserResults)
 const passed = (unit?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0)
-const failedTests = (unit?.numFailedTests ?? 0) + (unit?.numFailedTestSuites ?? 0) + (browser?.stats.unexpected ?? 0) + (browser?.stats.flaky ?? 0)
+const failedTests =
+  (unit?.numFailedTests ?? 0) +
+  (unit?.numFailedTestSuites ?? 0) +
+  (browser?.stats.unexpected ?? 0) +
+  (browser?.stats.flaky ?? 0)
 const failed = Math.max(failedTests, failedSteps)
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 && passed > 0 ? 0 : 1)

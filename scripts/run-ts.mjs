@@ -9,7 +9,12 @@ const outDir = join('node_modules', '.kilim-run')
 await build({
   configFile: false,
   logLevel: 'error',
-  build: { ssr: resolve(entry), outDir, emptyOutDir: true, rollupOptions: { output: { entryFileNames: 'run.mjs' } } },
+  build: {
+    ssr: resolve(entry),
+    outDir,
+    emptyOutDir: true,
+    rollupOptions: { output: { entryFileNames: 'run.mjs' } },
+  },
 })
 await import(pathToFileURL(resolve(outDir, 'run.mjs')).href)
 rmSync(outDir, { recursive: true, force: true })

@@ -24,7 +24,9 @@ if (major < 20) fail(`Kilim needs Node 20 or newer; this is ${process.version}.`
 if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== wanted) {
   console.log('Installing the packages …')
   if (!run('npm', ['install', '--no-audit', '--no-fund'], { PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' }))
-    fail('The packages could not be installed. Check that npm reaches its registry, then run the command again.')
+    fail(
+      'The packages could not be installed. Check that npm reaches its registry, then run the command again.',
+    )
   writeFileSync(stamp, wanted)
 }
 
@@ -32,7 +34,14 @@ if (process.argv.includes('--browser')) {
   const places = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].filter(Boolean)
   if (!places.some((path) => existsSync(path))) {
     console.log('Installing Chromium for the browser tests …')
-    const done = run('apt-get', ['update']) && run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })
-    if (!done) fail('No Chromium was found and apt could not install it. Install Chromium and set CHROMIUM_PATH to its path.')
+    const done =
+      run('apt-get', ['update']) &&
+      run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+        DEBIAN_FRONTEND: 'noninteractive',
+      })
+    if (!done)
+      fail(
+        'No Chromium was found and apt could not install it. Install Chromium and set CHROMIUM_PATH to its path.',
+      )
   }
 }

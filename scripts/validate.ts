@@ -17,57 +17,200 @@ function dateRow(what: string, days: Float64Array, from: string, to: string): nu
   return spread ? Math.round(spread.mid) : NaN
 }
 
-function numberRow(what: string, spread: Spread | number | null, low: number, high: number, unit: string): void {
+function numberRow(
+  what: string,
+  spread: Spread | number | null,
+  low: number,
+  high: number,
+  unit: string,
+): void {
   const value = typeof spread === 'number' ? spread : (spread?.mid ?? NaN)
-  rows.push({ what, expected: `${low}–${high} ${unit}`, got: value.toFixed(value < 10 ? 2 : 0), ok: value >= low && value <= high })
+  rows.push({
+    what,
+    expected: `${low}–${high} ${unit}`,
+    got: value.toFixed(value < 10 ? 2 : 0),
+    ok: value >= low && value <= high,
+  })
 }
 
 const { pennsylvania, maryland, alabama, netherlands, canterbury } = TEST_SITES
 const ratio = (a: Float64Array, b: Float64Array) => spreadOf(a.map((value, i) => (100 * value) / b[i]))
 
-function spring(name: string, { run }: ReturnType<typeof growStand>, stage: number, dates: [string, string], mass: [number, number], nitrogen: [number, number] | null) {
+function spring(
+  name: string,
+  { run }: ReturnType<typeof growStand>,
+  stage: number,
+  dates: [string, string],
+  mass: [number, number],
+  nitrogen: [number, number] | null,
+) {
   const day = dateRow(`${name}: BBCH ${stage}`, stageDays(run, 0, stage), ...dates)
   numberRow(`${name}: t/ha then`, (spreadOn(run, 'massG', day)?.mid ?? NaN) / 100, ...mass, 't/ha')
-  if (nitrogen) numberRow(`${name}: % N then`, ratio(valuesOn(run, run.nitrogenG, day), valuesOn(run, run.massG, day)), ...nitrogen, '%')
+  if (nitrogen)
+    numberRow(
+      `${name}: % N then`,
+      ratio(valuesOn(run, run.nitrogenG, day), valuesOn(run, run.massG, day)),
+      ...nitrogen,
+      '%',
+    )
   return { run, day }
 }
 
-spring('rye, Pennsylvania 25 Sep', growStand(pennsylvania, 'cereal-rye', '2025-09-25', { members }), 61, ['2026-05-18', '2026-06-05'], [5, 10], [0.9, 1.8])
-spring('vetch, Pennsylvania 1 Sep', growStand(pennsylvania, 'hairy-vetch', '2025-09-01', { members }), 65, ['2026-05-25', '2026-06-12'], [3.5, 7], [3, 4.2])
-const vetch = spring('vetch, Maryland 20 Sep', growStand(maryland, 'hairy-vetch', '2025-09-20', { members }), 65, ['2026-05-03', '2026-05-25'], [3.5, 6.5], null)
-numberRow('vetch, Maryland 20 Sep: kg N/ha then', (spreadOn(vetch.run, 'nitrogenG', vetch.day)?.mid ?? NaN) * 10, 110, 210, 'kg/ha')
-spring('crimson clover, Alabama 20 Oct', growStand(alabama, 'crimson-clover', '2025-10-20', { members }), 65, ['2026-03-25', '2026-04-20'], [3, 6.5], [2.2, 3.3])
-dateRow('rye, Canterbury 10 Apr: BBCH 61', stageDays(growStand(canterbury, 'cereal-rye', '2025-04-10', { members }).run, 0, 61), '2025-10-05', '2025-11-15')
+spring(
+  'rye, Pennsylvania 25 Sep',
+  growStand(pennsylvania, 'cereal-rye', '2025-09-25', { members }),
+  61,
+  ['2026-05-18', '2026-06-05'],
+  [5, 10],
+  [0.9, 1.8],
+)
+spring(
+  'vetch, Pennsylvania 1 Sep',
+  growStand(pennsylvania, 'hairy-vetch', '2025-09-01', { members }),
+  65,
+  ['2026-05-25', '2026-06-12'],
+  [3.5, 7],
+  [3, 4.2],
+)
+const vetch = spring(
+  'vetch, Maryland 20 Sep',
+  growStand(maryland, 'hairy-vetch', '2025-09-20', { members }),
+  65,
+  ['2026-05-03', '2026-05-25'],
+  [3.5, 6.5],
+  null,
+)
+numberRow(
+  'vetch, Maryland 20 Sep: kg N/ha then',
+  (spreadOn(vetch.run, 'nitrogenG', vetch.day)?.mid ?? NaN) * 10,
+  110,
+  210,
+  'kg/ha',
+)
+spring(
+  'crimson clover, Alabama 20 Oct',
+  growStand(alabama, 'crimson-clover', '2025-10-20', { members }),
+  65,
+  ['2026-03-25', '2026-04-20'],
+  [3, 6.5],
+  [2.2, 3.3],
+)
+dateRow(
+  'rye, Canterbury 10 Apr: BBCH 61',
+  stageDays(growStand(canterbury, 'cereal-rye', '2025-04-10', { members }).run, 0, 61),
+  '2025-10-05',
+  '2025-11-15',
+)
 
 const oats = growStand(pennsylvania, 'oats', '2025-08-20', { members, days: 220 }).run
-numberRow('oats, Pennsylvania 20 Aug: t/ha 15 Nov', (spreadOn(oats, 'massG', dayNumber('2025-11-15'))?.mid ?? NaN) / 100, 2, 5, 't/ha')
+numberRow(
+  'oats, Pennsylvania 20 Aug: t/ha 15 Nov',
+  (spreadOn(oats, 'massG', dayNumber('2025-11-15'))?.mid ?? NaN) / 100,
+  2,
+  5,
+  't/ha',
+)
 const alive = valuesOn(oats, oats.species[0].alive, dayNumber('2026-03-01'))
-numberRow('oats, Pennsylvania 20 Aug: dead by 1 Mar', 100 * shareOf(members, (m) => alive[m] <= 0.1), 90, 100, '%')
+numberRow(
+  'oats, Pennsylvania 20 Aug: dead by 1 Mar',
+  100 * shareOf(members, (m) => alive[m] <= 0.1),
+  90,
+  100,
+  '%',
+)
 
 const buckwheat = growStand(pennsylvania, 'buckwheat', '2025-07-01', { members, days: 80 })
-numberRow('buckwheat, Pennsylvania 1 Jul: days to flower', (dateSpread(stageDays(buckwheat.run, 0, 61)).spread?.mid ?? NaN) - buckwheat.sowDay, 25, 35, 'd')
-numberRow('buckwheat, Pennsylvania 1 Jul: t/ha at 45 d', (spreadOn(buckwheat.run, 'massG', buckwheat.sowDay + 45)?.mid ?? NaN) / 100, 2, 4.5, 't/ha')
+numberRow(
+  'buckwheat, Pennsylvania 1 Jul: days to flower',
+  (dateSpread(stageDays(buckwheat.run, 0, 61)).spread?.mid ?? NaN) - buckwheat.sowDay,
+  25,
+  35,
+  'd',
+)
+numberRow(
+  'buckwheat, Pennsylvania 1 Jul: t/ha at 45 d',
+  (spreadOn(buckwheat.run, 'massG', buckwheat.sowDay + 45)?.mid ?? NaN) / 100,
+  2,
+  4.5,
+  't/ha',
+)
 const sorghum = growStand(pennsylvania, 'sorghum-sudangrass', '2025-06-15', { members, days: 80 })
-numberRow('sorghum-sudangrass, Pennsylvania 15 Jun: t/ha at 60 d', (spreadOn(sorghum.run, 'massG', sorghum.sowDay + 60)?.mid ?? NaN) / 100, 4, 9, 't/ha')
+numberRow(
+  'sorghum-sudangrass, Pennsylvania 15 Jun: t/ha at 60 d',
+  (spreadOn(sorghum.run, 'massG', sorghum.sowDay + 60)?.mid ?? NaN) / 100,
+  4,
+  9,
+  't/ha',
+)
 const radish = growStand(netherlands, 'oilseed-radish', '2025-08-15', { members, days: 100 }).run
-numberRow('oilseed radish, Netherlands 15 Aug: t/ha 10 Nov', (spreadOn(radish, 'massG', dayNumber('2025-11-10'))?.mid ?? NaN) / 100, 2, 4.5, 't/ha')
+numberRow(
+  'oilseed radish, Netherlands 15 Aug: t/ha 10 Nov',
+  (spreadOn(radish, 'massG', dayNumber('2025-11-10'))?.mid ?? NaN) / 100,
+  2,
+  4.5,
+  't/ha',
+)
 
 function residueRows() {
   const end = dayNumber('2026-05-15')
-  const killed = (species: string, sown: string) => growStand(maryland, species, sown, { members, days: 330, events: [{ day: end, kind: 'end', survival: () => 0 }] }).run
+  const killed = (species: string, sown: string) =>
+    growStand(maryland, species, sown, {
+      members,
+      days: 330,
+      events: [{ day: end, kind: 'end', survival: () => 0 }],
+    }).run
   const rye = killed('cereal-rye', '2025-09-25')
   const start = valuesOn(rye, rye.residueG, end)
   const later = valuesOn(rye, rye.residueG, end + 49)
-  numberRow('rye residue, Maryland: mass lost in 7 weeks', ratio(start.map((value, i) => value - later[i]), start), 15, 40, '%')
-  numberRow('rye residue, Maryland: net nitrogen in 4 weeks', spreadOf(valuesOn(rye, rye.releasedG, end + 28).map((value, i) => 10 * (value - valuesOn(rye, rye.releasedG, end)[i]))), -60, 0, 'kg/ha')
+  numberRow(
+    'rye residue, Maryland: mass lost in 7 weeks',
+    ratio(
+      start.map((value, i) => value - later[i]),
+      start,
+    ),
+    15,
+    40,
+    '%',
+  )
+  numberRow(
+    'rye residue, Maryland: net nitrogen in 4 weeks',
+    spreadOf(
+      valuesOn(rye, rye.releasedG, end + 28).map(
+        (value, i) => 10 * (value - valuesOn(rye, rye.releasedG, end)[i]),
+      ),
+    ),
+    -60,
+    0,
+    'kg/ha',
+  )
   const soft = killed('hairy-vetch', '2025-09-20')
   const base = valuesOn(soft, soft.residueG, end)
   const rest = valuesOn(soft, soft.residueG, end + 35)
-  numberRow('vetch residue, Maryland: mass lost in 5 weeks', ratio(base.map((value, i) => value - rest[i]), base), 35, 65, '%')
-  numberRow('vetch residue, Maryland: net nitrogen in 5 weeks', spreadOf(valuesOn(soft, soft.releasedG, end + 35).map((value, i) => 10 * (value - valuesOn(soft, soft.releasedG, end)[i]))), 15, 90, 'kg/ha')
+  numberRow(
+    'vetch residue, Maryland: mass lost in 5 weeks',
+    ratio(
+      base.map((value, i) => value - rest[i]),
+      base,
+    ),
+    35,
+    65,
+    '%',
+  )
+  numberRow(
+    'vetch residue, Maryland: net nitrogen in 5 weeks',
+    spreadOf(
+      valuesOn(soft, soft.releasedG, end + 35).map(
+        (value, i) => 10 * (value - valuesOn(soft, soft.releasedG, end)[i]),
+      ),
+    ),
+    15,
+    90,
+    'kg/ha',
+  )
 }
 residueRows()
 
 console.log(`${members} members\n`)
-for (const { what, expected, got, ok } of rows) console.log(`${ok ? 'ok  ' : 'OUT '} ${what.padEnd(58)} expected ${expected.padEnd(26)} got ${got}`)
+for (const { what, expected, got, ok } of rows)
+  console.log(`${ok ? 'ok  ' : 'OUT '} ${what.padEnd(58)} expected ${expected.padEnd(26)} got ${got}`)
 console.log(`\n${rows.filter((row) => row.ok).length} of ${rows.length} within range`)

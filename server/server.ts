@@ -18,7 +18,13 @@ const app = express()
 app.use(
   helmet({
     contentSecurityPolicy: {
-      directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'", 'blob:'], upgradeInsecureRequests: null },
+      directives: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        upgradeInsecureRequests: null,
+      },
     },
   }),
 )
@@ -36,6 +42,10 @@ app.get('/{*path}', (_request, response) => {
 
 const server = app.listen(port, host, () => console.log(`Kilim is ready at http://${host}:${port}`))
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one, for example PORT=4311 npm run demo.` : error.message)
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken. Set PORT to another one, for example PORT=4311 npm run demo.`
+      : error.message,
+  )
   process.exit(1)
 })

@@ -12,7 +12,8 @@ export function DemoRoute() {
   const [message, setMessage] = useState<string | null>(null)
   useEffect(() => {
     openDemo(name, dispatch).then(
-      (outcome) => (outcome.ok ? navigate('/', { replace: true }) : setMessage(firstProblem(outcome.problems))),
+      (outcome) =>
+        outcome.ok ? navigate('/', { replace: true }) : setMessage(firstProblem(outcome.problems)),
       (error: unknown) => setMessage(firstProblem([storageProblem(error)])),
     )
   }, [name, dispatch, navigate])

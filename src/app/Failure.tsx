@@ -5,7 +5,10 @@ export function NotFound() {
     <section className="p-8">
       <h1>Nothing is here</h1>
       <p className="mt-2">
-        This address leads nowhere. <Link className="link" to="/">Back to the loom</Link>
+        This address leads nowhere.{' '}
+        <Link className="link" to="/">
+          Back to the loom
+        </Link>
       </p>
     </section>
   )
@@ -18,7 +21,8 @@ export function RouteFailure() {
     <main className="mx-auto max-w-xl p-8">
       <h1>This room stopped working</h1>
       <p className="mt-2" role="alert">
-        {error instanceof Error ? error.message : 'Something unexpected happened.'} What you recorded is stored and safe.
+        {error instanceof Error ? error.message : 'Something unexpected happened.'} What you recorded is
+        stored and safe.
       </p>
       <a className="btn btn-primary mt-4" href="/">
         Back to the loom

@@ -22,16 +22,30 @@ export function Shell() {
   return (
     <>
       <GardenProvider fallback={(state) => <Empty loading={state === 'loading'} />}>
-        <a href="#room" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-2">
+        <a
+          href="#room"
+          className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-2"
+        >
           Skip to the room
         </a>
         <header className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-2">
-          <Link to="/" className="font-display text-xl font-bold tracking-tight" aria-label="Kilim, to the loom">
+          <Link
+            to="/"
+            className="font-display text-xl font-bold tracking-tight"
+            aria-label="Kilim, to the loom"
+          >
             Kilim
           </Link>
           <nav aria-label="Rooms" className="flex flex-wrap gap-x-1">
             {ROOMS.map(([path, name]) => (
-              <NavLink key={path} to={path} end={path === '/'} className={({ isActive }) => `px-2 py-1 text-[0.95rem] ${isActive ? 'border-b-2 border-secondary font-semibold' : 'hover:underline'}`}>
+              <NavLink
+                key={path}
+                to={path}
+                end={path === '/'}
+                className={({ isActive }) =>
+                  `px-2 py-1 text-[0.95rem] ${isActive ? 'border-b-2 border-secondary font-semibold' : 'hover:underline'}`
+                }
+              >
                 {name}
               </NavLink>
             ))}
@@ -46,7 +60,11 @@ export function Shell() {
           <Outlet />
         </main>
       </GardenProvider>
-      <Toaster position="bottom-right" toastOptions={{ className: 'font-sans', duration: 5000 }} theme="light" />
+      <Toaster
+        position="bottom-right"
+        toastOptions={{ className: 'font-sans', duration: 5000 }}
+        theme="light"
+      />
     </>
   )
 }
@@ -92,16 +110,36 @@ function Tools() {
 
   return (
     <div className="flex gap-1">
-      <button className="btn btn-ghost btn-sm btn-square" aria-label="Undo" title="Undo (Ctrl+Z)" onClick={() => void undo('undo')}>
+      <button
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label="Undo"
+        title="Undo (Ctrl+Z)"
+        onClick={() => void undo('undo')}
+      >
         <Undo2 size={17} aria-hidden="true" />
       </button>
-      <button className="btn btn-ghost btn-sm btn-square" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" onClick={() => void undo('redo')}>
+      <button
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label="Redo"
+        title="Redo (Ctrl+Shift+Z)"
+        onClick={() => void undo('redo')}
+      >
         <Redo2 size={17} aria-hidden="true" />
       </button>
-      <button className="btn btn-ghost btn-sm btn-square" aria-label={`Theme: ${theme}. Change`} title={`Theme: ${theme}`} onClick={() => dispatch(themeChosen(NEXT_THEME[theme]))}>
+      <button
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label={`Theme: ${theme}. Change`}
+        title={`Theme: ${theme}`}
+        onClick={() => dispatch(themeChosen(NEXT_THEME[theme]))}
+      >
         <SunMoon size={17} aria-hidden="true" />
       </button>
-      <button className="btn btn-ghost btn-sm btn-square" aria-label="Keyboard shortcuts" title="Shortcuts (?)" onClick={() => setHelpOpen(true)}>
+      <button
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label="Keyboard shortcuts"
+        title="Shortcuts (?)"
+        onClick={() => setHelpOpen(true)}
+      >
         <Keyboard size={17} aria-hidden="true" />
       </button>
       <Shortcuts open={helpOpen} onClose={() => setHelpOpen(false)} />

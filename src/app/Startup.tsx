@@ -16,7 +16,13 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
       await persistSession(store, database)
       if (!store.getState().session.gardenId) await openDemo('marlpit-lane', store.dispatch)
     }
-    database.on('blocked', () => setState({ kind: 'failed', message: 'Another tab holds an older version of Kilim’s storage. Close the other Kilim tabs, then reload.' }))
+    database.on('blocked', () =>
+      setState({
+        kind: 'failed',
+        message:
+          'Another tab holds an older version of Kilim’s storage. Close the other Kilim tabs, then reload.',
+      }),
+    )
     open().then(
       () => setState({ kind: 'ready' }),
       (error: unknown) => setState({ kind: 'failed', message: firstProblem([storageProblem(error)]) }),
@@ -44,7 +50,8 @@ function useTheme() {
   useEffect(() => {
     const dark = matchMedia('(prefers-color-scheme: dark)')
     const apply = () => {
-      document.documentElement.dataset.theme = theme === 'dark' || (theme === 'system' && dark.matches) ? 'gall' : 'wool'
+      document.documentElement.dataset.theme =
+        theme === 'dark' || (theme === 'system' && dark.matches) ? 'gall' : 'wool'
     }
     apply()
     dark.addEventListener('change', apply)

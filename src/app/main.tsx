@@ -17,5 +17,7 @@ createRoot(document.getElementById('root')!).render(
 )
 
 if (import.meta.env.PROD && 'serviceWorker' in navigator) {
-  navigator.serviceWorker.register('/sw.js').catch((error: unknown) => console.warn('The app cannot be kept for use without a network', error))
+  navigator.serviceWorker
+    .register('/sw.js')
+    .catch((error: unknown) => console.warn('The app cannot be kept for use without a network', error))
 }

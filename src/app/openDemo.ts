@@ -9,7 +9,8 @@ import type { Store } from '../state/store'
 /** Opens a demo garden, storing it first if this browser does not have it yet. */
 export async function openDemo(name: string, dispatch: Store['dispatch']): Promise<Outcome<string>> {
   const make = DEMO_GARDENS[name]
-  if (!make) return failure({ path: 'name', code: 'unknown', message: 'There is no demo garden of this name.' })
+  if (!make)
+    return failure({ path: 'name', code: 'unknown', message: 'There is no demo garden of this name.' })
   const data = make()
   if (!(await database.gardens.get(data.garden.id))) {
     const stored = await commit(database, data.garden.id, `Open ${data.garden.name}`, gardenWrites(data))

@@ -1,7 +1,16 @@
-import { z } from 'zod'
+import type { z } from 'zod'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { standProblems } from '../core/garden/consistency'
-import { bed, check, garden, stand, type Bed, type Check, type Garden, type Stand } from '../core/garden/schema'
+import {
+  bed,
+  check,
+  garden,
+  stand,
+  type Bed,
+  type Check,
+  type Garden,
+  type Stand,
+} from '../core/garden/schema'
 import type { KilimDatabase, RecordChange, TableName, UndoEntry } from './database'
 import { problemsFromZod, storageProblem } from './problems'
 
@@ -41,36 +50,66 @@ async function applyAll(db: KilimDatabase, changes: RecordChange[], direction: '
  * Validates and stores a set of writes as one step with its undo entry, all or nothing. `label` is what the undo
  * button will say. Returns the entry's number.
  */
-export async function commit(db: KilimDatabase, gardenId: string, label: string, writes: readonly Write[]): Promise<Outcome<number>> {
+export async function commit(
+  db: KilimDatabase,
+  gardenId: string,
+  label: string,
+  writes: readonly Write[],
+): Promise<Outcome<number>> {
   const problems = problemsOf(writes)
   if (problems.length > 0) return failure(...problems)
   try {
-    const entryId = await db.transaction('rw', [...TABLES.map((name) => db.table(name)), db.undo], async () => {
-      const changes: RecordChange[] = []
-      for (const write of writes) {
-        const before = (await db.table(write.table).get(keyOf(write))) ?? null
-        changes.push({ table: write.table, key: keyOf(write), before, after: 'put' in write ? write.put : null })
-      }
-      await applyAll(db, changes, 'after')
-      await db.undo.where('gardenId').equals(gardenId).and((entry) => entry.undone === 1).delete()
-      const id = await db.undo.add({ gardenId, label, at: Date.now(), undone: 0, changes } as UndoEntry)
-      const all = await db.undo.where('gardenId').equals(gardenId).primaryKeys()
-      if (all.length > UNDO_DEPTH) await db.undo.bulkDelete(all.sort((a, b) => a - b).slice(0, all.length - UNDO_DEPTH))
-      return id
-    })
+    const entryId = await db.transaction(
+      'rw',
+      [...TABLES.map((name) => db.table(name)), db.undo],
+      async () => {
+        const changes: RecordChange[] = []
+        for (const write of writes) {
+          const before = (await db.table(write.table).get(keyOf(write))) ?? null
+          changes.push({
+            table: write.table,
+            key: keyOf(write),
+            before,
+            after: 'put' in write ? write.put : null,
+          })
+        }
+        await applyAll(db, changes, 'after')
+        await db.undo
+          .where('gardenId')
+          .equals(gardenId)
+          .and((entry) => entry.undone === 1)
+          .delete()
+        const id = await db.undo.add({ gardenId, label, at: Date.now(), undone: 0, changes } as UndoEntry)
+        const all = await db.undo.where('gardenId').equals(gardenId).primaryKeys()
+        if (all.length > UNDO_DEPTH)
+          await db.undo.bulkDelete(all.sort((a, b) => a - b).slice(0, all.length - UNDO_DEPTH))
+        return id
+      },
+    )
     return success(entryId)
   } catch (error) {
     return failure(storageProblem(error))
   }
 }
 
-async function step(db: KilimDatabase, gardenId: string, direction: 'undo' | 'redo'): Promise<Outcome<string | null>> {
+async function step(
+  db: KilimDatabase,
+  gardenId: string,
+  direction: 'undo' | 'redo',
+): Promise<Outcome<string | null>> {
   try {
     return await db.transaction('rw', [...TABLES.map((name) => db.table(name)), db.undo], async () => {
       const entries = await db.undo.where('gardenId').equals(gardenId).sortBy('id')
-      const entry = direction === 'undo' ? entries.filter((item) => item.undone === 0).at(-1) : entries.find((item) => item.undone === 1)
+      const entry =
+        direction === 'undo'
+          ? entries.filter((item) => item.undone === 0).at(-1)
+          : entries.find((item) => item.undone === 1)
       if (!entry) return success(null)
-      await applyAll(db, direction === 'undo' ? [...entry.changes].reverse() : entry.changes, direction === 'undo' ? 'before' : 'after')
+      await applyAll(
+        db,
+        direction === 'undo' ? [...entry.changes].reverse() : entry.changes,
+        direction === 'undo' ? 'before' : 'after',
+      )
       await db.undo.update(entry.id, { undone: direction === 'undo' ? 1 : 0 })
       return success(entry.label)
     })

@@ -15,7 +15,12 @@ export type TableName = 'gardens' | 'beds' | 'stands' | 'checks'
 type StoredRecord = Garden | Bed | Stand | Check
 
 /** A record before and after a change; null where it did not exist. */
-export type RecordChange = { table: TableName; key: string; before: StoredRecord | null; after: StoredRecord | null }
+export type RecordChange = {
+  table: TableName
+  key: string
+  before: StoredRecord | null
+  after: StoredRecord | null
+}
 
 /** A piece of persisted screen state: drafts, the demo clock, the theme. */
 type SessionEntry = { key: string; value: unknown }

@@ -8,14 +8,24 @@ import { problemsFromZod } from './problems'
 /** The name every garden file carries in its first field. */
 export const GARDEN_FILE_FORMAT = 'kilim-garden'
 
-const envelope = z.object({ format: z.literal(GARDEN_FILE_FORMAT), version: z.number().int(), exportedAt: z.string(), data: z.unknown() })
+const envelope = z.object({
+  format: z.literal(GARDEN_FILE_FORMAT),
+  version: z.number().int(),
+  exportedAt: z.string(),
+  data: z.unknown(),
+})
 
 const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
 
 /** One garden as JSON text. Records stand in order of id and fields in order of the schema, so equal gardens give equal bytes. */
 export function writeGardenFile(data: GardenData, exportedAt: string): string {
   const clean = gardenData.parse(data)
-  const sorted = { garden: clean.garden, beds: clean.beds.sort(byId), stands: clean.stands.sort(byId), checks: clean.checks.sort(byId) }
+  const sorted = {
+    garden: clean.garden,
+    beds: clean.beds.sort(byId),
+    stands: clean.stands.sort(byId),
+    checks: clean.checks.sort(byId),
+  }
   return `${JSON.stringify({ format: GARDEN_FILE_FORMAT, version: GARDEN_SCHEMA_VERSION, exportedAt, data: sorted }, null, 2)}\n`
 }
 
@@ -25,12 +35,25 @@ export function readGardenFile(text: string): Outcome<GardenData> {
   try {
     json = JSON.parse(text)
   } catch (error) {
-    return failure({ path: '', code: 'not-json', message: `The file is not readable JSON (${error instanceof Error ? error.message : 'broken'}). Choose a file that Kilim exported, or export it again.` })
+    return failure({
+      path: '',
+      code: 'not-json',
+      message: `The file is not readable JSON (${error instanceof Error ? error.message : 'broken'}). Choose a file that Kilim exported, or export it again.`,
+    })
   }
   const outer = envelope.safeParse(json)
-  if (!outer.success) return failure({ path: 'format', code: 'foreign', message: 'This is not a Kilim garden file. Choose a file that Kilim exported.' })
+  if (!outer.success)
+    return failure({
+      path: 'format',
+      code: 'foreign',
+      message: 'This is not a Kilim garden file. Choose a file that Kilim exported.',
+    })
   if (outer.data.version > GARDEN_SCHEMA_VERSION)
-    return failure({ path: 'version', code: 'newer', message: `The file was written by a newer Kilim (format ${outer.data.version}). Update Kilim, then import it.` })
+    return failure({
+      path: 'version',
+      code: 'newer',
+      message: `The file was written by a newer Kilim (format ${outer.data.version}). Update Kilim, then import it.`,
+    })
   const parsed = gardenData.safeParse(outer.data.data)
   if (!parsed.success) return failure(...problemsFromZod(parsed.error))
   const problems = gardenProblems(parsed.data)
@@ -49,5 +72,8 @@ export function gardenWrites(data: GardenData): Write[] {
 
 /** The writes that remove a whole garden. */
 export function removalWrites(data: GardenData): Write[] {
-  return gardenWrites(data).map((write) => ({ table: write.table, remove: 'put' in write ? write.put.id : write.remove }))
+  return gardenWrites(data).map((write) => ({
+    table: write.table,
+    remove: 'put' in write ? write.put.id : write.remove,
+  }))
 }

@@ -10,5 +10,10 @@ export async function loadGarden(db: KilimDatabase, gardenId: string): Promise<G
     db.checks.where('gardenId').equals(gardenId).toArray(),
   ])
   if (!garden) return null
-  return { garden, beds: beds.sort((a, b) => a.walkOrder - b.walkOrder || a.id.localeCompare(b.id)), stands, checks }
+  return {
+    garden,
+    beds: beds.sort((a, b) => a.walkOrder - b.walkOrder || a.id.localeCompare(b.id)),
+    stands,
+    checks,
+  }
 }

@@ -14,7 +14,17 @@ const STEPS = [
 ] as const
 
 /** Heading of a stand's rooms: what it is, where, and the steps of its life. */
-export function StandHead({ stand, bed, units, step }: { stand: Stand; bed: Bed; units: Units; step: (typeof STEPS)[number][0] }) {
+export function StandHead({
+  stand,
+  bed,
+  units,
+  step,
+}: {
+  stand: Stand
+  bed: Bed
+  units: Units
+  step: (typeof STEPS)[number][0]
+}) {
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
       {stand.content.kind === 'cover' && <Swatch groups={groupsOf(stand.content.components)} />}
@@ -27,7 +37,12 @@ export function StandHead({ stand, bed, units, step }: { stand: Stand; bed: Bed;
       <span className="quiet">{area(partAreaM2(bed, stand.part), units)}</span>
       <nav aria-label="Steps" className="ml-auto flex">
         {STEPS.map(([path, name]) => (
-          <Link key={path} to={`/${path}/${stand.id}`} aria-current={path === step ? 'step' : undefined} className={`px-3 py-1 ${path === step ? 'border-b-2 border-secondary font-semibold' : 'link link-hover'}`}>
+          <Link
+            key={path}
+            to={`/${path}/${stand.id}`}
+            aria-current={path === step ? 'step' : undefined}
+            className={`px-3 py-1 ${path === step ? 'border-b-2 border-secondary font-semibold' : 'link link-hover'}`}
+          >
             {name}
           </Link>
         ))}

@@ -4,7 +4,9 @@ import type { ReactNode } from 'react'
 export function Why({ children, label = 'why this?' }: { children: ReactNode; label?: string }) {
   return (
     <details className="inline-block text-sm">
-      <summary className="quiet cursor-pointer underline decoration-dotted underline-offset-2">{label}</summary>
+      <summary className="quiet cursor-pointer underline decoration-dotted underline-offset-2">
+        {label}
+      </summary>
       <div className="mt-1 max-w-prose border-l-2 border-accent pl-3">{children}</div>
     </details>
   )

@@ -7,7 +7,17 @@ import { Swatch } from './Swatch'
 export type WorkItem = { stand: Stand; bedLabel: string; note: string; to: string; day: number }
 
 /** Stands waiting for one kind of work, soonest first; says what to do when there are none. */
-export function WorkList({ title, intro, items, empty }: { title: string; intro: string; items: WorkItem[]; empty: string }) {
+export function WorkList({
+  title,
+  intro,
+  items,
+  empty,
+}: {
+  title: string
+  intro: string
+  items: WorkItem[]
+  empty: string
+}) {
   const sorted = [...items].sort((a, b) => a.day - b.day)
   return (
     <section className="max-w-3xl py-4">
@@ -26,7 +36,11 @@ export function WorkList({ title, intro, items, empty }: { title: string; intro:
             <li key={stand.id}>
               <Link to={to} className="flex items-center gap-4 px-1 py-2.5 hover:bg-base-200">
                 <strong className="w-12 font-display">{bedLabel}</strong>
-                {stand.content.kind === 'cover' ? <Swatch groups={groupsOf(stand.content.components)} size={1.6} /> : <span className="w-10" />}
+                {stand.content.kind === 'cover' ? (
+                  <Swatch groups={groupsOf(stand.content.components)} size={1.6} />
+                ) : (
+                  <span className="w-10" />
+                )}
                 <span className="font-semibold">{standName(stand)}</span>
                 <span className="quiet ml-auto text-right">{note}</span>
               </Link>

@@ -1,8 +1,14 @@
 import { format, parseISO } from 'date-fns'
 import { isoDate } from '../core/foundations/day'
 import type { Spread } from '../core/foundations/statistics'
-import { GRAMS_PER_OUNCE, METRES_PER_FOOT, GRAMS_PER_POUND, ouncesPer1000SquareFeet, poundsPerAcre } from '../core/foundations/units'
-import type { DatedText } from '../core/choosing/rank'
+import {
+  GRAMS_PER_OUNCE,
+  METRES_PER_FOOT,
+  GRAMS_PER_POUND,
+  ouncesPer1000SquareFeet,
+  poundsPerAcre,
+} from '../core/foundations/units'
+import type { DatedText } from '../core/choosing/types'
 import type { Garden } from '../core/garden/schema'
 
 export type Units = Garden['units']
@@ -16,7 +22,8 @@ const dateText = (day: number, options: Intl.DateTimeFormatOptions) =>
 export const shortDate = (day: number) => dateText(Math.round(day), { day: 'numeric', month: 'short' })
 
 /** `26 Jun 2026` in the browser's locale. */
-export const longDate = (day: number) => dateText(Math.round(day), { day: 'numeric', month: 'short', year: 'numeric' })
+export const longDate = (day: number) =>
+  dateText(Math.round(day), { day: 'numeric', month: 'short', year: 'numeric' })
 
 export const monthName = (day: number) => dateText(day, { month: 'short' })
 
@@ -42,10 +49,14 @@ export function chanceText(share: number): string {
   return `${Math.round(share * 20) * 5} in 100`
 }
 
-const digits = (value: number, places: number) => value.toLocaleString(browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places })
+const digits = (value: number, places: number) =>
+  value.toLocaleString(browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places })
 
 export function grams(value: number, units: Units): string {
-  if (units === 'imperial') return value >= GRAMS_PER_POUND ? `${digits(value / GRAMS_PER_POUND, 2)} lb` : `${digits(value / GRAMS_PER_OUNCE, value < 28 ? 2 : 1)} oz`
+  if (units === 'imperial')
+    return value >= GRAMS_PER_POUND
+      ? `${digits(value / GRAMS_PER_POUND, 2)} lb`
+      : `${digits(value / GRAMS_PER_OUNCE, value < 28 ? 2 : 1)} oz`
   return value >= 2000 ? `${digits(value / 1000, 2)} kg` : `${digits(value, value < 20 ? 1 : 0)} g`
 }
 
@@ -54,17 +65,23 @@ export function metres(value: number, units: Units): string {
 }
 
 export function area(m2: number, units: Units): string {
-  return units === 'imperial' ? `${digits(m2 / METRES_PER_FOOT ** 2, 0)} ft²` : `${digits(m2, m2 < 10 ? 1 : 0)} m²`
+  return units === 'imperial'
+    ? `${digits(m2 / METRES_PER_FOOT ** 2, 0)} ft²`
+    : `${digits(m2, m2 < 10 ? 1 : 0)} m²`
 }
 
 /** A seeding rate, g m⁻² inside. */
 export function rate(gM2: number, units: Units): string {
-  return units === 'imperial' ? `${digits(ouncesPer1000SquareFeet(gM2), 1)} oz/1000 ft²` : `${digits(gM2, 1)} g/m²`
+  return units === 'imperial'
+    ? `${digits(ouncesPer1000SquareFeet(gM2), 1)} oz/1000 ft²`
+    : `${digits(gM2, 1)} g/m²`
 }
 
 /** Dry matter per ground, g m⁻² inside. */
 export function dryMatter(gM2: number, units: Units): string {
-  return units === 'imperial' ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)} lb/acre` : `${(gM2 / 100).toLocaleString(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 })} t/ha`
+  return units === 'imperial'
+    ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)} lb/acre`
+    : `${(gM2 / 100).toLocaleString(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 })} t/ha`
 }
 
 /** Nitrogen per ground, g m⁻² inside. */
@@ -77,7 +94,7 @@ export function minutes(value: number): string {
   return value < 90 ? `${Math.max(5, Math.round(value / 5) * 5)} min` : `${digits(value / 60, 1)} h`
 }
 
-export const isoOf = (day: number) => isoDate(Math.round(day))
+const isoOf = (day: number) => isoDate(Math.round(day))
 
 /** Weekday and date for the clock. */
 export const clockDate = (day: number) => format(parseISO(isoOf(day)), 'EEE d MMM yyyy')

@@ -24,24 +24,42 @@ export function useGarden(): GardenContext {
 }
 
 /** Loads the open garden and hands it to the rooms; `fallback` shows while it loads or when there is none. */
-export function GardenProvider({ children, fallback }: { children: ReactNode; fallback: (state: 'loading' | 'none') => ReactNode }) {
+export function GardenProvider({
+  children,
+  fallback,
+}: {
+  children: ReactNode
+  fallback: (state: 'loading' | 'none') => ReactNode
+}) {
   const gardenId = useAppSelector((state) => state.session.gardenId)
-  const data = useLiveQuery(() => (gardenId ? loadGarden(database, gardenId) : Promise.resolve(null)), [gardenId], undefined)
+  const data = useLiveQuery(
+    () => (gardenId ? loadGarden(database, gardenId) : Promise.resolve(null)),
+    [gardenId],
+    undefined,
+  )
   const today = useToday(data?.garden ?? null)
-  const value = useMemo(() => (data ? { data, today, spec: weatherSpecOf(data, today) } : null), [data, today])
+  const value = useMemo(
+    () => (data ? { data, today, spec: weatherSpecOf(data, today) } : null),
+    [data, today],
+  )
   if (value) return <Context value={value}>{children}</Context>
   return fallback(data === undefined ? 'loading' : 'none')
 }
 
 /** Stores writes as one undoable step, says so with an undo button, or says why not. */
-export function useCommit(): (label: string, writes: readonly Write[], quiet?: boolean) => Promise<Outcome<number>> {
+export function useCommit(): (
+  label: string,
+  writes: readonly Write[],
+  quiet?: boolean,
+) => Promise<Outcome<number>> {
   const gardenId = useAppSelector((state) => state.session.gardenId) ?? ''
   const undoLast = useUndo()
   return useCallback(
     async (label, writes, quiet) => {
       const outcome = await commit(database, gardenId, label, writes)
       if (!outcome.ok) toast.error(firstProblem(outcome.problems))
-      else if (!quiet) toast.success(label, { action: { label: 'Undo', onClick: () => void undoLast('undo') } })
+      else if (!quiet)
+        toast.success(label, { action: { label: 'Undo', onClick: () => void undoLast('undo') } })
       return outcome
     },
     [gardenId, undoLast],
@@ -55,7 +73,8 @@ export function useUndo(): (direction: 'undo' | 'redo') => Promise<void> {
     async (direction) => {
       const outcome = await (direction === 'undo' ? undo : redo)(database, gardenId)
       if (!outcome.ok) toast.error(firstProblem(outcome.problems))
-      else if (outcome.value === null) toast.info(direction === 'undo' ? 'Nothing left to undo.' : 'Nothing to redo.')
+      else if (outcome.value === null)
+        toast.info(direction === 'undo' ? 'Nothing left to undo.' : 'Nothing to redo.')
       else toast.info(`${direction === 'undo' ? 'Undone' : 'Done again'}: ${outcome.value}`)
     },
     [gardenId],

@@ -1,2 +1,3 @@
 /** A fresh id for a record, readable by kind. */
-export const newId = (kind: 'stand' | 'check' | 'bed' | 'garden' | 'section' | 'tool' | 'fixture') => `${kind}-${crypto.randomUUID()}`
+export const newId = (kind: 'stand' | 'check' | 'bed' | 'garden' | 'section' | 'tool' | 'fixture') =>
+  `${kind}-${crypto.randomUUID()}`

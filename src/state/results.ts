@@ -1,7 +1,10 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 
 /** A calculation by the hash of its input. */
-export type Result = { status: 'running'; progress: number } | { status: 'done'; value: unknown } | { status: 'failed'; message: string }
+export type Result =
+  | { status: 'running'; progress: number }
+  | { status: 'done'; value: unknown }
+  | { status: 'failed'; message: string }
 
 /** `latest` keeps the last value under a name, to be shown while a new one is computed. */
 type ResultsState = { byKey: Record<string, Result>; order: string[]; latest: Record<string, unknown> }

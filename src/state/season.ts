@@ -20,7 +20,10 @@ const LONGEST_LOOK_BACK_DAYS = 1100
 export function weatherSpecOf(data: GardenData, today: number): WeatherSpec {
   const { garden } = data
   const starts = data.stands.flatMap((stand) => spanOf(stand)?.startDay ?? [])
-  const earliest = Math.max(today - LONGEST_LOOK_BACK_DAYS, Math.min(today - WEEKS_BEFORE_TODAY * 7, ...starts))
+  const earliest = Math.max(
+    today - LONGEST_LOOK_BACK_DAYS,
+    Math.min(today - WEEKS_BEFORE_TODAY * 7, ...starts),
+  )
   const startDay = Math.floor((earliest - LEAD_DAYS) / 28) * 28
   return {
     site: garden.site,
@@ -55,7 +58,13 @@ export function nextStand(data: GardenData, stand: Stand): Stand | null {
   const own = spanOf(stand)
   if (!own) return null
   const later = data.stands
-    .filter((other) => other.bedId === stand.bedId && other.id !== stand.id && other.part.kind === 'whole' && other.underStandId !== stand.id)
+    .filter(
+      (other) =>
+        other.bedId === stand.bedId &&
+        other.id !== stand.id &&
+        other.part.kind === 'whole' &&
+        other.underStandId !== stand.id,
+    )
     .map((other) => ({ other, span: spanOf(other) }))
     .filter(({ span }) => span !== null && span.startDay > own.startDay)
     .sort((a, b) => a.span!.startDay - b.span!.startDay)

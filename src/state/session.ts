@@ -37,4 +37,5 @@ export const sessionSlice = createSlice({
   },
 })
 
-export const { restored, gardenOpened, demoClockSet, draftKept, draftDropped, themeChosen } = sessionSlice.actions
+export const { restored, gardenOpened, demoClockSet, draftKept, draftDropped, themeChosen } =
+  sessionSlice.actions

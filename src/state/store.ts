@@ -28,6 +28,8 @@ export async function persistSession(store: Store, db: KilimDatabase): Promise<v
     const { session } = store.getState()
     if (session === last) return
     last = session
-    db.session.put({ key: SESSION_KEY, value: session }).catch((error: unknown) => console.error('The session could not be kept', error))
+    db.session
+      .put({ key: SESSION_KEY, value: session })
+      .catch((error: unknown) => console.error('The session could not be kept', error))
   })
 }

@@ -17,12 +17,20 @@ function launch(dispatch: Store['dispatch'], key: string, job: Job, name?: strin
     .then((value) => dispatch(finished({ key, value, name })))
     .catch((error: unknown) => {
       if (error instanceof JobCancelled) dispatch(forgotten(key))
-      else dispatch(failed({ key, message: error instanceof Error ? error.message : 'The calculation failed.' }))
+      else
+        dispatch(failed({ key, message: error instanceof Error ? error.message : 'The calculation failed.' }))
     })
     .finally(() => cancels.delete(key))
 }
 
-export type EngineState<T> = { value: T | undefined; running: boolean; progress: number; error: string | null; cancel: () => void; retry: () => void }
+export type EngineState<T> = {
+  value: T | undefined
+  running: boolean
+  progress: number
+  error: string | null
+  cancel: () => void
+  retry: () => void
+}
 
 const toState = <T>(result: Result | undefined) => ({
   value: result?.status === 'done' ? (result.value as T) : undefined,
@@ -32,7 +40,10 @@ const toState = <T>(result: Result | undefined) => ({
 })
 
 /** The result of a job, computed once per input and kept by its hash. `null` asks for nothing. */
-export function useEngine<K extends JobKind>(kind: K, args: Job<K>['args'] | null): EngineState<JobResult<K>> {
+export function useEngine<K extends JobKind>(
+  kind: K,
+  args: Job<K>['args'] | null,
+): EngineState<JobResult<K>> {
   const dispatch = useAppDispatch()
   const text = args ? `${kind}:${stableHash(args)}` : null
   const result = useAppSelector((state) => (text ? state.results.byKey[text] : undefined))
@@ -53,19 +64,27 @@ export function useEngine<K extends JobKind>(kind: K, args: Job<K>['args'] | nul
  * Results of many jobs of one kind, in order; missing ones are launched and fill in as they finish. Until then the
  * last result under the same name stands in.
  */
-export function useEngineAll<K extends JobKind>(kind: K, jobs: readonly { name: string; args: Job<K>['args'] }[]): { values: (JobResult<K> | undefined)[]; pending: number } {
+export function useEngineAll<K extends JobKind>(
+  kind: K,
+  jobs: readonly { name: string; args: Job<K>['args'] }[],
+): { values: (JobResult<K> | undefined)[]; pending: number } {
   const dispatch = useAppDispatch()
   const keys = useMemo(() => jobs.map(({ args }) => `${kind}:${stableHash(args)}`), [kind, jobs])
   const results = useAppSelector((state) => keys.map((key) => state.results.byKey[key]), shallowEqual)
   const latest = useAppSelector((state) => jobs.map(({ name }) => state.results.latest[name]), shallowEqual)
   useEffect(() => {
-    keys.forEach((key, i) => results[i] === undefined && launch(dispatch, key, { kind, args: jobs[i].args } as Job, jobs[i].name))
+    keys.forEach(
+      (key, i) =>
+        results[i] === undefined && launch(dispatch, key, { kind, args: jobs[i].args } as Job, jobs[i].name),
+    )
   }, [keys, results, jobs, kind, dispatch])
   // Jobs of an input that is no longer shown leave the queue.
   useEffect(() => () => keys.forEach((key) => cancels.get(key)?.()), [keys])
   return useMemo(
     () => ({
-      values: results.map((result, i) => (result?.status === 'done' ? result.value : latest[i]) as JobResult<K> | undefined),
+      values: results.map(
+        (result, i) => (result?.status === 'done' ? result.value : latest[i]) as JobResult<K> | undefined,
+      ),
       pending: results.filter((result) => !result || result.status === 'running').length,
     }),
     [results, latest],

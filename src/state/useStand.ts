@@ -29,8 +29,12 @@ export function useStand(standId: string | undefined): StandView | null {
         ? {
             stand: following,
             plantingDay: dayNumber(start.date),
-            establishment: following.content.kind === 'crop' ? following.content.establishment : ('seed' as const),
-            name: following.content.kind === 'crop' ? (findCrop(following.content.cropId)?.name ?? following.content.cropId) : 'the next cover',
+            establishment:
+              following.content.kind === 'crop' ? following.content.establishment : ('seed' as const),
+            name:
+              following.content.kind === 'crop'
+                ? (findCrop(following.content.cropId)?.name ?? following.content.cropId)
+                : 'the next cover',
           }
         : null
     return { stand, bed: standCase.bed, standCase, next }

@@ -4,7 +4,12 @@ import type { Engine, JobKind } from './engine'
 export type Job<K extends JobKind = JobKind> = { kind: K; args: Parameters<Engine[K]> }
 export type JobResult<K extends JobKind> = ReturnType<Engine[K]>
 
-type Waiting = { job: Job; onProgress: (share: number) => void; resolve: (value: unknown) => void; reject: (error: Error) => void }
+type Waiting = {
+  job: Job
+  onProgress: (share: number) => void
+  resolve: (value: unknown) => void
+  reject: (error: Error) => void
+}
 
 /** Thrown when a job was taken back before it finished. */
 export class JobCancelled extends Error {
@@ -22,7 +27,9 @@ const queue: Waiting[] = []
 function start(): Remote<Engine> {
   if (!remote) {
     worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' })
-    worker.addEventListener('error', (event) => stop(new Error(event.message || 'The calculation failed to start.')))
+    worker.addEventListener('error', (event) =>
+      stop(new Error(event.message || 'The calculation failed to start.')),
+    )
     remote = wrap<Engine>(worker)
   }
   return remote
@@ -53,7 +60,10 @@ function next(): void {
 }
 
 /** Queues a job for the worker, one at a time. `cancel` takes it out of the queue or stops the worker on it. */
-export function runJob<K extends JobKind>(job: Job<K>, onProgress: (share: number) => void = () => {}): { result: Promise<JobResult<K>>; cancel: () => void } {
+export function runJob<K extends JobKind>(
+  job: Job<K>,
+  onProgress: (share: number) => void = () => {},
+): { result: Promise<JobResult<K>>; cancel: () => void } {
   let waiting: Waiting
   const result = new Promise<unknown>((resolve, reject) => {
     waiting = { job: job as unknown as Job, onProgress, resolve, reject }

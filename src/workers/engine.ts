@@ -1,5 +1,6 @@
 import { compareEndings, type EndingOption } from '../core/ending/compare'
-import { rankSpecies, type ChooseAnswer, type ChooseQuestion } from '../core/choosing/rank'
+import { rankSpecies } from '../core/choosing/rank'
+import type { ChooseAnswer, ChooseQuestion } from '../core/choosing/types'
 import { stableHash } from '../core/foundations/hash'
 import { partAreaM2 } from '../core/garden/area'
 import type { EndDetails, Tool } from '../core/garden/schema'
@@ -25,7 +26,15 @@ function ensembleFor(spec: WeatherSpec): WeatherEnsemble {
   return ensemble
 }
 
-export type PlantQuestion = { standCase: StandCase; end: EndDetails; crop: Crop; establishment: 'transplant' | 'seed'; waitDays: number; plantingDay: number; flattened: boolean }
+export type PlantQuestion = {
+  standCase: StandCase
+  end: EndDetails
+  crop: Crop
+  establishment: 'transplant' | 'seed'
+  waitDays: number
+  plantingDay: number
+  flattened: boolean
+}
 export type EndQuestion = { standCase: StandCase; target: Target; tools: Tool[] }
 
 /** The core behind a worker: each job is plain data in, plain data out. `progress` is told the share done. */
@@ -37,24 +46,38 @@ export const engine = {
     const ensemble = ensembleFor(spec)
     const run = standRun(standCase, ensemble)
     const hasEnd = standCase.stand.end.plan !== null || standCase.stand.end.fact !== null
-    return run && forecastOf(standCase, run, hasEnd ? standRun(standCase, ensemble, false) : null, ensemble)
+    return run && forecastOf(standCase, run, hasEnd ? standRun(standCase, ensemble, false) : null)
   },
   choose(spec: WeatherSpec, question: ChooseQuestion, progress?: (share: number) => void): ChooseAnswer {
     return rankSpecies(question, ensembleFor(spec), progress)
   },
   compare(spec: WeatherSpec, question: EndQuestion): EndingOption[] {
     const ensemble = ensembleFor(spec)
-    const run = standRun(question.standCase, ensemble, false)
-    if (!run) return []
+    const season = standRun(question.standCase, ensemble, false)
+    if (!season) return []
     const { bed, stand } = question.standCase
-    return compareEndings(run, ensemble, bed, partAreaM2(bed, stand.part), question.tools, question.target, spec.today)
+    return compareEndings(
+      season.run,
+      season.ensemble,
+      bed,
+      partAreaM2(bed, stand.part),
+      question.tools,
+      question.target,
+      spec.today,
+    )
   },
   gates(spec: WeatherSpec, question: PlantQuestion): Readiness | null {
     const ensemble = ensembleFor(spec)
     const standing = standRun(question.standCase, ensemble, false)
     const ended = standRun({ ...question.standCase, nextStartDay: question.plantingDay }, ensemble)
     if (!standing || !ended) return null
-    return readiness({ ...question, standing, ended, ensemble, today: spec.today })
+    return readiness({
+      ...question,
+      standing: standing.run,
+      ended: ended.run,
+      ensemble: standing.ensemble,
+      today: spec.today,
+    })
   },
 }
 

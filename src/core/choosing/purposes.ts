@@ -1,5 +1,5 @@
 import type { PurposeId } from '../garden/schema'
-import type { StandRun } from '../stand/kernel'
+import type { StandRun } from '../stand/types'
 
 /** A purpose in growers' words, the amount it is judged by, and the goal (judgement, in the purpose's unit). */
 export type Purpose = {
@@ -12,7 +12,8 @@ export type Purpose = {
   amount: (run: StandRun, member: number, endDay: number) => number
 }
 
-const indexOf = (run: StandRun, member: number, day: number) => member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))
+const indexOf = (run: StandRun, member: number, day: number) =>
+  member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))
 
 const massAt = (run: StandRun, member: number, endDay: number) => {
   const at = indexOf(run, member, endDay)
@@ -48,18 +49,80 @@ function flowerDays(run: StandRun, member: number, endDay: number): number {
 
 function rootWork(run: StandRun, member: number, endDay: number): number {
   const at = indexOf(run, member, endDay)
-  return run.species.reduce((sum, species, component) => sum + (run.sown[component].plant.rootPower / 3) * Math.min(250, species.massG[at] + run.residueG[at] / run.species.length), 0)
+  return run.species.reduce(
+    (sum, species, component) =>
+      sum +
+      (run.sown[component].plant.rootPower / 3) *
+        Math.min(250, species.massG[at] + run.residueG[at] / run.species.length),
+    0,
+  )
 }
 
 export const PURPOSES: readonly Purpose[] = [
-  { id: 'feed', name: 'Feed a heavy feeder', measure: 'nitrogen fixed', unit: 'g/m²', goal: 6, amount: (run, m, end) => run.fixedG[indexOf(run, m, end)] },
-  { id: 'mass', name: 'Build organic matter', measure: 'dry matter grown', unit: 'g/m²', goal: 400, amount: massAt },
-  { id: 'hold', name: 'Hold nitrate', measure: 'soil nitrogen taken up', unit: 'g/m²', goal: 5, amount: (run, m, end) => run.nitrogenG[indexOf(run, m, end)] - run.fixedG[indexOf(run, m, end)] },
-  { id: 'smother', name: 'Smother weeds', measure: 'mean cover until ended', unit: '%', goal: 55, amount: (run, m, end) => 100 * meanCover(run, m, end) },
-  { id: 'quick', name: 'Cover a short gap', measure: 'days to half cover', unit: 'days', goal: 32, amount: (run, m) => daysToCover(run, m, 0.5) },
-  { id: 'insects', name: 'Feed insects', measure: 'days in flower, by worth', unit: 'days', goal: 12, amount: flowerDays },
-  { id: 'loosen', name: 'Loosen hard ground', measure: 'root work index', unit: '', goal: 150, amount: rootWork },
-  { id: 'mulch', name: 'Mulch in place', measure: 'mulch when ended', unit: 'g/m²', goal: 500, amount: massAt },
+  {
+    id: 'feed',
+    name: 'Feed a heavy feeder',
+    measure: 'nitrogen fixed',
+    unit: 'g/m²',
+    goal: 6,
+    amount: (run, m, end) => run.fixedG[indexOf(run, m, end)],
+  },
+  {
+    id: 'mass',
+    name: 'Build organic matter',
+    measure: 'dry matter grown',
+    unit: 'g/m²',
+    goal: 400,
+    amount: massAt,
+  },
+  {
+    id: 'hold',
+    name: 'Hold nitrate',
+    measure: 'soil nitrogen taken up',
+    unit: 'g/m²',
+    goal: 5,
+    amount: (run, m, end) => run.nitrogenG[indexOf(run, m, end)] - run.fixedG[indexOf(run, m, end)],
+  },
+  {
+    id: 'smother',
+    name: 'Smother weeds',
+    measure: 'mean cover until ended',
+    unit: '%',
+    goal: 55,
+    amount: (run, m, end) => 100 * meanCover(run, m, end),
+  },
+  {
+    id: 'quick',
+    name: 'Cover a short gap',
+    measure: 'days to half cover',
+    unit: 'days',
+    goal: 32,
+    amount: (run, m) => daysToCover(run, m, 0.5),
+  },
+  {
+    id: 'insects',
+    name: 'Feed insects',
+    measure: 'days in flower, by worth',
+    unit: 'days',
+    goal: 12,
+    amount: flowerDays,
+  },
+  {
+    id: 'loosen',
+    name: 'Loosen hard ground',
+    measure: 'root work index',
+    unit: '',
+    goal: 150,
+    amount: rootWork,
+  },
+  {
+    id: 'mulch',
+    name: 'Mulch in place',
+    measure: 'mulch when ended',
+    unit: 'g/m²',
+    goal: 500,
+    amount: massAt,
+  },
 ]
 
 export const findPurpose = (id: PurposeId): Purpose => PURPOSES.find((purpose) => purpose.id === id)!
@@ -69,5 +132,8 @@ export const lessIsBetter = (purpose: Purpose) => purpose.id === 'quick'
 
 /** Share of the goal an amount reaches, 0–1. */
 export function goalShare(purpose: Purpose, amount: number): number {
-  return Math.min(1, Math.max(0, lessIsBetter(purpose) ? purpose.goal / Math.max(1, amount) : amount / purpose.goal))
+  return Math.min(
+    1,
+    Math.max(0, lessIsBetter(purpose) ? purpose.goal / Math.max(1, amount) : amount / purpose.goal),
+  )
 }

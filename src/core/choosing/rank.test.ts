@@ -1,27 +1,73 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate } from '../foundations/day'
-import type { Bed, Tool } from '../garden/schema'
+import type { Bed, SiteClimate, Tool } from '../garden/schema'
 import { buildEnsemble } from '../site/ensemble'
 import { TEST_SITES } from '../testing/sites'
 import { goalShare, PURPOSES } from './purposes'
-import { rankSpecies, type ChooseQuestion } from './rank'
+import { rankSpecies } from './rank'
+import type { ChooseAnswer, ChooseQuestion } from './types'
 
 const bed: Bed = {
-  id: 'b', gardenId: 'g', sectionId: 's', label: 'A1', walkOrder: 0, kind: 'in-ground', lengthM: 10, widthM: 1.2, pathWidthM: 0.4,
-  soil: 'loam', fertility: 'medium', shade: 0, fixtures: [],
+  id: 'b',
+  gardenId: 'g',
+  sectionId: 's',
+  label: 'A1',
+  walkOrder: 0,
+  kind: 'in-ground',
+  lengthM: 10,
+  widthM: 1.2,
+  pathWidthM: 0.4,
+  soil: 'loam',
+  fertility: 'medium',
+  shade: 0,
+  fixtures: [],
 }
-const tool = (kind: Tool['kind'], widthM: number | null = null, lengthM: number | null = null): Tool => ({ id: kind, kind, widthM, lengthM })
+const tool = (kind: Tool['kind'], widthM: number | null = null, lengthM: number | null = null): Tool => ({
+  id: kind,
+  kind,
+  widthM,
+  lengthM,
+})
 
-function ask(from: string, plantOn: string, extra: Partial<ChooseQuestion> = {}, site = TEST_SITES.pennsylvania) {
+const asked = new Map<string, ChooseAnswer>()
+
+/** Asks once per question; answers are plain data. */
+function ask(
+  from: string,
+  plantOn: string,
+  extra: Partial<ChooseQuestion> = {},
+  site: SiteClimate = TEST_SITES.pennsylvania,
+): ChooseAnswer {
+  const key = JSON.stringify([from, plantOn, extra, site])
+  const answer = asked.get(key) ?? compute(from, plantOn, extra, site)
+  asked.set(key, answer)
+  return answer
+}
+
+function compute(
+  from: string,
+  plantOn: string,
+  extra: Partial<ChooseQuestion>,
+  site: SiteClimate,
+): ChooseAnswer {
   const today = dayNumber(from)
-  const ensemble = buildEnsemble(site, [], today - 40, dayNumber(plantOn) - today + 60, 30, 3)
+  const ensemble = buildEnsemble(site, [], today - 40, dayNumber(plantOn) - today + 60, 12, 3)
   const question: ChooseQuestion = {
-    bed, areaM2: 12, freeFromDay: today, target: { plantingDay: dayNumber(plantOn), establishment: 'transplant', waitDays: 7 },
-    nextFamily: null, purposes: ['mass'], winter: 'either', tools: [tool('scythe'), tool('crimp board'), tool('black tarp', 2, 12)], today, ...extra,
+    bed,
+    areaM2: 12,
+    freeFromDay: today,
+    target: { plantingDay: dayNumber(plantOn), establishment: 'transplant', waitDays: 7 },
+    nextFamily: null,
+    purposes: ['mass'],
+    winter: 'either',
+    tools: [tool('scythe'), tool('crimp board'), tool('black tarp', 2, 12)],
+    today,
+    ...extra,
   }
   return rankSpecies(question, ensemble)
 }
-const rejectionOf = (answer: ReturnType<typeof ask>, id: string) => answer.rejections.find((entry) => entry.speciesId === id)
+const rejectionOf = (answer: ReturnType<typeof ask>, id: string) =>
+  answer.rejections.find((entry) => entry.speciesId === id)
 
 describe('hard limits', () => {
   test('too little time: three weeks fit nothing slow', () => {
@@ -31,8 +77,12 @@ describe('hard limits', () => {
     expect(rejectionOf(ask('2025-09-25', '2026-06-10'), 'buckwheat')).toBeDefined()
   })
   test('wishes for winter: must live rejects oats, must die rejects rye', () => {
-    expect(rejectionOf(ask('2025-08-20', '2026-06-20', { winter: 'must live' }), 'oats')?.limit).toBe('winter')
-    expect(rejectionOf(ask('2025-08-20', '2026-05-01', { winter: 'must die' }), 'cereal-rye')?.limit).toBe('winter')
+    expect(rejectionOf(ask('2025-08-20', '2026-06-20', { winter: 'must live' }), 'oats')?.limit).toBe(
+      'winter',
+    )
+    expect(rejectionOf(ask('2025-08-20', '2026-05-01', { winter: 'must die' }), 'cereal-rye')?.limit).toBe(
+      'winter',
+    )
   })
   test('cannot be ended: rye before a May planting without a tarp, with the dates', () => {
     const answer = ask('2025-09-10', '2026-05-10', { tools: [tool('scythe'), tool('crimp board')] })
@@ -42,17 +92,24 @@ describe('hard limits', () => {
   })
   test('taking tools away never adds a candidate', () => {
     const all = new Set(ask('2026-04-25', '2026-07-10').candidates.map((entry) => entry.speciesId))
-    for (const { speciesId } of ask('2026-04-25', '2026-07-10', { tools: [] }).candidates) expect(all.has(speciesId)).toBe(true)
+    for (const { speciesId } of ask('2026-04-25', '2026-07-10', { tools: [] }).candidates)
+      expect(all.has(speciesId)).toBe(true)
   })
 })
 
 describe('ranking', () => {
   test('buckwheat leads a short summer gap for quick cover', () => {
-    expect(ask('2026-07-01', '2026-08-25', { purposes: ['quick'] }).candidates.slice(0, 3).map((entry) => entry.speciesId)).toContain('buckwheat')
+    expect(
+      ask('2026-07-01', '2026-08-25', { purposes: ['quick'] })
+        .candidates.slice(0, 3)
+        .map((entry) => entry.speciesId),
+    ).toContain('buckwheat')
   })
   test('a legume leads for feeding, none but legumes fix', () => {
     const { candidates } = ask('2025-09-01', '2026-06-15', { purposes: ['feed'] })
-    expect(['hairy-vetch', 'crimson-clover', 'red-clover', 'winter-pea', 'faba-bean']).toContain(candidates[0].speciesId)
+    expect(['hairy-vetch', 'crimson-clover', 'red-clover', 'winter-pea', 'faba-bean']).toContain(
+      candidates[0].speciesId,
+    )
     expect(candidates.find((entry) => entry.speciesId === 'cereal-rye')?.purposes[0].amount.mid ?? 0).toBe(0)
   })
   test('scores fall down the list and chances are shares', () => {
@@ -65,10 +122,15 @@ describe('ranking', () => {
   })
   test('the same family as the next crop brings a caution', () => {
     const { candidates } = ask('2026-04-25', '2026-07-10', { nextFamily: 'Brassicaceae' })
-    expect(candidates.find((entry) => entry.speciesId === 'white-mustard')?.cautions.join()).toMatch(/Same family/)
+    expect(candidates.find((entry) => entry.speciesId === 'white-mustard')?.cautions.join()).toMatch(
+      /Same family/,
+    )
   })
   test('a warm and a cold place answer differently', () => {
-    const ids = (site: (typeof TEST_SITES)[keyof typeof TEST_SITES]) => ask('2025-10-05', '2026-05-25', {}, site).candidates.map((entry) => entry.speciesId).join()
+    const ids = (site: (typeof TEST_SITES)[keyof typeof TEST_SITES]) =>
+      ask('2025-10-05', '2026-05-25', {}, site)
+        .candidates.map((entry) => entry.speciesId)
+        .join()
     expect(ids(TEST_SITES.alabama)).not.toBe(ids(TEST_SITES.pennsylvania))
   })
 })

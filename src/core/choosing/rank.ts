@@ -1,65 +1,35 @@
+import { compareEndings, SAFE_CHANCE, type EndingOption } from '../ending/compare'
 import { seedFromText } from '../foundations/random'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import type { Bed, Component, PurposeId, Tool } from '../garden/schema'
-import { compareEndings, SAFE_CHANCE, type EndingOption, type Target } from '../ending/compare'
+import { shareOf, spreadOf } from '../foundations/statistics'
 import { seedSize, SPECIES } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
 import { sowingRecipe } from '../seeding/recipe'
 import type { WeatherEnsemble } from '../site/weather'
-import { runStand, type StandRun } from '../stand/kernel'
+import { runStand } from '../stand/kernel'
 import { dateSpread, firstDays, stageDays, type DateSpread } from '../stand/summary'
 import { drawTraits } from '../stand/traits'
+import type { SownSpecies, StandRun } from '../stand/types'
+import { preferredEnding, REJECT_BELOW, winterVerdict } from './limits'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
-
-export type WinterWish = 'either' | 'must live' | 'must die'
-
-/** The question: this bed, this window, what follows, what for. */
-export type ChooseQuestion = {
-  bed: Bed
-  areaM2: number
-  freeFromDay: number
-  target: Target
-  /** Family of the next crop, for a caution; null when none is planned. */
-  nextFamily: string | null
-  purposes: PurposeId[]
-  winter: WinterWish
-  tools: Tool[]
-  today: number
-}
-
-/** A sentence with days in it: `{0}` stands for the first day of `days`. */
-export type DatedText = { text: string; days: number[] }
-
-export type Candidate = {
-  speciesId: string
-  sowDay: number
-  /** Chance of a living cover that is dead and plantable by the planting day. */
-  chance: number
-  score: number
-  ending: { method: EndingOption['method']; passes: number; name: string; startDay: number; latestSafeDay: number | null }
-  purposes: { id: PurposeId; amount: Spread; chanceOfGoal: number }[]
-  firstFlower: DateSpread
-  covered30: DateSpread
-  reason: DatedText
-  cautions: string[]
-}
-
-export type Rejection = { speciesId: string; limit: 'too little time' | 'winter' | 'cannot be ended'; reason: DatedText }
-
-export type ChooseAnswer = { candidates: Candidate[]; rejections: Rejection[] }
+import type { Candidate, ChooseAnswer, ChooseQuestion, DatedText, Rejection } from './types'
 
 /** A cover counts as established at this share of ground. */
 const ESTABLISHED_COVER = 0.3
-/** Chance below which a limit rejects. */
-const REJECT_BELOW = 0.5
 const PURPOSE_WEIGHTS = [0.65, 0.35, 0.2]
 
-function sownAlone(plant: Species, areaM2: number): { sown: { plant: Species; seedsPerM2: number; emergenceShare: number }[]; component: Component } {
-  const component: Component = { speciesId: plant.id, share: 1, germination: 0.85, grams: null }
-  const recipe = sowingRecipe({ areaM2, covering: 'raked', passes: 2, scaleStepG: 0.1, components: [component] })
-  const seeds = recipe.ok ? recipe.value.lines[0].seedsPerM2 * component.germination : 0
-  return { sown: [{ plant, seedsPerM2: seeds, emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)] }], component }
+/** The straight species at its full broadcast rate, raked in, with seed of ordinary germination. */
+function sownAlone(plant: Species, areaM2: number): SownSpecies {
+  const germination = 0.85
+  const recipe = sowingRecipe({
+    areaM2,
+    covering: 'raked',
+    passes: 2,
+    scaleStepG: 0.1,
+    components: [{ speciesId: plant.id, share: 1, germination }],
+  })
+  const seeds = recipe.ok ? recipe.value.lines[0].seedsPerM2 * germination : 0
+  return { plant, seedsPerM2: seeds, emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)] }
 }
 
 /** Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window. */
@@ -79,10 +49,16 @@ function shorten(ensemble: WeatherEnsemble, members: number, endDay: number): We
 /** Screening members for the sowing date. */
 const SCREEN_MEMBERS = 24
 
-type Judged = { verdict: 'candidate'; candidate: Candidate } | { verdict: 'rejected'; rejection: Rejection; closeness: number }
+type Judged =
+  | { verdict: 'candidate'; candidate: Candidate }
+  | { verdict: 'rejected'; rejection: Rejection; closeness: number }
 
 /** Judges all species for a window; `progress` is told the share done, 0–1. Empty windows give only rejections. */
-export function rankSpecies(question: ChooseQuestion, ensemble: WeatherEnsemble, progress?: (share: number) => void): ChooseAnswer {
+export function rankSpecies(
+  question: ChooseQuestion,
+  ensemble: WeatherEnsemble,
+  progress?: (share: number) => void,
+): ChooseAnswer {
   const candidates: Candidate[] = []
   const rejections: Rejection[] = []
   SPECIES.forEach((plant, index) => {
@@ -99,7 +75,8 @@ function judgeSpecies(plant: Species, question: ChooseQuestion, ensemble: Weathe
   const horizon = question.target.plantingDay + 1
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const full = shorten(ensemble, ensemble.members.length, horizon)
-  const value = (judged: Judged) => (judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.closeness)
+  const value = (judged: Judged) =>
+    judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.closeness
   const days = sowingDays(question)
   let bestDay = days[0]
   if (days.length > 1) {
@@ -109,11 +86,25 @@ function judgeSpecies(plant: Species, question: ChooseQuestion, ensemble: Weathe
   return judge(plant, bestDay, question, full, 2)
 }
 
-function judge(plant: Species, sowDay: number, question: ChooseQuestion, ensemble: WeatherEnsemble, stepDays: number): Judged {
-  const { sown } = sownAlone(plant, question.areaM2)
+function judge(
+  plant: Species,
+  sowDay: number,
+  question: ChooseQuestion,
+  ensemble: WeatherEnsemble,
+  stepDays: number,
+): Judged {
+  const sown = [sownAlone(plant, question.areaM2)]
   const { bed, target } = question
   const run = runStand(
-    { sown, sowDay, soil: bed.soil, fertility: bed.fertility, shade: bed.shade, canopyAbove: null, events: [] },
+    {
+      sown,
+      sowDay,
+      soil: bed.soil,
+      fertility: bed.fertility,
+      shade: bed.shade,
+      canopyAbove: null,
+      events: [],
+    },
     ensemble,
     drawTraits(ensemble.members.length, seedFromText(plant.id)),
   )
@@ -128,80 +119,112 @@ function judge(plant: Species, sowDay: number, question: ChooseQuestion, ensembl
   const covered30 = dateSpread(covered)
   if (established < REJECT_BELOW)
     return covered30.spread && covered30.chance > 0.3
-      ? reject('too little time', established * 0.3, 'Too little time: it covers 30 % of the ground only about {0}; the bed is needed {1}.', covered30.spread.mid, target.plantingDay)
-      : reject('too little time', established * 0.3, 'Too little time: sown {0}, it does not cover 30 % of the ground before {1}.', sowDay, target.plantingDay)
+      ? reject(
+          'too little time',
+          established * 0.3,
+          'Too little time: it covers 30 % of the ground only about {0}; the bed is needed {1}.',
+          covered30.spread.mid,
+          target.plantingDay,
+        )
+      : reject(
+          'too little time',
+          established * 0.3,
+          'Too little time: sown {0}, it does not cover 30 % of the ground before {1}.',
+          sowDay,
+          target.plantingDay,
+        )
 
   const winter = winterVerdict(run, question)
   if (winter) return reject('winter', 0.35, winter.text, ...winter.days)
 
-  const endings = compareEndings(run, ensemble, bed, question.areaM2, question.tools, target, Math.max(question.today, sowDay), stepDays)
+  const endings = compareEndings(
+    run,
+    ensemble,
+    bed,
+    question.areaM2,
+    question.tools,
+    target,
+    Math.max(question.today, Math.round(covered30.spread?.mid ?? sowDay)),
+    stepDays,
+  )
   const best = preferredEnding(endings)
   const flower = dateSpread(stageDays(run, 0, 61))
-  if (!best || best.chance < REJECT_BELOW) {
-    const chance = best?.chance ?? 0
+  const chance = (best?.chance ?? 0) * established
+  if (!best || chance < REJECT_BELOW) {
+    if (best && established < best.chance)
+      return reject(
+        'too little time',
+        0.5 * established,
+        `Too little time: it covers 30 % of the ground before {0} in only ${Math.round(established * 100)} of 100 years.`,
+        target.plantingDay,
+      )
     const stage = plant.group === 'grass' ? 'pollen' : 'first flower'
     return flower.spread
-      ? reject('cannot be ended', 0.4 + 0.3 * chance, `Not dead in time with your tools: ${stage} about {0}, you plant {1}. Best chance ${Math.round(chance * 100)} %.`, flower.spread.mid, target.plantingDay)
-      : reject('cannot be ended', 0.4 + 0.3 * chance, `Not dead in time with your tools: it does not reach ${stage} before {0}. Best chance ${Math.round(chance * 100)} %.`, target.plantingDay)
+      ? reject(
+          'cannot be ended',
+          0.4 + 0.3 * chance,
+          `Not dead in time with your tools: ${stage} about {0}, you plant {1}. Best chance ${Math.round(chance * 100)} %.`,
+          flower.spread.mid,
+          target.plantingDay,
+        )
+      : reject(
+          'cannot be ended',
+          0.4 + 0.3 * chance,
+          `Not dead in time with your tools: it does not reach ${stage} before {0}. Best chance ${Math.round(chance * 100)} %.`,
+          target.plantingDay,
+        )
   }
-  return { verdict: 'candidate', candidate: candidateOf(plant, sowDay, question, run, best, established, covered30, flower) }
+  return {
+    verdict: 'candidate',
+    candidate: candidateOf(plant, sowDay, question, run, best, established, covered30, flower),
+  }
 }
 
-/** The ending that leaves the cover standing longest among the safe ones; the most certain one where none is safe. */
-function preferredEnding(endings: EndingOption[]): EndingOption | undefined {
-  const open = endings.filter((option) => option.obstacle === null && option.bestStartDay !== null)
-  const safe = open.filter((option) => option.chance >= SAFE_CHANCE)
-  if (safe.length > 0) return safe.reduce((a, b) => ((b.latestSafeDay ?? -1) > (a.latestSafeDay ?? -1) ? b : a))
-  return open.length > 0 ? open.reduce((a, b) => (b.chance > a.chance ? b : a)) : undefined
-}
-
-/** Rejects covers that winter takes too early, or does not treat as wished; null when winter is no hindrance. */
-function winterVerdict(run: StandRun, question: ChooseQuestion): DatedText | null {
-  const { species } = run
-  const killed = Float64Array.from({ length: run.members }, (_, m) => {
-    for (let day = 1; day < run.days; day++) {
-      const at = m * run.days + day
-      if (species[0].bbch[at] >= 9 && species[0].bbch[at] < 85 && species[0].alive[at] < 0.15) return day
-    }
-    return NaN
-  })
-  const killChance = shareOf(run.members, (m) => !Number.isNaN(killed[m]))
-  const small = shareOf(run.members, (m) => !Number.isNaN(killed[m]) && peakMass(run, m, killed[m]) < 80)
-  const when = spreadOf(killed.map((day) => run.startDay + day))
-  if (small > REJECT_BELOW && when) return { text: 'Cold kills it about {0}, while it is still small.', days: [when.mid] }
-  if (question.winter === 'must live' && killChance > 0.4 && when) return { text: `Winter kills it about {0} in ${Math.round(killChance * 100)} of 100 years; you want it alive.`, days: [when.mid] }
-  if (question.winter === 'must die' && killChance < 0.6)
-    return { text: `It lives through the winter in ${Math.round((1 - killChance) * 100)} of 100 years; you want it dead by {0}.`, days: [question.target.plantingDay] }
-  return null
-}
-
-function peakMass(run: StandRun, member: number, untilDay: number): number {
-  let peak = 0
-  for (let day = 0; day <= untilDay; day++) peak = Math.max(peak, run.massG[member * run.days + day])
-  return peak
-}
-
-function candidateOf(plant: Species, sowDay: number, question: ChooseQuestion, run: StandRun, best: EndingOption, established: number, covered30: DateSpread, flower: DateSpread): Candidate {
+function candidateOf(
+  plant: Species,
+  sowDay: number,
+  question: ChooseQuestion,
+  run: StandRun,
+  best: EndingOption,
+  established: number,
+  covered30: DateSpread,
+  flower: DateSpread,
+): Candidate {
   const endDay = best.bestStartDay ?? question.target.plantingDay
   const reckonDay = best.method === 'winter-kill' ? question.target.plantingDay : endDay
   const purposes = question.purposes.map((id) => {
     const purpose = findPurpose(id)
     const amounts = Float64Array.from({ length: run.members }, (_, m) => purpose.amount(run, m, reckonDay))
-    const meets = (m: number) => (lessIsBetter(purpose) ? amounts[m] <= purpose.goal : amounts[m] >= purpose.goal)
+    const meets = (m: number) =>
+      lessIsBetter(purpose) ? amounts[m] <= purpose.goal : amounts[m] >= purpose.goal
     return { id, amount: spreadOf(amounts)!, chanceOfGoal: shareOf(run.members, meets) }
   })
-  const worth = purposes.reduce((sum, entry, i) => sum + PURPOSE_WEIGHTS[i] * (0.4 * entry.chanceOfGoal + 0.6 * goalShare(findPurpose(entry.id), entry.amount.mid)), 0)
+  const worth = purposes.reduce(
+    (sum, entry, i) =>
+      sum +
+      PURPOSE_WEIGHTS[i] *
+        (0.4 * entry.chanceOfGoal + 0.6 * goalShare(findPurpose(entry.id), entry.amount.mid)),
+    0,
+  )
   const weights = purposes.reduce((sum, _, i) => sum + PURPOSE_WEIGHTS[i], 0)
   const chance = best.chance * established
   const cautions = [...plant.cautions]
-  if (question.nextFamily === plant.family) cautions.push('Same family as the next crop: pests and diseases may carry over.')
-  if (plant.allelopathic && question.target.establishment === 'seed') cautions.push('Its residue holds back small seed for some weeks.')
+  if (question.nextFamily === plant.family)
+    cautions.push('Same family as the next crop: pests and diseases may carry over.')
+  if (plant.allelopathic && question.target.establishment === 'seed')
+    cautions.push('Its residue holds back small seed for some weeks.')
   return {
     speciesId: plant.id,
     sowDay,
     chance,
     score: (worth / (weights || 1)) * (0.35 + 0.65 * chance),
-    ending: { method: best.method, passes: best.passes, name: best.name, startDay: endDay, latestSafeDay: best.latestSafeDay },
+    ending: {
+      method: best.method,
+      passes: best.passes,
+      name: best.name,
+      startDay: endDay,
+      latestSafeDay: best.latestSafeDay,
+    },
     purposes,
     firstFlower: flower,
     covered30,
@@ -212,6 +235,10 @@ function candidateOf(plant: Species, sowDay: number, question: ChooseQuestion, r
 
 function endingReason(best: EndingOption, endDay: number): DatedText {
   const sure = best.chance >= SAFE_CHANCE ? '' : ', which is not sure'
-  if (best.method === 'winter-kill') return { text: `Winter ends it for you in ${Math.round(best.chance * 100)} of 100 years.`, days: [] }
-  return { text: `Ended by ${best.name.toLowerCase()}, best begun by {0}${sure}.`, days: [best.latestSafeDay ?? endDay] }
+  if (best.method === 'winter-kill')
+    return { text: `Winter ends it for you in ${Math.round(best.chance * 100)} of 100 years.`, days: [] }
+  return {
+    text: `Ended by ${best.name.toLowerCase()}, best begun by {0}${sure}.`,
+    days: [best.latestSafeDay ?? endDay],
+  }
 }

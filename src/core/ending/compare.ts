@@ -1,7 +1,7 @@
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { Bed, Tool } from '../garden/schema'
 import type { WeatherEnsemble } from '../site/weather'
-import type { StandRun } from '../stand/kernel'
+import type { StandRun } from '../stand/types'
 import { valuesOn } from '../stand/summary'
 import { weedSuppression } from '../residue/pools'
 import { END_METHODS, methodObstacle, type EndMethod } from './methods'
@@ -51,9 +51,23 @@ const CANDIDATES: { id: EndMethod['id']; passes: number }[] = [
 ]
 
 /** Share of members dead and waited out by the planting day when the method starts on `startDay`. */
-function chanceFor(method: EndMethod['id'], run: StandRun, ensemble: WeatherEnsemble, startDay: number, target: Target, setup: EndingSetup, weights?: ArrayLike<number>) {
-  const endings = Array.from({ length: run.members }, (_, member) => endingOf(method, run, ensemble, member, startDay, setup))
-  const chance = shareOf(run.members, (m) => endings[m].deadDay + target.waitDays <= target.plantingDay, weights)
+function chanceFor(
+  method: EndMethod['id'],
+  run: StandRun,
+  ensemble: WeatherEnsemble,
+  startDay: number,
+  target: Target,
+  setup: EndingSetup,
+  weights?: ArrayLike<number>,
+) {
+  const endings = Array.from({ length: run.members }, (_, member) =>
+    endingOf(method, run, ensemble, member, startDay, setup),
+  )
+  const chance = shareOf(
+    run.members,
+    (m) => endings[m].deadDay + target.waitDays <= target.plantingDay,
+    weights,
+  )
   return { chance, endings }
 }
 
@@ -61,22 +75,52 @@ function chanceFor(method: EndMethod['id'], run: StandRun, ensemble: WeatherEnse
  * Judges every method for a stand over start days from `today` to the planting day. `fine` looks at each day;
  * otherwise every third, for screening many candidates.
  */
-export function compareEndings(run: StandRun, ensemble: WeatherEnsemble, bed: Bed, areaM2: number, tools: readonly Tool[], target: Target, today: number, stepDays = 1): EndingOption[] {
+export function compareEndings(
+  run: StandRun,
+  ensemble: WeatherEnsemble,
+  bed: Bed,
+  areaM2: number,
+  tools: readonly Tool[],
+  target: Target,
+  today: number,
+  stepDays = 1,
+): EndingOption[] {
   const flattened = tools.some((tool) => tool.kind !== 'black tarp' && tool.kind !== 'rake')
   return CANDIDATES.map(({ id, passes }) => {
     const method = END_METHODS.find((entry) => entry.id === id)!
     const setup: EndingSetup = { passes, flattened, target: DEAD_SHARE[target.establishment] }
     const obstacle = methodObstacle(method, bed, tools)
-    return judge(method, run, ensemble, areaM2, target, Math.max(today, run.startDay), setup, stepDays, obstacle)
+    return judge(
+      method,
+      run,
+      ensemble,
+      areaM2,
+      target,
+      Math.max(today, run.startDay),
+      setup,
+      stepDays,
+      obstacle,
+    )
   })
 }
 
-function judge(method: EndMethod, run: StandRun, ensemble: WeatherEnsemble, areaM2: number, target: Target, from: number, setup: EndingSetup, stepDays: number, obstacle: string | null): EndingOption {
+function judge(
+  method: EndMethod,
+  run: StandRun,
+  ensemble: WeatherEnsemble,
+  areaM2: number,
+  target: Target,
+  from: number,
+  setup: EndingSetup,
+  stepDays: number,
+  obstacle: string | null,
+): EndingOption {
   const lastDay = Math.min(target.plantingDay, run.startDay + run.days - 1)
   const byStart: { day: number; chance: number }[] = []
   // Winter does not wait for a start day; one evaluation says it all.
   const lastStart = method.id === 'winter-kill' ? from : lastDay
-  for (let day = from; day <= lastStart; day += stepDays) byStart.push({ day, chance: chanceFor(method.id, run, ensemble, day, target, setup).chance })
+  for (let day = from; day <= lastStart; day += stepDays)
+    byStart.push({ day, chance: chanceFor(method.id, run, ensemble, day, target, setup).chance })
 
   const chance = Math.max(0, ...byStart.map((point) => point.chance))
   const best = byStart.filter((point) => point.chance >= chance - 1e-9).at(-1) ?? null
@@ -107,18 +151,36 @@ function judge(method: EndMethod, run: StandRun, ensemble: WeatherEnsemble, area
 }
 
 function needsOf(method: EndMethod, setup: EndingSetup): string[] {
-  if (method.id === 'chop') return ['a sharp low cut', ...(setup.passes === 2 ? ['a second cut a week later'] : []), 'stragglers pulled by hand']
+  if (method.id === 'chop')
+    return [
+      'a sharp low cut',
+      ...(setup.passes === 2 ? ['a second cut a week later'] : []),
+      'stragglers pulled by hand',
+    ]
   if (method.id === 'crimp') return ['even steps under 30 cm', 'stragglers along the edges finished by hand']
   if (method.id === 'tarp')
-    return [setup.flattened ? 'growth flattened or mown first' : 'nothing owned to flatten it: the sheet lies higher and takes longer', 'weights all round', 'damp soil underneath']
+    return [
+      setup.flattened
+        ? 'growth flattened or mown first'
+        : 'nothing owned to flatten it: the sheet lies higher and takes longer',
+      'weights all round',
+      'damp soil underneath',
+    ]
   return ['a cold enough winter']
 }
 
 function riskOf(method: EndMethod, setup: EndingSetup, chance: number, survivors: Spread | null): string {
   const standAgain = survivors ? Math.round(survivors.mid * 100) : 100
   if (method.id === 'winter-kill')
-    return chance >= SAFE_CHANCE ? 'In a mild winter part of it may live on.' : 'It will most likely be alive on the planting day.'
-  if (method.id === 'tarp') return chance >= SAFE_CHANCE ? 'A cool or dry spell under the sheet takes longer.' : 'Too little warmth under the sheet before planting.'
+    return chance >= SAFE_CHANCE
+      ? 'In a mild winter part of it may live on.'
+      : 'It will most likely be alive on the planting day.'
+  if (method.id === 'tarp')
+    return chance >= SAFE_CHANCE
+      ? 'A cool or dry spell under the sheet takes longer.'
+      : 'Too little warmth under the sheet before planting.'
   if (chance >= SAFE_CHANCE) return `About ${standAgain} % may stand again; pull those.`
-  return setup.passes === 2 ? `Even after two passes about ${standAgain} % stand again.` : `About ${standAgain} % would stand again at this stage.`
+  return setup.passes === 2
+    ? `Even after two passes about ${standAgain} % stand again.`
+    : `About ${standAgain} % would stand again at this stage.`
 }

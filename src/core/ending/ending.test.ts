@@ -11,18 +11,47 @@ import { DEAD_SHARE, endingOf, sheetDose } from './outcome'
 import { chopSurvival, crimpSurvival, tarpSurvival } from './survival'
 
 const bed: Bed = {
-  id: 'b', gardenId: 'g', sectionId: 's', label: 'A1', walkOrder: 0, kind: 'in-ground', lengthM: 10, widthM: 1.2, pathWidthM: 0.4,
-  soil: 'loam', fertility: 'medium', shade: 0, fixtures: [],
+  id: 'b',
+  gardenId: 'g',
+  sectionId: 's',
+  label: 'A1',
+  walkOrder: 0,
+  kind: 'in-ground',
+  lengthM: 10,
+  widthM: 1.2,
+  pathWidthM: 0.4,
+  soil: 'loam',
+  fertility: 'medium',
+  shade: 0,
+  fixtures: [],
 }
-const tool = (kind: Tool['kind'], widthM: number | null = null, lengthM: number | null = null): Tool => ({ id: kind, kind, widthM, lengthM })
+const tool = (kind: Tool['kind'], widthM: number | null = null, lengthM: number | null = null): Tool => ({
+  id: kind,
+  kind,
+  widthM,
+  lengthM,
+})
 const ALL_TOOLS = [tool('scythe'), tool('crimp board', 1.2), tool('black tarp', 2, 12)]
 
 /** Weather of one steady mean temperature. */
 function steady(meanC: number, days = 120): WeatherEnsemble {
   const flat = (value: number) => new Float64Array(days).fill(value)
   return {
-    startDay: 0, days, firstGeneratedDay: 0, daylightHours: flat(14),
-    members: [{ tMinC: flat(meanC - 5), tMaxC: flat(meanC + 5), rainMm: flat(0), radiationMjM2: flat(15), et0Mm: flat(3), soilTempC: flat(meanC), snowMm: flat(0) }],
+    startDay: 0,
+    days,
+    firstGeneratedDay: 0,
+    daylightHours: flat(14),
+    members: [
+      {
+        tMinC: flat(meanC - 5),
+        tMaxC: flat(meanC + 5),
+        rainMm: flat(0),
+        radiationMjM2: flat(15),
+        et0Mm: flat(3),
+        soilTempC: flat(meanC),
+        snowMm: flat(0),
+      },
+    ],
   }
 }
 
@@ -34,18 +63,26 @@ describe('survival tables', () => {
       expect(now).toBeLessThanOrEqual(last)
       last = now
     }
-    expect([39, 51, 61, 69, 75].map((bbch) => crimpSurvival('winter cereal', bbch))).toEqual([0.8, 0.55, 0.15, 0.08, 0.04])
+    expect([39, 51, 61, 69, 75].map((bbch) => crimpSurvival('winter cereal', bbch))).toEqual(
+      [0.8, 0.55, 0.15, 0.08, 0.04].map((share) => expect.closeTo(share, 9)),
+    )
   })
   test('a low cut kills bolting buckwheat and leaves tillering rye', () => {
     expect(chopSurvival('buckwheat', 61)).toBeLessThan(0.05)
     expect(chopSurvival('winter cereal', 39)).toBeGreaterThan(0.8)
   })
   test('longer or warmer under a sheet never raises survival', () => {
-    for (let dose = 0; dose < 900; dose += 50) expect(tarpSurvival('ryegrass', dose + 50, true)).toBeLessThan(tarpSurvival('ryegrass', dose, true))
+    for (let dose = 0; dose < 900; dose += 50)
+      expect(tarpSurvival('ryegrass', dose + 50, true)).toBeLessThan(tarpSurvival('ryegrass', dose, true))
     expect(tarpSurvival('winter cereal', 450, true)).toBeCloseTo(0.05, 6)
     expect(tarpSurvival('winter cereal', 450, false)).toBeGreaterThan(0.1)
   })
-  test.each([[24, 15, 17], [16, 20, 24], [10, 28, 35], [4, 45, 65]])('mown rye at %i °C reaches 5 %% under a sheet in %i–%i days', (meanC, low, high) => {
+  test.each([
+    [24, 15, 17],
+    [16, 20, 24],
+    [10, 28, 35],
+    [4, 45, 65],
+  ])('mown rye at %i °C reaches 5 %% under a sheet in %i–%i days', (meanC, low, high) => {
     const ensemble = steady(meanC)
     let days = 0
     while (tarpSurvival('winter cereal', sheetDose(ensemble, 0, 0, days), true) > 0.05) days++
@@ -58,16 +95,24 @@ describe('obstacles', () => {
   const [chop, crimp, tarp] = END_METHODS
   test('a missing tool, a short tarp and kept plants are named', () => {
     expect(methodObstacle(chop, bed, [])).toMatch(/none is on your list of tools/)
-    expect(methodObstacle(tarp, bed, [tool('black tarp', 2, 6)])).toMatch(/No tarp of yours covers 1.2 × 10 m/)
-    expect(methodObstacle(tarp, { ...bed, fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 1 }] }, ALL_TOOLS)).toMatch(/Kept plants/)
+    expect(methodObstacle(tarp, bed, [tool('black tarp', 2, 6)])).toMatch(
+      /No tarp of yours covers 1.2 × 10 m/,
+    )
+    expect(
+      methodObstacle(
+        tarp,
+        { ...bed, fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 1 }] },
+        ALL_TOOLS,
+      ),
+    ).toMatch(/Kept plants/)
     expect(methodObstacle(crimp, bed, ALL_TOOLS)).toBeNull()
     expect(findMethod('harvest')).toBeNull()
   })
 })
 
-describe('comparison for rye planted into on 20 June', () => {
+describe('comparison for rye planted into on 30 June', () => {
   const { run, ensemble } = growStand(TEST_SITES.pennsylvania, 'cereal-rye', '2025-09-25', { members: 40 })
-  const target = { plantingDay: dayNumber('2026-06-20'), establishment: 'transplant' as const, waitDays: 7 }
+  const target = { plantingDay: dayNumber('2026-06-30'), establishment: 'transplant' as const, waitDays: 7 }
   const options = compareEndings(run, ensemble, bed, 12, ALL_TOOLS, target, dayNumber('2026-04-20'))
   const find = (name: string) => options.find((option) => option.name === name)!
 
@@ -84,21 +129,51 @@ describe('comparison for rye planted into on 20 June', () => {
     expect(find('Winter-kill').chance).toBeLessThan(0.1)
   })
   test('two chops leave fewer than one, and take longer', () => {
-    expect(find('Chop and drop, twice').survivors!.mid).toBeLessThan(find('Chop and drop').survivors!.mid + 0.2)
+    expect(find('Chop and drop, twice').survivors!.mid).toBeLessThan(
+      find('Chop and drop').survivors!.mid + 0.2,
+    )
     expect(find('Chop and drop, twice').days!.mid).toBeGreaterThan(find('Chop and drop').days!.mid)
   })
   test('an earlier planting date never raises a chance', () => {
-    const earlier = compareEndings(run, ensemble, bed, 12, ALL_TOOLS, { ...target, plantingDay: target.plantingDay - 14 }, dayNumber('2026-04-20'))
-    for (const option of earlier) expect(option.chance).toBeLessThanOrEqual(options.find((other) => other.name === option.name)!.chance + 1e-9)
+    const earlier = compareEndings(
+      run,
+      ensemble,
+      bed,
+      12,
+      ALL_TOOLS,
+      { ...target, plantingDay: target.plantingDay - 14 },
+      dayNumber('2026-04-20'),
+    )
+    const best = (option: (typeof options)[number]) =>
+      Math.max(...option.byStart.map((point) => point.chance))
+    for (const option of earlier)
+      expect(best(option)).toBeLessThanOrEqual(
+        best(options.find((other) => other.name === option.name)!) + 1e-9,
+      )
   })
   test('what is safe reaches the wanted chance', () => {
-    for (const option of options) if (option.latestSafeDay !== null) expect(option.byStart.find((point) => point.day === option.latestSafeDay)!.chance).toBeGreaterThanOrEqual(SAFE_CHANCE)
+    for (const option of options)
+      if (option.latestSafeDay !== null)
+        expect(
+          option.byStart.find((point) => point.day === option.latestSafeDay)!.chance,
+        ).toBeGreaterThanOrEqual(SAFE_CHANCE)
   })
 })
 
 test('winter-kill ends oats before spring', () => {
-  const { run, ensemble } = growStand(TEST_SITES.pennsylvania, 'oats', '2025-08-20', { members: 30, days: 240 })
-  const days = Array.from({ length: 30 }, (_, m) => endingOf('winter-kill', run, ensemble, m, run.startDay, { passes: 1, flattened: true, target: DEAD_SHARE.transplant }).deadDay)
+  const { run, ensemble } = growStand(TEST_SITES.pennsylvania, 'oats', '2025-08-20', {
+    members: 30,
+    days: 240,
+  })
+  const days = Array.from(
+    { length: 30 },
+    (_, m) =>
+      endingOf('winter-kill', run, ensemble, m, run.startDay, {
+        passes: 1,
+        flattened: true,
+        target: DEAD_SHARE.transplant,
+      }).deadDay,
+  )
   const spread = spreadOf(days)!
   expect(spread.mid).toBeGreaterThan(dayNumber('2025-11-01'))
   expect(spread.mid).toBeLessThan(dayNumber('2026-03-01'))

@@ -1,6 +1,6 @@
 import type { EndDetails } from '../garden/schema'
 import type { WeatherEnsemble } from '../site/weather'
-import type { StandEvent } from '../stand/kernel'
+import type { StandEvent } from '../stand/types'
 import { sheetDose } from './outcome'
 import { chopSurvival, crimpSurvival, SECOND_PASS, tarpSurvival } from './survival'
 
@@ -11,15 +11,26 @@ const USUAL_SHEET_DAYS = 35
  * The ending as an event of the stand's run. Chop and crimp act on their day by stage; a sheet acts with the dose
  * it gathers until `clearDay`; harvest clears everything; winter-kill is left to the winter.
  */
-export function endEvent({ method, passes }: EndDetails, day: number, clearDay: number | null, ensemble: WeatherEnsemble): StandEvent | null {
+export function endEvent(
+  { method, passes }: EndDetails,
+  day: number,
+  clearDay: number | null,
+  ensemble: WeatherEnsemble,
+): StandEvent | null {
   if (method === 'winter-kill') return null
   return {
     day,
     kind: 'end',
     survival(member, _component, bbch, plant) {
       if (method === 'harvest') return 0
-      if (method === 'tarp') return tarpSurvival(plant.endingClass, sheetDose(ensemble, member, day, clearDay ?? day + USUAL_SHEET_DAYS), true)
-      const once = method === 'crimp' ? crimpSurvival(plant.endingClass, bbch) : chopSurvival(plant.endingClass, bbch)
+      if (method === 'tarp')
+        return tarpSurvival(
+          plant.endingClass,
+          sheetDose(ensemble, member, day, clearDay ?? day + USUAL_SHEET_DAYS),
+          true,
+        )
+      const once =
+        method === 'crimp' ? crimpSurvival(plant.endingClass, bbch) : chopSurvival(plant.endingClass, bbch)
       return once * SECOND_PASS ** (passes - 1)
     },
   }

@@ -22,7 +22,9 @@ export const END_METHODS: readonly EndMethod[] = [
     minutesPerM2: 0.9,
     mulchKept: 1,
     disturbance: 'none',
-    cautions: ['Blades: gloves, and cut away from the body. With a trimmer or mower keep the guard on and others away; stones fly.'],
+    cautions: [
+      'Blades: gloves, and cut away from the body. With a trimmer or mower keep the guard on and others away; stones fly.',
+    ],
   },
   {
     id: 'crimp',
@@ -42,24 +44,39 @@ export const END_METHODS: readonly EndMethod[] = [
     disturbance: 'none',
     cautions: ['Wet tarps and weights are heavy: lift with two.'],
   },
-  { id: 'winter-kill', name: 'Winter-kill', tools: [], minutesPerM2: 0, mulchKept: 1, disturbance: 'none', cautions: [] },
+  {
+    id: 'winter-kill',
+    name: 'Winter-kill',
+    tools: [],
+    minutesPerM2: 0,
+    mulchKept: 1,
+    disturbance: 'none',
+    cautions: [],
+  },
 ]
 
-export const findMethod = (methodId: EndMethodId): EndMethod | null => END_METHODS.find((method) => method.id === methodId) ?? null
+export const findMethod = (methodId: EndMethodId): EndMethod | null =>
+  END_METHODS.find((method) => method.id === methodId) ?? null
 
 type OwnedTool = { kind: ToolKind; widthM: number | null; lengthM: number | null }
 
 /** Why a method cannot be done in this bed with these tools, or null when it can. */
-export function methodObstacle(method: EndMethod, bed: Pick<Bed, 'widthM' | 'lengthM' | 'fixtures' | 'kind'>, owned: readonly OwnedTool[]): string | null {
+export function methodObstacle(
+  method: EndMethod,
+  bed: Pick<Bed, 'widthM' | 'lengthM' | 'fixtures' | 'kind'>,
+  owned: readonly OwnedTool[],
+): string | null {
   if (method.tools.length > 0 && !owned.some((tool) => method.tools.includes(tool.kind)))
     return `Needs ${method.tools.join(' or ')}; none is on your list of tools.`
   if (method.id === 'tarp') {
     const sheets = owned.filter((tool) => tool.kind === 'black tarp')
     const big = sheets.some((sheet) => covers(sheet, bed.widthM, bed.lengthM))
     if (!big) return `No tarp of yours covers ${bed.widthM} × ${bed.lengthM} m.`
-    if (bed.fixtures.some((fixture) => fixture.kind === 'kept plant')) return 'Kept plants stand in this bed; a sheet would kill them.'
+    if (bed.fixtures.some((fixture) => fixture.kind === 'kept plant'))
+      return 'Kept plants stand in this bed; a sheet would kill them.'
   }
-  if (method.id === 'crimp' && bed.fixtures.some((fixture) => fixture.kind === 'post')) return 'Posts in the bed keep the board from lying flat.'
+  if (method.id === 'crimp' && bed.fixtures.some((fixture) => fixture.kind === 'post'))
+    return 'Posts in the bed keep the board from lying flat.'
   return null
 }
 

@@ -1,7 +1,15 @@
 import type { WeatherEnsemble } from '../site/weather'
-import type { StandRun } from '../stand/kernel'
+import type { StandRun } from '../stand/types'
 import type { EndMethod } from './methods'
-import { BROWNING_CD, chopSurvival, crimpSurvival, SECOND_PASS, SHEET_WARMING_C, STANDING_FACTOR, tarpSurvival } from './survival'
+import {
+  BROWNING_CD,
+  chopSurvival,
+  crimpSurvival,
+  SECOND_PASS,
+  SHEET_WARMING_C,
+  STANDING_FACTOR,
+  tarpSurvival,
+} from './survival'
 
 /** A stand counts as dead at or below this share alive, by what follows. */
 export const DEAD_SHARE = { transplant: 0.1, seed: 0.05 } as const
@@ -10,6 +18,9 @@ export const DEAD_SHARE = { transplant: 0.1, seed: 0.05 } as const
 export const HAND_FINISH_SHARE = 0.12
 /** Seconds to pull one surviving plant (judgement). */
 const SECONDS_PER_STRAGGLER = 4
+
+/** Less live mass than this, g m⁻², is seed and seedlings that no cut, crimp or sheet is meant for. */
+const NOTHING_UP_G = 2
 
 /** What one member's stand comes to after an ending that starts on a day. */
 export type MemberEnding = { survival: number; deadDay: number }
@@ -21,7 +32,13 @@ const meanAir = (ensemble: WeatherEnsemble, member: number, day: number) => {
 }
 
 /** First day by which thermal time above 0 °C (air + `warming`) since `fromDay` reaches the dose; NaN past the ensemble. */
-function doseDay(ensemble: WeatherEnsemble, member: number, fromDay: number, doseCd: number, warmingC: number): number {
+function doseDay(
+  ensemble: WeatherEnsemble,
+  member: number,
+  fromDay: number,
+  doseCd: number,
+  warmingC: number,
+): number {
   let dose = 0
   for (let day = fromDay; ; day++) {
     const mean = meanAir(ensemble, member, day)
@@ -60,14 +77,22 @@ export type EndingSetup = { passes: number; flattened: boolean; target: number }
  * species, and the first day on which the stand is dead (share ≤ target after hand-finishing), NaN if never.
  * @param setup.target share alive that counts as dead, 0.05–0.1
  */
-export function endingOf(method: EndMethod['id'], run: StandRun, ensemble: WeatherEnsemble, member: number, startDay: number, setup: EndingSetup): MemberEnding {
+export function endingOf(
+  method: EndMethod['id'],
+  run: StandRun,
+  ensemble: WeatherEnsemble,
+  member: number,
+  startDay: number,
+  setup: EndingSetup,
+): MemberEnding {
   const index = startDay - run.startDay
   if (index < 0 || index >= run.days) return { survival: 1, deadDay: NaN }
   const at = member * run.days + index
   let total = 0
   for (const species of run.species) total += species.massG[at]
+  if (method !== 'winter-kill' && total < NOTHING_UP_G) return { survival: 1, deadDay: NaN }
   const mean = (of: (component: number) => number) =>
-    total <= 0 ? 0 : run.species.reduce((sum, species, component) => sum + (species.massG[at] / total) * of(component), 0)
+    run.species.reduce((sum, species, component) => sum + (species.massG[at] / total) * of(component), 0)
   const classOf = (component: number) => run.sown[component].plant.endingClass
   const bbchOf = (component: number) => run.species[component].bbch[at]
 
@@ -75,7 +100,10 @@ export function endingOf(method: EndMethod['id'], run: StandRun, ensemble: Weath
   if (method === 'tarp') return tarp(ensemble, member, startDay, setup, mean, classOf)
 
   const table = method === 'crimp' ? crimpSurvival : chopSurvival
-  const onePass = varied(mean((component) => table(classOf(component), bbchOf(component))), member)
+  const onePass = varied(
+    mean((component) => table(classOf(component), bbchOf(component))),
+    member,
+  )
   const survival = onePass * SECOND_PASS ** (setup.passes - 1)
   const lastPass = startDay + 7 * (setup.passes - 1)
   const dead = survival - HAND_FINISH_SHARE <= setup.target
@@ -102,7 +130,13 @@ function tarp(
   classOf: (component: number) => StandRun['sown'][number]['plant']['endingClass'],
 ): MemberEnding {
   const trial = 1000 * (setup.flattened ? 1 : STANDING_FACTOR)
-  const decline = Math.log(Math.max(1e-9, mean((component) => tarpSurvival(classOf(component), trial, setup.flattened)))) / trial
+  const decline =
+    Math.log(
+      Math.max(
+        1e-9,
+        mean((component) => tarpSurvival(classOf(component), trial, setup.flattened)),
+      ),
+    ) / trial
   const needed = Math.log(setup.target) / (decline || -1e-9)
   const factor = 0.85 + 0.3 * luck(member, SHEET_STEP)
   const deadDay = doseDay(ensemble, member, startDay, needed * factor, SHEET_WARMING_C)

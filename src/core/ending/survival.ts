@@ -12,33 +12,118 @@ const always = (share: number): StageTable => [[0, share]]
  * judgement.
  */
 export const CRIMP_SURVIVAL: Record<EndingClass, StageTable> = {
-  'winter cereal': [[31, 0.9], [39, 0.8], [51, 0.55], [61, 0.15], [69, 0.08], [75, 0.04]],
-  'spring cereal': [[31, 0.9], [39, 0.8], [51, 0.55], [61, 0.15], [69, 0.08], [75, 0.04]],
-  ryegrass: [[31, 0.95], [51, 0.85], [61, 0.6], [75, 0.35]],
+  'winter cereal': [
+    [31, 0.9],
+    [39, 0.8],
+    [51, 0.55],
+    [61, 0.15],
+    [69, 0.08],
+    [75, 0.04],
+  ],
+  'spring cereal': [
+    [31, 0.9],
+    [39, 0.8],
+    [51, 0.55],
+    [61, 0.15],
+    [69, 0.08],
+    [75, 0.04],
+  ],
+  ryegrass: [
+    [31, 0.95],
+    [51, 0.85],
+    [61, 0.6],
+    [75, 0.35],
+  ],
   sorghum: always(0.95),
-  vetch: [[51, 0.7], [61, 0.45], [65, 0.25], [71, 0.08]],
-  'crimson clover': [[51, 0.6], [61, 0.3], [65, 0.1], [71, 0.06]],
+  vetch: [
+    [51, 0.7],
+    [61, 0.45],
+    [65, 0.25],
+    [71, 0.08],
+  ],
+  'crimson clover': [
+    [51, 0.6],
+    [61, 0.3],
+    [65, 0.1],
+    [71, 0.06],
+  ],
   'perennial clover': always(0.95),
-  pea: [[31, 0.6], [61, 0.25], [65, 0.12], [71, 0.06]],
-  faba: [[31, 0.6], [61, 0.3], [65, 0.2], [75, 0.1]],
-  brassica: [[31, 0.8], [61, 0.5], [71, 0.35]],
-  radish: [[31, 0.8], [61, 0.5], [71, 0.35]],
-  buckwheat: [[31, 0.35], [61, 0.08]],
-  phacelia: [[31, 0.4], [61, 0.1]],
+  pea: [
+    [31, 0.6],
+    [61, 0.25],
+    [65, 0.12],
+    [71, 0.06],
+  ],
+  faba: [
+    [31, 0.6],
+    [61, 0.3],
+    [65, 0.2],
+    [75, 0.1],
+  ],
+  brassica: [
+    [31, 0.8],
+    [61, 0.5],
+    [71, 0.35],
+  ],
+  radish: [
+    [31, 0.8],
+    [61, 0.5],
+    [71, 0.35],
+  ],
+  buckwheat: [
+    [31, 0.35],
+    [61, 0.08],
+  ],
+  phacelia: [
+    [31, 0.4],
+    [61, 0.1],
+  ],
 }
 
 /** Survival after one chop at ground level, by class and stage (judgement from trials and garden practice). */
 export const CHOP_SURVIVAL: Record<EndingClass, StageTable> = {
-  'winter cereal': [[31, 0.92], [50, 0.88], [61, 0.25], [65, 0.09], [75, 0.09]],
-  'spring cereal': [[31, 0.85], [50, 0.75], [61, 0.2], [65, 0.08], [75, 0.08]],
-  ryegrass: [[51, 0.9], [61, 0.5], [75, 0.4]],
+  'winter cereal': [
+    [31, 0.92],
+    [50, 0.88],
+    [61, 0.25],
+    [65, 0.09],
+    [75, 0.09],
+  ],
+  'spring cereal': [
+    [31, 0.85],
+    [50, 0.75],
+    [61, 0.2],
+    [65, 0.08],
+    [75, 0.08],
+  ],
+  ryegrass: [
+    [51, 0.9],
+    [61, 0.5],
+    [75, 0.4],
+  ],
   sorghum: always(0.9),
-  vetch: [[51, 0.35], [61, 0.16], [65, 0.08]],
-  'crimson clover': [[51, 0.4], [61, 0.06], [65, 0.03]],
+  vetch: [
+    [51, 0.35],
+    [61, 0.16],
+    [65, 0.08],
+  ],
+  'crimson clover': [
+    [51, 0.4],
+    [61, 0.06],
+    [65, 0.03],
+  ],
   'perennial clover': always(0.95),
   pea: always(0.05),
-  faba: [[31, 0.4], [51, 0.3], [61, 0.1]],
-  brassica: [[31, 0.5], [51, 0.4], [61, 0.15]],
+  faba: [
+    [31, 0.4],
+    [51, 0.3],
+    [61, 0.1],
+  ],
+  brassica: [
+    [31, 0.5],
+    [51, 0.4],
+    [61, 0.15],
+  ],
   radish: always(0.2),
   buckwheat: always(0.02),
   phacelia: always(0.05),
@@ -55,9 +140,19 @@ export const SECOND_PASS = 0.3
  * (judgement, ± 20 %).
  */
 const TARP_DOSE_CD: Record<EndingClass, number> = {
-  'winter cereal': 450, 'spring cereal': 420, ryegrass: 500, sorghum: 450,
-  vetch: 300, 'crimson clover': 320, 'perennial clover': 650, pea: 250, faba: 280,
-  brassica: 320, radish: 320, buckwheat: 220, phacelia: 250,
+  'winter cereal': 450,
+  'spring cereal': 420,
+  ryegrass: 500,
+  sorghum: 450,
+  vetch: 300,
+  'crimson clover': 320,
+  'perennial clover': 650,
+  pea: 250,
+  faba: 280,
+  brassica: 320,
+  radish: 320,
+  buckwheat: 220,
+  phacelia: 250,
 }
 
 /** Air under a black sheet lying on the ground is warmer than outside by about this, °C (range 3–6). */

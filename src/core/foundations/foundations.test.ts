@@ -11,7 +11,8 @@ describe('days', () => {
     fc.assert(fc.property(fc.integer({ min: 0, max: 47_000 }), (day) => dayNumber(isoDate(day)) === day))
   })
   test('dates that do not exist are refused', () => {
-    for (const wrong of ['2026-02-29', '2026-13-01', '2026-4-1', '', 'tomorrow', '2026-00-10']) expect(parseDay(wrong)).toBeNull()
+    for (const wrong of ['2026-02-29', '2026-13-01', '2026-4-1', '', 'tomorrow', '2026-00-10'])
+      expect(parseDay(wrong)).toBeNull()
     expect(parseDay('2024-02-29')).not.toBeNull()
   })
   test('day of the year counts 29 February', () => {
@@ -30,7 +31,11 @@ describe('random streams', () => {
     const draw = (seed: number) => Array.from({ length: 5 }, () => randomStream(seed).uniform())
     const one = randomStream(7)
     const two = randomStream(7)
-    expect([one.uniform(), one.normal(), one.gamma(0.75, 4)]).toEqual([two.uniform(), two.normal(), two.gamma(0.75, 4)])
+    expect([one.uniform(), one.normal(), one.gamma(0.75, 4)]).toEqual([
+      two.uniform(),
+      two.normal(),
+      two.gamma(0.75, 4),
+    ])
     expect(draw(7)).not.toEqual(draw(8))
   })
   test('normal and gamma have the right mean and variance', () => {
@@ -57,7 +62,10 @@ describe('statistics', () => {
     expect(shareOf(4, (i) => i < 1, [3, 1, 0, 0])).toBe(0.75)
   })
   test('table interpolation is flat beyond its ends', () => {
-    const points = [[31, 0.9], [61, 0.1]] as const
+    const points = [
+      [31, 0.9],
+      [61, 0.1],
+    ] as const
     expect([0, 46, 99].map((x) => interpolate(points, x))).toEqual([0.9, expect.closeTo(0.5, 6), 0.1])
   })
 })

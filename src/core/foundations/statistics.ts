@@ -44,7 +44,11 @@ export function spreadOf(values: ArrayLike<number>, weights?: ArrayLike<number>)
 }
 
 /** Weighted share (0–1) of members for which `test` holds. */
-export function shareOf(count: number, test: (index: number) => boolean, weights?: ArrayLike<number>): number {
+export function shareOf(
+  count: number,
+  test: (index: number) => boolean,
+  weights?: ArrayLike<number>,
+): number {
   let hit = 0
   let total = 0
   for (let i = 0; i < count; i++) {

@@ -4,14 +4,10 @@ export const GRAMS_PER_OUNCE = 28.349523125
 export const GRAMS_PER_POUND = 453.59237
 const SQUARE_METRES_PER_ACRE = 4046.8564224
 const SQUARE_METRES_PER_1000_SQUARE_FEET = 1000 * METRES_PER_FOOT ** 2
-export const MM_PER_INCH = 25.4
 
 /** g m⁻² per kg ha⁻¹: 1 kg ha⁻¹ = 0.1 g m⁻². */
 export const gramsPerM2 = (kgHa: number) => kgHa / 10
 
-/** t ha⁻¹ from g m⁻²: 100 g m⁻² = 1 t ha⁻¹. */
-export const tonnesPerHa = (gM2: number) => gM2 / 100
-
 export const poundsPerAcre = (gM2: number) => (gM2 * SQUARE_METRES_PER_ACRE) / GRAMS_PER_POUND
-export const ouncesPer1000SquareFeet = (gM2: number) => (gM2 * SQUARE_METRES_PER_1000_SQUARE_FEET) / GRAMS_PER_OUNCE
-export const fahrenheit = (celsius: number) => celsius * 1.8 + 32
+export const ouncesPer1000SquareFeet = (gM2: number) =>
+  (gM2 * SQUARE_METRES_PER_1000_SQUARE_FEET) / GRAMS_PER_OUNCE

@@ -25,6 +25,7 @@ export function partAreaM2(bed: Bed, part: BedPart): number {
 export function partSizeM(bed: Bed, part: BedPart): { lengthM: number; widthM: number } {
   if (part.kind === 'path') return { lengthM: bed.lengthM, widthM: bed.pathWidthM }
   if (part.kind === 'half') return { lengthM: bed.lengthM / 2, widthM: bed.widthM }
-  if (part.kind === 'strip') return { lengthM: Math.min(part.toM, bed.lengthM) - part.fromM, widthM: bed.widthM }
+  if (part.kind === 'strip')
+    return { lengthM: Math.min(part.toM, bed.lengthM) - part.fromM, widthM: bed.widthM }
   return { lengthM: bed.lengthM, widthM: bed.widthM }
 }

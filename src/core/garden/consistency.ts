@@ -22,11 +22,23 @@ export function gardenProblems(data: GardenData): Problem[] {
   const sections = new Set(data.garden.sections.map((section) => section.id))
   const beds = new Set(data.beds.map((bed) => bed.id))
   const stands = new Set(data.stands.map((stand) => stand.id))
-  const missing = (path: string, what: string): Problem => ({ path, code: 'missing-reference', message: `${path} points to a ${what} that is not in the file.` })
+  const missing = (path: string, what: string): Problem => ({
+    path,
+    code: 'missing-reference',
+    message: `${path} points to a ${what} that is not in the file.`,
+  })
   return [
-    ...data.beds.flatMap((bed, i) => (sections.has(bed.sectionId) ? [] : [missing(`beds.${i}.sectionId`, 'section')])),
-    ...data.stands.flatMap((stand, i) => (beds.has(stand.bedId) ? [] : [missing(`stands.${i}.bedId`, 'bed')])),
-    ...data.checks.flatMap((check, i) => (stands.has(check.standId) ? [] : [missing(`checks.${i}.standId`, 'stand')])),
-    ...data.stands.flatMap((stand, i) => standProblems(stand).map((problem) => ({ ...problem, path: `stands.${i}.${problem.path}` }))),
+    ...data.beds.flatMap((bed, i) =>
+      sections.has(bed.sectionId) ? [] : [missing(`beds.${i}.sectionId`, 'section')],
+    ),
+    ...data.stands.flatMap((stand, i) =>
+      beds.has(stand.bedId) ? [] : [missing(`stands.${i}.bedId`, 'bed')],
+    ),
+    ...data.checks.flatMap((check, i) =>
+      stands.has(check.standId) ? [] : [missing(`checks.${i}.standId`, 'stand')],
+    ),
+    ...data.stands.flatMap((stand, i) =>
+      standProblems(stand).map((problem) => ({ ...problem, path: `stands.${i}.${problem.path}` })),
+    ),
   ]
 }

@@ -6,15 +6,51 @@ import { bed as bedSchema, check as checkSchema, gardenData, type Bed, type Stan
 import { bareWindows, windowAt } from './windows'
 
 const bed: Bed = {
-  id: 'b', gardenId: 'g', sectionId: 's', label: 'A1', walkOrder: 0, kind: 'framed', lengthM: 10, widthM: 1.2, pathWidthM: 0.5,
-  soil: 'loam', fertility: 'medium', shade: 0, fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 2 }],
+  id: 'b',
+  gardenId: 'g',
+  sectionId: 's',
+  label: 'A1',
+  walkOrder: 0,
+  kind: 'framed',
+  lengthM: 10,
+  widthM: 1.2,
+  pathWidthM: 0.5,
+  soil: 'loam',
+  fertility: 'medium',
+  shade: 0,
+  fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 2 }],
 }
-function standOf(id: string, kind: 'cover' | 'crop', from: string, until: string | null, extra: Partial<Stand> = {}): Stand {
+function standOf(
+  id: string,
+  kind: 'cover' | 'crop',
+  from: string,
+  until: string | null,
+  extra: Partial<Stand> = {},
+): Stand {
   return {
-    id, gardenId: 'g', bedId: 'b', part: { kind: 'whole' }, underStandId: null, cuts: [], note: '',
-    content: kind === 'crop' ? { kind, cropId: 'tomato', establishment: 'transplant' } : { kind, components: [{ speciesId: 'oats', share: 1, germination: 0.9, grams: null }], purposes: [] },
+    id,
+    gardenId: 'g',
+    bedId: 'b',
+    part: { kind: 'whole' },
+    underStandId: null,
+    cuts: [],
+    note: '',
+    content:
+      kind === 'crop'
+        ? { kind, cropId: 'tomato', establishment: 'transplant' }
+        : {
+            kind,
+            components: [{ speciesId: 'oats', share: 1, germination: 0.9, grams: null }],
+            purposes: [],
+          },
     start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, fact: null },
-    end: { plan: until === null ? null : { date: until, method: kind === 'crop' ? 'harvest' : 'chop', passes: 1, note: '' }, fact: null },
+    end: {
+      plan:
+        until === null
+          ? null
+          : { date: until, method: kind === 'crop' ? 'harvest' : 'chop', passes: 1, note: '' },
+      fact: null,
+    },
     ...extra,
   }
 }
@@ -37,7 +73,12 @@ describe('areas', () => {
 describe('bare windows', () => {
   const spring = standOf('spring', 'crop', '2026-04-01', '2026-06-01')
   const autumn = standOf('autumn', 'crop', '2026-08-01', '2026-10-01')
-  const find = (stands: Stand[]) => bareWindows(bed, stands, day('2026-03-01'), day('2026-12-31')).map((window) => [isoDate(window.freeFromDay), isoDate(window.neededByDay), window.nextStandId])
+  const find = (stands: Stand[]) =>
+    bareWindows(bed, stands, day('2026-03-01'), day('2026-12-31')).map((window) => [
+      isoDate(window.freeFromDay),
+      isoDate(window.neededByDay),
+      window.nextStandId,
+    ])
 
   test('lie before, between and after crops', () => {
     expect(find([autumn, spring])).toEqual([
@@ -47,40 +88,85 @@ describe('bare windows', () => {
     ])
   })
   test('a cover without an end holds the ground until what follows', () => {
-    expect(find([spring, standOf('cover', 'cover', '2026-06-03', null), autumn]).map((window) => window[2])).toEqual(['spring', null])
+    expect(
+      find([spring, standOf('cover', 'cover', '2026-06-03', null), autumn]).map((window) => window[2]),
+    ).toEqual(['spring', null])
   })
   test('a relay sown under a crop closes the gap after it', () => {
-    expect(find([spring, standOf('under', 'cover', '2026-05-10', null, { underStandId: 'spring' }), autumn]).map((window) => window[2])).toEqual(['spring', null])
+    expect(
+      find([spring, standOf('under', 'cover', '2026-05-10', null, { underStandId: 'spring' }), autumn]).map(
+        (window) => window[2],
+      ),
+    ).toEqual(['spring', null])
   })
   test('a half bed leaves the window open', () => {
-    expect(find([spring, standOf('half', 'cover', '2026-06-03', null, { part: { kind: 'half', which: 'first' } }), autumn])).toHaveLength(3)
+    expect(
+      find([
+        spring,
+        standOf('half', 'cover', '2026-06-03', null, { part: { kind: 'half', which: 'first' } }),
+        autumn,
+      ]),
+    ).toHaveLength(3)
   })
   test('turn-round days are no window, and a day is found in its window', () => {
-    const windows = bareWindows(bed, [spring, standOf('next', 'crop', '2026-06-05', '2026-12-31')], day('2026-04-01'), day('2026-12-31'))
+    const windows = bareWindows(
+      bed,
+      [spring, standOf('next', 'crop', '2026-06-05', '2026-12-31')],
+      day('2026-04-01'),
+      day('2026-12-31'),
+    )
     expect(windows).toEqual([])
-    expect(windowAt(bareWindows(bed, [spring], day('2026-03-01'), day('2026-12-31')), day('2026-07-01'))?.nextStandId).toBeNull()
+    expect(
+      windowAt(bareWindows(bed, [spring], day('2026-03-01'), day('2026-12-31')), day('2026-07-01'))
+        ?.nextStandId,
+    ).toBeNull()
     expect(windowAt([], day('2026-07-01'))).toBeNull()
   })
 })
 
 describe('bad records', () => {
   test('zero and absurd bed sizes are refused with the field and the limits', () => {
-    for (const lengthM of [0, -3, 9999, NaN]) expect(bedSchema.safeParse({ ...bed, lengthM }).error?.issues[0].message).toMatch(/^Length must be/)
+    for (const lengthM of [0, -3, 9999, NaN])
+      expect(bedSchema.safeParse({ ...bed, lengthM }).error?.issues[0].message).toMatch(/^Length must be/)
   })
   test('dates that do not exist are refused', () => {
     const stand = standOf('x', 'crop', '2026-02-30', null)
-    expect(gardenData.shape.stands.safeParse([stand]).error?.issues[0].message).toMatch(/does not exist in the calendar/)
+    expect(gardenData.shape.stands.safeParse([stand]).error?.issues[0].message).toMatch(
+      /does not exist in the calendar/,
+    )
   })
   test('an end before its start is refused', () => {
-    expect(standProblems(standOf('x', 'crop', '2026-05-01', '2026-04-01'))).toMatchObject([{ code: 'end-before-start' }])
+    expect(standProblems(standOf('x', 'crop', '2026-05-01', '2026-04-01'))).toMatchObject([
+      { code: 'end-before-start' },
+    ])
   })
   test('an empty check and a cover over 100 % are refused', () => {
-    const check = { id: 'c', gardenId: 'g', standId: 's', date: '2026-05-01', stageBbch: null, cover: null, heightCm: null, note: ' ' }
+    const check = {
+      id: 'c',
+      gardenId: 'g',
+      standId: 's',
+      date: '2026-05-01',
+      stageBbch: null,
+      cover: null,
+      heightCm: null,
+      note: ' ',
+    }
     expect(checkSchema.safeParse(check).error?.issues[0].message).toMatch(/The check is empty/)
-    expect(checkSchema.safeParse({ ...check, cover: 1.3 }).error?.issues[0].message).toMatch(/^Cover must be between/)
+    expect(checkSchema.safeParse({ ...check, cover: 1.3 }).error?.issues[0].message).toMatch(
+      /^Cover must be between/,
+    )
   })
   test('references that lead nowhere are named', () => {
-    const garden = { id: 'g', sections: [{ id: 's', name: 'S' }] } as Parameters<typeof gardenProblems>[0]['garden']
-    expect(gardenProblems({ garden, beds: [bed], stands: [standOf('x', 'crop', '2026-05-01', null, { bedId: 'gone' })], checks: [] })).toMatchObject([{ path: 'stands.0.bedId' }])
+    const garden = { id: 'g', sections: [{ id: 's', name: 'S' }] } as Parameters<
+      typeof gardenProblems
+    >[0]['garden']
+    expect(
+      gardenProblems({
+        garden,
+        beds: [bed],
+        stands: [standOf('x', 'crop', '2026-05-01', null, { bedId: 'gone' })],
+        checks: [],
+      }),
+    ).toMatchObject([{ path: 'stands.0.bedId' }])
   })
 })

@@ -4,7 +4,8 @@ import { id, isoDay, numberBetween, shortText } from './fields'
 /** Version of the stored and exported garden data. */
 export const GARDEN_SCHEMA_VERSION = 1
 
-const monthly = (field: string, low: number, high: number) => z.array(numberBetween(field, low, high)).length(12)
+const monthly = (field: string, low: number, high: number) =>
+  z.array(numberBetween(field, low, high)).length(12)
 
 /** Place and climate: latitude ±66°, elevation m, twelve monthly normals (°C, mm, days with ≥ 1 mm). */
 export const siteClimate = z
@@ -60,8 +61,15 @@ export const bedPart = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('whole') }),
   z.object({ kind: z.literal('half'), which: z.enum(['first', 'second']) }),
   z
-    .object({ kind: z.literal('strip'), fromM: numberBetween('Strip start', 0, 500, 'm'), toM: numberBetween('Strip end', 0, 500, 'm') })
-    .refine((strip) => strip.toM > strip.fromM, { error: 'The strip must end after it starts.', path: ['toM'] }),
+    .object({
+      kind: z.literal('strip'),
+      fromM: numberBetween('Strip start', 0, 500, 'm'),
+      toM: numberBetween('Strip end', 0, 500, 'm'),
+    })
+    .refine((strip) => strip.toM > strip.fromM, {
+      error: 'The strip must end after it starts.',
+      path: ['toM'],
+    }),
   z.object({ kind: z.literal('path') }),
 ])
 export type BedPart = z.infer<typeof bedPart>
@@ -72,7 +80,14 @@ function deed<T extends z.ZodType>(details: T) {
 }
 export type Deed<T> = { plan: T | null; fact: T | null }
 
-export const covering = z.enum(['surface', 'raked', 'raked and tamped', 'thin straw', 'compost', 'crop dropped over'])
+export const covering = z.enum([
+  'surface',
+  'raked',
+  'raked and tamped',
+  'thin straw',
+  'compost',
+  'crop dropped over',
+])
 export type Covering = z.infer<typeof covering>
 
 /** A species of a cover and its share of the full rate; shares add up to 1–1.5 in a mix. */
@@ -130,7 +145,11 @@ export const stand = z.object({
   bedId: id,
   part: bedPart,
   content: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('cover'), components: z.array(component).min(1).max(8), purposes: z.array(purposeId).max(3) }),
+    z.object({
+      kind: z.literal('cover'),
+      components: z.array(component).min(1).max(8),
+      purposes: z.array(purposeId).max(3),
+    }),
     z.object({ kind: z.literal('crop'), cropId: id, establishment: z.enum(['transplant', 'seed']) }),
   ]),
   /** The stand it was sown under, if any. */
@@ -156,13 +175,25 @@ export const check = z
     heightCm: numberBetween('Height', 0, 400, 'cm').nullable(),
     note: z.string().max(4000),
   })
-  .refine((value) => value.stageBbch !== null || value.cover !== null || value.heightCm !== null || value.note.trim() !== '', {
-    error: 'The check is empty. Choose a stage, give the cover, or write a note.',
-    path: ['stageBbch'],
-  })
+  .refine(
+    (value) =>
+      value.stageBbch !== null || value.cover !== null || value.heightCm !== null || value.note.trim() !== '',
+    {
+      error: 'The check is empty. Choose a stage, give the cover, or write a note.',
+      path: ['stageBbch'],
+    },
+  )
 export type Check = z.infer<typeof check>
 
-export const toolKind = z.enum(['hand shears', 'scythe', 'mower', 'trimmer', 'crimp board', 'black tarp', 'rake'])
+export const toolKind = z.enum([
+  'hand shears',
+  'scythe',
+  'mower',
+  'trimmer',
+  'crimp board',
+  'black tarp',
+  'rake',
+])
 export type ToolKind = z.infer<typeof toolKind>
 
 /** A tool owned; width and length in m where they decide what it can do (board, tarp, mower). */

@@ -7,7 +7,13 @@ export function latest<T>(deed: Deed<T>): T | null {
 }
 
 /** A stand's span of days. `endDay` is null when nothing says when it ends. */
-export type Span = { standId: string; startDay: number; endDay: number | null; started: boolean; ended: boolean }
+export type Span = {
+  standId: string
+  startDay: number
+  endDay: number | null
+  started: boolean
+  ended: boolean
+}
 
 export function spanOf(stand: Stand): Span | null {
   const start = latest(stand.start)

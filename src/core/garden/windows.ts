@@ -20,19 +20,30 @@ const RESIDUE_HOLDS_DAYS = 56
  * no end yet holds the ground until the next stand of the bed starts. Only stands of the whole bed close a
  * window: halves, strips and paths leave ground that can still be filled.
  */
-export function bareWindows(bed: Bed, stands: readonly Stand[], fromDay: number, horizonDay: number): BedWindow[] {
+export function bareWindows(
+  bed: Bed,
+  stands: readonly Stand[],
+  fromDay: number,
+  horizonDay: number,
+): BedWindow[] {
   const spans = bedSpans(stands, bed.id).filter((span) => span.stand.part.kind === 'whole')
   const windows: BedWindow[] = []
   let free = fromDay
   spans.forEach((span, index) => {
     if (span.startDay > free && span.startDay <= horizonDay)
-      windows.push({ bedId: bed.id, freeFromDay: free, neededByDay: span.startDay, nextStandId: span.standId })
+      windows.push({
+        bedId: bed.id,
+        freeFromDay: free,
+        neededByDay: span.startDay,
+        nextStandId: span.standId,
+      })
     const next = spans[index + 1]
     const end = span.endDay ?? next?.startDay ?? horizonDay
     const residue = span.stand.content.kind === 'cover' && span.endDay !== null ? RESIDUE_HOLDS_DAYS : 0
     free = Math.max(free, Math.min(end + residue, next?.startDay ?? end + residue))
   })
-  if (free < horizonDay) windows.push({ bedId: bed.id, freeFromDay: free, neededByDay: horizonDay, nextStandId: null })
+  if (free < horizonDay)
+    windows.push({ bedId: bed.id, freeFromDay: free, neededByDay: horizonDay, nextStandId: null })
   return windows.filter((window) => window.neededByDay - window.freeFromDay >= SHORTEST_WINDOW_DAYS)
 }
 

@@ -8,13 +8,48 @@ import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { readiness } from './gates'
 
-function ready(speciesId: string, sown: string, endOn: string, method: 'chop' | 'crimp' | 'tarp', cropId: string, plantOn: string, waitDays = 7) {
-  const { run: standing, ensemble, sowDay } = growStand(TEST_SITES.maryland, speciesId, sown, { members: 40, days: 360 })
+function ready(
+  speciesId: string,
+  sown: string,
+  endOn: string,
+  method: 'chop' | 'crimp' | 'tarp',
+  cropId: string,
+  plantOn: string,
+  waitDays = 7,
+) {
+  const {
+    run: standing,
+    ensemble,
+    sowDay,
+  } = growStand(TEST_SITES.maryland, speciesId, sown, { members: 40, days: 360 })
   const end = { date: endOn, method, passes: 1, note: '' }
   const event = endEvent(end, dayNumber(endOn), dayNumber(plantOn), ensemble)!
-  const ended = runStand({ sown: standing.sown, sowDay, soil: 'loam', fertility: 'medium', shade: 0, canopyAbove: null, events: [event] }, ensemble, drawTraits(40, 3))
+  const ended = runStand(
+    {
+      sown: standing.sown,
+      sowDay,
+      soil: 'loam',
+      fertility: 'medium',
+      shade: 0,
+      canopyAbove: null,
+      events: [event],
+    },
+    ensemble,
+    drawTraits(40, 3),
+  )
   const crop = findCrop(cropId)!
-  return readiness({ standing, ended, ensemble, end, flattened: true, crop, establishment: crop.establishment, waitDays, plantingDay: dayNumber(plantOn), today: dayNumber(endOn) })
+  return readiness({
+    standing,
+    ended,
+    ensemble,
+    end,
+    flattened: true,
+    crop,
+    establishment: crop.establishment,
+    waitDays,
+    plantingDay: dayNumber(plantOn),
+    today: dayNumber(endOn),
+  })
 }
 const gate = (answer: ReturnType<typeof ready>, id: string) => answer.gates.find((entry) => entry.id === id)
 
@@ -26,7 +61,8 @@ describe('gates', () => {
   test('all gates are open no sooner than the last of them', () => {
     const latest = Math.max(...vetch.gates.map((entry) => entry.met?.mid ?? -Infinity))
     expect(vetch.ready!.mid).toBeGreaterThanOrEqual(latest - 1)
-    for (const entry of vetch.gates) expect(vetch.chanceByPlanting).toBeLessThanOrEqual(entry.chanceByPlanting + 1e-9)
+    for (const entry of vetch.gates)
+      expect(vetch.chanceByPlanting).toBeLessThanOrEqual(entry.chanceByPlanting + 1e-9)
   })
   test('vetch feeds the crop; mature rye ties nitrogen up first', () => {
     const rye = ready('cereal-rye', '2025-09-25', '2026-05-25', 'crimp', 'tomato', '2026-06-18')

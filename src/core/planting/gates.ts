@@ -4,11 +4,17 @@ import type { EndDetails } from '../garden/schema'
 import { DEAD_SHARE, endingOf } from '../ending/outcome'
 import type { Crop } from '../plants/crops'
 import type { WeatherEnsemble } from '../site/weather'
-import type { StandRun } from '../stand/kernel'
+import type { StandRun } from '../stand/types'
 import { spreadOn } from '../stand/summary'
 
 /** One condition for planting: when it is met, over the members, and why it is there. */
-export type Gate = { id: 'dead' | 'wait' | 'tie-up' | 'seedbed' | 'residue-hold' | 'soil' | 'frost'; name: string; reason: string; met: Spread | null; chanceByPlanting: number }
+export type Gate = {
+  id: 'dead' | 'wait' | 'tie-up' | 'seedbed' | 'residue-hold' | 'soil' | 'frost'
+  name: string
+  reason: string
+  met: Spread | null
+  chanceByPlanting: number
+}
 
 export type Readiness = {
   gates: Gate[]
@@ -49,22 +55,78 @@ export function readiness(input: GateInput): Readiness {
   const endDay = dayNumber(input.end.date)
   const dead = Float64Array.from({ length: members }, (_, member) => deadDay(input, endDay, member))
   const gates: { gate: Omit<Gate, 'met' | 'chanceByPlanting'>; days: Float64Array }[] = [
-    { gate: { id: 'dead', name: 'Dead', reason: `At most ${DEAD_SHARE[establishment] * 100} % of the plants alive, after pulling stragglers by hand.` }, days: dead },
-    { gate: { id: 'wait', name: 'Wait over', reason: `Your own rule: ${input.waitDays} days between dead and ${establishment === 'seed' ? 'sowing' : 'planting'}.` }, days: dead.map((day) => day + input.waitDays) },
-    { gate: { id: 'tie-up', name: 'Nitrogen tie-up over', reason: 'Strawy residue takes nitrogen from the soil while it starts to rot; the day its net release turns up.' }, days: tieUpDays(input, endDay) },
-    { gate: { id: 'soil', name: 'Soil warm enough', reason: `${input.crop.name} wants ${input.crop.soilMinC} °C at 5 cm for three days.` }, days: soilDays(input) },
-    { gate: { id: 'frost', name: 'Frost past', reason: `Last night at or below ${input.crop.frostLimitC} °C before three weeks past planting.` }, days: frostDays(input) },
+    {
+      gate: {
+        id: 'dead',
+        name: 'Dead',
+        reason: `At most ${DEAD_SHARE[establishment] * 100} % of the plants alive, after pulling stragglers by hand.`,
+      },
+      days: dead,
+    },
+    {
+      gate: {
+        id: 'wait',
+        name: 'Wait over',
+        reason: `Your own rule: ${input.waitDays} days between dead and ${establishment === 'seed' ? 'sowing' : 'planting'}.`,
+      },
+      days: dead.map((day) => day + input.waitDays),
+    },
+    {
+      gate: {
+        id: 'tie-up',
+        name: 'Nitrogen tie-up over',
+        reason:
+          'Strawy residue takes nitrogen from the soil while it starts to rot; the day its net release turns up.',
+      },
+      days: tieUpDays(input, endDay),
+    },
+    {
+      gate: {
+        id: 'soil',
+        name: 'Soil warm enough',
+        reason: `${input.crop.name} wants ${input.crop.soilMinC} °C at 5 cm for three days.`,
+      },
+      days: soilDays(input),
+    },
+    {
+      gate: {
+        id: 'frost',
+        name: 'Frost past',
+        reason: `Last night at or below ${input.crop.frostLimitC} °C before three weeks past planting.`,
+      },
+      days: frostDays(input),
+    },
   ]
   if (establishment === 'seed') {
     const limit = input.crop.smallSeed ? SEEDBED_RESIDUE_G.small : SEEDBED_RESIDUE_G.large
-    gates.push({ gate: { id: 'seedbed', name: 'Seedbed clear', reason: `Residue below ${limit / 100} t/ha, or raked aside in the rows.` }, days: residueBelow(ended, endDay, limit) })
+    gates.push({
+      gate: {
+        id: 'seedbed',
+        name: 'Seedbed clear',
+        reason: `Residue below ${limit / 100} t/ha, or raked aside in the rows.`,
+      },
+      days: residueBelow(ended, endDay, limit),
+    })
     if (input.crop.smallSeed && ended.sown.some((sown) => sown.plant.allelopathic))
-      gates.push({ gate: { id: 'residue-hold', name: 'Residue no longer holds back seed', reason: 'This residue slows small seeds for about three weeks after it dies.' }, days: dead.map((day) => day + RESIDUE_HOLD_DAYS) })
+      gates.push({
+        gate: {
+          id: 'residue-hold',
+          name: 'Residue no longer holds back seed',
+          reason: 'This residue slows small seeds for about three weeks after it dies.',
+        },
+        days: dead.map((day) => day + RESIDUE_HOLD_DAYS),
+      })
   }
-  const ready = Float64Array.from({ length: members }, (_, member) => Math.max(...gates.map((gate) => gate.days[member])))
+  const ready = Float64Array.from({ length: members }, (_, member) =>
+    Math.max(...gates.map((gate) => gate.days[member])),
+  )
   const byPlanting = (days: Float64Array) => shareOf(members, (member) => days[member] <= plantingDay)
   return {
-    gates: gates.map(({ gate, days }) => ({ ...gate, met: mostly(days), chanceByPlanting: byPlanting(days) })),
+    gates: gates.map(({ gate, days }) => ({
+      ...gate,
+      met: mostly(days),
+      chanceByPlanting: byPlanting(days),
+    })),
     ready: mostly(ready),
     chanceByPlanting: byPlanting(ready),
     nitrogen4Weeks: releaseBetween(ended, plantingDay, plantingDay + 28),
@@ -82,7 +144,11 @@ function mostly(days: Float64Array): Spread | null {
 function deadDay(input: GateInput, endDay: number, member: number): number {
   const { end, standing, ensemble, establishment, flattened } = input
   if (end.method === 'harvest') return endDay
-  return endingOf(end.method, standing, ensemble, member, endDay, { passes: end.passes, flattened, target: DEAD_SHARE[establishment] }).deadDay
+  return endingOf(end.method, standing, ensemble, member, endDay, {
+    passes: end.passes,
+    flattened,
+    target: DEAD_SHARE[establishment],
+  }).deadDay
 }
 
 function tieUpDays({ ended }: GateInput, endDay: number): Float64Array {
@@ -90,7 +156,8 @@ function tieUpDays({ ended }: GateInput, endDay: number): Float64Array {
     const from = Math.max(0, endDay - ended.startDay)
     let lowest = from
     for (let day = from; day < ended.days; day++)
-      if (ended.releasedG[member * ended.days + day] < ended.releasedG[member * ended.days + lowest]) lowest = day
+      if (ended.releasedG[member * ended.days + day] < ended.releasedG[member * ended.days + lowest])
+        lowest = day
     const dip = ended.releasedG[member * ended.days + from] - ended.releasedG[member * ended.days + lowest]
     return ended.startDay + (dip > TIE_UP_G ? lowest : from)
   })
@@ -119,7 +186,8 @@ function frostDays({ ensemble, today, plantingDay, crop }: GateInput): Float64Ar
   return Float64Array.from(ensemble.members, (weather) => {
     let last = today
     const to = Math.min(ensemble.days - 1, plantingDay + 21 - ensemble.startDay)
-    for (let i = Math.max(0, today - ensemble.startDay); i <= to; i++) if (weather.tMinC[i] <= crop.frostLimitC) last = ensemble.startDay + i + 1
+    for (let i = Math.max(0, today - ensemble.startDay); i <= to; i++)
+      if (weather.tMinC[i] <= crop.frostLimitC) last = ensemble.startDay + i + 1
     return last
   })
 }
@@ -128,5 +196,10 @@ function releaseBetween(run: StandRun, fromDay: number, toDay: number): Spread |
   const a = fromDay - run.startDay
   const b = toDay - run.startDay
   if (a < 0 || b >= run.days) return null
-  return spreadOf(Float64Array.from({ length: run.members }, (_, m) => run.releasedG[m * run.days + b] - run.releasedG[m * run.days + a]))
+  return spreadOf(
+    Float64Array.from(
+      { length: run.members },
+      (_, m) => run.releasedG[m * run.days + b] - run.releasedG[m * run.days + a],
+    ),
+  )
 }

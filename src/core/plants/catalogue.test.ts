@@ -16,7 +16,15 @@ describe('catalogue', () => {
   })
   test('stages follow one another in time', () => {
     for (const { id, parameters: p } of SPECIES) {
-      const order = [p.t31Cd, p.t51Cd, p.t61Cd, p.t61Cd + p.t65Cd, p.t61Cd + p.t75Cd, p.t61Cd + p.t85Cd, p.t61Cd + p.t89Cd]
+      const order = [
+        p.t31Cd,
+        p.t51Cd,
+        p.t61Cd,
+        p.t61Cd + p.t65Cd,
+        p.t61Cd + p.t75Cd,
+        p.t61Cd + p.t85Cd,
+        p.t61Cd + p.t89Cd,
+      ]
       expect([id, [...order].sort((a, b) => a - b)]).toEqual([id, order])
       expect(p.t71Cd).toBeLessThan(p.t75Cd)
     }
@@ -31,10 +39,16 @@ describe('catalogue', () => {
     for (const plant of SPECIES) expect(plant.parameters.fixationShare > 0).toBe(plant.group === 'legume')
   })
   test('groups of a mix, largest share first, and unknown species left out', () => {
-    const mix = [{ speciesId: 'hairy-vetch', share: 0.4 }, { speciesId: 'cereal-rye', share: 0.6 }, { speciesId: 'nothing', share: 1 }]
+    const mix = [
+      { speciesId: 'hairy-vetch', share: 0.4 },
+      { speciesId: 'cereal-rye', share: 0.6 },
+      { speciesId: 'nothing', share: 1 },
+    ]
     expect(groupsOf(mix)).toEqual(['grass', 'legume'])
   })
   test('seed sizes', () => {
-    expect(['red-clover', 'crimson-clover', 'cereal-rye', 'faba-bean'].map((id) => seedSize(findSpecies(id)!))).toEqual(['tiny', 'small', 'medium', 'large'])
+    expect(
+      ['red-clover', 'crimson-clover', 'cereal-rye', 'faba-bean'].map((id) => seedSize(findSpecies(id)!)),
+    ).toEqual(['tiny', 'small', 'medium', 'large'])
   })
 })

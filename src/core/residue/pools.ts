@@ -9,7 +9,11 @@ const MICROBE_EFFICIENCY = 0.35
 const MICROBE_CN = 9
 
 /** State of one residue layer, g m⁻²: fast, cellulose, lignin mass; their nitrogen; net mineral nitrogen since the start. */
-export type ResiduePools = { mass: [number, number, number]; nitrogen: [number, number, number]; netReleasedG: number }
+export type ResiduePools = {
+  mass: [number, number, number]
+  nitrogen: [number, number, number]
+  netReleasedG: number
+}
 
 export const emptyPools = (): ResiduePools => ({ mass: [0, 0, 0], nitrogen: [0, 0, 0], netReleasedG: 0 })
 

@@ -6,7 +6,8 @@ import { latest } from '../garden/timeline'
 import { endEvent } from '../ending/kill'
 import { DEAD_SHARE, endingOf } from '../ending/outcome'
 import type { WeatherEnsemble } from '../site/weather'
-import { runStand, type StandEvent, type StandRun } from '../stand/kernel'
+import { runStand } from '../stand/kernel'
+import type { StandEvent, StandRun } from '../stand/types'
 import { bandsOf, dateSpread, firstDays, stageDays, type Bands, type DateSpread } from '../stand/summary'
 import { drawTraits } from '../stand/traits'
 import { learn } from '../tracking/learn'
@@ -58,7 +59,16 @@ function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: bool
   const { stand, nextStartDay } = standCase
   const events: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
     const done = latest(cut)
-    return done ? [{ day: dayNumber(done.date), kind: 'cut' as const, shareRemoved: done.shareRemoved, left: done.fate === 'dropped' }] : []
+    return done
+      ? [
+          {
+            day: dayNumber(done.date),
+            kind: 'cut' as const,
+            shareRemoved: done.shareRemoved,
+            left: done.fate === 'dropped',
+          },
+        ]
+      : []
   })
   const end = latest(stand.end)
   if (end && withEnd) {
@@ -69,11 +79,14 @@ function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: bool
   return events
 }
 
+/** A run and the weather its members had, which learning may have put in another order. */
+export type SeasonRun = { run: StandRun; ensemble: WeatherEnsemble }
+
 /**
  * Runs a cover with its cuts, its ending and what was seen of it. `withEnd: false` leaves the ending out, for
  * asking what it would come to if it stood on. Returns null for crops and unknown species.
  */
-export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEnd = true): StandRun | null {
+export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEnd = true): SeasonRun | null {
   const { stand, bed, checks, upper } = standCase
   const start = latest(stand.start)
   const sown = sownSpecies(stand, bed)
@@ -91,22 +104,46 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
     events: eventsOf(standCase, ensemble, withEnd),
   }
   const prior = drawTraits(ensemble.members.length, seed)
-  return learn((traits) => runStand(input, ensemble, traits), prior, leadComponent(stand), looksOf(stand.id, checks), seed)
+  const looks = looksOf(stand.id, checks)
+  const inOrder = (order: readonly number[] | null) =>
+    order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
+  const unseen = looks.some((look) => look.day > ensemble.firstGeneratedDay)
+  const { run, order } = learn(
+    (traits, members) => runStand(input, inOrder(members), traits),
+    prior,
+    leadComponent(stand),
+    looks,
+    seed,
+    unseen,
+  )
+  return { run, ensemble: inOrder(order) }
 }
 
-function endedSpread(standCase: StandCase, standing: StandRun | null, ensemble: WeatherEnsemble): Spread | null {
+function endedSpread(standCase: StandCase, standing: SeasonRun | null): Spread | null {
   const end = latest(standCase.stand.end)
   if (!end || end.method === 'harvest' || !standing) return null
   const { method } = end
+  const { run, ensemble } = standing
   const setup = { passes: end.passes, flattened: true, target: DEAD_SHARE.transplant }
-  return spreadOf(Float64Array.from({ length: standing.members }, (_, member) => endingOf(method, standing, ensemble, member, dayNumber(end.date), setup).deadDay))
+  return spreadOf(
+    Float64Array.from(
+      { length: run.members },
+      (_, member) => endingOf(method, run, ensemble, member, dayNumber(end.date), setup).deadDay,
+    ),
+  )
 }
 
 /** Series, dates and chances of a run; `standing` is the run without its ending, or null when it has none. */
-export function forecastOf(standCase: StandCase, run: StandRun, standing: StandRun | null, ensemble: WeatherEnsemble): StandForecast {
+export function forecastOf(
+  standCase: StandCase,
+  { run }: SeasonRun,
+  standing: SeasonRun | null,
+): StandForecast {
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
   const stages = REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, lead, bbch)) }))
-  const dead = firstDays(run, (at) => run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1))
+  const dead = firstDays(run, (at) =>
+    run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
+  )
   const end = latest(standCase.stand.end)
   const endDay = end ? dayNumber(end.date) : Infinity
   return {
@@ -119,7 +156,7 @@ export function forecastOf(standCase: StandCase, run: StandRun, standing: StandR
     stages,
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),
-    ended: endedSpread(standCase, standing, ensemble),
+    ended: endedSpread(standCase, standing),
     diesAlone: shareOf(run.members, (member) => dead[member] < endDay),
   }
 }

@@ -5,7 +5,7 @@ import { latest } from '../garden/timeline'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { sowingRecipe, viableSeedsPerM2 } from '../seeding/recipe'
-import type { SownSpecies } from '../stand/kernel'
+import type { SownSpecies } from '../stand/types'
 import type { Look } from '../tracking/learn'
 
 /** Covering taken for plans that do not say. */
@@ -28,12 +28,21 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
       const recipe = sowingRecipe({ areaM2, covering, passes: 1, scaleStepG: 0.01, components: [part] })
       grams = recipe.ok ? recipe.value.totalGrams : 0
     }
-    return [{ plant, seedsPerM2: viableSeedsPerM2(plant, grams, part.germination, areaM2), emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)] }]
+    return [
+      {
+        plant,
+        seedsPerM2: viableSeedsPerM2(plant, grams, part.germination, areaM2),
+        emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
+      },
+    ]
   })
 }
 
 /** The crop above a stand sown under it, until it goes. */
-export function canopyAbove(stand: Stand, stands: readonly Stand[]): { share: number; untilDay: number } | null {
+export function canopyAbove(
+  stand: Stand,
+  stands: readonly Stand[],
+): { share: number; untilDay: number } | null {
   const upper = stands.find((other) => other.id === stand.underStandId)
   const end = upper ? latest(upper.end) : null
   return end ? { share: CROP_SHADE, untilDay: dayNumber(end.date) } : null
@@ -44,5 +53,10 @@ export function looksOf(standId: string, checks: readonly Check[]): Look[] {
   return checks
     .filter((check) => check.standId === standId)
     .sort((a, b) => a.date.localeCompare(b.date))
-    .map((check) => ({ day: dayNumber(check.date), bbch: check.stageBbch, cover: check.cover, heightM: check.heightCm === null ? null : check.heightCm / 100 }))
+    .map((check) => ({
+      day: dayNumber(check.date),
+      bbch: check.stageBbch,
+      cover: check.cover,
+      heightM: check.heightCm === null ? null : check.heightCm / 100,
+    }))
 }

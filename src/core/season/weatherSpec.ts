@@ -16,6 +16,8 @@ export type WeatherSpec = {
 }
 
 export function ensembleOf(spec: WeatherSpec): WeatherEnsemble {
-  const observed = spec.station ? simulateObserved(spec.site, spec.station.seed, spec.station.fromDay, spec.today) : []
+  const observed = spec.station
+    ? simulateObserved(spec.site, spec.station.seed, spec.station.fromDay, spec.today)
+    : []
   return buildEnsemble(spec.site, observed, spec.startDay, spec.days, spec.members, spec.seed)
 }

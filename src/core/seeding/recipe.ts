@@ -23,7 +23,13 @@ export type RecipeLine = {
   inoculantGroup: string | null
 }
 
-export type Recipe = { areaM2: number; covering: Covering; lines: RecipeLine[]; totalGrams: number; passTotals: number[] }
+export type Recipe = {
+  areaM2: number
+  covering: Covering
+  lines: RecipeLine[]
+  totalGrams: number
+  passTotals: number[]
+}
 
 type Order = {
   areaM2: number
@@ -51,13 +57,23 @@ const round = (grams: number) => Math.round(grams * 1000) / 1000
 function problemsOf(order: Order): Problem[] {
   const problems: Problem[] = []
   const add = (path: string, code: string, message: string) => problems.push({ path, code, message })
-  if (!(order.areaM2 > 0)) add('areaM2', 'no-area', 'The bed has no ground to sow. Check its length, width and fixtures.')
+  if (!(order.areaM2 > 0))
+    add('areaM2', 'no-area', 'The bed has no ground to sow. Check its length, width and fixtures.')
   if (order.components.length === 0) add('components', 'no-species', 'Choose at least one species to sow.')
   if (!(order.passes >= 1)) add('passes', 'passes', 'Sow in at least one pass.')
   order.components.forEach((part, i) => {
-    if (!findSpecies(part.speciesId)) add(`components.${i}.speciesId`, 'unknown-species', `The species "${part.speciesId}" is not in the catalogue.`)
+    if (!findSpecies(part.speciesId))
+      add(
+        `components.${i}.speciesId`,
+        'unknown-species',
+        `The species "${part.speciesId}" is not in the catalogue.`,
+      )
     if (!(part.germination > 0 && part.germination <= 1))
-      add(`components.${i}.germination`, 'germination', 'Germination must be above 0 % and at most 100 %. Use the number on the packet or your own test.')
+      add(
+        `components.${i}.germination`,
+        'germination',
+        'Germination must be above 0 % and at most 100 %. Use the number on the packet or your own test.',
+      )
     if (!(part.share > 0)) add(`components.${i}.share`, 'share', 'The share must be above 0 %.')
   })
   return problems
@@ -72,7 +88,9 @@ export function sowingRecipe(order: Order): Outcome<Recipe> {
   if (problems.length > 0) return failure(...problems)
   const lines = order.components.map((part) => lineFor(findSpecies(part.speciesId)!, part, order))
   const totalGrams = round(lines.reduce((sum, line) => sum + line.grams, 0))
-  const passTotals = Array.from({ length: order.passes }, (_, pass) => round(lines.reduce((sum, line) => sum + line.passes[pass], 0)))
+  const passTotals = Array.from({ length: order.passes }, (_, pass) =>
+    round(lines.reduce((sum, line) => sum + line.passes[pass], 0)),
+  )
   return success({ areaM2: order.areaM2, covering: order.covering, lines, totalGrams, passTotals })
 }
 

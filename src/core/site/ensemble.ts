@@ -39,11 +39,22 @@ export function buildEnsemble(
     deriveWeather(member, site, startDay)
     return member
   })
-  return { startDay, days, firstGeneratedDay, daylightHours: daylightSeries(site, startDay, days), members: all }
+  return {
+    startDay,
+    days,
+    firstGeneratedDay,
+    daylightHours: daylightSeries(site, startDay, days),
+    members: all,
+  }
 }
 
 /** One made-up year after another: what a simulated station would have recorded, deterministic by seed. */
-export function simulateObserved(site: SiteClimate, seed: number, startDay: number, endDay: number): WeatherDay[] {
+export function simulateObserved(
+  site: SiteClimate,
+  seed: number,
+  startDay: number,
+  endDay: number,
+): WeatherDay[] {
   const random = randomStream(mixSeed(seed, 0x57a7))
   const generator = weatherGenerator(site)
   const state = generator.start(random)

@@ -5,7 +5,12 @@ import type { WeatherEnsemble } from './weather'
 export type WeekOutlook = { startDay: number; frostChance: number; rainMm: Spread }
 
 /** Weekly outlooks over the whole ensemble, starting at `startDay` (must lie inside the ensemble). */
-export function weeklyOutlook(ensemble: WeatherEnsemble, startDay: number, weeks: number, limitC = 0): WeekOutlook[] {
+export function weeklyOutlook(
+  ensemble: WeatherEnsemble,
+  startDay: number,
+  weeks: number,
+  limitC = 0,
+): WeekOutlook[] {
   return Array.from({ length: weeks }, (_, week) => {
     const from = startDay + week * 7 - ensemble.startDay
     const to = Math.min(from + 7, ensemble.days)
@@ -30,9 +35,18 @@ export function weeklyOutlook(ensemble: WeatherEnsemble, startDay: number, weeks
  * Last day with tMin ≤ `limitC` between two days, per member, as a spread of day numbers;
  * `null` when at least half of the members have none.
  */
-export function lastFrost(ensemble: WeatherEnsemble, fromDay: number, toDay: number, limitC: number): Spread | null {
+export function lastFrost(
+  ensemble: WeatherEnsemble,
+  fromDay: number,
+  toDay: number,
+  limitC: number,
+): Spread | null {
   const days = ensemble.members.map((member) => {
-    for (let i = Math.min(toDay - ensemble.startDay, ensemble.days - 1); i >= Math.max(0, fromDay - ensemble.startDay); i--)
+    for (
+      let i = Math.min(toDay - ensemble.startDay, ensemble.days - 1);
+      i >= Math.max(0, fromDay - ensemble.startDay);
+      i--
+    )
       if (member.tMinC[i] <= limitC) return ensemble.startDay + i
     return NaN
   })

@@ -17,7 +17,15 @@ function statistics(site: (typeof TEST_SITES)[keyof typeof TEST_SITES]) {
   const generator = weatherGenerator(site)
   const state = generator.start(random)
   const blank = () => new Float64Array(12)
-  const sums = { tMax: blank(), tMin: blank(), days: blank(), rain: blank(), rainSquares: blank(), rainMonths: blank(), wet: blank() }
+  const sums = {
+    tMax: blank(),
+    tMin: blank(),
+    days: blank(),
+    rain: blank(),
+    rainSquares: blank(),
+    rainMonths: blank(),
+    wet: blank(),
+  }
   const first = dayNumber('2001-01-01')
   let month = 0
   let total = 0
@@ -91,7 +99,8 @@ describe('ensemble', () => {
     for (const member of ensemble.members)
       for (let i = 0; i < 200; i++) {
         expect(member.tMaxC[i] - member.tMinC[i]).toBeGreaterThanOrEqual(0.99)
-        for (const series of [member.radiationMjM2, member.et0Mm, member.snowMm]) expect(series[i]).toBeGreaterThanOrEqual(0)
+        for (const series of [member.radiationMjM2, member.et0Mm, member.snowMm])
+          expect(series[i]).toBeGreaterThanOrEqual(0)
         expect(Math.abs(member.soilTempC[i])).toBeLessThan(50)
       }
   })
@@ -107,7 +116,9 @@ describe('ensemble', () => {
 describe('climate types', () => {
   test('ten types give valid sites north and south', () => {
     expect(CLIMATE_TYPES).toHaveLength(10)
-    for (const type of CLIMATE_TYPES) for (const latitude of [-41, 50]) expect(siteClimate.safeParse(siteFromType(type, latitude, 100)).success).toBe(true)
+    for (const type of CLIMATE_TYPES)
+      for (const latitude of [-41, 50])
+        expect(siteClimate.safeParse(siteFromType(type, latitude, 100)).success).toBe(true)
   })
   test('height cools, and the south has its summer in January', () => {
     const type = CLIMATE_TYPES[2]

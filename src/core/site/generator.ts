@@ -15,7 +15,14 @@ export type WeatherGenerator = {
   next(state: GeneratorState, day: number, random: RandomStream): void
 }
 
-export type GeneratorState = { wet: boolean; zMax: number; zMin: number; tMinC: number; tMaxC: number; rainMm: number }
+export type GeneratorState = {
+  wet: boolean
+  zMax: number
+  zMin: number
+  tMinC: number
+  tMaxC: number
+  rainMm: number
+}
 
 /** Lag-0 and lag-1 correlations of tMax and tMin residuals (Richardson 1982, table 1 averages). */
 const CORRELATION = 0.633

@@ -5,7 +5,9 @@ export type Monthly = readonly number[]
 
 const MONTH_LENGTHS = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
 const YEAR = 365.25
-const MONTH_STARTS = MONTH_LENGTHS.map((_, month) => MONTH_LENGTHS.slice(0, month).reduce((sum, days) => sum + days, 0))
+const MONTH_STARTS = MONTH_LENGTHS.map((_, month) =>
+  MONTH_LENGTHS.slice(0, month).reduce((sum, days) => sum + days, 0),
+)
 const MONTH_MIDDLES = MONTH_LENGTHS.map((days, month) => MONTH_STARTS[month] + days / 2)
 
 function throughKnots(knots: readonly number[], yearDay: number): number {

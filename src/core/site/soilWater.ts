@@ -14,13 +14,23 @@ const SEED_LAYER_M = 0.05
 const ROOT_ZONE_M = 0.7
 
 /** Two buckets: the seed layer (0–5 cm) and the root zone beneath it. Contents in mm. */
-export type SoilWater = { seedLayerMm: number; rootZoneMm: number; seedCapacityMm: number; rootCapacityMm: number }
+export type SoilWater = {
+  seedLayerMm: number
+  rootZoneMm: number
+  seedCapacityMm: number
+  rootCapacityMm: number
+}
 
 /** Soil water at the start of a season's run, at a share of capacity. */
 export function soilWater(soil: Bed['soil'], fill = 0.75): SoilWater {
   const seedCapacityMm = AVAILABLE_MM_PER_M[soil] * SEED_LAYER_M * 1.4
   const rootCapacityMm = AVAILABLE_MM_PER_M[soil] * ROOT_ZONE_M
-  return { seedLayerMm: seedCapacityMm * fill, rootZoneMm: rootCapacityMm * fill, seedCapacityMm, rootCapacityMm }
+  return {
+    seedLayerMm: seedCapacityMm * fill,
+    rootZoneMm: rootCapacityMm * fill,
+    seedCapacityMm,
+    rootCapacityMm,
+  }
 }
 
 /**
@@ -28,14 +38,23 @@ export function soilWater(soil: Bed['soil'], fill = 0.75): SoilWater {
  * layer, plants take from the root zone (crop coefficient 1.05 at full cover, FAO-56 table 12 for closed green
  * cover). Returns the mm drained.
  */
-export function waterDay(water: SoilWater, rainMm: number, et0Mm: number, greenCover: number, groundCover: number): number {
+export function waterDay(
+  water: SoilWater,
+  rainMm: number,
+  et0Mm: number,
+  greenCover: number,
+  groundCover: number,
+): number {
   const intoSeed = Math.min(rainMm, water.seedCapacityMm - water.seedLayerMm)
   water.seedLayerMm += intoSeed
   const rest = rainMm - intoSeed
   const intoRoots = Math.min(rest, water.rootCapacityMm - water.rootZoneMm)
   water.rootZoneMm += intoRoots
   const wetness = water.seedLayerMm / water.seedCapacityMm
-  const evaporation = Math.min(water.seedLayerMm, et0Mm * 0.9 * (1 - groundCover) * Math.min(1, wetness * 1.6))
+  const evaporation = Math.min(
+    water.seedLayerMm,
+    et0Mm * 0.9 * (1 - groundCover) * Math.min(1, wetness * 1.6),
+  )
   water.seedLayerMm -= evaporation * 0.8
   const rootShare = water.rootZoneMm / water.rootCapacityMm
   water.rootZoneMm -= Math.min(water.rootZoneMm, evaporation * 0.2)
@@ -53,4 +72,5 @@ export function waterDay(water: SoilWater, rainMm: number, et0Mm: number, greenC
 export const waterFactor = (water: SoilWater) => Math.min(1, water.rootZoneMm / water.rootCapacityMm / 0.45)
 
 /** Share of the germination rate the seed layer allows, 0–1. */
-export const germinationMoisture = (water: SoilWater) => Math.min(1, Math.max(0, (water.seedLayerMm / water.seedCapacityMm - 0.1) / 0.35))
+export const germinationMoisture = (water: SoilWater) =>
+  Math.min(1, Math.max(0, (water.seedLayerMm / water.seedCapacityMm - 0.1) / 0.35))

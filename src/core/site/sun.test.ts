@@ -1,5 +1,11 @@
 import { describe, expect, test } from '@jest/globals'
-import { daylightHours, extraterrestrialRadiation, hargreavesEt0, radiationFromRange, solarDeclination } from './sun'
+import {
+  daylightHours,
+  extraterrestrialRadiation,
+  hargreavesEt0,
+  radiationFromRange,
+  solarDeclination,
+} from './sun'
 
 describe('FAO-56 worked examples', () => {
   test('example 8: extraterrestrial radiation at 20° S on 3 September', () => {

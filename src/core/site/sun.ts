@@ -23,7 +23,11 @@ function sunsetHourAngle(latitudeDeg: number, dayOfYear: number): number {
  * Extraterrestrial radiation, MJ m⁻² d⁻¹ (FAO-56 eq 21). 20° S on day 246 → 32.2.
  * `distanceFactor` replaces the earth–sun distance term; 1 makes both hemispheres symmetric.
  */
-export function extraterrestrialRadiation(latitudeDeg: number, dayOfYear: number, distanceFactor?: number): number {
+export function extraterrestrialRadiation(
+  latitudeDeg: number,
+  dayOfYear: number,
+  distanceFactor?: number,
+): number {
   const phi = (latitudeDeg * Math.PI) / 180
   const delta = solarDeclination(dayOfYear)
   const omega = sunsetHourAngle(latitudeDeg, dayOfYear)
@@ -41,7 +45,13 @@ export function daylightHours(latitudeDeg: number, dayOfYear: number): number {
  * Radiation from the day's temperature range, MJ m⁻² d⁻¹ (Hargreaves, FAO-56 eq 50), held below clear-sky
  * radiation (eq 37). `coastal` chooses the coefficient 0.19 instead of 0.16.
  */
-export function radiationFromRange(raMjM2: number, tMinC: number, tMaxC: number, elevationM: number, coastal: boolean): number {
+export function radiationFromRange(
+  raMjM2: number,
+  tMinC: number,
+  tMaxC: number,
+  elevationM: number,
+  coastal: boolean,
+): number {
   const estimate = (coastal ? 0.19 : 0.16) * Math.sqrt(Math.max(0, tMaxC - tMinC)) * raMjM2
   return Math.min(estimate, (0.75 + 2e-5 * elevationM) * raMjM2)
 }

@@ -1,7 +1,13 @@
 import type { SpeciesParameters } from '../plants/parameters'
 
 /** Effective °C d of one temperature: rising above the base, level at the best, falling to zero at the maximum. */
-export function effectiveTemperature(tC: number, base: number, optLow: number, optHigh: number, max: number): number {
+export function effectiveTemperature(
+  tC: number,
+  base: number,
+  optLow: number,
+  optHigh: number,
+  max: number,
+): number {
   if (tC <= base || tC >= max) return 0
   if (tC < optLow) return tC - base
   if (tC <= optHigh) return optLow - base
@@ -13,13 +19,20 @@ export function dailyThermalTime(tMinC: number, tMaxC: number, p: SpeciesParamet
   const mean = (tMinC + tMaxC) / 2
   const swing = 0.35 * (tMaxC - tMinC)
   const { developBaseC: base, developOptLowC: low, developOptHighC: high, developMaxC: max } = p
-  return (effectiveTemperature(mean - swing, base, low, high, max) + effectiveTemperature(mean + swing, base, low, high, max)) / 2
+  return (
+    (effectiveTemperature(mean - swing, base, low, high, max) +
+      effectiveTemperature(mean + swing, base, low, high, max)) /
+    2
+  )
 }
 
 /** Share of the growth rate a day's temperature allows, 0–1, averaged over its course. */
 export function growthResponse(tMinC: number, tMaxC: number, p: SpeciesParameters): number {
   const day = tMaxC - 0.25 * (tMaxC - tMinC)
-  return effectiveTemperature(day, p.growBaseC, p.growOptLowC, p.growOptHighC, p.growMaxC) / (p.growOptLowC - p.growBaseC)
+  return (
+    effectiveTemperature(day, p.growBaseC, p.growOptLowC, p.growOptHighC, p.growMaxC) /
+    (p.growOptLowC - p.growBaseC)
+  )
 }
 
 /** Vernalising worth of a day, 0–1: full from 1 to 8 °C, none below −4 or above 15 °C (judgement, after cereals). */
@@ -46,7 +59,13 @@ export function photoFactor(daylightH: number, p: SpeciesParameters): number {
  * Thermal time gained in a day from emergence on, °C d: vernalisation slows it to BBCH 31, daylength fully to 51
  * and by half to 61.
  */
-export function developmentGain(thermalCd: number, ageCd: number, vernalDays: number, daylightH: number, p: SpeciesParameters): number {
+export function developmentGain(
+  thermalCd: number,
+  ageCd: number,
+  vernalDays: number,
+  daylightH: number,
+  p: SpeciesParameters,
+): number {
   if (ageCd < p.t31Cd) return thermalCd * vernalFactor(vernalDays, p) * photoFactor(daylightH, p)
   if (ageCd < p.t51Cd) return thermalCd * photoFactor(daylightH, p)
   if (ageCd < p.t61Cd) return thermalCd * (0.5 + 0.5 * photoFactor(daylightH, p))

@@ -9,10 +9,14 @@ const SOFTENING_PER_C = 0.018
 /** Width of the kill curve, °C (judgement, 0.6–1.5). */
 const KILL_WIDTH_C = 0.7
 
+/** Snow, mm of water, that shelters as well as snow can, and the share of the gap to soil temperature it closes (judgement). */
+const DEEP_SNOW_MM = 35
+const DEEP_SNOW_SHELTER = 0.75
+
 /** Temperature of the growing point, °C: between air and soil, closer to the soil under snow. */
 export function crownTemperature(tMinC: number, soilC: number, snowMm: number, p: SpeciesParameters): number {
-  const cover = Math.min(1, snowMm / 25)
-  const share = p.crownSoilShare + (0.95 - p.crownSoilShare) * cover * 0.9
+  const snowCover = Math.min(1, snowMm / DEEP_SNOW_MM)
+  const share = p.crownSoilShare + (0.95 - p.crownSoilShare) * snowCover * DEEP_SNOW_SHELTER
   return share * soilC + (1 - share) * tMinC
 }
 

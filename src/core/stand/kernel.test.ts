@@ -5,7 +5,7 @@ import { shareOf, spreadOf } from '../foundations/statistics'
 import { SPECIES } from '../plants/catalogue'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
-import type { StandRun } from './kernel'
+import type { StandRun } from './types'
 import { dateSpread, firstDays, spreadOn, stageDays, valuesOn } from './summary'
 
 const { pennsylvania, maryland, alabama, netherlands, canterbury } = TEST_SITES
@@ -33,17 +33,32 @@ describe('against published ranges', () => {
     expect(spreadOn(run, 'fixedG', Math.round(bloom))!.mid).toBeGreaterThan(5)
   })
   test('crimson clover, Alabama, 20 Oct: half bloom 25 Mar–20 Apr', () => {
-    between(median(stageDays(growStand(alabama, 'crimson-clover', '2025-10-20').run, 0, 65)), dayNumber('2026-03-25'), dayNumber('2026-04-20'))
+    between(
+      median(stageDays(growStand(alabama, 'crimson-clover', '2025-10-20').run, 0, 65)),
+      dayNumber('2026-03-25'),
+      dayNumber('2026-04-20'),
+    )
   })
   test('buckwheat, Pennsylvania, 1 Jul: flowers after 25–37 days', () => {
     const { run, sowDay } = growStand(pennsylvania, 'buckwheat', '2025-07-01', { days: 90 })
     between(median(stageDays(run, 0, 61)) - sowDay, 25, 37)
   })
   test('oilseed radish, Netherlands, 15 Aug: 2–4.5 t/ha by 10 Nov', () => {
-    between(massOn(growStand(netherlands, 'oilseed-radish', '2025-08-15', { days: 100 }).run, dayNumber('2025-11-10')), 200, 450)
+    between(
+      massOn(
+        growStand(netherlands, 'oilseed-radish', '2025-08-15', { days: 100 }).run,
+        dayNumber('2025-11-10'),
+      ),
+      200,
+      450,
+    )
   })
   test('cereal rye, Canterbury, 10 Apr: pollen 5 Oct–15 Nov', () => {
-    between(median(stageDays(growStand(canterbury, 'cereal-rye', '2025-04-10').run, 0, 61)), dayNumber('2025-10-05'), dayNumber('2025-11-15'))
+    between(
+      median(stageDays(growStand(canterbury, 'cereal-rye', '2025-04-10').run, 0, 61)),
+      dayNumber('2025-10-05'),
+      dayNumber('2025-11-15'),
+    )
   })
   test('oats die in a Pennsylvania winter where rye lives', () => {
     const alive = (species: string) => {
@@ -61,13 +76,27 @@ describe('properties', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...SPECIES.map((plant) => plant.id)),
-        fc.constantFrom(pennsylvania, alabama, canterbury, { ...netherlands, latitude: 66 }, { ...maryland, latitude: 0 }),
+        fc.constantFrom(
+          pennsylvania,
+          alabama,
+          canterbury,
+          { ...netherlands, latitude: 66 },
+          { ...maryland, latitude: 0 },
+        ),
         fc.integer({ min: 0, max: 364 }),
         (speciesId, site, offset) => {
           const iso = new Date(Date.UTC(2025, 0, 1 + offset)).toISOString().slice(0, 10)
           const { run } = growStand(site, speciesId, iso, { members: 4, days: 200, seed: offset })
-          const series = [run.cover, run.massG, run.nitrogenG, run.residueG, run.heightM, ...run.species.flatMap((part) => [part.bbch, part.massG, part.alive])]
-          for (const values of series) expect(values.every((value) => value >= 0 && Number.isFinite(value))).toBe(true)
+          const series = [
+            run.cover,
+            run.massG,
+            run.nitrogenG,
+            run.residueG,
+            run.heightM,
+            ...run.species.flatMap((part) => [part.bbch, part.massG, part.alive]),
+          ]
+          for (const values of series)
+            expect(values.every((value) => value >= 0 && Number.isFinite(value))).toBe(true)
         },
       ),
       { numRuns: 40 },
@@ -79,7 +108,8 @@ describe('properties', () => {
   })
   test('more seed never lowers early cover', () => {
     for (const species of ['cereal-rye', 'red-clover', 'buckwheat']) {
-      const early = (rate: number) => valuesOn(...withCover(growStand(maryland, species, '2025-05-10', { members: 20, days: 50, rate })))
+      const early = (rate: number) =>
+        valuesOn(...withCover(growStand(maryland, species, '2025-05-10', { members: 20, days: 50, rate })))
       const thin = early(0.5)
       const thick = early(1.5)
       thin.forEach((value, m) => expect(thick[m]).toBeGreaterThanOrEqual(value - 1e-9))
@@ -90,15 +120,24 @@ describe('properties', () => {
     const day = dayNumber('2025-06-20')
     const open = growStand(maryland, 'red-clover', '2025-04-10', base).run
     const shaded = growStand(maryland, 'red-clover', '2025-04-10', { ...base, shade: 0.6 }).run
-    const cut = growStand(maryland, 'red-clover', '2025-04-10', { ...base, events: [{ day: day - 20, kind: 'cut', shareRemoved: 0.8, left: true }] }).run
+    const cut = growStand(maryland, 'red-clover', '2025-04-10', {
+      ...base,
+      events: [{ day: day - 20, kind: 'cut', shareRemoved: 0.8, left: true }],
+    }).run
     expect(massOn(shaded, day)).toBeLessThan(massOn(open, day))
     expect(massOn(cut, day - 19)).toBeLessThan(massOn(open, day - 19))
     expect(massOn(cut, day + 5)).toBeGreaterThan(massOn(cut, day - 19))
-    expect(spreadOn(cut, 'residueG', day - 19)!.mid).toBeGreaterThan(spreadOn(open, 'residueG', day - 19)!.mid)
+    expect(spreadOn(cut, 'residueG', day - 19)!.mid).toBeGreaterThan(
+      spreadOn(open, 'residueG', day - 19)!.mid,
+    )
   })
   test('an ending leaves the survivors it says, and the rest as residue', () => {
     const day = dayNumber('2025-08-10')
-    const { run } = growStand(pennsylvania, 'buckwheat', '2025-07-01', { members: 20, days: 60, events: [{ day, kind: 'end', survival: () => 0.1 }] })
+    const { run } = growStand(pennsylvania, 'buckwheat', '2025-07-01', {
+      members: 20,
+      days: 60,
+      events: [{ day, kind: 'end', survival: () => 0.1 }],
+    })
     const before = valuesOn(run, run.massG, day - 1)
     const after = valuesOn(run, run.massG, day)
     before.forEach((mass, m) => expect(after[m]).toBeLessThan(0.15 * mass + 1))

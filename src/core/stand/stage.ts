@@ -4,7 +4,9 @@ import type { SpeciesParameters, PlantGroup } from '../plants/parameters'
 export function bbchAt(ageCd: number, p: SpeciesParameters): number {
   if (ageCd < p.t31Cd) {
     const tillering = 0.45 * p.t31Cd
-    return ageCd < tillering ? 9 + (12 * ageCd) / tillering : 21 + (10 * (ageCd - tillering)) / (p.t31Cd - tillering)
+    return ageCd < tillering
+      ? 9 + (12 * ageCd) / tillering
+      : 21 + (10 * (ageCd - tillering)) / (p.t31Cd - tillering)
   }
   if (ageCd < p.t51Cd) return 31 + (20 * (ageCd - p.t31Cd)) / (p.t51Cd - p.t31Cd)
   if (ageCd < p.t61Cd) return 51 + (10 * (ageCd - p.t51Cd)) / (p.t61Cd - p.t51Cd)

@@ -1,5 +1,5 @@
 import { spreadOf, type Spread } from '../foundations/statistics'
-import type { StandRun } from './kernel'
+import type { StandRun } from './types'
 
 type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'releasedG' | 'heightM'
 

@@ -14,7 +14,8 @@ export type MemberTraits = {
 /** Traits of each member, the same for the same seed. */
 export function drawTraits(members: number, seed: number): MemberTraits {
   const random = randomStream(mixSeed(seed, 0x7a17))
-  const lognormal = (sd: number) => Float64Array.from({ length: members }, () => Math.exp(sd * random.normal()))
+  const lognormal = (sd: number) =>
+    Float64Array.from({ length: members }, () => Math.exp(sd * random.normal()))
   return {
     development: lognormal(TRAIT_SPREAD.development),
     growth: lognormal(TRAIT_SPREAD.growth),

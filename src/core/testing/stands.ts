@@ -4,7 +4,8 @@ import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { buildEnsemble } from '../site/ensemble'
 import type { WeatherEnsemble } from '../site/weather'
-import { runStand, type StandInput, type StandRun } from '../stand/kernel'
+import { runStand } from '../stand/kernel'
+import type { StandInput, StandRun } from '../stand/types'
 import { drawTraits } from '../stand/traits'
 
 /** A straight stand broadcast at its full rate and raked in, over a fresh ensemble; for tests and validation. */
@@ -19,9 +20,19 @@ export function growStand(
   const plant = findSpecies(speciesId)
   if (!plant) throw new Error(`Unknown species ${speciesId}`)
   const ensemble = buildEnsemble(site, [], sowDay - 40, days + 40, members, seed)
-  const seedsPerM2 = (((plant.parameters.drillKgHa / 10) * 1.5 * 0.9 * rate) / plant.parameters.thousandSeedG) * 1000
+  const seedsPerM2 =
+    (((plant.parameters.drillKgHa / 10) * 1.5 * 0.9 * rate) / plant.parameters.thousandSeedG) * 1000
   const run = runStand(
-    { sown: [{ plant, seedsPerM2, emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)] }], sowDay, soil: 'loam', fertility: 'medium', shade: 0, canopyAbove: null, events: [], ...input },
+    {
+      sown: [{ plant, seedsPerM2, emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)] }],
+      sowDay,
+      soil: 'loam',
+      fertility: 'medium',
+      shade: 0,
+      canopyAbove: null,
+      events: [],
+      ...input,
+    },
     ensemble,
     drawTraits(members, seed + 2),
   )

@@ -1,5 +1,5 @@
 import { mixSeed, randomStream } from '../foundations/random'
-import type { StandRun } from '../stand/kernel'
+import type { StandRun } from '../stand/types'
 import type { MemberTraits } from '../stand/traits'
 
 /** One look at a stand in core terms: day number, BBCH, cover 0–1, height m; null where not judged. */
@@ -17,14 +17,16 @@ function logLikelihood(run: StandRun, lead: number, member: number, look: Look):
   const gauss = (difference: number, sd: number) => -0.5 * (difference / sd) ** 2
   if (look.bbch !== null) sum += gauss(run.species[lead].bbch[at] - look.bbch, LOOK_ERROR.bbch)
   if (look.cover !== null) sum += gauss(run.cover[at] - look.cover, LOOK_ERROR.cover)
-  if (look.heightM !== null) sum += gauss(run.heightM[at] - look.heightM, LOOK_ERROR.heightM + LOOK_ERROR.heightShare * look.heightM)
+  if (look.heightM !== null)
+    sum += gauss(run.heightM[at] - look.heightM, LOOK_ERROR.heightM + LOOK_ERROR.heightShare * look.heightM)
   return sum
 }
 
 /** Weights of the members by how well they agree with the looks, raised to `power`; they sum to 1. */
 export function memberWeights(run: StandRun, lead: number, looks: readonly Look[], power = 1): Float64Array {
-  const logs = Float64Array.from({ length: run.members }, (_, member) =>
-    power * looks.reduce((sum, look) => sum + logLikelihood(run, lead, member, look), 0),
+  const logs = Float64Array.from(
+    { length: run.members },
+    (_, member) => power * looks.reduce((sum, look) => sum + logLikelihood(run, lead, member, look), 0),
   )
   const top = Math.max(...logs)
   const weights = logs.map((value) => Math.exp(value - top))
@@ -33,7 +35,8 @@ export function memberWeights(run: StandRun, lead: number, looks: readonly Look[
 }
 
 /** Effective number of members behind a set of weights that sum to 1. */
-export const effectiveMembers = (weights: Float64Array) => 1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
+export const effectiveMembers = (weights: Float64Array) =>
+  1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
 
 /** Width of the smoothing when members are drawn again, as a share of their own spread (Liu and West 2001). */
 const SMOOTHING = 0.3
@@ -57,33 +60,56 @@ function smoothed(values: ArrayLike<number>, picks: readonly number[], normal: (
   const mean = picks.reduce((sum, pick) => sum + values[pick], 0) / picks.length
   const variance = picks.reduce((sum, pick) => sum + (values[pick] - mean) ** 2, 0) / picks.length
   const shrink = Math.sqrt(1 - SMOOTHING * SMOOTHING)
-  return Float64Array.from(picks, (pick) => mean + shrink * (values[pick] - mean) + SMOOTHING * Math.sqrt(variance) * normal())
+  return Float64Array.from(
+    picks,
+    (pick) => mean + shrink * (values[pick] - mean) + SMOOTHING * Math.sqrt(variance) * normal(),
+  )
 }
 
 /** Draws members again by weight; traits are jittered so that no two are alike. */
-export function resampleTraits(traits: MemberTraits, weights: Float64Array, seed: number): MemberTraits {
+export function resampleTraits(
+  traits: MemberTraits,
+  weights: Float64Array,
+  seed: number,
+): { traits: MemberTraits; picks: number[] } {
   const random = randomStream(mixSeed(seed, 0x4e5a))
   const picks = systematicPicks(weights, random.uniform())
   const onLogs = (values: Float64Array) => smoothed(values.map(Math.log), picks, random.normal).map(Math.exp)
-  return {
+  const drawn = {
     development: onLogs(traits.development),
     growth: onLogs(traits.growth),
     emergence: onLogs(traits.emergence),
     hardinessC: smoothed(traits.hardinessC, picks, random.normal),
   }
+  return { traits: drawn, picks }
 }
+
+/** Runs a stand with these traits; `order` says whose weather each member has, null for its own. */
+type Runner = (traits: MemberTraits, order: readonly number[] | null) => StandRun
 
 /**
  * Members that agree with the looks: two rounds of weighting, drawing again and running, each with half of the
- * evidence so that few looks do not leave few members. Returns the last run.
+ * evidence so that few looks do not leave few members. `pairWeather` keeps a member's weather with its traits; needed
+ * where the days of the looks were not observed. Returns the last run and whose weather its members have.
  */
-export function learn(runWith: (traits: MemberTraits) => StandRun, prior: MemberTraits, lead: number, looks: readonly Look[], seed: number): StandRun {
+export function learn(
+  runWith: Runner,
+  prior: MemberTraits,
+  lead: number,
+  looks: readonly Look[],
+  seed: number,
+  pairWeather: boolean,
+): { run: StandRun; order: readonly number[] | null } {
   let traits = prior
-  let run = runWith(traits)
-  if (looks.length === 0) return run
+  let order: readonly number[] | null = null
+  let run = runWith(traits, order)
+  if (looks.length === 0) return { run, order }
   for (let round = 0; round < 2; round++) {
-    traits = resampleTraits(traits, memberWeights(run, lead, looks, 0.5), mixSeed(seed, round))
-    run = runWith(traits)
+    const drawn = resampleTraits(traits, memberWeights(run, lead, looks, 0.5), mixSeed(seed, round))
+    traits = drawn.traits
+    const last: readonly number[] | null = order
+    if (pairWeather) order = drawn.picks.map((pick) => last?.[pick] ?? pick)
+    run = runWith(traits, order)
   }
-  return run
+  return { run, order }
 }

@@ -3,7 +3,17 @@ import { DARK_YARNS, LIGHT_YARNS } from './palette'
 import { paintStrip, type Strip } from './paint'
 
 /** A bed's strip of cloth as a picture; its meaning is told by the labels and the line beneath the loom. */
-export function StripCanvas({ strip, width, height, dark }: { strip: Strip; width: number; height: number; dark: boolean }) {
+export function StripCanvas({
+  strip,
+  width,
+  height,
+  dark,
+}: {
+  strip: Strip
+  width: number
+  height: number
+  dark: boolean
+}) {
   const ref = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
     const canvas = ref.current

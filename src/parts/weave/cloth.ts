@@ -26,7 +26,9 @@ const threadLuck = (thread: number, salt: number) => (thread * 0.618034 + salt *
 /** The day one warp thread lets go of a band: a draw from the end's distribution. */
 export function threadEnd(end: Spread, thread: number, salt: number): number {
   const u = threadLuck(thread, salt)
-  return u < 0.5 ? end.low + ((end.mid - end.low) * u) / 0.5 : end.mid + ((end.high - end.mid) * (u - 0.5)) / 0.5
+  return u < 0.5
+    ? end.low + ((end.mid - end.low) * u) / 0.5
+    : end.mid + ((end.high - end.mid) * (u - 0.5)) / 0.5
 }
 
 /** Whether a pick is woven at a density of 0–1. */

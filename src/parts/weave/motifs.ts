@@ -5,7 +5,12 @@ export type Motif = { width: number; height: number; cells: Uint8Array }
 
 function tile(rows: string[]): Motif {
   const width = rows[0].length
-  const cells = Uint8Array.from(rows.join('').split('').map((mark) => (mark === '#' ? 1 : mark === 'o' ? 2 : 0)))
+  const cells = Uint8Array.from(
+    rows
+      .join('')
+      .split('')
+      .map((mark) => (mark === '#' ? 1 : mark === 'o' ? 2 : 0)),
+  )
   return { width, height: rows.length, cells }
 }
 
@@ -55,4 +60,5 @@ const broadleaf = tile([
 
 export const MOTIFS: Record<PlantGroup, Motif> = { grass, legume, broadleaf }
 
-export const motifCell = (motif: Motif, thread: number, pick: number) => motif.cells[(pick % motif.height) * motif.width + (thread % motif.width)]
+export const motifCell = (motif: Motif, thread: number, pick: number) =>
+  motif.cells[(pick % motif.height) * motif.width + (thread % motif.width)]

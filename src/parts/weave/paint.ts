@@ -11,10 +11,15 @@ const PICKS_PER_WEEK = 4
 
 type Cell = { weft: number; color: Rgb; future: boolean }
 
-const mixed = (a: Rgb, b: Rgb, share: number): Rgb => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share, a[2] + (b[2] - a[2]) * share]
+const mixed = (a: Rgb, b: Rgb, share: number): Rgb => [
+  a[0] + (b[0] - a[0]) * share,
+  a[1] + (b[1] - a[1]) * share,
+  a[2] + (b[2] - a[2]) * share,
+]
 
 /** Slow drift of a dye lot along the yarn, −1 to 1: neighbouring picks differ a little, as hand-dyed wool does. */
-const abrash = (pick: number, salt: number) => Math.sin(pick * 0.35 + salt * 1.7) * 0.5 + Math.sin(pick * 0.13 + salt) * 0.5
+const abrash = (pick: number, salt: number) =>
+  Math.sin(pick * 0.35 + salt * 1.7) * 0.5 + Math.sin(pick * 0.13 + salt) * 0.5
 
 function bandAt(bands: readonly Band[], thread: number, day: number): Band | null {
   let found: Band | null = null
@@ -30,16 +35,24 @@ function cellOf(strip: Strip, yarns: Yarns, thread: number, pick: number): Cell 
   const band = bandAt(strip.bands, thread, day)
   const future = day >= strip.today
   if (!band) return { weft: WEFT.bare, color: yarns.ground, future }
-  if (band.kind === 'crop') return { weft: WEFT.crop, color: pick % 4 === 3 ? yarns.cropRib : yarns.crop, future }
-  if (band.kind === 'sheet') return { weft: WEFT.sheet, color: (thread + pick) % 5 < 2 ? yarns.sheetRib : yarns.sheet, future }
+  if (band.kind === 'crop')
+    return { weft: WEFT.crop, color: pick % 4 === 3 ? yarns.cropRib : yarns.crop, future }
+  if (band.kind === 'sheet')
+    return { weft: WEFT.sheet, color: (thread + pick) % 5 < 2 ? yarns.sheetRib : yarns.sheet, future }
   if (isWoven(band.cover(day), pick)) {
     const group = band.groups[Math.floor(pick / MIX_STRIPE_PICKS) % band.groups.length]
     const yarn = yarns.groups[group]
     const mark = motifCell(MOTIFS[group], thread, pick)
-    return { weft: WEFT.motif, color: mark === 1 ? yarn.main : mark === 2 ? yarn.accent : yarn.ground, future }
+    return {
+      weft: WEFT.motif,
+      color: mark === 1 ? yarn.main : mark === 2 ? yarn.accent : yarn.ground,
+      future,
+    }
   }
   const straw = isWoven(band.residue(day) * 0.8, pick + 3) && (thread * 7 + pick * 3) % 5 < 3
-  return straw ? { weft: WEFT.residue, color: yarns.residue, future } : { weft: WEFT.bare, color: yarns.ground, future }
+  return straw
+    ? { weft: WEFT.residue, color: yarns.residue, future }
+    : { weft: WEFT.bare, color: yarns.ground, future }
 }
 
 /** How much lighter the future is woven. */
@@ -78,7 +91,8 @@ export function paintStrip(image: ImageData, strip: Strip, yarns: Yarns, scale: 
         if (thread % 2 === 0 && x - thread * threadPx < 0.4 * threadPx) color = yarns.warp
       } else {
         light = yarnLight(across, (thread + pick) % 2 === 0, pick, thread)
-        if (cell.future) color = mixed(color, yarns.ground, cell.weft === WEFT.crop ? FUTURE_FADE.crop : FUTURE_FADE.other)
+        if (cell.future)
+          color = mixed(color, yarns.ground, cell.weft === WEFT.crop ? FUTURE_FADE.crop : FUTURE_FADE.other)
       }
       const at = (y * width + x) * 4
       data[at] = Math.min(255, color[0] * light)

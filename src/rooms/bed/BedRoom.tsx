@@ -21,7 +21,10 @@ export function BedRoom() {
       <section className="py-4">
         <h1>No such bed</h1>
         <p className="mt-1">
-          It is not in this garden. <Link className="link" to="/">Back to the loom</Link>
+          It is not in this garden.{' '}
+          <Link className="link" to="/">
+            Back to the loom
+          </Link>
         </p>
       </section>
     )
@@ -32,13 +35,21 @@ export function BedRoom() {
     <section className="max-w-4xl py-3">
       <h1>Bed {bed.label}</h1>
       <p className="mt-1">
-        {metres(bed.lengthM, units)} × {metres(bed.widthM, units)}, {area(partAreaM2(bed, { kind: 'whole' }), units)} to sow, {bed.kind}, {bed.soil}, {bed.fertility} fertility
+        {metres(bed.lengthM, units)} × {metres(bed.widthM, units)},{' '}
+        {area(partAreaM2(bed, { kind: 'whole' }), units)} to sow, {bed.kind}, {bed.soil}, {bed.fertility}{' '}
+        fertility
         {bed.shade > 0 ? `, ${percent(bed.shade)} shade` : ''}
-        {bed.fixtures.length > 0 ? `; kept: ${bed.fixtures.map((fixture) => fixture.label).join(', ')}` : ''}. <Link className="link" to="/garden">Edit beds</Link>
+        {bed.fixtures.length > 0
+          ? `; kept: ${bed.fixtures.map((fixture) => fixture.label).join(', ')}`
+          : ''}.{' '}
+        <Link className="link" to="/garden">
+          Edit beds
+        </Link>
       </p>
       {windows.map((window) => (
         <p key={window.freeFromDay} className="mt-2">
-          Bare {longDate(window.freeFromDay)} to {window.nextStandId ? longDate(window.neededByDay) : 'open end'}:{' '}
+          Bare {longDate(window.freeFromDay)} to{' '}
+          {window.nextStandId ? longDate(window.neededByDay) : 'open end'}:{' '}
           <Link className="link font-semibold" to={`/choose/${bed.id}?day=${window.freeFromDay}`}>
             Choose a cover
           </Link>
@@ -66,20 +77,50 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   const { data } = useGarden()
   const commit = useCommit()
   const cover = stand.content.kind === 'cover'
-  const checks = data.checks.filter((check) => check.standId === stand.id).sort((a, b) => a.date.localeCompare(b.date))
+  const checks = data.checks
+    .filter((check) => check.standId === stand.id)
+    .sort((a, b) => a.date.localeCompare(b.date))
   const weighed = stand.start.fact?.components.filter((part) => part.grams !== null) ?? []
   const endWord = stand.end.fact?.method ?? stand.end.plan?.method ?? ''
   const lines = [
     deedText(stand.start, cover ? 'sown' : 'planted', cover ? 'to be sown' : 'to be planted'),
     weighed.length > 0 ? weighed.map((part) => grams(part.grams ?? 0, units)).join(' + ') : null,
-    deedText(stand.end, endWord === 'harvest' ? 'cleared' : `ended by ${endWord}`, endWord === 'harvest' ? 'to be cleared' : `end planned by ${endWord},`),
+    deedText(
+      stand.end,
+      endWord === 'harvest' ? 'cleared' : `ended by ${endWord}`,
+      endWord === 'harvest' ? 'to be cleared' : `end planned by ${endWord},`,
+    ),
   ].filter(Boolean)
   const remove = () =>
-    void commit(`Removed ${standName(stand).toLowerCase()}`, [{ table: 'stands', remove: stand.id }, ...checks.map((check) => ({ table: 'checks' as const, remove: check.id }))])
-  const clear = () => void commit(`Cleared ${standName(stand).toLowerCase()}`, [{ table: 'stands', put: { ...stand, end: { ...stand.end, fact: { date: stand.end.plan?.date ?? stand.start.fact?.date ?? '', method: 'harvest', passes: 1, note: '' } } } }])
+    void commit(`Removed ${standName(stand).toLowerCase()}`, [
+      { table: 'stands', remove: stand.id },
+      ...checks.map((check) => ({ table: 'checks' as const, remove: check.id })),
+    ])
+  const clear = () =>
+    void commit(`Cleared ${standName(stand).toLowerCase()}`, [
+      {
+        table: 'stands',
+        put: {
+          ...stand,
+          end: {
+            ...stand.end,
+            fact: {
+              date: stand.end.plan?.date ?? stand.start.fact?.date ?? '',
+              method: 'harvest',
+              passes: 1,
+              note: '',
+            },
+          },
+        },
+      },
+    ])
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 py-3">
-      {stand.content.kind === 'cover' ? <Swatch groups={groupsOf(stand.content.components)} /> : <span className="h-6 w-12 bg-base-300" aria-hidden="true" />}
+      {stand.content.kind === 'cover' ? (
+        <Swatch groups={groupsOf(stand.content.components)} />
+      ) : (
+        <span className="h-6 w-12 bg-base-300" aria-hidden="true" />
+      )}
       <div className="min-w-64 flex-1">
         <h2>
           {standName(stand)} <span className="quiet font-sans text-sm font-normal">{standState(stand)}</span>
@@ -87,7 +128,14 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
         <p>{lines.join('; ')}.</p>
         {checks.map((check) => (
           <p key={check.id} className="quiet text-sm">
-            {shortDate(dayNumber(check.date))}: {[check.stageBbch === null ? null : stageName(check.stageBbch, leadGroup(stand)), check.cover === null ? null : `${percent(check.cover)} green`, check.note || null].filter(Boolean).join(', ')}
+            {shortDate(dayNumber(check.date))}:{' '}
+            {[
+              check.stageBbch === null ? null : stageName(check.stageBbch, leadGroup(stand)),
+              check.cover === null ? null : `${percent(check.cover)} green`,
+              check.note || null,
+            ]
+              .filter(Boolean)
+              .join(', ')}
           </p>
         ))}
       </div>

@@ -1,5 +1,5 @@
 import { findPurpose } from '../../core/choosing/purposes'
-import type { Candidate, ChooseAnswer } from '../../core/choosing/rank'
+import type { Candidate, ChooseAnswer } from '../../core/choosing/types'
 import { findSpecies } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
@@ -8,14 +8,36 @@ import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
 
 /** Covers that fit, best first, and those that do not, with the limit that stopped them. */
-export function Answer({ answer, onChoose, units }: { answer: ChooseAnswer; onChoose: (candidate: Candidate) => void; units: Units }) {
+export function Answer({
+  answer,
+  onChoose,
+  units,
+}: {
+  answer: ChooseAnswer
+  onChoose: (candidate: Candidate) => void
+  units: Units
+}) {
   return (
     <>
-      <h2>{answer.candidates.length > 0 ? `${answer.candidates.length} fit this window` : 'Nothing fits this window'}</h2>
-      {answer.candidates.length === 0 && <p className="mt-1">Plant later, sow earlier, add a tool in the Garden room, or leave the bed under a sheet or mulch.</p>}
+      <h2>
+        {answer.candidates.length > 0
+          ? `${answer.candidates.length} fit this window`
+          : 'Nothing fits this window'}
+      </h2>
+      {answer.candidates.length === 0 && (
+        <p className="mt-1">
+          Plant later, sow earlier, add a tool in the Garden room, or leave the bed under a sheet or mulch.
+        </p>
+      )}
       <ol className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="candidates">
         {answer.candidates.map((candidate, rank) => (
-          <CandidateRow key={candidate.speciesId} candidate={candidate} rank={rank + 1} onChoose={onChoose} units={units} />
+          <CandidateRow
+            key={candidate.speciesId}
+            candidate={candidate}
+            rank={rank + 1}
+            onChoose={onChoose}
+            units={units}
+          />
         ))}
       </ol>
       {answer.rejections.length > 0 && (
@@ -45,7 +67,17 @@ function amountText(id: Candidate['purposes'][number]['id'], value: number, unit
   return `${Math.round(value)}${purpose.unit ? ` ${purpose.unit}` : ''}`
 }
 
-function CandidateRow({ candidate, rank, onChoose, units }: { candidate: Candidate; rank: number; onChoose: (candidate: Candidate) => void; units: Units }) {
+function CandidateRow({
+  candidate,
+  rank,
+  onChoose,
+  units,
+}: {
+  candidate: Candidate
+  rank: number
+  onChoose: (candidate: Candidate) => void
+  units: Units
+}) {
   const plant = findSpecies(candidate.speciesId)!
   const { firstFlower } = candidate
   return (
@@ -70,18 +102,26 @@ function CandidateRow({ candidate, rank, onChoose, units }: { candidate: Candida
         ))}
         <p>
           {datedText(candidate.reason)}
-          {firstFlower.spread && firstFlower.chance > 0.5 ? ` ${plant.group === 'grass' ? 'Pollen' : 'First flower'} ${dateSpreadText(firstFlower.spread)}.` : ''}
+          {firstFlower.spread && firstFlower.chance > 0.5
+            ? ` ${plant.group === 'grass' ? 'Pollen' : 'First flower'} ${dateSpreadText(firstFlower.spread)}.`
+            : ''}
         </p>
         {candidate.cautions.map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}
         <Why>
-          Grown from {shortDate(candidate.sowDay)} in a hundred seasons of this garden’s weather at the full broadcast rate. The chance is the share of seasons in which it covers 30 % of the ground and is dead, with your waiting time over, by the
-          planting date. The rank weighs the first purpose 65, the second 35, and the chance. Growth parameters are mostly judgement; see docs/model.md.
+          Grown from {shortDate(candidate.sowDay)} in a hundred seasons of this garden’s weather at the full
+          broadcast rate. The chance is the share of seasons in which it covers 30 % of the ground and is
+          dead, with your waiting time over, by the planting date. The rank weighs the first purpose 65, the
+          second 35, and the chance. Growth parameters are mostly judgement; see docs/model.md.
         </Why>
       </div>
       <div className="self-start">
-        <button className="btn btn-primary btn-sm" onClick={() => onChoose(candidate)} aria-label={`Choose ${plant.name}`}>
+        <button
+          className="btn btn-primary btn-sm"
+          onClick={() => onChoose(candidate)}
+          aria-label={`Choose ${plant.name}`}
+        >
           Choose
         </button>
       </div>

@@ -17,13 +17,35 @@ export function ChooseBed({ bed, day }: { bed: Bed; day: number }) {
   return (
     <section className="py-3">
       <h1>
-        Choose a cover for {bed.label} <span className="quiet font-sans text-base font-normal">{area(partAreaM2(bed, { kind: 'whole' }), data.garden.units)}</span>
+        Choose a cover for {bed.label}{' '}
+        <span className="quiet font-sans text-base font-normal">
+          {area(partAreaM2(bed, { kind: 'whole' }), data.garden.units)}
+        </span>
       </h1>
-      <p className="mt-1">{window ? windowText(window, today, next ? (next.content.kind === 'crop' ? (findCrop(next.content.cropId)?.name.toLowerCase() ?? '') : 'the next cover') : null) : 'This bed is not bare then. You can still ask what would fit.'}</p>
+      <p className="mt-1">
+        {window
+          ? windowText(
+              window,
+              today,
+              next
+                ? next.content.kind === 'crop'
+                  ? (findCrop(next.content.cropId)?.name.toLowerCase() ?? '')
+                  : 'the next cover'
+                : null,
+            )
+          : 'This bed is not bare then. You can still ask what would fit.'}
+      </p>
       <div className="mt-4 grid gap-8 lg:grid-cols-[19rem_1fr]">
         <Question form={form} change={change} problems={problems} />
         <div>
-          <Waiting what="Growing fifteen covers through a hundred seasons" running={answer.running} progress={answer.progress} error={answer.error} onCancel={answer.cancel} onRetry={answer.retry} />
+          <Waiting
+            what="Growing fifteen covers through a hundred seasons"
+            running={answer.running}
+            progress={answer.progress}
+            error={answer.error}
+            onCancel={answer.cancel}
+            onRetry={answer.retry}
+          />
           {!asked && <p>Complete the window to see what fits it.</p>}
           {answer.value && <Answer answer={answer.value} onChoose={choose} units={data.garden.units} />}
         </div>
@@ -41,21 +63,56 @@ function windowText(window: BedWindow, today: number, next: string | null): stri
 
 const MOST_PURPOSES = 2
 
-function Question({ form, change, problems }: { form: ChooseForm; change: (part: Partial<ChooseForm>) => void; problems: ReturnType<typeof useChoose>['problems'] }) {
+function Question({
+  form,
+  change,
+  problems,
+}: {
+  form: ChooseForm
+  change: (part: Partial<ChooseForm>) => void
+  problems: ReturnType<typeof useChoose>['problems']
+}) {
   const toggle = (id: ChooseForm['purposes'][number]) =>
-    change({ purposes: form.purposes.includes(id) ? form.purposes.filter((item) => item !== id) : [...form.purposes, id].slice(-MOST_PURPOSES) })
+    change({
+      purposes: form.purposes.includes(id)
+        ? form.purposes.filter((item) => item !== id)
+        : [...form.purposes, id].slice(-MOST_PURPOSES),
+    })
   return (
-    <form className="flex flex-col gap-3" onSubmit={(event) => event.preventDefault()} aria-label="Window and purpose">
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => event.preventDefault()}
+      aria-label="Window and purpose"
+    >
       <div className="grid grid-cols-2 gap-3">
         <Field label="Free from" error={problems.freeFrom}>
-          <input type="date" className="input w-full" value={form.freeFrom} onChange={(event) => change({ freeFrom: event.target.value })} />
+          <input
+            type="date"
+            className="input w-full"
+            value={form.freeFrom}
+            onChange={(event) => change({ freeFrom: event.target.value })}
+          />
         </Field>
         <Field label="Needed by" error={problems.neededBy}>
-          <input type="date" className="input w-full" value={form.neededBy} onChange={(event) => change({ neededBy: event.target.value })} />
+          <input
+            type="date"
+            className="input w-full"
+            value={form.neededBy}
+            onChange={(event) => change({ neededBy: event.target.value })}
+          />
         </Field>
       </div>
       <Field label="Next crop">
-        <select className="select w-full" value={form.cropId} onChange={(event) => change({ cropId: event.target.value, establishment: findCrop(event.target.value)?.establishment ?? form.establishment })}>
+        <select
+          className="select w-full"
+          value={form.cropId}
+          onChange={(event) =>
+            change({
+              cropId: event.target.value,
+              establishment: findCrop(event.target.value)?.establishment ?? form.establishment,
+            })
+          }
+        >
           <option value="">not decided</option>
           {CROPS.map((crop) => (
             <option key={crop.id} value={crop.id}>
@@ -65,7 +122,11 @@ function Question({ form, change, problems }: { form: ChooseForm; change: (part:
         </select>
       </Field>
       <Field label="It is">
-        <select className="select w-full" value={form.establishment} onChange={(event) => change({ establishment: event.target.value as ChooseForm['establishment'] })}>
+        <select
+          className="select w-full"
+          value={form.establishment}
+          onChange={(event) => change({ establishment: event.target.value as ChooseForm['establishment'] })}
+        >
           <option value="transplant">transplanted</option>
           <option value="seed">direct-seeded</option>
         </select>
@@ -76,9 +137,16 @@ function Question({ form, change, problems }: { form: ChooseForm; change: (part:
           const place = form.purposes.indexOf(purpose.id)
           return (
             <label key={purpose.id} className="flex items-center gap-2 py-0.5">
-              <input type="checkbox" className="checkbox checkbox-sm" checked={place >= 0} onChange={() => toggle(purpose.id)} />
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={place >= 0}
+                onChange={() => toggle(purpose.id)}
+              />
               {purpose.name}
-              {place >= 0 && form.purposes.length > 1 && <span className="quiet text-sm">{place === 0 ? 'first' : 'second'}</span>}
+              {place >= 0 && form.purposes.length > 1 && (
+                <span className="quiet text-sm">{place === 0 ? 'first' : 'second'}</span>
+              )}
             </label>
           )
         })}
@@ -89,7 +157,11 @@ function Question({ form, change, problems }: { form: ChooseForm; change: (part:
         )}
       </fieldset>
       <Field label="Through winter">
-        <select className="select w-full" value={form.winter} onChange={(event) => change({ winter: event.target.value as ChooseForm['winter'] })}>
+        <select
+          className="select w-full"
+          value={form.winter}
+          onChange={(event) => change({ winter: event.target.value as ChooseForm['winter'] })}
+        >
           <option value="either">no matter</option>
           <option value="must live">must live</option>
           <option value="must die">must die</option>

@@ -17,7 +17,9 @@ export function EndRoom() {
   const { data } = useGarden()
   const view = useStand(standId)
   if (view && view.stand.content.kind === 'cover') return <EndStand key={view.stand.id} view={view} />
-  const growing = data.stands.filter((stand) => stand.content.kind === 'cover' && standState(stand) === 'growing')
+  const growing = data.stands.filter(
+    (stand) => stand.content.kind === 'cover' && standState(stand) === 'growing',
+  )
   return (
     <WorkList
       title="End"
@@ -26,7 +28,9 @@ export function EndRoom() {
       items={growing.map((stand) => ({
         stand,
         bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
-        note: stand.end.plan ? `${stand.end.plan.method}, ${longDate(dayNumber(stand.end.plan.date))}` : 'no end planned',
+        note: stand.end.plan
+          ? `${stand.end.plan.method}, ${longDate(dayNumber(stand.end.plan.date))}`
+          : 'no end planned',
         to: `/end/${stand.id}`,
         day: stand.end.plan ? dayNumber(stand.end.plan.date) : Infinity,
       }))}
@@ -43,31 +47,76 @@ function EndStand({ view }: { view: StandView }) {
       <StandHead stand={stand} bed={view.bed} units={data.garden.units} step="end" />
       {stand.end.fact && (
         <p className="mb-2">
-          Ended {longDate(dayNumber(stand.end.fact.date))} by {stand.end.fact.method}. Recording again corrects it.
+          Ended {longDate(dayNumber(stand.end.fact.date))} by {stand.end.fact.method}. Recording again
+          corrects it.
         </p>
       )}
-      <form className="flex flex-wrap items-start gap-4" onSubmit={(event) => event.preventDefault()} aria-label="What follows">
-        <Field label={next ? `Plant ${next.name.toLowerCase()} on` : 'Planting date'} error={problems.plantingDate}>
-          <input type="date" className="input" value={form.plantingDate} onChange={(event) => change({ plantingDate: event.target.value })} />
+      <form
+        className="flex flex-wrap items-start gap-4"
+        onSubmit={(event) => event.preventDefault()}
+        aria-label="What follows"
+      >
+        <Field
+          label={next ? `Plant ${next.name.toLowerCase()} on` : 'Planting date'}
+          error={problems.plantingDate}
+        >
+          <input
+            type="date"
+            className="input"
+            value={form.plantingDate}
+            onChange={(event) => change({ plantingDate: event.target.value })}
+          />
         </Field>
         <Field label="It is">
-          <select className="select" value={form.establishment} onChange={(event) => change({ establishment: event.target.value as EndForm['establishment'] })}>
+          <select
+            className="select"
+            value={form.establishment}
+            onChange={(event) => change({ establishment: event.target.value as EndForm['establishment'] })}
+          >
             <option value="transplant">transplanted</option>
             <option value="seed">direct-seeded</option>
           </select>
         </Field>
         <p className="quiet mt-7 max-w-md text-sm">
-          Your wait between dead and {form.establishment === 'seed' ? 'sowing' : 'planting'}: {data.garden.waitDays[form.establishment]} days. Change it in the Garden room.
+          Your wait between dead and {form.establishment === 'seed' ? 'sowing' : 'planting'}:{' '}
+          {data.garden.waitDays[form.establishment]} days. Change it in the Garden room.
         </p>
       </form>
-      <Waiting what="Ending this stand on every day until planting" running={options.running} progress={options.progress} error={options.error} onCancel={options.cancel} onRetry={options.retry} />
-      {options.value && <Options options={options.value} today={today} units={data.garden.units} planned={stand.end.plan} onPlan={plan} />}
-      {stand.start.fact && <RecordEnd form={form} change={change} problem={problems.doneOn} onRecord={record} />}
+      <Waiting
+        what="Ending this stand on every day until planting"
+        running={options.running}
+        progress={options.progress}
+        error={options.error}
+        onCancel={options.cancel}
+        onRetry={options.retry}
+      />
+      {options.value && (
+        <Options
+          options={options.value}
+          today={today}
+          units={data.garden.units}
+          planned={stand.end.plan}
+          onPlan={plan}
+        />
+      )}
+      {stand.start.fact && (
+        <RecordEnd form={form} change={change} problem={problems.doneOn} onRecord={record} />
+      )}
     </section>
   )
 }
 
-function RecordEnd({ form, change, problem, onRecord }: { form: EndForm; change: (part: Partial<EndForm>) => void; problem: string | undefined; onRecord: () => Promise<void> }) {
+function RecordEnd({
+  form,
+  change,
+  problem,
+  onRecord,
+}: {
+  form: EndForm
+  change: (part: Partial<EndForm>) => void
+  problem: string | undefined
+  onRecord: () => Promise<void>
+}) {
   return (
     <form
       className="mt-6 border-t border-base-300 pt-3"
@@ -80,7 +129,11 @@ function RecordEnd({ form, change, problem, onRecord }: { form: EndForm; change:
       <h2>Done? Record it</h2>
       <div className="mt-2 flex flex-wrap items-start gap-3">
         <Field label="How">
-          <select className="select" value={form.method} onChange={(event) => change({ method: event.target.value as EndForm['method'] })}>
+          <select
+            className="select"
+            value={form.method}
+            onChange={(event) => change({ method: event.target.value as EndForm['method'] })}
+          >
             {END_METHODS.map((method) => (
               <option key={method.id} value={method.id}>
                 {method.name}
@@ -90,17 +143,30 @@ function RecordEnd({ form, change, problem, onRecord }: { form: EndForm; change:
         </Field>
         {(form.method === 'chop' || form.method === 'crimp') && (
           <Field label="Passes">
-            <select className="select" value={form.passes} onChange={(event) => change({ passes: Number(event.target.value) })}>
+            <select
+              className="select"
+              value={form.passes}
+              onChange={(event) => change({ passes: Number(event.target.value) })}
+            >
               <option value={1}>once</option>
               <option value={2}>twice, a week apart</option>
             </select>
           </Field>
         )}
         <Field label="Done on" error={problem}>
-          <input type="date" className="input" value={form.doneOn} onChange={(event) => change({ doneOn: event.target.value })} />
+          <input
+            type="date"
+            className="input"
+            value={form.doneOn}
+            onChange={(event) => change({ doneOn: event.target.value })}
+          />
         </Field>
         <Field label="Note">
-          <input className="input w-64" value={form.note} onChange={(event) => change({ note: event.target.value })} />
+          <input
+            className="input w-64"
+            value={form.note}
+            onChange={(event) => change({ note: event.target.value })}
+          />
         </Field>
       </div>
       <button className="btn btn-primary mt-3">Record the end</button>

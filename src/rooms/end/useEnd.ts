@@ -9,21 +9,35 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine } from '../../state/useEngine'
 import type { StandView } from '../../state/useStand'
 
-export type EndForm = { plantingDate: string; establishment: 'transplant' | 'seed'; doneOn: string; method: Exclude<EndMethodId, 'harvest'>; passes: number; note: string }
+export type EndForm = {
+  plantingDate: string
+  establishment: 'transplant' | 'seed'
+  doneOn: string
+  method: Exclude<EndMethodId, 'harvest'>
+  passes: number
+  note: string
+}
 
 /** Days ahead looked at when nothing is planned to follow. */
 const OPEN_END_DAYS = 60
 
 /** What is wrong with the planting date or the record as filled in. */
-export function endProblems(form: EndForm, today: number, sownDay: number, horizon: number): Partial<Record<'plantingDate' | 'doneOn', string>> {
+export function endProblems(
+  form: EndForm,
+  today: number,
+  sownDay: number,
+  horizon: number,
+): Partial<Record<'plantingDate' | 'doneOn', string>> {
   const problems: ReturnType<typeof endProblems> = {}
   const planting = parseDay(form.plantingDate)
   const done = parseDay(form.doneOn)
   if (planting === null) problems.plantingDate = 'Enter a date that exists, such as 2026-06-18.'
   else if (planting <= today) problems.plantingDate = 'The planting date is past. Choose a day after today.'
-  else if (planting > horizon - 7) problems.plantingDate = `Forecasts reach to ${isoDate(horizon - 7)}. Choose an earlier date.`
+  else if (planting > horizon - 7)
+    problems.plantingDate = `Forecasts reach to ${isoDate(horizon - 7)}. Choose an earlier date.`
   if (done === null) problems.doneOn = 'Enter a date that exists, such as 2026-05-18.'
-  else if (done > today) problems.doneOn = 'An ending is recorded once it is done. Choose today or an earlier date.'
+  else if (done > today)
+    problems.doneOn = 'An ending is recorded once it is done. Choose today or an earlier date.'
   else if (done < sownDay) problems.doneOn = `It was sown on ${isoDate(sownDay)}. The end must come after.`
   return problems
 }
@@ -46,7 +60,8 @@ export function useEnd(view: StandView) {
     passes: known?.passes ?? 1,
     note: stand.end.fact?.note ?? '',
   }
-  const change = (part: Partial<EndForm>) => dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
+  const change = (part: Partial<EndForm>) =>
+    dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
   const start = stand.start.fact ?? stand.start.plan
   const sownDay = start ? dayNumber(start.date) : today
   const horizon = spec.startDay + spec.days
@@ -58,8 +73,16 @@ export function useEnd(view: StandView) {
     return [
       spec,
       {
-        standCase: { ...standCase, stand: { ...standCase.stand, end: { plan: null, fact: null } }, nextStartDay: null },
-        target: { plantingDay, establishment: form.establishment, waitDays: data.garden.waitDays[form.establishment] },
+        standCase: {
+          ...standCase,
+          stand: { ...standCase.stand, end: { plan: null, fact: null } },
+          nextStartDay: null,
+        },
+        target: {
+          plantingDay,
+          establishment: form.establishment,
+          waitDays: data.garden.waitDays[form.establishment],
+        },
         tools: data.garden.tools,
       },
     ]
@@ -67,14 +90,35 @@ export function useEnd(view: StandView) {
   const options = useEngine('compare', args)
 
   const plan = (method: EndForm['method'], passes: number, day: number) =>
-    commit(`Planned to ${method === 'winter-kill' ? 'let the winter end' : method} ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, end: { ...stand.end, plan: { date: isoDate(Math.max(day, sownDay + 1)), method, passes, note: '' } } } },
-    ])
+    commit(
+      `Planned to ${method === 'winter-kill' ? 'let the winter end' : method} ${standName(stand).toLowerCase()}`,
+      [
+        {
+          table: 'stands',
+          put: {
+            ...stand,
+            end: {
+              ...stand.end,
+              plan: { date: isoDate(Math.max(day, sownDay + 1)), method, passes, note: '' },
+            },
+          },
+        },
+      ],
+    )
 
   async function record() {
     if (problems.doneOn) return
     const stored = await commit(`Recorded the end of ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, end: { ...stand.end, fact: { date: form.doneOn, method: form.method, passes: form.passes, note: form.note } } } },
+      {
+        table: 'stands',
+        put: {
+          ...stand,
+          end: {
+            ...stand.end,
+            fact: { date: form.doneOn, method: form.method, passes: form.passes, note: form.note },
+          },
+        },
+      },
     ])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))

@@ -50,7 +50,11 @@ export function BedTable() {
                 <td>{bed.fertility}</td>
                 <td>{percent(bed.shade)}</td>
                 <td>
-                  <button className="btn btn-xs" onClick={() => setEditing(bed)} aria-label={`Edit ${bed.label}`}>
+                  <button
+                    className="btn btn-xs"
+                    onClick={() => setEditing(bed)}
+                    aria-label={`Edit ${bed.label}`}
+                  >
                     Edit
                   </button>
                 </td>
@@ -59,7 +63,11 @@ export function BedTable() {
           </tbody>
         </table>
       </div>
-      <Dialog open={editing !== null} onClose={() => setEditing(null)} title={editing ? `Bed ${editing.label}` : 'Bed'}>
+      <Dialog
+        open={editing !== null}
+        onClose={() => setEditing(null)}
+        title={editing ? `Bed ${editing.label}` : 'Bed'}
+      >
         {editing && <BedFields bed={editing} onClose={() => setEditing(null)} />}
       </Dialog>
     </>
@@ -70,12 +78,17 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
   const { data } = useGarden()
   const commit = useCommit()
   const { units, sections } = data.garden
-  const { register, handleSubmit, formState } = useForm<BedInput, unknown, z.output<typeof bedForm>>({ resolver: zodResolver(bedForm), defaultValues: bedInputOf(bed, units) })
+  const { register, handleSubmit, formState } = useForm<BedInput, unknown, z.output<typeof bedForm>>({
+    resolver: zodResolver(bedForm),
+    defaultValues: bedInputOf(bed, units),
+  })
   const { errors } = formState
   const unit = lengthUnit(units)
   const used = data.stands.some((stand) => stand.bedId === bed.id)
   const save = handleSubmit(async (value) => {
-    const stored = await commit(`Changed bed ${bed.label}`, [{ table: 'beds', put: bedFromForm(bed, value, units) }])
+    const stored = await commit(`Changed bed ${bed.label}`, [
+      { table: 'beds', put: bedFromForm(bed, value, units) },
+    ])
     if (stored.ok) onClose()
   })
   async function remove() {
@@ -136,7 +149,13 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
         <input className="input w-full" inputMode="decimal" {...register('keptArea')} />
       </Field>
       <div className="flex items-end justify-end gap-2 sm:col-span-3">
-        <button type="button" className="btn btn-ghost" disabled={used} title={used ? 'Stands are recorded in this bed; remove them first.' : undefined} onClick={() => void remove()}>
+        <button
+          type="button"
+          className="btn btn-ghost"
+          disabled={used}
+          title={used ? 'Stands are recorded in this bed; remove them first.' : undefined}
+          onClick={() => void remove()}
+        >
           Remove bed
         </button>
         <button className="btn btn-primary">Save bed</button>

@@ -37,18 +37,32 @@ export function Files() {
     const file = event.target.files?.[0]
     event.target.value = ''
     if (!file) return
-    if (file.size > LARGEST_FILE) return setProblems([{ path: '', code: 'too-large', message: `The file is larger than ${LARGEST_FILE / 1e6} MB; a garden file never is. Choose another file.` }])
+    if (file.size > LARGEST_FILE)
+      return setProblems([
+        {
+          path: '',
+          code: 'too-large',
+          message: `The file is larger than ${LARGEST_FILE / 1e6} MB; a garden file never is. Choose another file.`,
+        },
+      ])
     const read = readGardenFile(await file.text())
     if (!read.ok) return setProblems(read.problems)
     setProblems([])
     const { garden } = read.value
     const old = await loadGarden(database, garden.id)
     const kept = new Set(gardenWrites(read.value).map((write) => ('put' in write ? write.put.id : '')))
-    const writes = [...(old ? removalWrites(old).filter((write) => 'remove' in write && !kept.has(write.remove)) : []), ...gardenWrites(read.value)]
+    const writes = [
+      ...(old ? removalWrites(old).filter((write) => 'remove' in write && !kept.has(write.remove)) : []),
+      ...gardenWrites(read.value),
+    ]
     const stored = await commit(database, garden.id, `Imported ${garden.name}`, writes)
     if (!stored.ok) return setProblems(stored.problems)
     dispatch(gardenOpened(garden.id))
-    toast.success(old ? `${garden.name} now is as in the file. Undo brings back what was here.` : `${garden.name} was imported.`)
+    toast.success(
+      old
+        ? `${garden.name} now is as in the file. Undo brings back what was here.`
+        : `${garden.name} was imported.`,
+    )
     void navigate('/')
   }
 
@@ -60,12 +74,21 @@ export function Files() {
         </button>
         <label className="btn btn-sm">
           Import a garden
-          <input type="file" accept=".json,application/json" className="sr-only" onChange={(event) => void open(event)} />
+          <input
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            onChange={(event) => void open(event)}
+          />
         </label>
         {gardens.length > 1 && (
           <label className="flex items-center gap-2">
             Open
-            <select className="select select-sm" value={data.garden.id} onChange={(event) => dispatch(gardenOpened(event.target.value))}>
+            <select
+              className="select select-sm"
+              value={data.garden.id}
+              onChange={(event) => dispatch(gardenOpened(event.target.value))}
+            >
               {gardens.map((garden) => (
                 <option key={garden.id} value={garden.id}>
                   {garden.name}
@@ -77,7 +100,10 @@ export function Files() {
       </div>
       {problems.length > 0 && (
         <div role="alert" className="mt-3 border-l-4 border-error pl-3">
-          <p className="font-semibold">The file was not imported; nothing was changed. {problems.length === 1 ? firstProblem(problems) : ''}</p>
+          <p className="font-semibold">
+            The file was not imported; nothing was changed.{' '}
+            {problems.length === 1 ? firstProblem(problems) : ''}
+          </p>
           {problems.length > 1 && (
             <ul className="list-disc pl-5">
               {problems.slice(0, LISTED).map((problem) => (

@@ -13,7 +13,11 @@ export function GardenRoom() {
       <div className="flex flex-wrap items-baseline gap-4">
         <h1>{data.garden.name}</h1>
         <span className="quiet">
-          {Math.abs(data.garden.site.latitude)}° {data.garden.site.latitude < 0 ? 'S' : 'N'}, {Math.round(data.garden.site.elevationM)} m{data.garden.demo ? '; a demo garden with a simulated weather station' : '; weather generated from its climate'}
+          {Math.abs(data.garden.site.latitude)}° {data.garden.site.latitude < 0 ? 'S' : 'N'},{' '}
+          {Math.round(data.garden.site.elevationM)} m
+          {data.garden.demo
+            ? '; a demo garden with a simulated weather station'
+            : '; weather generated from its climate'}
         </span>
       </div>
       <Settings />

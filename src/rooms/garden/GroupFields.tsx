@@ -6,7 +6,17 @@ import { lengthUnit, type BedGroupInput, type Units } from './forms'
 type Groups = { groups: BedGroupInput[] }
 
 /** A run of like beds, typed in one line. */
-export function GroupFields<T extends Groups>({ index, register, errors, units }: { index: number; register: UseFormRegister<T>; errors: FieldErrors<Groups>; units: Units }) {
+export function GroupFields<T extends Groups>({
+  index,
+  register,
+  errors,
+  units,
+}: {
+  index: number
+  register: UseFormRegister<T>
+  errors: FieldErrors<Groups>
+  units: Units
+}) {
   const field = register as unknown as UseFormRegister<Groups>
   const problems = errors.groups?.[index]
   return (

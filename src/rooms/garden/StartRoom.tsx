@@ -16,10 +16,23 @@ import { GroupFields } from './GroupFields'
 import { startGarden } from './startGarden'
 import { ToolFields } from './ToolFields'
 
-const group = (section: string, prefix: string): BedGroupInput => ({ section, prefix, count: '6', length: '', width: '', kind: 'in-ground', soil: 'loam' })
+const group = (section: string, prefix: string): BedGroupInput => ({
+  section,
+  prefix,
+  count: '6',
+  length: '',
+  width: '',
+  kind: 'in-ground',
+  soil: 'loam',
+})
 
 const blank: StartInput = {
-  name: '', latitude: '', elevation: '100', climateType: '', units: 'metric', currency: 'EUR',
+  name: '',
+  latitude: '',
+  elevation: '100',
+  climateType: '',
+  units: 'metric',
+  currency: 'EUR',
   groups: [group('Main', 'A')],
   tools: [],
 }
@@ -32,7 +45,10 @@ export function StartRoom() {
     { kind: 'hand shears', width: '', length: '' },
     { kind: 'rake', width: '', length: '' },
   ])
-  const form = useForm<StartInput, unknown, StartValue>({ resolver: zodResolver(startForm), defaultValues: blank })
+  const form = useForm<StartInput, unknown, StartValue>({
+    resolver: zodResolver(startForm),
+    defaultValues: blank,
+  })
   const { register, control, handleSubmit, formState } = form
   const { fields, append, remove } = useFieldArray({ control, name: 'groups' })
   const units = useWatch({ control, name: 'units' })
@@ -54,7 +70,10 @@ export function StartRoom() {
     <main className="mx-auto max-w-4xl px-4 py-6">
       <h1>Start your own garden</h1>
       <p className="mt-1">
-        A place, your beds, your tools. Everything stays in this browser and can be exported. <Link className="link" to="/">Back</Link>
+        A place, your beds, your tools. Everything stays in this browser and can be exported.{' '}
+        <Link className="link" to="/">
+          Back
+        </Link>
       </p>
       <form className="mt-5 flex flex-col gap-6" onSubmit={(event) => void save(event)} noValidate>
         <section className="flex flex-wrap items-start gap-3" aria-label="Place">
@@ -101,7 +120,11 @@ export function StartRoom() {
               </div>
             ))}
           </div>
-          <button type="button" className="btn btn-sm mt-3" onClick={() => append(group('', String.fromCharCode(65 + fields.length)))}>
+          <button
+            type="button"
+            className="btn btn-sm mt-3"
+            onClick={() => append(group('', String.fromCharCode(65 + fields.length)))}
+          >
             Add another run of beds
           </button>
         </section>

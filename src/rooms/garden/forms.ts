@@ -1,26 +1,44 @@
 import { z } from 'zod'
 import { METRES_PER_FOOT } from '../../core/foundations/units'
-import { bedKind, fertility, soilTexture, toolKind, type Bed, type Garden, type Tool } from '../../core/garden/schema'
+import {
+  bedKind,
+  fertility,
+  soilTexture,
+  toolKind,
+  type Bed,
+  type Garden,
+  type Tool,
+} from '../../core/garden/schema'
 import { newId } from '../../state/ids'
 
 export type Units = Garden['units']
 
 /** Lengths are typed in the garden's units and kept in metres. */
-export const toMetres = (value: number, units: Units) => (units === 'imperial' ? value * METRES_PER_FOOT : value)
-export const fromMetres = (valueM: number, units: Units) => Math.round((units === 'imperial' ? valueM / METRES_PER_FOOT : valueM) * 100) / 100
+export const toMetres = (value: number, units: Units) =>
+  units === 'imperial' ? value * METRES_PER_FOOT : value
+export const fromMetres = (valueM: number, units: Units) =>
+  Math.round((units === 'imperial' ? valueM / METRES_PER_FOOT : valueM) * 100) / 100
 export const lengthUnit = (units: Units) => (units === 'imperial' ? 'ft' : 'm')
 
 const numberText = (field: string, low: number, high: number, unit = '') =>
   z
     .string()
     .transform((text) => (text.trim() === '' ? NaN : Number(text.replace(',', '.'))))
-    .pipe(z.number({ error: `${field} must be a number.` }).min(low, `${field} must be at least ${low}${unit && ` ${unit}`}.`).max(high, `${field} must be at most ${high}${unit && ` ${unit}`}.`))
+    .pipe(
+      z
+        .number({ error: `${field} must be a number.` })
+        .min(low, `${field} must be at least ${low}${unit && ` ${unit}`}.`)
+        .max(high, `${field} must be at most ${high}${unit && ` ${unit}`}.`),
+    )
 
 /** A run of like beds: `count` beds of one size in a section, labelled with a letter or word and a number. */
 export const bedGroup = z.object({
   section: z.string().trim().min(1, 'Name the section.').max(40, 'Section names have at most 40 characters.'),
   prefix: z.string().trim().max(8, 'At most 8 characters before the number.'),
-  count: numberText('The number of beds', 1, 300).refine(Number.isInteger, 'The number of beds must be whole.'),
+  count: numberText('The number of beds', 1, 300).refine(
+    Number.isInteger,
+    'The number of beds must be whole.',
+  ),
   length: numberText('Length', 0.5, 1600),
   width: numberText('Width', 0.5, 160),
   kind: bedKind,
@@ -41,7 +59,12 @@ const sizeOrNull = (text: string, units: Units) => {
   return text.trim() === '' || !Number.isFinite(value) ? null : toMetres(value, units)
 }
 
-export const toolOf = (input: ToolInput, units: Units, id: string = newId('tool')): Tool => ({ id, kind: input.kind, widthM: sizeOrNull(input.width, units), lengthM: sizeOrNull(input.length, units) })
+export const toolOf = (input: ToolInput, units: Units, id: string = newId('tool')): Tool => ({
+  id,
+  kind: input.kind,
+  widthM: sizeOrNull(input.width, units),
+  lengthM: sizeOrNull(input.length, units),
+})
 
 export const startForm = z.object({
   name: z.string().trim().min(1, 'Give the garden a name.').max(60, 'At most 60 characters.'),
@@ -49,7 +72,11 @@ export const startForm = z.object({
   elevation: numberText('Elevation', -1300, 16_000),
   climateType: z.string().min(1, 'Choose the climate nearest to yours.'),
   units: z.enum(['metric', 'imperial']),
-  currency: z.string().trim().toUpperCase().regex(/^[A-Z]{3}$/, 'Currency is a three-letter code such as EUR.'),
+  currency: z
+    .string()
+    .trim()
+    .toUpperCase()
+    .regex(/^[A-Z]{3}$/, 'Currency is a three-letter code such as EUR.'),
   groups: z.array(bedGroup).min(1, 'Add at least one run of beds.'),
   tools: z.array(toolForm),
 })
@@ -60,15 +87,32 @@ export type StartValue = z.output<typeof startForm>
 const USUAL_PATH_M = 0.45
 
 /** Beds of one group with labels that are not taken yet. */
-export function bedsOfGroup(group: BedGroup, units: Units, gardenId: string, sectionId: string, firstOrder: number, taken: ReadonlySet<string>): Bed[] {
+export function bedsOfGroup(
+  group: BedGroup,
+  units: Units,
+  gardenId: string,
+  sectionId: string,
+  firstOrder: number,
+  taken: ReadonlySet<string>,
+): Bed[] {
   const beds: Bed[] = []
   for (let number = 1; beds.length < group.count; number++) {
     const label = `${group.prefix}${number}`
     if (taken.has(label)) continue
     beds.push({
-      id: newId('bed'), gardenId, sectionId, label, walkOrder: firstOrder + beds.length,
-      kind: group.kind, lengthM: toMetres(group.length, units), widthM: toMetres(group.width, units), pathWidthM: USUAL_PATH_M,
-      soil: group.soil, fertility: 'medium', shade: 0, fixtures: [],
+      id: newId('bed'),
+      gardenId,
+      sectionId,
+      label,
+      walkOrder: firstOrder + beds.length,
+      kind: group.kind,
+      lengthM: toMetres(group.length, units),
+      widthM: toMetres(group.width, units),
+      pathWidthM: USUAL_PATH_M,
+      soil: group.soil,
+      fertility: 'medium',
+      shade: 0,
+      fixtures: [],
     })
   }
   return beds
@@ -78,7 +122,10 @@ export function bedsOfGroup(group: BedGroup, units: Units, gardenId: string, sec
 export const bedForm = z.object({
   label: z.string().trim().min(1, 'Give the bed a label.').max(12, 'At most 12 characters.'),
   sectionId: z.string(),
-  walkOrder: numberText('Place in the walk', 1, 9999).refine(Number.isInteger, 'The place in the walk must be whole.'),
+  walkOrder: numberText('Place in the walk', 1, 9999).refine(
+    Number.isInteger,
+    'The place in the walk must be whole.',
+  ),
   kind: bedKind,
   length: numberText('Length', 0.2, 1600),
   width: numberText('Width', 0.2, 160),
@@ -96,9 +143,17 @@ const KEPT_ID = 'kept'
 export function bedInputOf(bed: Bed, units: Units): BedInput {
   const kept = bed.fixtures.reduce((sum, fixture) => sum + fixture.areaM2, 0)
   return {
-    label: bed.label, sectionId: bed.sectionId, walkOrder: String(bed.walkOrder + 1), kind: bed.kind,
-    length: String(fromMetres(bed.lengthM, units)), width: String(fromMetres(bed.widthM, units)), pathWidth: String(fromMetres(bed.pathWidthM, units)),
-    soil: bed.soil, fertility: bed.fertility, shade: String(Math.round(bed.shade * 100)), keptArea: String(Math.round((kept / SQUARE[units]) * 100) / 100),
+    label: bed.label,
+    sectionId: bed.sectionId,
+    walkOrder: String(bed.walkOrder + 1),
+    kind: bed.kind,
+    length: String(fromMetres(bed.lengthM, units)),
+    width: String(fromMetres(bed.widthM, units)),
+    pathWidth: String(fromMetres(bed.pathWidthM, units)),
+    soil: bed.soil,
+    fertility: bed.fertility,
+    shade: String(Math.round(bed.shade * 100)),
+    keptArea: String(Math.round((kept / SQUARE[units]) * 100) / 100),
   }
 }
 
@@ -106,12 +161,31 @@ export function bedFromForm(bed: Bed, form: z.output<typeof bedForm>, units: Uni
   const keptM2 = form.keptArea * SQUARE[units]
   const before = bedInputOf(bed, units)
   const unchanged = Number(before.keptArea) === form.keptArea
-  const size = (typed: number, old: string, oldM: number) => (String(typed) === old ? oldM : toMetres(typed, units))
+  const size = (typed: number, old: string, oldM: number) =>
+    String(typed) === old ? oldM : toMetres(typed, units)
   return {
     ...bed,
-    label: form.label, sectionId: form.sectionId, walkOrder: form.walkOrder - 1, kind: form.kind,
-    lengthM: size(form.length, before.length, bed.lengthM), widthM: size(form.width, before.width, bed.widthM), pathWidthM: size(form.pathWidth, before.pathWidth, bed.pathWidthM),
-    soil: form.soil, fertility: form.fertility, shade: form.shade / 100,
-    fixtures: unchanged ? bed.fixtures : keptM2 > 0 ? [{ id: bed.fixtures[0]?.id ?? KEPT_ID, kind: 'kept plant', label: bed.fixtures[0]?.label ?? 'Kept plants', areaM2: keptM2 }] : [],
+    label: form.label,
+    sectionId: form.sectionId,
+    walkOrder: form.walkOrder - 1,
+    kind: form.kind,
+    lengthM: size(form.length, before.length, bed.lengthM),
+    widthM: size(form.width, before.width, bed.widthM),
+    pathWidthM: size(form.pathWidth, before.pathWidth, bed.pathWidthM),
+    soil: form.soil,
+    fertility: form.fertility,
+    shade: form.shade / 100,
+    fixtures: unchanged
+      ? bed.fixtures
+      : keptM2 > 0
+        ? [
+            {
+              id: bed.fixtures[0]?.id ?? KEPT_ID,
+              kind: 'kept plant',
+              label: bed.fixtures[0]?.label ?? 'Kept plants',
+              areaM2: keptM2,
+            },
+          ]
+        : [],
   }
 }

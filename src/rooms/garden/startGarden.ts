@@ -12,7 +12,16 @@ export function startGarden(value: StartValue, tools: Parameters<typeof toolOf>[
   const beds: GardenData['beds'] = []
   for (const group of value.groups) {
     const section = sections[names.indexOf(group.section)]
-    beds.push(...bedsOfGroup(group, value.units, gardenId, section.id, beds.length, new Set(beds.map((bed) => bed.label))))
+    beds.push(
+      ...bedsOfGroup(
+        group,
+        value.units,
+        gardenId,
+        section.id,
+        beds.length,
+        new Set(beds.map((bed) => bed.label)),
+      ),
+    )
   }
   return {
     garden: {

@@ -10,12 +10,28 @@ import { newId } from '../../state/ids'
 import { useCommit, useGarden } from '../../state/garden'
 
 const form = z
-  .object({ bedId: z.string().min(1, 'Choose a bed.'), cropId: z.string().min(1, 'Choose a crop.'), establishment: z.enum(['transplant', 'seed']), from: isoDay, until: isoDay, standing: z.boolean() })
-  .refine((value) => value.until > value.from, { path: ['until'], error: 'Until must lie after from. Choose a later date.' })
+  .object({
+    bedId: z.string().min(1, 'Choose a bed.'),
+    cropId: z.string().min(1, 'Choose a crop.'),
+    establishment: z.enum(['transplant', 'seed']),
+    from: isoDay,
+    until: isoDay,
+    standing: z.boolean(),
+  })
+  .refine((value) => value.until > value.from, {
+    path: ['until'],
+    error: 'Until must lie after from. Choose a later date.',
+  })
 type CropForm = z.infer<typeof form>
 
 /** Adds a crop that stands or is planned. */
-export function CropDialog({ spot, onClose }: { spot: { bedId: string; day: number } | null; onClose: () => void }) {
+export function CropDialog({
+  spot,
+  onClose,
+}: {
+  spot: { bedId: string; day: number } | null
+  onClose: () => void
+}) {
   return (
     <Dialog open={spot !== null} onClose={onClose} title="Add a crop">
       {spot && <CropFields spot={spot} onClose={onClose} />}
@@ -29,7 +45,14 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
   const firstCrop = CROPS[0]
   const { register, handleSubmit, setValue, getValues, formState } = useForm<CropForm>({
     resolver: zodResolver(form),
-    defaultValues: { bedId: spot.bedId, cropId: firstCrop.id, establishment: firstCrop.establishment, from: isoDate(spot.day), until: isoDate(spot.day + firstCrop.daysInBed), standing: spot.day <= today },
+    defaultValues: {
+      bedId: spot.bedId,
+      cropId: firstCrop.id,
+      establishment: firstCrop.establishment,
+      from: isoDate(spot.day),
+      until: isoDate(spot.day + firstCrop.daysInBed),
+      standing: spot.day <= today,
+    },
   })
 
   function followCrop(cropId: string) {
@@ -47,7 +70,13 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
       {
         table: 'stands',
         put: {
-          id: newId('stand'), gardenId: data.garden.id, bedId: value.bedId, part: { kind: 'whole' }, underStandId: null, cuts: [], note: '',
+          id: newId('stand'),
+          gardenId: data.garden.id,
+          bedId: value.bedId,
+          part: { kind: 'whole' },
+          underStandId: null,
+          cuts: [],
+          note: '',
           content: { kind: 'crop', cropId: crop.id, establishment: value.establishment },
           start: { plan: start, fact: value.standing ? start : null },
           end: { plan: { date: value.until, method: 'harvest', passes: 1, note: '' }, fact: null },
@@ -59,7 +88,11 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
 
   const { errors } = formState
   return (
-    <form className="mt-3 grid gap-3 sm:grid-cols-2" onSubmit={(event) => void handleSubmit(save)(event)} noValidate>
+    <form
+      className="mt-3 grid gap-3 sm:grid-cols-2"
+      onSubmit={(event) => void handleSubmit(save)(event)}
+      noValidate
+    >
       <Field label="Bed" error={errors.bedId?.message}>
         <select className="select w-full" {...register('bedId')}>
           {data.beds.map((bed) => (
@@ -70,7 +103,12 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
         </select>
       </Field>
       <Field label="Crop" error={errors.cropId?.message}>
-        <select className="select w-full" {...register('cropId', { onChange: (event: { target: { value: string } }) => followCrop(event.target.value) })}>
+        <select
+          className="select w-full"
+          {...register('cropId', {
+            onChange: (event: { target: { value: string } }) => followCrop(event.target.value),
+          })}
+        >
           {CROPS.map((crop) => (
             <option key={crop.id} value={crop.id}>
               {crop.name}

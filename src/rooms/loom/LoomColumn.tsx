@@ -21,10 +21,26 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
       </div>
       <div className="absolute z-20" style={{ left, top: 0, width, height: 0 }}>
         {entry.windows.map((window) => (
-          <Gap key={window.freeFromDay} window={window} entry={entry} loom={loom} layout={layout} width={width} todayY={todayY} />
+          <Gap
+            key={window.freeFromDay}
+            window={window}
+            entry={entry}
+            loom={loom}
+            layout={layout}
+            width={width}
+            todayY={todayY}
+          />
         ))}
         {entry.stands.map((stand) => (
-          <StandRegion key={stand.stand.id} item={stand} entry={entry} loom={loom} layout={layout} width={width} todayY={todayY} />
+          <StandRegion
+            key={stand.stand.id}
+            item={stand}
+            entry={entry}
+            loom={loom}
+            layout={layout}
+            width={width}
+            todayY={todayY}
+          />
         ))}
         <Knots entry={entry} loom={loom} layout={layout} width={width} />
       </div>
@@ -34,7 +50,10 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
 
 function Words({ placed, italic }: { placed: Placed; italic?: boolean }) {
   return (
-    <span className="pointer-events-none absolute inset-x-0 flex justify-center" style={{ top: placed.top, height: placed.height }}>
+    <span
+      className="pointer-events-none absolute inset-x-0 flex justify-center"
+      style={{ top: placed.top, height: placed.height }}
+    >
       <span className={`loom-label ${italic ? 'italic' : ''}`}>
         {placed.lines.map((line) => (
           <span key={line} className="block">
@@ -48,11 +67,22 @@ function Words({ placed, italic }: { placed: Placed; italic?: boolean }) {
 
 type RegionProps = { entry: LoomBed; loom: Loom; layout: LoomLayout; width: number; todayY: number }
 
-function StandRegion({ item, entry, loom, layout, width, todayY }: RegionProps & { item: LoomBed['stands'][number] }) {
+function StandRegion({
+  item,
+  entry,
+  loom,
+  layout,
+  width,
+  todayY,
+}: RegionProps & { item: LoomBed['stands'][number] }) {
   const { stand, fromDay, untilDay } = item
   const navigate = useNavigate()
   const movable = stand.content.kind === 'crop' && stand.start.fact === null
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: stand.id, disabled: !movable, data: { fromDay } })
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: stand.id,
+    disabled: !movable,
+    data: { fromDay },
+  })
   const clip = clipToSheet(layout, loom, fromDay, untilDay)
   if (!clip) return null
   const words = standWords(stand)
@@ -64,7 +94,12 @@ function StandRegion({ item, entry, loom, layout, width, todayY }: RegionProps &
         ref={setNodeRef}
         {...(movable ? { ...listeners, 'aria-describedby': attributes['aria-describedby'] } : {})}
         className={`loom-region absolute left-0 ${isDragging ? 'is-dragging' : ''} ${movable ? 'cursor-grab' : 'cursor-pointer'}`}
-        style={{ top: clip.top, width, height: clip.bottom - clip.top, transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined }}
+        style={{
+          top: clip.top,
+          width,
+          height: clip.bottom - clip.top,
+          transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
+        }}
         aria-label={name}
         title={name}
         onClick={() => navigate(`/bed/${entry.bed.id}`)}
@@ -83,7 +118,9 @@ function Gap({ window, entry, loom, layout, width, todayY }: RegionProps & { win
   const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, loom.firstDay)) / 7)
   if (!clip || weeks < NAMED_GAP_WEEKS) return null
   const lines = width >= 72 ? [`${weeks} wk bare`] : [`${weeks} wk`, 'bare']
-  const placed = placeLabel(lines, clip.top, clip.bottom, todayY, false) ?? placeLabel([`${weeks} wk`], clip.top, clip.bottom, todayY)
+  const placed =
+    placeLabel(lines, clip.top, clip.bottom, todayY, false) ??
+    placeLabel([`${weeks} wk`], clip.top, clip.bottom, todayY)
   const open = window.neededByDay > loom.today
   const name = `${entry.bed.label}: bare ${weeks} weeks, ${shortDate(window.freeFromDay)} to ${shortDate(window.neededByDay)}`
   return (
@@ -97,7 +134,11 @@ function Gap({ window, entry, loom, layout, width, todayY }: RegionProps & { win
           title={`${name}. Choose a cover`}
         />
       ) : (
-        <span className="loom-gap is-past absolute left-0" style={{ top: clip.top + 1, width, height: clip.bottom - clip.top - 2 }} title={name} />
+        <span
+          className="loom-gap is-past absolute left-0"
+          style={{ top: clip.top + 1, width, height: clip.bottom - clip.top - 2 }}
+          title={name}
+        />
       )}
       {placed && <Words placed={placed} italic />}
     </>
@@ -105,20 +146,50 @@ function Gap({ window, entry, loom, layout, width, todayY }: RegionProps & { win
 }
 
 /** First flower or pollen of each cover as a knot at the selvedge, with the spread of its date. */
-function Knots({ entry, loom, layout, width }: { entry: LoomBed; loom: Loom; layout: LoomLayout; width: number }) {
+function Knots({
+  entry,
+  loom,
+  layout,
+  width,
+}: {
+  entry: LoomBed
+  loom: Loom
+  layout: LoomLayout
+  width: number
+}) {
   const knots = entry.stands.flatMap(({ stand, forecast, untilDay }) => {
     const stage = forecast?.stages.find((item) => item.bbch === 61)?.date
-    if (!stage?.spread || stage.chance < 0.5 || stage.spread.mid > untilDay || stage.spread.mid < loom.firstDay || stage.spread.mid > loom.lastDay) return []
+    if (
+      !stage?.spread ||
+      stage.chance < 0.5 ||
+      stage.spread.mid > untilDay ||
+      stage.spread.mid < loom.firstDay ||
+      stage.spread.mid > loom.lastDay
+    )
+      return []
     return [{ id: stand.id, spread: stage.spread }]
   })
   return (
-    <svg className="pointer-events-none absolute top-0 overflow-visible" width={width} height={layout.height} aria-hidden="true">
+    <svg
+      className="pointer-events-none absolute top-0 overflow-visible"
+      width={width}
+      height={layout.height}
+      aria-hidden="true"
+    >
       {knots.map(({ id, spread }) => {
         const y = yOfDay(layout, loom, spread.mid)
         return (
           <g key={id} stroke="var(--color-base-content)" transform={`translate(${width + 1} 0)`}>
-            <line y1={yOfDay(layout, loom, spread.low)} y2={yOfDay(layout, loom, spread.high)} strokeWidth={1.4} />
-            <path d={`M0 ${y - 4.5}L4 ${y}L0 ${y + 4.5}L-4 ${y}Z`} fill="var(--color-accent)" strokeWidth={1} />
+            <line
+              y1={yOfDay(layout, loom, spread.low)}
+              y2={yOfDay(layout, loom, spread.high)}
+              strokeWidth={1.4}
+            />
+            <path
+              d={`M0 ${y - 4.5}L4 ${y}L0 ${y + 4.5}L-4 ${y}Z`}
+              fill="var(--color-accent)"
+              strokeWidth={1}
+            />
           </g>
         )
       })}

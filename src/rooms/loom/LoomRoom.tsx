@@ -29,30 +29,64 @@ export function LoomRoom() {
   const windowHeight = useWindowHeight()
   const layout = useMemo(() => layoutLoom(loom, width, windowHeight), [loom, width, windowHeight])
   const [adding, setAdding] = useState<{ bedId: string; day: number } | null>(null)
-  const { cursor, spot, onKeyDown, open } = useCursor(loom, (at) => setAdding({ bedId: at.entry.bed.id, day: at.day }))
+  const { cursor, spot, onKeyDown, open } = useCursor(loom, (at) =>
+    setAdding({ bedId: at.entry.bed.id, day: at.day }),
+  )
 
   return (
     <section aria-label="Loom">
-      <LoomHead loom={loom} name={data.garden.name} page={page} onPage={setPage} onAdd={() => setAdding({ bedId: data.beds[0]?.id ?? '', day: loom.today })} />
+      <LoomHead
+        loom={loom}
+        name={data.garden.name}
+        page={page}
+        onPage={setPage}
+        onAdd={() => setAdding({ bedId: data.beds[0]?.id ?? '', day: loom.today })}
+      />
       <div ref={frame} className="overflow-x-auto overflow-y-hidden">
         {width > 0 && (
-          <Sheet loom={loom} layout={layout} cursorColumn={cursor.column} cursorDay={cursor.day} onKeyDown={onKeyDown} />
+          <Sheet
+            loom={loom}
+            layout={layout}
+            cursorColumn={cursor.column}
+            cursorDay={cursor.day}
+            onKeyDown={onKeyDown}
+          />
         )}
       </div>
-      <SpotLine spot={spot} today={loom.today} onOpen={open} onAdd={(at) => setAdding({ bedId: at.entry.bed.id, day: at.day })} />
+      <SpotLine
+        spot={spot}
+        today={loom.today}
+        onOpen={open}
+        onAdd={(at) => setAdding({ bedId: at.entry.bed.id, day: at.day })}
+      />
       <CropDialog spot={adding} onClose={() => setAdding(null)} />
     </section>
   )
 }
 
-function LoomHead({ loom, name, page, onPage, onAdd }: { loom: Loom; name: string; page: number; onPage: (page: number) => void; onAdd: () => void }) {
+function LoomHead({
+  loom,
+  name,
+  page,
+  onPage,
+  onAdd,
+}: {
+  loom: Loom
+  name: string
+  page: number
+  onPage: (page: number) => void
+  onAdd: () => void
+}) {
   const ledger = ledgerOf(loom)
   return (
     <div className="flex flex-wrap items-end gap-x-8 gap-y-1 py-1.5">
       <h1 className="mr-2">{name}</h1>
       <Figure name="covered today" value={`${ledger.covered} of ${ledger.beds}`} />
       <Figure name="bare bed-weeks ahead" value={`${ledger.bareWeeks}, ${ledger.fillableWeeks} fillable`} />
-      <Figure name="next" value={ledger.next ? `${ledger.next.text}, ${shortDate(ledger.next.day)}` : 'nothing planned'} />
+      <Figure
+        name="next"
+        value={ledger.next ? `${ledger.next.text}, ${shortDate(ledger.next.day)}` : 'nothing planned'}
+      />
       <div className="ml-auto flex items-center gap-1">
         <span className="quiet text-sm" role="status">
           {loom.pending > 0 ? `weaving, ${loom.pending} left` : ''}
@@ -60,10 +94,20 @@ function LoomHead({ loom, name, page, onPage, onAdd }: { loom: Loom; name: strin
         <button className="btn btn-sm" onClick={onAdd}>
           <Plus size={15} aria-hidden="true" /> Crop
         </button>
-        <button className="btn btn-sm btn-square" aria-label="A season earlier" disabled={page <= LAST_PAGE.back} onClick={() => onPage(page - PAGE_WEEKS)}>
+        <button
+          className="btn btn-sm btn-square"
+          aria-label="A season earlier"
+          disabled={page <= LAST_PAGE.back}
+          onClick={() => onPage(page - PAGE_WEEKS)}
+        >
           <ChevronLeft size={16} aria-hidden="true" />
         </button>
-        <button className="btn btn-sm btn-square" aria-label="A season later" disabled={page >= LAST_PAGE.forward} onClick={() => onPage(page + PAGE_WEEKS)}>
+        <button
+          className="btn btn-sm btn-square"
+          aria-label="A season later"
+          disabled={page >= LAST_PAGE.forward}
+          onClick={() => onPage(page + PAGE_WEEKS)}
+        >
           <ChevronRight size={16} aria-hidden="true" />
         </button>
       </div>
@@ -80,7 +124,13 @@ function Figure({ name, value }: { name: string; value: string }) {
   )
 }
 
-type SheetProps = { loom: Loom; layout: LoomLayout; cursorColumn: number; cursorDay: number; onKeyDown: (event: React.KeyboardEvent) => void }
+type SheetProps = {
+  loom: Loom
+  layout: LoomLayout
+  cursorColumn: number
+  cursorDay: number
+  onKeyDown: (event: React.KeyboardEvent) => void
+}
 
 function Sheet({ loom, layout, cursorColumn, cursorDay, onKeyDown }: SheetProps) {
   const dark = useDark()
@@ -99,12 +149,20 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, onKeyDown }: SheetProps)
             rain
           </span>
           {layout.sections.map((section) => (
-            <span key={section.left} className="absolute top-0 truncate border-b border-base-300 text-center text-xs leading-4 quiet" style={{ left: section.left, width: section.width }}>
+            <span
+              key={section.left}
+              className="absolute top-0 truncate border-b border-base-300 text-center text-xs leading-4 quiet"
+              style={{ left: section.left, width: section.width }}
+            >
               {section.name}
             </span>
           ))}
           {layout.columns.map(({ entry, left, width }) => (
-            <span key={entry.bed.id} className="absolute bottom-0 text-center font-display font-bold" style={{ left, width }}>
+            <span
+              key={entry.bed.id}
+              className="absolute bottom-0 text-center font-display font-bold"
+              style={{ left, width }}
+            >
               {entry.bed.label}
             </span>
           ))}
@@ -121,7 +179,11 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, onKeyDown }: SheetProps)
           <WeekEdge loom={loom} layout={layout} />
           {showToday && (
             <>
-              <div className="loom-today absolute z-10" style={{ top: todayY - 1.5, left: 0, width: layout.width }} aria-hidden="true" />
+              <div
+                className="loom-today absolute z-10"
+                style={{ top: todayY - 1.5, left: 0, width: layout.width }}
+                aria-hidden="true"
+              />
               <span className="loom-date absolute z-30" style={{ top: todayY - 9 }}>
                 {shortDate(loom.today)}
               </span>
@@ -133,7 +195,12 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, onKeyDown }: SheetProps)
           {picked && (
             <div
               className="loom-cursor pointer-events-none absolute z-30"
-              style={{ left: picked.left - 2, width: picked.width + 4, top: yOfDay(layout, loom, cursorDay) - 1, height: layout.rowPx + 2 }}
+              style={{
+                left: picked.left - 2,
+                width: picked.width + 4,
+                top: yOfDay(layout, loom, cursorDay) - 1,
+                height: layout.rowPx + 2,
+              }}
               title={longDate(cursorDay)}
             />
           )}

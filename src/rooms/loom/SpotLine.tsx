@@ -5,12 +5,23 @@ import { standWords } from './labels'
 import type { Spot } from './useCursor'
 
 /** One line beneath the cloth: what is in the bed and week picked, and what can be done there. */
-export function SpotLine({ spot, today, onOpen, onAdd }: { spot: Spot | null; today: number; onOpen: (spot: Spot) => void; onAdd: (spot: Spot) => void }) {
+export function SpotLine({
+  spot,
+  today,
+  onOpen,
+  onAdd,
+}: {
+  spot: Spot | null
+  today: number
+  onOpen: (spot: Spot) => void
+  onAdd: (spot: Spot) => void
+}) {
   if (!spot) return <p className="mt-2">No beds yet. Add some in the Garden room.</p>
   return (
     <div className="mt-1.5 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 border-t border-base-300 pt-1.5 text-[0.95rem]">
       <p role="status" aria-live="polite" data-testid="spot">
-        <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}: {describe(spot, today)}
+        <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}:{' '}
+        {describe(spot, today)}
       </p>
       <button className="btn btn-xs btn-primary" onClick={() => onOpen(spot)}>
         {spot.window && !spot.stand && spot.window.neededByDay > today ? 'Choose a cover' : 'Open the bed'}
@@ -56,7 +67,9 @@ function describe({ stand, window, day }: Spot, today: number): string {
     const plan = stand.stand.start.fact ? '' : ', planned'
     if (stand.stand.content.kind === 'crop') return `${words}${plan}, until ${shortDate(stand.untilDay)}`
     const cover = stand.forecast && bandOn(stand.forecast.cover, day + 3)
-    return cover ? `${words}${plan}, ${percent(cover.mid)} of the ground green (${percent(cover.low)} to ${percent(cover.high)})` : `${words}${plan}`
+    return cover
+      ? `${words}${plan}, ${percent(cover.mid)} of the ground green (${percent(cover.low)} to ${percent(cover.high)})`
+      : `${words}${plan}`
   }
   if (!window) return 'turn-round time'
   const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, Math.min(day, today))) / 7)

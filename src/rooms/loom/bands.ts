@@ -13,20 +13,50 @@ const HARVEST_SPREAD_DAYS = { early: 4, late: 9 }
 const sharp = (day: number): Spread => ({ low: day, mid: day, high: day })
 
 /** What a stand looks like on the cloth. `nextStart` is when the ground is taken over, or the loom's end. */
-export function bandsOfStand(stand: Stand, forecast: StandForecast | null | undefined, nextStart: number, today: number): Band[] {
+export function bandsOfStand(
+  stand: Stand,
+  forecast: StandForecast | null | undefined,
+  nextStart: number,
+  today: number,
+): Band[] {
   const span = spanOf(stand)
   if (!span) return []
-  const base = { standId: stand.id, startDay: span.startDay, groups: [] as Band['groups'], cover: () => 0, residue: () => 0 }
+  const base = {
+    standId: stand.id,
+    startDay: span.startDay,
+    groups: [] as Band['groups'],
+    cover: () => 0,
+    residue: () => 0,
+  }
   if (stand.content.kind === 'crop') {
     const end = span.endDay ?? nextStart
     const planned = !span.ended && end >= today
-    const spread = planned ? { low: end - HARVEST_SPREAD_DAYS.early, mid: end, high: end + HARVEST_SPREAD_DAYS.late } : sharp(end)
-    return [{ ...base, kind: 'crop', end: { low: Math.min(spread.low, nextStart), mid: Math.min(spread.mid, nextStart), high: Math.min(spread.high, nextStart) } }]
+    const spread = planned
+      ? { low: end - HARVEST_SPREAD_DAYS.early, mid: end, high: end + HARVEST_SPREAD_DAYS.late }
+      : sharp(end)
+    return [
+      {
+        ...base,
+        kind: 'crop',
+        end: {
+          low: Math.min(spread.low, nextStart),
+          mid: Math.min(spread.mid, nextStart),
+          high: Math.min(spread.high, nextStart),
+        },
+      },
+    ]
   }
   return coverBands(stand, forecast, span, nextStart, today, base)
 }
 
-function coverBands(stand: Stand, forecast: StandForecast | null | undefined, span: { endDay: number | null; ended: boolean }, nextStart: number, today: number, base: Omit<Band, 'kind' | 'end'>): Band[] {
+function coverBands(
+  stand: Stand,
+  forecast: StandForecast | null | undefined,
+  span: { endDay: number | null; ended: boolean },
+  nextStart: number,
+  today: number,
+  base: Omit<Band, 'kind' | 'end'>,
+): Band[] {
   const groups = groupsOf(stand.content.kind === 'cover' ? stand.content.components : [])
   const shape = {
     ...base,
@@ -36,18 +66,31 @@ function coverBands(stand: Stand, forecast: StandForecast | null | undefined, sp
     residue: (day: number) => residueCover((forecast && bandOn(forecast.residueG, day)?.mid) ?? 0),
   }
   const end = latest(stand.end)
-  if (!end || end.method === 'winter-kill' || span.endDay === null) return [{ ...shape, end: sharp(nextStart) }]
+  if (!end || end.method === 'winter-kill' || span.endDay === null)
+    return [{ ...shape, end: sharp(nextStart) }]
 
   const endDay = dayNumber(end.date)
   const dead = forecast?.ended ?? null
   const residue: Band = { ...shape, startDay: endDay, end: sharp(nextStart) }
-  const until = (spread: Spread): Spread => ({ low: Math.min(spread.low, nextStart), mid: Math.min(spread.mid, nextStart), high: Math.min(spread.high, nextStart) })
+  const until = (spread: Spread): Spread => ({
+    low: Math.min(spread.low, nextStart),
+    mid: Math.min(spread.mid, nextStart),
+    high: Math.min(spread.high, nextStart),
+  })
   if (end.method === 'tarp') {
-    const sheet: Band = { ...shape, kind: 'sheet', startDay: endDay, end: until(dead ?? { low: endDay + 21, mid: endDay + 28, high: endDay + 40 }) }
+    const sheet: Band = {
+      ...shape,
+      kind: 'sheet',
+      startDay: endDay,
+      end: until(dead ?? { low: endDay + 21, mid: endDay + 28, high: endDay + 40 }),
+    }
     return [residue, { ...shape, end: sharp(endDay) }, sheet]
   }
   // Green hangs on, thread by thread, until the stand has browned.
   const standing = shape.cover(endDay - 1)
-  const frayed = endDay >= today && dead ? until({ low: endDay, mid: (endDay + dead.mid) / 2, high: dead.high }) : sharp(endDay)
+  const frayed =
+    endDay >= today && dead
+      ? until({ low: endDay, mid: (endDay + dead.mid) / 2, high: dead.high })
+      : sharp(endDay)
   return [residue, { ...shape, cover: (day) => (day < endDay ? shape.cover(day) : standing), end: frayed }]
 }

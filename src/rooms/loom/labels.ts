@@ -4,7 +4,8 @@ import type { Stand } from '../../core/garden/schema'
 
 /** Short words for a stand, one line each. */
 export function standWords(stand: Stand): string[] {
-  if (stand.content.kind === 'crop') return [findCrop(stand.content.cropId)?.shortName ?? stand.content.cropId]
+  if (stand.content.kind === 'crop')
+    return [findCrop(stand.content.cropId)?.shortName ?? stand.content.cropId]
   return stand.content.components.map((part) => findSpecies(part.speciesId)?.shortName ?? part.speciesId)
 }
 
@@ -20,11 +21,18 @@ const TODAY_CLEARANCE_PX = 8
  * Puts a label in the middle of its band, clear of today's line: the text moves to the longer side of the line, is
  * cut to fewer lines when the band is short (unless it must not be), and is left out when it does not fit.
  */
-export function placeLabel(lines: string[], bandTop: number, bandBottom: number, todayY: number, mayShorten = true): Placed | null {
+export function placeLabel(
+  lines: string[],
+  bandTop: number,
+  bandBottom: number,
+  todayY: number,
+  mayShorten = true,
+): Placed | null {
   const least = mayShorten ? 1 : lines.length
   for (let count = Math.min(lines.length, 3); count >= least; count--) {
     const height = count * LINE_PX + PADDING_PX
-    const shown = count < lines.length ? [...lines.slice(0, count - 1), `${lines[count - 1]} +`] : lines.slice(0, count)
+    const shown =
+      count < lines.length ? [...lines.slice(0, count - 1), `${lines[count - 1]} +`] : lines.slice(0, count)
     for (const [from, to] of stretches(bandTop, bandBottom, todayY)) {
       if (to - from >= height + 2) return { top: Math.round((from + to - height) / 2), height, lines: shown }
     }

@@ -3,7 +3,14 @@ import type { Loom, LoomBed } from './useLoom'
 
 /** Where each bed's column stands, in px. */
 export type Column = { entry: LoomBed; left: number; width: number }
-export type LoomLayout = { columns: Column[]; sections: { name: string; left: number; width: number }[]; edge: number; width: number; rowPx: number; height: number }
+export type LoomLayout = {
+  columns: Column[]
+  sections: { name: string; left: number; width: number }[]
+  edge: number
+  width: number
+  rowPx: number
+  height: number
+}
 
 const EDGE_PX = 104
 const BED_GAP_PX = 6
@@ -34,10 +41,16 @@ export function layoutLoom(loom: Loom, available: number, windowHeight: number):
   return { columns, sections, edge: EDGE_PX, width: left, rowPx, height: rowPx * LOOM_WEEKS }
 }
 
-export const yOfDay = (layout: LoomLayout, loom: Pick<Loom, 'firstDay'>, day: number) => ((day - loom.firstDay) / 7) * layout.rowPx
+export const yOfDay = (layout: LoomLayout, loom: Pick<Loom, 'firstDay'>, day: number) =>
+  ((day - loom.firstDay) / 7) * layout.rowPx
 
 /** Keeps a stretch inside the sheet; null when it lies outside. */
-export function clipToSheet(layout: LoomLayout, loom: Loom, fromDay: number, untilDay: number): { top: number; bottom: number } | null {
+export function clipToSheet(
+  layout: LoomLayout,
+  loom: Loom,
+  fromDay: number,
+  untilDay: number,
+): { top: number; bottom: number } | null {
   const top = Math.max(0, yOfDay(layout, loom, fromDay))
   const bottom = Math.min(layout.height, yOfDay(layout, loom, untilDay))
   return bottom - top > 2 ? { top, bottom } : null

@@ -6,7 +6,13 @@ import { standWords } from './labels'
 /** Shortest gap that some cover still fills, weeks. */
 const FILLABLE_WEEKS = 4
 
-export type Ledger = { covered: number; beds: number; bareWeeks: number; fillableWeeks: number; next: { text: string; day: number } | null }
+export type Ledger = {
+  covered: number
+  beds: number
+  bareWeeks: number
+  fillableWeeks: number
+  next: { text: string; day: number } | null
+}
 
 /** Bare bed-weeks ahead, beds covered today, and the next thing that is due. */
 export function ledgerOf(loom: Loom): Ledger {
@@ -20,19 +26,48 @@ export function ledgerOf(loom: Loom): Ledger {
       bareWeeks += weeks
       if (weeks >= FILLABLE_WEEKS) fillableWeeks += weeks
     }
-  const covered = loom.beds.filter(({ windows }) => !windows.some((window) => window.freeFromDay <= today && window.neededByDay > today)).length
-  return { covered, beds: loom.beds.length, bareWeeks: Math.round(bareWeeks), fillableWeeks: Math.round(fillableWeeks), next: nextDue(loom) }
+  const covered = loom.beds.filter(
+    ({ windows }) => !windows.some((window) => window.freeFromDay <= today && window.neededByDay > today),
+  ).length
+  return {
+    covered,
+    beds: loom.beds.length,
+    bareWeeks: Math.round(bareWeeks),
+    fillableWeeks: Math.round(fillableWeeks),
+    next: nextDue(loom),
+  }
 }
 
-const VERBS = { chop: 'chop', crimp: 'crimp', tarp: 'tarp', 'winter-kill': 'look at', harvest: 'clear' } as const
+const VERBS = {
+  chop: 'chop',
+  crimp: 'crimp',
+  tarp: 'tarp',
+  'winter-kill': 'look at',
+  harvest: 'clear',
+} as const
 
 function nextDue(loom: Loom): Ledger['next'] {
   const due = loom.beds.flatMap(({ bed, stands }) =>
-    bedSpans(stands.map((item) => item.stand), bed.id).flatMap(({ stand }) => {
+    bedSpans(
+      stands.map((item) => item.stand),
+      bed.id,
+    ).flatMap(({ stand }) => {
       const words = standWords(stand).join(' + ')
-      const start = stand.start.fact ? [] : stand.start.plan ? [{ day: dayNumber(stand.start.plan.date), text: `${stand.content.kind === 'cover' ? 'sow' : 'plant'} ${words} in ${bed.label}` }] : []
+      const start = stand.start.fact
+        ? []
+        : stand.start.plan
+          ? [
+              {
+                day: dayNumber(stand.start.plan.date),
+                text: `${stand.content.kind === 'cover' ? 'sow' : 'plant'} ${words} in ${bed.label}`,
+              },
+            ]
+          : []
       const plan = stand.end.fact ? null : stand.end.plan
-      const end = plan && stand.start.fact && plan.method !== 'winter-kill' ? [{ day: dayNumber(plan.date), text: `${VERBS[plan.method]} ${words} in ${bed.label}` }] : []
+      const end =
+        plan && stand.start.fact && plan.method !== 'winter-kill'
+          ? [{ day: dayNumber(plan.date), text: `${VERBS[plan.method]} ${words} in ${bed.label}` }]
+          : []
       return [...start, ...end]
     }),
   )

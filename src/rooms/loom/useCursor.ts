@@ -5,14 +5,20 @@ import { windowAt, type BedWindow } from '../../core/garden/windows'
 import type { Loom, LoomBed } from './useLoom'
 
 export type Cursor = { column: number; day: number }
-export type Spot = { entry: LoomBed; day: number; window: BedWindow | null; stand: LoomBed['stands'][number] | null }
+export type Spot = {
+  entry: LoomBed
+  day: number
+  window: BedWindow | null
+  stand: LoomBed['stands'][number] | null
+}
 
 /** What lies in a bed on a day. */
 export function spotAt(loom: Loom, cursor: Cursor): Spot | null {
   const entry = loom.beds[cursor.column]
   if (!entry) return null
   const week = cursor.day + 3
-  const stand = [...entry.stands].reverse().find((item) => week >= item.fromDay && week < item.untilDay) ?? null
+  const stand =
+    [...entry.stands].reverse().find((item) => week >= item.fromDay && week < item.untilDay) ?? null
   return { entry, day: cursor.day, window: windowAt(entry.windows, week), stand }
 }
 

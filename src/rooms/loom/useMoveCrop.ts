@@ -1,4 +1,12 @@
-import { KeyboardCode, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent, type KeyboardCoordinateGetter } from '@dnd-kit/core'
+import {
+  KeyboardCode,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type KeyboardCoordinateGetter,
+} from '@dnd-kit/core'
 import { useMemo } from 'react'
 import { addDays } from '../../core/foundations/day'
 import { useCommit, useGarden } from '../../state/garden'
@@ -9,17 +17,36 @@ import type { LoomLayout } from './layout'
 export function useMoveCrop(layout: LoomLayout) {
   const { data } = useGarden()
   const commit = useCommit()
-  const columnStep = layout.columns.length > 1 ? layout.columns[1].left - layout.columns[0].left : layout.columns[0]?.width || 60
+  const columnStep =
+    layout.columns.length > 1
+      ? layout.columns[1].left - layout.columns[0].left
+      : layout.columns[0]?.width || 60
 
-  const coordinateGetter = useMemo((): KeyboardCoordinateGetter => (event, { currentCoordinates }) => {
-    const steps: Record<string, [number, number]> = { ArrowLeft: [-columnStep, 0], ArrowRight: [columnStep, 0], ArrowUp: [0, -layout.rowPx], ArrowDown: [0, layout.rowPx] }
-    const step = steps[event.code]
-    return step ? { x: currentCoordinates.x + step[0], y: currentCoordinates.y + step[1] } : undefined
-  }, [columnStep, layout.rowPx])
+  const coordinateGetter = useMemo(
+    (): KeyboardCoordinateGetter =>
+      (event, { currentCoordinates }) => {
+        const steps: Record<string, [number, number]> = {
+          ArrowLeft: [-columnStep, 0],
+          ArrowRight: [columnStep, 0],
+          ArrowUp: [0, -layout.rowPx],
+          ArrowDown: [0, layout.rowPx],
+        }
+        const step = steps[event.code]
+        return step ? { x: currentCoordinates.x + step[0], y: currentCoordinates.y + step[1] } : undefined
+      },
+    [columnStep, layout.rowPx],
+  )
 
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter, keyboardCodes: { start: [KeyboardCode.Space], cancel: [KeyboardCode.Esc], end: [KeyboardCode.Space, KeyboardCode.Enter] } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter,
+      keyboardCodes: {
+        start: [KeyboardCode.Space],
+        cancel: [KeyboardCode.Esc],
+        end: [KeyboardCode.Space, KeyboardCode.Enter],
+      },
+    }),
   )
 
   async function onDragEnd({ active, delta }: DragEndEvent) {
@@ -28,16 +55,23 @@ export function useMoveCrop(layout: LoomLayout) {
     const from = layout.columns.find((column) => column.entry.bed.id === stand.bedId)
     if (!from) return
     const center = from.left + from.width / 2 + delta.x
-    const to = layout.columns.find((column) => center >= column.left && center < column.left + column.width + 6) ?? from
+    const to =
+      layout.columns.find((column) => center >= column.left && center < column.left + column.width + 6) ??
+      from
     const days = Math.round(delta.y / layout.rowPx) * 7
     if (days === 0 && to === from) return
     const moved = {
       ...stand,
       bedId: to.entry.bed.id,
       start: { ...stand.start, plan: { ...stand.start.plan, date: addDays(stand.start.plan.date, days) } },
-      end: stand.end.plan ? { ...stand.end, plan: { ...stand.end.plan, date: addDays(stand.end.plan.date, days) } } : stand.end,
+      end: stand.end.plan
+        ? { ...stand.end, plan: { ...stand.end.plan, date: addDays(stand.end.plan.date, days) } }
+        : stand.end,
     }
-    await commit(`Moved ${standWords(stand).join(' + ')} to ${to.entry.bed.label}, from ${moved.start.plan.date}`, [{ table: 'stands', put: moved }])
+    await commit(
+      `Moved ${standWords(stand).join(' + ')} to ${to.entry.bed.label}, from ${moved.start.plan.date}`,
+      [{ table: 'stands', put: moved }],
+    )
   }
   return { sensors, onDragEnd }
 }

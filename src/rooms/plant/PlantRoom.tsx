@@ -18,7 +18,12 @@ export function PlantRoom() {
   const { data } = useGarden()
   const view = useStand(standId)
   if (view && view.stand.content.kind === 'cover') return <PlantInto key={view.stand.id} view={view} />
-  const waiting = data.stands.filter((stand) => stand.content.kind === 'cover' && standState(stand) !== 'planned' && !nextStand(data, stand)?.start.fact)
+  const waiting = data.stands.filter(
+    (stand) =>
+      stand.content.kind === 'cover' &&
+      standState(stand) !== 'planned' &&
+      !nextStand(data, stand)?.start.fact,
+  )
   return (
     <WorkList
       title="Plant"
@@ -49,18 +54,36 @@ function PlantInto({ view }: { view: StandView }) {
       <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="plant" />
       {!end && (
         <p className="mb-3">
-          This cover has no end yet. <Link className="link" to={`/end/${view.stand.id}`}>Plan or record it</Link>; then its ground can be judged.
+          This cover has no end yet.{' '}
+          <Link className="link" to={`/end/${view.stand.id}`}>
+            Plan or record it
+          </Link>
+          ; then its ground can be judged.
         </p>
       )}
       {end && !view.stand.end.fact && (
         <p className="mb-3">
-          The end is still a plan: {end.method}, {longDate(dayNumber(end.date))}. The dates below hold if it is done then.
+          The end is still a plan: {end.method}, {longDate(dayNumber(end.date))}. The dates below hold if it
+          is done then.
         </p>
       )}
       {planted && <p className="mb-3">Planted {longDate(dayNumber(planted.date))}.</p>}
-      <form className="flex flex-wrap items-start gap-4" onSubmit={(event) => event.preventDefault()} aria-label="The crop that follows">
+      <form
+        className="flex flex-wrap items-start gap-4"
+        onSubmit={(event) => event.preventDefault()}
+        aria-label="The crop that follows"
+      >
         <Field label="Crop" error={problems.cropId}>
-          <select className="select" value={form.cropId} onChange={(event) => change({ cropId: event.target.value, establishment: findCrop(event.target.value)?.establishment ?? form.establishment })}>
+          <select
+            className="select"
+            value={form.cropId}
+            onChange={(event) =>
+              change({
+                cropId: event.target.value,
+                establishment: findCrop(event.target.value)?.establishment ?? form.establishment,
+              })
+            }
+          >
             <option value="">choose</option>
             {CROPS.map((item) => (
               <option key={item.id} value={item.id}>
@@ -70,24 +93,64 @@ function PlantInto({ view }: { view: StandView }) {
           </select>
         </Field>
         <Field label="It is">
-          <select className="select" value={form.establishment} onChange={(event) => change({ establishment: event.target.value as PlantForm['establishment'] })}>
+          <select
+            className="select"
+            value={form.establishment}
+            onChange={(event) => change({ establishment: event.target.value as PlantForm['establishment'] })}
+          >
             <option value="transplant">transplanted</option>
             <option value="seed">direct-seeded</option>
           </select>
         </Field>
         <Field label="Planting planned for" error={problems.plantingDate}>
-          <input type="date" className="input" value={form.plantingDate} onChange={(event) => change({ plantingDate: event.target.value })} />
+          <input
+            type="date"
+            className="input"
+            value={form.plantingDate}
+            onChange={(event) => change({ plantingDate: event.target.value })}
+          />
         </Field>
       </form>
-      <Waiting what="Following the residue through a hundred seasons" running={answer.running} progress={answer.progress} error={answer.error} onCancel={answer.cancel} onRetry={answer.retry} />
-      {end && !asked && crop && <p className="my-3">Planting must come after the end of the cover and within a year from now.</p>}
-      {answer.value && crop && <Gates answer={answer.value} crop={crop} plantingDate={form.plantingDate} units={data.garden.units} />}
-      {view.stand.end.fact && !planted && <RecordPlanting form={form} change={change} problem={problems.doneOn} disabled={!crop} onRecord={record} />}
+      <Waiting
+        what="Following the residue through a hundred seasons"
+        running={answer.running}
+        progress={answer.progress}
+        error={answer.error}
+        onCancel={answer.cancel}
+        onRetry={answer.retry}
+      />
+      {end && !asked && crop && (
+        <p className="my-3">Planting must come after the end of the cover and within a year from now.</p>
+      )}
+      {answer.value && crop && (
+        <Gates answer={answer.value} crop={crop} plantingDate={form.plantingDate} units={data.garden.units} />
+      )}
+      {view.stand.end.fact && !planted && (
+        <RecordPlanting
+          form={form}
+          change={change}
+          problem={problems.doneOn}
+          disabled={!crop}
+          onRecord={record}
+        />
+      )}
     </section>
   )
 }
 
-function RecordPlanting({ form, change, problem, disabled, onRecord }: { form: PlantForm; change: (part: Partial<PlantForm>) => void; problem: string | undefined; disabled: boolean; onRecord: () => Promise<void> }) {
+function RecordPlanting({
+  form,
+  change,
+  problem,
+  disabled,
+  onRecord,
+}: {
+  form: PlantForm
+  change: (part: Partial<PlantForm>) => void
+  problem: string | undefined
+  disabled: boolean
+  onRecord: () => Promise<void>
+}) {
   return (
     <form
       className="mt-6 border-t border-base-300 pt-3"
@@ -100,10 +163,19 @@ function RecordPlanting({ form, change, problem, disabled, onRecord }: { form: P
       <h2>Done? Record it</h2>
       <div className="mt-2 flex flex-wrap items-start gap-3">
         <Field label="Planted on" error={problem}>
-          <input type="date" className="input" value={form.doneOn} onChange={(event) => change({ doneOn: event.target.value })} />
+          <input
+            type="date"
+            className="input"
+            value={form.doneOn}
+            onChange={(event) => change({ doneOn: event.target.value })}
+          />
         </Field>
         <Field label="Note">
-          <input className="input w-64" value={form.note} onChange={(event) => change({ note: event.target.value })} />
+          <input
+            className="input w-64"
+            value={form.note}
+            onChange={(event) => change({ note: event.target.value })}
+          />
         </Field>
       </div>
       <button className="btn btn-primary mt-3" disabled={disabled}>

@@ -11,18 +11,30 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine } from '../../state/useEngine'
 import type { StandView } from '../../state/useStand'
 
-export type PlantForm = { cropId: string; establishment: 'transplant' | 'seed'; plantingDate: string; doneOn: string; note: string }
+export type PlantForm = {
+  cropId: string
+  establishment: 'transplant' | 'seed'
+  plantingDate: string
+  doneOn: string
+  note: string
+}
 
 /** What is wrong with the planting as filled in. */
-export function plantProblems(form: PlantForm, today: number, coverEndDay: number | null): Partial<Record<'cropId' | 'plantingDate' | 'doneOn', string>> {
+export function plantProblems(
+  form: PlantForm,
+  today: number,
+  coverEndDay: number | null,
+): Partial<Record<'cropId' | 'plantingDate' | 'doneOn', string>> {
   const problems: ReturnType<typeof plantProblems> = {}
   if (!findCrop(form.cropId)) problems.cropId = 'Choose the crop that follows.'
   const planting = parseDay(form.plantingDate)
   if (planting === null) problems.plantingDate = 'Enter a date that exists, such as 2026-06-18.'
   const done = parseDay(form.doneOn)
   if (done === null) problems.doneOn = 'Enter a date that exists, such as 2026-06-18.'
-  else if (done > today) problems.doneOn = 'A planting is recorded once it is done. Choose today or an earlier date.'
-  else if (coverEndDay !== null && done < coverEndDay) problems.doneOn = `The cover was ended on ${isoDate(coverEndDay)}. Choose that day or a later one.`
+  else if (done > today)
+    problems.doneOn = 'A planting is recorded once it is done. Choose today or an earlier date.'
+  else if (coverEndDay !== null && done < coverEndDay)
+    problems.doneOn = `The cover was ended on ${isoDate(coverEndDay)}. Choose that day or a later one.`
   return problems
 }
 
@@ -43,7 +55,8 @@ export function usePlant(view: StandView) {
     doneOn: isoDate(today),
     note: '',
   }
-  const change = (part: Partial<PlantForm>) => dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
+  const change = (part: Partial<PlantForm>) =>
+    dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
   const end = latest(stand.end)
   const problems = plantProblems(form, today, stand.end.fact ? dayNumber(stand.end.fact.date) : null)
   const crop = findCrop(form.cropId)
@@ -51,9 +64,27 @@ export function usePlant(view: StandView) {
   const horizon = spec.startDay + spec.days
 
   const args = useMemo((): Parameters<typeof useEngine<'gates'>>[1] => {
-    if (!crop || !end || plantingDay === null || plantingDay > horizon - 71 || plantingDay < dayNumber(end.date)) return null
+    if (
+      !crop ||
+      !end ||
+      plantingDay === null ||
+      plantingDay > horizon - 71 ||
+      plantingDay < dayNumber(end.date)
+    )
+      return null
     const flattened = data.garden.tools.some((tool) => tool.kind !== 'black tarp' && tool.kind !== 'rake')
-    return [spec, { standCase, end, crop, establishment: form.establishment, waitDays: data.garden.waitDays[form.establishment], plantingDay, flattened }]
+    return [
+      spec,
+      {
+        standCase,
+        end,
+        crop,
+        establishment: form.establishment,
+        waitDays: data.garden.waitDays[form.establishment],
+        plantingDay,
+        flattened,
+      },
+    ]
   }, [crop, end, plantingDay, horizon, spec, standCase, form.establishment, data.garden])
   const answer = useEngine('gates', args)
 
@@ -64,13 +95,52 @@ export function usePlant(view: StandView) {
     const until = isoDate(dayNumber(form.doneOn) + crop.daysInBed)
     const planted: Stand =
       next && next.stand.content.kind === 'crop' && !next.stand.start.fact
-        ? { ...next.stand, content, start: { ...next.stand.start, fact }, end: { ...next.stand.end, plan: { date: next.stand.end.plan && next.stand.end.plan.date > form.doneOn ? next.stand.end.plan.date : until, method: 'harvest', passes: 1, note: '' } } }
-        : { id: newId('stand'), gardenId: data.garden.id, bedId: view.bed.id, part: stand.part, underStandId: null, cuts: [], note: '', content, start: { plan: null, fact }, end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, fact: null } }
-    const stored = await commit(`Planted ${crop.name.toLowerCase()} in ${view.bed.label}`, [{ table: 'stands', put: planted }])
+        ? {
+            ...next.stand,
+            content,
+            start: { ...next.stand.start, fact },
+            end: {
+              ...next.stand.end,
+              plan: {
+                date:
+                  next.stand.end.plan && next.stand.end.plan.date > form.doneOn
+                    ? next.stand.end.plan.date
+                    : until,
+                method: 'harvest',
+                passes: 1,
+                note: '',
+              },
+            },
+          }
+        : {
+            id: newId('stand'),
+            gardenId: data.garden.id,
+            bedId: view.bed.id,
+            part: stand.part,
+            underStandId: null,
+            cuts: [],
+            note: '',
+            content,
+            start: { plan: null, fact },
+            end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, fact: null },
+          }
+    const stored = await commit(`Planted ${crop.name.toLowerCase()} in ${view.bed.label}`, [
+      { table: 'stands', put: planted },
+    ])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
     void navigate('/')
   }
 
-  return { form, change, problems, crop, end, answer, asked: args !== null, record, planted: next?.stand.start.fact ?? null }
+  return {
+    form,
+    change,
+    problems,
+    crop,
+    end,
+    answer,
+    asked: args !== null,
+    record,
+    planted: next?.stand.start.fact ?? null,
+  }
 }

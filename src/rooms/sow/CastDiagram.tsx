@@ -4,18 +4,50 @@ import { grams, metres, type Units } from '../../parts/format'
 const WIDTH = 560
 
 /** The bed to scale with its passes: lengthwise and crosswise in turn. */
-export function CastDiagram({ size, passTotals, units }: { size: { lengthM: number; widthM: number }; passTotals: number[]; units: Units }) {
+export function CastDiagram({
+  size,
+  passTotals,
+  units,
+}: {
+  size: { lengthM: number; widthM: number }
+  passTotals: number[]
+  units: Units
+}) {
   const scale = Math.min(WIDTH / size.lengthM, 90 / size.widthM)
   const width = Math.max(60, size.lengthM * scale)
   const height = Math.max(24, size.widthM * scale)
   return (
     <figure className="mt-4">
       <figcaption className="mb-1">
-        {passTotals.map((total, pass) => `Pass ${pass + 1}, ${pass % 2 === 0 ? 'along' : 'across'}: ${grams(total, units)}`).join('. ')}.
+        {passTotals
+          .map(
+            (total, pass) =>
+              `Pass ${pass + 1}, ${pass % 2 === 0 ? 'along' : 'across'}: ${grams(total, units)}`,
+          )
+          .join('. ')}
+        .
       </figcaption>
-      <svg width={width + 20} height={height + 26} role="img" aria-label={`Bed ${metres(size.lengthM, units)} by ${metres(size.widthM, units)} with crossing passes`}>
-        <rect x={6} y={6} width={width} height={height} fill="var(--color-base-200)" stroke="var(--color-base-content)" />
-        {passTotals.map((_, pass) => (pass % 2 === 0 ? <Along key={pass} width={width} height={height} pass={pass} /> : <Across key={pass} width={width} height={height} pass={pass} />))}
+      <svg
+        width={width + 20}
+        height={height + 26}
+        role="img"
+        aria-label={`Bed ${metres(size.lengthM, units)} by ${metres(size.widthM, units)} with crossing passes`}
+      >
+        <rect
+          x={6}
+          y={6}
+          width={width}
+          height={height}
+          fill="var(--color-base-200)"
+          stroke="var(--color-base-content)"
+        />
+        {passTotals.map((_, pass) =>
+          pass % 2 === 0 ? (
+            <Along key={pass} width={width} height={height} pass={pass} />
+          ) : (
+            <Across key={pass} width={width} height={height} pass={pass} />
+          ),
+        )}
         <text x={6} y={height + 21} fontSize={12} fill="currentColor">
           {metres(size.lengthM, units)} × {metres(size.widthM, units)}
         </text>
@@ -31,7 +63,10 @@ function Along({ width, height, pass }: Props) {
   return (
     <g stroke="var(--color-primary)" strokeWidth={1.8} fill="none">
       {lanes.map((y, lane) => (
-        <path key={lane} d={lane % 2 === 0 ? `M12 ${y}H${width - 4}m-6 -4l6 4l-6 4` : `M${width} ${y}H12m6 -4l-6 4l6 4`} />
+        <path
+          key={lane}
+          d={lane % 2 === 0 ? `M12 ${y}H${width - 4}m-6 -4l6 4l-6 4` : `M${width} ${y}H12m6 -4l-6 4l6 4`}
+        />
       ))}
     </g>
   )

@@ -28,10 +28,22 @@ export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units:
             ))}
           </ul>
         )}
-        {recipe.ok && <CastDiagram size={partSizeM(view.bed, view.stand.part)} passTotals={recipe.value.passTotals} units={units} />}
+        {recipe.ok && (
+          <CastDiagram
+            size={partSizeM(view.bed, view.stand.part)}
+            passTotals={recipe.value.passTotals}
+            units={units}
+          />
+        )}
         <RecordSowing sow={sow} view={view} recipe={recipe.ok ? recipe.value : null} />
-        {recipe.ok && form.covering === 'surface' && recipe.value.lines.some((line) => line.size === 'large') && <Caution>Large seed left on the surface mostly fails. Rake it in.</Caution>}
-        <Caution>Treated seed is never eaten, fed or handled bare. Wear a mask against inoculant dust.</Caution>
+        {recipe.ok &&
+          form.covering === 'surface' &&
+          recipe.value.lines.some((line) => line.size === 'large') && (
+            <Caution>Large seed left on the surface mostly fails. Rake it in.</Caution>
+          )}
+        <Caution>
+          Treated seed is never eaten, fed or handled bare. Wear a mask against inoculant dust.
+        </Caution>
       </div>
     </div>
   )
@@ -40,22 +52,43 @@ export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units:
 function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
   const { form, change, recipe } = sow
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
-  const problem = (path: string) => (recipe.ok ? undefined : recipe.problems.find((item) => item.path === path)?.message)
+  const problem = (path: string) =>
+    recipe.ok ? undefined : recipe.problems.find((item) => item.path === path)?.message
   return (
-    <form className="flex flex-col gap-3" onSubmit={(event) => event.preventDefault()} aria-label="Seed and covering">
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => event.preventDefault()}
+      aria-label="Seed and covering"
+    >
       {components.map((part, i) => (
         <fieldset key={part.speciesId} className="grid grid-cols-2 gap-3">
           <legend className="mb-1 text-sm font-semibold">{findSpecies(part.speciesId)?.name}</legend>
           <Field label="Germination, %" error={problem(`components.${i}.germination`)}>
-            <input className="input w-full" inputMode="decimal" value={form.germination[part.speciesId] ?? ''} onChange={(event) => change({ germination: { ...form.germination, [part.speciesId]: event.target.value } })} />
+            <input
+              className="input w-full"
+              inputMode="decimal"
+              value={form.germination[part.speciesId] ?? ''}
+              onChange={(event) =>
+                change({ germination: { ...form.germination, [part.speciesId]: event.target.value } })
+              }
+            />
           </Field>
           <Field label="Share of full rate, %" error={problem(`components.${i}.share`)}>
-            <input className="input w-full" inputMode="decimal" value={form.share[part.speciesId] ?? ''} onChange={(event) => change({ share: { ...form.share, [part.speciesId]: event.target.value } })} />
+            <input
+              className="input w-full"
+              inputMode="decimal"
+              value={form.share[part.speciesId] ?? ''}
+              onChange={(event) => change({ share: { ...form.share, [part.speciesId]: event.target.value } })}
+            />
           </Field>
         </fieldset>
       ))}
       <Field label="Covered by">
-        <select className="select w-full" value={form.covering} onChange={(event) => change({ covering: event.target.value as Covering })}>
+        <select
+          className="select w-full"
+          value={form.covering}
+          onChange={(event) => change({ covering: event.target.value as Covering })}
+        >
           {covering.options.map((option) => (
             <option key={option} value={option}>
               {option === 'surface' ? 'nothing, left on the surface' : option}
@@ -65,7 +98,11 @@ function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
       </Field>
       <div className="grid grid-cols-2 gap-3">
         <Field label="Passes">
-          <select className="select w-full" value={form.passes} onChange={(event) => change({ passes: Number(event.target.value) })}>
+          <select
+            className="select w-full"
+            value={form.passes}
+            onChange={(event) => change({ passes: Number(event.target.value) })}
+          >
             {[1, 2, 3, 4].map((count) => (
               <option key={count} value={count}>
                 {count}
@@ -74,7 +111,11 @@ function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
           </select>
         </Field>
         <Field label="Scale shows">
-          <select className="select w-full" value={form.scaleStepG} onChange={(event) => change({ scaleStepG: Number(event.target.value) })}>
+          <select
+            className="select w-full"
+            value={form.scaleStepG}
+            onChange={(event) => change({ scaleStepG: Number(event.target.value) })}
+          >
             {[0.1, 0.5, 1, 5, 10].map((step) => (
               <option key={step} value={step}>
                 {step} g steps
@@ -91,7 +132,8 @@ function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
   return (
     <>
       <h2>
-        Weigh <span data-testid="total-grams">{grams(recipe.totalGrams, units)}</span> for {area(recipe.areaM2, units)}
+        Weigh <span data-testid="total-grams">{grams(recipe.totalGrams, units)}</span> for{' '}
+        {area(recipe.areaM2, units)}
       </h2>
       <table className="table mt-2 w-auto">
         <thead>
@@ -125,15 +167,22 @@ function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
       </table>
       {recipe.lines.map((line) => (
         <Why key={line.speciesId} label={`why ${grams(line.grams, units)} of ${line.name.toLowerCase()}?`}>
-          Drilled rate {line.drillGM2} g/m² (extension), times {line.broadcastFactor} for broadcasting {line.size} seed covered like this (extension, 1.2 to 2.5), times a share of {Math.round(line.share * 100)} %, divided by{' '}
-          {Math.round(line.germination * 100)} % germination, times {recipe.areaM2.toFixed(1)} m², rounded up to the scale.
+          Drilled rate {line.drillGM2} g/m² (extension), times {line.broadcastFactor} for broadcasting{' '}
+          {line.size} seed covered like this (extension, 1.2 to 2.5), times a share of{' '}
+          {Math.round(line.share * 100)} %, divided by {Math.round(line.germination * 100)} % germination,
+          times {recipe.areaM2.toFixed(1)} m², rounded up to the scale.
           {line.inoculantGroup ? ` Inoculant: ${line.inoculantGroup} group.` : ''}
         </Why>
       ))}
-      {recipe.lines.length > 1 && <p className="mt-2">Throw large seed first, on its own; seeds of different size sort themselves in the bag.</p>}
+      {recipe.lines.length > 1 && (
+        <p className="mt-2">
+          Throw large seed first, on its own; seeds of different size sort themselves in the bag.
+        </p>
+      )}
       {recipe.lines.some((line) => line.inoculantGroup) && (
         <p className="mt-1">
-          Inoculant: {[...new Set(recipe.lines.flatMap((line) => line.inoculantGroup ?? []))].join(' and ')} group, on damp seed, kept out of the sun.
+          Inoculant: {[...new Set(recipe.lines.flatMap((line) => line.inoculantGroup ?? []))].join(' and ')}{' '}
+          group, on damp seed, kept out of the sun.
         </p>
       )}
     </>
@@ -155,19 +204,39 @@ function RecordSowing({ sow, view, recipe }: { sow: Sow; view: StandView; recipe
       <h2>Done? Record it</h2>
       <div className="mt-2 flex flex-wrap items-start gap-3">
         <Field label="Sown on" error={problems.date}>
-          <input type="date" className="input" value={form.date} onChange={(event) => change({ date: event.target.value })} />
+          <input
+            type="date"
+            className="input"
+            value={form.date}
+            onChange={(event) => change({ date: event.target.value })}
+          />
         </Field>
         {components.map((part, i) => (
-          <Field key={part.speciesId} label={`${findSpecies(part.speciesId)?.name ?? ''}, g sown`} error={problems[`grams ${part.speciesId}`]}>
-            <input className="input w-32" inputMode="decimal" placeholder={recipe ? String(recipe.lines[i].grams) : ''} value={form.grams[part.speciesId] ?? ''} onChange={(event) => change({ grams: { ...form.grams, [part.speciesId]: event.target.value } })} />
+          <Field
+            key={part.speciesId}
+            label={`${findSpecies(part.speciesId)?.name ?? ''}, g sown`}
+            error={problems[`grams ${part.speciesId}`]}
+          >
+            <input
+              className="input w-32"
+              inputMode="decimal"
+              placeholder={recipe ? String(recipe.lines[i].grams) : ''}
+              value={form.grams[part.speciesId] ?? ''}
+              onChange={(event) => change({ grams: { ...form.grams, [part.speciesId]: event.target.value } })}
+            />
           </Field>
         ))}
         <Field label="Note">
-          <input className="input w-56" value={form.note} onChange={(event) => change({ note: event.target.value })} />
+          <input
+            className="input w-56"
+            value={form.note}
+            onChange={(event) => change({ note: event.target.value })}
+          />
         </Field>
       </div>
       <p className="quiet mt-1 text-sm">
-        Left empty, the recipe’s grams are recorded, over {Math.round(partAreaM2(view.bed, view.stand.part) * 10) / 10} m².
+        Left empty, the recipe’s grams are recorded, over{' '}
+        {Math.round(partAreaM2(view.bed, view.stand.part) * 10) / 10} m².
       </p>
       <button className="btn btn-primary mt-2" disabled={!recipe}>
         Record sowing

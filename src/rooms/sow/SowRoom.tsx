@@ -13,8 +13,11 @@ export function SowRoom() {
   const { standId } = useParams()
   const { data } = useGarden()
   const view = useStand(standId)
-  if (view && view.stand.content.kind === 'cover') return <SowStand key={view.stand.id} view={view} units={data.garden.units} />
-  const planned = data.stands.filter((stand) => stand.content.kind === 'cover' && standState(stand) === 'planned' && stand.start.plan)
+  if (view && view.stand.content.kind === 'cover')
+    return <SowStand key={view.stand.id} view={view} units={data.garden.units} />
+  const planned = data.stands.filter(
+    (stand) => stand.content.kind === 'cover' && standState(stand) === 'planned' && stand.start.plan,
+  )
   return (
     <WorkList
       title="Sow"
@@ -39,7 +42,9 @@ function SowStand({ view, units }: { view: StandView; units: 'metric' | 'imperia
       <StandHead stand={stand} bed={bed} units={units} step="sow" />
       {stand.start.plan && (
         <p className="mb-3">
-          {sow.recorded ? `Sown ${longDate(dayNumber(stand.start.fact!.date))}; planned for ${longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.` : `Planned for ${longDate(dayNumber(stand.start.plan.date))}.`}
+          {sow.recorded
+            ? `Sown ${longDate(dayNumber(stand.start.fact!.date))}; planned for ${longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.`
+            : `Planned for ${longDate(dayNumber(stand.start.plan.date))}.`}
         </p>
       )}
       <Recipe view={view} sow={sow} units={units} />

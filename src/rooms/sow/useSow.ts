@@ -11,15 +11,28 @@ import type { StandView } from '../../state/useStand'
 import { standName } from '../../parts/names'
 
 /** The sowing as filled in: percentages and grams as typed. */
-export type SowForm = { date: string; covering: Covering; passes: number; scaleStepG: number; germination: Record<string, string>; share: Record<string, string>; grams: Record<string, string>; note: string }
+export type SowForm = {
+  date: string
+  covering: Covering
+  passes: number
+  scaleStepG: number
+  germination: Record<string, string>
+  share: Record<string, string>
+  grams: Record<string, string>
+  note: string
+}
 
-const asNumber = (text: string | undefined) => (text === undefined || text.trim() === '' ? NaN : Number(text.replace(',', '.')))
+const asNumber = (text: string | undefined) =>
+  text === undefined || text.trim() === '' ? NaN : Number(text.replace(',', '.'))
 
 function startingForm({ stand }: StandView, today: number): SowForm {
   if (stand.content.kind !== 'cover') throw new Error('Only covers are sown here.')
   const known = stand.start.fact ?? stand.start.plan
-  const components = stand.start.fact?.components.length ? stand.start.fact.components : stand.content.components
-  const each = (of: (part: Component) => string) => Object.fromEntries(components.map((part) => [part.speciesId, of(part)]))
+  const components = stand.start.fact?.components.length
+    ? stand.start.fact.components
+    : stand.content.components
+  const each = (of: (part: Component) => string) =>
+    Object.fromEntries(components.map((part) => [part.speciesId, of(part)]))
   return {
     date: stand.start.fact?.date ?? isoDate(today),
     covering: known?.covering ?? 'raked',
@@ -37,9 +50,11 @@ export function sowProblems(form: SowForm, today: number): Record<string, string
   const problems: Record<string, string> = {}
   const day = parseDay(form.date)
   if (day === null) problems.date = 'Enter a date that exists, such as 2026-04-18.'
-  else if (day > today) problems.date = 'A sowing is recorded once it is done. Choose today or an earlier date.'
+  else if (day > today)
+    problems.date = 'A sowing is recorded once it is done. Choose today or an earlier date.'
   for (const [speciesId, text] of Object.entries(form.grams))
-    if (text.trim() !== '' && !(asNumber(text) > 0 && asNumber(text) <= 1_000_000)) problems[`grams ${speciesId}`] = 'Grams must be a number above 0, such as 250.'
+    if (text.trim() !== '' && !(asNumber(text) > 0 && asNumber(text) <= 1_000_000))
+      problems[`grams ${speciesId}`] = 'Grams must be a number above 0, such as 250.'
   return problems
 }
 
@@ -53,24 +68,48 @@ export function useSow(view: StandView) {
   const draftName = `sow ${stand.id}`
   const draft = useAppSelector((state) => state.session.drafts[draftName]) as SowForm | undefined
   const form = draft ?? startingForm(view, today)
-  const change = (part: Partial<SowForm>) => dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
+  const change = (part: Partial<SowForm>) =>
+    dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
 
   const components = (stand.content.kind === 'cover' ? stand.content.components : []).map((part) => ({
     ...part,
     germination: asNumber(form.germination[part.speciesId]) / 100,
     share: asNumber(form.share[part.speciesId]) / 100,
   }))
-  const recipe: Outcome<Recipe> = sowingRecipe({ areaM2: partAreaM2(bed, stand.part), covering: form.covering, passes: form.passes, scaleStepG: form.scaleStepG, components })
+  const recipe: Outcome<Recipe> = sowingRecipe({
+    areaM2: partAreaM2(bed, stand.part),
+    covering: form.covering,
+    passes: form.passes,
+    scaleStepG: form.scaleStepG,
+    components,
+  })
   const problems = sowProblems(form, today)
 
   async function record() {
     if (!recipe.ok || Object.keys(problems).length > 0) return
-    const weighed = components.map((part, i): Component => ({ ...part, grams: Number.isFinite(asNumber(form.grams[part.speciesId])) ? asNumber(form.grams[part.speciesId]) : recipe.value.lines[i].grams }))
-    const fact: StartDetails = { date: form.date, covering: form.covering, passes: form.passes, components: weighed, note: form.note }
+    const weighed = components.map((part, i): Component => ({
+      ...part,
+      grams: Number.isFinite(asNumber(form.grams[part.speciesId]))
+        ? asNumber(form.grams[part.speciesId])
+        : recipe.value.lines[i].grams,
+    }))
+    const fact: StartDetails = {
+      date: form.date,
+      covering: form.covering,
+      passes: form.passes,
+      components: weighed,
+      note: form.note,
+    }
     const shift = stand.start.plan ? dayNumber(form.date) - dayNumber(stand.start.plan.date) : 0
-    const endPlan = stand.end.plan && stand.end.plan.date <= form.date ? { ...stand.end.plan, date: isoDate(dayNumber(stand.end.plan.date) + Math.max(shift, 1)) } : stand.end.plan
+    const endPlan =
+      stand.end.plan && stand.end.plan.date <= form.date
+        ? { ...stand.end.plan, date: isoDate(dayNumber(stand.end.plan.date) + Math.max(shift, 1)) }
+        : stand.end.plan
     const stored = await commit(`Recorded the sowing of ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, start: { ...stand.start, fact }, end: { ...stand.end, plan: endPlan } } },
+      {
+        table: 'stands',
+        put: { ...stand, start: { ...stand.start, fact }, end: { ...stand.end, plan: endPlan } },
+      },
     ])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))

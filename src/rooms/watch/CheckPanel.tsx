@@ -14,7 +14,12 @@ export function CheckPanel({ view, watch }: { view: StandView; watch: ReturnType
   const mix = view.stand.content.kind === 'cover' && view.stand.content.components.length > 1
   return (
     <div>
-      <form className="flex flex-col gap-3" onSubmit={(event) => void save(event)} noValidate aria-label="Check">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => void save(event)}
+        noValidate
+        aria-label="Check"
+      >
         <Field label={mix ? `Stage of the ${leadName(view.stand)}` : 'Stage'} error={errors.stage?.message}>
           <select className="select w-full" {...form.register('stage')}>
             <option value="">not judged</option>
@@ -49,9 +54,20 @@ export function CheckPanel({ view, watch }: { view: StandView; watch: ReturnType
               <li key={check.id} className="flex items-baseline gap-2 py-1.5">
                 <span className="font-semibold whitespace-nowrap">{longDate(dayNumber(check.date))}</span>
                 <span>
-                  {[check.stageBbch === null ? null : stageName(check.stageBbch, group), check.cover === null ? null : `${percent(check.cover)} green`, check.heightCm === null ? null : `${check.heightCm} cm`, check.note || null].filter(Boolean).join(', ')}
+                  {[
+                    check.stageBbch === null ? null : stageName(check.stageBbch, group),
+                    check.cover === null ? null : `${percent(check.cover)} green`,
+                    check.heightCm === null ? null : `${check.heightCm} cm`,
+                    check.note || null,
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
                 </span>
-                <button className="btn btn-ghost btn-xs ml-auto" onClick={() => remove(check)} aria-label={`Remove the check of ${longDate(dayNumber(check.date))}`}>
+                <button
+                  className="btn btn-ghost btn-xs ml-auto"
+                  onClick={() => remove(check)}
+                  aria-label={`Remove the check of ${longDate(dayNumber(check.date))}`}
+                >
                   Remove
                 </button>
               </li>

@@ -15,8 +15,15 @@ export function WatchRoom() {
   const { data } = useGarden()
   const view = useStand(standId)
   if (view && view.stand.content.kind === 'cover') return <WatchStand key={view.stand.id} view={view} />
-  const growing = data.stands.filter((stand) => stand.content.kind === 'cover' && standState(stand) === 'growing')
-  const lastCheck = (id: string) => data.checks.filter((check) => check.standId === id).map((check) => check.date).sort().at(-1)
+  const growing = data.stands.filter(
+    (stand) => stand.content.kind === 'cover' && standState(stand) === 'growing',
+  )
+  const lastCheck = (id: string) =>
+    data.checks
+      .filter((check) => check.standId === id)
+      .map((check) => check.date)
+      .sort()
+      .at(-1)
   return (
     <WorkList
       title="Watch"
@@ -43,7 +50,12 @@ function WatchStand({ view }: { view: StandView }) {
   return (
     <section>
       <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="watch" />
-      {view.stand.start.fact ? null : <p className="mb-3">This is still a plan. Record the sowing before checking it; the forecast below is for the planned date.</p>}
+      {view.stand.start.fact ? null : (
+        <p className="mb-3">
+          This is still a plan. Record the sowing before checking it; the forecast below is for the planned
+          date.
+        </p>
+      )}
       <div className="grid gap-8 lg:grid-cols-[20rem_1fr]">
         {view.stand.start.fact ? <CheckPanel view={view} watch={watch} /> : <div />}
         <Outlook view={view} watch={watch} />

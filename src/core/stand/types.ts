@@ -1,0 +1,45 @@
+import type { Bed } from '../garden/schema'
+import type { Species } from '../plants/parameters'
+
+/** One species as sown: viable seeds per m² and the share expected to come up in a moist seedbed. */
+export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: number }
+
+/** Something done to a stand on a day. Survival is asked per member and species with its BBCH at that day. */
+export type StandEvent =
+  | { day: number; kind: 'cut'; shareRemoved: number; left: boolean }
+  | {
+      day: number
+      kind: 'end'
+      survival: (member: number, component: number, bbch: number, plant: Species) => number
+    }
+
+export type StandInput = {
+  sown: readonly SownSpecies[]
+  sowDay: number
+  soil: Bed['soil']
+  fertility: Bed['fertility']
+  /** Share of light taken by surroundings, 0–0.8. */
+  shade: number
+  /** A crop above: takes this share of the light until the day it goes. */
+  canopyAbove: { share: number; untilDay: number } | null
+  events: readonly StandEvent[]
+}
+
+/** Daily series of all members, `[member · days + day]`, from `startDay` (the sowing day). Masses g m⁻². */
+export type StandRun = {
+  startDay: number
+  days: number
+  members: number
+  sown: readonly SownSpecies[]
+  /** Per species: BBCH, live shoot mass, share of emerged plants alive. */
+  species: { bbch: Float32Array; massG: Float32Array; alive: Float32Array }[]
+  /** Ground covered by live green, 0–1. */
+  cover: Float32Array
+  heightM: Float32Array
+  massG: Float32Array
+  nitrogenG: Float32Array
+  fixedG: Float32Array
+  residueG: Float32Array
+  /** Net mineral nitrogen released by residue since sowing; negative while it ties up. */
+  releasedG: Float32Array
+}

@@ -1,0 +1,111 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
+import { DEMO_GARDENS } from '../demo'
+import { gardenData } from '../core/garden/schema'
+import { gardenProblems } from '../core/garden/consistency'
+import { commit, redo, undo } from './commit'
+import { KilimDatabase } from './database'
+import { gardenWrites, readGardenFile, removalWrites, writeGardenFile } from './gardenFile'
+import { loadGarden } from './gardens'
+import { storageProblem } from './problems'
+
+let db: KilimDatabase
+const demo = DEMO_GARDENS['harrier-point']()
+const id = demo.garden.id
+
+beforeEach(async () => {
+  db = new KilimDatabase(`test-${Math.random()}`)
+  await commit(db, id, 'Open', gardenWrites(demo))
+})
+afterEach(() => db.delete())
+
+describe('commit and undo', () => {
+  test('a change is stored, undone, and done again', async () => {
+    const bed = demo.beds[0]
+    await commit(db, id, 'Longer', [{ table: 'beds', put: { ...bed, lengthM: 9 } }])
+    expect((await db.beds.get(bed.id))?.lengthM).toBe(9)
+    expect(await undo(db, id)).toEqual({ ok: true, value: 'Longer' })
+    expect((await db.beds.get(bed.id))?.lengthM).toBe(bed.lengthM)
+    expect(await redo(db, id)).toEqual({ ok: true, value: 'Longer' })
+    expect((await db.beds.get(bed.id))?.lengthM).toBe(9)
+  })
+  test('a removal comes back whole', async () => {
+    const before = await loadGarden(db, id)
+    await commit(db, id, 'Gone', [{ table: 'stands', remove: demo.stands[0].id }])
+    expect(await db.stands.get(demo.stands[0].id)).toBeUndefined()
+    await undo(db, id)
+    expect(await loadGarden(db, id)).toEqual(before)
+  })
+  test('a new change after an undo drops what could be redone', async () => {
+    const bed = demo.beds[0]
+    await commit(db, id, 'One', [{ table: 'beds', put: { ...bed, lengthM: 8 } }])
+    await undo(db, id)
+    await commit(db, id, 'Two', [{ table: 'beds', put: { ...bed, lengthM: 7 } }])
+    expect(await redo(db, id)).toEqual({ ok: true, value: null })
+    expect((await db.beds.get(bed.id))?.lengthM).toBe(7)
+  })
+  test('an invalid record is refused and nothing of the step is stored', async () => {
+    const [first, second] = demo.beds
+    const outcome = await commit(db, id, 'Bad', [
+      { table: 'beds', put: { ...first, lengthM: 5 } },
+      { table: 'beds', put: { ...second, lengthM: 0 } },
+    ])
+    expect(outcome).toMatchObject({
+      ok: false,
+      problems: [{ path: 'lengthM', message: expect.stringMatching(/^Length must be between/) }],
+    })
+    expect((await db.beds.get(first.id))?.lengthM).toBe(first.lengthM)
+  })
+  test('undo with nothing left says so', async () => {
+    await undo(db, id)
+    expect(await undo(db, id)).toEqual({ ok: true, value: null })
+  })
+  test('a closed database is told in words', async () => {
+    db.close()
+    const outcome = await commit(db, id, 'Late', [{ table: 'beds', put: demo.beds[0] }])
+    expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'blocked' }] })
+  })
+})
+
+describe('garden file', () => {
+  test('what is written is read back equal, whatever the order of records', () => {
+    const text = writeGardenFile(demo, '2026-01-01T00:00:00Z')
+    const read = readGardenFile(text)
+    if (!read.ok) throw new Error('refused')
+    const shuffled = {
+      ...read.value,
+      beds: [...read.value.beds].reverse(),
+      stands: [...read.value.stands].reverse(),
+    }
+    expect(writeGardenFile(shuffled, '2026-01-01T00:00:00Z')).toBe(text)
+  })
+  test.each([
+    ['{"a":', 'not-json'],
+    ['[]', 'foreign'],
+    ['{"format":"kilim-garden","version":99,"exportedAt":"","data":{}}', 'newer'],
+  ])('%s is refused as %s', (text, code) => {
+    expect(readGardenFile(text)).toMatchObject({ ok: false, problems: [{ code }] })
+  })
+  test('removing a garden leaves nothing of it', async () => {
+    await commit(db, id, 'Remove', removalWrites(demo))
+    expect(await loadGarden(db, id)).toBeNull()
+    expect(await db.stands.count()).toBe(0)
+  })
+})
+
+test('storage failures have their own words', () => {
+  expect(storageProblem(new DOMException('x', 'QuotaExceededError')).code).toBe('full')
+  expect(
+    storageProblem(
+      Object.assign(new Error('x'), { inner: Object.assign(new Error('y'), { name: 'QuotaExceededError' }) }),
+    ).code,
+  ).toBe('full')
+  expect(storageProblem(new Error('odd')).message).toMatch(/nothing was changed \(odd\)/)
+})
+
+describe.each(Object.entries(DEMO_GARDENS))('demo garden %s', (_name, make) => {
+  test('is valid, consistent and the same each time', () => {
+    expect(gardenData.safeParse(make()).success).toBe(true)
+    expect(gardenProblems(make())).toEqual([])
+    expect(make()).toEqual(make())
+  })
+})

@@ -1,0 +1,169 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../core/foundations/day'
+import type { Bed } from '../core/garden/schema'
+import { formProblems, type ChooseForm } from './choose/useChoose'
+import { endProblems, type EndForm } from './end/useEnd'
+import { bedForm, bedFromForm, bedInputOf, bedsOfGroup, startForm, toMetres } from './garden/forms'
+import { startGarden } from './garden/startGarden'
+import { plantProblems, type PlantForm } from './plant/usePlant'
+import { sowProblems, type SowForm } from './sow/useSow'
+
+const today = dayNumber('2026-05-01')
+const horizon = today + 400
+
+describe('bad input is named beside its field', () => {
+  const choose: ChooseForm = {
+    freeFrom: '2026-05-01',
+    neededBy: '2026-07-01',
+    cropId: '',
+    establishment: 'transplant',
+    purposes: ['mass'],
+    winter: 'either',
+  }
+  test.each([
+    [{ freeFrom: '2026-02-30' }, 'freeFrom', /exists/],
+    [{ freeFrom: '2025-01-01' }, 'freeFrom', /long past/],
+    [{ neededBy: '2026-04-01' }, 'neededBy', /after it becomes free/],
+    [{ neededBy: '2029-04-01' }, 'neededBy', /Forecasts reach/],
+    [{ purposes: [] }, 'purposes', /at least one/],
+  ] as const)('choose %j', (part, field, message) => {
+    const problems = formProblems(
+      { ...choose, ...part, purposes: [...('purposes' in part ? part.purposes : choose.purposes)] },
+      today,
+      horizon,
+    )
+    expect(problems[field]).toMatch(message)
+    expect(Object.keys(problems)).toEqual([field])
+  })
+  test('a good window has no problems', () => expect(formProblems(choose, today, horizon)).toEqual({}))
+
+  const sow: SowForm = {
+    date: '2026-05-01',
+    covering: 'raked',
+    passes: 2,
+    scaleStepG: 1,
+    germination: {},
+    share: {},
+    grams: { oats: '' },
+    note: '',
+  }
+  test.each([
+    [{ date: '2026-05-02' }, 'date', /once it is done/],
+    [{ date: 'soon' }, 'date', /exists/],
+    [{ grams: { oats: '0' } }, 'grams oats', /above 0/],
+    [{ grams: { oats: 'a handful' } }, 'grams oats', /above 0/],
+  ])('sow %j', (part, field, message) => {
+    expect(sowProblems({ ...sow, ...part }, today)[field]).toMatch(message)
+  })
+  test('grams with a comma are understood', () =>
+    expect(sowProblems({ ...sow, grams: { oats: '12,5' } }, today)).toEqual({}))
+
+  const end: EndForm = {
+    plantingDate: '2026-06-01',
+    establishment: 'transplant',
+    doneOn: '2026-05-01',
+    method: 'chop',
+    passes: 1,
+    note: '',
+  }
+  test.each([
+    [{ plantingDate: '2026-04-30' }, 'plantingDate', /is past/],
+    [{ plantingDate: '2030-04-30' }, 'plantingDate', /Forecasts reach/],
+    [{ doneOn: '2026-05-03' }, 'doneOn', /once it is done/],
+    [{ doneOn: '2026-03-01' }, 'doneOn', /It was sown on 2026-04-01/],
+  ] as const)('end %j', (part, field, message) => {
+    expect(endProblems({ ...end, ...part }, today, dayNumber('2026-04-01'), horizon)[field]).toMatch(message)
+  })
+
+  const plant: PlantForm = {
+    cropId: 'leek',
+    establishment: 'transplant',
+    plantingDate: '2026-06-01',
+    doneOn: '2026-05-01',
+    note: '',
+  }
+  test.each([
+    [{ cropId: 'moss' }, 'cropId', /Choose the crop/],
+    [{ doneOn: '2026-06-01' }, 'doneOn', /once it is done/],
+    [{ doneOn: '2026-04-01' }, 'doneOn', /ended on 2026-04-20/],
+  ] as const)('plant %j', (part, field, message) => {
+    expect(plantProblems({ ...plant, ...part }, today, dayNumber('2026-04-20'))[field]).toMatch(message)
+  })
+})
+
+describe('starting a garden', () => {
+  const input = {
+    name: 'Ours',
+    latitude: '-41,3',
+    elevation: '200',
+    climateType: 'mild-maritime',
+    units: 'imperial' as const,
+    currency: 'nzd',
+    groups: [
+      {
+        section: 'Top',
+        prefix: 'A',
+        count: '3',
+        length: '20',
+        width: '4',
+        kind: 'framed' as const,
+        soil: 'loam' as const,
+      },
+    ],
+    tools: [],
+  }
+  test('feet become metres, southern normals are turned, beds are labelled in order', () => {
+    const data = startGarden(startForm.parse(input), [{ kind: 'black tarp', width: '6', length: '' }])
+    expect(data.beds.map((bed) => bed.label)).toEqual(['A1', 'A2', 'A3'])
+    expect(data.beds[0].lengthM).toBeCloseTo(6.096, 6)
+    expect(data.garden.site.tMaxC[0]).toBeGreaterThan(data.garden.site.tMaxC[6])
+    expect(data.garden.site.elevationM).toBeCloseTo(60.96, 6)
+    expect(data.garden.tools[0]).toMatchObject({
+      kind: 'black tarp',
+      widthM: expect.closeTo(1.8288, 6),
+      lengthM: null,
+    })
+    expect(data.garden.currency).toBe('NZD')
+  })
+  test.each([
+    [{ latitude: '80' }, /at most 66/],
+    [{ currency: 'euro' }, /three-letter/],
+    [{ name: ' ' }, /Give the garden a name/],
+    [{ groups: [] }, /at least one run/],
+  ])('%j is refused', (part, message) => {
+    expect(startForm.safeParse({ ...input, ...part }).error?.issues[0].message).toMatch(message)
+  })
+  test('labels that are taken are passed over', () => {
+    const group = startForm.parse(input).groups[0]
+    expect(
+      bedsOfGroup(group, 'metric', 'g', 's', 5, new Set(['A1', 'A3'])).map((bed) => [
+        bed.label,
+        bed.walkOrder,
+      ]),
+    ).toEqual([
+      ['A2', 5],
+      ['A4', 6],
+      ['A5', 7],
+    ])
+  })
+})
+
+test('a bed opened and saved unchanged in feet keeps its exact size', () => {
+  const bed: Bed = {
+    id: 'b',
+    gardenId: 'g',
+    sectionId: 's',
+    label: 'A1',
+    walkOrder: 3,
+    kind: 'framed',
+    lengthM: 7.777,
+    widthM: 1.234,
+    pathWidthM: 0.45,
+    soil: 'loam',
+    fertility: 'medium',
+    shade: 0.2,
+    fixtures: [{ id: 'x', kind: 'post', label: 'Post', areaM2: 0.3 }],
+  }
+  expect(bedFromForm(bed, bedForm.parse(bedInputOf(bed, 'imperial')), 'imperial')).toEqual(bed)
+  expect(toMetres(10, 'imperial')).toBeCloseTo(3.048, 9)
+})
