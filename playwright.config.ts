@@ -13,7 +13,7 @@ export default defineConfig({
   retries: 0,
   timeout: 120_000,
   expect: { timeout: 20_000 },
-  reporter: [['list'], ['json', { outputFile: 'test-results/results.json' }]],
+  reporter: [['list'], ['json', { outputFile: 'reports/browser.json' }]],
   testIgnore: process.env.KILIM_SCREENSHOTS ? [] : ['**/screenshots.spec.ts'],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

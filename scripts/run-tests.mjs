@@ -2,9 +2,9 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 
-const unitResults = 'test-results/unit.json'
-const browserResults = 'test-results/results.json'
-mkdirSync('test-results', { recursive: true })
+const unitResults = 'reports/unit.json'
+const browserResults = 'reports/browser.json'
+mkdirSync('reports', { recursive: true })
 for (const file of [unitResults, browserResults]) rmSync(file, { force: true })
 
 let failedSteps = 0

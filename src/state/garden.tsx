@@ -4,6 +4,7 @@ import { toast } from 'sonner'
 import type { Outcome } from '../core/foundations/outcome'
 import { firstProblem } from '../core/foundations/outcome'
 import type { GardenData } from '../core/garden/schema'
+import { expectedStands } from '../core/garden/timeline'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 import { commit, redo, undo, type Write } from '../data/commit'
 import { database } from '../data/database'
@@ -12,7 +13,8 @@ import { useToday } from './clock'
 import { weatherSpecOf } from './season'
 import { useAppSelector } from './store'
 
-type GardenContext = { data: GardenData; today: number; spec: WeatherSpec }
+/** `data` is what is stored, for showing and changing; `expected` the same with overdue plans moved to today, for computing. */
+type GardenContext = { data: GardenData; expected: GardenData; today: number; spec: WeatherSpec }
 
 const Context = createContext<GardenContext | null>(null)
 
@@ -38,10 +40,11 @@ export function GardenProvider({
     undefined,
   )
   const today = useToday(data?.garden ?? null)
-  const value = useMemo(
-    () => (data ? { data, today, spec: weatherSpecOf(data, today) } : null),
-    [data, today],
-  )
+  const value = useMemo(() => {
+    if (!data) return null
+    const expected = { ...data, stands: expectedStands(data.stands, today) }
+    return { data, expected, today, spec: weatherSpecOf(expected, today) }
+  }, [data, today])
   if (value) return <Context value={value}>{children}</Context>
   return fallback(data === undefined ? 'loading' : 'none')
 }

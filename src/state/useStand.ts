@@ -10,6 +10,7 @@ import { nextStand, standCaseOf } from './season'
 export type StandView = {
   stand: Stand
   bed: Bed
+  /** What its forecast is computed from: overdue plans count as today. */
   standCase: StandCase
   /** What follows in the ground: the crop, when, and how it is established. */
   next: { stand: Stand; plantingDay: number; establishment: 'transplant' | 'seed'; name: string } | null
@@ -17,17 +18,18 @@ export type StandView = {
 
 /** A stand with its bed and what follows it; null when the id leads nowhere. */
 export function useStand(standId: string | undefined): StandView | null {
-  const { data } = useGarden()
+  const { data, expected } = useGarden()
   return useMemo(() => {
     const stand = data.stands.find((item) => item.id === standId)
-    const standCase = stand && standCaseOf(data, stand)
+    const awaited = expected.stands.find((item) => item.id === standId)
+    const standCase = awaited && standCaseOf(expected, awaited)
     if (!stand || !standCase) return null
-    const following = nextStand(data, stand)
+    const following = awaited && nextStand(expected, awaited)
     const start = following && latest(following.start)
     const next =
       following && start
         ? {
-            stand: following,
+            stand: data.stands.find((item) => item.id === following.id) ?? following,
             plantingDay: dayNumber(start.date),
             establishment:
               following.content.kind === 'crop' ? following.content.establishment : ('seed' as const),
@@ -38,5 +40,5 @@ export function useStand(standId: string | undefined): StandView | null {
           }
         : null
     return { stand, bed: standCase.bed, standCase, next }
-  }, [data, standId])
+  }, [data, expected, standId])
 }

@@ -3,6 +3,7 @@ import { dayNumber, isoDate } from '../foundations/day'
 import { partAreaM2, partSizeM } from './area'
 import { gardenProblems, standProblems } from './consistency'
 import { bed as bedSchema, check as checkSchema, gardenData, type Bed, type Stand } from './schema'
+import { expectedStands } from './timeline'
 import { bareWindows, windowAt } from './windows'
 
 const bed: Bed = {
@@ -121,6 +122,35 @@ describe('bare windows', () => {
         ?.nextStandId,
     ).toBeNull()
     expect(windowAt([], day('2026-07-01'))).toBeNull()
+  })
+})
+
+describe('expected stands', () => {
+  const today = day('2026-07-01')
+  const dates = (stand: Stand) => [stand.start.plan?.date, stand.end.plan?.date]
+  test('overdue plans move to today, plans ahead and facts stay', () => {
+    const [late, ahead] = expectedStands(
+      [
+        standOf('late', 'cover', '2026-05-01', '2026-06-01'),
+        standOf('ahead', 'crop', '2026-08-01', '2026-10-01'),
+      ],
+      today,
+    )
+    expect(dates(late)).toEqual(['2026-07-01', '2026-07-02'])
+    expect(dates(ahead)).toEqual(['2026-08-01', '2026-10-01'])
+  })
+  test('a stand that grows past its planned end is still standing', () => {
+    const growing = standOf('growing', 'cover', '2026-05-01', '2026-06-20')
+    const [now] = expectedStands(
+      [{ ...growing, start: { plan: growing.start.plan, fact: growing.start.plan } }],
+      today,
+    )
+    expect(now.end.plan?.date).toBe('2026-07-01')
+    expect(now.start.fact?.date).toBe('2026-05-01')
+  })
+  test('what needs no change is the same object', () => {
+    const stand = standOf('x', 'crop', '2026-08-01', '2026-10-01')
+    expect(expectedStands([stand], today)[0]).toBe(stand)
   })
 })
 

@@ -1,4 +1,4 @@
-import { dayNumber } from '../foundations/day'
+import { addDays, dayNumber, isoDate } from '../foundations/day'
 import type { Stand, Deed } from './schema'
 
 /** The done deed if there is one, else the planned one. */
@@ -37,4 +37,28 @@ export function bedSpans(stands: readonly Stand[], bedId: string): (Span & { sta
       return span ? [{ ...span, stand }] : []
     })
     .sort((a, b) => a.startDay - b.startDay)
+}
+
+/** A deed whose plan, if it is not done, lies no earlier than `earliest`. */
+function expectedDeed<T extends { date: string }>(deed: Deed<T>, earliest: string): Deed<T> {
+  if (deed.fact || !deed.plan || deed.plan.date >= earliest) return deed
+  return { ...deed, plan: { ...deed.plan, date: earliest } }
+}
+
+/**
+ * Stands as they are to be expected on a day: what was planned for a day gone by and is not recorded as done has not
+ * happened, and is expected today at the earliest. What is stored stays as it is; this is for computing.
+ */
+export function expectedStands(stands: readonly Stand[], today: number): Stand[] {
+  const todayIso = isoDate(today)
+  return stands.map((stand) => {
+    const start = expectedDeed(stand.start, todayIso)
+    const begun = latest(start)
+    const earliestEnd = begun && !start.fact ? addDays(begun.date, 1) : todayIso
+    const end = expectedDeed(stand.end, earliestEnd)
+    const cuts = stand.cuts.map((entry) => ({ ...entry, cut: expectedDeed(entry.cut, todayIso) }))
+    const same =
+      start === stand.start && end === stand.end && cuts.every((entry, i) => entry.cut === stand.cuts[i].cut)
+    return same ? stand : { ...stand, start, end, cuts }
+  })
 }

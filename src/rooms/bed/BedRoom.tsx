@@ -14,7 +14,7 @@ import { useCommit, useGarden } from '../../state/garden'
 /** One bed: what stands, stood and is planned in it, and the next step of each. */
 export function BedRoom() {
   const { bedId } = useParams()
-  const { data, today, spec } = useGarden()
+  const { data, expected, today, spec } = useGarden()
   const bed = data.beds.find((item) => item.id === bedId)
   if (!bed)
     return (
@@ -30,7 +30,7 @@ export function BedRoom() {
     )
   const { units } = data.garden
   const spans = bedSpans(data.stands, bed.id)
-  const windows = bareWindows(bed, data.stands, today, spec.startDay + spec.days - 7)
+  const windows = bareWindows(bed, expected.stands, today, spec.startDay + spec.days - 7)
   return (
     <section className="max-w-4xl py-3">
       <h1>Bed {bed.label}</h1>

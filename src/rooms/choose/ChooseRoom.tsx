@@ -18,7 +18,7 @@ export function ChooseRoom() {
 const LISTED_DAYS = 21
 
 function Windows({ unknown }: { unknown: boolean }) {
-  const { data, today, spec } = useGarden()
+  const { expected: data, today, spec } = useGarden()
   const horizon = spec.startDay + spec.days - 7
   const windows = data.beds
     .flatMap((bed) => bareWindows(bed, data.stands, today, horizon).map((window) => ({ bed, window })))

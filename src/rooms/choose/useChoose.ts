@@ -67,14 +67,14 @@ export function formProblems(
 
 /** Data and actions of the Choose room for one bed. */
 export function useChoose(bed: Bed, day: number) {
-  const { data, today, spec } = useGarden()
+  const { data, expected, today, spec } = useGarden()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const commit = useCommit()
   const horizon = spec.startDay + spec.days
   const window = useMemo(
-    () => windowAt(bareWindows(bed, data.stands, today - LOOK_BACK_DAYS, horizon), day),
-    [bed, data.stands, today, horizon, day],
+    () => windowAt(bareWindows(bed, expected.stands, today - LOOK_BACK_DAYS, horizon), day),
+    [bed, expected.stands, today, horizon, day],
   )
   const next = data.stands.find((stand) => stand.id === window?.nextStandId)
   const draftName = `choose ${bed.id} ${window?.freeFromDay ?? day}`

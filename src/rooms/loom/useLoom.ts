@@ -30,7 +30,7 @@ export type Loom = {
 
 /** Everything the loom draws: strips of cloth by section, windows, and the weather along the edge. */
 export function useLoom(pageWeeks: number): Loom {
-  const { data, today, spec } = useGarden()
+  const { expected: data, today, spec } = useGarden()
   const firstDay = startOfWeek(today) - WEEKS_BEFORE_TODAY * 7 + pageWeeks * 7
   const lastDay = firstDay + LOOM_WEEKS * 7
 

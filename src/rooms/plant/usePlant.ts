@@ -57,7 +57,7 @@ export function usePlant(view: StandView) {
   }
   const change = (part: Partial<PlantForm>) =>
     dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
-  const end = latest(stand.end)
+  const end = latest(standCase.stand.end)
   const problems = plantProblems(form, today, stand.end.fact ? dayNumber(stand.end.fact.date) : null)
   const crop = findCrop(form.cropId)
   const plantingDay = parseDay(form.plantingDate)

@@ -1,0 +1,43 @@
+import { expect, test } from '@playwright/test'
+import { openDemo, woven } from './helpers'
+
+/** Pictures of the main views for the docs: `npm run screenshots`. Not part of the tests. */
+const VIEWS = [
+  { name: 'choose', path: '/choose/marlpit-lane-P3', ready: 'candidates' },
+  { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
+  { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
+  { name: 'end', path: '/end/marlpit-lane-stand-01', ready: 'endings' },
+  { name: 'plant', path: '/plant/marlpit-lane-stand-01', ready: 'gates' },
+  { name: 'bed', path: '/bed/marlpit-lane-L1', ready: null },
+  { name: 'garden', path: '/garden', ready: null },
+  { name: 'start', path: '/start', ready: null },
+]
+
+test('desktop', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.screenshot({ path: 'docs/screenshots/loom.png' })
+  for (const { name, path, ready } of VIEWS) {
+    await page.goto(path)
+    if (ready) await expect(page.getByTestId(ready)).toBeVisible({ timeout: 60_000 })
+    await page.waitForTimeout(400)
+    await page.screenshot({ path: `docs/screenshots/${name}.png` })
+  }
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await page.goto('/')
+  await woven(page)
+  await page.screenshot({ path: 'docs/screenshots/loom-dark.png' })
+})
+
+test('southern home garden', async ({ page }) => {
+  await openDemo(page, 'harrier-point')
+  await page.screenshot({ path: 'docs/screenshots/loom-south.png' })
+})
+
+test('phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openDemo(page, 'marlpit-lane')
+  await page.screenshot({ path: 'docs/screenshots/loom-phone.png' })
+  await page.goto('/watch/marlpit-lane-stand-01')
+  await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
+  await page.screenshot({ path: 'docs/screenshots/watch-phone.png' })
+})
