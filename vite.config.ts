@@ -11,6 +11,7 @@ export default defineConfig(({ isSsrBuild }) => ({
         tailwindcss(),
         VitePWA({
           registerType: 'prompt',
+          injectRegister: false,
           manifest: {
             name: 'Kilim',
             short_name: 'Kilim',

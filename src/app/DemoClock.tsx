@@ -12,13 +12,13 @@ export function DemoClock() {
   const step = (days: number) => dispatch(demoClockSet({ gardenId: id, date: isoDate(today + days) }))
   return (
     <div className="flex items-center gap-2 text-sm" role="group" aria-label="Clock">
-      <span className="font-semibold">{name}</span>
+      <span className="hidden font-semibold sm:inline">{name}</span>
       <time dateTime={isoDate(today)} data-testid="today">
         {clockDate(today)}
       </time>
       {demo && (
         <span className="flex items-center gap-1">
-          <span className="quiet">demo clock</span>
+          <span className="quiet hidden sm:inline">demo clock</span>
           <button className="btn btn-xs" onClick={() => step(1)}>
             + day
           </button>

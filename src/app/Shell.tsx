@@ -36,7 +36,7 @@ export function Shell() {
           >
             Kilim
           </Link>
-          <nav aria-label="Rooms" className="flex flex-wrap gap-x-1">
+          <nav aria-label="Rooms" className="flex max-w-full gap-x-1 overflow-x-auto">
             {ROOMS.map(([path, name]) => (
               <NavLink
                 key={path}
@@ -56,7 +56,7 @@ export function Shell() {
           </div>
         </header>
         <div className="selvedge mx-4 mt-1" aria-hidden="true" />
-        <main id="room" className="px-4 pb-8">
+        <main id="room" className="px-4 pb-3">
           <Outlet />
         </main>
       </GardenProvider>

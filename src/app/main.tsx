@@ -2,6 +2,7 @@ import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { RouterProvider } from 'react-router/dom'
 import { createStore } from '../state/store'
+import { keepForOffline } from './offline'
 import { router } from './routes'
 import { Startup } from './Startup'
 import './theme.css'
@@ -16,8 +17,4 @@ createRoot(document.getElementById('root')!).render(
   </Provider>,
 )
 
-if (import.meta.env.PROD && 'serviceWorker' in navigator) {
-  navigator.serviceWorker
-    .register('/sw.js')
-    .catch((error: unknown) => console.warn('The app cannot be kept for use without a network', error))
-}
+if (import.meta.env.PROD) keepForOffline()

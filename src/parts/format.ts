@@ -46,7 +46,7 @@ export const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 export function chanceText(share: number): string {
   if (share >= 0.985) return 'nearly certain'
   if (share <= 0.015) return 'next to none'
-  return `${Math.round(share * 20) * 5} in 100`
+  return `${Math.min(95, Math.max(5, Math.round(share * 20) * 5))} in 100`
 }
 
 const digits = (value: number, places: number) =>

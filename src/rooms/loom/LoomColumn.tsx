@@ -1,5 +1,7 @@
 import { useDraggable } from '@dnd-kit/core'
 import { memo } from 'react'
+import { dayNumber } from '../../core/foundations/day'
+import { latest } from '../../core/garden/timeline'
 import { Link, useNavigate } from 'react-router'
 import type { BedWindow } from '../../core/garden/windows'
 import { longDate, shortDate } from '../../parts/format'
@@ -86,7 +88,12 @@ function StandRegion({
   const clip = clipToSheet(layout, loom, fromDay, untilDay)
   if (!clip) return null
   const words = standWords(stand)
-  const placed = placeLabel(words, clip.top, clip.bottom, todayY)
+  // A cover's name belongs on its green part; the residue after its end carries it only where that is too short.
+  const end = stand.content.kind === 'cover' ? latest(stand.end) : null
+  const green = end && clipToSheet(layout, loom, fromDay, Math.min(untilDay, dayNumber(end.date)))
+  const placed =
+    (green && placeLabel(words, green.top, green.bottom, todayY, false)) ??
+    placeLabel(words, clip.top, clip.bottom, todayY)
   const name = `${entry.bed.label}: ${words.join(' and ')}, ${stand.start.fact ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
   return (
     <>

@@ -6,6 +6,8 @@ import type { Loom } from './useLoom'
 
 /** Rain that fills the bar, mm a week. */
 const FULL_RAIN_MM = 45
+/** Room the date of today takes above and below its line. */
+const DATE_TAG_PX = 17
 
 /** The left edge: months, chance of frost as a darkening strip, rain as bars. */
 export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
@@ -14,6 +16,8 @@ export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
     if (day === loom.firstDay || monthOf(day) !== monthOf(day - 1))
       months.push({ day, top: yOfDay(layout, loom, day) })
   const visible = months.filter((month, i) => (months[i + 1]?.top ?? layout.height) - month.top > 18)
+  const todayY = yOfDay(layout, loom, loom.today)
+  const hiddenByDate = (top: number) => Math.abs(top + 9 - todayY) < DATE_TAG_PX
   return (
     <svg
       width={layout.edge}
@@ -25,17 +29,19 @@ export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
       {visible.map(({ day, top }) => (
         <g key={day}>
           <line x1={0} x2={layout.edge - 6} y1={top + 0.5} y2={top + 0.5} stroke="var(--color-base-300)" />
-          <text
-            x={0}
-            y={top + 14}
-            fontSize={13}
-            fill="currentColor"
-            fontFamily="var(--font-display)"
-            fontWeight={600}
-          >
-            {monthName(day)}
-          </text>
-          {(monthOf(day) === 0 || day === loom.firstDay) && (
+          {!hiddenByDate(top) && (
+            <text
+              x={0}
+              y={top + 14}
+              fontSize={13}
+              fill="currentColor"
+              fontFamily="var(--font-display)"
+              fontWeight={600}
+            >
+              {monthName(day)}
+            </text>
+          )}
+          {(monthOf(day) === 0 || day === loom.firstDay) && !hiddenByDate(top + 13) && (
             <text x={0} y={top + 27} fontSize={10.5} fill="currentColor" opacity={0.8}>
               {yearOf(day)}
             </text>

@@ -17,7 +17,7 @@ const BED_GAP_PX = 6
 const SECTION_GAP_PX = 14
 /** Narrower columns cannot carry a name. */
 const MIN_COLUMN_PX = 58
-const MAX_COLUMN_PX = 150
+const MAX_COLUMN_PX = 186
 /** Threads are three px wide; whole threads keep the selvedge clean. */
 const THREAD_PX = 3
 

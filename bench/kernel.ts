@@ -1,0 +1,57 @@
+import { buildEnsemble } from '../src/core/site/ensemble'
+import { dayNumber } from '../src/core/foundations/day'
+import { findSpecies } from '../src/core/plants/catalogue'
+import { runStand } from '../src/core/stand/kernel'
+import { drawTraits } from '../src/core/stand/traits'
+import { TEST_SITES } from '../src/core/testing/sites'
+
+/** Speed of the day kernel: nanoseconds per member, day and species, and over one `Math.exp` of the same run. */
+const DAYS = 300
+const sowDay = dayNumber('2025-09-01')
+const rye = findSpecies('cereal-rye')!
+const vetch = findSpecies('hairy-vetch')!
+
+function exponentialNs(): number {
+  const rounds = 5_000_000
+  let sum = 0
+  const start = performance.now()
+  for (let i = 0; i < rounds; i++) sum += Math.exp(-(i % 97) / 13)
+  const ns = ((performance.now() - start) * 1e6) / rounds
+  return sum > 0 ? ns : NaN
+}
+
+function kernelNs(members: number, species: number): number {
+  const ensemble = buildEnsemble(TEST_SITES.maryland, [], sowDay - 40, DAYS + 40, members, 1)
+  const sown = [rye, vetch]
+    .slice(0, species)
+    .map((plant) => ({ plant, seedsPerM2: 200, emergenceShare: 0.6 }))
+  const input = {
+    sown,
+    sowDay,
+    soil: 'loam' as const,
+    fertility: 'medium' as const,
+    shade: 0,
+    canopyAbove: null,
+    events: [],
+  }
+  const traits = drawTraits(members, 2)
+  runStand(input, ensemble, traits)
+  const rounds = 5
+  const start = performance.now()
+  for (let i = 0; i < rounds; i++) runStand(input, ensemble, traits)
+  return ((performance.now() - start) * 1e6) / (rounds * members * DAYS * species)
+}
+
+const exp = exponentialNs()
+console.log(`Math.exp                     ${exp.toFixed(1)} ns`)
+for (const [members, species] of [
+  [50, 1],
+  [100, 1],
+  [200, 1],
+  [100, 2],
+] as const) {
+  const ns = kernelNs(members, species)
+  console.log(
+    `${String(members).padStart(4)} members, ${species} species     ${ns.toFixed(0)} ns per member-day-species, ${(ns / exp).toFixed(0)} × Math.exp`,
+  )
+}
