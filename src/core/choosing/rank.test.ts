@@ -1,33 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate } from '../foundations/day'
-import type { Bed, SiteClimate, Tool } from '../garden/schema'
+import type { SiteClimate } from '../garden/schema'
 import { buildEnsemble } from '../site/ensemble'
+import { testBed as bed, testTool as tool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { goalShare, PURPOSES } from './purposes'
 import { rankSpecies } from './rank'
 import type { ChooseAnswer, ChooseQuestion } from './types'
-
-const bed: Bed = {
-  id: 'b',
-  gardenId: 'g',
-  sectionId: 's',
-  label: 'A1',
-  walkOrder: 0,
-  kind: 'in-ground',
-  lengthM: 10,
-  widthM: 1.2,
-  pathWidthM: 0.4,
-  soil: 'loam',
-  fertility: 'medium',
-  shade: 0,
-  fixtures: [],
-}
-const tool = (kind: Tool['kind'], widthM: number | null = null, lengthM: number | null = null): Tool => ({
-  id: kind,
-  kind,
-  widthM,
-  lengthM,
-})
 
 const asked = new Map<string, ChooseAnswer>()
 

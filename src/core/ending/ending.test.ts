@@ -1,36 +1,15 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { spreadOf } from '../foundations/statistics'
-import type { Bed, Tool } from '../garden/schema'
 import type { WeatherEnsemble } from '../site/weather'
 import { growStand } from '../testing/stands'
+import { testBed as bed, testTool as tool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { compareEndings, SAFE_CHANCE } from './compare'
 import { END_METHODS, findMethod, methodObstacle } from './methods'
 import { DEAD_SHARE, endingOf, sheetDose } from './outcome'
 import { chopSurvival, crimpSurvival, tarpSurvival } from './survival'
 
-const bed: Bed = {
-  id: 'b',
-  gardenId: 'g',
-  sectionId: 's',
-  label: 'A1',
-  walkOrder: 0,
-  kind: 'in-ground',
-  lengthM: 10,
-  widthM: 1.2,
-  pathWidthM: 0.4,
-  soil: 'loam',
-  fertility: 'medium',
-  shade: 0,
-  fixtures: [],
-}
-const tool = (kind: Tool['kind'], widthM: number | null = null, lengthM: number | null = null): Tool => ({
-  id: kind,
-  kind,
-  widthM,
-  lengthM,
-})
 const ALL_TOOLS = [tool('scythe'), tool('crimp board', 1.2), tool('black tarp', 2, 12)]
 
 /** Weather of one steady mean temperature. */

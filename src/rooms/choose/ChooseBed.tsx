@@ -2,9 +2,10 @@ import type { Bed } from '../../core/garden/schema'
 import type { BedWindow } from '../../core/garden/windows'
 import { partAreaM2 } from '../../core/garden/area'
 import { PURPOSES } from '../../core/choosing/purposes'
-import { CROPS, findCrop } from '../../core/plants/crops'
+import { findCrop } from '../../core/plants/crops'
 import { area, longDate } from '../../parts/format'
 import { Field } from '../../parts/Field'
+import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { Waiting } from '../../parts/Waiting'
 import { useGarden } from '../../state/garden'
 import { Answer } from './Answer'
@@ -114,11 +115,7 @@ function Question({
           }
         >
           <option value="">not decided</option>
-          {CROPS.map((crop) => (
-            <option key={crop.id} value={crop.id}>
-              {crop.name}
-            </option>
-          ))}
+          <CropOptions />
         </select>
       </Field>
       <Field label="It is">
@@ -127,8 +124,7 @@ function Question({
           value={form.establishment}
           onChange={(event) => change({ establishment: event.target.value as ChooseForm['establishment'] })}
         >
-          <option value="transplant">transplanted</option>
-          <option value="seed">direct-seeded</option>
+          <EstablishmentOptions />
         </select>
       </Field>
       <fieldset>

@@ -2,6 +2,8 @@ import { useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { END_METHODS } from '../../core/ending/methods'
 import { Field } from '../../parts/Field'
+import { RecordForm } from '../../parts/RecordForm'
+import { EstablishmentOptions } from '../../parts/options'
 import { longDate } from '../../parts/format'
 import { standState } from '../../parts/names'
 import { StandHead } from '../../parts/StandHead'
@@ -73,8 +75,7 @@ function EndStand({ view }: { view: StandView }) {
             value={form.establishment}
             onChange={(event) => change({ establishment: event.target.value as EndForm['establishment'] })}
           >
-            <option value="transplant">transplanted</option>
-            <option value="seed">direct-seeded</option>
+            <EstablishmentOptions />
           </select>
         </Field>
         <p className="quiet mt-7 max-w-md text-sm">
@@ -118,58 +119,47 @@ function RecordEnd({
   onRecord: () => Promise<void>
 }) {
   return (
-    <form
-      className="mt-6 border-t border-base-300 pt-3"
-      aria-label="Record the end"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void onRecord()
-      }}
-    >
-      <h2>Done? Record it</h2>
-      <div className="mt-2 flex flex-wrap items-start gap-3">
-        <Field label="How">
+    <RecordForm name="Record the end" button="Record the end" onRecord={onRecord}>
+      <Field label="How">
+        <select
+          className="select"
+          value={form.method}
+          onChange={(event) => change({ method: event.target.value as EndForm['method'] })}
+        >
+          {END_METHODS.map((method) => (
+            <option key={method.id} value={method.id}>
+              {method.name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      {(form.method === 'chop' || form.method === 'crimp') && (
+        <Field label="Passes">
           <select
             className="select"
-            value={form.method}
-            onChange={(event) => change({ method: event.target.value as EndForm['method'] })}
+            value={form.passes}
+            onChange={(event) => change({ passes: Number(event.target.value) })}
           >
-            {END_METHODS.map((method) => (
-              <option key={method.id} value={method.id}>
-                {method.name}
-              </option>
-            ))}
+            <option value={1}>once</option>
+            <option value={2}>twice, a week apart</option>
           </select>
         </Field>
-        {(form.method === 'chop' || form.method === 'crimp') && (
-          <Field label="Passes">
-            <select
-              className="select"
-              value={form.passes}
-              onChange={(event) => change({ passes: Number(event.target.value) })}
-            >
-              <option value={1}>once</option>
-              <option value={2}>twice, a week apart</option>
-            </select>
-          </Field>
-        )}
-        <Field label="Done on" error={problem}>
-          <input
-            type="date"
-            className="input"
-            value={form.doneOn}
-            onChange={(event) => change({ doneOn: event.target.value })}
-          />
-        </Field>
-        <Field label="Note">
-          <input
-            className="input w-64"
-            value={form.note}
-            onChange={(event) => change({ note: event.target.value })}
-          />
-        </Field>
-      </div>
-      <button className="btn btn-primary mt-3">Record the end</button>
-    </form>
+      )}
+      <Field label="Done on" error={problem}>
+        <input
+          type="date"
+          className="input"
+          value={form.doneOn}
+          onChange={(event) => change({ doneOn: event.target.value })}
+        />
+      </Field>
+      <Field label="Note">
+        <input
+          className="input w-64"
+          value={form.note}
+          onChange={(event) => change({ note: event.target.value })}
+        />
+      </Field>
+    </RecordForm>
   )
 }

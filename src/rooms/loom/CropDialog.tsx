@@ -6,6 +6,7 @@ import { isoDay } from '../../core/garden/fields'
 import { CROPS, findCrop } from '../../core/plants/crops'
 import { Dialog } from '../../parts/Dialog'
 import { Field } from '../../parts/Field'
+import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { newId } from '../../state/ids'
 import { useCommit, useGarden } from '../../state/garden'
 
@@ -109,11 +110,7 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
             onChange: (event: { target: { value: string } }) => followCrop(event.target.value),
           })}
         >
-          {CROPS.map((crop) => (
-            <option key={crop.id} value={crop.id}>
-              {crop.name}
-            </option>
-          ))}
+          <CropOptions />
         </select>
       </Field>
       <Field label="From" error={errors.from?.message}>
@@ -124,8 +121,7 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
       </Field>
       <Field label="Established by">
         <select className="select w-full" {...register('establishment')}>
-          <option value="transplant">transplants or sets</option>
-          <option value="seed">direct seed</option>
+          <EstablishmentOptions />
         </select>
       </Field>
       <label className="flex items-center gap-2 self-end pb-2">

@@ -1,7 +1,9 @@
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
-import { CROPS, findCrop } from '../../core/plants/crops'
+import { findCrop } from '../../core/plants/crops'
 import { Field } from '../../parts/Field'
+import { RecordForm } from '../../parts/RecordForm'
+import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { longDate } from '../../parts/format'
 import { standState } from '../../parts/names'
 import { StandHead } from '../../parts/StandHead'
@@ -85,11 +87,7 @@ function PlantInto({ view }: { view: StandView }) {
             }
           >
             <option value="">choose</option>
-            {CROPS.map((item) => (
-              <option key={item.id} value={item.id}>
-                {item.name}
-              </option>
-            ))}
+            <CropOptions />
           </select>
         </Field>
         <Field label="It is">
@@ -98,8 +96,7 @@ function PlantInto({ view }: { view: StandView }) {
             value={form.establishment}
             onChange={(event) => change({ establishment: event.target.value as PlantForm['establishment'] })}
           >
-            <option value="transplant">transplanted</option>
-            <option value="seed">direct-seeded</option>
+            <EstablishmentOptions />
           </select>
         </Field>
         <Field label="Planting planned for" error={problems.plantingDate}>
@@ -152,35 +149,22 @@ function RecordPlanting({
   onRecord: () => Promise<void>
 }) {
   return (
-    <form
-      className="mt-6 border-t border-base-300 pt-3"
-      aria-label="Record the planting"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void onRecord()
-      }}
-    >
-      <h2>Done? Record it</h2>
-      <div className="mt-2 flex flex-wrap items-start gap-3">
-        <Field label="Planted on" error={problem}>
-          <input
-            type="date"
-            className="input"
-            value={form.doneOn}
-            onChange={(event) => change({ doneOn: event.target.value })}
-          />
-        </Field>
-        <Field label="Note">
-          <input
-            className="input w-64"
-            value={form.note}
-            onChange={(event) => change({ note: event.target.value })}
-          />
-        </Field>
-      </div>
-      <button className="btn btn-primary mt-3" disabled={disabled}>
-        Record planting
-      </button>
-    </form>
+    <RecordForm name="Record the planting" button="Record planting" disabled={disabled} onRecord={onRecord}>
+      <Field label="Planted on" error={problem}>
+        <input
+          type="date"
+          className="input"
+          value={form.doneOn}
+          onChange={(event) => change({ doneOn: event.target.value })}
+        />
+      </Field>
+      <Field label="Note">
+        <input
+          className="input w-64"
+          value={form.note}
+          onChange={(event) => change({ note: event.target.value })}
+        />
+      </Field>
+    </RecordForm>
   )
 }

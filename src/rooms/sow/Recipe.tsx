@@ -4,6 +4,7 @@ import { findSpecies } from '../../core/plants/catalogue'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { Caution } from '../../parts/Caution'
 import { Field } from '../../parts/Field'
+import { RecordForm } from '../../parts/RecordForm'
 import { area, grams, rate, type Units } from '../../parts/format'
 import { Why } from '../../parts/Why'
 import type { StandView } from '../../state/useStand'
@@ -193,54 +194,43 @@ function RecordSowing({ sow, view, recipe }: { sow: Sow; view: StandView; recipe
   const { form, change, problems, record } = sow
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
   return (
-    <form
-      className="my-5 border-t border-base-300 pt-3"
-      aria-label="Record the sowing"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void record()
-      }}
+    <RecordForm
+      name="Record the sowing"
+      button="Record sowing"
+      hint={`Left empty, the recipe’s grams are recorded, over ${Math.round(partAreaM2(view.bed, view.stand.part) * 10) / 10} m².`}
+      disabled={!recipe}
+      onRecord={record}
     >
-      <h2>Done? Record it</h2>
-      <div className="mt-2 flex flex-wrap items-start gap-3">
-        <Field label="Sown on" error={problems.date}>
+      <Field label="Sown on" error={problems.date}>
+        <input
+          type="date"
+          className="input"
+          value={form.date}
+          onChange={(event) => change({ date: event.target.value })}
+        />
+      </Field>
+      {components.map((part, i) => (
+        <Field
+          key={part.speciesId}
+          label={`${findSpecies(part.speciesId)?.name ?? ''}, g sown`}
+          error={problems[`grams ${part.speciesId}`]}
+        >
           <input
-            type="date"
-            className="input"
-            value={form.date}
-            onChange={(event) => change({ date: event.target.value })}
+            className="input w-32"
+            inputMode="decimal"
+            placeholder={recipe ? String(recipe.lines[i].grams) : ''}
+            value={form.grams[part.speciesId] ?? ''}
+            onChange={(event) => change({ grams: { ...form.grams, [part.speciesId]: event.target.value } })}
           />
         </Field>
-        {components.map((part, i) => (
-          <Field
-            key={part.speciesId}
-            label={`${findSpecies(part.speciesId)?.name ?? ''}, g sown`}
-            error={problems[`grams ${part.speciesId}`]}
-          >
-            <input
-              className="input w-32"
-              inputMode="decimal"
-              placeholder={recipe ? String(recipe.lines[i].grams) : ''}
-              value={form.grams[part.speciesId] ?? ''}
-              onChange={(event) => change({ grams: { ...form.grams, [part.speciesId]: event.target.value } })}
-            />
-          </Field>
-        ))}
-        <Field label="Note">
-          <input
-            className="input w-56"
-            value={form.note}
-            onChange={(event) => change({ note: event.target.value })}
-          />
-        </Field>
-      </div>
-      <p className="quiet mt-1 text-sm">
-        Left empty, the recipe’s grams are recorded, over{' '}
-        {Math.round(partAreaM2(view.bed, view.stand.part) * 10) / 10} m².
-      </p>
-      <button className="btn btn-primary mt-2" disabled={!recipe}>
-        Record sowing
-      </button>
-    </form>
+      ))}
+      <Field label="Note">
+        <input
+          className="input w-56"
+          value={form.note}
+          onChange={(event) => change({ note: event.target.value })}
+        />
+      </Field>
+    </RecordForm>
   )
 }

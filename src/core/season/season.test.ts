@@ -1,0 +1,173 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import type { Stand } from '../garden/schema'
+import { testBed } from '../testing/beds'
+import { TEST_SITES } from '../testing/sites'
+import { spreadOn } from '../stand/summary'
+import { bandOn, forecastOf, leadComponent, standRun, type StandCase } from './forecast'
+import { canopyAbove, looksOf, sownSpecies } from './input'
+import { ensembleOf, type WeatherSpec } from './weatherSpec'
+
+const today = dayNumber('2026-04-20')
+const spec: WeatherSpec = {
+  site: TEST_SITES.pennsylvania,
+  station: { seed: 4, fromDay: today - 300 },
+  today,
+  startDay: today - 290,
+  days: 480,
+  members: 24,
+  seed: 2,
+}
+const ensemble = ensembleOf(spec)
+
+function cover(speciesId: string, sown: string, extra: Partial<Stand> = {}): Stand {
+  const component = { speciesId, share: 1, germination: 0.9, grams: null }
+  const start = { date: sown, covering: 'raked' as const, passes: 2, components: [component], note: '' }
+  return {
+    id: `${speciesId} ${sown}`,
+    gardenId: 'g',
+    bedId: 'b',
+    part: { kind: 'whole' },
+    underStandId: null,
+    cuts: [],
+    note: '',
+    content: { kind: 'cover', components: [component], purposes: [] },
+    start: { plan: null, fact: start },
+    end: { plan: null, fact: null },
+    ...extra,
+  }
+}
+const caseOf = (stand: Stand, extra: Partial<StandCase> = {}): StandCase => ({
+  bed: testBed,
+  stand,
+  upper: null,
+  checks: [],
+  nextStartDay: null,
+  ...extra,
+})
+const forecast = (standCase: StandCase) =>
+  forecastOf(standCase, standRun(standCase, ensemble)!, standRun(standCase, ensemble, false))
+
+describe('what is sown', () => {
+  test('grams weighed decide; without them the recipe does', () => {
+    const stand = cover('cereal-rye', '2025-09-20')
+    const [recipe] = sownSpecies(stand, testBed)
+    const weighed = {
+      ...stand,
+      start: {
+        plan: null,
+        fact: {
+          ...stand.start.fact!,
+          components: [{ speciesId: 'cereal-rye', share: 1, germination: 0.9, grams: 100 }],
+        },
+      },
+    }
+    const [thin] = sownSpecies(weighed, testBed)
+    expect(thin.seedsPerM2).toBeCloseTo((100 * 0.9) / 12 / 0.028, 0)
+    expect(recipe.seedsPerM2).toBeGreaterThan(thin.seedsPerM2)
+  })
+  test('crops and unknown species are not run', () => {
+    const crop = cover('oats', '2025-09-20', {
+      content: { kind: 'crop', cropId: 'leek', establishment: 'transplant' },
+    })
+    expect(sownSpecies(crop, testBed)).toEqual([])
+    expect(standRun(caseOf(crop), ensemble)).toBeNull()
+    expect(standRun(caseOf(cover('moss', '2025-09-20')), ensemble)).toBeNull()
+  })
+  test('sowings outside the weather are not run', () => {
+    expect(standRun(caseOf(cover('oats', '2020-09-20')), ensemble)).toBeNull()
+  })
+  test('a crop above shades until it is cleared', () => {
+    const upper = cover('oats', '2025-06-01', {
+      id: 'upper',
+      end: { plan: { date: '2025-09-30', method: 'harvest', passes: 1, note: '' }, fact: null },
+    })
+    expect(canopyAbove(cover('red-clover', '2025-08-01', { underStandId: 'upper' }), [upper])?.untilDay).toBe(
+      dayNumber('2025-09-30'),
+    )
+    expect(canopyAbove(cover('red-clover', '2025-08-01'), [upper])).toBeNull()
+  })
+  test('the lead species has the largest share', () => {
+    const mix = cover('oats', '2025-09-01', {
+      content: {
+        kind: 'cover',
+        purposes: [],
+        components: [
+          { speciesId: 'oats', share: 0.4, germination: 1, grams: null },
+          { speciesId: 'hairy-vetch', share: 0.7, germination: 1, grams: null },
+        ],
+      },
+    })
+    expect(leadComponent(mix)).toBe(1)
+  })
+})
+
+describe('forecast', () => {
+  const rye = cover('cereal-rye', '2025-09-20')
+  const free = forecast(caseOf(rye))
+
+  test('bands are in order and stages follow one another', () => {
+    free.cover.mid.forEach((mid, i) => {
+      expect(free.cover.low[i]).toBeLessThanOrEqual(mid)
+      expect(free.cover.high[i]).toBeGreaterThanOrEqual(mid)
+    })
+    const dates = free.stages.flatMap((stage) => (stage.date.spread ? [stage.date.spread.mid] : []))
+    expect(dates).toEqual([...dates].sort((a, b) => a - b))
+  })
+  test('values between steps lie between their neighbours; outside there are none', () => {
+    const day = free.cover.startDay + 61
+    const at = bandOn(free.cover, day)!
+    const ends = [bandOn(free.cover, day - 1)!.mid, bandOn(free.cover, day + 2)!.mid]
+    expect(at.mid).toBeGreaterThanOrEqual(Math.min(...ends) - 1e-9)
+    expect(at.mid).toBeLessThanOrEqual(Math.max(...ends) + 1e-9)
+    expect(bandOn(free.cover, free.cover.startDay - 1)).toBeNull()
+  })
+  test('a planned crimp after pollen is dead some weeks later, and residue follows', () => {
+    const end = { date: '2026-06-05', method: 'crimp' as const, passes: 1, note: '' }
+    const ended = forecast(
+      caseOf({ ...rye, end: { plan: end, fact: null } }, { nextStartDay: dayNumber('2026-07-05') }),
+    )
+    expect(ended.ended!.mid - dayNumber('2026-06-05')).toBeGreaterThan(7)
+    expect(ended.ended!.mid - dayNumber('2026-06-05')).toBeLessThan(30)
+    expect(bandOn(ended.residueG, dayNumber('2026-06-10'))!.mid).toBeGreaterThan(150)
+    expect(bandOn(ended.cover, dayNumber('2026-07-10'))!.mid).toBeLessThan(0.05)
+  })
+  test('a check narrows the date of pollen', () => {
+    const pollen = (of: typeof free) => of.stages.find((stage) => stage.bbch === 61)!.date.spread!
+    const check = {
+      id: 'c',
+      gardenId: 'g',
+      standId: rye.id,
+      date: '2026-04-19',
+      stageBbch: Math.round(31),
+      cover: null,
+      heightCm: null,
+      note: '',
+    }
+    const seen = forecast(caseOf(rye, { checks: [check] }))
+    expect(pollen(seen)).not.toEqual(pollen(free))
+    expect(looksOf(rye.id, [check, { ...check, id: 'd', standId: 'other' }])).toEqual([
+      { day: dayNumber('2026-04-19'), bbch: 31, cover: null, heightM: null },
+    ])
+  })
+  test('latitude, soil fertility and shade each change what grows', () => {
+    const massOn = (standCase: StandCase, weather = ensemble) =>
+      spreadOn(standRun(standCase, weather)!.run, 'massG', dayNumber('2026-05-15'))!.mid
+    const base = massOn(caseOf(rye))
+    expect(massOn(caseOf(rye, { bed: { ...testBed, fertility: 'low' } }))).toBeLessThan(base)
+    expect(massOn(caseOf(rye, { bed: { ...testBed, shade: 0.5 } }))).toBeLessThan(base)
+    const north = ensembleOf({ ...spec, site: { ...spec.site, latitude: 60 } })
+    expect(massOn(caseOf(rye), north)).not.toBeCloseTo(base, 0)
+  })
+  test('winter kills buckwheat by itself before a spring ending', () => {
+    const end = { date: '2026-04-25', method: 'chop' as const, passes: 1, note: '' }
+    expect(
+      forecast(caseOf(cover('buckwheat', '2025-08-10', { end: { plan: end, fact: null } }))).diesAlone,
+    ).toBeGreaterThan(0.95)
+  })
+})
+
+test('the station is observed to today and no further', () => {
+  expect(ensemble.firstGeneratedDay).toBe(today)
+  expect(ensembleOf({ ...spec, station: null }).firstGeneratedDay).toBe(spec.startDay)
+})

@@ -1,0 +1,72 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../core/foundations/day'
+import {
+  area,
+  chanceText,
+  datedText,
+  dateSpreadText,
+  dryMatter,
+  grams,
+  metres,
+  minutes,
+  nitrogen,
+  percent,
+  rate,
+  shortDate,
+} from './format'
+import { leadName, standName, standState } from './names'
+import { marlpitLane } from '../demo/marlpitLane'
+
+describe('numbers carry units and are rounded sensibly', () => {
+  test('grams', () => {
+    expect([3.14159, 246, 2500].map((value) => grams(value, 'metric'))).toEqual(['3.1 g', '246 g', '2.5 kg'])
+    expect([14.17, 500, 907.2].map((value) => grams(value, 'imperial'))).toEqual(['0.5 oz', '1.1 lb', '2 lb'])
+  })
+  test('sizes, rates and yields in both systems', () => {
+    expect([metres(3.048, 'imperial'), metres(3.05, 'metric')]).toEqual(['10 ft', '3.05 m'])
+    expect([area(9.29, 'imperial'), area(14.4, 'metric')]).toEqual(['100 ft²', '14 m²'])
+    expect(rate(10, 'metric')).toBe('10 g/m²')
+    expect([dryMatter(500, 'metric'), dryMatter(500, 'imperial')]).toEqual(['5.0 t/ha', '4,450 lb/acre'])
+    expect([nitrogen(11.2, 'metric'), nitrogen(11.2085, 'imperial')]).toEqual(['112 kg/ha', '100 lb/acre'])
+  })
+  test('chances are never certain or nought', () => {
+    expect([0, 0.02, 0.52, 0.97, 1].map(chanceText)).toEqual([
+      'next to none',
+      '5 in 100',
+      '50 in 100',
+      '95 in 100',
+      'nearly certain',
+    ])
+  })
+  test('work in minutes, then hours; a percentage does not break off its sign', () => {
+    expect([0.2, 12, 150].map(minutes)).toEqual(['–', '10 min', '2.5 h'])
+    expect(percent(0.456)).toBe('46\u00a0%')
+  })
+})
+
+describe('dates', () => {
+  const day = dayNumber('2026-05-24')
+  test('a spread shows its middle and range, one date when there is none', () => {
+    expect(dateSpreadText({ low: day - 7, mid: day, high: day + 7 })).toContain(shortDate(day - 7))
+    expect(dateSpreadText({ low: day, mid: day, high: day })).toBe(shortDate(day))
+  })
+  test('days are put into a sentence of the core', () => {
+    expect(datedText({ text: 'Pollen {0}, you plant {1}.', days: [day, day - 14] })).toBe(
+      `Pollen ${shortDate(day)}, you plant ${shortDate(day - 14)}.`,
+    )
+  })
+})
+
+describe('names', () => {
+  const { stands } = marlpitLane()
+  test('a mix names its species in order and is told by the larger share', () => {
+    expect(standName(stands[0])).toBe('Cereal rye with hairy vetch')
+    expect(leadName(stands[0])).toBe('hairy vetch')
+    expect(standName(stands[1])).toBe('Pumpkin')
+  })
+  test('planned, growing, ended', () => {
+    expect(standState(stands[0])).toBe('growing')
+    expect(standState(stands[1])).toBe('planned')
+    expect(standState(stands[5])).toBe('ended')
+  })
+})

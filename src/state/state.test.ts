@@ -1,0 +1,113 @@
+import { afterEach, describe, expect, test } from '@jest/globals'
+import { addDays, dayNumber, startOfWeek } from '../core/foundations/day'
+import { KilimDatabase } from '../data/database'
+import { marlpitLane } from '../demo/marlpitLane'
+import { began, failed, finished, forgotten, progressed, resultsSlice } from './results'
+import { LOOM_WEEKS, nextStand, standCaseOf, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
+import { demoClockSet, draftDropped, draftKept, gardenOpened, sessionSlice, themeChosen } from './session'
+import { createStore, persistSession } from './store'
+
+const db = new KilimDatabase('state-test')
+afterEach(() => db.session.clear())
+
+describe('session', () => {
+  test('drafts are kept by name and dropped', () => {
+    const { reducer } = sessionSlice
+    const kept = reducer(undefined, draftKept({ name: 'sow x', value: { date: '2026-04-01' } }))
+    expect(kept.drafts['sow x']).toEqual({ date: '2026-04-01' })
+    expect(reducer(kept, draftDropped('sow x')).drafts).toEqual({})
+  })
+  test('each demo garden has its own clock', () => {
+    const { reducer } = sessionSlice
+    const one = reducer(undefined, demoClockSet({ gardenId: 'a', date: '2026-04-01' }))
+    expect(reducer(one, demoClockSet({ gardenId: 'b', date: '2026-10-01' })).demoDays).toEqual({
+      a: '2026-04-01',
+      b: '2026-10-01',
+    })
+  })
+  test('a reload brings back garden, clock, drafts and theme', async () => {
+    const first = createStore()
+    await persistSession(first, db)
+    first.dispatch(gardenOpened('g'))
+    first.dispatch(demoClockSet({ gardenId: 'g', date: '2026-05-05' }))
+    first.dispatch(themeChosen('dark'))
+    first.dispatch(draftKept({ name: 'end s', value: { note: 'half done' } }))
+    await new Promise((resolve) => setTimeout(resolve, 30))
+    const second = createStore()
+    await persistSession(second, db)
+    expect(second.getState().session).toEqual(first.getState().session)
+  })
+  test('a session kept by an older version is filled up with what is new', async () => {
+    await db.session.put({ key: 'session', value: { gardenId: 'old' } })
+    const store = createStore()
+    await persistSession(store, db)
+    expect(store.getState().session).toMatchObject({ gardenId: 'old', drafts: {}, theme: 'system' })
+  })
+})
+
+describe('results', () => {
+  const { reducer } = resultsSlice
+  test('run, progress, finish, fail and forget', () => {
+    let state = reducer(undefined, began('k'))
+    state = reducer(state, progressed({ key: 'k', progress: 0.4 }))
+    expect(state.byKey.k).toEqual({ status: 'running', progress: 0.4 })
+    state = reducer(state, finished({ key: 'k', value: 7, name: 'forecast s' }))
+    expect(state.byKey.k).toEqual({ status: 'done', value: 7 })
+    expect(state.latest['forecast s']).toBe(7)
+    expect(reducer(state, progressed({ key: 'k', progress: 0.9 })).byKey.k).toEqual({
+      status: 'done',
+      value: 7,
+    })
+    expect(reducer(state, failed({ key: 'k', message: 'no' })).byKey.k).toEqual({
+      status: 'failed',
+      message: 'no',
+    })
+    expect(reducer(state, forgotten('k')).byKey.k).toBeUndefined()
+  })
+  test('old results make room for new ones', () => {
+    let state = reducer(undefined, { type: 'none' })
+    for (let i = 0; i < 450; i++) state = reducer(state, finished({ key: `k${i}`, value: i }))
+    expect(Object.keys(state.byKey)).toHaveLength(400)
+    expect(state.byKey.k0).toBeUndefined()
+    expect(state.byKey.k449).toBeDefined()
+  })
+})
+
+describe('what a season is computed from', () => {
+  const data = marlpitLane()
+  const today = dayNumber('2026-04-20')
+  const find = (id: string) => data.stands.find((stand) => stand.id === `marlpit-lane-stand-${id}`)!
+
+  test('the weather reaches from before the first sowing past the end of the loom', () => {
+    const spec = weatherSpecOf(data, today)
+    const sowings = data.stands.flatMap((stand) => stand.start.fact?.date ?? []).map(dayNumber)
+    expect(spec.startDay).toBeLessThan(Math.min(...sowings) - 30)
+    expect(spec.startDay + spec.days).toBeGreaterThan(
+      startOfWeek(today) + (LOOM_WEEKS - WEEKS_BEFORE_TODAY) * 7 + 60,
+    )
+    expect(spec.station).not.toBeNull()
+  })
+  test('a day’s step keeps the start of the weather; a real garden has no station', () => {
+    expect(weatherSpecOf(data, today + 1).startDay).toBe(weatherSpecOf(data, today).startDay)
+    expect(weatherSpecOf({ ...data, garden: { ...data.garden, demo: null } }, today).station).toBeNull()
+  })
+  test('what follows a cover is the next crop of its bed', () => {
+    const next = nextStand(data, find('01'))!
+    expect(next.content).toMatchObject({ cropId: 'pumpkin' })
+    expect(standCaseOf(data, find('01'))!.nextStartDay).toBe(dayNumber('2026-06-24'))
+    expect(standCaseOf(data, find('01'))!.checks).toHaveLength(1)
+  })
+  test('a cover sown under a crop is not what takes the ground from it', () => {
+    const crop = find('02')
+    const under = {
+      ...find('03'),
+      id: 'under',
+      underStandId: crop.id,
+      start: { plan: { ...find('03').start.plan!, date: addDays('2026-06-24', 20) }, fact: null },
+    }
+    expect(nextStand({ ...data, stands: [...data.stands, under] }, crop)?.id).toBe(find('03').id)
+  })
+  test('a stand whose bed is gone has no case', () => {
+    expect(standCaseOf({ ...data, beds: [] }, find('01'))).toBeNull()
+  })
+})
