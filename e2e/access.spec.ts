@@ -39,3 +39,15 @@ for (const theme of ['light', 'dark'] as const)
       ).toEqual([])
     }
   })
+
+test('no room scrolls sideways on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openDemo(page, 'marlpit-lane')
+  for (const [name, path] of Object.entries(ROOMS)) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    if (name === 'watch') await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
+    if (name === 'end') await expect(page.getByTestId('endings')).toBeVisible({ timeout: 60_000 })
+    expect([name, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([name, 390])
+  }
+})

@@ -18,7 +18,7 @@ export function Field({
   const noteId = `${id}-note`
   const note = error ?? hint
   return (
-    <div className="flex flex-col gap-1">
+    <div className="flex max-w-full flex-col gap-1">
       <label htmlFor={id} className="text-sm font-semibold">
         {label}
       </label>

@@ -36,7 +36,7 @@ export function ChooseBed({ bed, day }: { bed: Bed; day: number }) {
             )
           : 'This bed is not bare then. You can still ask what would fit.'}
       </p>
-      <div className="mt-4 grid gap-8 lg:grid-cols-[19rem_1fr]">
+      <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[19rem_minmax(0,1fr)]">
         <Question form={form} change={change} problems={problems} />
         <div>
           <Waiting

@@ -28,8 +28,8 @@ export function CastDiagram({
         .
       </figcaption>
       <svg
-        width={width + 20}
-        height={height + 26}
+        viewBox={`0 0 ${width + 20} ${height + 26}`}
+        style={{ width: width + 20, maxWidth: '100%' }}
         role="img"
         aria-label={`Bed ${metres(size.lengthM, units)} by ${metres(size.widthM, units)} with crossing passes`}
       >

@@ -17,7 +17,7 @@ type Sow = ReturnType<typeof useSow>
 export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units: Units }) {
   const { recipe, form } = sow
   return (
-    <div className="grid gap-8 lg:grid-cols-[20rem_1fr]">
+    <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <SowFields view={view} sow={sow} />
       <div>
         {recipe.ok ? (
@@ -136,36 +136,38 @@ function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
         Weigh <span data-testid="total-grams">{grams(recipe.totalGrams, units)}</span> for{' '}
         {area(recipe.areaM2, units)}
       </h2>
-      <table className="table mt-2 w-auto">
-        <thead>
-          <tr>
-            <th>Species</th>
-            <th className="text-right">Weigh</th>
-            {recipe.passTotals.map((_, pass) => (
-              <th key={pass} className="text-right">
-                Pass {pass + 1}
-              </th>
-            ))}
-            <th className="text-right">Rate</th>
-            <th className="text-right">Plants expected</th>
-          </tr>
-        </thead>
-        <tbody>
-          {recipe.lines.map((line) => (
-            <tr key={line.speciesId}>
-              <td className="font-semibold">{line.name}</td>
-              <td className="text-right">{grams(line.grams, units)}</td>
-              {line.passes.map((pass, i) => (
-                <td key={i} className="text-right">
-                  {grams(pass, units)}
-                </td>
+      <div className="overflow-x-auto">
+        <table className="table mt-2 w-auto">
+          <thead>
+            <tr>
+              <th>Species</th>
+              <th className="text-right">Weigh</th>
+              {recipe.passTotals.map((_, pass) => (
+                <th key={pass} className="text-right">
+                  Pass {pass + 1}
+                </th>
               ))}
-              <td className="text-right">{rate(line.gramsPerM2, units)}</td>
-              <td className="text-right">{Math.round(line.plantsPerM2)} per m²</td>
+              <th className="text-right">Rate</th>
+              <th className="text-right">Plants expected</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {recipe.lines.map((line) => (
+              <tr key={line.speciesId}>
+                <td className="font-semibold">{line.name}</td>
+                <td className="text-right">{grams(line.grams, units)}</td>
+                {line.passes.map((pass, i) => (
+                  <td key={i} className="text-right">
+                    {grams(pass, units)}
+                  </td>
+                ))}
+                <td className="text-right">{rate(line.gramsPerM2, units)}</td>
+                <td className="text-right">{Math.round(line.plantsPerM2)} per m²</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {recipe.lines.map((line) => (
         <Why key={line.speciesId} label={`why ${grams(line.grams, units)} of ${line.name.toLowerCase()}?`}>
           Drilled rate {line.drillGM2} g/m² (extension), times {line.broadcastFactor} for broadcasting{' '}

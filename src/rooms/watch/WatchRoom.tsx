@@ -56,7 +56,7 @@ function WatchStand({ view }: { view: StandView }) {
           date.
         </p>
       )}
-      <div className="grid gap-8 lg:grid-cols-[20rem_1fr]">
+      <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
         {view.stand.start.fact ? <CheckPanel view={view} watch={watch} /> : <div />}
         <Outlook view={view} watch={watch} />
       </div>
