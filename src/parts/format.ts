@@ -50,7 +50,7 @@ export function chanceText(share: number): string {
 }
 
 const digits = (value: number, places: number) =>
-  value.toLocaleString(browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places })
+  (Math.abs(value) < 0.5 / 10 ** places ? 0 : value).toLocaleString(browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places })
 
 export function grams(value: number, units: Units): string {
   if (units === 'imperial')

@@ -31,8 +31,11 @@ export type Readiness = {
 const SEEDBED_RESIDUE_G = { small: 120, large: 350 } as const
 /** Days rye-type residue holds back small seed after it is dead (extension, 10–30). */
 const RESIDUE_HOLD_DAYS = 21
-/** A dip of mineral nitrogen deeper than this counts as tie-up, g m⁻². */
+/** Mineral nitrogen lost to residue in a fortnight that counts as tie-up, g m⁻² (judgement, 0.2–0.6). */
 const TIE_UP_G = 0.3
+const FORTNIGHT = 14
+/** Tie-up is looked for this long after the end; later it no longer matters to the crop planted. */
+const TIE_UP_LOOK_DAYS = 90
 
 export type GateInput = {
   /** The stand run without its ending, and with it. */
@@ -151,15 +154,15 @@ function deadDay(input: GateInput, endDay: number, member: number): number {
   }).deadDay
 }
 
+/** The day after the last fortnight, within the following months, in which the residue still takes up mineral nitrogen. */
 function tieUpDays({ ended }: GateInput, endDay: number): Float64Array {
+  const from = Math.max(0, endDay - ended.startDay)
+  const last = Math.min(ended.days - FORTNIGHT, from + TIE_UP_LOOK_DAYS)
   return Float64Array.from({ length: ended.members }, (_, member) => {
-    const from = Math.max(0, endDay - ended.startDay)
-    let lowest = from
-    for (let day = from; day < ended.days; day++)
-      if (ended.releasedG[member * ended.days + day] < ended.releasedG[member * ended.days + lowest])
-        lowest = day
-    const dip = ended.releasedG[member * ended.days + from] - ended.releasedG[member * ended.days + lowest]
-    return ended.startDay + (dip > TIE_UP_G ? lowest : from)
+    const released = (day: number) => ended.releasedG[member * ended.days + day]
+    for (let day = last - 1; day >= from; day--)
+      if (released(day) - released(day + FORTNIGHT) > TIE_UP_G) return ended.startDay + day + FORTNIGHT
+    return ended.startDay + from
   })
 }
 
