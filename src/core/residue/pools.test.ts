@@ -15,9 +15,8 @@ const sum = (values: readonly number[]) => values.reduce((total, value) => total
 function rot(massG: number, nitrogenG: number, days: number, soilC = 18, wetness = 0.7) {
   const pools = emptyPools()
   addResidue(pools, massG, nitrogenG)
-  let lost = 0
-  for (let day = 0; day < days; day++) lost += decayDay(pools, soilC, wetness)
-  return { pools, lost }
+  for (let day = 0; day < days; day++) decayDay(pools, soilC, wetness, 10)
+  return { pools, lost: pools.decayedG }
 }
 
 describe('residue', () => {
@@ -48,6 +47,15 @@ describe('residue', () => {
     expect(rot(800, 7, 28).pools.netReleasedG).toBeLessThan(0)
     expect(rot(500, 16, 28).pools.netReleasedG).toBeGreaterThan(2)
   })
+  test('nitrogen closes: what left the pools is with the microbes or in the soil', () => {
+    const { pools } = rot(600, 9, 60)
+    expect(sum(pools.nitrogen) + pools.microbialNitrogenG + pools.netReleasedG).toBeCloseTo(9, 9)
+  })
+  test('microbes take no more than the soil has', () => {
+    const pools = emptyPools()
+    addResidue(pools, 900, 6)
+    expect(decayDay(pools, 20, 1, 0)).toBeGreaterThanOrEqual(0)
+  })
   test('nothing rots in frost; dry residue rots slowly', () => {
     expect(rot(500, 10, 30, -2).lost).toBe(0)
     expect(rot(500, 10, 30, 18, 0).lost).toBeLessThan(0.5 * rot(500, 10, 30, 18, 1).lost)
@@ -55,7 +63,7 @@ describe('residue', () => {
   test('nothing added changes nothing', () => {
     const pools = emptyPools()
     addResidue(pools, 0, 5)
-    expect(decayDay(pools, 20, 1)).toBe(0)
+    expect(decayDay(pools, 20, 1, 10)).toBe(0)
     expect(poolMass(pools)).toBe(0)
   })
   test('more mulch hides more ground and holds more weeds', () => {

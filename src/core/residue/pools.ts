@@ -8,14 +8,25 @@ const CARBON_SHARE = 0.42
 const MICROBE_EFFICIENCY = 0.35
 const MICROBE_CN = 9
 
-/** State of one residue layer, g m⁻²: fast, cellulose, lignin mass; their nitrogen; net mineral nitrogen since the start. */
+/**
+ * State of one residue layer, g m⁻²: fast, cellulose, lignin mass; their nitrogen; net mineral nitrogen since the
+ * start; what microbes hold; mass gone.
+ */
 export type ResiduePools = {
   mass: [number, number, number]
   nitrogen: [number, number, number]
   netReleasedG: number
+  microbialNitrogenG: number
+  decayedG: number
 }
 
-export const emptyPools = (): ResiduePools => ({ mass: [0, 0, 0], nitrogen: [0, 0, 0], netReleasedG: 0 })
+export const emptyPools = (): ResiduePools => ({
+  mass: [0, 0, 0],
+  nitrogen: [0, 0, 0],
+  netReleasedG: 0,
+  microbialNitrogenG: 0,
+  decayedG: 0,
+})
 
 export const poolMass = (pools: ResiduePools) => pools.mass[0] + pools.mass[1] + pools.mass[2]
 
@@ -41,25 +52,33 @@ export function addResidue(pools: ResiduePools, massG: number, nitrogenG: number
 /** Temperature factor, 0–1.3: none at freezing, 1 at 28 °C. */
 const warmth = (soilC: number) => (soilC <= 0 ? 0 : Math.min(1.3, Math.pow(soilC / 28, 1.1)))
 
-/** One day's decay. `wetness` 0–1 is the moisture of the residue. Returns the mass lost, g m⁻². */
-export function decayDay(pools: ResiduePools, soilC: number, wetness: number): number {
+/**
+ * One day's decay. `wetness` 0–1 is the moisture of the residue, `soilNitrogenG` the mineral nitrogen within reach of
+ * the microbes. Returns the net mineral nitrogen given to the soil, negative when it is taken up.
+ */
+export function decayDay(pools: ResiduePools, soilC: number, wetness: number, soilNitrogenG: number): number {
   const mass = poolMass(pools)
   if (mass < 0.01) return 0
   const nitrogen = pools.nitrogen[0] + pools.nitrogen[1] + pools.nitrogen[2]
   const carbonRatio = (CARBON_SHARE * mass) / Math.max(1e-6, nitrogen)
-  const cnFactor = Math.min(1, Math.exp((-0.693 * (carbonRatio - 25)) / 25))
+  const cnFactor = carbonRatio <= 25 ? 1 : Math.exp((-0.693 * (carbonRatio - 25)) / 25)
   const rate = warmth(soilC) * (0.15 + 0.7 * wetness) * cnFactor * SURFACE_CONTACT
-  let lost = 0
+  if (rate <= 0) return 0
+  let massLost = 0
+  let nitrogenLost = 0
   for (let i = 0; i < 3; i++) {
     const share = 1 - Math.exp(-LOSS_PER_DAY[i] * rate)
-    const massLoss = pools.mass[i] * share
-    const nitrogenLoss = pools.nitrogen[i] * share
-    pools.mass[i] -= massLoss
-    pools.nitrogen[i] -= nitrogenLoss
-    pools.netReleasedG += nitrogenLoss - (massLoss * CARBON_SHARE * MICROBE_EFFICIENCY) / MICROBE_CN
-    lost += massLoss
+    massLost += pools.mass[i] * share
+    nitrogenLost += pools.nitrogen[i] * share
+    pools.mass[i] *= 1 - share
+    pools.nitrogen[i] *= 1 - share
   }
-  return lost
+  const wanted = (massLost * CARBON_SHARE * MICROBE_EFFICIENCY) / MICROBE_CN
+  const taken = Math.min(wanted, nitrogenLost + soilNitrogenG)
+  pools.decayedG += massLost
+  pools.microbialNitrogenG += taken
+  pools.netReleasedG += nitrogenLost - taken
+  return nitrogenLost - taken
 }
 
 /** Ground hidden by residue, 0–1 (Gregory 1982, with 0.0045 m² g⁻¹ for mixed stems and leaves). */

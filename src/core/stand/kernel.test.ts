@@ -102,6 +102,38 @@ describe('properties', () => {
       { numRuns: 40 },
     )
   })
+  test('mass and nitrogen close to a millionth, with cuts carried off and dropped and an ending', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SPECIES.map((plant) => plant.id)),
+        fc.integer({ min: 0, max: 300 }),
+        fc.boolean(),
+        (speciesId, offset, left) => {
+          const iso = new Date(Date.UTC(2025, 2, 1 + offset)).toISOString().slice(0, 10)
+          const day = dayNumber(iso)
+          const events = [
+            { day: day + 60, kind: 'cut' as const, shareRemoved: 0.5, left },
+            { day: day + 110, kind: 'end' as const, survival: () => 0.1 },
+          ]
+          const { accounts } = growStand(maryland, speciesId, iso, {
+            members: 3,
+            days: 170,
+            seed: offset,
+            events,
+          }).run
+          for (let m = 0; m < 3; m++) {
+            expect(Math.abs(accounts.massIn[m] - accounts.massOut[m])).toBeLessThan(
+              1e-6 * Math.max(1, accounts.massIn[m]),
+            )
+            expect(Math.abs(accounts.nitrogenIn[m] - accounts.nitrogenOut[m])).toBeLessThan(
+              1e-6 * Math.max(1, accounts.nitrogenIn[m]),
+            )
+          }
+        },
+      ),
+      { numRuns: 30 },
+    )
+  })
   test('the same seed gives the same stand', () => {
     const once = () => growStand(maryland, 'phacelia', '2025-05-01', { members: 5, days: 60 }).run.massG
     expect(once()).toEqual(once())

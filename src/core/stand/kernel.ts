@@ -12,9 +12,11 @@ import {
   grow,
   heightOf,
   newState,
+  newTally,
   nitrogenFactor,
   resetState,
   type SpeciesState,
+  type Tally,
 } from './plantState'
 import type { MemberTraits } from './traits'
 import type { StandInput, StandRun } from './types'
@@ -29,6 +31,7 @@ function applyEvents(
   member: number,
   states: SpeciesState[],
   pools: ResiduePools,
+  tally: Tally,
 ): void {
   for (const event of input.events) {
     if (event.day !== day) continue
@@ -43,6 +46,10 @@ function applyEvents(
       }
       const share = event.shareRemoved
       if (event.left) addResidue(pools, state.mass * share, state.nitrogen * share)
+      else {
+        tally.exportedMass += state.mass * share
+        tally.exportedNitrogen += state.nitrogen * share
+      }
       state.mass *= 1 - share
       state.nitrogen *= 1 - share
       state.lai *= 1 - share
@@ -54,6 +61,7 @@ function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun {
   const days = ensemble.startDay + ensemble.days - input.sowDay
   const members = ensemble.members.length
   const series = () => new Float32Array(days * members)
+  const perMember = () => new Float64Array(members)
   return {
     startDay: input.sowDay,
     days,
@@ -67,6 +75,12 @@ function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun {
     fixedG: series(),
     residueG: series(),
     releasedG: series(),
+    accounts: {
+      massIn: perMember(),
+      massOut: perMember(),
+      nitrogenIn: perMember(),
+      nitrogenOut: perMember(),
+    },
   }
 }
 
@@ -132,6 +146,36 @@ function record(
   return cover
 }
 
+/** Closes a member's accounts: all that came in, and where it is or went. */
+function closeAccounts(
+  run: StandRun,
+  member: number,
+  states: readonly SpeciesState[],
+  pools: ResiduePools,
+  tally: Tally,
+  startNitrogen: number,
+  mineral: number,
+): void {
+  const { accounts } = run
+  let live = 0
+  let plantNitrogen = 0
+  for (const state of states) {
+    live += state.mass
+    plantNitrogen += state.nitrogen
+  }
+  accounts.massIn[member] = tally.grown
+  accounts.massOut[member] = live + poolMass(pools) + pools.decayedG + tally.exportedMass
+  accounts.nitrogenIn[member] = startNitrogen + tally.soilNitrogen + tally.fixed + tally.seedNitrogen
+  accounts.nitrogenOut[member] =
+    mineral +
+    plantNitrogen +
+    pools.nitrogen[0] +
+    pools.nitrogen[1] +
+    pools.nitrogen[2] +
+    pools.microbialNitrogenG +
+    tally.exportedNitrogen
+}
+
 /** Days of weather before sowing that the soil's water is followed through, so that dry weeks are felt by the seed. */
 const WATER_LEAD_DAYS = 30
 /** Shade of a closed canopy cools the soil by this share of its excess over 8 °C (judgement). */
@@ -150,7 +194,7 @@ function runMember(
   const offset = input.sowDay - ensemble.startDay
   const pools = emptyPools()
   const water = soilWater(input.soil)
-  const tally = { fixed: 0 }
+  const tally = newTally()
   const canopy: Canopy = { massG: 0, intercepted: 0, weightedLeaf: 0, tallestM: 0 }
   let mineral: number = STARTING_NITROGEN_G[input.fertility]
   let wetness = 0.5
@@ -170,14 +214,16 @@ function runMember(
     const soilC = weather.soilTempC[i] - CANOPY_COOLING * cover * Math.max(0, weather.soilTempC[i] - 8)
     const above = input.canopyAbove && day < input.canopyAbove.untilDay ? input.canopyAbove.share : 0
     const waterLimit = waterFactor(water)
-    mineral += soilRelease(soilC, RELEASE_AT_20C_G[input.fertility])
+    const fromSoil = soilRelease(soilC, RELEASE_AT_20C_G[input.fertility])
+    mineral += fromSoil
+    tally.soilNitrogen += fromSoil
     lightInto(canopy, states, input, weather.radiationMjM2[i] * PAR_SHARE * (1 - input.shade) * (1 - above))
 
     for (let c = 0; c < states.length; c++) {
       const state = states[c]
       const { plant } = input.sown[c]
       if (!state.emerged) {
-        germinate(state, input.sown[c], soilC, water, traits.emergence[member])
+        germinate(state, input.sown[c], soilC, water, traits.emergence[member], tally)
         state.vernal += vernalisingDay((tMin + tMax) / 2)
         continue
       }
@@ -195,17 +241,20 @@ function runMember(
         waterLimit,
         nitrogenFactor(state, plant, canopy.massG),
         traits.growth[member],
+        pools,
+        tally,
       )
-      mineral -= feed(state, plant, canopy.massG, mineral, tally)
+      mineral -= feed(state, plant, mineral, tally)
       coldAndHeat(state, plant, tMin, tMax, soilC, weather.snowMm[i], traits.hardinessC[member], pools)
     }
-    applyEvents(input, day, member, states, pools)
+    applyEvents(input, day, member, states, pools, tally)
     wetness = Math.min(1, wetness * 0.82 + Math.min(1, weather.rainMm[i] / 5) * 0.6)
-    decayDay(pools, soilC, wetness)
+    mineral += decayDay(pools, soilC, wetness, mineral)
     cover = record(run, member * days + d, states, pools, tally.fixed)
     const rain = weather.snowMm[i] > 0 ? 0 : weather.rainMm[i]
     waterDay(water, rain, weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
   }
+  closeAccounts(run, member, states, pools, tally, STARTING_NITROGEN_G[input.fertility], mineral)
 }
 
 /**

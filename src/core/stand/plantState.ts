@@ -35,7 +35,28 @@ export type SpeciesState = {
   alive: number
   lt50: number
   bbch: number
+  /** Critical nitrogen of the canopy it stands in today, %. */
+  criticalPct: number
 }
+
+/** What has come into and gone out of a member's stand since sowing, g m⁻²; closes mass and nitrogen. */
+export type Tally = {
+  fixed: number
+  grown: number
+  seedNitrogen: number
+  exportedMass: number
+  exportedNitrogen: number
+  soilNitrogen: number
+}
+
+export const newTally = (): Tally => ({
+  fixed: 0,
+  grown: 0,
+  seedNitrogen: 0,
+  exportedMass: 0,
+  exportedNitrogen: 0,
+  soilNitrogen: 0,
+})
 
 export const newState = (): SpeciesState => ({
   height: 0,
@@ -53,6 +74,7 @@ export const newState = (): SpeciesState => ({
   alive: 0,
   lt50: 0,
   bbch: 0,
+  criticalPct: 4,
 })
 
 export function resetState(state: SpeciesState, plant: Species, hardinessC: number): void {
@@ -71,6 +93,20 @@ export function die(state: SpeciesState, share: number, pools: ResiduePools): vo
   state.alive *= kept
 }
 
+/** Share of a shed leaf's mass and nitrogen that the plant keeps back. */
+const LEAF_KEPT_BACK = 0.4
+
+/** Sheds leaf area, m² m⁻², to the ground: the leaf's mass less what the plant keeps back goes to the residue. */
+function shedLeaves(state: SpeciesState, area: number, specificLeafM2G: number, pools: ResiduePools): void {
+  if (area <= 0) return
+  const lost = Math.min(state.lai, area)
+  const share = Math.min(0.5, (lost / specificLeafM2G / Math.max(1e-9, state.mass)) * (1 - LEAF_KEPT_BACK))
+  addResidue(pools, state.mass * share, state.nitrogen * share * (1 - LEAF_KEPT_BACK))
+  state.lai -= lost
+  state.nitrogen *= 1 - share * (1 - LEAF_KEPT_BACK)
+  state.mass *= 1 - share
+}
+
 /** Share of new growth that becomes leaf, falling with stage. */
 function leafShare(state: SpeciesState, plant: Species): number {
   const p = plant.parameters
@@ -85,6 +121,7 @@ export function germinate(
   soilC: number,
   water: SoilWater,
   emergenceTrait: number,
+  tally: Tally,
 ): void {
   const p = sown.plant.parameters
   const moisture = germinationMoisture(water)
@@ -101,6 +138,8 @@ export function germinate(
   state.lai = (state.plants * p.leafCm2) / 10_000
   state.mass = state.lai / p.specificLeafM2G / 0.7
   state.nitrogen = (state.mass * p.nitrogenPlateau) / 100
+  tally.grown += state.mass
+  tally.seedNitrogen += state.nitrogen
 }
 
 export function age(
@@ -159,36 +198,30 @@ export function grow(
   water: number,
   nitrogenFactor: number,
   growthTrait: number,
+  pools: ResiduePools,
+  tally: Tally,
 ): void {
   const p = plant.parameters
   const gain = p.lightUseGMj * light * response * water * nitrogenFactor * growthTrait
   const before = state.lai
+  let grown = gain
   if (state.lai < 0.8 && state.ageCd < p.t61Cd) {
     const exponential =
       state.lai * (Math.exp(p.leafGrowthPerCd * thermal * water * Math.sqrt(growthTrait)) - 1)
     state.lai += exponential
-    state.mass += Math.max(gain, (exponential / p.specificLeafM2G) * 1.2 * Math.min(1, response * 2))
-  } else {
-    state.lai += gain * leafShare(state, plant) * p.specificLeafM2G
-    state.mass += gain
-  }
-  if (before > SELF_SHADING_LAI) state.lai -= before * Math.min(0.05, 0.012 * (before - SELF_SHADING_LAI))
-  if (state.ageCd > p.t61Cd && !plant.perennial) {
-    const lost = before * Math.min(0.1, 0.0028 * thermal)
-    state.lai = Math.max(0, state.lai - lost)
-  }
+    grown = Math.max(gain, (exponential / p.specificLeafM2G) * 1.2 * Math.min(1, response * 2))
+  } else state.lai += gain * leafShare(state, plant) * p.specificLeafM2G
+  state.mass += grown
+  tally.grown += grown
+  let shed = before > SELF_SHADING_LAI ? before * Math.min(0.05, 0.012 * (before - SELF_SHADING_LAI)) : 0
+  if (state.ageCd > p.t61Cd && !plant.perennial) shed += before * Math.min(0.1, 0.0028 * thermal)
+  shedLeaves(state, shed, p.specificLeafM2G, pools)
 }
 
 /** Nitrogen taken up and fixed in a day, g m⁻²; returns what came from soil and adds what was fixed to `tally.fixed`. */
-export function feed(
-  state: SpeciesState,
-  plant: Species,
-  canopyMass: number,
-  soilMineral: number,
-  tally: { fixed: number },
-): number {
+export function feed(state: SpeciesState, plant: Species, soilMineral: number, tally: Tally): number {
   const p = plant.parameters
-  const wanted = (criticalNitrogenPct(canopyMass, p) / 100) * state.mass * 1.05
+  const wanted = (state.criticalPct / 100) * state.mass * 1.05
   const demand = Math.max(0, wanted - state.nitrogen)
   const legume = p.fixationShare > 0
   const reachable = soilMineral * UPTAKE_SHARE_PER_DAY
@@ -202,9 +235,11 @@ export function feed(
   return fromSoil
 }
 
+/** Share of growth that nitrogen allows, 0.15–1, from today's content against the critical one. */
 export function nitrogenFactor(state: SpeciesState, plant: Species, canopyMass: number): number {
+  state.criticalPct = criticalNitrogenPct(canopyMass, plant.parameters)
   if (state.mass <= 0) return 1
-  const ratio = (100 * state.nitrogen) / state.mass / criticalNitrogenPct(canopyMass, plant.parameters)
+  const ratio = (100 * state.nitrogen) / state.mass / state.criticalPct
   return Math.min(1, Math.max(0.15, 1.35 * ratio - 0.2))
 }
 
@@ -212,5 +247,5 @@ export function heightOf(state: SpeciesState, plant: Species): number {
   const p = plant.parameters
   const stage = Math.min(1, Math.max(0.08, state.ageCd / p.t61Cd))
   const body = 1 - Math.exp(-state.mass / 120)
-  return p.heightM * Math.pow(stage, 1.3) * body
+  return p.heightM * stage * Math.sqrt(Math.sqrt(stage)) * body
 }

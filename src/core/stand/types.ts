@@ -42,4 +42,11 @@ export type StandRun = {
   residueG: Float32Array
   /** Net mineral nitrogen released by residue since sowing; negative while it ties up. */
   releasedG: Float32Array
+  /** Where mass and nitrogen went, per member at the end of the run; both sides of each account are equal. */
+  accounts: {
+    massIn: Float64Array
+    massOut: Float64Array
+    nitrogenIn: Float64Array
+    nitrogenOut: Float64Array
+  }
 }
