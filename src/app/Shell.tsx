@@ -15,6 +15,7 @@ const ROOMS = [
   ['/watch', 'Watch'],
   ['/end', 'End'],
   ['/plant', 'Plant'],
+  ['/weather', 'Weather'],
   ['/garden', 'Garden'],
 ] as const
 

@@ -7,6 +7,7 @@ import { StartRoom } from '../rooms/garden/StartRoom'
 import { LoomRoom } from '../rooms/loom/LoomRoom'
 import { PlantRoom } from '../rooms/plant/PlantRoom'
 import { SowRoom } from '../rooms/sow/SowRoom'
+import { WeatherRoom } from '../rooms/weather/WeatherRoom'
 import { WatchRoom } from '../rooms/watch/WatchRoom'
 import { DemoRoute } from './DemoRoute'
 import { NotFound, RouteFailure } from './Failure'
@@ -24,6 +25,7 @@ export const router = createBrowserRouter([
       { path: '/watch/:standId?', element: <WatchRoom /> },
       { path: '/end/:standId?', element: <EndRoom /> },
       { path: '/plant/:standId?', element: <PlantRoom /> },
+      { path: '/weather', element: <WeatherRoom /> },
       { path: '/garden', element: <GardenRoom /> },
       { path: '*', element: <NotFound /> },
     ],

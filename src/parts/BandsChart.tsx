@@ -24,6 +24,7 @@ export function BandsChart({
   unit,
   scale = 1,
   max,
+  small = false,
 }: {
   bands: Bands
   untilDay: number
@@ -33,6 +34,8 @@ export function BandsChart({
   unit: string
   scale?: number
   max?: number
+  /** A lower chart for several side by side. */
+  small?: boolean
 }) {
   const rows = bands.mid.flatMap((mid, i) => {
     const day = bands.startDay + i * bands.stepDays
@@ -43,11 +46,11 @@ export function BandsChart({
   return (
     <figure className="m-0">
       <figcaption className="mb-1 text-sm">
-        {name}, {unit}: middle line with the range of 8 in 10 years
-        {points.length > 0 ? '; your checks as points' : ''}
+        {small ? `${name}, ${unit}` : `${name}, ${unit}: middle line with the range of 8 in 10 years`}
+        {!small && points.length > 0 ? '; your checks as points' : ''}
       </figcaption>
       <div
-        className="h-56"
+        className={small ? 'h-40' : 'h-56'}
         role="img"
         aria-label={`${name} over time with its range${points.length > 0 ? ` and ${points.length} checks` : ''}`}
       >
@@ -65,7 +68,7 @@ export function BandsChart({
               tickFormatter={shortDate}
               stroke="var(--color-base-content)"
               fontSize={12}
-              tickCount={7}
+              tickCount={small ? 4 : 7}
             />
             <YAxis stroke="var(--color-base-content)" fontSize={12} domain={[0, max ?? 'auto']} />
             <Area
@@ -93,13 +96,15 @@ export function BandsChart({
                 fill: 'var(--color-secondary)',
               }}
             />
-            <Scatter
-              data={points.map(({ day, value }) => ({ day, mid: value * scale }))}
-              dataKey="mid"
-              fill="var(--color-accent)"
-              stroke="var(--color-base-content)"
-              isAnimationActive={false}
-            />
+            {points.length > 0 && (
+              <Scatter
+                data={points.map(({ day, value }) => ({ day, mid: value * scale }))}
+                dataKey="mid"
+                fill="var(--color-accent)"
+                stroke="var(--color-base-content)"
+                isAnimationActive={false}
+              />
+            )}
           </ComposedChart>
         </ResponsiveContainer>
       </div>

@@ -5,6 +5,7 @@ import {
   GRAMS_PER_OUNCE,
   METRES_PER_FOOT,
   GRAMS_PER_POUND,
+  MM_PER_INCH,
   ouncesPer1000SquareFeet,
   poundsPerAcre,
 } from '../core/foundations/units'
@@ -50,48 +51,61 @@ export function chanceText(share: number): string {
 }
 
 const digits = (value: number, places: number) =>
-  (Math.abs(value) < 0.5 / 10 ** places ? 0 : value).toLocaleString(browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places })
+  (Math.abs(value) < 0.5 / 10 ** places ? 0 : value).toLocaleString(browserLocale(), {
+    minimumFractionDigits: 0,
+    maximumFractionDigits: places,
+  })
 
 export function grams(value: number, units: Units): string {
   if (units === 'imperial')
     return value >= GRAMS_PER_POUND
-      ? `${digits(value / GRAMS_PER_POUND, 2)} lb`
-      : `${digits(value / GRAMS_PER_OUNCE, value < 28 ? 2 : 1)} oz`
-  return value >= 2000 ? `${digits(value / 1000, 2)} kg` : `${digits(value, value < 20 ? 1 : 0)} g`
+      ? `${digits(value / GRAMS_PER_POUND, 2)}\u00a0lb`
+      : `${digits(value / GRAMS_PER_OUNCE, value < 28 ? 2 : 1)}\u00a0oz`
+  return value >= 2000 ? `${digits(value / 1000, 2)}\u00a0kg` : `${digits(value, value < 20 ? 1 : 0)}\u00a0g`
 }
 
 export function metres(value: number, units: Units): string {
-  return units === 'imperial' ? `${digits(value / METRES_PER_FOOT, 1)} ft` : `${digits(value, 2)} m`
+  return units === 'imperial' ? `${digits(value / METRES_PER_FOOT, 1)}\u00a0ft` : `${digits(value, 2)}\u00a0m`
 }
 
 export function area(m2: number, units: Units): string {
   return units === 'imperial'
-    ? `${digits(m2 / METRES_PER_FOOT ** 2, 0)} ft²`
-    : `${digits(m2, m2 < 10 ? 1 : 0)} m²`
+    ? `${digits(m2 / METRES_PER_FOOT ** 2, 0)}\u00a0ft²`
+    : `${digits(m2, m2 < 10 ? 1 : 0)}\u00a0m²`
 }
 
 /** A seeding rate, g m⁻² inside. */
 export function rate(gM2: number, units: Units): string {
   return units === 'imperial'
-    ? `${digits(ouncesPer1000SquareFeet(gM2), 1)} oz/1000 ft²`
-    : `${digits(gM2, 1)} g/m²`
+    ? `${digits(ouncesPer1000SquareFeet(gM2), 1)}\u00a0oz/1000\u00a0ft²`
+    : `${digits(gM2, 1)}\u00a0g/m²`
+}
+
+/** A temperature, °C inside. */
+export function temperature(celsius: number, units: Units): string {
+  return units === 'imperial' ? `${digits(celsius * 1.8 + 32, 0)}\u00a0°F` : `${digits(celsius, 0)}\u00a0°C`
+}
+
+/** Rain, mm inside. */
+export function rain(mm: number, units: Units): string {
+  return units === 'imperial' ? `${digits(mm / MM_PER_INCH, 1)}\u00a0in` : `${digits(mm, mm < 3 ? 1 : 0)}\u00a0mm`
 }
 
 /** Dry matter per ground, g m⁻² inside. */
 export function dryMatter(gM2: number, units: Units): string {
   return units === 'imperial'
-    ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)} lb/acre`
-    : `${(gM2 / 100).toLocaleString(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 })} t/ha`
+    ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)}\u00a0lb/acre`
+    : `${(gM2 / 100).toLocaleString(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 })}\u00a0t/ha`
 }
 
 /** Nitrogen per ground, g m⁻² inside. */
 export function nitrogen(gM2: number, units: Units): string {
-  return units === 'imperial' ? `${digits(poundsPerAcre(gM2), 0)} lb/acre` : `${digits(gM2 * 10, 0)} kg/ha`
+  return units === 'imperial' ? `${digits(poundsPerAcre(gM2), 0)}\u00a0lb/acre` : `${digits(gM2 * 10, 0)}\u00a0kg/ha`
 }
 
 export function minutes(value: number): string {
   if (value < 1) return '–'
-  return value < 90 ? `${Math.max(5, Math.round(value / 5) * 5)} min` : `${digits(value / 60, 1)} h`
+  return value < 90 ? `${Math.max(5, Math.round(value / 5) * 5)}\u00a0min` : `${digits(value / 60, 1)}\u00a0h`
 }
 
 const isoOf = (day: number) => isoDate(Math.round(day))

@@ -10,6 +10,7 @@ import { forecastOf, standRun, type StandCase, type StandForecast } from '../cor
 import { ensembleOf, type WeatherSpec } from '../core/season/weatherSpec'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import type { WeatherEnsemble } from '../core/site/weather'
+import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import type { Target } from '../core/ending/compare'
 
 const cached: { key: string; ensemble: WeatherEnsemble }[] = []
@@ -41,6 +42,9 @@ export type EndQuestion = { standCase: StandCase; target: Target; tools: Tool[] 
 export const engine = {
   outlook(spec: WeatherSpec, startDay: number, weeks: number): WeekOutlook[] {
     return weeklyOutlook(ensembleFor(spec), startDay, weeks)
+  },
+  weather(spec: WeatherSpec): WeatherSummary {
+    return summarizeWeather(spec.site, ensembleFor(spec), spec.today)
   },
   forecast(spec: WeatherSpec, standCase: StandCase): StandForecast | null {
     const ensemble = ensembleFor(spec)

@@ -30,27 +30,33 @@ export const emptyPools = (): ResiduePools => ({
 
 export const poolMass = (pools: ResiduePools) => pools.mass[0] + pools.mass[1] + pools.mass[2]
 
-/** Shares of the pools by nitrogen content (%): soft leafy matter is mostly fast, straw mostly cellulose. */
-export function poolShares(nitrogenPct: number): [number, number, number] {
-  const fast = Math.min(0.5, 0.12 + 0.09 * nitrogenPct)
-  const lignin = Math.min(0.2, Math.max(0.06, 0.19 - 0.035 * nitrogenPct))
-  return [fast, 1 - fast - lignin, lignin]
-}
+/** Share of the fast pool by nitrogen content, %: soft leafy matter is mostly fast, straw mostly cellulose. */
+const fastShare = (nitrogenPct: number) => Math.min(0.5, 0.12 + 0.09 * nitrogenPct)
+const ligninShare = (nitrogenPct: number) => Math.min(0.2, Math.max(0.06, 0.19 - 0.035 * nitrogenPct))
+
+/** Nitrogen per mass of the fast and the lignin pool, cellulose being 1 (judgement). */
+const FAST_RICHNESS = 2.2
+const LIGNIN_RICHNESS = 0.5
 
 /** Adds dead matter, g m⁻², with its nitrogen; the fast pool is twice as rich as the rest. */
 export function addResidue(pools: ResiduePools, massG: number, nitrogenG: number): void {
   if (massG <= 0) return
-  const shares = poolShares((100 * nitrogenG) / massG)
-  const weighted = 2.2 * shares[0] + shares[1] + 0.5 * shares[2]
-  const richness = [2.2, 1, 0.5]
-  for (let i = 0; i < 3; i++) {
-    pools.mass[i] += massG * shares[i]
-    pools.nitrogen[i] += (nitrogenG * shares[i] * richness[i]) / weighted
-  }
+  const percent = (100 * nitrogenG) / massG
+  const fast = fastShare(percent)
+  const lignin = ligninShare(percent)
+  const cellulose = 1 - fast - lignin
+  const unit = nitrogenG / (FAST_RICHNESS * fast + cellulose + LIGNIN_RICHNESS * lignin)
+  pools.mass[0] += massG * fast
+  pools.mass[1] += massG * cellulose
+  pools.mass[2] += massG * lignin
+  pools.nitrogen[0] += unit * FAST_RICHNESS * fast
+  pools.nitrogen[1] += unit * cellulose
+  pools.nitrogen[2] += unit * LIGNIN_RICHNESS * lignin
 }
 
 /** Temperature factor, 0–1.3: none at freezing, 1 at 28 °C. */
-const warmth = (soilC: number) => (soilC <= 0 ? 0 : Math.min(1.3, Math.pow(soilC / 28, 1.1)))
+const warmth = (soilC: number) =>
+  soilC <= 0 ? 0 : Math.min(1.3, (soilC / 28) * (0.9 + 0.1 * Math.min(1, soilC / 28)))
 
 /**
  * One day's decay. `wetness` 0–1 is the moisture of the residue, `soilNitrogenG` the mineral nitrogen within reach of

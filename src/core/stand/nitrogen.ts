@@ -3,8 +3,9 @@ import type { SpeciesParameters } from '../plants/parameters'
 /** Critical nitrogen of a canopy, % of shoot dry matter: a·W^−b, level below the plateau's mass (W in g m⁻²). */
 export function criticalNitrogenPct(massGM2: number, p: SpeciesParameters): number {
   const tonnes = massGM2 / 100
-  if (tonnes <= 0) return p.nitrogenPlateau
-  return Math.min(p.nitrogenPlateau, p.nitrogenA * Math.pow(tonnes, -p.nitrogenB))
+  // Below half a tonne per hectare every class lies on its plateau.
+  if (tonnes <= 0.5) return p.nitrogenPlateau
+  return Math.min(p.nitrogenPlateau, p.nitrogenA * Math.exp(-p.nitrogenB * Math.log(tonnes)))
 }
 
 /** Mineral nitrogen at sowing by the soil-fertility answer, g m⁻² (judgement; medium is the stated default 4.5). */
@@ -15,5 +16,5 @@ export const RELEASE_AT_20C_G = { low: 0.035, medium: 0.055, high: 0.09 } as con
 
 /** Release at a soil temperature: Q10 of 2, none below freezing. */
 export function soilRelease(soilC: number, at20C: number): number {
-  return soilC <= 0 ? 0 : at20C * Math.pow(2, (soilC - 20) / 10)
+  return soilC <= 0 ? 0 : at20C * Math.exp((Math.LN2 * (soilC - 20)) / 10)
 }

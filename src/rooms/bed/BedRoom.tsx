@@ -1,53 +1,46 @@
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
-import type { Deed, Stand } from '../../core/garden/schema'
-import { bedSpans } from '../../core/garden/timeline'
-import { bareWindows } from '../../core/garden/windows'
+import type { Bed, Deed, Stand } from '../../core/garden/schema'
 import { groupsOf } from '../../core/plants/catalogue'
 import { stageName } from '../../core/stand/stage'
 import { area, grams, longDate, metres, percent, shortDate, type Units } from '../../parts/format'
 import { leadGroup, standName, standState } from '../../parts/names'
 import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
+import { BedStrip } from './BedStrip'
+import { FocusCover } from './FocusCover'
+import { useBed } from './useBed'
 
-/** One bed: what stands, stood and is planned in it, and the next step of each. */
+/** One bed: its year as woven, the cover in focus, and everything that stands, stood and is planned in it. */
 export function BedRoom() {
   const { bedId } = useParams()
-  const { data, expected, today, spec } = useGarden()
+  const { data } = useGarden()
   const bed = data.beds.find((item) => item.id === bedId)
-  if (!bed)
-    return (
-      <section className="py-4">
-        <h1>No such bed</h1>
-        <p className="mt-1">
-          It is not in this garden.{' '}
-          <Link className="link" to="/">
-            Back to the loom
-          </Link>
-        </p>
-      </section>
-    )
-  const { units } = data.garden
-  const spans = bedSpans(data.stands, bed.id)
-  const windows = bareWindows(bed, expected.stands, today, spec.startDay + spec.days - 7)
+  if (bed) return <BedYear key={bed.id} bed={bed} />
   return (
-    <section className="max-w-4xl py-3">
-      <h1>Bed {bed.label}</h1>
+    <section className="py-4">
+      <h1>No such bed</h1>
       <p className="mt-1">
-        {metres(bed.lengthM, units)} × {metres(bed.widthM, units)},{' '}
-        {area(partAreaM2(bed, { kind: 'whole' }), units)} to sow, {bed.kind}, {bed.soil}, {bed.fertility}{' '}
-        fertility
-        {bed.shade > 0 ? `, ${percent(bed.shade)} shade` : ''}
-        {bed.fixtures.length > 0
-          ? `; kept: ${bed.fixtures.map((fixture) => fixture.label).join(', ')}`
-          : ''}.{' '}
-        <Link className="link" to="/garden">
-          Edit beds
+        It is not in this garden.{' '}
+        <Link className="link" to="/">
+          Back to the loom
         </Link>
       </p>
+    </section>
+  )
+}
+
+function BedYear({ bed }: { bed: Bed }) {
+  const { data, today } = useGarden()
+  const { units } = data.garden
+  const { stands, windows, strip, focus, forecast, untilDay, looks, pending } = useBed(bed)
+  return (
+    <section className="py-3">
+      <h1>Bed {bed.label}</h1>
+      <BedFacts bed={bed} units={units} />
       {windows.map((window) => (
-        <p key={window.freeFromDay} className="mt-2">
+        <p key={window.freeFromDay} className="mt-1">
           Bare {longDate(window.freeFromDay)} to{' '}
           {window.nextStandId ? longDate(window.neededByDay) : 'open end'}:{' '}
           <Link className="link font-semibold" to={`/choose/${bed.id}?day=${window.freeFromDay}`}>
@@ -55,13 +48,47 @@ export function BedRoom() {
           </Link>
         </p>
       ))}
-      <ol className="mt-4 divide-y divide-base-300 border-y border-base-300">
-        {spans.map(({ stand }) => (
+      <div className="mt-4 grid grid-cols-1 gap-8 md:grid-cols-[9rem_minmax(0,1fr)]">
+        <BedStrip strip={strip} label={bed.label} />
+        <div className="min-w-0">
+          {pending > 0 && !forecast && <p role="status">Growing this bed through a hundred seasons …</p>}
+          {focus && forecast && (
+            <FocusCover
+              stand={focus}
+              forecast={forecast}
+              today={today}
+              untilDay={untilDay}
+              looks={looks}
+              units={units}
+            />
+          )}
+          {stands.length === 0 && <p>Nothing has been recorded here yet.</p>}
+        </div>
+      </div>
+      {stands.length > 0 && <h2 className="mt-6">In order</h2>}
+      <ol className="mt-2 max-w-4xl divide-y divide-base-300 border-y border-base-300">
+        {stands.map((stand) => (
           <StandEntry key={stand.id} stand={stand} units={units} />
         ))}
       </ol>
-      {spans.length === 0 && <p className="mt-4">Nothing has been recorded here yet.</p>}
     </section>
+  )
+}
+
+function BedFacts({ bed, units }: { bed: Bed; units: Units }) {
+  return (
+    <p className="mt-1">
+      {metres(bed.lengthM, units)} × {metres(bed.widthM, units)},{' '}
+      {area(partAreaM2(bed, { kind: 'whole' }), units)} to sow, {bed.kind}, {bed.soil}, {bed.fertility}{' '}
+      fertility
+      {bed.shade > 0 ? `, ${percent(bed.shade)} shade` : ''}
+      {bed.fixtures.length > 0
+        ? `; kept: ${bed.fixtures.map((fixture) => fixture.label).join(', ')}`
+        : ''}.{' '}
+      <Link className="link" to="/garden">
+        Edit beds
+      </Link>
+    </p>
   )
 }
 

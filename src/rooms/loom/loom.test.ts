@@ -6,7 +6,7 @@ import { marlpitLane } from '../../demo/marlpitLane'
 import { isWoven, threadEnd } from '../../parts/weave/cloth'
 import { paintStrip } from '../../parts/weave/paint'
 import { LIGHT_YARNS } from '../../parts/weave/palette'
-import { bandsOfStand } from './bands'
+import { bandsOfStand } from '../../parts/weave/bands'
 import { placeLabel, standWords } from './labels'
 
 describe('labels', () => {

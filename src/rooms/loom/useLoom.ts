@@ -9,7 +9,7 @@ import type { Strip } from '../../parts/weave/paint'
 import { useGarden } from '../../state/garden'
 import { LOOM_WEEKS, standCaseOf, WEEKS_BEFORE_TODAY } from '../../state/season'
 import { useEngine, useEngineAll } from '../../state/useEngine'
-import { bandsOfStand } from './bands'
+import { bandsOfStand } from '../../parts/weave/bands'
 
 export type LoomBed = {
   bed: Bed

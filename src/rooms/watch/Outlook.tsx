@@ -1,8 +1,9 @@
 import { dayNumber } from '../../core/foundations/day'
-import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { bandOn } from '../../core/season/forecast'
 import { stageName } from '../../core/stand/stage'
 import type { DateChange } from '../../core/tracking/change'
 import { BandsChart } from '../../parts/BandsChart'
+import { StageLadder } from '../../parts/StageLadder'
 import { dateSpreadText, dryMatter, longDate, nitrogen, percent, shortDate } from '../../parts/format'
 import { leadGroup, leadName } from '../../parts/names'
 import { Waiting } from '../../parts/Waiting'
@@ -69,7 +70,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
           check.cover === null ? [] : [{ day: dayNumber(check.date), value: check.cover }],
         )}
       />
-      <Stages
+      <StageLadder
         forecast={forecast.value}
         group={group}
         today={today}
@@ -117,48 +118,5 @@ function ChangeSentence({
       {after.spread ? dateSpreadText(after.spread) : ''} (was{' '}
       {before.spread ? shortDate(before.spread.mid) : ''}), {range}.
     </p>
-  )
-}
-
-function Stages({
-  forecast,
-  group,
-  today,
-  species,
-}: {
-  forecast: StandForecast
-  group: Parameters<typeof stageName>[1]
-  today: number
-  species: string | null
-}) {
-  return (
-    <div className="overflow-x-auto">
-      <table className="table table-sm mt-3 w-auto" data-testid="stages">
-        <thead>
-          <tr>
-            <th>{species ? `Stage of the ${species}` : 'Stage'}</th>
-            <th>BBCH</th>
-            <th>Middle date</th>
-            <th>8 in 10 years between</th>
-            <th>Gets there</th>
-          </tr>
-        </thead>
-        <tbody>
-          {forecast.stages
-            .filter(({ date }) => date.spread && date.chance >= 0.1)
-            .map(({ bbch, date }) => (
-              <tr key={bbch} className={date.spread!.mid < today ? 'quiet' : ''}>
-                <td>{stageName(bbch, group)}</td>
-                <td>{String(bbch).padStart(2, '0')}</td>
-                <td className="font-semibold">{shortDate(date.spread!.mid)}</td>
-                <td>
-                  {shortDate(date.spread!.low)} to {shortDate(date.spread!.high)}
-                </td>
-                <td>{percent(date.chance)}</td>
-              </tr>
-            ))}
-        </tbody>
-      </table>
-    </div>
   )
 }

@@ -5,7 +5,7 @@ import { latest, spanOf } from '../../core/garden/timeline'
 import { groupsOf } from '../../core/plants/catalogue'
 import { residueCover } from '../../core/residue/pools'
 import { bandOn, type StandForecast } from '../../core/season/forecast'
-import type { Band } from '../../parts/weave/cloth'
+import type { Band } from './cloth'
 
 /** A planned harvest comes some days early or late (judgement). */
 const HARVEST_SPREAD_DAYS = { early: 4, late: 9 }

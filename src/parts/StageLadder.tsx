@@ -1,0 +1,48 @@
+import type { StandForecast } from '../core/season/forecast'
+import type { PlantGroup } from '../core/plants/parameters'
+import { stageName } from '../core/stand/stage'
+import { percent, shortDate } from './format'
+
+/** The stages ahead and behind with their dates; `species` names whose they are in a mix. */
+export function StageLadder({
+  forecast,
+  group,
+  today,
+  species,
+}: {
+  forecast: StandForecast
+  group: PlantGroup
+  today: number
+  species: string | null
+}) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm mt-3 w-auto" data-testid="stages">
+        <thead>
+          <tr>
+            <th>{species ? `Stage of the ${species}` : 'Stage'}</th>
+            <th>BBCH</th>
+            <th>Middle date</th>
+            <th>8 in 10 years between</th>
+            <th>Gets there</th>
+          </tr>
+        </thead>
+        <tbody>
+          {forecast.stages
+            .filter(({ date }) => date.spread && date.chance >= 0.1)
+            .map(({ bbch, date }) => (
+              <tr key={bbch} className={date.spread!.mid < today ? 'quiet' : ''}>
+                <td>{stageName(bbch, group)}</td>
+                <td>{String(bbch).padStart(2, '0')}</td>
+                <td className="font-semibold">{shortDate(date.spread!.mid)}</td>
+                <td>
+                  {shortDate(date.spread!.low)} to {shortDate(date.spread!.high)}
+                </td>
+                <td>{percent(date.chance)}</td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}

@@ -1,0 +1,40 @@
+import type { WeatherSummary } from '../../core/site/weatherSummary'
+import { monthName, rain, temperature, type Units } from '../../parts/format'
+
+/** A day in the middle of each month of a common year, for its name. */
+const nameOf = (month: number) => monthName(month * 30.44 + 15)
+
+/** Twelve months: normals, and what was observed where enough days were. */
+export function NormalsTable({ months, units }: { months: WeatherSummary['months']; units: Units }) {
+  const anyObserved = months.some((month) => month.observed)
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm mt-1 w-auto" data-testid="normals">
+        <thead>
+          <tr>
+            <th>Month</th>
+            <th>Low</th>
+            <th>High</th>
+            <th>Rain</th>
+            {anyObserved && <th>Observed low</th>}
+            {anyObserved && <th>Observed high</th>}
+            {anyObserved && <th>Observed rain</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {months.map(({ month, tMaxC, tMinC, rainMm, observed }) => (
+            <tr key={month}>
+              <td>{nameOf(month)}</td>
+              <td>{temperature(tMinC, units)}</td>
+              <td>{temperature(tMaxC, units)}</td>
+              <td>{rain(rainMm, units)}</td>
+              {anyObserved && <td>{observed ? temperature(observed.tMinC, units) : '–'}</td>}
+              {anyObserved && <td>{observed ? temperature(observed.tMaxC, units) : '–'}</td>}
+              {anyObserved && <td>{observed ? rain(observed.rainMm, units) : '–'}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}

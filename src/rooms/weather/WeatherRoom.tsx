@@ -1,0 +1,164 @@
+import type { WeatherSummary } from '../../core/site/weatherSummary'
+import { BandsChart } from '../../parts/BandsChart'
+import {
+  chanceText,
+  dateSpreadText,
+  percent,
+  rain,
+  shortDate,
+  temperature,
+  type Units,
+} from '../../parts/format'
+import { Waiting } from '../../parts/Waiting'
+import { Why } from '../../parts/Why'
+import { useGarden } from '../../state/garden'
+import { useEngine } from '../../state/useEngine'
+import { NormalsTable } from './NormalsTable'
+
+/** The place's weather: frosts, the days ahead, soil warmth, normals beside what was observed. */
+export function WeatherRoom() {
+  const { data, today, spec } = useGarden()
+  const { garden } = data
+  const answer = useEngine('weather', [spec])
+  return (
+    <section className="py-3">
+      <h1>Weather</h1>
+      <p className="mt-1 max-w-3xl">
+        {Math.abs(garden.site.latitude)}° {garden.site.latitude < 0 ? 'S' : 'N'},{' '}
+        {Math.round(garden.site.elevationM)} m, {garden.site.coastal ? 'coastal' : 'inland'}.{' '}
+        {garden.demo
+          ? 'A demo garden: days gone by come from a simulated station, days ahead are generated from the normals.'
+          : 'No station yet: all days are generated from the normals of the climate you chose, none was observed.'}
+      </p>
+      <Waiting
+        what="Reading a hundred seasons of weather"
+        running={answer.running}
+        progress={answer.progress}
+        error={answer.error}
+        onCancel={answer.cancel}
+        onRetry={answer.retry}
+      />
+      {answer.value && (
+        <Summary summary={answer.value} units={garden.units} today={today} observed={garden.demo !== null} />
+      )}
+    </section>
+  )
+}
+
+function Summary({
+  summary,
+  units,
+  today,
+  observed,
+}: {
+  summary: WeatherSummary
+  units: Units
+  today: number
+  observed: boolean
+}) {
+  const step = summary.soilC[1].day - summary.soilC[0].day
+  const pick = (of: 'low' | 'mid' | 'high') =>
+    summary.soilC.map((entry) => (units === 'imperial' ? entry.spread[of] * 1.8 + 32 : entry.spread[of]))
+  return (
+    <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
+      <section aria-label="Frost">
+        <h2>Frost</h2>
+        <Frosts summary={summary} units={units} />
+      </section>
+      <section aria-label="Soil">
+        <BandsChart
+          bands={{
+            startDay: summary.soilC[0].day,
+            stepDays: step,
+            low: pick('low'),
+            mid: pick('mid'),
+            high: pick('high'),
+          }}
+          untilDay={summary.soilC[summary.soilC.length - 1].day}
+          today={today}
+          name="Bare soil at 5 cm"
+          unit={units === 'imperial' ? '°F' : '°C'}
+          points={[]}
+        />
+      </section>
+      <section aria-label="Days ahead" className="min-w-0">
+        <h2>Ten days ahead</h2>
+        <p className="mt-1">
+          At least {rain(10, units)} within seven days: {chanceText(summary.goodRainChance)}. Three hot days
+          in a row ({temperature(30, units)} or more): {chanceText(summary.hotSpellChance)}.
+        </p>
+        <Days summary={summary} units={units} />
+        <Why>
+          Chances are shares of a hundred generated seasons: a Markov chain of wet days, gamma rain, and
+          correlated temperatures about the normals (Richardson 1981). There is no weather forecast in them
+          yet, so they tell what is usual for these days.
+        </Why>
+      </section>
+      <section aria-label="Normals" className="min-w-0">
+        <h2>Normals{observed ? ' and the last twelve months' : ''}</h2>
+        <NormalsTable months={summary.months} units={units} />
+      </section>
+    </div>
+  )
+}
+
+function Frosts({ summary, units }: { summary: WeatherSummary; units: Units }) {
+  return (
+    <table className="table table-sm mt-1 w-auto" data-testid="frosts">
+      <thead>
+        <tr>
+          <th>Nights at or below</th>
+          <th>Last before summer</th>
+          <th>First after summer</th>
+        </tr>
+      </thead>
+      <tbody>
+        {summary.lastFrosts.map((last, i) => {
+          const first = summary.firstFrosts[i]
+          const text = (frost: typeof last) =>
+            frost.date ? dateSpreadText(frost.date) : `none in ${percent(1 - frost.chance)} of years`
+          return (
+            <tr key={last.limitC}>
+              <td>{temperature(last.limitC, units)}</td>
+              <td>{text(last)}</td>
+              <td>{text(first)}</td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+function Days({ summary, units }: { summary: WeatherSummary; units: Units }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm mt-1 w-auto" data-testid="days-ahead">
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Low</th>
+            <th>High</th>
+            <th>Some rain</th>
+            <th>{rain(10, units)} or more</th>
+          </tr>
+        </thead>
+        <tbody>
+          {summary.days.map((day) => (
+            <tr key={day.day}>
+              <td>{shortDate(day.day)}</td>
+              <td className="whitespace-nowrap">
+                {temperature(day.tMinC.low, units)} to {temperature(day.tMinC.high, units)}
+              </td>
+              <td className="whitespace-nowrap">
+                {temperature(day.tMaxC.low, units)} to {temperature(day.tMaxC.high, units)}
+              </td>
+              <td>{percent(day.wetChance)}</td>
+              <td>{percent(day.heavyChance)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
