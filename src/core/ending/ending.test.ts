@@ -29,6 +29,7 @@ function steady(meanC: number, days = 120): WeatherEnsemble {
         et0Mm: flat(3),
         soilTempC: flat(meanC),
         snowMm: flat(0),
+        waterMm: flat(0),
       },
     ],
   }

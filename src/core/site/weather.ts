@@ -17,6 +17,8 @@ export type MemberWeather = {
   et0Mm: Float64Array
   soilTempC: Float64Array
   snowMm: Float64Array
+  /** Rain and melt that reach the soil. */
+  waterMm: Float64Array
 }
 
 export type WeatherEnsemble = {
@@ -38,6 +40,7 @@ export function emptyMember(days: number): MemberWeather {
     et0Mm: series(),
     soilTempC: series(),
     snowMm: series(),
+    waterMm: series(),
   }
 }
 
@@ -63,8 +66,8 @@ export function deriveWeather(member: MemberWeather, site: SiteClimate, startDay
     const mean = (tMin + tMax) / 2
     const ra = extraterrestrialRadiation(site.latitude, dayOfYear(startDay + i))
     const radiation = radiationFromRange(ra, tMin, tMax, site.elevationM, site.coastal)
-    if (mean < 0.5) snow += member.rainMm[i]
-    else snow = Math.max(0, snow - MELT_MM_PER_C * mean)
+    const melt = mean < 0.5 ? 0 : Math.min(snow, MELT_MM_PER_C * mean)
+    snow += mean < 0.5 ? member.rainMm[i] : -melt
     const snowDamping = 1 / (1 + snow / 8)
     const target = mean + SOIL_SUN_C_PER_MJ * radiation * (snow > 2 ? 0 : 1)
     soil += SOIL_LAG_PER_DAY * snowDamping * ((target < 0 ? target * 0.5 : target) - soil)
@@ -72,5 +75,6 @@ export function deriveWeather(member: MemberWeather, site: SiteClimate, startDay
     member.et0Mm[i] = hargreavesEt0(ra, tMin, tMax)
     member.soilTempC[i] = soil
     member.snowMm[i] = snow
+    member.waterMm[i] = mean < 0.5 ? 0 : member.rainMm[i] + melt
   }
 }

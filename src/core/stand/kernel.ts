@@ -200,7 +200,7 @@ function runMember(
   let wetness = 0.5
   let cover = 0
   for (let i = Math.max(0, offset - WATER_LEAD_DAYS); i < offset; i++)
-    waterDay(water, weather.rainMm[i], weather.et0Mm[i], 0.2, 0.2)
+    waterDay(water, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2)
   states.forEach((state, component) =>
     resetState(state, input.sown[component].plant, traits.hardinessC[member]),
   )
@@ -251,8 +251,7 @@ function runMember(
     wetness = Math.min(1, wetness * 0.82 + Math.min(1, weather.rainMm[i] / 5) * 0.6)
     mineral += decayDay(pools, soilC, wetness, mineral)
     cover = record(run, member * days + d, states, pools, tally.fixed)
-    const rain = weather.snowMm[i] > 0 ? 0 : weather.rainMm[i]
-    waterDay(water, rain, weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
+    waterDay(water, weather.waterMm[i], weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
   }
   closeAccounts(run, member, states, pools, tally, STARTING_NITROGEN_G[input.fertility], mineral)
 }

@@ -34,6 +34,8 @@ export type SpeciesState = {
   nitrogen: number
   alive: number
   lt50: number
+  /** Survival of the worst night so far. */
+  worstNight: number
   bbch: number
   /** Critical nitrogen of the canopy it stands in today, %. */
   criticalPct: number
@@ -73,6 +75,7 @@ export const newState = (): SpeciesState => ({
   nitrogen: 0,
   alive: 0,
   lt50: 0,
+  worstNight: 1,
   bbch: 0,
   criticalPct: 4,
 })
@@ -175,7 +178,10 @@ export function coldAndHeat(
   if (crown < lt50 + 5) {
     const survival = nightSurvival(crown, lt50)
     // The worst night decides: nights that are no worse than one already lived through kill nobody more.
-    if (survival < state.alive) die(state, 1 - survival / state.alive, pools)
+    if (survival < state.worstNight) {
+      die(state, 1 - survival / state.worstNight, pools)
+      state.worstNight = survival
+    }
   }
   const leafMargin = tMin - (lt50 - 3)
   if (leafMargin < 6 && tMin < -3) {
