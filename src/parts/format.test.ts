@@ -22,15 +22,29 @@ const plain = (text: string) => text.replaceAll('\u00a0', ' ')
 
 describe('numbers carry units and are rounded sensibly', () => {
   test('grams', () => {
-    expect([3.14159, 246, 2500].map((value) => grams(value, 'metric')).map(plain)).toEqual(['3.1 g', '246 g', '2.5 kg'])
-    expect([14.17, 500, 907.2].map((value) => grams(value, 'imperial')).map(plain)).toEqual(['0.5 oz', '1.1 lb', '2 lb'])
+    expect([3.14159, 246, 2500].map((value) => grams(value, 'metric')).map(plain)).toEqual([
+      '3.1 g',
+      '246 g',
+      '2.5 kg',
+    ])
+    expect([14.17, 500, 907.2].map((value) => grams(value, 'imperial')).map(plain)).toEqual([
+      '0.5 oz',
+      '1.1 lb',
+      '2 lb',
+    ])
   })
   test('sizes, rates and yields in both systems', () => {
     expect([metres(3.048, 'imperial'), metres(3.05, 'metric')].map(plain)).toEqual(['10 ft', '3.05 m'])
     expect([area(9.29, 'imperial'), area(14.4, 'metric')].map(plain)).toEqual(['100 ft²', '14 m²'])
     expect(plain(rate(10, 'metric'))).toBe('10 g/m²')
-    expect([dryMatter(500, 'metric'), dryMatter(500, 'imperial')].map(plain)).toEqual(['5.0 t/ha', '4,450 lb/acre'])
-    expect([nitrogen(11.2, 'metric'), nitrogen(11.2085, 'imperial')].map(plain)).toEqual(['112 kg/ha', '100 lb/acre'])
+    expect([dryMatter(500, 'metric'), dryMatter(500, 'imperial')].map(plain)).toEqual([
+      '5.0 t/ha',
+      '4,450 lb/acre',
+    ])
+    expect([nitrogen(11.2, 'metric'), nitrogen(11.2085, 'imperial')].map(plain)).toEqual([
+      '112 kg/ha',
+      '100 lb/acre',
+    ])
   })
   test('chances are never certain or nought', () => {
     expect([0, 0.02, 0.52, 0.97, 1].map(chanceText).map(plain)).toEqual([

@@ -88,7 +88,9 @@ export function temperature(celsius: number, units: Units): string {
 
 /** Rain, mm inside. */
 export function rain(mm: number, units: Units): string {
-  return units === 'imperial' ? `${digits(mm / MM_PER_INCH, 1)}\u00a0in` : `${digits(mm, mm < 3 ? 1 : 0)}\u00a0mm`
+  return units === 'imperial'
+    ? `${digits(mm / MM_PER_INCH, 1)}\u00a0in`
+    : `${digits(mm, mm < 3 ? 1 : 0)}\u00a0mm`
 }
 
 /** Dry matter per ground, g m⁻² inside. */
@@ -100,7 +102,9 @@ export function dryMatter(gM2: number, units: Units): string {
 
 /** Nitrogen per ground, g m⁻² inside. */
 export function nitrogen(gM2: number, units: Units): string {
-  return units === 'imperial' ? `${digits(poundsPerAcre(gM2), 0)}\u00a0lb/acre` : `${digits(gM2 * 10, 0)}\u00a0kg/ha`
+  return units === 'imperial'
+    ? `${digits(poundsPerAcre(gM2), 0)}\u00a0lb/acre`
+    : `${digits(gM2 * 10, 0)}\u00a0kg/ha`
 }
 
 export function minutes(value: number): string {

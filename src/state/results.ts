@@ -9,8 +9,8 @@ export type Result =
 /** `latest` keeps the last value under a name, to be shown while a new one is computed. */
 type ResultsState = { byKey: Record<string, Result>; order: string[]; latest: Record<string, unknown> }
 
-/** Results kept in memory; a garden of some dozens of stands over a few clock steps. */
-const KEEP = 400
+/** Results kept in memory: more than the stands of two hundred beds, so that none pushes out another on the same sheet. */
+const KEEP = 1500
 
 export const resultsSlice = createSlice({
   name: 'results',

@@ -66,10 +66,10 @@ describe('results', () => {
   })
   test('old results make room for new ones', () => {
     let state = reducer(undefined, { type: 'none' })
-    for (let i = 0; i < 450; i++) state = reducer(state, finished({ key: `k${i}`, value: i }))
-    expect(Object.keys(state.byKey)).toHaveLength(400)
+    for (let i = 0; i < 1550; i++) state = reducer(state, finished({ key: `k${i}`, value: i }))
+    expect(Object.keys(state.byKey)).toHaveLength(1500)
     expect(state.byKey.k0).toBeUndefined()
-    expect(state.byKey.k449).toBeDefined()
+    expect(state.byKey.k1549).toBeDefined()
   })
 })
 

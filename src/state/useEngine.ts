@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo } from 'react'
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react'
 import { shallowEqual } from 'react-redux'
 import { stableHash } from '../core/foundations/hash'
 import { JobCancelled, runJob, type Job, type JobResult } from '../workers/client'
@@ -6,13 +6,34 @@ import type { JobKind } from '../workers/engine'
 import { began, failed, finished, forgotten, progressed, type Result } from './results'
 import { useAppDispatch, useAppSelector, type Store } from './store'
 
+/** Jobs under way or waiting, by key, and who wants to know how many there are. */
 const cancels = new Map<string, () => void>()
+const watchers = new Set<() => void>()
+const tellWatchers = () => watchers.forEach((watcher) => watcher())
+
+/** How many calculations are under way or waiting. */
+export function usePendingJobs(): number {
+  return useSyncExternalStore(
+    (watcher) => {
+      watchers.add(watcher)
+      return () => watchers.delete(watcher)
+    },
+    () => cancels.size,
+  )
+}
+
+/** The last value computed under a name, whatever its input was. */
+export function useLatest<T>(name: string | null): T | undefined {
+  return useAppSelector((state) => (name ? (state.results.latest[name] as T | undefined) : undefined))
+}
 
 function launch(dispatch: Store['dispatch'], key: string, job: Job, name?: string): void {
   if (cancels.has(key)) return
-  dispatch(began(key))
+  // Named jobs come by the dozen and show no progress of their own.
+  if (!name) dispatch(began(key))
   const { result, cancel } = runJob(job, (progress) => dispatch(progressed({ key, progress })))
   cancels.set(key, cancel)
+  tellWatchers()
   result
     .then((value) => dispatch(finished({ key, value, name })))
     .catch((error: unknown) => {
@@ -20,7 +41,10 @@ function launch(dispatch: Store['dispatch'], key: string, job: Job, name?: strin
       else
         dispatch(failed({ key, message: error instanceof Error ? error.message : 'The calculation failed.' }))
     })
-    .finally(() => cancels.delete(key))
+    .finally(() => {
+      cancels.delete(key)
+      tellWatchers()
+    })
 }
 
 export type EngineState<T> = {

@@ -55,8 +55,16 @@ const SOIL_SUN_C_PER_MJ = 0.09
 /** Degree-day melt factor, mm °C⁻¹ d⁻¹ (extension, 2–5). */
 const MELT_MM_PER_C = 3
 
-/** Fills radiation, ET₀, bare-soil temperature at 5 cm and snow from the member's temperatures and rain. */
-export function deriveWeather(member: MemberWeather, site: SiteClimate, startDay: number): void {
+/**
+ * Fills radiation, ET₀, bare-soil temperature at 5 cm and snow from the member's temperatures and rain.
+ * `distanceFactor` replaces the earth–sun distance; 1 makes both hemispheres alike.
+ */
+export function deriveWeather(
+  member: MemberWeather,
+  site: SiteClimate,
+  startDay: number,
+  distanceFactor?: number,
+): void {
   const days = member.tMinC.length
   let soil = days > 0 ? Math.max(-2, (member.tMinC[0] + member.tMaxC[0]) / 2) : 0
   let snow = 0
@@ -64,7 +72,7 @@ export function deriveWeather(member: MemberWeather, site: SiteClimate, startDay
     const tMin = member.tMinC[i]
     const tMax = member.tMaxC[i]
     const mean = (tMin + tMax) / 2
-    const ra = extraterrestrialRadiation(site.latitude, dayOfYear(startDay + i))
+    const ra = extraterrestrialRadiation(site.latitude, dayOfYear(startDay + i), distanceFactor)
     const radiation = radiationFromRange(ra, tMin, tMax, site.elevationM, site.coastal)
     const melt = mean < 0.5 ? 0 : Math.min(snow, MELT_MM_PER_C * mean)
     snow += mean < 0.5 ? member.rainMm[i] : -melt

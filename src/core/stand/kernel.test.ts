@@ -2,9 +2,12 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { dayNumber } from '../foundations/day'
 import { shareOf, spreadOf } from '../foundations/statistics'
-import { SPECIES } from '../plants/catalogue'
+import { findSpecies, SPECIES } from '../plants/catalogue'
+import { daylightSeries, deriveWeather, emptyMember } from '../site/weather'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
+import { runStand } from './kernel'
+import { drawTraits } from './traits'
 import type { StandRun } from './types'
 import { dateSpread, firstDays, spreadOn, stageDays, valuesOn } from './summary'
 
@@ -186,4 +189,47 @@ test('cover of 30 % comes after emergence', () => {
   const up = firstDays(run, (at) => run.species[0].bbch[at] >= 9)
   const covered = firstDays(run, (at) => run.cover[at] >= 0.3)
   expect(spreadOf(covered)!.mid).toBeGreaterThan(spreadOf(up)!.mid)
+})
+
+test('north and south are alike half a year apart', () => {
+  const days = 330
+  const make = (latitude: number, sownOn: string) => {
+    const sowDay = dayNumber(sownOn)
+    const site = { ...maryland, latitude }
+    // The same days of weather under both suns: a smooth year with a swing of 12 °C.
+    const member = emptyMember(days + 40)
+    for (let i = 0; i < days + 40; i++) {
+      const mean = 12 + 12 * Math.cos((2 * Math.PI * (i + 20)) / 365)
+      member.tMinC[i] = mean - 5
+      member.tMaxC[i] = mean + 5
+      member.rainMm[i] = i % 4 === 0 ? 11 : 0
+    }
+    deriveWeather(member, site, sowDay - 40, 1)
+    const ensemble = {
+      startDay: sowDay - 40,
+      days: days + 40,
+      firstGeneratedDay: sowDay - 40,
+      daylightHours: daylightSeries(site, sowDay - 40, days + 40),
+      members: [member],
+    }
+    const plant = findSpecies('cereal-rye')!
+    const run = runStand(
+      {
+        sown: [{ plant, seedsPerM2: 300, emergenceShare: 0.6 }],
+        sowDay,
+        soil: 'loam',
+        fertility: 'medium',
+        shade: 0,
+        canopyAbove: null,
+        events: [],
+      },
+      ensemble,
+      drawTraits(1, 1),
+    )
+    return { run, after: dateSpread(stageDays(run, 0, 61)).spread!.mid - sowDay }
+  }
+  const north = make(43, '2025-09-20')
+  const south = make(-43, '2025-03-21')
+  expect(Math.abs(north.after - south.after)).toBeLessThanOrEqual(1)
+  expect(south.run.massG[240] / north.run.massG[240]).toBeCloseTo(1, 1)
 })

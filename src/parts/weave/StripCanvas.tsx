@@ -2,6 +2,30 @@ import { useEffect, useRef } from 'react'
 import { DARK_YARNS, LIGHT_YARNS } from './palette'
 import { paintStrip, type Strip } from './paint'
 
+/** Longest the painting may hold a frame, ms; what is left over waits for the next. */
+const FRAME_BUDGET_MS = 10
+const waiting = new Set<() => void>()
+let scheduled = false
+
+function paintSome(): void {
+  const start = performance.now()
+  for (const paint of waiting) {
+    waiting.delete(paint)
+    paint()
+    if (performance.now() - start > FRAME_BUDGET_MS) break
+  }
+  scheduled = waiting.size > 0
+  if (scheduled) requestAnimationFrame(paintSome)
+}
+
+/** Paints when a frame has time for it; returns how to take it back. */
+function paintLater(paint: () => void): () => void {
+  waiting.add(paint)
+  if (!scheduled) requestAnimationFrame(paintSome)
+  scheduled = true
+  return () => waiting.delete(paint)
+}
+
 /** A bed's strip of cloth as a picture; its meaning is told by the labels and the line beneath the loom. */
 export function StripCanvas({
   strip,
@@ -19,7 +43,7 @@ export function StripCanvas({
     const canvas = ref.current
     const context = canvas?.getContext('2d')
     if (!canvas || !context) return
-    const frame = requestAnimationFrame(() => {
+    return paintLater(() => {
       const scale = Math.min(2, window.devicePixelRatio || 1)
       canvas.width = Math.round(width * scale)
       canvas.height = Math.round(height * scale)
@@ -27,7 +51,6 @@ export function StripCanvas({
       paintStrip(image, strip, dark ? DARK_YARNS : LIGHT_YARNS, scale)
       context.putImageData(image, 0, 0)
     })
-    return () => cancelAnimationFrame(frame)
   }, [strip, width, height, dark])
   return <canvas ref={ref} aria-hidden="true" style={{ width, height, display: 'block' }} />
 }

@@ -1,14 +1,11 @@
 import { useMemo } from 'react'
 import { dayNumber, startOfWeek } from '../../core/foundations/day'
 import type { Bed, Stand } from '../../core/garden/schema'
-import { bedSpans } from '../../core/garden/timeline'
 import { bareWindows } from '../../core/garden/windows'
-import type { StandForecast } from '../../core/season/forecast'
-import { bandsOfStand } from '../../parts/weave/bands'
-import type { Strip } from '../../parts/weave/paint'
+import { standsOnCloth } from '../../parts/weave/standsOnCloth'
+import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { useGarden } from '../../state/garden'
-import { LOOM_WEEKS, standCaseOf, WEEKS_BEFORE_TODAY } from '../../state/season'
-import { useEngineAll } from '../../state/useEngine'
+import { LOOM_WEEKS, WEEKS_BEFORE_TODAY } from '../../state/season'
 
 /** The cover the bed's page is about: the one growing now, else the next one planned, else the last that was. */
 function coverInFocus(stands: readonly Stand[]): Stand | null {
@@ -26,41 +23,15 @@ export function useBed(bed: Bed) {
   const { data, expected, today, spec } = useGarden()
   const firstDay = startOfWeek(today) - WEEKS_BEFORE_TODAY * 7
   const days = LOOM_WEEKS * 7
-  const spans = useMemo(() => bedSpans(expected.stands, bed.id), [expected.stands, bed.id])
-  const jobs = useMemo(
-    () =>
-      spans.flatMap(({ stand }) => {
-        const standCase = stand.content.kind === 'cover' ? standCaseOf(expected, stand) : null
-        return standCase
-          ? [{ name: `forecast ${stand.id}`, args: [spec, standCase] as [typeof spec, typeof standCase] }]
-          : []
-      }),
-    [spans, expected, spec],
+  const items = useMemo(
+    () => standsOnCloth(expected.stands, bed.id, firstDay + days),
+    [expected.stands, bed.id, firstDay, days],
   )
-  const { values, pending } = useEngineAll('forecast', jobs)
-  const forecasts = useMemo(
-    () =>
-      new Map(
-        values.flatMap((forecast): [string, StandForecast][] =>
-          forecast ? [[forecast.standId, forecast]] : [],
-        ),
-      ),
-    [values],
-  )
-  const strip = useMemo((): Strip => {
-    const bands = spans.flatMap(({ stand }, i) => {
-      const next = spans
-        .slice(i + 1)
-        .find((other) => other.stand.part.kind === 'whole' && other.stand.underStandId !== stand.id)
-      return bandsOfStand(stand, forecasts.get(stand.id), next?.startDay ?? firstDay + days, today)
-    })
-    return { bands, firstDay, days, today }
-  }, [spans, forecasts, firstDay, days, today])
+  const { strip, forecasts, pending } = useBedCloth(items, firstDay, days)
 
-  const stored = spans.flatMap(({ standId }) => data.stands.find((stand) => stand.id === standId) ?? [])
+  const stored = items.flatMap((item) => data.stands.find((stand) => stand.id === item.stand.id) ?? [])
   const focus = coverInFocus(stored)
-  const focusSpan = spans.find((span) => span.standId === focus?.id)
-  const nextDay = focusSpan ? spans.find((span) => span.startDay > focusSpan.startDay)?.startDay : undefined
+  const focused = items.find((item) => item.stand.id === focus?.id)
   const checks = focus ? data.checks.filter((check) => check.standId === focus.id) : []
   return {
     stands: stored,
@@ -69,7 +40,7 @@ export function useBed(bed: Bed) {
     pending,
     focus,
     forecast: focus ? (forecasts.get(focus.id) ?? null) : null,
-    untilDay: Math.min(nextDay ?? Infinity, today + 330),
+    untilDay: Math.min(focused?.nextStart ?? Infinity, today + 330),
     looks: checks.map((check) => ({
       day: dayNumber(check.date),
       cover: check.cover,

@@ -3,9 +3,11 @@ import { memo } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { latest } from '../../core/garden/timeline'
 import { Link, useNavigate } from 'react-router'
+import type { StandForecast } from '../../core/season/forecast'
 import type { BedWindow } from '../../core/garden/windows'
 import { longDate, shortDate } from '../../parts/format'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
+import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { placeLabel, standWords, type Placed } from './labels'
 import { clipToSheet, yOfDay, type Column, type LoomLayout } from './layout'
 import type { Loom, LoomBed } from './useLoom'
@@ -15,11 +17,12 @@ type Props = { column: Column; layout: LoomLayout; loom: Loom; dark: boolean }
 /** One bed: its strip of cloth, the names on it, its gaps and stage knots. */
 export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark }: Props) {
   const { entry, left, width } = column
+  const { strip, forecasts } = useBedCloth(entry.stands, loom.firstDay, loom.lastDay - loom.firstDay)
   const todayY = yOfDay(layout, loom, loom.today)
   return (
     <>
       <div className="absolute z-0" style={{ left, top: 0 }}>
-        <StripCanvas strip={entry.strip} width={width} height={layout.height} dark={dark} />
+        <StripCanvas strip={strip} width={width} height={layout.height} dark={dark} />
       </div>
       <div className="absolute z-20" style={{ left, top: 0, width, height: 0 }}>
         {entry.windows.map((window) => (
@@ -44,7 +47,7 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
             todayY={todayY}
           />
         ))}
-        <Knots entry={entry} loom={loom} layout={layout} width={width} />
+        <Knots entry={entry} forecasts={forecasts} loom={loom} layout={layout} width={width} />
       </div>
     </>
   )
@@ -155,17 +158,19 @@ function Gap({ window, entry, loom, layout, width, todayY }: RegionProps & { win
 /** First flower or pollen of each cover as a knot at the selvedge, with the spread of its date. */
 function Knots({
   entry,
+  forecasts,
   loom,
   layout,
   width,
 }: {
   entry: LoomBed
+  forecasts: ReadonlyMap<string, StandForecast>
   loom: Loom
   layout: LoomLayout
   width: number
 }) {
-  const knots = entry.stands.flatMap(({ stand, forecast, untilDay }) => {
-    const stage = forecast?.stages.find((item) => item.bbch === 61)?.date
+  const knots = entry.stands.flatMap(({ stand, untilDay }) => {
+    const stage = forecasts.get(stand.id)?.stages.find((item) => item.bbch === 61)?.date
     if (
       !stage?.spread ||
       stage.chance < 0.5 ||

@@ -5,6 +5,7 @@ import { longDate, shortDate } from '../../parts/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
+import { usePendingJobs } from '../../state/useEngine'
 import { CropDialog } from './CropDialog'
 import { layoutLoom, yOfDay, type LoomLayout } from './layout'
 import { ledgerOf } from './ledger'
@@ -89,7 +90,7 @@ function LoomHead({
       />
       <div className="ml-auto flex items-center gap-1">
         <span className="quiet text-sm" role="status">
-          {loom.pending > 0 ? `weaving, ${loom.pending} left` : ''}
+          <Weaving />
         </span>
         <button className="btn btn-sm" onClick={onAdd}>
           <Plus size={15} aria-hidden="true" /> Crop
@@ -113,6 +114,11 @@ function LoomHead({
       </div>
     </div>
   )
+}
+
+function Weaving() {
+  const pending = usePendingJobs()
+  return pending > 0 ? `weaving, ${pending} left` : ''
 }
 
 function Figure({ name, value }: { name: string; value: string }) {

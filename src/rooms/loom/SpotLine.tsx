@@ -1,5 +1,7 @@
-import { bandOn } from '../../core/season/forecast'
+import { bandOn, type StandForecast } from '../../core/season/forecast'
 import { longDate, percent, shortDate } from '../../parts/format'
+import { forecastName } from '../../parts/weave/useBedCloth'
+import { useLatest } from '../../state/useEngine'
 import { Swatch } from '../../parts/Swatch'
 import { standWords } from './labels'
 import type { Spot } from './useCursor'
@@ -16,12 +18,13 @@ export function SpotLine({
   onOpen: (spot: Spot) => void
   onAdd: (spot: Spot) => void
 }) {
+  const forecast = useLatest<StandForecast>(spot?.stand ? forecastName(spot.stand.stand.id) : null)
   if (!spot) return <p className="mt-2">No beds yet. Add some in the Garden room.</p>
   return (
     <div className="mt-1.5 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 border-t border-base-300 pt-1.5 text-[0.95rem]">
       <p role="status" aria-live="polite" data-testid="spot">
         <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}:{' '}
-        {describe(spot, today)}
+        {describe(spot, today, forecast)}
       </p>
       <button className="btn btn-xs btn-primary" onClick={() => onOpen(spot)}>
         {spot.window && !spot.stand && spot.window.neededByDay > today ? 'Choose a cover' : 'Open the bed'}
@@ -61,12 +64,12 @@ function Legend() {
   )
 }
 
-function describe({ stand, window, day }: Spot, today: number): string {
+function describe({ stand, window, day }: Spot, today: number, forecast: StandForecast | undefined): string {
   if (stand) {
     const words = standWords(stand.stand).join(' + ')
     const plan = stand.stand.start.fact ? '' : ', planned'
     if (stand.stand.content.kind === 'crop') return `${words}${plan}, until ${shortDate(stand.untilDay)}`
-    const cover = stand.forecast && bandOn(stand.forecast.cover, day + 3)
+    const cover = forecast && bandOn(forecast.cover, day + 3)
     return cover
       ? `${words}${plan}, ${percent(cover.mid)} of the ground green (${percent(cover.low)} to ${percent(cover.high)})`
       : `${words}${plan}`

@@ -1,8 +1,7 @@
 import { monthOf, yearOf } from '../../core/foundations/day'
-import { LOOM_WEEKS } from '../../state/season'
 import { monthName } from '../../parts/format'
 import { yOfDay, type LoomLayout } from './layout'
-import type { Loom } from './useLoom'
+import { useOutlook, type Loom } from './useLoom'
 
 /** Rain that fills the bar, mm a week. */
 const FULL_RAIN_MM = 45
@@ -11,6 +10,7 @@ const DATE_TAG_PX = 17
 
 /** The left edge: months, chance of frost as a darkening strip, rain as bars. */
 export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
+  const outlook = useOutlook(loom)
   const months: { day: number; top: number }[] = []
   for (let day = loom.firstDay; day < loom.lastDay; day++)
     if (day === loom.firstDay || monthOf(day) !== monthOf(day - 1))
@@ -48,7 +48,7 @@ export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
           )}
         </g>
       ))}
-      {loom.outlook?.slice(0, LOOM_WEEKS).map((week, i) => {
+      {outlook?.map((week, i) => {
         const top = i * layout.rowPx
         const past = week.startDay + 7 <= loom.today
         return (

@@ -1,0 +1,39 @@
+import { useMemo } from 'react'
+import type { StandForecast } from '../../core/season/forecast'
+import { useGarden } from '../../state/garden'
+import { standCaseOf } from '../../state/season'
+import { useEngineAll } from '../../state/useEngine'
+import { bandsOfStand } from './bands'
+import type { Strip } from './paint'
+import type { StandOnCloth } from './standsOnCloth'
+
+/** Name under which a stand's latest forecast is kept while a new one is computed. */
+export const forecastName = (standId: string) => `forecast ${standId}`
+
+/** One bed's strip of cloth and the forecasts it is woven from; asks for those that are missing. */
+export function useBedCloth(items: readonly StandOnCloth[], firstDay: number, days: number) {
+  const { expected, today, spec } = useGarden()
+  const jobs = useMemo(
+    () =>
+      items.flatMap(({ stand }) => {
+        const standCase = stand.content.kind === 'cover' ? standCaseOf(expected, stand) : null
+        return standCase
+          ? [{ name: forecastName(stand.id), args: [spec, standCase] as [typeof spec, typeof standCase] }]
+          : []
+      }),
+    [items, expected, spec],
+  )
+  const { values, pending } = useEngineAll('forecast', jobs)
+  return useMemo(() => {
+    const forecasts = new Map(
+      values.flatMap((forecast): [string, StandForecast][] =>
+        forecast ? [[forecast.standId, forecast]] : [],
+      ),
+    )
+    const bands = items.flatMap(({ stand, nextStart }) =>
+      bandsOfStand(stand, forecasts.get(stand.id), nextStart, today),
+    )
+    const strip: Strip = { bands, firstDay, days, today }
+    return { strip, forecasts, pending }
+  }, [items, values, pending, firstDay, days, today])
+}
