@@ -12,6 +12,7 @@ const ROOMS = {
   end: '/end/marlpit-lane-stand-01',
   plant: '/plant/marlpit-lane-stand-01',
   bed: '/bed/marlpit-lane-L1',
+  weather: '/weather',
   garden: '/garden',
   start: '/start',
 }
@@ -26,6 +27,10 @@ for (const theme of ['light', 'dark'] as const)
       if (name === 'choose') await expect(page.getByTestId('candidates')).toBeVisible({ timeout: 60_000 })
       if (name === 'end') await expect(page.getByTestId('endings')).toBeVisible({ timeout: 60_000 })
       if (name === 'plant') await expect(page.getByTestId('gates')).toBeVisible({ timeout: 60_000 })
+      if (name === 'weather') {
+        await expect(page.getByTestId('frosts')).toBeVisible({ timeout: 60_000 })
+        await page.getByText('Place and normals by hand').click()
+      }
       if (name === 'watch') await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
       const { violations } = await new AxeBuilder({ page }).analyze()
       expect(

@@ -8,7 +8,8 @@ const VIEWS = [
   { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
   { name: 'end', path: '/end/marlpit-lane-stand-01', ready: 'endings' },
   { name: 'plant', path: '/plant/marlpit-lane-stand-01', ready: 'gates' },
-  { name: 'bed', path: '/bed/marlpit-lane-L1', ready: null },
+  { name: 'bed', path: '/bed/marlpit-lane-L1', ready: 'stages' },
+  { name: 'weather', path: '/weather', ready: 'frosts' },
   { name: 'garden', path: '/garden', ready: null },
   { name: 'start', path: '/start', ready: null },
 ]

@@ -1,3 +1,4 @@
+import { Scroll } from './Scroll'
 import type { StandForecast } from '../core/season/forecast'
 import type { PlantGroup } from '../core/plants/parameters'
 import { stageName } from '../core/stand/stage'
@@ -16,7 +17,7 @@ export function StageLadder({
   species: string | null
 }) {
   return (
-    <div className="overflow-x-auto">
+    <Scroll label="Stages">
       <table className="table table-sm mt-3 w-auto" data-testid="stages">
         <thead>
           <tr>
@@ -43,6 +44,6 @@ export function StageLadder({
             ))}
         </tbody>
       </table>
-    </div>
+    </Scroll>
   )
 }

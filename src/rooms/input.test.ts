@@ -7,6 +7,8 @@ import { bedForm, bedFromForm, bedInputOf, bedsOfGroup, startForm, toMetres } fr
 import { startGarden } from './garden/startGarden'
 import { plantProblems, type PlantForm } from './plant/usePlant'
 import { sowProblems, type SowForm } from './sow/useSow'
+import { placeInputOf, readPlace } from './weather/place'
+import { CLIMATE_TYPES, siteFromType } from '../core/site/climateTypes'
 
 const today = dayNumber('2026-05-01')
 const horizon = today + 400
@@ -166,4 +168,36 @@ test('a bed opened and saved unchanged in feet keeps its exact size', () => {
   }
   expect(bedFromForm(bed, bedForm.parse(bedInputOf(bed, 'imperial')), 'imperial')).toEqual(bed)
   expect(toMetres(10, 'imperial')).toBeCloseTo(3.048, 9)
+})
+
+describe('a place by hand', () => {
+  const site = siteFromType(CLIMATE_TYPES[2], 48.2, 310)
+  const input = placeInputOf(site)
+  const change = (row: 'tMaxC' | 'rainMm' | 'wetDays', month: number, text: string) => ({
+    ...input,
+    [row]: input[row].map((old, i) => (i === month ? text : old)),
+  })
+  const problemsOf = (of: typeof input) => {
+    const read = readPlace(of)
+    return 'problems' in read ? read.problems : []
+  }
+  test('shown and read back unchanged', () => {
+    expect(readPlace(input)).toEqual({ site })
+  })
+  test('a comma and a typographic minus are understood', () => {
+    expect(readPlace({ ...input, latitude: '−41,3' })).toMatchObject({ site: { latitude: -41.3 } })
+  })
+  test('beyond 66° is refused with the reason', () => {
+    expect(problemsOf({ ...input, latitude: '70' })[0]).toMatch(/sun does not rise or set each day/)
+  })
+  test('a wrong value names its month', () => {
+    expect(problemsOf(change('tMaxC', 6, '95'))[0]).toMatch(/^July: Mean daily maximum must be between/)
+    expect(problemsOf(change('rainMm', 1, 'a lot'))[0]).toMatch(/^February: Monthly rain must be a number/)
+    expect(problemsOf(change('wetDays', 0, '40'))[0]).toMatch(/^January: Wet days must be between/)
+  })
+  test('a low above its high is refused', () => {
+    expect(problemsOf(change('tMaxC', 6, '5'))).toEqual([
+      'A monthly minimum is above its maximum. Check the normals.',
+    ])
+  })
 })

@@ -1,3 +1,4 @@
+import { Scroll } from '../../parts/Scroll'
 import { findMethod } from '../../core/ending/methods'
 import { SAFE_CHANCE, type EndingOption } from '../../core/ending/compare'
 import { HAND_FINISH_SHARE } from '../../core/ending/outcome'
@@ -24,7 +25,7 @@ export function Options({ options, today, units, planned, onPlan }: Props) {
   const shut = options.filter((option) => option.obstacle !== null)
   return (
     <>
-      <div className="mt-3 overflow-x-auto">
+      <Scroll label="Ways of ending">
         <table className="table table-sm" data-testid="endings">
           <thead>
             <tr>
@@ -53,7 +54,7 @@ export function Options({ options, today, units, planned, onPlan }: Props) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scroll>
       {shut.length > 0 && (
         <ul className="mt-2">
           {shut.map((option) => (

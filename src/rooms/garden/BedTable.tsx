@@ -1,3 +1,4 @@
+import { Scroll } from '../../parts/Scroll'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
@@ -17,7 +18,7 @@ export function BedTable() {
   const sectionName = (id: string) => data.garden.sections.find((section) => section.id === id)?.name ?? ''
   return (
     <>
-      <div className="overflow-x-auto">
+      <Scroll label="Beds">
         <table className="table table-sm mt-1">
           <thead>
             <tr>
@@ -62,7 +63,7 @@ export function BedTable() {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scroll>
       <Dialog
         open={editing !== null}
         onClose={() => setEditing(null)}

@@ -1,3 +1,4 @@
+import { Scroll } from '../../parts/Scroll'
 import { covering, type Covering } from '../../core/garden/schema'
 import { partAreaM2, partSizeM } from '../../core/garden/area'
 import { findSpecies } from '../../core/plants/catalogue'
@@ -136,7 +137,7 @@ function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
         Weigh <span data-testid="total-grams">{grams(recipe.totalGrams, units)}</span> for{' '}
         {area(recipe.areaM2, units)}
       </h2>
-      <div className="overflow-x-auto">
+      <Scroll label="Recipe">
         <table className="table mt-2 w-auto">
           <thead>
             <tr>
@@ -167,7 +168,7 @@ function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scroll>
       {recipe.lines.map((line) => (
         <Why key={line.speciesId} label={`why ${grams(line.grams, units)} of ${line.name.toLowerCase()}?`}>
           Drilled rate {line.drillGM2} g/m² (extension), times {line.broadcastFactor} for broadcasting{' '}

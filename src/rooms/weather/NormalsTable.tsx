@@ -1,3 +1,4 @@
+import { Scroll } from '../../parts/Scroll'
 import type { WeatherSummary } from '../../core/site/weatherSummary'
 import { monthName, rain, temperature, type Units } from '../../parts/format'
 
@@ -8,7 +9,7 @@ const nameOf = (month: number) => monthName(month * 30.44 + 15)
 export function NormalsTable({ months, units }: { months: WeatherSummary['months']; units: Units }) {
   const anyObserved = months.some((month) => month.observed)
   return (
-    <div className="overflow-x-auto">
+    <Scroll label="Normals by month">
       <table className="table table-sm mt-1 w-auto" data-testid="normals">
         <thead>
           <tr>
@@ -35,6 +36,6 @@ export function NormalsTable({ months, units }: { months: WeatherSummary['months
           ))}
         </tbody>
       </table>
-    </div>
+    </Scroll>
   )
 }

@@ -1,3 +1,4 @@
+import { Scroll } from '../../parts/Scroll'
 import type { WeatherSummary } from '../../core/site/weatherSummary'
 import { BandsChart } from '../../parts/BandsChart'
 import {
@@ -13,6 +14,7 @@ import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
+import { PlaceForm } from './PlaceForm'
 import { NormalsTable } from './NormalsTable'
 
 /** The place's weather: frosts, the days ahead, soil warmth, normals beside what was observed. */
@@ -41,6 +43,12 @@ export function WeatherRoom() {
       {answer.value && (
         <Summary summary={answer.value} units={garden.units} today={today} observed={garden.demo !== null} />
       )}
+      <details className="mt-6">
+        <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">
+          Place and normals by hand
+        </summary>
+        <PlaceForm key={garden.id} />
+      </details>
     </section>
   )
 }
@@ -132,7 +140,7 @@ function Frosts({ summary, units }: { summary: WeatherSummary; units: Units }) {
 
 function Days({ summary, units }: { summary: WeatherSummary; units: Units }) {
   return (
-    <div className="overflow-x-auto">
+    <Scroll label="Ten days">
       <table className="table table-sm mt-1 w-auto" data-testid="days-ahead">
         <thead>
           <tr>
@@ -159,6 +167,6 @@ function Days({ summary, units }: { summary: WeatherSummary; units: Units }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Scroll>
   )
 }

@@ -1,0 +1,135 @@
+import { Scroll } from '../../parts/Scroll'
+import { useState } from 'react'
+import { CLIMATE_TYPES, siteFromType } from '../../core/site/climateTypes'
+import { Field } from '../../parts/Field'
+import { monthName } from '../../parts/format'
+import { useCommit, useGarden } from '../../state/garden'
+import { placeInputOf, readPlace, ROWS, type PlaceInput, type RowName } from './place'
+
+/** Where the garden lies and its normals: typed by hand, or started from a generic climate. */
+export function PlaceForm() {
+  const { data } = useGarden()
+  const commit = useCommit()
+  const [input, setInput] = useState<PlaceInput>(() => placeInputOf(data.garden.site))
+  const [problems, setProblems] = useState<string[]>([])
+  const change = (part: Partial<PlaceInput>) => setInput({ ...input, ...part })
+  const setMonth = (row: RowName, month: number, text: string) =>
+    change({ [row]: input[row].map((old, i) => (i === month ? text : old)) })
+
+  function startFrom(typeId: string) {
+    const type = CLIMATE_TYPES.find((item) => item.id === typeId)
+    if (!type) return
+    const latitude = Number(input.latitude)
+    const elevation = Number(input.elevationM)
+    setInput(
+      placeInputOf(
+        siteFromType(
+          type,
+          Number.isFinite(latitude) ? latitude : type.latitude,
+          Number.isFinite(elevation) ? elevation : type.elevationM,
+        ),
+      ),
+    )
+  }
+
+  async function save() {
+    const read = readPlace(input)
+    if ('problems' in read) return setProblems(read.problems)
+    setProblems([])
+    await commit('Changed the place and its normals', [
+      { table: 'gardens', put: { ...data.garden, site: read.site } },
+    ])
+  }
+
+  return (
+    <form
+      className="mt-2 flex flex-col gap-3"
+      aria-label="Place and normals"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault()
+        void save()
+      }}
+    >
+      <div className="flex flex-wrap items-start gap-3">
+        <Field label="Latitude" hint="south is negative">
+          <input
+            className="input w-28"
+            value={input.latitude}
+            onChange={(event) => change({ latitude: event.target.value })}
+          />
+        </Field>
+        <Field label="Elevation, m">
+          <input
+            className="input w-28"
+            inputMode="numeric"
+            value={input.elevationM}
+            onChange={(event) => change({ elevationM: event.target.value })}
+          />
+        </Field>
+        <Field label="Start from a climate" hint="fills the table below; nothing is stored yet">
+          <select
+            className="select w-96 max-w-full"
+            value=""
+            onChange={(event) => startFrom(event.target.value)}
+          >
+            <option value="">choose</option>
+            {CLIMATE_TYPES.map((type) => (
+              <option key={type.id} value={type.id}>
+                {type.name}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <label className="mt-7 flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={input.coastal}
+            onChange={(event) => change({ coastal: event.target.checked })}
+          />
+          near the coast
+        </label>
+      </div>
+      <Scroll label="Normals to fill in">
+        <table className="table table-sm w-auto">
+          <thead>
+            <tr>
+              <th>Month</th>
+              {ROWS.map((row) => (
+                <th key={row.name}>{row.label}</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {Array.from({ length: 12 }, (_, month) => (
+              <tr key={month}>
+                <th scope="row">{monthName(month * 30.44 + 15)}</th>
+                {ROWS.map((row) => (
+                  <td key={row.name} className="py-0.5">
+                    <input
+                      className="input input-sm w-20 text-right"
+                      aria-label={`${row.label}, ${monthName(month * 30.44 + 15)}`}
+                      value={input[row.name][month]}
+                      onChange={(event) => setMonth(row.name, month, event.target.value)}
+                    />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      {problems.length > 0 && (
+        <ul role="alert" className="font-semibold text-error">
+          {problems.slice(0, 6).map((problem) => (
+            <li key={problem}>{problem}</li>
+          ))}
+        </ul>
+      )}
+      <div>
+        <button className="btn btn-primary btn-sm">Save the place</button>
+      </div>
+    </form>
+  )
+}
