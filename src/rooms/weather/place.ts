@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import type { z } from 'zod'
 import { siteClimate, type SiteClimate } from '../../core/garden/schema'
 
 /** The four monthly rows of a place, with the words and limits the form shows. */

@@ -1,0 +1,80 @@
+import { expect, test } from '@playwright/test'
+import { openDemo, stepWeeks, todayOf, woven } from './helpers'
+
+test('the demo clock steps a day and a week, and keeps its day over a reload', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  expect(await todayOf(page)).toBe('2026-04-20')
+  await page.getByRole('button', { name: '+ day' }).click()
+  await expect.poll(() => todayOf(page)).toBe('2026-04-21')
+  await stepWeeks(page, 2)
+  await page.waitForTimeout(200)
+  await page.reload()
+  await woven(page)
+  expect(await todayOf(page)).toBe('2026-05-05')
+})
+
+test('each demo garden has its own day', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await stepWeeks(page, 1)
+  await openDemo(page, 'harrier-point')
+  expect(await todayOf(page)).toBe('2026-09-28')
+  await openDemo(page, 'marlpit-lane')
+  expect(await todayOf(page)).toBe('2026-04-27')
+})
+
+test('what was planned and not done moves on with the clock', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await expect(page.getByText('tarp rye in L4, 6 May')).toBeVisible()
+  await stepWeeks(page, 3)
+  await woven(page)
+  await expect(page.getByText('tarp rye in L4, 11 May')).toBeVisible()
+  await page.goto('/bed/marlpit-lane-L4')
+  await expect(page.getByText(/end planned by tarp, 6 May 2026/)).toBeVisible()
+})
+
+test('the theme follows the system, then the choice, over a reload', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  const theme = () => page.evaluate(() => document.documentElement.dataset.theme)
+  expect(await theme()).toBe('wool')
+  await page.getByRole('button', { name: /^Theme/ }).click()
+  await page.getByRole('button', { name: /^Theme/ }).click()
+  expect(await theme()).toBe('gall')
+  await page.waitForTimeout(200)
+  await page.reload()
+  await expect.poll(theme).toBe('gall')
+})
+
+test('the sheet pages a season back and forth', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await expect(page.getByRole('button', { name: 'A season later' })).toBeDisabled()
+  const months = page.getByRole('img', { name: /Months, chance of frost/ })
+  const now = await months.textContent()
+  await page.getByRole('button', { name: 'A season earlier' }).click()
+  await expect(months).not.toHaveText(now ?? '')
+  await page.getByRole('button', { name: 'A season later' }).click()
+  await expect(months).toHaveText(now ?? '')
+})
+
+test('? lists the keys, Escape closes, and addresses that lead nowhere say so', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeHidden()
+  for (const [path, words] of [
+    ['/nowhere', 'This address leads nowhere'],
+    ['/bed/none', 'It is not in this garden'],
+    ['/demo/none', 'There is no demo garden of this name'],
+    ['/sow/none', 'Covers planned and not yet sown'],
+    ['/watch/none', 'Covers that are growing'],
+  ]) {
+    await page.goto(path)
+    await expect(page.getByText(words)).toBeVisible()
+  }
+})
+
+test('the server says it is well, and what it does not have', async ({ request }) => {
+  expect(await (await request.get('/api/health')).json()).toEqual({ ok: true })
+  expect((await request.get('/api/none')).status()).toBe(404)
+  expect((await request.get('/bed/anything')).headers()['content-type']).toContain('text/html')
+})
