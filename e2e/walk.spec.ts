@@ -43,7 +43,7 @@ async function check(page: Page) {
   const stages = page.getByTestId('stages')
   await expect(stages).toBeVisible({ timeout: 60_000 })
   const before = await stages.textContent()
-  await page.getByLabel(/^Stage/).selectOption({ index: 2 })
+  await page.getByRole('combobox', { name: /^Stage/ }).selectOption({ index: 2 })
   await page.getByLabel('Green cover, %').fill('30')
   await page.getByRole('button', { name: 'Check', exact: true }).click()
   await expect(page.getByTestId('change')).toContainText(/After the check of|is in the forecast/, {

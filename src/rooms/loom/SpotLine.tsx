@@ -76,5 +76,6 @@ function describe({ stand, window, day }: Spot, today: number, forecast: StandFo
   }
   if (!window) return 'turn-round time'
   const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, Math.min(day, today))) / 7)
+  if (!window.nextStandId) return 'bare, nothing planned after it'
   return `bare, needed ${shortDate(window.neededByDay)}${weeks > 0 ? `, ${weeks} weeks` : ''}`
 }
