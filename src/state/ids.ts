@@ -1,3 +1,10 @@
-/** A fresh id for a record, readable by kind. */
-export const newId = (kind: 'stand' | 'check' | 'bed' | 'garden' | 'section' | 'tool' | 'fixture') =>
-  `${kind}-${crypto.randomUUID()}`
+type RecordKind = 'stand' | 'check' | 'bed' | 'garden' | 'section' | 'tool' | 'fixture'
+
+/**
+ * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works
+ * where the page was opened over plain http from a phone.
+ */
+export function newId(kind: RecordKind): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16))
+  return `${kind}-${Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('')}`
+}

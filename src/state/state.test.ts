@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals'
 import { addDays, dayNumber, startOfWeek } from '../core/foundations/day'
 import { KilimDatabase } from '../data/database'
+import { newId } from './ids'
 import { marlpitLane } from '../demo/marlpitLane'
 import { began, failed, finished, forgotten, progressed, resultsSlice } from './results'
 import { LOOM_WEEKS, nextStand, standCaseOf, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
@@ -110,4 +111,10 @@ describe('what a season is computed from', () => {
   test('a stand whose bed is gone has no case', () => {
     expect(standCaseOf({ ...data, beds: [] }, find('01'))).toBeNull()
   })
+})
+
+test('ids are readable by kind and do not repeat', () => {
+  const ids = Array.from({ length: 200 }, () => newId('bed'))
+  expect(new Set(ids).size).toBe(200)
+  for (const id of ids) expect(id).toMatch(/^bed-[0-9a-f]{32}$/)
 })
