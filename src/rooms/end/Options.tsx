@@ -31,8 +31,8 @@ export function Options({ options, today, units, planned, onPlan }: Props) {
             <tr>
               <th>Way</th>
               <th>Latest safe start</th>
-              <th>Dead and plantable in time, by start day</th>
-              <th>Days until dead</th>
+              <th>Plantable in time, by start day</th>
+              <th>Days to dead</th>
               <th>Stand again</th>
               <th>Work</th>
               <th>Mulch left</th>
@@ -91,7 +91,7 @@ function Row({
   const start = option.latestSafeDay ?? option.bestStartDay
   return (
     <tr>
-      <td className="min-w-72">
+      <td className="min-w-60">
         <strong>{option.name}</strong>
         <div className="text-sm">{option.risk}</div>
         <div className="quiet text-sm">Needs {option.needs.join(', ')}.</div>

@@ -17,9 +17,9 @@ export function NormalsTable({ months, units }: { months: WeatherSummary['months
             <th>Low</th>
             <th>High</th>
             <th>Rain</th>
-            {anyObserved && <th>Observed low</th>}
-            {anyObserved && <th>Observed high</th>}
-            {anyObserved && <th>Observed rain</th>}
+            {anyObserved && <th>Seen low</th>}
+            {anyObserved && <th>Seen high</th>}
+            {anyObserved && <th>Seen rain</th>}
           </tr>
         </thead>
         <tbody>
