@@ -40,16 +40,18 @@ test('two hundred beds: the page answers while they are computed', async ({ page
   await expect(page.locator('canvas')).toHaveCount(200)
   const waits = await page.evaluate(async () => {
     const found: number[] = []
-    const button = document.querySelector<HTMLButtonElement>('button[aria-label="A season earlier"]')!
+    const button = document.querySelector<HTMLButtonElement>('button[aria-label="Keyboard shortcuts"]')!
     for (let i = 0; i < 5; i++) {
       await new Promise((resolve) => setTimeout(resolve, 400))
       const start = performance.now()
-      button.focus()
-      await new Promise((resolve) => setTimeout(resolve, 0))
+      setTimeout(() => button.click(), 0)
+      while (!document.querySelector('dialog[open]')) await new Promise((resolve) => setTimeout(resolve, 2))
       found.push(Math.round(performance.now() - start))
+      document.querySelector<HTMLDialogElement>('dialog[open]')!.close()
+      await new Promise((resolve) => setTimeout(resolve, 50))
     }
     return found
   })
   console.log(`click answered after ${waits.join(', ')} ms with 200 beds computing (goal 100)`)
-  expect(Math.min(...waits)).toBeLessThan(1000)
+  expect(Math.max(...waits)).toBeLessThan(1000)
 })

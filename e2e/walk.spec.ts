@@ -43,6 +43,7 @@ async function check(page: Page) {
   const stages = page.getByTestId('stages')
   await expect(stages).toBeVisible({ timeout: 60_000 })
   const before = await stages.textContent()
+  await expect(page.getByLabel('Seen on')).toHaveValue(await todayOf(page))
   await page.getByRole('combobox', { name: /^Stage/ }).selectOption({ index: 2 })
   await page.getByLabel('Green cover, %').fill('30')
   await page.getByRole('button', { name: 'Check', exact: true }).click()
@@ -100,7 +101,7 @@ async function walk(page: Page, plan: Walk) {
   await expect(entry).toContainText('sown')
   await expect(entry).toContainText('ended by tarp')
   await expect(
-    page.getByText(/planted .*(before|after) the plan|planted \d|planted [A-Z0-9]/).first(),
+    page.getByRole('heading', { name: new RegExp(`^${plan.nextCrop} growing`, 'i') }),
   ).toBeVisible()
 }
 

@@ -58,22 +58,16 @@ function chanceFor(
   startDay: number,
   target: Target,
   setup: EndingSetup,
-  weights?: ArrayLike<number>,
 ) {
   const endings = Array.from({ length: run.members }, (_, member) =>
     endingOf(method, run, ensemble, member, startDay, setup),
   )
-  const chance = shareOf(
-    run.members,
-    (m) => endings[m].deadDay + target.waitDays <= target.plantingDay,
-    weights,
-  )
+  const chance = shareOf(run.members, (m) => endings[m].deadDay + target.waitDays <= target.plantingDay)
   return { chance, endings }
 }
 
 /**
- * Judges every method for a stand over start days from `today` to the planting day. `fine` looks at each day;
- * otherwise every third, for screening many candidates.
+ * Judges every method for a stand over start days from `today` to the planting day, every `stepDays`-th of them.
  */
 export function compareEndings(
   run: StandRun,

@@ -10,7 +10,6 @@ export type EndMethod = {
   minutesPerM2: number
   /** Share of the shoot mass that stays as mulch on the bed. */
   mulchKept: number
-  disturbance: string
   cautions: string[]
 }
 
@@ -21,7 +20,6 @@ export const END_METHODS: readonly EndMethod[] = [
     tools: ['hand shears', 'scythe', 'mower', 'trimmer'],
     minutesPerM2: 0.9,
     mulchKept: 1,
-    disturbance: 'none',
     cautions: [
       'Blades: gloves, and cut away from the body. With a trimmer or mower keep the guard on and others away; stones fly.',
     ],
@@ -32,7 +30,6 @@ export const END_METHODS: readonly EndMethod[] = [
     tools: ['crimp board'],
     minutesPerM2: 0.5,
     mulchKept: 1,
-    disturbance: 'none',
     cautions: [],
   },
   {
@@ -41,7 +38,6 @@ export const END_METHODS: readonly EndMethod[] = [
     tools: ['black tarp'],
     minutesPerM2: 0.6,
     mulchKept: 0.9,
-    disturbance: 'none',
     cautions: ['Wet tarps and weights are heavy: lift with two.'],
   },
   {
@@ -50,7 +46,6 @@ export const END_METHODS: readonly EndMethod[] = [
     tools: [],
     minutesPerM2: 0,
     mulchKept: 1,
-    disturbance: 'none',
     cautions: [],
   },
 ]

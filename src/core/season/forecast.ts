@@ -108,15 +108,20 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
   const inOrder = (order: readonly number[] | null) =>
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
   const unseen = looks.some((look) => look.day > ensemble.firstGeneratedDay)
-  const { run, order } = learn(
-    (traits, members) => runStand(input, inOrder(members), traits),
+  // What was seen is set against the stand as it stood: an ending that is only planned has not touched it yet.
+  const asSeen =
+    stand.end.fact || looks.length === 0 ? input : { ...input, events: eventsOf(standCase, ensemble, false) }
+  const learned = learn(
+    (traits, order) => runStand(asSeen, inOrder(order), traits),
     prior,
     leadComponent(stand),
     looks,
     seed,
     unseen,
   )
-  return { run, ensemble: inOrder(order) }
+  const weather = inOrder(learned.order)
+  const run = asSeen === input ? learned.run : runStand(input, weather, learned.traits)
+  return { run, ensemble: weather }
 }
 
 function endedSpread(standCase: StandCase, standing: SeasonRun | null): Spread | null {

@@ -150,6 +150,23 @@ describe('forecast', () => {
       { day: dayNumber('2026-04-19'), bbch: 31, cover: null, heightM: null },
     ])
   })
+  test('a check on the day of a planned ending is set against what still stood', () => {
+    const end = { date: '2026-04-20', method: 'chop' as const, passes: 1, note: '' }
+    const ending = { ...rye, end: { plan: end, fact: null } }
+    const check = {
+      id: 'c',
+      gardenId: 'g',
+      standId: rye.id,
+      date: '2026-04-20',
+      stageBbch: null,
+      cover: 0.9,
+      heightCm: null,
+      note: '',
+    }
+    const before = bandOn(forecast(caseOf(ending)).cover, dayNumber('2026-04-17'))!.mid
+    const after = bandOn(forecast(caseOf(ending, { checks: [check] })).cover, dayNumber('2026-04-17'))!.mid
+    expect(Math.abs(after - 0.9)).toBeLessThanOrEqual(Math.abs(before - 0.9) + 0.02)
+  })
   test('latitude, soil fertility and shade each change what grows', () => {
     const massOn = (standCase: StandCase, weather = ensemble) =>
       spreadOn(standRun(standCase, weather)!.run, 'massG', dayNumber('2026-05-15'))!.mid

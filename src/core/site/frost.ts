@@ -30,26 +30,3 @@ export function weeklyOutlook(
     }
   })
 }
-
-/**
- * Last day with tMin ≤ `limitC` between two days, per member, as a spread of day numbers;
- * `null` when at least half of the members have none.
- */
-export function lastFrost(
-  ensemble: WeatherEnsemble,
-  fromDay: number,
-  toDay: number,
-  limitC: number,
-): Spread | null {
-  const days = ensemble.members.map((member) => {
-    for (
-      let i = Math.min(toDay - ensemble.startDay, ensemble.days - 1);
-      i >= Math.max(0, fromDay - ensemble.startDay);
-      i--
-    )
-      if (member.tMinC[i] <= limitC) return ensemble.startDay + i
-    return NaN
-  })
-  const missing = days.filter(Number.isNaN).length
-  return missing * 2 >= days.length ? null : spreadOf(days)
-}

@@ -34,10 +34,6 @@ export function memberWeights(run: StandRun, lead: number, looks: readonly Look[
   return weights.map((weight) => weight / total)
 }
 
-/** Effective number of members behind a set of weights that sum to 1. */
-export const effectiveMembers = (weights: Float64Array) =>
-  1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
-
 /** Width of the smoothing when members are drawn again, as a share of their own spread (Liu and West 2001). */
 const SMOOTHING = 0.3
 
@@ -90,7 +86,8 @@ type Runner = (traits: MemberTraits, order: readonly number[] | null) => StandRu
 /**
  * Members that agree with the looks: two rounds of weighting, drawing again and running, each with half of the
  * evidence so that few looks do not leave few members. `pairWeather` keeps a member's weather with its traits; needed
- * where the days of the looks were not observed. Returns the last run and whose weather its members have.
+ * where the days of the looks were not observed. Returns the last run, its traits and whose weather its
+ * members have.
  */
 export function learn(
   runWith: Runner,
@@ -99,11 +96,11 @@ export function learn(
   looks: readonly Look[],
   seed: number,
   pairWeather: boolean,
-): { run: StandRun; order: readonly number[] | null } {
+): { run: StandRun; traits: MemberTraits; order: readonly number[] | null } {
   let traits = prior
   let order: readonly number[] | null = null
   let run = runWith(traits, order)
-  if (looks.length === 0) return { run, order }
+  if (looks.length === 0) return { run, traits, order }
   for (let round = 0; round < 2; round++) {
     const drawn = resampleTraits(traits, memberWeights(run, lead, looks, 0.5), mixSeed(seed, round))
     traits = drawn.traits
@@ -111,5 +108,5 @@ export function learn(
     if (pairWeather) order = drawn.picks.map((pick) => last?.[pick] ?? pick)
     run = runWith(traits, order)
   }
-  return { run, order }
+  return { run, traits, order }
 }

@@ -82,7 +82,7 @@ function coverBands(
       ...shape,
       kind: 'sheet',
       startDay: endDay,
-      end: until(dead ?? { low: endDay + 21, mid: endDay + 28, high: endDay + 40 }),
+      end: dead ? until(dead) : sharp(nextStart),
     }
     return [residue, { ...shape, end: sharp(endDay) }, sheet]
   }

@@ -101,7 +101,7 @@ function deedText<T extends { date: string }>(deed: Deed<T>, done: string, plann
 }
 
 function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
-  const { data } = useGarden()
+  const { data, today } = useGarden()
   const commit = useCommit()
   const cover = stand.content.kind === 'cover'
   const checks = data.checks
@@ -123,23 +123,16 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
       { table: 'stands', remove: stand.id },
       ...checks.map((check) => ({ table: 'checks' as const, remove: check.id })),
     ])
-  const clear = () =>
+  const { plan: startPlan, fact: startFact } = stand.start
+  const { plan: endPlan, fact: endFact } = stand.end
+  const isDue = (plan: { date: string } | null) => plan !== null && dayNumber(plan.date) <= today
+  const planted = () =>
+    void commit(`Planted ${standName(stand).toLowerCase()}`, [
+      { table: 'stands', put: { ...stand, start: { ...stand.start, fact: startPlan } } },
+    ])
+  const cleared = () =>
     void commit(`Cleared ${standName(stand).toLowerCase()}`, [
-      {
-        table: 'stands',
-        put: {
-          ...stand,
-          end: {
-            ...stand.end,
-            fact: {
-              date: stand.end.plan?.date ?? stand.start.fact?.date ?? '',
-              method: 'harvest',
-              passes: 1,
-              note: '',
-            },
-          },
-        },
-      },
+      { table: 'stands', put: { ...stand, end: { ...stand.end, fact: endPlan } } },
     ])
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 py-3">
@@ -183,8 +176,13 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
             </Link>
           </>
         )}
-        {!cover && stand.start.fact && !stand.end.fact && stand.end.plan && (
-          <button className="btn btn-sm" onClick={clear}>
+        {!cover && !startFact && isDue(startPlan) && (
+          <button className="btn btn-sm" onClick={planted}>
+            Planted as planned
+          </button>
+        )}
+        {!cover && startFact && !endFact && isDue(endPlan) && (
+          <button className="btn btn-sm" onClick={cleared}>
             Cleared as planned
           </button>
         )}

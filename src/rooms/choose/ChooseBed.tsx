@@ -2,8 +2,10 @@ import type { Bed } from '../../core/garden/schema'
 import type { BedWindow } from '../../core/garden/windows'
 import { partAreaM2 } from '../../core/garden/area'
 import { PURPOSES } from '../../core/choosing/purposes'
+import { SPECIES } from '../../core/plants/catalogue'
 import { findCrop } from '../../core/plants/crops'
 import { area, longDate } from '../../parts/format'
+import { DateField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { Waiting } from '../../parts/Waiting'
@@ -40,7 +42,7 @@ export function ChooseBed({ bed, day }: { bed: Bed; day: number }) {
         <Question form={form} change={change} problems={problems} />
         <div>
           <Waiting
-            what="Growing fifteen covers through a hundred seasons"
+            what={`Growing ${SPECIES.length} covers through a hundred seasons`}
             running={answer.running}
             progress={answer.progress}
             error={answer.error}
@@ -86,22 +88,18 @@ function Question({
       aria-label="Window and purpose"
     >
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Free from" error={problems.freeFrom}>
-          <input
-            type="date"
-            className="input w-full"
-            value={form.freeFrom}
-            onChange={(event) => change({ freeFrom: event.target.value })}
-          />
-        </Field>
-        <Field label="Needed by" error={problems.neededBy}>
-          <input
-            type="date"
-            className="input w-full"
-            value={form.neededBy}
-            onChange={(event) => change({ neededBy: event.target.value })}
-          />
-        </Field>
+        <DateField
+          label="Free from"
+          error={problems.freeFrom}
+          value={form.freeFrom}
+          onChange={(freeFrom) => change({ freeFrom })}
+        />
+        <DateField
+          label="Needed by"
+          error={problems.neededBy}
+          value={form.neededBy}
+          onChange={(neededBy) => change({ neededBy })}
+        />
       </div>
       <Field label="Next crop">
         <select

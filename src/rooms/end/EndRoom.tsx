@@ -1,6 +1,7 @@
 import { useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { END_METHODS } from '../../core/ending/methods'
+import { DateField, NoteField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { RecordForm } from '../../parts/RecordForm'
 import { EstablishmentOptions } from '../../parts/options'
@@ -58,17 +59,12 @@ function EndStand({ view }: { view: StandView }) {
         onSubmit={(event) => event.preventDefault()}
         aria-label="What follows"
       >
-        <Field
+        <DateField
           label={next ? `Plant ${next.name.toLowerCase()} on` : 'Planting date'}
           error={problems.plantingDate}
-        >
-          <input
-            type="date"
-            className="input"
-            value={form.plantingDate}
-            onChange={(event) => change({ plantingDate: event.target.value })}
-          />
-        </Field>
+          value={form.plantingDate}
+          onChange={(plantingDate) => change({ plantingDate })}
+        />
         <Field label="It is">
           <select
             className="select"
@@ -145,21 +141,13 @@ function RecordEnd({
           </select>
         </Field>
       )}
-      <Field label="Done on" error={problem}>
-        <input
-          type="date"
-          className="input"
-          value={form.doneOn}
-          onChange={(event) => change({ doneOn: event.target.value })}
-        />
-      </Field>
-      <Field label="Note">
-        <input
-          className="input w-64"
-          value={form.note}
-          onChange={(event) => change({ note: event.target.value })}
-        />
-      </Field>
+      <DateField
+        label="Done on"
+        error={problem}
+        value={form.doneOn}
+        onChange={(doneOn) => change({ doneOn })}
+      />
+      <NoteField value={form.note} onChange={(note) => change({ note })} />
     </RecordForm>
   )
 }

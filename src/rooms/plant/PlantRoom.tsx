@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { findCrop } from '../../core/plants/crops'
+import { DateField, NoteField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { RecordForm } from '../../parts/RecordForm'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
@@ -99,14 +100,12 @@ function PlantInto({ view }: { view: StandView }) {
             <EstablishmentOptions />
           </select>
         </Field>
-        <Field label="Planting planned for" error={problems.plantingDate}>
-          <input
-            type="date"
-            className="input"
-            value={form.plantingDate}
-            onChange={(event) => change({ plantingDate: event.target.value })}
-          />
-        </Field>
+        <DateField
+          label="Planting planned for"
+          error={problems.plantingDate}
+          value={form.plantingDate}
+          onChange={(plantingDate) => change({ plantingDate })}
+        />
       </form>
       <Waiting
         what="Following the residue through a hundred seasons"
@@ -150,21 +149,13 @@ function RecordPlanting({
 }) {
   return (
     <RecordForm name="Record the planting" button="Record planting" disabled={disabled} onRecord={onRecord}>
-      <Field label="Planted on" error={problem}>
-        <input
-          type="date"
-          className="input"
-          value={form.doneOn}
-          onChange={(event) => change({ doneOn: event.target.value })}
-        />
-      </Field>
-      <Field label="Note">
-        <input
-          className="input w-64"
-          value={form.note}
-          onChange={(event) => change({ note: event.target.value })}
-        />
-      </Field>
+      <DateField
+        label="Planted on"
+        error={problem}
+        value={form.doneOn}
+        onChange={(doneOn) => change({ doneOn })}
+      />
+      <NoteField value={form.note} onChange={(note) => change({ note })} />
     </RecordForm>
   )
 }

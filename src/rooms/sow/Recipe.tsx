@@ -4,6 +4,7 @@ import { partAreaM2, partSizeM } from '../../core/garden/area'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { Caution } from '../../parts/Caution'
+import { DateField, NoteField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { RecordForm } from '../../parts/RecordForm'
 import { area, grams, rate, type Units } from '../../parts/format'
@@ -204,14 +205,12 @@ function RecordSowing({ sow, view, recipe }: { sow: Sow; view: StandView; recipe
       disabled={!recipe}
       onRecord={record}
     >
-      <Field label="Sown on" error={problems.date}>
-        <input
-          type="date"
-          className="input"
-          value={form.date}
-          onChange={(event) => change({ date: event.target.value })}
-        />
-      </Field>
+      <DateField
+        label="Sown on"
+        error={problems.date}
+        value={form.date}
+        onChange={(date) => change({ date })}
+      />
       {components.map((part, i) => (
         <Field
           key={part.speciesId}
@@ -227,13 +226,7 @@ function RecordSowing({ sow, view, recipe }: { sow: Sow; view: StandView; recipe
           />
         </Field>
       ))}
-      <Field label="Note">
-        <input
-          className="input w-56"
-          value={form.note}
-          onChange={(event) => change({ note: event.target.value })}
-        />
-      </Field>
+      <NoteField value={form.note} onChange={(note) => change({ note })} />
     </RecordForm>
   )
 }

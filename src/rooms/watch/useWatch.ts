@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useMemo } from 'react'
+import { useEffect, useMemo } from 'react'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { dayNumber, isoDate } from '../../core/foundations/day'
@@ -70,6 +70,13 @@ export function useWatch(view: StandView) {
     defaultValues: { date: isoDate(today), stage: '', cover: '', height: '', note: '' },
     values: undefined,
   })
+
+  // The day moves on while the page stays open; a date the grower has not touched moves with it.
+  const { resetField } = form
+  const dateTouched = form.formState.dirtyFields.date === true
+  useEffect(() => {
+    if (!dateTouched) resetField('date', { defaultValue: isoDate(today) })
+  }, [today, dateTouched, resetField])
 
   const checks = useMemo(
     () => [...standCase.checks].sort((a, b) => b.date.localeCompare(a.date)),
