@@ -1,4 +1,4 @@
-import { buildEnsemble } from '../src/core/site/ensemble'
+import { generatedEnsemble } from '../src/core/site/ensemble'
 import { dayNumber } from '../src/core/foundations/day'
 import { findSpecies } from '../src/core/plants/catalogue'
 import { runStand } from '../src/core/stand/kernel'
@@ -21,7 +21,7 @@ function exponentialNs(): number {
 }
 
 function kernelNs(members: number, species: number): number {
-  const ensemble = buildEnsemble(TEST_SITES.maryland, [], sowDay - 40, DAYS + 40, members, 1)
+  const ensemble = generatedEnsemble(TEST_SITES.maryland, sowDay - 40, DAYS + 40, members, 1)
   const sown = [rye, vetch]
     .slice(0, species)
     .map((plant) => ({ plant, seedsPerM2: 200, emergenceShare: 0.6 }))

@@ -4,6 +4,7 @@ import helmet from 'helmet'
 import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { weatherRoutes } from './weather'
 
 const clientDir = join(dirname(fileURLToPath(import.meta.url)), '..', 'client')
 const host = process.env.HOST ?? '127.0.0.1'
@@ -32,6 +33,7 @@ app.use(compression())
 app.get('/api/health', (_request, response) => {
   response.json({ ok: true })
 })
+app.use('/api', weatherRoutes)
 app.use('/api', (_request, response) => {
   response.status(404).json({ error: 'There is nothing at this address.' })
 })

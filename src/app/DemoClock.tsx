@@ -1,28 +1,41 @@
+import { Link } from 'react-router'
 import { isoDate } from '../core/foundations/day'
+import { database } from '../data/database'
+import { hearStation } from '../data/station'
 import { clockDate } from '../parts/format'
 import { useGarden } from '../state/garden'
 import { demoClockSet } from '../state/session'
-import { useAppDispatch } from '../state/store'
+import { useAppDispatch, useAppSelector } from '../state/store'
 
 /** The garden's day. Demo gardens have a clock that can be stepped; a real garden shows the real day. */
 export function DemoClock() {
-  const { data, today } = useGarden()
+  const { data, today, station } = useGarden()
+  const silent = useAppSelector((state) => state.session.stationSilent)
   const dispatch = useAppDispatch()
   const { demo, id, name } = data.garden
-  const step = (days: number) => dispatch(demoClockSet({ gardenId: id, date: isoDate(today + days) }))
+  // The station is heard first, so that the day and its weather change together.
+  async function step(days: number) {
+    await hearStation(database, data.garden, today + days, undefined, silent)
+    dispatch(demoClockSet({ gardenId: id, date: isoDate(today + days) }))
+  }
   return (
     <div className="flex items-center gap-2 text-sm" role="group" aria-label="Clock">
       <span className="hidden font-semibold sm:inline">{name}</span>
       <time dateTime={isoDate(today)} data-testid="today">
         {clockDate(today)}
       </time>
+      {demo && station?.trouble && (
+        <Link className="link text-warning" to="/weather">
+          station not heard
+        </Link>
+      )}
       {demo && (
         <span className="flex items-center gap-1">
           <span className="quiet hidden sm:inline">demo clock</span>
-          <button className="btn btn-xs" onClick={() => step(1)}>
+          <button className="btn btn-xs" onClick={() => void step(1)}>
             + day
           </button>
-          <button className="btn btn-xs" onClick={() => step(7)}>
+          <button className="btn btn-xs" onClick={() => void step(7)}>
             + week
           </button>
         </span>

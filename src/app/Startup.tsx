@@ -14,7 +14,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
     async function open() {
       await database.open()
       await persistSession(store, database)
-      if (!store.getState().session.gardenId) await openDemo('marlpit-lane', store.dispatch)
+      if (!store.getState().session.gardenId) await openDemo('marlpit-lane', store)
     }
     database.on('blocked', () =>
       setState({

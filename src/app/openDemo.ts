@@ -1,13 +1,15 @@
+import { dayNumber } from '../core/foundations/day'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { commit } from '../data/commit'
 import { database } from '../data/database'
 import { gardenWrites } from '../data/gardenFile'
+import { hearStation } from '../data/station'
 import { DEMO_GARDENS } from '../demo'
 import { gardenOpened } from '../state/session'
 import type { Store } from '../state/store'
 
 /** Opens a demo garden, storing it first if this browser does not have it yet. */
-export async function openDemo(name: string, dispatch: Store['dispatch']): Promise<Outcome<string>> {
+export async function openDemo(name: string, store: Pick<Store, 'dispatch' | 'getState'>): Promise<Outcome<string>> {
   const make = DEMO_GARDENS[name]
   if (!make)
     return failure({ path: 'name', code: 'unknown', message: 'There is no demo garden of this name.' })
@@ -18,6 +20,9 @@ export async function openDemo(name: string, dispatch: Store['dispatch']): Promi
     // A demo garden is where undo ends, not something to take back.
     await database.undo.where('gardenId').equals(data.garden.id).delete()
   }
-  dispatch(gardenOpened(data.garden.id))
+  const { demoDays, stationSilent } = store.getState().session
+  const today = demoDays[data.garden.id] ?? data.garden.demo?.opensOn
+  if (today) await hearStation(database, data.garden, dayNumber(today), undefined, stationSilent)
+  store.dispatch(gardenOpened(data.garden.id))
   return success(data.garden.id)
 }

@@ -11,6 +11,7 @@ import {
   type Garden,
   type Stand,
 } from '../core/garden/schema'
+import { weatherYear, type WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase, RecordChange, TableName, UndoEntry } from './database'
 import { problemsFromZod, storageProblem } from './problems'
 
@@ -20,10 +21,17 @@ export type Write =
   | { table: 'beds'; put: Bed }
   | { table: 'stands'; put: Stand }
   | { table: 'checks'; put: Check }
+  | { table: 'weather'; put: WeatherYear }
   | { table: TableName; remove: string }
 
-const schemas: Record<TableName, z.ZodType> = { gardens: garden, beds: bed, stands: stand, checks: check }
-const TABLES = ['gardens', 'beds', 'stands', 'checks'] as const
+const schemas: Record<TableName, z.ZodType> = {
+  gardens: garden,
+  beds: bed,
+  stands: stand,
+  checks: check,
+  weather: weatherYear,
+}
+const TABLES = ['gardens', 'beds', 'stands', 'checks', 'weather'] as const
 /** Undo steps kept per garden. */
 const UNDO_DEPTH = 300
 

@@ -1,5 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { Bed, Check, Garden, Stand } from '../core/garden/schema'
+import type { WeatherYear } from '../core/garden/weatherYear'
+import type { DayForecast } from '../core/site/forecast'
 
 /** One stored change with what it takes to undo and redo it. */
 export type UndoEntry = {
@@ -11,8 +13,8 @@ export type UndoEntry = {
   changes: RecordChange[]
 }
 
-export type TableName = 'gardens' | 'beds' | 'stands' | 'checks'
-type StoredRecord = Garden | Bed | Stand | Check
+export type TableName = 'gardens' | 'beds' | 'stands' | 'checks' | 'weather'
+type StoredRecord = Garden | Bed | Stand | Check | WeatherYear
 
 /** A record before and after a change; null where it did not exist. */
 export type RecordChange = {
@@ -20,6 +22,17 @@ export type RecordChange = {
   key: string
   before: StoredRecord | null
   after: StoredRecord | null
+}
+
+/**
+ * What a demo garden's station was last heard to say. `heardUntil`: days before it have been asked for; `forecast` is
+ * the one issued that day; `trouble` is why it could not be heard further, null when all is well.
+ */
+export type StationState = {
+  gardenId: string
+  heardUntil: string
+  forecast: DayForecast[]
+  trouble: string | null
 }
 
 /** A piece of persisted screen state: drafts, the demo clock, the theme. */
@@ -30,6 +43,8 @@ export class KilimDatabase extends Dexie {
   beds!: EntityTable<Bed, 'id'>
   stands!: EntityTable<Stand, 'id'>
   checks!: EntityTable<Check, 'id'>
+  weather!: EntityTable<WeatherYear, 'id'>
+  station!: EntityTable<StationState, 'gardenId'>
   undo!: EntityTable<UndoEntry, 'id'>
   session!: EntityTable<SessionEntry, 'key'>
 
@@ -43,6 +58,7 @@ export class KilimDatabase extends Dexie {
       undo: '++id, gardenId',
       session: 'key',
     })
+    this.version(2).stores({ weather: 'id, gardenId', station: 'gardenId' })
   }
 }
 

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { gardenProblems } from '../core/garden/consistency'
 import { GARDEN_SCHEMA_VERSION, gardenData, type GardenData } from '../core/garden/schema'
+import { weatherYear } from '../core/garden/weatherYear'
 import type { Write } from './commit'
 import { problemsFromZod } from './problems'
 
@@ -15,22 +16,27 @@ const envelope = z.object({
   data: z.unknown(),
 })
 
+/** What a garden file holds: the garden and the weather observed there. Files of version 1 have no weather. */
+const fileData = gardenData.extend({ weather: z.array(weatherYear).max(260).default([]) })
+export type GardenFileData = z.infer<typeof fileData>
+
 const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
 
 /** One garden as JSON text. Records stand in order of id and fields in order of the schema, so equal gardens give equal bytes. */
-export function writeGardenFile(data: GardenData, exportedAt: string): string {
-  const clean = gardenData.parse(data)
+export function writeGardenFile(data: GardenData & Partial<GardenFileData>, exportedAt: string): string {
+  const clean = fileData.parse(data)
   const sorted = {
     garden: clean.garden,
     beds: clean.beds.sort(byId),
     stands: clean.stands.sort(byId),
     checks: clean.checks.sort(byId),
+    weather: clean.weather.sort(byId),
   }
   return `${JSON.stringify({ format: GARDEN_FILE_FORMAT, version: GARDEN_SCHEMA_VERSION, exportedAt, data: sorted }, null, 2)}\n`
 }
 
 /** Reads a garden file; every refusal names the place in the file and the fix. */
-export function readGardenFile(text: string): Outcome<GardenData> {
+export function readGardenFile(text: string): Outcome<GardenFileData> {
   let json: unknown
   try {
     json = JSON.parse(text)
@@ -54,24 +60,25 @@ export function readGardenFile(text: string): Outcome<GardenData> {
       code: 'newer',
       message: `The file was written by a newer Kilim (format ${outer.data.version}). Update Kilim, then import it.`,
     })
-  const parsed = gardenData.safeParse(outer.data.data)
+  const parsed = fileData.safeParse(outer.data.data)
   if (!parsed.success) return failure(...problemsFromZod(parsed.error))
   const problems = gardenProblems(parsed.data)
   return problems.length > 0 ? failure(...problems) : success(parsed.data)
 }
 
 /** The writes that store a whole garden. */
-export function gardenWrites(data: GardenData): Write[] {
+export function gardenWrites(data: GardenData & Partial<GardenFileData>): Write[] {
   return [
     { table: 'gardens', put: data.garden },
     ...data.beds.map((put): Write => ({ table: 'beds', put })),
     ...data.stands.map((put): Write => ({ table: 'stands', put })),
     ...data.checks.map((put): Write => ({ table: 'checks', put })),
+    ...(data.weather ?? []).map((put): Write => ({ table: 'weather', put })),
   ]
 }
 
 /** The writes that remove a whole garden. */
-export function removalWrites(data: GardenData): Write[] {
+export function removalWrites(data: GardenData & Partial<GardenFileData>): Write[] {
   return gardenWrites(data).map((write) => ({
     table: write.table,
     remove: 'put' in write ? write.put.id : write.remove,

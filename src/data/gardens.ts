@@ -1,4 +1,5 @@
 import type { GardenData } from '../core/garden/schema'
+import type { WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase } from './database'
 
 /** Everything of one garden, beds in walking order; null when there is no such garden. */
@@ -16,4 +17,10 @@ export async function loadGarden(db: KilimDatabase, gardenId: string): Promise<G
     stands,
     checks,
   }
+}
+
+/** The observed weather of one garden, oldest year first. */
+export async function loadWeather(db: KilimDatabase, gardenId: string): Promise<WeatherYear[]> {
+  const years = await db.weather.where('gardenId').equals(gardenId).toArray()
+  return years.sort((a, b) => a.year - b.year)
 }

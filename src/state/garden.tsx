@@ -6,15 +6,27 @@ import { firstProblem } from '../core/foundations/outcome'
 import type { GardenData } from '../core/garden/schema'
 import { expectedStands } from '../core/garden/timeline'
 import type { WeatherSpec } from '../core/season/weatherSpec'
+import type { WeatherYear } from '../core/garden/weatherYear'
 import { commit, redo, undo, type Write } from '../data/commit'
-import { database } from '../data/database'
+import { database, type StationState } from '../data/database'
 import { loadGarden } from '../data/gardens'
 import { useToday } from './clock'
 import { weatherSpecOf } from './season'
+import { useStation, useWeatherRecord } from './station'
 import { useAppSelector } from './store'
 
-/** `data` is what is stored, for showing and changing; `expected` the same with overdue plans moved to today, for computing. */
-type GardenContext = { data: GardenData; expected: GardenData; today: number; spec: WeatherSpec }
+/**
+ * `data` is what is stored, for showing and changing; `expected` the same with overdue plans moved to today, for
+ * computing. `weather` are the observed years, `station` what a demo garden's station was last heard to say.
+ */
+type GardenContext = {
+  data: GardenData
+  expected: GardenData
+  today: number
+  spec: WeatherSpec
+  weather: WeatherYear[]
+  station: StationState | null
+}
 
 const Context = createContext<GardenContext | null>(null)
 
@@ -40,13 +52,15 @@ export function GardenProvider({
     undefined,
   )
   const today = useToday(data?.garden ?? null)
+  const { weather, station, recordKey } = useWeatherRecord(gardenId)
+  useStation(data?.garden ?? null, today, station)
   const value = useMemo(() => {
-    if (!data) return null
+    if (!data || !weather || station === undefined || recordKey === null) return null
     const expected = { ...data, stands: expectedStands(data.stands, today) }
-    return { data, expected, today, spec: weatherSpecOf(expected, today) }
-  }, [data, today])
+    return { data, expected, today, weather, station, spec: weatherSpecOf(expected, today, recordKey) }
+  }, [data, today, weather, station, recordKey])
   if (value) return <Context value={value}>{children}</Context>
-  return fallback(data === undefined ? 'loading' : 'none')
+  return fallback(data === null ? 'none' : 'loading')
 }
 
 /** Stores writes as one undoable step, says so with an undo button, or says why not. */

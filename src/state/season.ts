@@ -1,6 +1,6 @@
 import { dayNumber, startOfWeek } from '../core/foundations/day'
 import { seedFromText } from '../core/foundations/random'
-import type { Garden, GardenData, Stand } from '../core/garden/schema'
+import type { GardenData, Stand } from '../core/garden/schema'
 import { latest, spanOf } from '../core/garden/timeline'
 import type { StandCase } from '../core/season/forecast'
 import type { WeatherSpec } from '../core/season/weatherSpec'
@@ -17,7 +17,7 @@ const LEAD_DAYS = 42
 const LONGEST_LOOK_BACK_DAYS = 1100
 
 /** The weather a garden is computed with on a day. Starts on a whole month's grid so that steps of the clock keep it. */
-export function weatherSpecOf(data: GardenData, today: number): WeatherSpec {
+export function weatherSpecOf(data: GardenData, today: number, recordKey = ''): WeatherSpec {
   const { garden } = data
   const starts = data.stands.flatMap((stand) => spanOf(stand)?.startDay ?? [])
   const earliest = Math.max(
@@ -27,17 +27,13 @@ export function weatherSpecOf(data: GardenData, today: number): WeatherSpec {
   const startDay = Math.floor((earliest - LEAD_DAYS) / 28) * 28
   return {
     site: garden.site,
-    station: stationOf(garden),
+    recordKey,
     today,
     startDay,
     days: startOfWeek(today) + WEEKS_AHEAD * 7 - startDay,
     members: MEMBERS,
     seed: seedFromText(garden.id),
   }
-}
-
-function stationOf(garden: Garden): WeatherSpec['station'] {
-  return garden.demo && { seed: garden.demo.stationSeed, fromDay: dayNumber(garden.demo.stationFrom) }
 }
 
 /** All that a stand's forecast depends on, taken from the garden. */

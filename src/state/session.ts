@@ -10,9 +10,17 @@ export type SessionState = {
   /** Half-filled forms by name. */
   drafts: Record<string, unknown>
   theme: Theme
+  /** The demo's station is made to fall silent, to see what follows. */
+  stationSilent: boolean
 }
 
-const initialState: SessionState = { gardenId: null, demoDays: {}, drafts: {}, theme: 'system' }
+const initialState: SessionState = {
+  gardenId: null,
+  demoDays: {},
+  drafts: {},
+  theme: 'system',
+  stationSilent: false,
+}
 
 export const sessionSlice = createSlice({
   name: 'session',
@@ -31,11 +39,21 @@ export const sessionSlice = createSlice({
     draftDropped(state, action: PayloadAction<string>) {
       delete state.drafts[action.payload]
     },
+    stationSilenced(state, action: PayloadAction<boolean>) {
+      state.stationSilent = action.payload
+    },
     themeChosen(state, action: PayloadAction<Theme>) {
       state.theme = action.payload
     },
   },
 })
 
-export const { restored, gardenOpened, demoClockSet, draftKept, draftDropped, themeChosen } =
-  sessionSlice.actions
+export const {
+  restored,
+  gardenOpened,
+  demoClockSet,
+  draftKept,
+  draftDropped,
+  stationSilenced,
+  themeChosen,
+} = sessionSlice.actions

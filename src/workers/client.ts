@@ -1,4 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
+import type { WeatherSpec } from '../core/season/weatherSpec'
+import type { WeatherRecord } from '../core/site/record'
 import type { Engine, JobKind } from './engine'
 
 export type Job<K extends JobKind = JobKind> = { kind: K; args: Parameters<Engine[K]> }
@@ -17,6 +19,18 @@ export class JobCancelled extends Error {
     super('The calculation was stopped.')
     this.name = 'JobCancelled'
   }
+}
+
+/** Weather records that jobs name by key; a worker is told each before the first job that needs it. */
+const records = new Map<string, WeatherRecord>()
+const told = new Set<string>()
+const RECORDS_KEPT = 4
+
+/** Makes a weather record known under its key to all jobs that follow. */
+export function keepRecord(key: string, record: WeatherRecord): void {
+  if (records.has(key)) return
+  records.set(key, record)
+  for (const old of [...records.keys()].slice(0, -RECORDS_KEPT)) records.delete(old)
 }
 
 let worker: Worker | null = null
@@ -40,6 +54,7 @@ function stop(reason: Error): void {
   worker?.terminate()
   worker = null
   remote = null
+  told.clear()
   const failed = running
   running = null
   failed?.reject(reason)
@@ -50,6 +65,7 @@ function next(): void {
   if (running || queue.length === 0) return
   const waiting = queue.shift()!
   running = waiting
+  tellRecord((waiting.job.args[0] as WeatherSpec | null)?.recordKey)
   const call = start()[waiting.job.kind] as unknown as (...args: unknown[]) => Promise<unknown>
   call(...waiting.job.args, proxy(waiting.onProgress))
     .then(waiting.resolve, waiting.reject)
@@ -57,6 +73,13 @@ function next(): void {
       if (running === waiting) running = null
       next()
     })
+}
+
+function tellRecord(key: string | undefined): void {
+  const record = key === undefined ? undefined : records.get(key)
+  if (!key || !record || told.has(key)) return
+  told.add(key)
+  void start().keepRecord(key, record)
 }
 
 /** Queues a job for the worker, one at a time. `cancel` takes it out of the queue or stops the worker on it. */

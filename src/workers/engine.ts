@@ -9,6 +9,7 @@ import { readiness, type Readiness } from '../core/planting/gates'
 import { forecastOf, standRun, type StandCase, type StandForecast } from '../core/season/forecast'
 import { ensembleOf, type WeatherSpec } from '../core/season/weatherSpec'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
+import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
 import type { WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import type { Target } from '../core/ending/compare'
@@ -17,11 +18,22 @@ const cached: { key: string; ensemble: WeatherEnsemble }[] = []
 /** Ensembles kept: the garden's, and one or two of a changed day. */
 const CACHE_SIZE = 3
 
+/** Weather records by key, as given; the newest last. */
+const records = new Map<string, WeatherRecord>()
+const RECORDS_KEPT = 4
+
+function recordFor(spec: WeatherSpec): WeatherRecord {
+  if (spec.recordKey === '') return NOTHING_OBSERVED
+  const record = records.get(spec.recordKey)
+  if (!record) throw new Error('The observed weather did not reach the calculation. Reload the page.')
+  return record
+}
+
 function ensembleFor(spec: WeatherSpec): WeatherEnsemble {
   const key = stableHash(spec)
   const hit = cached.find((entry) => entry.key === key)
   if (hit) return hit.ensemble
-  const ensemble = ensembleOf(spec)
+  const ensemble = ensembleOf(spec, recordFor(spec))
   cached.unshift({ key, ensemble })
   cached.length = Math.min(cached.length, CACHE_SIZE)
   return ensemble
@@ -40,11 +52,17 @@ export type EndQuestion = { standCase: StandCase; target: Target; tools: Tool[] 
 
 /** The core behind a worker: each job is plain data in, plain data out. `progress` is told the share done. */
 export const engine = {
+  /** Takes in a weather record that later jobs name by its key. */
+  keepRecord(key: string, record: WeatherRecord): void {
+    records.delete(key)
+    records.set(key, record)
+    for (const old of [...records.keys()].slice(0, -RECORDS_KEPT)) records.delete(old)
+  },
   outlook(spec: WeatherSpec, startDay: number, weeks: number): WeekOutlook[] {
     return weeklyOutlook(ensembleFor(spec), startDay, weeks)
   },
   weather(spec: WeatherSpec): WeatherSummary {
-    return summarizeWeather(spec.site, ensembleFor(spec), spec.today)
+    return summarizeWeather(spec.site, ensembleFor(spec), spec.today, recordFor(spec))
   },
   forecast(spec: WeatherSpec, standCase: StandCase): StandForecast | null {
     const ensemble = ensembleFor(spec)
@@ -86,4 +104,4 @@ export const engine = {
 }
 
 export type Engine = typeof engine
-export type JobKind = keyof Engine
+export type JobKind = Exclude<keyof Engine, 'keepRecord'>

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { SiteClimate } from '../garden/schema'
-import { buildEnsemble } from '../site/ensemble'
+import { generatedEnsemble } from '../site/ensemble'
 import { testBed as bed, testTool as tool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { goalShare, PURPOSES } from './purposes'
@@ -30,7 +30,7 @@ function compute(
   site: SiteClimate,
 ): ChooseAnswer {
   const today = dayNumber(from)
-  const ensemble = buildEnsemble(site, [], today - 40, dayNumber(plantOn) - today + 60, 12, 3)
+  const ensemble = generatedEnsemble(site, today - 40, dayNumber(plantOn) - today + 60, 12, 3)
   const question: ChooseQuestion = {
     bed,
     areaM2: 12,

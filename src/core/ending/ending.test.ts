@@ -18,7 +18,7 @@ function steady(meanC: number, days = 120): WeatherEnsemble {
   return {
     startDay: 0,
     days,
-    firstGeneratedDay: 0,
+    known: new Uint8Array(days),
     daylightHours: flat(14),
     members: [
       {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { id, isoDay, numberBetween, shortText } from './fields'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 1
+export const GARDEN_SCHEMA_VERSION = 2
 
 const monthly = (field: string, low: number, high: number) =>
   z.array(numberBetween(field, low, high)).length(12)

@@ -5,7 +5,7 @@ import type { Bed, Check, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { endEvent } from '../ending/kill'
 import { DEAD_SHARE, endingOf } from '../ending/outcome'
-import type { WeatherEnsemble } from '../site/weather'
+import { firstUnknownDay, type WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import type { StandEvent, StandRun } from '../stand/types'
 import { bandsOf, dateSpread, firstDays, stageDays, type Bands, type DateSpread } from '../stand/summary'
@@ -107,7 +107,8 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
   const looks = looksOf(stand.id, checks)
   const inOrder = (order: readonly number[] | null) =>
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
-  const unseen = looks.some((look) => look.day > ensemble.firstGeneratedDay)
+  const unknownFrom = firstUnknownDay(ensemble, sowDay)
+  const unseen = looks.some((look) => look.day > unknownFrom)
   // What was seen is set against the stand as it stood: an ending that is only planned has not touched it yet.
   const asSeen =
     stand.end.fact || looks.length === 0 ? input : { ...input, events: eventsOf(standCase, ensemble, false) }

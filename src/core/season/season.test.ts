@@ -2,7 +2,10 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
 import { testBed } from '../testing/beds'
+import { firstUnknownDay } from '../site/weather'
+import { NOTHING_OBSERVED } from '../site/record'
 import { TEST_SITES } from '../testing/sites'
+import { testRecord } from '../testing/weather'
 import { spreadOn } from '../stand/summary'
 import { bandOn, forecastOf, leadComponent, standRun, type StandCase } from './forecast'
 import { canopyAbove, looksOf, sownSpecies } from './input'
@@ -11,14 +14,15 @@ import { ensembleOf, type WeatherSpec } from './weatherSpec'
 const today = dayNumber('2026-04-20')
 const spec: WeatherSpec = {
   site: TEST_SITES.pennsylvania,
-  station: { seed: 4, fromDay: today - 300 },
+  recordKey: 'test',
   today,
   startDay: today - 290,
   days: 480,
   members: 24,
   seed: 2,
 }
-const ensemble = ensembleOf(spec)
+const record = testRecord(spec.site, 4, today - 300, today)
+const ensemble = ensembleOf(spec, record)
 
 function cover(speciesId: string, sown: string, extra: Partial<Stand> = {}): Stand {
   const component = { speciesId, share: 1, germination: 0.9, grams: null }
@@ -173,7 +177,7 @@ describe('forecast', () => {
     const base = massOn(caseOf(rye))
     expect(massOn(caseOf(rye, { bed: { ...testBed, fertility: 'low' } }))).toBeLessThan(base)
     expect(massOn(caseOf(rye, { bed: { ...testBed, shade: 0.5 } }))).toBeLessThan(base)
-    const north = ensembleOf({ ...spec, site: { ...spec.site, latitude: 60 } })
+    const north = ensembleOf({ ...spec, site: { ...spec.site, latitude: 60 } }, record)
     expect(massOn(caseOf(rye), north)).not.toBeCloseTo(base, 0)
   })
   test('winter kills buckwheat by itself before a spring ending', () => {
@@ -185,6 +189,6 @@ describe('forecast', () => {
 })
 
 test('the station is observed to today and no further', () => {
-  expect(ensemble.firstGeneratedDay).toBe(today)
-  expect(ensembleOf({ ...spec, station: null }).firstGeneratedDay).toBe(spec.startDay)
+  expect(firstUnknownDay(ensemble, spec.startDay)).toBe(today)
+  expect(firstUnknownDay(ensembleOf(spec, NOTHING_OBSERVED), spec.startDay)).toBe(spec.startDay)
 })

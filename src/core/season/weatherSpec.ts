@@ -1,13 +1,17 @@
 import type { SiteClimate } from '../garden/schema'
-import { buildEnsemble, simulateObserved } from '../site/ensemble'
+import { buildEnsemble } from '../site/ensemble'
+import type { WeatherRecord } from '../site/record'
 import type { WeatherEnsemble } from '../site/weather'
 
-/** Everything an ensemble depends on; small, so that it can be sent to a worker and hashed. */
+/**
+ * Everything an ensemble depends on; small, so that it can be sent to a worker and hashed with every job. What was
+ * observed stands in it only by its key.
+ */
 export type WeatherSpec = {
   site: SiteClimate
-  /** The simulated station of a demo garden; null for real gardens. */
-  station: { seed: number; fromDay: number } | null
-  /** Days before this one have been observed, if there is a station. */
+  /** Key of the weather record: equal keys mean equal days. */
+  recordKey: string
+  /** Days before this one are past. */
   today: number
   startDay: number
   days: number
@@ -15,9 +19,6 @@ export type WeatherSpec = {
   seed: number
 }
 
-export function ensembleOf(spec: WeatherSpec): WeatherEnsemble {
-  const observed = spec.station
-    ? simulateObserved(spec.site, spec.station.seed, spec.station.fromDay, spec.today)
-    : []
-  return buildEnsemble(spec.site, observed, spec.startDay, spec.days, spec.members, spec.seed)
+export function ensembleOf(spec: WeatherSpec, record: WeatherRecord): WeatherEnsemble {
+  return buildEnsemble(spec.site, record, spec.today, spec.startDay, spec.days, spec.members, spec.seed)
 }

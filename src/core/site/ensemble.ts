@@ -1,40 +1,100 @@
-import { mixSeed, randomStream } from '../foundations/random'
+import { dayNumber, yearOf } from '../foundations/day'
+import { mixSeed, randomStream, type RandomStream } from '../foundations/random'
 import type { SiteClimate } from '../garden/schema'
+import type { ObservedDay } from '../garden/weatherYear'
+import { blendForecast } from './forecast'
 import { weatherGenerator } from './generator'
-import { daylightSeries, deriveWeather, emptyMember, type WeatherDay, type WeatherEnsemble } from './weather'
+import {
+  bridgedDays,
+  completeYears,
+  dayInYear,
+  NOTHING_OBSERVED,
+  YEARS_TO_RESAMPLE,
+  type WeatherRecord,
+} from './record'
+import { daylightSeries, deriveWeather, emptyMember, type WeatherEnsemble } from './weather'
 
 /** Default number of members of an ensemble. */
 export const MEMBERS = 100
 
+/** Days by which a drawn year is moved at most, so that few years still give many members. */
+const SHIFT_DAYS = 7
+
+type ObservedByDay = Map<number, Pick<ObservedDay, 'tMinC' | 'tMaxC' | 'rainMm'>>
+
 /**
- * Members of daily weather from `startDay` on: the observed days as they were, then generated ones.
- * Days missing from `observed` are generated per member. The same arguments give the same ensemble.
+ * Draws the days of a member from the observed years: one year after another, each moved by up to a week. Asked for
+ * a day, gives the observed one that stands in for it, or nothing where that is not known.
+ */
+function yearDrawer(years: readonly number[], byDay: ObservedByDay, random: RandomStream) {
+  const shift = Math.round((random.uniform() * 2 - 1) * SHIFT_DAYS)
+  const drawn = new Map<number, number>()
+  const draw = () => years[Math.min(years.length - 1, Math.floor(random.uniform() * years.length))]
+  return (day: number) => {
+    const target = yearOf(day)
+    let source = drawn.get(target)
+    if (source === undefined) {
+      const last = drawn.get(target - 1)
+      // A winter goes on into the year that really followed, where there is one.
+      source = last !== undefined && years.includes(last + 1) ? last + 1 : draw()
+      drawn.set(target, source)
+    }
+    return byDay.get(dayInYear(day, dayNumber(`${source}-01-01`)) + shift)
+  }
+}
+
+/**
+ * Members of daily weather from `startDay` on: the days before `today` as observed, then the forecast with a spread
+ * that grows by the day, then days drawn from ten or more observed years, or generated where there are fewer.
+ * Values that were not observed are generated for each member. The same arguments give the same ensemble.
+ * @param today first day that is not past; observed days from it on are used only as years to draw from
  * @param members 1–1000  @param days 1–3000
  */
 export function buildEnsemble(
   site: SiteClimate,
-  observed: readonly WeatherDay[],
+  record: WeatherRecord,
+  today: number,
   startDay: number,
   days: number,
   members: number,
   seed: number,
 ): WeatherEnsemble {
-  const byDay = new Map(observed.map((entry) => [entry.day, entry]))
   const generator = weatherGenerator(site)
-  let firstGeneratedDay = startDay
-  while (byDay.has(firstGeneratedDay)) firstGeneratedDay++
+  const past = record.days.filter((entry) => entry.day < today)
+  const byDay: ObservedByDay = new Map(past.map((entry) => [entry.day, entry]))
+  for (const [day, entry] of bridgedDays(past, (at) => generator.usual(at).rainMm)) byDay.set(day, entry)
+  const forecast = new Map(
+    record.forecast.filter(({ day }) => day >= today).map((entry) => [entry.day, entry]),
+  )
+  const years = completeYears(record.days)
+  const resampled = years.length >= YEARS_TO_RESAMPLE
+  const allByDay: ObservedByDay = resampled ? new Map(record.days.map((entry) => [entry.day, entry])) : byDay
+
+  const known = Uint8Array.from({ length: days }, (_, i) => {
+    const seen = byDay.get(startDay + i)
+    return seen && seen.tMinC !== null && seen.tMaxC !== null && seen.rainMm !== null ? 1 : 0
+  })
 
   const all = Array.from({ length: members }, (_, index) => {
     const random = randomStream(mixSeed(seed, index))
+    const drawnDay = resampled ? yearDrawer(years, allByDay, random) : () => undefined
     const member = emptyMember(days)
     const state = generator.start(random)
     for (let i = 0; i < days; i++) {
-      generator.next(state, startDay + i, random)
-      const seen = byDay.get(startDay + i)
-      member.tMinC[i] = seen ? seen.tMinC : state.tMinC
-      member.tMaxC[i] = seen ? seen.tMaxC : state.tMaxC
-      member.rainMm[i] = seen ? seen.rainMm : state.rainMm
-      if (seen) state.wet = seen.rainMm >= 1
+      const day = startDay + i
+      generator.next(state, day, random)
+      const predicted = forecast.get(day)
+      const seen = byDay.get(day) ?? (predicted ? undefined : drawnDay(day))
+      if (seen) {
+        const tMax = seen.tMaxC ?? Math.max(state.tMaxC, (seen.tMinC ?? -Infinity) + 1)
+        state.tMinC = seen.tMinC ?? Math.min(state.tMinC, tMax - 1)
+        state.tMaxC = tMax
+        state.rainMm = seen.rainMm ?? state.rainMm
+        state.wet = state.rainMm >= 1
+      } else if (predicted) blendForecast(state, predicted, day - today, generator, random)
+      member.tMinC[i] = state.tMinC
+      member.tMaxC[i] = state.tMaxC
+      member.rainMm[i] = state.rainMm
     }
     deriveWeather(member, site, startDay)
     return member
@@ -42,31 +102,19 @@ export function buildEnsemble(
   return {
     startDay,
     days,
-    firstGeneratedDay,
+    known,
     daylightHours: daylightSeries(site, startDay, days),
     members: all,
   }
 }
 
-/** One made-up year after another: what a simulated station would have recorded, deterministic by seed. */
-export function simulateObserved(
+/** An ensemble of generated weather alone, nothing observed. */
+export function generatedEnsemble(
   site: SiteClimate,
-  seed: number,
   startDay: number,
-  endDay: number,
-): WeatherDay[] {
-  const random = randomStream(mixSeed(seed, 0x57a7))
-  const generator = weatherGenerator(site)
-  const state = generator.start(random)
-  const days: WeatherDay[] = []
-  for (let day = startDay; day < endDay; day++) {
-    generator.next(state, day, random)
-    days.push({
-      day,
-      tMinC: Math.round(state.tMinC * 10) / 10,
-      tMaxC: Math.round(state.tMaxC * 10) / 10,
-      rainMm: Math.round(state.rainMm * 10) / 10,
-    })
-  }
-  return days
+  days: number,
+  members: number,
+  seed: number,
+): WeatherEnsemble {
+  return buildEnsemble(site, NOTHING_OBSERVED, startDay, startDay, days, members, seed)
 }

@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber, monthOf } from '../foundations/day'
 import { randomStream } from '../foundations/random'
 import { TEST_SITES } from '../testing/sites'
-import { buildEnsemble, simulateObserved } from './ensemble'
+import { testRecord } from '../testing/weather'
+import { buildEnsemble } from './ensemble'
+import { firstUnknownDay } from './weather'
 import { weeklyOutlook } from './frost'
 import { weatherGenerator } from './generator'
 import { CLIMATE_TYPES, siteFromType } from './climateTypes'
@@ -81,18 +83,18 @@ test('monthly means of the daily normals equal the monthly normals', () => {
 
 describe('ensemble', () => {
   const start = dayNumber('2026-01-01')
-  const observed = simulateObserved(TEST_SITES.maryland, 5, start, start + 60)
-  const ensemble = buildEnsemble(TEST_SITES.maryland, observed, start, 200, 20, 9)
+  const observed = testRecord(TEST_SITES.maryland, 5, start, start + 60)
+  const ensemble = buildEnsemble(TEST_SITES.maryland, observed, start + 60, start, 200, 20, 9)
 
   test('members share what was observed and differ after it', () => {
-    expect(ensemble.firstGeneratedDay).toBe(start + 60)
+    expect(firstUnknownDay(ensemble, start)).toBe(start + 60)
     const [a, b] = ensemble.members
     expect(a.tMaxC.slice(0, 60)).toEqual(b.tMaxC.slice(0, 60))
-    expect(a.tMaxC[59]).toBe(observed[59].tMaxC)
+    expect(a.tMaxC[59]).toBe(observed.days[59].tMaxC)
     expect(a.tMaxC.slice(60)).not.toEqual(b.tMaxC.slice(60))
   })
   test('the same arguments give the same ensemble', () => {
-    const again = buildEnsemble(TEST_SITES.maryland, observed, start, 200, 20, 9)
+    const again = buildEnsemble(TEST_SITES.maryland, observed, start + 60, start, 200, 20, 9)
     expect(again.members[7].rainMm).toEqual(ensemble.members[7].rainMm)
   })
   test('derived weather is finite and physical', () => {

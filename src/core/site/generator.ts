@@ -13,6 +13,15 @@ export type WeatherGenerator = {
   start(random: RandomStream): GeneratorState
   /** Writes the next day's weather for day number `day` into the state. */
   next(state: GeneratorState, day: number, random: RandomStream): void
+  /** What is normal for a day: temperatures °C, chance of a wet day, rain of a wet day and of any day, mm. */
+  usual(day: number): {
+    tMaxC: number
+    tMinC: number
+    wetChance: number
+    rainIfWetMm: number
+    rainMm: number
+    sdC: number
+  }
 }
 
 export type GeneratorState = {
@@ -79,6 +88,18 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
       const zMax = random.normal()
       const zMin = CORRELATION * zMax + Math.sqrt(1 - CORRELATION ** 2) * random.normal()
       return { wet: random.uniform() < 0.35, zMax, zMin, tMinC: 0, tMaxC: 0, rainMm: 0 }
+    },
+    usual(day) {
+      const wetChance = clamp(onDay(wetShare, day), 0, 0.98)
+      const rainMm = Math.max(0, onDay(rainPerDay, day))
+      return {
+        tMaxC: onDay(tMax, day),
+        tMinC: onDay(tMin, day),
+        wetChance,
+        rainIfWetMm: wetChance > 0 ? rainMm / wetChance : 0,
+        rainMm,
+        sdC: sd[monthOf(day)],
+      }
     },
     next(state, day, random) {
       const share = clamp(onDay(wetShare, day), 0, 0.98)

@@ -24,10 +24,16 @@ export type MemberWeather = {
 export type WeatherEnsemble = {
   startDay: number
   days: number
-  /** Days before this one were observed and are the same in all members. */
-  firstGeneratedDay: number
+  /** 1 for each day that is known and the same in all members, 0 where members differ. */
+  known: Uint8Array
   daylightHours: Float64Array
   members: MemberWeather[]
+}
+
+/** The first day from `fromDay` on that is not known; the end of the ensemble where all are. */
+export function firstUnknownDay(ensemble: WeatherEnsemble, fromDay: number): number {
+  const first = ensemble.known.indexOf(0, Math.max(0, fromDay - ensemble.startDay))
+  return ensemble.startDay + (first < 0 ? ensemble.days : first)
 }
 
 export function emptyMember(days: number): MemberWeather {

@@ -1,13 +1,15 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate } from '../foundations/day'
 import { TEST_SITES } from '../testing/sites'
-import { buildEnsemble, simulateObserved } from './ensemble'
+import { testRecord } from '../testing/weather'
+import { buildEnsemble } from './ensemble'
 import { summarizeWeather } from './weatherSummary'
 
 function summary(site: (typeof TEST_SITES)[keyof typeof TEST_SITES], todayIso: string) {
   const today = dayNumber(todayIso)
-  const observed = simulateObserved(site, 3, today - 400, today)
-  return summarizeWeather(site, buildEnsemble(site, observed, today - 380, 900, 40, 5), today)
+  const record = testRecord(site, 3, today - 400, today)
+  const ensemble = buildEnsemble(site, record, today, today - 380, 900, 40, 5)
+  return summarizeWeather(site, ensemble, today, record)
 }
 
 describe('weather summary', () => {

@@ -1,6 +1,7 @@
 import { dayNumber, monthOf, yearOf } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { SiteClimate } from '../garden/schema'
+import { completeYears, coverageOf, isWhole, YEARS_TO_RESAMPLE, type Coverage, type WeatherRecord } from './record'
 import type { WeatherEnsemble } from './weather'
 
 /** A frost date as a distribution: chance that there is one at all, and when. */
@@ -15,6 +16,13 @@ export type WeatherSummary = {
     rainMm: number
     observed: { tMaxC: number; tMinC: number; rainMm: number } | null
   }[]
+  /** How the last twelve months are known. */
+  coverage: Coverage
+  /** Days ahead that a forecast speaks of. */
+  forecastDays: number
+  /** Whole observed years; ten or more are drawn from in place of generated weather. */
+  observedYears: number
+  resampled: boolean
   /** Last frosts before the coming midsummer and first frosts after the midsummer next to come or just past. */
   lastFrosts: FrostDate[]
   firstFrosts: FrostDate[]
@@ -74,19 +82,17 @@ function frostDates(
   })
 }
 
-function monthsOf(site: SiteClimate, ensemble: WeatherEnsemble, today: number): WeatherSummary['months'] {
-  const [member] = ensemble.members
+function monthsOf(site: SiteClimate, record: WeatherRecord, today: number): WeatherSummary['months'] {
+  const seen = record.days.filter((entry) => entry.day >= today - 365 && entry.day < today).filter(isWhole)
   return site.tMaxC.map((tMaxC, month) => {
     let days = 0
     const sums = { tMaxC: 0, tMinC: 0, rainMm: 0 }
-    const seenUntil = Math.min(today, ensemble.firstGeneratedDay)
-    for (let day = Math.max(ensemble.startDay, today - 365); day < seenUntil; day++) {
-      if (monthOf(day) !== month) continue
-      const i = day - ensemble.startDay
+    for (const day of seen) {
+      if (monthOf(day.day) !== month) continue
       days++
-      sums.tMaxC += member.tMaxC[i]
-      sums.tMinC += member.tMinC[i]
-      sums.rainMm += member.rainMm[i]
+      sums.tMaxC += day.tMaxC
+      sums.tMinC += day.tMinC
+      sums.rainMm += day.rainMm
     }
     const observed =
       days >= 20
@@ -101,6 +107,7 @@ export function summarizeWeather(
   site: SiteClimate,
   ensemble: WeatherEnsemble,
   today: number,
+  record: WeatherRecord,
 ): WeatherSummary {
   const members = ensemble.members.length
   const at = (day: number) => day - ensemble.startDay
@@ -123,7 +130,11 @@ export function summarizeWeather(
   }
   const soilFrom = Math.max(today - SOIL_BEFORE_DAYS, ensemble.startDay)
   return {
-    months: monthsOf(site, ensemble, today),
+    months: monthsOf(site, record, today),
+    coverage: coverageOf(record.days, Math.max(today - 365, ensemble.startDay), today),
+    forecastDays: record.forecast.filter(({ day }) => day >= today).length,
+    observedYears: completeYears(record.days).length,
+    resampled: completeYears(record.days).length >= YEARS_TO_RESAMPLE,
     lastFrosts: frostDates(ensemble, nextSummer - HALF_YEAR, nextSummer, 'last'),
     firstFrosts: frostDates(ensemble, summer, summer + HALF_YEAR, 'first'),
     days: Array.from({ length: DAYS_AHEAD }, (_, ahead) => {

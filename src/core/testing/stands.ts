@@ -2,7 +2,7 @@ import { dayNumber } from '../foundations/day'
 import type { SiteClimate } from '../garden/schema'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
-import { buildEnsemble } from '../site/ensemble'
+import { generatedEnsemble } from '../site/ensemble'
 import type { WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import type { StandInput, StandRun } from '../stand/types'
@@ -19,7 +19,7 @@ export function growStand(
   const sowDay = dayNumber(sownOn)
   const plant = findSpecies(speciesId)
   if (!plant) throw new Error(`Unknown species ${speciesId}`)
-  const ensemble = buildEnsemble(site, [], sowDay - 40, days + 40, members, seed)
+  const ensemble = generatedEnsemble(site, sowDay - 40, days + 40, members, seed)
   const seedsPerM2 =
     (((plant.parameters.drillKgHa / 10) * 1.5 * 0.9 * rate) / plant.parameters.thousandSeedG) * 1000
   const run = runStand(

@@ -6,7 +6,7 @@ import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { commit } from '../../data/commit'
 import { database } from '../../data/database'
 import { gardenWrites, readGardenFile, removalWrites, writeGardenFile } from '../../data/gardenFile'
-import { loadGarden } from '../../data/gardens'
+import { loadGarden, loadWeather } from '../../data/gardens'
 import { useGarden } from '../../state/garden'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch } from '../../state/store'
@@ -18,14 +18,14 @@ const LISTED = 8
 
 /** Export, import, and switching between the gardens of this browser. */
 export function Files() {
-  const { data } = useGarden()
+  const { data, weather } = useGarden()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const [problems, setProblems] = useState<Problem[]>([])
   const gardens = useLiveQuery(() => database.gardens.toArray(), [], [])
 
   function save() {
-    const text = writeGardenFile(data, new Date().toISOString())
+    const text = writeGardenFile({ ...data, weather }, new Date().toISOString())
     const link = document.createElement('a')
     link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
     link.download = `${data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'}.kilim.json`
@@ -52,7 +52,7 @@ export function Files() {
     const old = await loadGarden(database, garden.id)
     const kept = new Set(gardenWrites(read.value).map((write) => ('put' in write ? write.put.id : '')))
     const writes = [
-      ...(old ? removalWrites(old).filter((write) => 'remove' in write && !kept.has(write.remove)) : []),
+      ...(old ? removalWrites({ ...old, weather: await loadWeather(database, garden.id) }).filter((write) => 'remove' in write && !kept.has(write.remove)) : []),
       ...gardenWrites(read.value),
     ]
     const stored = await commit(database, garden.id, `Imported ${garden.name}`, writes)

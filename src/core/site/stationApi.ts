@@ -1,0 +1,50 @@
+import { z } from 'zod'
+import { isoDay } from '../garden/fields'
+import { DAY_LIMITS } from '../garden/weatherYear'
+
+/** What is asked of and answered by the simulated station; the server and the app check both against this. */
+
+const reading = (value: keyof typeof DAY_LIMITS) =>
+  z.number().min(DAY_LIMITS[value].low).max(DAY_LIMITS[value].high)
+
+/** `fault=silent` makes the station fail, to see how the app takes it. */
+const fault = z.enum(['silent']).optional()
+const gardenName = z.string().min(1).max(80)
+
+export const stationQuery = z
+  .object({ garden: gardenName, from: isoDay, to: isoDay, fault })
+  .refine((query) => query.from <= query.to, { error: 'from must not lie after to.', path: ['from'] })
+export const forecastQuery = z.object({ garden: gardenName, issued: isoDay, fault })
+
+/** Days a station heard, `to` not in; days it missed are left out, and a value may be missing by itself. */
+export const stationAnswer = z.object({
+  garden: z.string(),
+  days: z
+    .array(
+      z.object({
+        date: isoDay,
+        tMinC: reading('tMinC').nullable(),
+        tMaxC: reading('tMaxC').nullable(),
+        rainMm: reading('rainMm').nullable(),
+      }),
+    )
+    .max(20_000),
+})
+export type StationAnswer = z.infer<typeof stationAnswer>
+
+export const forecastAnswer = z.object({
+  garden: z.string(),
+  issued: isoDay,
+  days: z
+    .array(
+      z.object({
+        date: isoDay,
+        tMinC: reading('tMinC'),
+        tMaxC: reading('tMaxC'),
+        rainChance: z.number().min(0).max(1),
+        rainIfWetMm: reading('rainMm'),
+      }),
+    )
+    .max(16),
+})
+export type ForecastAnswer = z.infer<typeof forecastAnswer>

@@ -1,0 +1,56 @@
+import { useLiveQuery } from 'dexie-react-hooks'
+import { useEffect, useMemo, useRef } from 'react'
+import { isoDate } from '../core/foundations/day'
+import { stableHash } from '../core/foundations/hash'
+import { observedDays, type WeatherYear } from '../core/garden/weatherYear'
+import type { Garden } from '../core/garden/schema'
+import { database, type StationState } from '../data/database'
+import { loadWeather } from '../data/gardens'
+import { hearStation } from '../data/station'
+import { keepRecord } from '../workers/client'
+import { useAppSelector } from './store'
+
+/** The open garden's observed weather and last forecast, handed to the worker under the key that is returned. */
+export function useWeatherRecord(gardenId: string | null): {
+  weather: WeatherYear[] | undefined
+  station: StationState | null | undefined
+  recordKey: string | null
+} {
+  const kept = useLiveQuery(
+    async () => ({
+      weather: gardenId ? await loadWeather(database, gardenId) : [],
+      station: (gardenId && (await database.station.get(gardenId))) || null,
+    }),
+    [gardenId],
+  )
+  // Live queries give new objects after every write; the text tells whether anything changed.
+  const recordKey = useMemo(() => {
+    if (!kept) return null
+    const forecast = kept.station?.forecast ?? []
+    if (kept.weather.length === 0 && forecast.length === 0) return ''
+    const key = stableHash([kept.weather, forecast])
+    keepRecord(key, { days: observedDays(kept.weather), forecast })
+    return key
+  }, [kept])
+  return { weather: kept?.weather, station: kept?.station, recordKey }
+}
+
+/** Hears the demo's station whenever the garden or its day moves on without having been heard. */
+export function useStation(
+  garden: Garden | null,
+  today: number,
+  station: StationState | null | undefined,
+): void {
+  const silent = useAppSelector((state) => state.session.stationSilent)
+  const asked = useRef('')
+  useEffect(() => {
+    if (!garden?.demo || station === undefined) return
+    const heard = station !== null && station.trouble === null && station.heardUntil >= isoDate(today)
+    const question = `${garden.id} ${today} ${silent}`
+    if (asked.current === question || (heard && !silent)) return
+    asked.current = question
+    hearStation(database, garden, today, undefined, silent).catch((error: unknown) =>
+      console.error('What the station said could not be stored', error),
+    )
+  }, [garden, today, station, silent])
+}
