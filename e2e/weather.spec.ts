@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openDemo } from './helpers'
+import { openDemo, stepWeeks } from './helpers'
 
 test('the place moved north makes the last frost later; a wrong latitude is refused with the reason', async ({
   page,
@@ -33,4 +33,76 @@ test('the bed shows its year, its stages and four bands with the checks', async 
     page.getByRole('img', { name: /Green cover over time with its range and 1 checks/ }),
   ).toBeVisible()
   await expect(page.getByRole('img', { name: /The year of L1/ })).toBeVisible()
+})
+
+test('a day written down is shown with its source; a low above the high is refused', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/weather')
+  await expect(page.getByTestId('station')).toContainText('heard up to 19 Apr 2026')
+  await page.getByText('Observed days', { exact: true }).click()
+  const form = page.getByRole('form', { name: 'Weather of a day' })
+  await form.getByLabel('Low, °C').fill('15')
+  await form.getByLabel('High, °C').fill('9')
+  await form.getByRole('button', { name: 'Write down' }).click()
+  await expect(page.getByRole('alert')).toContainText('Low: it is above the high')
+  await form.getByLabel('Low, °C').fill('-4,5')
+  await form.getByLabel('Rain, mm').fill('')
+  await form.getByRole('button', { name: 'Write down' }).click()
+  const row = page.getByTestId('observed-days').getByRole('row', { name: /^19 Apr/ })
+  await expect(row).toContainText('written down')
+  await expect(row).toContainText('not known')
+  await page.reload()
+  await page.getByText('Observed days', { exact: true }).click()
+  await expect(row).toContainText('written down')
+})
+
+test('a silent station is told, the clock goes on, and what was missed is heard later', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/weather')
+  await page.getByLabel('let it fall silent').check()
+  await stepWeeks(page, 1)
+  await expect(page.getByTestId('station').getByRole('alert')).toContainText(
+    'The station is silent. Last heard for 19 Apr 2026',
+  )
+  await expect(page.getByRole('link', { name: 'station not heard' })).toBeVisible()
+  await expect(page.getByTestId('frosts')).toBeVisible({ timeout: 60_000 })
+  await page.getByLabel('let it fall silent').uncheck()
+  await expect(page.getByTestId('station')).toContainText('heard up to 26 Apr 2026')
+})
+
+test('a file of daily weather is mapped, read with its faults named, and stored only when confirmed', async ({
+  page,
+}) => {
+  await openDemo(page, 'harrier-point')
+  await page.goto('/weather')
+  await page.getByText('Import daily weather').click()
+  const choose = (name: string, text: string) =>
+    page
+      .getByLabel('File of daily weather')
+      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await choose('empty.csv', '')
+  await expect(page.getByRole('alert')).toContainText('empty.csv is empty')
+
+  const start = Date.UTC(2010, 0, 1)
+  const lines = ['rain,day,hi,lo']
+  for (let i = 0; i < 366 * 11; i++) {
+    const date = new Date(start + i * 86_400_000).toISOString().slice(0, 10)
+    const warm = 14 + 6 * Math.cos((2 * Math.PI * i) / 365.25)
+    const high = i === 40 ? 95 : (warm + 4 + (i % 5)).toFixed(1)
+    lines.push(`${i % 4 === 0 ? 9 : 0},${date},${high},${(warm - 4 - (i % 3)).toFixed(1)}`)
+    if (i === 50) lines.push(lines.at(-1)!)
+  }
+  await choose('daily.csv', lines.join('\n'))
+  await expect(page.getByTestId('import-preview')).toContainText('low 16 °C, high 24 °C, rain 9 mm')
+  await page.getByRole('button', { name: 'Read the file' }).click()
+  const report = page.getByTestId('import-report')
+  await expect(report).toContainText('4,025 days of 4,027 rows')
+  await expect(report).toContainText('Days ahead will be drawn from these years')
+  await expect(report).toContainText('Row 42, hi: high of 95 °C')
+  await expect(report).toContainText('was already in row')
+  await expect(page.getByText(/drawn from \d+ observed years/)).toHaveCount(0)
+  await report.getByRole('button', { name: 'Store 4,025 days' }).click()
+  await expect(page.getByText(/days ahead are drawn from 1\d observed years/)).toBeVisible({
+    timeout: 60_000,
+  })
 })

@@ -9,7 +9,10 @@ import { gardenOpened } from '../state/session'
 import type { Store } from '../state/store'
 
 /** Opens a demo garden, storing it first if this browser does not have it yet. */
-export async function openDemo(name: string, store: Pick<Store, 'dispatch' | 'getState'>): Promise<Outcome<string>> {
+export async function openDemo(
+  name: string,
+  store: Pick<Store, 'dispatch' | 'getState'>,
+): Promise<Outcome<string>> {
   const make = DEMO_GARDENS[name]
   if (!make)
     return failure({ path: 'name', code: 'unknown', message: 'There is no demo garden of this name.' })

@@ -88,4 +88,3 @@ function reasonOf(error: unknown): string {
     return 'The station sent something that is not weather; it was not taken in.'
   return error instanceof Error ? error.message : 'The station could not be heard.'
 }
-

@@ -48,12 +48,5 @@ export const sessionSlice = createSlice({
   },
 })
 
-export const {
-  restored,
-  gardenOpened,
-  demoClockSet,
-  draftKept,
-  draftDropped,
-  stationSilenced,
-  themeChosen,
-} = sessionSlice.actions
+export const { restored, gardenOpened, demoClockSet, draftKept, draftDropped, stationSilenced, themeChosen } =
+  sessionSlice.actions

@@ -4,7 +4,7 @@ import type { WeatherRecord } from '../core/site/record'
 import type { Engine, JobKind } from './engine'
 
 export type Job<K extends JobKind = JobKind> = { kind: K; args: Parameters<Engine[K]> }
-export type JobResult<K extends JobKind> = ReturnType<Engine[K]>
+export type JobResult<K extends JobKind> = Awaited<ReturnType<Engine[K]>>
 
 type Waiting = {
   job: Job
@@ -65,7 +65,7 @@ function next(): void {
   if (running || queue.length === 0) return
   const waiting = queue.shift()!
   running = waiting
-  tellRecord((waiting.job.args[0] as WeatherSpec | null)?.recordKey)
+  tellRecord((waiting.job.args[0] as Partial<WeatherSpec> | null)?.recordKey)
   const call = start()[waiting.job.kind] as unknown as (...args: unknown[]) => Promise<unknown>
   call(...waiting.job.args, proxy(waiting.onProgress))
     .then(waiting.resolve, waiting.reject)

@@ -13,6 +13,7 @@ import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
 import type { WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import type { Target } from '../core/ending/compare'
+import { readWeatherFile } from './weatherFile'
 
 const cached: { key: string; ensemble: WeatherEnsemble }[] = []
 /** Ensembles kept: the garden's, and one or two of a changed day. */
@@ -70,6 +71,7 @@ export const engine = {
     const hasEnd = standCase.stand.end.plan !== null || standCase.stand.end.fact !== null
     return run && forecastOf(standCase, run, hasEnd ? standRun(standCase, ensemble, false) : null)
   },
+  readWeatherFile,
   choose(spec: WeatherSpec, question: ChooseQuestion, progress?: (share: number) => void): ChooseAnswer {
     return rankSpecies(question, ensembleFor(spec), progress)
   },

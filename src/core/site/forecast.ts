@@ -11,6 +11,9 @@ export type DayForecast = {
   rainIfWetMm: number
 }
 
+/** Rain that makes a day wet, mm. */
+const LEAST_WET_MM = 1
+
 /** Days a forecast reaches ahead. */
 export const FORECAST_DAYS = 10
 
@@ -45,8 +48,8 @@ export function blendForecast(
   state.tMaxC = max + gap
   state.tMinC = min - gap
   state.wet = random.uniform() < clamp(forecast.rainChance, 0, 1)
-  const meanMm = skill * forecast.rainIfWetMm + (1 - skill) * usual.rainIfWetMm
+  const meanMm = Math.max(LEAST_WET_MM + 0.2, skill * forecast.rainIfWetMm + (1 - skill) * usual.rainIfWetMm)
   // Known rain scatters less about its amount than unknown rain.
   const shape = 0.75 + 4 * skill
-  state.rainMm = state.wet && meanMm > 0 ? random.gamma(shape, meanMm / shape) : 0
+  state.rainMm = state.wet ? LEAST_WET_MM + random.gamma(shape, (meanMm - LEAST_WET_MM) / shape) : 0
 }

@@ -27,7 +27,11 @@ export function simulateDays(site: SiteClimate, seed: number, startDay: number, 
  * The forecast that would have been issued for the days to come, given what they will really bring: as right as
  * `forecastSkill` says, deterministic by seed and first day. Chances come in steps of 5 %.
  */
-export function simulateForecast(site: SiteClimate, seed: number, coming: readonly WholeDay[]): DayForecast[] {
+export function simulateForecast(
+  site: SiteClimate,
+  seed: number,
+  coming: readonly WholeDay[],
+): DayForecast[] {
   const generator = weatherGenerator(site)
   return coming.slice(0, FORECAST_DAYS).map((truth, lead) => {
     const random = randomStream(mixSeed(seed, coming[0].day * 16 + lead))

@@ -2,9 +2,6 @@ import { dayOfYear } from '../foundations/day'
 import type { SiteClimate } from '../garden/schema'
 import { daylightHours, extraterrestrialRadiation, hargreavesEt0, radiationFromRange } from './sun'
 
-/** One observed day. Temperatures °C, rain mm. */
-export type WeatherDay = { day: number; tMinC: number; tMaxC: number; rainMm: number }
-
 /**
  * Daily weather of one member over `days` days from day number `startDay`.
  * Soil temperature is that of bare ground at 5 cm; snow is its water equivalent.

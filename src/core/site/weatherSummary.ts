@@ -1,7 +1,14 @@
 import { dayNumber, monthOf, yearOf } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { SiteClimate } from '../garden/schema'
-import { completeYears, coverageOf, isWhole, YEARS_TO_RESAMPLE, type Coverage, type WeatherRecord } from './record'
+import {
+  completeYears,
+  coverageOf,
+  isWhole,
+  YEARS_TO_RESAMPLE,
+  type Coverage,
+  type WeatherRecord,
+} from './record'
 import type { WeatherEnsemble } from './weather'
 
 /** A frost date as a distribution: chance that there is one at all, and when. */

@@ -52,7 +52,11 @@ export function Files() {
     const old = await loadGarden(database, garden.id)
     const kept = new Set(gardenWrites(read.value).map((write) => ('put' in write ? write.put.id : '')))
     const writes = [
-      ...(old ? removalWrites({ ...old, weather: await loadWeather(database, garden.id) }).filter((write) => 'remove' in write && !kept.has(write.remove)) : []),
+      ...(old
+        ? removalWrites({ ...old, weather: await loadWeather(database, garden.id) }).filter(
+            (write) => 'remove' in write && !kept.has(write.remove),
+          )
+        : []),
       ...gardenWrites(read.value),
     ]
     const stored = await commit(database, garden.id, `Imported ${garden.name}`, writes)

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { Scroll } from '../../parts/Scroll'
 import type { WeatherSummary } from '../../core/site/weatherSummary'
 import { BandsChart } from '../../parts/BandsChart'
@@ -14,7 +15,10 @@ import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
+import { ImportDays } from './ImportDays'
+import { ObservedDays } from './ObservedDays'
 import { PlaceForm } from './PlaceForm'
+import { Station } from './Station'
 import { NormalsTable } from './NormalsTable'
 
 /** The place's weather: frosts, the days ahead, soil warmth, normals beside what was observed. */
@@ -28,10 +32,9 @@ export function WeatherRoom() {
       <p className="mt-1 max-w-3xl">
         {Math.abs(garden.site.latitude)}° {garden.site.latitude < 0 ? 'S' : 'N'},{' '}
         {Math.round(garden.site.elevationM)} m, {garden.site.coastal ? 'coastal' : 'inland'}.{' '}
-        {garden.demo
-          ? 'A demo garden: days gone by come from a simulated station, days ahead are generated from the normals.'
-          : 'No station yet: all days are generated from the normals of the climate you chose, none was observed.'}
+        {answer.value && knownText(answer.value, garden.demo !== null)}
       </p>
+      <Station />
       <Waiting
         what="Reading a hundred seasons of weather"
         running={answer.running}
@@ -40,30 +43,44 @@ export function WeatherRoom() {
         onCancel={answer.cancel}
         onRetry={answer.retry}
       />
-      {answer.value && (
-        <Summary summary={answer.value} units={garden.units} today={today} observed={garden.demo !== null} />
-      )}
-      <details className="mt-6">
-        <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">
-          Place and normals by hand
-        </summary>
+      {answer.value && <Summary summary={answer.value} units={garden.units} today={today} />}
+      <Fold title="Observed days">
+        <ObservedDays key={`${garden.id} ${today}`} />
+      </Fold>
+      <Fold title="Import daily weather">
+        <ImportDays key={garden.id} />
+      </Fold>
+      <Fold title="Place and normals by hand">
         <PlaceForm key={garden.id} />
-      </details>
+      </Fold>
     </section>
   )
 }
 
-function Summary({
-  summary,
-  units,
-  today,
-  observed,
-}: {
-  summary: WeatherSummary
-  units: Units
-  today: number
-  observed: boolean
-}) {
+/** Where the days gone by and the days ahead come from, in a sentence or two. */
+function knownText(summary: WeatherSummary, demo: boolean): string {
+  const { observed, bridged, missing } = summary.coverage
+  const ahead = summary.resampled
+    ? `days ahead are drawn from ${summary.observedYears} observed years`
+    : 'days ahead are generated from the normals'
+  if (observed === 0) return `No day has been observed ${demo ? '' : 'here '}yet; ${ahead}.`
+  const gaps = [
+    bridged > 0 ? `${bridged} bridged` : null,
+    missing > 0 ? `${missing} missing and generated` : null,
+  ].filter(Boolean)
+  return `Of the last twelve months ${observed} days were observed${gaps.length > 0 ? `, ${gaps.join(', ')}` : ''}; ${summary.forecastDays > 0 ? `a forecast reaches ${summary.forecastDays} days ahead, ` : ''}${ahead}.`
+}
+
+function Fold({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <details className="mt-4">
+      <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">{title}</summary>
+      {children}
+    </details>
+  )
+}
+
+function Summary({ summary, units, today }: { summary: WeatherSummary; units: Units; today: number }) {
   const step = summary.soilC[1].day - summary.soilC[0].day
   const pick = (of: 'low' | 'mid' | 'high') =>
     summary.soilC.map((entry) => (units === 'imperial' ? entry.spread[of] * 1.8 + 32 : entry.spread[of]))
@@ -97,13 +114,16 @@ function Summary({
         </p>
         <Days summary={summary} units={units} />
         <Why>
-          Chances are shares of a hundred generated seasons: a Markov chain of wet days, gamma rain, and
-          correlated temperatures about the normals (Richardson 1981). There is no weather forecast in them
-          yet, so they tell what is usual for these days.
+          {summary.forecastDays > 0
+            ? `Chances are shares of a hundred seasons that start from the forecast of ${summary.forecastDays} days. They agree with it today and spread until after ten days they are as different as years are. `
+            : 'Chances are shares of a hundred seasons; there is no forecast in them, so they tell what is usual for these days. '}
+          {summary.resampled
+            ? `Days ahead are drawn from ${summary.observedYears} observed years.`
+            : 'Days ahead are generated: a Markov chain of wet days, gamma rain, and correlated temperatures about the normals (Richardson 1981).'}
         </Why>
       </section>
       <section aria-label="Normals" className="min-w-0">
-        <h2>Normals{observed ? ' and the last twelve months' : ''}</h2>
+        <h2>Normals{summary.coverage.observed > 0 ? ' and the last twelve months' : ''}</h2>
         <NormalsTable months={summary.months} units={units} />
       </section>
     </div>
