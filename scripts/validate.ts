@@ -157,7 +157,7 @@ function residueRows() {
     growStand(maryland, species, sown, {
       members,
       days: 330,
-      events: [{ day: end, kind: 'end', survival: () => 0 }],
+      events: [{ day: end, kind: 'end', topLeft: 0, survival: () => 0 }],
     }).run
   const rye = killed('cereal-rye', '2025-09-25')
   const start = valuesOn(rye, rye.residueG, end)
@@ -195,6 +195,19 @@ function residueRows() {
     35,
     65,
     '%',
+  )
+  const nitrogen = (day: number) => valuesOn(soft, soft.residueNitrogenG, day)
+  const atEnd = nitrogen(end)
+  const half = Float64Array.from(atEnd, (value, i) => {
+    for (let day = 1; day < 120; day++) if (nitrogen(end + day)[i] <= value / 2) return day / 7
+    return NaN
+  })
+  numberRow(
+    'vetch residue, Maryland: half its nitrogen has left after',
+    spreadOf(half)?.mid ?? NaN,
+    3,
+    7,
+    'weeks',
   )
   numberRow(
     'vetch residue, Maryland: net nitrogen in 5 weeks',

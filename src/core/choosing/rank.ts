@@ -211,7 +211,7 @@ function candidateOf(
   const cautions = [...plant.cautions]
   if (question.nextFamily === plant.family)
     cautions.push('Same family as the next crop: pests and diseases may carry over.')
-  if (plant.allelopathic && question.target.establishment === 'seed')
+  if (plant.allelopathy >= 0.5 && question.target.establishment === 'seed')
     cautions.push('Its residue holds back small seed for some weeks.')
   return {
     speciesId: plant.id,

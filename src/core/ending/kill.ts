@@ -2,7 +2,16 @@ import type { EndDetails } from '../garden/schema'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandEvent } from '../stand/types'
 import { sheetDose } from './outcome'
-import { chopSurvival, crimpSurvival, SECOND_PASS, tarpSurvival } from './survival'
+import { chopSurvival, chopSurvivalAt, crimpSurvival, SECOND_PASS, tarpSurvival } from './survival'
+
+/** Share of the survivors' growth that still stands after it (judgement). */
+const TOP_LEFT: Record<EndDetails['method'], number> = {
+  chop: 0.06,
+  crimp: 0.6,
+  tarp: 0.25,
+  'winter-kill': 1,
+  harvest: 1,
+}
 
 /** Days a sheet is taken to lie when nothing says when it comes off. */
 const USUAL_SHEET_DAYS = 35
@@ -21,6 +30,7 @@ export function endEvent(
   return {
     day,
     kind: 'end',
+    topLeft: TOP_LEFT[method],
     survival(member, _component, bbch, plant) {
       if (method === 'harvest') return 0
       if (method === 'tarp')
@@ -34,4 +44,9 @@ export function endEvent(
       return once * SECOND_PASS ** (passes - 1)
     },
   }
+}
+
+/** Survival of a cut at a height, by class and stage, as a stand's event asks for it. */
+export function cutSurvival(heightM: number): StandEvent['survival'] {
+  return (_member, _component, bbch, plant) => chopSurvivalAt(plant.endingClass, bbch, heightM)
 }

@@ -132,6 +132,14 @@ export const CHOP_SURVIVAL: Record<EndingClass, StageTable> = {
 export const crimpSurvival = (kind: EndingClass, bbch: number) => interpolate(CRIMP_SURVIVAL[kind], bbch)
 export const chopSurvival = (kind: EndingClass, bbch: number) => interpolate(CHOP_SURVIVAL[kind], bbch)
 
+/** Height of stubble at which the nodes left save two thirds of what a cut at the ground would kill, m (judgement, 0.05–0.15). */
+const NODES_SAVED_M = 0.08
+
+/** Survival of a cut that leaves stubble, m: higher cuts leave more nodes and leaf to grow from. */
+export function chopSurvivalAt(kind: EndingClass, bbch: number, heightM: number): number {
+  return 1 - (1 - chopSurvival(kind, bbch)) * Math.exp(-heightM / NODES_SAVED_M)
+}
+
 /** What a second chop a week later leaves of the first one's survivors. */
 export const SECOND_PASS = 0.3
 

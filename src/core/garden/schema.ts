@@ -105,20 +105,25 @@ const start = z.object({
   date: isoDay,
   covering: covering.nullable(),
   passes: z.number().int().min(1).max(4).nullable(),
+  /** Days after sowing on which the seed layer is kept moist by watering. */
+  keptMoistDays: numberBetween('Days kept moist', 0, 60, 'days').optional(),
   /** Components as planned or as weighed; empty for crops. */
   components: z.array(component).max(8),
   note: z.string().max(2000),
 })
 export type StartDetails = z.infer<typeof start>
 
-/** A cut that is not an ending: height left, share of the leaf area removed, and where the cuttings went. */
+/** A cut that is not an ending: height left, share of the stand's ground cut, and where the cuttings went. */
 const cut = z.object({
   date: isoDay,
   heightCm: numberBetween('Cut height', 0, 200, 'cm'),
-  shareRemoved: numberBetween('Share removed', 0, 1),
+  groundShare: numberBetween('Share of the ground cut', 0, 1),
   fate: z.enum(['dropped', 'carried off', 'eaten', 'grazed']),
   note: z.string().max(2000),
 })
+
+/** Water given by hand on a day. */
+const watering = z.object({ id, date: isoDay, mm: numberBetween('Water given', 0.5, 200, 'mm') })
 
 export const endMethodId = z.enum(['chop', 'crimp', 'tarp', 'winter-kill', 'harvest'])
 export type EndMethodId = z.infer<typeof endMethodId>
@@ -156,6 +161,7 @@ export const stand = z.object({
   underStandId: id.nullable(),
   start: deed(start),
   cuts: z.array(z.object({ id, cut: deed(cut) })).max(50),
+  waterings: z.array(watering).max(400).optional(),
   end: deed(ending),
   note: z.string().max(4000),
 })

@@ -64,7 +64,7 @@ describe('schema', () => {
     const cut = {
       date: '2026-05-01',
       heightCm: 12,
-      shareRemoved: 0.4,
+      groundShare: 0.4,
       fate: 'carried off' as const,
       note: '',
     }

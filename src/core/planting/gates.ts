@@ -3,6 +3,7 @@ import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { EndDetails } from '../garden/schema'
 import { DEAD_SHARE, endingOf } from '../ending/outcome'
 import type { Crop } from '../plants/crops'
+import { agedIndex, freshIndex, HARMLESS_INDEX } from '../residue/allelopathy'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 import { spreadOn } from '../stand/summary'
@@ -29,8 +30,6 @@ export type Readiness = {
 
 /** Most residue a direct sowing bears without raking, g m⁻² (judgement): small seed, large seed. */
 const SEEDBED_RESIDUE_G = { small: 120, large: 350 } as const
-/** Days rye-type residue holds back small seed after it is dead (extension, 10–30). */
-const RESIDUE_HOLD_DAYS = 21
 /** Mineral nitrogen lost to residue in a fortnight that counts as tie-up, g m⁻² (judgement, 0.2–0.6). */
 const TIE_UP_G = 0.3
 const FORTNIGHT = 14
@@ -110,14 +109,15 @@ export function readiness(input: GateInput): Readiness {
       },
       days: residueBelow(ended, endDay, limit),
     })
-    if (input.crop.smallSeed && ended.sown.some((sown) => sown.plant.allelopathic))
+    if (input.crop.smallSeed && ended.sown.some((sown) => sown.plant.allelopathy > 0))
       gates.push({
         gate: {
           id: 'residue-hold',
           name: 'Residue no longer holds back seed',
-          reason: 'This residue slows small seeds for about three weeks after it dies.',
+          reason:
+            'Fresh residue of this kind slows small seeds; its hold halves every 150 °C d as it browns.',
         },
-        days: dead.map((day) => day + RESIDUE_HOLD_DAYS),
+        days: residueHoldDays(input, endDay, dead),
       })
   }
   const ready = Float64Array.from({ length: members }, (_, member) =>
@@ -163,6 +163,29 @@ function tieUpDays({ ended }: GateInput, endDay: number): Float64Array {
     for (let day = last - 1; day >= from; day--)
       if (released(day) - released(day + FORTNIGHT) > TIE_UP_G) return ended.startDay + day + FORTNIGHT
     return ended.startDay + from
+  })
+}
+
+/** The first day after death on which the residue's hold on small seed is harmless. */
+function residueHoldDays(
+  { standing, ensemble }: GateInput,
+  endDay: number,
+  dead: Float64Array,
+): Float64Array {
+  const on = Math.min(standing.days - 1, Math.max(0, endDay - standing.startDay))
+  return Float64Array.from({ length: standing.members }, (_, member) => {
+    const strengthMass = standing.sown.reduce(
+      (sum, { plant }, c) => sum + plant.allelopathy * standing.species[c].massG[member * standing.days + on],
+      0,
+    )
+    const fresh = freshIndex(strengthMass)
+    const { tMinC, tMaxC } = ensemble.members[member]
+    let warmth = 0
+    for (let i = Math.round(dead[member]) - ensemble.startDay; i >= 0 && i < ensemble.days; i++) {
+      if (agedIndex(fresh, warmth) <= HARMLESS_INDEX) return ensemble.startDay + i
+      warmth += Math.max(0, (tMinC[i] + tMaxC[i]) / 2)
+    }
+    return NaN
   })
 }
 

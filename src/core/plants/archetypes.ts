@@ -14,6 +14,7 @@ export const winterCereal: SpeciesParameters = {
   growBaseC: 2, growOptLowC: 17, growOptHighC: 26, growMaxC: 36,
   lt50TenderC: -4, lt50HardyC: -28, crownSoilShare: 0.55, heatC: 37, heightM: 1.5,
   nitrogenA: 5.35, nitrogenB: 0.44, nitrogenPlateau: 4.6, fixationShare: 0,
+  rootShare: 0.3, seedShare: 0.36, dormantShare: 0.03,
   drillKgHa: 100, thousandSeedG: 30,
 }
 
@@ -24,6 +25,7 @@ export const springCereal: SpeciesParameters = {
   developBaseC: 1, vernalDays: 0, vernalFloor: 1, photoLowH: 8, photoFullH: 16, photoFloor: 0.25,
   leafCm2: 1.1, leafGrowthPerCd: 0.0105, lightUseGMj: 2.65, growBaseC: 3, growOptLowC: 16,
   lt50TenderC: -4.5, lt50HardyC: -6, crownSoilShare: 0.15, heightM: 1.1,
+  rootShare: 0.25, seedShare: 0.4, dormantShare: 0.05,
 }
 
 export const warmGrass: SpeciesParameters = {
@@ -36,6 +38,7 @@ export const warmGrass: SpeciesParameters = {
   growBaseC: 9, growOptLowC: 26, growOptHighC: 34, growMaxC: 44,
   lt50TenderC: 0, lt50HardyC: -1, crownSoilShare: 0, heatC: 46, heightM: 2.2,
   nitrogenA: 3.6, nitrogenB: 0.34, nitrogenPlateau: 4.4,
+  rootShare: 0.25, seedShare: 0.15, dormantShare: 0.1,
 }
 
 export const viningLegume: SpeciesParameters = {
@@ -47,6 +50,7 @@ export const viningLegume: SpeciesParameters = {
   growBaseC: 3, growOptLowC: 17, growOptHighC: 25, growMaxC: 34,
   lt50TenderC: -4, lt50HardyC: -18, crownSoilShare: 0.45, heatC: 36, heightM: 0.8,
   nitrogenA: 5.1, nitrogenB: 0.32, nitrogenPlateau: 4.8, fixationShare: 0.85,
+  rootShare: 0.25, seedShare: 0.22, dormantShare: 0.2,
   drillKgHa: 25, thousandSeedG: 30,
 }
 
@@ -57,6 +61,7 @@ export const clover: SpeciesParameters = {
   vernalDays: 20, vernalFloor: 0.3,
   leafCm2: 0.32, leafGrowthPerCd: 0.009, specificLeafM2G: 0.025,
   lt50HardyC: -14, crownSoilShare: 0.5, heightM: 0.5,
+  rootShare: 0.3, seedShare: 0.12, dormantShare: 0.35,
   drillKgHa: 18, thousandSeedG: 3.8,
 }
 
@@ -69,6 +74,7 @@ export const brassica: SpeciesParameters = {
   growBaseC: 4, growOptLowC: 14, growOptHighC: 24, growMaxC: 35,
   lt50TenderC: -4, lt50HardyC: -6.5, crownSoilShare: 0.2, heatC: 36, heightM: 1.1,
   nitrogenA: 4.8, nitrogenB: 0.32, nitrogenPlateau: 4.6, fixationShare: 0,
+  rootShare: 0.2, seedShare: 0.22, dormantShare: 0.05,
   drillKgHa: 14, thousandSeedG: 12,
 }
 

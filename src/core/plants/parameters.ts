@@ -143,6 +143,14 @@ export const PARAMETERS = {
     low: 0,
     high: 0.95,
   },
+  rootShare: { meaning: 'roots as a share of all dry matter', unit: 'share', low: 0.08, high: 0.6 },
+  seedShare: { meaning: 'ripe seed as a share of shoot dry matter', unit: 'share', low: 0.03, high: 0.55 },
+  dormantShare: {
+    meaning: 'share of shed seed that does not sprout in the first year',
+    unit: 'share',
+    low: 0,
+    high: 0.9,
+  },
   drillKgHa: { meaning: 'drilled seeding rate of the straight species', unit: 'kg ha⁻¹', low: 3, high: 300 },
   thousandSeedG: { meaning: 'weight of a thousand seeds', unit: 'g', low: 0.3, high: 900 },
 } as const satisfies Record<string, { meaning: string; unit: string; low: number; high: number }>
@@ -192,8 +200,8 @@ export const species = z.object({
   flowerValue: z.number().min(0).max(3),
   /** 0 none – 3 strong: how well its roots open hard ground. */
   rootPower: z.number().min(0).max(3),
-  /** Residue holds back small seeds sown into it. */
-  allelopathic: z.boolean(),
+  /** 0 none – 1 as rye: how strongly fresh residue holds back small seed sown into it. */
+  allelopathy: z.number().min(0).max(1),
   cautions: z.array(z.string()),
   parameters: z.object(parameterShape),
   /** Source class of parameters that are better than judgement. */

@@ -28,17 +28,19 @@ export const emptyPools = (): ResiduePools => ({
   decayedG: 0,
 })
 
+export const poolNitrogen = (pools: ResiduePools) => pools.nitrogen[0] + pools.nitrogen[1] + pools.nitrogen[2]
+
 export const poolMass = (pools: ResiduePools) => pools.mass[0] + pools.mass[1] + pools.mass[2]
 
 /** Share of the fast pool by nitrogen content, %: soft leafy matter is mostly fast, straw mostly cellulose. */
-const fastShare = (nitrogenPct: number) => Math.min(0.5, 0.12 + 0.09 * nitrogenPct)
+const fastShare = (nitrogenPct: number) => Math.min(0.5, 0.1 + 0.08 * nitrogenPct)
 const ligninShare = (nitrogenPct: number) => Math.min(0.2, Math.max(0.06, 0.19 - 0.035 * nitrogenPct))
 
 /** Nitrogen per mass of the fast and the lignin pool, cellulose being 1 (judgement). */
-const FAST_RICHNESS = 2.2
+const FAST_RICHNESS = 1.6
 const LIGNIN_RICHNESS = 0.5
 
-/** Adds dead matter, g m⁻², with its nitrogen; the fast pool is twice as rich as the rest. */
+/** Adds dead matter, g m⁻², with its nitrogen; the fast pool is richer than the rest. */
 export function addResidue(pools: ResiduePools, massG: number, nitrogenG: number): void {
   if (massG <= 0) return
   const percent = (100 * nitrogenG) / massG
@@ -65,7 +67,7 @@ const warmth = (soilC: number) =>
 export function decayDay(pools: ResiduePools, soilC: number, wetness: number, soilNitrogenG: number): number {
   const mass = poolMass(pools)
   if (mass < 0.01) return 0
-  const nitrogen = pools.nitrogen[0] + pools.nitrogen[1] + pools.nitrogen[2]
+  const nitrogen = poolNitrogen(pools)
   const carbonRatio = (CARBON_SHARE * mass) / Math.max(1e-6, nitrogen)
   const cnFactor = carbonRatio <= 25 ? 1 : Math.exp((-0.693 * (carbonRatio - 25)) / 25)
   const rate = warmth(soilC) * (0.15 + 0.7 * wetness) * cnFactor * SURFACE_CONTACT

@@ -3,15 +3,25 @@ import { seedFromText } from '../foundations/random'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { Bed, Check, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
-import { endEvent } from '../ending/kill'
+import { cutSurvival, endEvent } from '../ending/kill'
 import { DEAD_SHARE, endingOf } from '../ending/outcome'
 import { firstUnknownDay, type WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import type { StandEvent, StandRun } from '../stand/types'
-import { bandsOf, dateSpread, firstDays, stageDays, type Bands, type DateSpread } from '../stand/summary'
+import { selfSowing, type SelfSowing } from '../stand/reseeding'
+import { carbonKept, type OrganicInput } from '../residue/organicMatter'
+import {
+  bandsOf,
+  dateSpread,
+  firstDays,
+  spreadOn,
+  stageDays,
+  type Bands,
+  type DateSpread,
+} from '../stand/summary'
 import { drawTraits } from '../stand/traits'
 import { learn } from '../tracking/learn'
-import { canopyAbove, looksOf, sownSpecies } from './input'
+import { canopyAbove, looksOf, sownSpecies, wateringOf } from './input'
 
 /** Everything one stand's forecast depends on besides the weather. */
 export type StandCase = {
@@ -42,6 +52,10 @@ export type StandForecast = {
   dead: DateSpread
   /** Day the stand is dead after its planned or done ending, stragglers pulled; null without an ending. */
   ended: Spread | null
+  /** What its species sow by themselves until it ends; only those that set viable seed. */
+  selfSowing: SelfSowing[]
+  /** Carbon of it that stays in the soil after a year, g m⁻². */
+  carbonG: Spread
   /** Chance that the winter or heat, not the grower, killed it before the planned end. */
   diesAlone: number
 }
@@ -64,8 +78,10 @@ function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: bool
           {
             day: dayNumber(done.date),
             kind: 'cut' as const,
-            shareRemoved: done.shareRemoved,
+            heightM: done.heightCm / 100,
+            groundShare: done.groundShare,
             left: done.fate === 'dropped',
+            survival: cutSurvival(done.heightCm / 100),
           },
         ]
       : []
@@ -75,7 +91,8 @@ function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: bool
     const event = endEvent(end, dayNumber(end.date), nextStartDay, ensemble)
     if (event) events.push(event)
   }
-  if (nextStartDay !== null && withEnd) events.push({ day: nextStartDay, kind: 'end', survival: () => 0 })
+  if (nextStartDay !== null && withEnd)
+    events.push({ day: nextStartDay, kind: 'end', topLeft: 0, survival: () => 0 })
   return events
 }
 
@@ -101,6 +118,7 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
     fertility: bed.fertility,
     shade: bed.shade,
     canopyAbove: canopyAbove(stand, upper ? [upper] : []),
+    watering: wateringOf(stand),
     events: eventsOf(standCase, ensemble, withEnd),
   }
   const prior = drawTraits(ensemble.members.length, seed)
@@ -142,7 +160,7 @@ function endedSpread(standCase: StandCase, standing: SeasonRun | null): Spread |
 /** Series, dates and chances of a run; `standing` is the run without its ending, or null when it has none. */
 export function forecastOf(
   standCase: StandCase,
-  { run }: SeasonRun,
+  { run, ensemble }: SeasonRun,
   standing: SeasonRun | null,
 ): StandForecast {
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
@@ -152,6 +170,7 @@ export function forecastOf(
   )
   const end = latest(standCase.stand.end)
   const endDay = end ? dayNumber(end.date) : Infinity
+  const ends = Math.min(endDay, standCase.nextStartDay ?? Infinity, run.startDay + run.days - 1)
   return {
     standId: standCase.stand.id,
     cover: bandsOf(run, 'cover', STEP_DAYS),
@@ -163,8 +182,24 @@ export function forecastOf(
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),
     ended: endedSpread(standCase, standing),
+    selfSowing: selfSowing(run, ensemble, ends, end?.method !== 'harvest'),
+    carbonG: carbonKept([organicInput(run, ends)]),
     diesAlone: shareOf(run.members, (member) => dead[member] < endDay),
   }
+}
+
+/** Dry matter that a stand leaves in its bed when it ends: shoots with what has fallen already, and roots. */
+function organicInput(run: StandRun, endDay: number): OrganicInput {
+  const mid = (name: 'massG' | 'residueG') => spreadOn(run, name, endDay - 1)?.mid ?? 0
+  const shootG = mid('massG') + mid('residueG')
+  const shoots = run.species.map((species) => species.massG[Math.min(run.days, endDay - run.startDay) - 1])
+  const total = shoots.reduce((sum, mass) => sum + mass, 0)
+  const rootShare = run.sown.reduce(
+    (sum, { plant }, c) =>
+      sum + (total > 0 ? shoots[c] / total : 1 / shoots.length) * plant.parameters.rootShare,
+    0,
+  )
+  return { shootG, rootG: (shootG * rootShare) / (1 - rootShare), yearsAgo: 0 }
 }
 
 /** Value of bands on a day, straight between steps; null outside. */

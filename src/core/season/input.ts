@@ -5,7 +5,8 @@ import { latest } from '../garden/timeline'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { sowingRecipe, viableSeedsPerM2 } from '../seeding/recipe'
-import type { SownSpecies } from '../stand/types'
+import { findCrop } from '../plants/crops'
+import type { SownSpecies, StandInput } from '../stand/types'
 import type { Look } from '../tracking/learn'
 
 /** Covering taken for plans that do not say. */
@@ -38,14 +39,25 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
   })
 }
 
-/** The crop above a stand sown under it, until it goes. */
-export function canopyAbove(
-  stand: Stand,
-  stands: readonly Stand[],
-): { share: number; untilDay: number } | null {
+/** The crop above a stand sown under it, until it goes or frost takes it. */
+export function canopyAbove(stand: Stand, stands: readonly Stand[]): StandInput['canopyAbove'] {
   const upper = stands.find((other) => other.id === stand.underStandId)
   const end = upper ? latest(upper.end) : null
-  return end ? { share: CROP_SHADE, untilDay: dayNumber(end.date) } : null
+  if (!upper || !end) return null
+  const crop = upper.content.kind === 'crop' ? findCrop(upper.content.cropId) : null
+  // Grown plants bear a little more frost than young ones.
+  return { share: CROP_SHADE, untilDay: dayNumber(end.date), frostC: (crop?.frostLimitC ?? -30) - 2 }
+}
+
+/** Watering by hand as it was recorded or is planned. */
+export function wateringOf(stand: Stand): StandInput['watering'] {
+  const keptMoistDays = latest(stand.start)?.keptMoistDays ?? 0
+  const mm = new Map<number, number>()
+  for (const watering of stand.waterings ?? []) {
+    const day = dayNumber(watering.date)
+    mm.set(day, (mm.get(day) ?? 0) + watering.mm)
+  }
+  return { keptMoistDays, mm }
 }
 
 /** A stand's checks as looks, oldest first. */

@@ -19,6 +19,11 @@ export type SoilWater = {
   rootZoneMm: number
   seedCapacityMm: number
   rootCapacityMm: number
+  /** What has come and gone since the start, mm. */
+  gainedMm: number
+  evaporatedMm: number
+  transpiredMm: number
+  drainedMm: number
 }
 
 /** Soil water at the start of a season's run, at a share of capacity. */
@@ -30,6 +35,10 @@ export function soilWater(soil: Bed['soil'], fill = 0.75): SoilWater {
     rootZoneMm: rootCapacityMm * fill,
     seedCapacityMm,
     rootCapacityMm,
+    gainedMm: 0,
+    evaporatedMm: 0,
+    transpiredMm: 0,
+    drainedMm: 0,
   }
 }
 
@@ -57,7 +66,8 @@ export function waterDay(
   )
   water.seedLayerMm -= evaporation * 0.8
   const rootShare = water.rootZoneMm / water.rootCapacityMm
-  water.rootZoneMm -= Math.min(water.rootZoneMm, evaporation * 0.2)
+  const fromRoots = Math.min(water.rootZoneMm, evaporation * 0.2)
+  water.rootZoneMm -= fromRoots
   const uptake = Math.min(water.rootZoneMm, 1.05 * et0Mm * greenCover * Math.min(1, rootShare / 0.45))
   water.rootZoneMm -= uptake
   // Water moves up from the root zone into a drier seed layer.
@@ -65,6 +75,10 @@ export function waterDay(
   const moved = Math.min(rise, water.rootZoneMm)
   water.rootZoneMm -= moved
   water.seedLayerMm += moved
+  water.gainedMm += rainMm
+  water.evaporatedMm += evaporation * 0.8 + fromRoots
+  water.transpiredMm += uptake
+  water.drainedMm += rest - intoRoots
   return rest - intoRoots
 }
 
@@ -74,3 +88,14 @@ export const waterFactor = (water: SoilWater) => Math.min(1, water.rootZoneMm / 
 /** Share of the germination rate the seed layer allows, 0–1. */
 export const germinationMoisture = (water: SoilWater) =>
   Math.min(1, Math.max(0, (water.seedLayerMm / water.seedCapacityMm - 0.1) / 0.35))
+
+/** Wetness of the seed layer that a bed kept moist does not fall below, share of its capacity. */
+const KEPT_MOIST = 0.8
+
+/** Waters the seed layer up to moist; returns the mm given. */
+export function keepMoist(water: SoilWater): number {
+  const given = Math.max(0, KEPT_MOIST * water.seedCapacityMm - water.seedLayerMm)
+  water.seedLayerMm += given
+  water.gainedMm += given
+  return given
+}

@@ -115,8 +115,15 @@ describe('properties', () => {
           const iso = new Date(Date.UTC(2025, 2, 1 + offset)).toISOString().slice(0, 10)
           const day = dayNumber(iso)
           const events = [
-            { day: day + 60, kind: 'cut' as const, shareRemoved: 0.5, left },
-            { day: day + 110, kind: 'end' as const, survival: () => 0.1 },
+            {
+              day: day + 60,
+              kind: 'cut' as const,
+              heightM: 0.1,
+              groundShare: 0.7,
+              left,
+              survival: () => 0.8,
+            },
+            { day: day + 110, kind: 'end' as const, topLeft: 0.3, survival: () => 0.1 },
           ]
           const { accounts } = growStand(maryland, speciesId, iso, {
             members: 3,
@@ -157,7 +164,9 @@ describe('properties', () => {
     const shaded = growStand(maryland, 'red-clover', '2025-04-10', { ...base, shade: 0.6 }).run
     const cut = growStand(maryland, 'red-clover', '2025-04-10', {
       ...base,
-      events: [{ day: day - 20, kind: 'cut', shareRemoved: 0.8, left: true }],
+      events: [
+        { day: day - 20, kind: 'cut', heightM: 0.03, groundShare: 1, left: true, survival: () => 0.95 },
+      ],
     }).run
     expect(massOn(shaded, day)).toBeLessThan(massOn(open, day))
     expect(massOn(cut, day - 19)).toBeLessThan(massOn(open, day - 19))
@@ -171,7 +180,7 @@ describe('properties', () => {
     const { run } = growStand(pennsylvania, 'buckwheat', '2025-07-01', {
       members: 20,
       days: 60,
-      events: [{ day, kind: 'end', survival: () => 0.1 }],
+      events: [{ day, kind: 'end', topLeft: 1, survival: () => 0.1 }],
     })
     const before = valuesOn(run, run.massG, day - 1)
     const after = valuesOn(run, run.massG, day)

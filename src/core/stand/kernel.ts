@@ -1,5 +1,12 @@
-import { addResidue, decayDay, emptyPools, poolMass, residueCover, type ResiduePools } from '../residue/pools'
-import { soilWater, waterDay, waterFactor } from '../site/soilWater'
+import {
+  decayDay,
+  emptyPools,
+  poolMass,
+  poolNitrogen,
+  residueCover,
+  type ResiduePools,
+} from '../residue/pools'
+import { keepMoist, soilWater, waterDay, waterFactor, type SoilWater } from '../site/soilWater'
 import type { MemberWeather, WeatherEnsemble } from '../site/weather'
 import { growthResponse, vernalisingDay } from './development'
 import { RELEASE_AT_20C_G, soilRelease, STARTING_NITROGEN_G } from './nitrogen'
@@ -15,6 +22,8 @@ import {
   newTally,
   nitrogenFactor,
   resetState,
+  shareAbove,
+  takeTop,
   type SpeciesState,
   type Tally,
 } from './plantState'
@@ -35,25 +44,22 @@ function applyEvents(
 ): void {
   for (const event of input.events) {
     if (event.day !== day) continue
-    states.forEach((state, component) => {
-      const plant = input.sown[component].plant
-      if (event.kind === 'end') {
-        const survival = event.survival(member, component, state.bbch, plant)
-        if (state.emerged) die(state, 1 - survival, pools)
+    for (let c = 0; c < states.length; c++) {
+      const state = states[c]
+      const { plant } = input.sown[c]
+      const survival = event.survival(member, c, state.bbch, plant)
+      if (!state.emerged) {
         // Seed in the ground is not touched by a blade; clearing the bed or a long sheet is the end of it.
-        else if (survival < CLEARED_SHARE) state.germination = -Infinity
-        return
+        if (event.kind === 'end' && survival < CLEARED_SHARE) state.germination = -Infinity
+      } else if (event.kind === 'end') {
+        die(state, 1 - survival, pools)
+        takeTop(state, plant, 1 - event.topLeft, true, pools, tally)
+      } else {
+        const share = event.groundShare * shareAbove(event.heightM, state.height)
+        takeTop(state, plant, share, event.left, pools, tally)
+        die(state, share > 0 ? event.groundShare * (1 - survival) : 0, pools)
       }
-      const share = event.shareRemoved
-      if (event.left) addResidue(pools, state.mass * share, state.nitrogen * share)
-      else {
-        tally.exportedMass += state.mass * share
-        tally.exportedNitrogen += state.nitrogen * share
-      }
-      state.mass *= 1 - share
-      state.nitrogen *= 1 - share
-      state.lai *= 1 - share
-    })
+    }
   }
 }
 
@@ -74,12 +80,16 @@ function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun {
     nitrogenG: series(),
     fixedG: series(),
     residueG: series(),
+    residueNitrogenG: series(),
+    soilWaterMm: series(),
     releasedG: series(),
     accounts: {
       massIn: perMember(),
       massOut: perMember(),
       nitrogenIn: perMember(),
       nitrogenOut: perMember(),
+      waterIn: perMember(),
+      waterOut: perMember(),
     },
   }
 }
@@ -119,6 +129,7 @@ function record(
   at: number,
   states: readonly SpeciesState[],
   pools: ResiduePools,
+  water: SoilWater,
   fixed: number,
 ): number {
   let leaf = 0
@@ -142,6 +153,8 @@ function record(
   run.nitrogenG[at] = nitrogen
   run.fixedG[at] = fixed
   run.residueG[at] = poolMass(pools)
+  run.residueNitrogenG[at] = poolNitrogen(pools)
+  run.soilWaterMm[at] = water.seedLayerMm + water.rootZoneMm
   run.releasedG[at] = pools.netReleasedG
   return cover
 }
@@ -155,6 +168,8 @@ function closeAccounts(
   tally: Tally,
   startNitrogen: number,
   mineral: number,
+  water: SoilWater,
+  startWaterMm: number,
 ): void {
   const { accounts } = run
   let live = 0
@@ -167,13 +182,10 @@ function closeAccounts(
   accounts.massOut[member] = live + poolMass(pools) + pools.decayedG + tally.exportedMass
   accounts.nitrogenIn[member] = startNitrogen + tally.soilNitrogen + tally.fixed + tally.seedNitrogen
   accounts.nitrogenOut[member] =
-    mineral +
-    plantNitrogen +
-    pools.nitrogen[0] +
-    pools.nitrogen[1] +
-    pools.nitrogen[2] +
-    pools.microbialNitrogenG +
-    tally.exportedNitrogen
+    mineral + plantNitrogen + poolNitrogen(pools) + pools.microbialNitrogenG + tally.exportedNitrogen
+  accounts.waterIn[member] = startWaterMm + water.gainedMm
+  accounts.waterOut[member] =
+    water.seedLayerMm + water.rootZoneMm + water.evaporatedMm + water.transpiredMm + water.drainedMm
 }
 
 /** Days of weather before sowing that the soil's water is followed through, so that dry weeks are felt by the seed. */
@@ -194,6 +206,10 @@ function runMember(
   const offset = input.sowDay - ensemble.startDay
   const pools = emptyPools()
   const water = soilWater(input.soil)
+  const startWaterMm = water.seedLayerMm + water.rootZoneMm
+  const keptMoistDays = input.watering?.keptMoistDays ?? 0
+  const waterings = input.watering && input.watering.mm.size > 0 ? input.watering.mm : null
+  let shadeAbove = input.canopyAbove?.share ?? 0
   const tally = newTally()
   const canopy: Canopy = { massG: 0, intercepted: 0, weightedLeaf: 0, tallestM: 0 }
   let mineral: number = STARTING_NITROGEN_G[input.fertility]
@@ -212,12 +228,19 @@ function runMember(
     const tMax = weather.tMaxC[i]
     const residue = poolMass(pools)
     const soilC = weather.soilTempC[i] - CANOPY_COOLING * cover * Math.max(0, weather.soilTempC[i] - 8)
-    const above = input.canopyAbove && day < input.canopyAbove.untilDay ? input.canopyAbove.share : 0
+    if (d < keptMoistDays) keepMoist(water)
+    if (input.canopyAbove && (day >= input.canopyAbove.untilDay || tMin <= input.canopyAbove.frostC))
+      shadeAbove = 0
     const waterLimit = waterFactor(water)
     const fromSoil = soilRelease(soilC, RELEASE_AT_20C_G[input.fertility])
     mineral += fromSoil
     tally.soilNitrogen += fromSoil
-    lightInto(canopy, states, input, weather.radiationMjM2[i] * PAR_SHARE * (1 - input.shade) * (1 - above))
+    lightInto(
+      canopy,
+      states,
+      input,
+      weather.radiationMjM2[i] * PAR_SHARE * (1 - input.shade) * (1 - shadeAbove),
+    )
 
     for (let c = 0; c < states.length; c++) {
       const state = states[c]
@@ -250,10 +273,12 @@ function runMember(
     applyEvents(input, day, member, states, pools, tally)
     wetness = Math.min(1, wetness * 0.82 + Math.min(1, weather.rainMm[i] / 5) * 0.6)
     mineral += decayDay(pools, soilC, wetness, mineral)
-    cover = record(run, member * days + d, states, pools, tally.fixed)
-    waterDay(water, weather.waterMm[i], weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
+    cover = record(run, member * days + d, states, pools, water, tally.fixed)
+    const wetMm = weather.waterMm[i] + (waterings?.get(day) ?? 0)
+    waterDay(water, wetMm, weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
   }
-  closeAccounts(run, member, states, pools, tally, STARTING_NITROGEN_G[input.fertility], mineral)
+  const startNitrogen = STARTING_NITROGEN_G[input.fertility]
+  closeAccounts(run, member, states, pools, tally, startNitrogen, mineral, water, startWaterMm)
 }
 
 /**

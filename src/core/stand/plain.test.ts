@@ -78,10 +78,10 @@ function moveWater(world: World, rain: number, et0: number, green: number, groun
 function toGround(pools: Pool[], mass: number, nitrogen: number): Pool[] {
   if (mass <= 0) return pools
   const pct = (100 * nitrogen) / mass
-  const fast = Math.min(0.5, 0.12 + 0.09 * pct)
+  const fast = Math.min(0.5, 0.1 + 0.08 * pct)
   const lignin = limit(0.19 - 0.035 * pct, 0.06, 0.2)
   const shares = [fast, 1 - fast - lignin, lignin]
-  const richness = [2.2, 1, 0.5]
+  const richness = [1.6, 1, 0.5]
   const total = shares.reduce((sum, share, i) => sum + share * richness[i], 0)
   return pools.map((pool, i) => ({
     mass: pool.mass + mass * shares[i],

@@ -5,13 +5,22 @@ import type { Species } from '../plants/parameters'
 export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: number }
 
 /** Something done to a stand on a day. Survival is asked per member and species with its BBCH at that day. */
-export type StandEvent =
-  | { day: number; kind: 'cut'; shareRemoved: number; left: boolean }
+export type StandEvent = {
+  day: number
+  /** Share of a species' plants alive after it. */
+  survival: (member: number, component: number, bbch: number, plant: Species) => number
+} & (
   | {
-      day: number
-      kind: 'end'
-      survival: (member: number, component: number, bbch: number, plant: Species) => number
+      kind: 'cut'
+      /** Height left standing, m, and the share of the ground that is cut, 0–1. */
+      heightM: number
+      groundShare: number
+      /** Whether the cuttings stay; if not, their mass and nitrogen leave the bed. */
+      left: boolean
     }
+  /** An ending: `topLeft` is the share of the survivors' growth that still stands, 0–1. */
+  | { kind: 'end'; topLeft: number }
+)
 
 export type StandInput = {
   sown: readonly SownSpecies[]
@@ -20,8 +29,10 @@ export type StandInput = {
   fertility: Bed['fertility']
   /** Share of light taken by surroundings, 0–0.8. */
   shade: number
-  /** A crop above: takes this share of the light until the day it goes. */
-  canopyAbove: { share: number; untilDay: number } | null
+  /** A crop above: takes this share of the light until the day it goes, or until a night at `frostC` kills it. */
+  canopyAbove: { share: number; untilDay: number; frostC: number } | null
+  /** Watering by hand: days after sowing that the seed layer is kept moist, and mm given by day of the run. */
+  watering?: { keptMoistDays: number; mm: ReadonlyMap<number, number> }
   events: readonly StandEvent[]
 }
 
@@ -40,6 +51,10 @@ export type StandRun = {
   nitrogenG: Float32Array
   fixedG: Float32Array
   residueG: Float32Array
+  /** Nitrogen still in the residue. */
+  residueNitrogenG: Float32Array
+  /** Water in reach of the roots, mm. */
+  soilWaterMm: Float32Array
   /** Net mineral nitrogen released by residue since sowing; negative while it ties up. */
   releasedG: Float32Array
   /** Where mass and nitrogen went, per member at the end of the run; both sides of each account are equal. */
@@ -48,5 +63,7 @@ export type StandRun = {
     massOut: Float64Array
     nitrogenIn: Float64Array
     nitrogenOut: Float64Array
+    waterIn: Float64Array
+    waterOut: Float64Array
   }
 }

@@ -98,6 +98,8 @@ describe('bands', () => {
     heightM: flat(1),
     residueG: flat(0),
     nitrogenG: flat(10),
+    selfSowing: [],
+    carbonG: { low: 0, mid: 0, high: 0 },
     stages: [],
     covered30: { chance: 1, spread: null },
     dead: { chance: 1, spread: null },

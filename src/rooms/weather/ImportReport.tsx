@@ -93,7 +93,7 @@ export function ImportReport({
       <div className="mt-3 flex gap-2">
         <button
           className="btn btn-primary btn-sm"
-          disabled={days.length === 0}
+          disabled={days.length === 0 || advice.some(({ kind }) => kind === 'hourly')}
           onClick={() => onStore(withNormals)}
         >
           Store {days.length.toLocaleString()} days

@@ -1,7 +1,7 @@
 import { clover, viningLegume } from '../archetypes'
 import type { Species } from '../parameters'
 
-const legume = { group: 'legume', family: 'Fabaceae', perennial: false, allelopathic: false } as const
+const legume = { group: 'legume', family: 'Fabaceae', perennial: false, allelopathy: 0 } as const
 const nitrogenSources = { nitrogenA: 'published', nitrogenB: 'published', drillKgHa: 'extension', thousandSeedG: 'extension' } as const
 
 export const legumes: Species[] = [

@@ -1,0 +1,111 @@
+import { interpolate, spreadOf, type Spread } from '../foundations/statistics'
+import { EMERGENCE_SHARE } from '../plants/establishment'
+import { seedSize } from '../plants/catalogue'
+import type { WeatherEnsemble } from '../site/weather'
+import { dateSpread, stageDays, type DateSpread } from './summary'
+import type { StandRun } from './types'
+
+/** Share of the seed's final mass that is filled, by BBCH. */
+const FILLED = [
+  [71, 0],
+  [75, 0.35],
+  [85, 0.95],
+  [89, 1],
+] as const
+/** Share of the filled seed that can sprout, by BBCH (judgement: milk-ripe seed hardly, hard dough nearly all). */
+const VIABLE = [
+  [73, 0],
+  [75, 0.1],
+  [83, 0.5],
+  [85, 0.75],
+  [89, 0.95],
+] as const
+/** From this stage on seed falls by itself, and this share of what hangs goes each day (judgement, 0.02–0.1). */
+const SHED_FROM_BBCH = 87
+const SHED_PER_DAY = 0.05
+/** Seed on the ground that birds, mice and beetles take (judgement, 0.3–0.8). */
+const EATEN = 0.5
+/** Wet days in a row-of-ten that let seed on the surface sprout. */
+const WET_WINDOW_DAYS = 10
+const WET_WINDOW_MM = 15
+
+/** What one species of a stand sows by itself. */
+export type SelfSowing = {
+  component: number
+  /** When its seed begins to fall. */
+  sheds: DateSpread
+  /** Viable seeds on the ground by the end of the stand, per m², after what is eaten. */
+  viablePerM2: Spread
+  /** When and how thick they sprout within a year, where they do. */
+  sprouts: DateSpread
+  sproutsPerM2: Spread | null
+}
+
+/**
+ * Seed set and shed by each species until `endDay`, on which what still hangs falls too when `dropped`, and the
+ * seedlings that follow: the first warm, wet ten days after it, as many as lie shallow and are not dormant.
+ */
+export function selfSowing(
+  run: StandRun,
+  ensemble: WeatherEnsemble,
+  endDay: number,
+  dropped: boolean,
+): SelfSowing[] {
+  const last = Math.min(run.days - 1, endDay - 1 - run.startDay)
+  if (last < 0) return []
+  return run.sown.flatMap(({ plant }, component) => {
+    const { bbch, massG } = run.species[component]
+    const p = plant.parameters
+    const seeds = new Float64Array(run.members)
+    const sprouting = new Float64Array(run.members).fill(NaN)
+    for (let member = 0; member < run.members; member++) {
+      let hanging = 0
+      let fallen = 0
+      let set = 0
+      for (let day = 0; day <= last; day++) {
+        const at = member * run.days + day
+        if (bbch[at] < 71) continue
+        const filled = (massG[at] * p.seedShare * interpolate(FILLED, bbch[at])) / (p.thousandSeedG / 1000)
+        if (filled > set) {
+          hanging += filled - set
+          set = filled
+        }
+        if (bbch[at] >= SHED_FROM_BBCH) {
+          fallen += hanging * SHED_PER_DAY * interpolate(VIABLE, bbch[at])
+          hanging *= 1 - SHED_PER_DAY
+        }
+      }
+      if (dropped) fallen += hanging * interpolate(VIABLE, bbch[member * run.days + last])
+      seeds[member] = fallen * (1 - EATEN)
+      if (seeds[member] >= 1) sprouting[member] = sproutDay(ensemble, member, endDay, p.emergenceBaseC)
+    }
+    const viablePerM2 = spreadOf(seeds)
+    if (!viablePerM2 || viablePerM2.high < 1) return []
+    const surface = EMERGENCE_SHARE.surface[seedSize(plant)]
+    const sprouted = seeds.map((count, member) =>
+      Number.isNaN(sprouting[member]) ? 0 : count * (1 - p.dormantShare) * surface,
+    )
+    return [
+      {
+        component,
+        sheds: dateSpread(stageDays(run, component, SHED_FROM_BBCH)),
+        viablePerM2,
+        sprouts: dateSpread(sprouting),
+        sproutsPerM2: spreadOf(sprouted),
+      },
+    ]
+  })
+}
+
+/** First day from `fromDay` on whose last ten days brought enough rain in soil warm enough to sprout in; NaN without one. */
+function sproutDay(ensemble: WeatherEnsemble, member: number, fromDay: number, baseC: number): number {
+  const { rainMm, soilTempC } = ensemble.members[member]
+  let sum = 0
+  for (let i = Math.max(0, fromDay - ensemble.startDay); i < ensemble.days; i++) {
+    sum += rainMm[i]
+    const before = i - WET_WINDOW_DAYS
+    if (before >= fromDay - ensemble.startDay) sum -= rainMm[before]
+    if (sum >= WET_WINDOW_MM && soilTempC[i] > baseC + 4) return ensemble.startDay + i
+  }
+  return NaN
+}
