@@ -45,6 +45,28 @@ function kernelNs(members: number, species: number): number {
   return (best * 1e6) / (members * DAYS * species)
 }
 
+/** Milliseconds for so many beds, each a stand of its own, over one cached ensemble of a hundred members. */
+function bedsMs(beds: number): number {
+  const members = 100
+  const ensemble = generatedEnsemble(TEST_SITES.maryland, sowDay - 40, DAYS + 40, members, 1)
+  const start = performance.now()
+  for (let bed = 0; bed < beds; bed++)
+    runStand(
+      {
+        sown: [{ plant: bed % 2 ? rye : vetch, seedsPerM2: 200 + bed, emergenceShare: 0.6 }],
+        sowDay,
+        soil: 'loam',
+        fertility: 'medium',
+        shade: 0,
+        canopyAbove: null,
+        events: [],
+      },
+      ensemble,
+      drawTraits(members, bed),
+    )
+  return performance.now() - start
+}
+
 kernelNs(50, 1)
 const exp = exponentialNs()
 console.log(`Math.exp                     ${exp.toFixed(1)} ns`)
@@ -57,5 +79,13 @@ for (const [members, species] of [
   const ns = kernelNs(members, species)
   console.log(
     `${String(members).padStart(4)} members, ${species} species     ${ns.toFixed(0)} ns per member-day-species, ${(ns / exp).toFixed(0)} × Math.exp`,
+  )
+}
+
+const one = bedsMs(1)
+for (const beds of [1, 14, 200]) {
+  const ms = beds === 1 ? one : bedsMs(beds)
+  console.log(
+    `${String(beds).padStart(4)} beds                  ${(ms / beds).toFixed(1)} ms each, ${(ms / beds / one).toFixed(2)} of the first`,
   )
 }

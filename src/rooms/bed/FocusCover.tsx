@@ -2,10 +2,12 @@ import { Link } from 'react-router'
 import type { Stand } from '../../core/garden/schema'
 import { bandOn, type StandForecast } from '../../core/season/forecast'
 import { BandsChart } from '../../parts/BandsChart'
-import { dryMatter, nitrogen, percent, type Units } from '../../parts/format'
+import { findSpecies } from '../../core/plants/catalogue'
+import { dateSpreadText, dryMatter, nitrogen, percent, shortDate, type Units } from '../../parts/format'
 import { leadGroup, leadName, standName } from '../../parts/names'
 import { StageLadder } from '../../parts/StageLadder'
 import { Why } from '../../parts/Why'
+import { Watering } from './Watering'
 
 type Look = { day: number; cover: number | null; heightCm: number | null }
 type Props = {
@@ -16,6 +18,46 @@ type Props = {
   looks: Look[]
   units: Units
 }
+
+/** What the cover leaves behind: seed of its own, and carbon in the soil. */
+function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand' | 'units'>) {
+  const components = stand.content.kind === 'cover' ? stand.content.components : []
+  const { low, high } = forecast.carbonG
+  return (
+    <div className="mt-3">
+      {forecast.selfSowing.map(({ component, sheds, viablePerM2, sprouts, sproutsPerM2 }) => (
+        <p key={component}>
+          {findSpecies(components[component]?.speciesId ?? '')?.name ?? 'It'} sows itself
+          {sheds.spread ? ` from ${dateSpreadText(sheds.spread)}` : ' where it lies'}: about{' '}
+          {count(viablePerM2.mid)} viable seeds per m² ({count(viablePerM2.low)} to {count(viablePerM2.high)})
+          by its end
+          {sproutsPerM2 && sprouts.spread && sproutsPerM2.mid >= 1
+            ? `, some ${count(sproutsPerM2.mid)} of them up by ${shortDate(sprouts.spread.mid)}`
+            : ''}
+          .{' '}
+          <Why>
+            Ripe seed is a share of the growth, filled from milk ripeness to hard dough and shed after it;
+            half is taken by birds and mice (judgement, 30 to 80 %), the rest sprouts from the surface in the
+            first warm wet ten days unless it lies dormant.
+          </Why>
+        </p>
+      ))}
+      {forecast.selfSowing.length === 0 && <p>It sets no viable seed before its end.</p>}
+      {high > 1 && (
+        <p>
+          Of its carbon {dryMatter(low, units)} to {dryMatter(high, units)} is still in the soil a year after.{' '}
+          <Why>
+            A tenth to a fifth of shoot carbon and a quarter to a half of root carbon stay for a year
+            (extension); after that 1.5 to 4 % of it goes each year. A slow band over years, no promise.
+          </Why>
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** A count rounded to two figures. */
+const count = (value: number) => Number(value.toPrecision(2)).toLocaleString()
 
 /** The cover in focus: where it stands today, its stages, and cover, mass, height and nitrogen over time. */
 export function FocusCover({ stand, forecast, today, untilDay, looks, units }: Props) {
@@ -81,7 +123,9 @@ export function FocusCover({ stand, forecast, today, untilDay, looks, units }: P
         today={today}
         species={mix ? leadName(stand) : null}
       />
-      <Why>
+      <Afterwards forecast={forecast} stand={stand} units={units} />
+      {stand.start.fact && !stand.end.fact && <Watering stand={stand} />}
+      <Why label="where do the bands come from?">
         Lines are the middle of a hundred seasons, bands the range of 8 in 10; your checks stand as points and
         have re-weighted the seasons. Growth from light caught, temperature, water and nitrogen (Spitters
         1990; Lemaire and Gastal 1997); stages from thermal time, cold and daylength. Parameters with their

@@ -226,6 +226,14 @@ function RecordSowing({ sow, view, recipe }: { sow: Sow; view: StandView; recipe
           />
         </Field>
       ))}
+      <Field label="Kept moist for, days" error={problems.keptMoist}>
+        <input
+          className="input w-28"
+          inputMode="numeric"
+          value={form.keptMoist ?? ''}
+          onChange={(event) => change({ keptMoist: event.target.value })}
+        />
+      </Field>
       <NoteField value={form.note} onChange={(note) => change({ note })} />
     </RecordForm>
   )

@@ -19,6 +19,8 @@ export type SowForm = {
   germination: Record<string, string>
   share: Record<string, string>
   grams: Record<string, string>
+  /** Days watered after sowing, as typed; drafts of older versions lack it. */
+  keptMoist?: string
   note: string
 }
 
@@ -41,6 +43,7 @@ function startingForm({ stand }: StandView, today: number): SowForm {
     germination: each((part) => String(Math.round(part.germination * 100))),
     share: each((part) => String(Math.round(part.share * 100))),
     grams: stand.start.fact ? each((part) => (part.grams === null ? '' : String(part.grams))) : {},
+    keptMoist: String(known?.keptMoistDays ?? ''),
     note: stand.start.fact?.note ?? '',
   }
 }
@@ -55,6 +58,9 @@ export function sowProblems(form: SowForm, today: number): Record<string, string
   for (const [speciesId, text] of Object.entries(form.grams))
     if (text.trim() !== '' && !(asNumber(text) > 0 && asNumber(text) <= 1_000_000))
       problems[`grams ${speciesId}`] = 'Grams must be a number above 0, such as 250.'
+  const moist = asNumber(form.keptMoist)
+  if ((form.keptMoist ?? '').trim() !== '' && !(moist >= 0 && moist <= 60))
+    problems.keptMoist = 'Days kept moist must be between 0 and 60.'
   return problems
 }
 
@@ -98,6 +104,7 @@ export function useSow(view: StandView) {
       covering: form.covering,
       passes: form.passes,
       components: weighed,
+      ...(asNumber(form.keptMoist) > 0 ? { keptMoistDays: Math.round(asNumber(form.keptMoist)) } : {}),
       note: form.note,
     }
     const shift = stand.start.plan ? dayNumber(form.date) - dayNumber(stand.start.plan.date) : 0
