@@ -20,6 +20,8 @@ export async function stepWeeks(page: Page, weeks: number) {
     await clock.getByRole('button', { name: '+ week' }).click()
     await expect(page.getByTestId('today')).not.toHaveText(before ?? '')
   }
+  // The day is written to storage a moment after it is shown.
+  await page.waitForTimeout(200)
 }
 
 /** ISO date shown by the clock. */

@@ -35,6 +35,11 @@ export const CRIMP_SURVIVAL: Record<EndingClass, StageTable> = {
     [75, 0.35],
   ],
   sorghum: always(0.95),
+  millet: [
+    [51, 0.8],
+    [61, 0.35],
+    [75, 0.12],
+  ],
   vetch: [
     [51, 0.7],
     [61, 0.45],
@@ -46,6 +51,12 @@ export const CRIMP_SURVIVAL: Record<EndingClass, StageTable> = {
     [61, 0.3],
     [65, 0.1],
     [71, 0.06],
+  ],
+  'annual clover': [
+    [51, 0.7],
+    [61, 0.4],
+    [65, 0.2],
+    [71, 0.08],
   ],
   'perennial clover': always(0.95),
   pea: [
@@ -59,6 +70,11 @@ export const CRIMP_SURVIVAL: Record<EndingClass, StageTable> = {
     [61, 0.3],
     [65, 0.2],
     [75, 0.1],
+  ],
+  'warm legume': [
+    [31, 0.5],
+    [61, 0.25],
+    [71, 0.12],
   ],
   brassica: [
     [31, 0.8],
@@ -78,6 +94,12 @@ export const CRIMP_SURVIVAL: Record<EndingClass, StageTable> = {
     [31, 0.4],
     [61, 0.1],
   ],
+  'stalk broadleaf': [
+    [31, 0.5],
+    [61, 0.2],
+    [75, 0.1],
+  ],
+  'leaf rosette': always(0.8),
 }
 
 /** Survival after one chop at ground level, by class and stage (judgement from trials and garden practice). */
@@ -102,6 +124,12 @@ export const CHOP_SURVIVAL: Record<EndingClass, StageTable> = {
     [75, 0.4],
   ],
   sorghum: always(0.9),
+  millet: [
+    [31, 0.8],
+    [51, 0.5],
+    [61, 0.15],
+    [75, 0.08],
+  ],
   vetch: [
     [51, 0.35],
     [61, 0.16],
@@ -112,12 +140,23 @@ export const CHOP_SURVIVAL: Record<EndingClass, StageTable> = {
     [61, 0.06],
     [65, 0.03],
   ],
+  'annual clover': [
+    [51, 0.75],
+    [61, 0.35],
+    [65, 0.15],
+    [71, 0.06],
+  ],
   'perennial clover': always(0.95),
   pea: always(0.05),
   faba: [
     [31, 0.4],
     [51, 0.3],
     [61, 0.1],
+  ],
+  'warm legume': [
+    [31, 0.35],
+    [61, 0.15],
+    [71, 0.08],
   ],
   brassica: [
     [31, 0.5],
@@ -127,6 +166,11 @@ export const CHOP_SURVIVAL: Record<EndingClass, StageTable> = {
   radish: always(0.2),
   buckwheat: always(0.02),
   phacelia: always(0.05),
+  'stalk broadleaf': always(0.06),
+  'leaf rosette': [
+    [31, 0.4],
+    [51, 0.15],
+  ],
 }
 
 export const crimpSurvival = (kind: EndingClass, bbch: number) => interpolate(CRIMP_SURVIVAL[kind], bbch)
@@ -152,15 +196,20 @@ const TARP_DOSE_CD: Record<EndingClass, number> = {
   'spring cereal': 420,
   ryegrass: 500,
   sorghum: 450,
+  millet: 380,
   vetch: 300,
   'crimson clover': 320,
+  'annual clover': 380,
   'perennial clover': 650,
   pea: 250,
   faba: 280,
+  'warm legume': 280,
   brassica: 320,
   radish: 320,
   buckwheat: 220,
   phacelia: 250,
+  'stalk broadleaf': 260,
+  'leaf rosette': 280,
 }
 
 /** Air under a black sheet lying on the ground is warmer than outside by about this, °C (range 3–6). */

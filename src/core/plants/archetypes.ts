@@ -87,3 +87,16 @@ export const softBroadleaf: SpeciesParameters = {
   lt50TenderC: -3, lt50HardyC: -7, crownSoilShare: 0.25, heightM: 0.8,
   drillKgHa: 9, thousandSeedG: 1.9,
 }
+
+export const warmLegume: SpeciesParameters = {
+  ...viningLegume,
+  emergenceCd: 68, emergenceBaseC: 9,
+  t31Cd: 260, t51Cd: 520, t61Cd: 640, t65Cd: 90, t69Cd: 260, t71Cd: 170, t75Cd: 320, t85Cd: 540, t89Cd: 700,
+  developBaseC: 9, developOptLowC: 28, developOptHighC: 33, developMaxC: 42,
+  vernalDays: 0, vernalFloor: 1, photoLowH: 15.5, photoFullH: 12.5, photoFloor: 0.5,
+  leafCm2: 6, leafGrowthPerCd: 0.0135, extinction: 0.68, lightUseGMj: 1.7, specificLeafM2G: 0.026,
+  growBaseC: 9, growOptLowC: 24, growOptHighC: 33, growMaxC: 43,
+  lt50TenderC: 0, lt50HardyC: -1, crownSoilShare: 0, heatC: 45, heightM: 0.7,
+  rootShare: 0.2, seedShare: 0.25, dormantShare: 0.05,
+  drillKgHa: 60, thousandSeedG: 140,
+}

@@ -1,10 +1,22 @@
-import { broadleaves } from './covers/broadleaves'
-import { grasses } from './covers/grasses'
-import { legumes } from './covers/legumes'
+import { brassicas } from './covers/brassicas'
+import { cereals } from './covers/cereals'
+import { clovers } from './covers/clovers'
+import { otherBroadleaves } from './covers/otherBroadleaves'
+import { otherGrasses } from './covers/otherGrasses'
+import { vetchesAndPeas } from './covers/vetchesAndPeas'
+import { warmLegumes } from './covers/warmLegumes'
 import type { PlantGroup, Species } from './parameters'
 
 /** All cover species, grasses first. */
-export const SPECIES: readonly Species[] = [...grasses, ...legumes, ...broadleaves]
+export const SPECIES: readonly Species[] = [
+  ...cereals,
+  ...otherGrasses,
+  ...clovers,
+  ...vetchesAndPeas,
+  ...warmLegumes,
+  ...brassicas,
+  ...otherBroadleaves,
+]
 
 const byId = new Map(SPECIES.map((entry) => [entry.id, entry]))
 

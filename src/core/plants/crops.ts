@@ -1,6 +1,6 @@
 import { z } from 'zod'
 
-/** A cash crop that stands in a bed or follows a cover. */
+/** A cash crop that stands in a bed or follows a cover. Figures are extension values for middling kinds, ± a quarter. */
 export const crop = z.object({
   id: z.string(),
   name: z.string(),
@@ -9,51 +9,123 @@ export const crop = z.object({
   establishment: z.enum(['transplant', 'seed']),
   /** Sown seed so small that residue and clods hold it back. */
   smallSeed: z.boolean(),
-  /** Nitrogen a full crop takes up, g m⁻² (extension; ±30 %). */
+  /** Nitrogen a full crop takes up, g m⁻². */
   nitrogenG: z.number().min(0).max(40),
-  /** Least soil temperature at 5 cm for planting, °C (extension). */
+  /** Least soil temperature at 5 cm for planting, °C. */
   soilMinC: z.number().min(0).max(20),
-  /** Lowest air temperature young plants bear, °C (extension). */
-  frostLimitC: z.number().min(-10).max(4),
-  /** Usual days from planting to clearing the bed. */
-  daysInBed: z.number().min(20).max(400),
+  /** Lowest air temperature young plants bear, °C. */
+  frostLimitC: z.number().min(-30).max(4),
+  /** Usual days from planting to the first harvest, and to clearing the bed. */
+  daysToHarvest: z.number().min(20).max(1200),
+  daysInBed: z.number().min(20).max(4000),
+  /** Distance between rows and between plants, cm. */
+  rowCm: z.number().min(3).max(300),
+  plantCm: z.number().min(1).max(300),
+  /** Whether the part that is eaten touches soil or its splash. */
+  touchesSoil: z.boolean(),
+  /** Days after planting of the last weeding, from which a cover can be sown under it; null where none can. */
+  lastWeedingDays: z.number().min(10).max(400).nullable(),
+  /** Share of light a grown crop takes from what is sown under it, 0–0.9. */
+  shade: z.number().min(0).max(0.9),
+  /** What gives the light back, and how many days before clearing the bed it does; frost comes when it comes. */
+  lightReturns: z.object({ by: z.enum(['harvest', 'thinning', 'frost']), daysBeforeClearing: z.number().min(0).max(120) }),
+  /** Tallest it grows, m: covers beside it should stay below. */
+  heightM: z.number().min(0.05).max(4),
+  /** How it stands to root-knot nematodes. */
+  rootKnotHost: z.boolean(),
 })
 export type Crop = z.infer<typeof crop>
 
-type Row = [id: string, name: string, shortName: string, family: string, establishment: 'transplant' | 'seed', smallSeed: boolean, nitrogenG: number, soilMinC: number, frostLimitC: number, daysInBed: number]
-
-const rows: Row[] = [
-  ['tomato', 'Tomato', 'tomato', 'Solanaceae', 'transplant', false, 18, 13, 1, 130],
-  ['pepper', 'Pepper', 'pepper', 'Solanaceae', 'transplant', false, 15, 15, 2, 130],
-  ['aubergine', 'Aubergine', 'aubergine', 'Solanaceae', 'transplant', false, 16, 16, 2, 125],
-  ['potato', 'Potato', 'potato', 'Solanaceae', 'transplant', false, 16, 8, -1, 110],
-  ['squash', 'Squash', 'squash', 'Cucurbitaceae', 'transplant', false, 14, 15, 1, 110],
-  ['pumpkin', 'Pumpkin', 'pumpkin', 'Cucurbitaceae', 'transplant', false, 14, 15, 1, 120],
-  ['cucumber', 'Cucumber', 'cucumber', 'Cucurbitaceae', 'transplant', false, 15, 16, 2, 90],
-  ['courgette', 'Courgette', 'courgette', 'Cucurbitaceae', 'transplant', false, 15, 15, 1, 95],
-  ['cabbage', 'Cabbage', 'cabbage', 'Brassicaceae', 'transplant', false, 25, 7, -4, 110],
-  ['broccoli', 'Broccoli', 'broccoli', 'Brassicaceae', 'transplant', false, 24, 7, -3, 85],
-  ['kale', 'Kale', 'kale', 'Brassicaceae', 'transplant', false, 18, 6, -6, 150],
-  ['leek', 'Leek', 'leek', 'Amaryllidaceae', 'transplant', false, 18, 7, -6, 150],
-  ['onion', 'Onion', 'onion', 'Amaryllidaceae', 'transplant', true, 13, 6, -4, 120],
-  ['garlic', 'Garlic', 'garlic', 'Amaryllidaceae', 'transplant', false, 13, 3, -10, 270],
-  ['lettuce', 'Lettuce', 'lettuce', 'Asteraceae', 'transplant', true, 9, 6, -3, 50],
-  ['celery', 'Celery', 'celery', 'Apiaceae', 'transplant', true, 20, 10, -1, 110],
-  ['carrot', 'Carrot', 'carrot', 'Apiaceae', 'seed', true, 11, 7, -4, 110],
-  ['parsnip', 'Parsnip', 'parsnip', 'Apiaceae', 'seed', true, 12, 7, -5, 180],
-  ['beet', 'Beetroot', 'beet', 'Amaranthaceae', 'seed', false, 16, 8, -3, 90],
-  ['spinach', 'Spinach', 'spinach', 'Amaranthaceae', 'seed', false, 12, 5, -6, 55],
-  ['radish-salad', 'Salad radish', 'radish', 'Brassicaceae', 'seed', true, 5, 6, -3, 32],
-  ['bean', 'Bean', 'bean', 'Fabaceae', 'seed', false, 8, 12, 1, 75],
-  ['pea-garden', 'Garden pea', 'peas', 'Fabaceae', 'seed', false, 6, 6, -4, 85],
-  ['sweetcorn', 'Sweet corn', 'corn', 'Poaceae', 'seed', false, 18, 12, 0, 95],
+type Row = [
+  id: string, name: string, shortName: string, est: 't' | 's' | 'S', nitrogenG: number, soilMinC: number, frostLimitC: number, daysToHarvest: number, daysInBed: number,
+  rowCm: number, plantCm: number, touches: 0 | 1, lastWeedingDays: number | null, shade: number, light: string, heightM: number, host: 0 | 1,
 ]
 
+/** Established by transplants (t), by seed (s), or by small seed (S); light returns by harvest (h), thinning (t) or frost (f). */
+const families: Record<string, Row[]> = {
+  Solanaceae: [
+    ['tomato', 'Tomato', 'tomato', 't', 18, 13, 1, 70, 130, 90, 50, 0, 45, 0.6, 'f20', 1.6, 1],
+    ['pepper', 'Pepper', 'pepper', 't', 15, 15, 2, 75, 130, 60, 45, 0, 45, 0.5, 'f15', 0.7, 1],
+    ['aubergine', 'Aubergine', 'aubergine', 't', 16, 16, 2, 75, 125, 75, 50, 0, 45, 0.55, 'f15', 0.8, 1],
+    ['potato', 'Potato', 'potato', 't', 16, 8, -1, 85, 110, 75, 30, 1, null, 0.7, 'h21', 0.6, 1],
+    ['tomatillo', 'Tomatillo', 'tomatillo', 't', 14, 14, 1, 75, 120, 90, 70, 1, 40, 0.6, 'f20', 1.1, 1],
+  ],
+  Cucurbitaceae: [
+    ['squash', 'Squash', 'squash', 't', 14, 15, 1, 90, 110, 150, 90, 1, 28, 0.7, 'f20', 0.5, 1],
+    ['pumpkin', 'Pumpkin', 'pumpkin', 't', 14, 15, 1, 100, 120, 180, 100, 1, 28, 0.7, 'f20', 0.5, 1],
+    ['cucumber', 'Cucumber', 'cucumber', 't', 15, 16, 2, 50, 90, 120, 40, 1, 28, 0.5, 'h14', 0.5, 1],
+    ['courgette', 'Courgette', 'courgette', 't', 15, 15, 1, 45, 95, 120, 70, 1, 30, 0.6, 'f14', 0.7, 1],
+    ['melon', 'Melon', 'melon', 't', 12, 17, 3, 80, 105, 150, 60, 1, 28, 0.55, 'h10', 0.4, 1],
+  ],
+  Brassicaceae: [
+    ['cabbage', 'Cabbage', 'cabbage', 't', 25, 7, -4, 80, 110, 60, 45, 0, 40, 0.6, 'h0', 0.45, 1],
+    ['broccoli', 'Broccoli', 'broccoli', 't', 24, 7, -3, 65, 85, 60, 45, 0, 35, 0.6, 'h7', 0.6, 1],
+    ['cauliflower', 'Cauliflower', 'cauliflow', 't', 25, 8, -2, 75, 90, 60, 50, 0, 35, 0.6, 'h0', 0.55, 1],
+    ['kale', 'Kale', 'kale', 't', 18, 6, -8, 55, 150, 60, 45, 0, 40, 0.5, 't40', 0.8, 1],
+    ['brussels-sprouts', 'Brussels sprouts', 'sprouts', 't', 26, 7, -8, 120, 180, 75, 60, 0, 50, 0.55, 't45', 0.9, 1],
+    ['kohlrabi', 'Kohlrabi', 'kohlrabi', 't', 15, 7, -3, 50, 60, 30, 25, 1, null, 0.5, 'h0', 0.35, 1],
+    ['radish-salad', 'Salad radish', 'radish', 'S', 5, 6, -3, 28, 32, 12, 3, 1, null, 0.4, 'h0', 0.2, 0],
+    ['turnip-table', 'Table turnip', 'turnip', 'S', 10, 6, -4, 50, 65, 25, 8, 1, null, 0.5, 'h0', 0.4, 1],
+    ['salad-rocket', 'Rocket', 'rocket', 'S', 8, 5, -5, 30, 45, 15, 3, 1, null, 0.4, 'h0', 0.25, 0],
+    ['pak-choi', 'Pak choi', 'pak choi', 't', 13, 8, -2, 40, 50, 30, 25, 1, null, 0.5, 'h0', 0.35, 1],
+  ],
+  Amaryllidaceae: [
+    ['leek', 'Leek', 'leek', 't', 18, 7, -10, 110, 150, 40, 12, 1, 70, 0.3, 'h10', 0.6, 0],
+    ['onion', 'Onion', 'onion', 't', 13, 6, -4, 95, 120, 30, 10, 1, 80, 0.3, 'h21', 0.5, 0],
+    ['garlic', 'Garlic', 'garlic', 't', 13, 3, -18, 240, 270, 25, 12, 1, 200, 0.3, 'h28', 0.6, 0],
+    ['shallot', 'Shallot', 'shallot', 't', 11, 4, -8, 95, 115, 30, 15, 1, 70, 0.25, 'h21', 0.4, 0],
+    ['spring-onion', 'Spring onion', 'sp. onion', 'S', 9, 6, -6, 60, 75, 15, 2, 1, null, 0.3, 'h0', 0.4, 0],
+  ],
+  Asteraceae: [
+    ['lettuce', 'Lettuce', 'lettuce', 't', 9, 6, -3, 40, 50, 30, 25, 1, null, 0.5, 'h0', 0.25, 1],
+    ['endive', 'Endive', 'endive', 't', 10, 7, -5, 60, 75, 35, 30, 1, null, 0.5, 'h0', 0.3, 1],
+    ['radicchio', 'Radicchio', 'radicchio', 't', 10, 7, -6, 70, 90, 35, 30, 1, null, 0.5, 'h0', 0.3, 1],
+    ['artichoke', 'Globe artichoke', 'artichoke', 't', 20, 9, -4, 110, 730, 120, 90, 0, 60, 0.5, 't60', 1.4, 0],
+  ],
+  Apiaceae: [
+    ['celery', 'Celery', 'celery', 't', 20, 10, -1, 90, 110, 40, 25, 1, null, 0.5, 'h0', 0.5, 1],
+    ['celeriac', 'Celeriac', 'celeriac', 't', 18, 9, -3, 120, 150, 45, 35, 1, 60, 0.5, 'h10', 0.5, 1],
+    ['carrot', 'Carrot', 'carrot', 'S', 11, 7, -4, 75, 110, 25, 3, 1, 60, 0.4, 'h0', 0.35, 1],
+    ['parsnip', 'Parsnip', 'parsnip', 'S', 12, 7, -10, 130, 180, 35, 8, 1, 70, 0.5, 't40', 0.6, 1],
+    ['fennel', 'Florence fennel', 'fennel', 't', 13, 9, -3, 70, 85, 35, 25, 1, null, 0.4, 'h0', 0.6, 1],
+    ['parsley', 'Parsley', 'parsley', 'S', 11, 8, -6, 75, 150, 25, 8, 1, 60, 0.4, 't30', 0.35, 1],
+  ],
+  Amaranthaceae: [
+    ['beet', 'Beetroot', 'beet', 's', 16, 8, -3, 65, 90, 30, 8, 1, 45, 0.5, 'h0', 0.4, 1],
+    ['chard', 'Chard', 'chard', 's', 15, 8, -4, 55, 140, 40, 25, 1, 40, 0.5, 't30', 0.5, 1],
+    ['spinach', 'Spinach', 'spinach', 's', 12, 5, -6, 40, 55, 25, 6, 1, null, 0.5, 'h0', 0.3, 1],
+  ],
+  Fabaceae: [
+    ['bean', 'Bean', 'bean', 's', 8, 12, 1, 55, 75, 45, 8, 0, 30, 0.55, 'h7', 0.5, 1],
+    ['pole-bean', 'Pole bean', 'pole bean', 's', 10, 12, 1, 65, 110, 100, 15, 0, 35, 0.5, 'f14', 2.2, 1],
+    ['pea-garden', 'Garden pea', 'peas', 's', 6, 6, -4, 65, 85, 50, 5, 0, null, 0.5, 'h7', 1.2, 1],
+    ['broad-bean', 'Broad bean', 'br. bean', 's', 8, 4, -7, 90, 115, 60, 15, 0, 50, 0.5, 'h14', 1.1, 1],
+  ],
+  Poaceae: [['sweetcorn', 'Sweet corn', 'corn', 's', 18, 12, 0, 80, 95, 75, 22, 0, 30, 0.6, 'h14', 2, 1]],
+  Convolvulaceae: [['sweet-potato', 'Sweet potato', 'sw.potato', 't', 12, 18, 3, 110, 130, 90, 35, 1, 30, 0.75, 'h0', 0.4, 1]],
+  Malvaceae: [['okra', 'Okra', 'okra', 's', 12, 17, 3, 55, 110, 80, 40, 0, 35, 0.5, 'f14', 1.6, 1]],
+  Lamiaceae: [['basil', 'Basil', 'basil', 't', 10, 14, 3, 40, 100, 35, 25, 1, null, 0.5, 'f0', 0.5, 1]],
+  Rosaceae: [
+    ['strawberry', 'Strawberry', 'strawb.', 't', 12, 7, -12, 300, 1100, 75, 30, 1, 60, 0.5, 't60', 0.3, 1],
+    ['raspberry', 'Raspberry', 'raspberry', 't', 10, 5, -20, 400, 3600, 200, 45, 0, 60, 0.5, 't60', 1.6, 0],
+  ],
+  Grossulariaceae: [['currant', 'Currant', 'currant', 't', 10, 5, -22, 700, 3600, 180, 120, 0, 60, 0.5, 't60', 1.4, 0]],
+  Ericaceae: [['blueberry', 'Blueberry', 'blueberry', 't', 6, 5, -22, 700, 3600, 180, 120, 0, 60, 0.4, 't60', 1.5, 0]],
+  Asparagaceae: [['asparagus', 'Asparagus', 'asparagus', 't', 14, 8, -20, 700, 3600, 120, 40, 1, 80, 0.5, 't30', 1.5, 0]],
+}
+
+const LIGHT = { h: 'harvest', t: 'thinning', f: 'frost' } as const
+
 /** Cash crops, as data. */
-export const CROPS: readonly Crop[] = rows.map(
-  ([id, name, shortName, family, establishment, smallSeed, nitrogenG, soilMinC, frostLimitC, daysInBed]) => ({
-    id, name, shortName, family, establishment, smallSeed, nitrogenG, soilMinC, frostLimitC, daysInBed,
-  }),
+export const CROPS: readonly Crop[] = Object.entries(families).flatMap(([family, rows]) =>
+  rows.map(([id, name, shortName, est, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, touches, lastWeedingDays, shade, light, heightM, host]) => ({
+    id, name, shortName, family, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, lastWeedingDays, shade, heightM,
+    establishment: est === 't' ? 'transplant' as const : 'seed' as const,
+    smallSeed: est === 'S',
+    touchesSoil: touches === 1,
+    lightReturns: { by: LIGHT[light[0] as keyof typeof LIGHT], daysBeforeClearing: Number(light.slice(1)) },
+    rootKnotHost: host === 1,
+  })),
 )
 
 const byId = new Map(CROPS.map((entry) => [entry.id, entry]))

@@ -173,17 +173,26 @@ export const endingClass = z.enum([
   'spring cereal',
   'ryegrass',
   'sorghum',
+  'millet',
   'vetch',
   'crimson clover',
+  'annual clover',
   'perennial clover',
   'pea',
   'faba',
+  'warm legume',
   'brassica',
   'radish',
   'buckwheat',
   'phacelia',
+  'stalk broadleaf',
+  'leaf rosette',
 ])
 export type EndingClass = z.infer<typeof endingClass>
+
+/** Animals, and people, that a cover can harm. */
+export const creature = z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'people'])
+export type Creature = z.infer<typeof creature>
 
 export const species = z.object({
   id: z.string(),
@@ -202,6 +211,21 @@ export const species = z.object({
   rootPower: z.number().min(0).max(3),
   /** 0 none – 1 as rye: how strongly fresh residue holds back small seed sown into it. */
   allelopathy: z.number().min(0).max(1),
+  season: z.enum(['cool', 'warm']),
+  habit: z.enum(['upright', 'climbing', 'spreading', 'rosette']),
+  rooting: z.enum(['fibrous', 'tap', 'branching']),
+  /** What people can eat of it, when, and how; null: not eaten. */
+  edible: z.object({ part: z.string(), when: z.string(), how: z.string() }).nullable(),
+  /** Whom it can harm, how much care that asks for, and why. */
+  harms: z.array(z.object({ who: creature, level: z.enum(['caution', 'avoid']), why: z.string() })),
+  /** 0 never comes back – 3 a weed once it has seeded. */
+  weediness: z.number().int().min(0).max(3),
+  /** How it stands to root-knot nematodes. */
+  rootKnot: z.enum(['host', 'poor host', 'sets back']),
+  /** 0 none – 3 strong: when chopped fine and buried at once. */
+  biofumigant: z.number().int().min(0).max(3),
+  /** Usual price of seed in small lots per kilogram, in the euro or near it (judgement). */
+  pricePerKg: z.object({ low: z.number().positive(), high: z.number().positive() }),
   cautions: z.array(z.string()),
   parameters: z.object(parameterShape),
   /** Source class of parameters that are better than judgement. */
