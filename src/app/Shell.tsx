@@ -15,6 +15,7 @@ const ROOMS = [
   ['/watch', 'Watch'],
   ['/end', 'End'],
   ['/plant', 'Plant'],
+  ['/plants', 'Plants'],
   ['/weather', 'Weather'],
   ['/garden', 'Garden'],
 ] as const

@@ -6,6 +6,7 @@ import { GardenRoom } from '../rooms/garden/GardenRoom'
 import { StartRoom } from '../rooms/garden/StartRoom'
 import { LoomRoom } from '../rooms/loom/LoomRoom'
 import { PlantRoom } from '../rooms/plant/PlantRoom'
+import { PlantsRoom } from '../rooms/plants/PlantsRoom'
 import { SowRoom } from '../rooms/sow/SowRoom'
 import { WeatherRoom } from '../rooms/weather/WeatherRoom'
 import { WatchRoom } from '../rooms/watch/WatchRoom'
@@ -25,6 +26,7 @@ export const router = createBrowserRouter([
       { path: '/watch/:standId?', element: <WatchRoom /> },
       { path: '/end/:standId?', element: <EndRoom /> },
       { path: '/plant/:standId?', element: <PlantRoom /> },
+      { path: '/plants/:speciesId?', element: <PlantsRoom /> },
       { path: '/weather', element: <WeatherRoom /> },
       { path: '/garden', element: <GardenRoom /> },
       { path: '*', element: <NotFound /> },

@@ -100,6 +100,13 @@ export function dryMatter(gM2: number, units: Units): string {
     : `${(gM2 / 100).toLocaleString(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 })}\u00a0t/ha`
 }
 
+/** Fresh growth per ground, g m⁻² inside. */
+export function weight(gM2: number, units: Units): string {
+  return units === 'imperial'
+    ? `${digits((gM2 / GRAMS_PER_OUNCE) * METRES_PER_FOOT ** 2, 1)}\u00a0oz/ft²`
+    : `${digits(gM2 / 1000, 1)}\u00a0kg/m²`
+}
+
 /** Nitrogen per ground, g m⁻² inside. */
 export function nitrogen(gM2: number, units: Units): string {
   return units === 'imperial'

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
 import type { Bed } from '../core/garden/schema'
-import { formProblems, type ChooseForm } from './choose/useChoose'
+import { formProblems, partOf, startingForm, type ChooseForm } from './choose/question'
+import { testBed } from '../core/testing/beds'
 import { endProblems, type EndForm } from './end/useEnd'
 import { bedForm, bedFromForm, bedInputOf, bedsOfGroup, startForm, toMetres } from './garden/forms'
 import { startGarden } from './garden/startGarden'
@@ -15,12 +16,9 @@ const horizon = today + 400
 
 describe('bad input is named beside its field', () => {
   const choose: ChooseForm = {
+    ...startingForm(null, null, undefined, today),
     freeFrom: '2026-05-01',
     neededBy: '2026-07-01',
-    cropId: '',
-    establishment: 'transplant',
-    purposes: ['mass'],
-    winter: 'either',
   }
   test.each([
     [{ freeFrom: '2026-02-30' }, 'freeFrom', /exists/],
@@ -28,16 +26,33 @@ describe('bad input is named beside its field', () => {
     [{ neededBy: '2026-04-01' }, 'neededBy', /after it becomes free/],
     [{ neededBy: '2029-04-01' }, 'neededBy', /Forecasts reach/],
     [{ purposes: [] }, 'purposes', /at least one/],
+    [{ sowOn: '2026-09-01' }, 'sowOn', /inside the window/],
+    [{ deadBy: '2026-09-01' }, 'deadBy', /before the bed is needed/],
+    [{ maxHeight: '40' }, 'maxHeight', /between 0.1 and 5 m/],
+    [{ budget: 'little' }, 'budget', /above 0/],
+    [{ ground: 'strip', stripFrom: '8', stripTo: '3' }, 'strip', /end after it starts/],
   ] as const)('choose %j', (part, field, message) => {
     const problems = formProblems(
       { ...choose, ...part, purposes: [...('purposes' in part ? part.purposes : choose.purposes)] },
+      testBed,
       today,
       horizon,
     )
     expect(problems[field]).toMatch(message)
     expect(Object.keys(problems)).toEqual([field])
   })
-  test('a good window has no problems', () => expect(formProblems(choose, today, horizon)).toEqual({}))
+  test('a good window has no problems', () =>
+    expect(formProblems(choose, testBed, today, horizon)).toEqual({}))
+
+  test('the ground asked about: halves, strips, the path', () => {
+    expect(partOf({ ...choose, ground: 'second half' }, testBed)).toEqual({ kind: 'half', which: 'second' })
+    expect(partOf({ ...choose, ground: 'path' }, testBed)).toEqual({ kind: 'path' })
+    expect(partOf({ ...choose, ground: 'strip', stripFrom: '2', stripTo: '' }, testBed)).toEqual({
+      kind: 'strip',
+      fromM: 2,
+      toM: testBed.lengthM,
+    })
+  })
 
   const sow: SowForm = {
     date: '2026-05-01',

@@ -1,4 +1,5 @@
-type RecordKind = 'stand' | 'check' | 'bed' | 'garden' | 'section' | 'watering' | 'tool' | 'fixture'
+type RecordKind =
+  'stand' | 'check' | 'bed' | 'garden' | 'section' | 'watering' | 'trouble' | 'tool' | 'fixture'
 
 /**
  * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works

@@ -2,7 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 
 /** A calculation by the hash of its input. */
 export type Result =
-  | { status: 'running'; progress: number }
+  | { status: 'running'; progress: number; soFar?: unknown }
   | { status: 'done'; value: unknown }
   | { status: 'failed'; message: string }
 
@@ -19,9 +19,12 @@ export const resultsSlice = createSlice({
     began(state, action: PayloadAction<string>) {
       state.byKey[action.payload] = { status: 'running', progress: 0 }
     },
-    progressed(state, action: PayloadAction<{ key: string; progress: number }>) {
-      const result = state.byKey[action.payload.key]
-      if (result?.status === 'running') result.progress = action.payload.progress
+    progressed(state, action: PayloadAction<{ key: string; progress: number; soFar?: unknown }>) {
+      const { key, progress, soFar } = action.payload
+      const result = state.byKey[key]
+      if (result?.status !== 'running') return
+      result.progress = progress
+      if (soFar !== undefined) result.soFar = soFar
     },
     finished(state, action: PayloadAction<{ key: string; value: unknown; name?: string }>) {
       const { key, value, name } = action.payload

@@ -31,7 +31,7 @@ function launch(dispatch: Store['dispatch'], key: string, job: Job, name?: strin
   if (cancels.has(key)) return
   // Named jobs come by the dozen and show no progress of their own.
   if (!name) dispatch(began(key))
-  const { result, cancel } = runJob(job, (progress) => dispatch(progressed({ key, progress })))
+  const { result, cancel } = runJob(job, (progress, soFar) => dispatch(progressed({ key, progress, soFar })))
   cancels.set(key, cancel)
   tellWatchers()
   result
@@ -49,6 +49,8 @@ function launch(dispatch: Store['dispatch'], key: string, job: Job, name?: strin
 
 export type EngineState<T> = {
   value: T | undefined
+  /** What is known so far of a job that tells it while it runs. */
+  soFar: T | undefined
   running: boolean
   progress: number
   error: string | null
@@ -58,6 +60,7 @@ export type EngineState<T> = {
 
 const toState = <T>(result: Result | undefined) => ({
   value: result?.status === 'done' ? (result.value as T) : undefined,
+  soFar: result?.status === 'running' ? (result.soFar as T | undefined) : undefined,
   running: result?.status === 'running',
   progress: result?.status === 'running' ? result.progress : 0,
   error: result?.status === 'failed' ? result.message : null,

@@ -8,7 +8,7 @@ export type JobResult<K extends JobKind> = Awaited<ReturnType<Engine[K]>>
 
 type Waiting = {
   job: Job
-  onProgress: (share: number) => void
+  onProgress: (share: number, soFar?: unknown) => void
   resolve: (value: unknown) => void
   reject: (error: Error) => void
 }
@@ -85,11 +85,16 @@ function tellRecord(key: string | undefined): void {
 /** Queues a job for the worker, one at a time. `cancel` takes it out of the queue or stops the worker on it. */
 export function runJob<K extends JobKind>(
   job: Job<K>,
-  onProgress: (share: number) => void = () => {},
+  onProgress: (share: number, soFar?: JobResult<K>) => void = () => {},
 ): { result: Promise<JobResult<K>>; cancel: () => void } {
   let waiting: Waiting
   const result = new Promise<unknown>((resolve, reject) => {
-    waiting = { job: job as unknown as Job, onProgress, resolve, reject }
+    waiting = {
+      job: job as unknown as Job,
+      onProgress: onProgress as Waiting['onProgress'],
+      resolve,
+      reject,
+    }
     queue.push(waiting)
     next()
   }) as Promise<JobResult<K>>

@@ -1,9 +1,11 @@
 import { compareEndings, type EndingOption } from '../core/ending/compare'
-import { rankSpecies } from '../core/choosing/rank'
-import type { ChooseAnswer, ChooseQuestion } from '../core/choosing/types'
+import { plantYear, type SowingOutlook } from '../core/choosing/plantYear'
+import { judgeOwn, rankCovers } from '../core/choosing/rank'
+import type { Candidate, ChooseAnswer, ChooseQuestion, Part, Rejection } from '../core/choosing/types'
 import { stableHash } from '../core/foundations/hash'
 import { partAreaM2 } from '../core/garden/area'
 import type { EndDetails, Tool } from '../core/garden/schema'
+import { findSpecies } from '../core/plants/catalogue'
 import type { Crop } from '../core/plants/crops'
 import { readiness, type Readiness } from '../core/planting/gates'
 import { forecastOf, standRun, type StandCase, type StandForecast } from '../core/season/forecast'
@@ -40,6 +42,14 @@ function ensembleFor(spec: WeatherSpec): WeatherEnsemble {
   return ensemble
 }
 
+/** Members that the best covers of a window are judged with. */
+const CHOOSING_MEMBERS = 200
+/** Share of the work between two answers that are shown while the rest is computed. */
+const PARTIAL_STEP = 0.05
+
+/** Told the share done, 0–1, and now and then what is known so far. */
+type Progress<T> = (share: number, soFar?: T) => void
+
 export type PlantQuestion = {
   standCase: StandCase
   end: EndDetails
@@ -71,9 +81,21 @@ export const engine = {
     const hasEnd = standCase.stand.end.plan !== null || standCase.stand.end.fact !== null
     return run && forecastOf(standCase, run, hasEnd ? standRun(standCase, ensemble, false) : null)
   },
+  plantYear(spec: WeatherSpec, speciesId: string, sowDays: number[]): SowingOutlook[] {
+    const plant = findSpecies(speciesId)
+    return plant ? plantYear(plant, ensembleFor(spec), sowDays) : []
+  },
   readWeatherFile,
-  choose(spec: WeatherSpec, question: ChooseQuestion, progress?: (share: number) => void): ChooseAnswer {
-    return rankSpecies(question, ensembleFor(spec), progress)
+  choose(spec: WeatherSpec, question: ChooseQuestion, progress?: Progress<ChooseAnswer>): ChooseAnswer {
+    let shown = 0
+    return rankCovers(question, ensembleFor({ ...spec, members: CHOOSING_MEMBERS }), (share, soFar) => {
+      const worthShowing = share - shown >= PARTIAL_STEP
+      if (worthShowing) shown = share
+      progress?.(share, worthShowing ? soFar : undefined)
+    })
+  },
+  ownMix(spec: WeatherSpec, question: ChooseQuestion, parts: Part[]): Candidate | Rejection {
+    return judgeOwn(parts, question, ensembleFor({ ...spec, members: CHOOSING_MEMBERS }))
   },
   compare(spec: WeatherSpec, question: EndQuestion): EndingOption[] {
     const ensemble = ensembleFor(spec)

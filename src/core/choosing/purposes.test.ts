@@ -2,21 +2,22 @@ import { describe, expect, test } from '@jest/globals'
 import type { PurposeId } from '../garden/schema'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
-import { findPurpose } from './purposes'
+import { findPurpose, PURPOSES } from './purposes'
+import type { WeedKind } from './types'
 
 const summer = { members: 12, days: 75 }
-const grown = Object.fromEntries(
-  ['buckwheat', 'phacelia', 'oilseed-radish', 'oats', 'field-pea', 'red-clover'].map((id) => [
-    id,
-    growStand(TEST_SITES.maryland, id, '2025-05-01', summer).run,
-  ]),
-)
+const grown = new Map<string, ReturnType<typeof growStand>>()
+const stand = (id: string) => {
+  const known = grown.get(id) ?? growStand(TEST_SITES.maryland, id, '2025-05-01', summer)
+  grown.set(id, known)
+  return known
+}
 
-/** Mean amount of a purpose over the members, sixty days after sowing. */
-function amount(purpose: PurposeId, species: string): number {
-  const run = grown[species]
+/** Mean amount of a purpose over the members, some days after sowing. */
+function amount(purpose: PurposeId, species: string, days = 60, weeds: WeedKind = 'any'): number {
+  const { run, ensemble } = stand(species)
   const values = Array.from({ length: run.members }, (_, member) =>
-    findPurpose(purpose).amount(run, member, run.startDay + 60),
+    findPurpose(purpose).amount({ run, ensemble, member, endDay: run.startDay + days, weeds }),
   )
   return values.reduce((sum, value) => sum + value, 0) / values.length
 }
@@ -33,9 +34,15 @@ describe('purposes are counted from what grew', () => {
   test('quick: buckwheat covers sooner than red clover', () => {
     expect(amount('quick', 'buckwheat')).toBeLessThan(amount('quick', 'red-clover'))
   })
-  test('smother: mean cover is a percentage and higher for the quicker', () => {
+  test('smother: mean cover, higher for the quicker, and only over the season of the weeds', () => {
     expect(amount('smother', 'buckwheat')).toBeGreaterThan(amount('smother', 'red-clover'))
     expect(amount('smother', 'buckwheat')).toBeLessThanOrEqual(100)
+    expect(amount('smother', 'buckwheat', 60, 'warm season')).toBeGreaterThan(
+      amount('smother', 'buckwheat', 60, 'cool season'),
+    )
+    expect(amount('smother', 'red-clover', 40, 'creeping')).toBeLessThan(
+      amount('smother', 'red-clover', 40, 'any') + 1e-9,
+    )
   })
   test('insects: flowers count by their worth, grasses not at all', () => {
     expect(amount('insects', 'buckwheat')).toBeGreaterThan(5)
@@ -45,10 +52,53 @@ describe('purposes are counted from what grew', () => {
     expect(amount('loosen', 'oilseed-radish')).toBeGreaterThan(amount('loosen', 'buckwheat'))
   })
   test('mass and mulch count residue along with what stands', () => {
-    const run = grown.oats
-    const day = run.startDay + 60
-    const at = 60
-    expect(findPurpose('mass').amount(run, 0, day)).toBeCloseTo(run.massG[at] + run.residueG[at], 6)
+    const { run, ensemble } = stand('oats')
+    const counting = { run, ensemble, member: 0, endDay: run.startDay + 60, weeds: 'any' as const }
+    expect(findPurpose('mass').amount(counting)).toBeCloseTo(run.massG[60] + run.residueG[60], 6)
     expect(amount('mulch', 'oats')).toBeCloseTo(amount('mass', 'oats'), 6)
+  })
+  test('carry: strawy growth counts full, soft growth half', () => {
+    const { run } = stand('field-pea')
+    const standing = Array.from({ length: run.members }, (_, m) => run.massG[m * run.days + 60])
+    const mean = standing.reduce((sum, value) => sum + value, 0) / standing.length
+    expect(amount('carry', 'field-pea')).toBeLessThan(0.8 * mean)
+    expect(amount('carry', 'oats', 74)).toBeGreaterThan(amount('carry', 'field-pea', 74))
+  })
+  test('nematodes: sorghum starves them, peas feed them, oats too', () => {
+    expect(amount('nematodes', 'sorghum-sudangrass', 74)).toBeGreaterThan(100)
+    expect(amount('nematodes', 'field-pea')).toBe(0)
+  })
+  test('slope: what covers early shelters more of the hard rain', () => {
+    expect(amount('slope', 'buckwheat')).toBeGreaterThan(amount('slope', 'red-clover'))
+    expect(amount('slope', 'buckwheat')).toBeLessThanOrEqual(100)
+  })
+  test('forage: nothing from what harms poultry', () => {
+    expect(amount('forage', 'oats')).toBeGreaterThan(30)
+    expect(amount('forage', 'hairy-vetch')).toBe(0)
+  })
+  test('raw: more roots with more growth', () => {
+    expect(amount('raw', 'oats', 70)).toBeGreaterThan(amount('raw', 'oats', 30))
+  })
+  test('kitchen: pea tips are eaten, phacelia is not', () => {
+    expect(amount('kitchen', 'field-pea')).toBeGreaterThan(20)
+    expect(amount('kitchen', 'phacelia')).toBe(0)
+  })
+  test('each purpose has its test here', () => {
+    expect(PURPOSES.map((purpose) => purpose.id).sort()).toEqual([
+      'carry',
+      'feed',
+      'forage',
+      'hold',
+      'insects',
+      'kitchen',
+      'loosen',
+      'mass',
+      'mulch',
+      'nematodes',
+      'quick',
+      'raw',
+      'slope',
+      'smother',
+    ])
   })
 })

@@ -1,123 +1,191 @@
 import { describe, expect, test } from '@jest/globals'
-import { dayNumber, isoDate } from '../foundations/day'
+import { dayNumber } from '../foundations/day'
 import type { SiteClimate } from '../garden/schema'
-import { generatedEnsemble } from '../site/ensemble'
-import { testBed as bed, testTool as tool } from '../testing/beds'
+import { findSpecies, SPECIES } from '../plants/catalogue'
+import { questionWeather, testQuestion } from '../testing/questions'
 import { TEST_SITES } from '../testing/sites'
+import { differences } from './compareAnswers'
+import { goesTogether, neighbours, proposeMixes, roleOf, startingShares } from './mixes'
 import { goalShare, PURPOSES } from './purposes'
-import { rankSpecies } from './rank'
-import type { ChooseAnswer, ChooseQuestion } from './types'
+import { judgeOwn, rankCovers } from './rank'
+import type { Candidate, ChooseAnswer, ChooseQuestion } from './types'
 
+const { pennsylvania, alabama, netherlands } = TEST_SITES
 const asked = new Map<string, ChooseAnswer>()
 
-/** Asks once per question; answers are plain data. */
-function ask(
-  from: string,
-  plantOn: string,
-  extra: Partial<ChooseQuestion> = {},
-  site: SiteClimate = TEST_SITES.pennsylvania,
-): ChooseAnswer {
-  const key = JSON.stringify([from, plantOn, extra, site])
-  const answer = asked.get(key) ?? compute(from, plantOn, extra, site)
+/** Ranks once per question; answers are plain data. */
+function ask(question: ChooseQuestion, site: SiteClimate = pennsylvania): ChooseAnswer {
+  const key = JSON.stringify([question, site])
+  const answer = asked.get(key) ?? rankCovers(question, questionWeather(question, site, 6))
   asked.set(key, answer)
   return answer
 }
+const straight = ({ candidates }: ChooseAnswer) => candidates.filter((entry) => entry.parts.length === 1)
+const mixes = ({ candidates }: ChooseAnswer) => candidates.filter((entry) => entry.parts.length > 1)
+const plants = (...ids: string[]) => ids.map((id) => findSpecies(id)!)
 
-function compute(
-  from: string,
-  plantOn: string,
-  extra: Partial<ChooseQuestion>,
-  site: SiteClimate,
-): ChooseAnswer {
-  const today = dayNumber(from)
-  const ensemble = generatedEnsemble(site, today - 40, dayNumber(plantOn) - today + 60, 12, 3)
-  const question: ChooseQuestion = {
-    bed,
-    areaM2: 12,
-    freeFromDay: today,
-    target: { plantingDay: dayNumber(plantOn), establishment: 'transplant', waitDays: 7 },
-    nextFamily: null,
-    purposes: ['mass'],
-    winter: 'either',
-    tools: [tool('scythe'), tool('crimp board'), tool('black tarp', 2, 12)],
-    today,
-    ...extra,
-  }
-  return rankSpecies(question, ensemble)
-}
-const rejectionOf = (answer: ReturnType<typeof ask>, id: string) =>
-  answer.rejections.find((entry) => entry.speciesId === id)
-
-describe('hard limits', () => {
-  test('too little time: three weeks fit nothing slow', () => {
-    expect(rejectionOf(ask('2026-05-10', '2026-06-02'), 'red-clover')?.limit).toBe('too little time')
-  })
-  test('winter: buckwheat sown in October is killed small or never covers', () => {
-    expect(rejectionOf(ask('2025-09-25', '2026-06-10'), 'buckwheat')).toBeDefined()
-  })
-  test('wishes for winter: must live rejects oats, must die rejects rye', () => {
-    expect(rejectionOf(ask('2025-08-20', '2026-06-20', { winter: 'must live' }), 'oats')?.limit).toBe(
-      'winter',
-    )
-    expect(rejectionOf(ask('2025-08-20', '2026-05-01', { winter: 'must die' }), 'cereal-rye')?.limit).toBe(
-      'winter',
-    )
-  })
-  test('cannot be ended: rye before a May planting without a tarp, with the dates', () => {
-    const answer = ask('2025-09-10', '2026-05-10', { tools: [tool('scythe'), tool('crimp board')] })
-    const rejection = rejectionOf(answer, 'cereal-rye')!
-    expect(rejection.limit).toBe('cannot be ended')
-    expect(isoDate(Math.round(rejection.reason.days.at(-1)!))).toBe('2026-05-10')
-  })
-  test('taking tools away never adds a candidate', () => {
-    const all = new Set(ask('2026-04-25', '2026-07-10').candidates.map((entry) => entry.speciesId))
-    for (const { speciesId } of ask('2026-04-25', '2026-07-10', { tools: [] }).candidates)
-      expect(all.has(speciesId)).toBe(true)
-  })
-})
+const spring = testQuestion('2026-04-05', '2026-07-01', { purposes: ['insects', 'feed', 'loosen'] })
+const overWinter = testQuestion('2025-09-05', '2026-06-05', { purposes: ['feed'] })
 
 describe('ranking', () => {
-  test('buckwheat leads a short summer gap for quick cover', () => {
-    expect(
-      ask('2026-07-01', '2026-08-25', { purposes: ['quick'] })
-        .candidates.slice(0, 3)
-        .map((entry) => entry.speciesId),
-    ).toContain('buckwheat')
+  const answer = ask(spring)
+  test('every species is either ranked or left out with a reason, none twice', () => {
+    const ids = [...straight(answer), ...answer.rejections].map((entry) => entry.key)
+    expect(new Set(ids).size).toBe(SPECIES.length)
+    expect(ids).toHaveLength(SPECIES.length)
+    for (const { reason } of answer.rejections) expect(reason.text.length).toBeGreaterThan(15)
   })
-  test('a legume leads for feeding, none but legumes fix', () => {
-    const { candidates } = ask('2025-09-01', '2026-06-15', { purposes: ['feed'] })
-    expect(['hairy-vetch', 'crimson-clover', 'red-clover', 'winter-pea', 'faba-bean']).toContain(
-      candidates[0].speciesId,
-    )
-    expect(candidates.find((entry) => entry.speciesId === 'cereal-rye')?.purposes[0].amount.mid ?? 0).toBe(0)
-  })
-  test('scores fall down the list and chances are shares', () => {
-    const { candidates } = ask('2026-04-25', '2026-07-10')
-    candidates.forEach((entry, i) => {
+  test('scores fall down the list, and each says what it trades against the next', () => {
+    answer.candidates.forEach((entry, i) => {
       expect(entry.chance).toBeGreaterThan(0)
       expect(entry.chance).toBeLessThanOrEqual(1)
-      if (i > 0) expect(entry.score).toBeLessThanOrEqual(candidates[i - 1].score)
+      const next = answer.candidates[i + 1]
+      if (!next) return expect(entry.againstNext).toBeNull()
+      expect(next.score).toBeLessThanOrEqual(entry.score)
+      expect(entry.againstNext!.key).toBe(next.key)
     })
   })
-  test('the same family as the next crop brings a caution', () => {
-    const { candidates } = ask('2026-04-25', '2026-07-10', { nextFamily: 'Brassicaceae' })
-    expect(candidates.find((entry) => entry.speciesId === 'white-mustard')?.cautions.join()).toMatch(
-      /Same family/,
-    )
+  test('buckwheat leads a short summer gap for quick cover', () => {
+    const quick = ask(testQuestion('2026-07-01', '2026-08-25', { purposes: ['quick'] }))
+    expect(
+      straight(quick)
+        .slice(0, 3)
+        .map((entry) => entry.key),
+    ).toContain('buckwheat')
   })
-  test('a warm and a cold place answer differently', () => {
-    const ids = (site: (typeof TEST_SITES)[keyof typeof TEST_SITES]) =>
-      ask('2025-10-05', '2026-05-25', {}, site)
-        .candidates.map((entry) => entry.speciesId)
-        .join()
-    expect(ids(TEST_SITES.alabama)).not.toBe(ids(TEST_SITES.pennsylvania))
+  test('a legume leads for feeding, and grasses feed nothing', () => {
+    const list = straight(ask(overWinter))
+    expect(findSpecies(list[0].key)!.group).toBe('legume')
+    expect(list.find((entry) => entry.key === 'cereal-rye')?.purposes[0].amount.mid ?? 0).toBe(0)
+  })
+  test('the same window at three places has differently reasoned answers', () => {
+    const window = testQuestion('2025-09-20', '2026-05-20', { purposes: ['mass', 'feed'] })
+    const told = [pennsylvania, alabama, netherlands].map((site) => {
+      const { candidates, rejections } = ask(window, site)
+      return JSON.stringify([
+        candidates.map((entry) => [entry.key, entry.reason.text]),
+        rejections.map((entry) => [entry.key, entry.limit]),
+      ])
+    })
+    expect(new Set(told).size).toBe(3)
+    const lost = (site: SiteClimate) =>
+      ask(window, site).rejections.filter((entry) => entry.limit === 'winter').length
+    expect(lost(pennsylvania)).toBeGreaterThan(lost(alabama))
+  })
+  test('a fixed sowing day is kept', () => {
+    const sowDay = dayNumber('2026-05-01')
+    for (const { sowDay: day } of ask({ ...spring, sowDay, purposes: ['mass'] }).candidates)
+      expect(day).toBe(sowDay)
+  })
+  test('what is known so far is told while the rest is computed', () => {
+    const told: number[] = []
+    let first: ChooseAnswer | null = null
+    const question = testQuestion('2026-06-20', '2026-08-20')
+    rankCovers(question, questionWeather(question, pennsylvania, 4), (share, soFar) => {
+      if (told.length === 0) first = structuredClone(soFar)
+      told.push(share)
+    })
+    expect(told).toEqual([...told].sort((a, b) => a - b))
+    expect(told.at(-1)).toBeCloseTo(1, 6)
+    expect(first!.candidates.length + first!.rejections.length).toBe(1)
   })
 })
 
-test('every purpose counts more of it as better, and quickness as less', () => {
+describe('mixes', () => {
+  test('stand above their parts only for reasons that are shown', () => {
+    const answer = ask(spring)
+    expect(mixes(answer).length).toBeGreaterThan(0)
+    const byKey = new Map(straight(answer).map((entry) => [entry.key, entry]))
+    for (const mix of mixes(answer)) {
+      const parts = mix.parts.map((part) => byKey.get(part.speciesId)!)
+      expect(mix.overSingle!.better.length).toBeGreaterThan(0)
+      for (const part of parts) expect(mix.score).toBeGreaterThan(part.score)
+      for (const { of, ours, theirs } of mix.overSingle!.better)
+        expect(of === 'cost' || of === 'quick' ? theirs > ours : ours > theirs).toBe(true)
+    }
+  })
+  test('have two to five species, no role twice, and something for climbers to climb', () => {
+    for (const parts of proposeMixes(straight(ask(spring)))) {
+      expect(parts.length).toBeGreaterThanOrEqual(2)
+      expect(parts.length).toBeLessThanOrEqual(5)
+      expect(goesTogether(plants(...parts.map((part) => part.speciesId)))).toBe(true)
+    }
+    expect(goesTogether(plants('hairy-vetch', 'winter-pea'))).toBe(false)
+    expect(goesTogether(plants('hairy-vetch', 'crimson-clover'))).toBe(false)
+    expect(goesTogether(plants('hairy-vetch', 'cereal-rye'))).toBe(true)
+    expect(goesTogether(plants('cereal-rye', 'cowpea'))).toBe(false)
+    expect(roleOf(findSpecies('oilseed-radish')!)).toBe('taproot')
+  })
+  test('start with shares that add up to 1 to 1.3, and move them inside 0.9 to 1.5', () => {
+    const start = startingShares(plants('cereal-rye', 'hairy-vetch'))
+    const sum = (parts: typeof start) => parts.reduce((total, part) => total + part.share, 0)
+    expect(sum(start)).toBeGreaterThanOrEqual(1)
+    expect(sum(start)).toBeLessThanOrEqual(1.3)
+    expect(start[1].share).toBeGreaterThan(start[0].share)
+    const moved = neighbours(start)
+    expect(moved.length).toBeGreaterThan(2)
+    for (const parts of moved) {
+      expect(sum(parts)).toBeGreaterThanOrEqual(0.89)
+      expect(sum(parts)).toBeLessThanOrEqual(1.51)
+    }
+  })
+  test('the grower’s own is judged like the rest; more legume fixes more', () => {
+    const question = { ...overWinter, sowDay: overWinter.today }
+    const weather = questionWeather(question, pennsylvania)
+    const own = (vetch: number) =>
+      judgeOwn(
+        [
+          { speciesId: 'cereal-rye', share: 1.1 - vetch },
+          { speciesId: 'hairy-vetch', share: vetch },
+        ],
+        question,
+        weather,
+      ) as Candidate
+    expect(own(0.8).purposes[0].amount.mid).toBeGreaterThan(own(0.2).purposes[0].amount.mid)
+    const tight = { ...question, limits: { ...question.limits, noGrasses: true } }
+    expect(judgeOwn([{ speciesId: 'oats', share: 1 }], tight, weather)).toMatchObject({ limit: 'not wanted' })
+  })
+})
+
+describe('sayings', () => {
+  test('cautions: family, small seed, hungry crops, animals kept', () => {
+    const base = testQuestion('2026-04-05', '2026-07-01')
+    const next = {
+      name: 'Cabbage',
+      family: 'Brassicaceae',
+      smallSeed: true,
+      nitrogenG: 25,
+      rootKnotHost: true,
+    }
+    const cautions = (id: string, extra: Partial<ChooseQuestion>) =>
+      (
+        judgeOwn(
+          [{ speciesId: id, share: 1 }],
+          { ...base, ...extra },
+          questionWeather(base, pennsylvania),
+        ) as Candidate
+      ).cautions.join(' ')
+    expect(cautions('white-mustard', { next })).toMatch(/Same family/)
+    expect(cautions('oats', { next })).toMatch(/ties up nitrogen just when cabbage/)
+    expect(cautions('oats', { next: null })).not.toMatch(/ties up/)
+    expect(cautions('buckwheat', { animals: ['pigs'] })).toMatch(/burn in the sun\. Ask a vet/)
+    expect(cautions('buckwheat', {})).not.toMatch(/Ask a vet/)
+  })
+  test('differences name what is better on each side, the larger first', () => {
+    const [a, b] = straight(ask(spring))
+    const { better, worse } = differences(a, b)
+    const turned = differences(b, a)
+    expect(turned.better.map((entry) => entry.of)).toEqual(worse.map((entry) => entry.of))
+    expect(turned.worse.map((entry) => entry.of)).toEqual(better.map((entry) => entry.of))
+  })
+})
+
+test('every purpose counts more of it as better, less and less so beyond the goal, and quickness as less', () => {
   for (const purpose of PURPOSES) {
-    const [worse, better] = purpose.id === 'quick' ? [60, 25] : [purpose.goal / 4, purpose.goal]
-    expect(goalShare(purpose, better)).toBeGreaterThan(goalShare(purpose, worse))
+    const [worse, goal, better] =
+      purpose.id === 'quick' ? [60, purpose.goal, 15] : [purpose.goal / 4, purpose.goal, purpose.goal * 2]
+    expect(goalShare(purpose, goal)).toBeGreaterThan(goalShare(purpose, worse))
+    expect(goalShare(purpose, better)).toBeGreaterThan(goalShare(purpose, goal))
     expect(goalShare(purpose, better)).toBeLessThanOrEqual(1)
   }
 })

@@ -1,244 +1,170 @@
-import { compareEndings, SAFE_CHANCE, type EndingOption } from '../ending/compare'
-import { seedFromText } from '../foundations/random'
-import { shareOf, spreadOf } from '../foundations/statistics'
-import { seedSize, SPECIES } from '../plants/catalogue'
-import { EMERGENCE_SHARE } from '../plants/establishment'
-import type { Species } from '../plants/parameters'
-import { sowingRecipe } from '../seeding/recipe'
+import { SPECIES } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
-import { runStand } from '../stand/kernel'
-import { dateSpread, firstDays, stageDays, type DateSpread } from '../stand/summary'
-import { drawTraits } from '../stand/traits'
-import type { SownSpecies, StandRun } from '../stand/types'
-import { preferredEnding, REJECT_BELOW, winterVerdict } from './limits'
-import { findPurpose, goalShare, lessIsBetter } from './purposes'
-import type { Candidate, ChooseAnswer, ChooseQuestion, DatedText, Rejection } from './types'
+import { differences } from './compareAnswers'
+import { judge, type Judged } from './judge'
+import { neighbours, proposeMixes } from './mixes'
+import type { Candidate, ChooseAnswer, ChooseQuestion, Part, Rejection } from './types'
 
-/** A cover counts as established at this share of ground. */
-const ESTABLISHED_COVER = 0.3
-const PURPOSE_WEIGHTS = [0.65, 0.35, 0.2]
-
-/** The straight species at its full broadcast rate, raked in, with seed of ordinary germination. */
-function sownAlone(plant: Species, areaM2: number): SownSpecies {
-  const germination = 0.85
-  const recipe = sowingRecipe({
-    areaM2,
-    covering: 'raked',
-    passes: 2,
-    scaleStepG: 0.1,
-    components: [{ speciesId: plant.id, share: 1, germination }],
-  })
-  const seeds = recipe.ok ? recipe.value.lines[0].seedsPerM2 * germination : 0
-  return { plant, seedsPerM2: seeds, emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)] }
-}
+/** Members that screen every species, and days between endings looked at while screening and refining. */
+const SCREEN_MEMBERS = 40
+const SCREEN_STEP_DAYS = 5
+const REFINE_STEP_DAYS = 2
+/** Sowing days tried at most, and days between them. */
+const SOWING_DAYS = 5
+const SOWING_STEP_DAYS = 14
+/** A mix must score this much better than its best single species to be worth the trouble. */
+const MIX_GAIN = 0.015
+/** Mixes whose shares are searched, and mixes shown. */
+const MIXES_SEARCHED = 4
+const MIXES_SHOWN = 6
+/** Worth that the rank takes off per species beyond the first: more bags, more things to go wrong. */
+const PER_SPECIES = 0.004
 
 /** Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window. */
 function sowingDays(question: ChooseQuestion): number[] {
   const first = Math.max(question.freeFromDay, question.today)
+  if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
   const last = first + (question.target.plantingDay - first) / 2
   const days: number[] = []
-  for (let day = first; day <= last && days.length < 5; day += 14) days.push(day)
+  for (let day = first; day <= last && days.length < SOWING_DAYS; day += SOWING_STEP_DAYS) days.push(day)
   return days.length > 0 ? days : [first]
 }
 
-function shorten(ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble {
-  const days = Math.min(ensemble.days, endDay - ensemble.startDay)
-  return { ...ensemble, days, members: ensemble.members.slice(0, members) }
-}
+const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble => ({
+  ...ensemble,
+  days: Math.min(ensemble.days, endDay - ensemble.startDay),
+  members: ensemble.members.slice(0, members),
+})
 
-/** Screening members for the sowing date. */
-const SCREEN_MEMBERS = 24
+const valueOf = (judged: Judged) =>
+  judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.closeness
 
-type Judged =
-  | { verdict: 'candidate'; candidate: Candidate }
-  | { verdict: 'rejected'; rejection: Rejection; closeness: number }
+/** Told what is known so far: the share done, 0–1, and the answer as it stands. */
+export type Told = (share: number, soFar: ChooseAnswer) => void
 
-/** Judges all species for a window; `progress` is told the share done, 0–1. Empty windows give only rejections. */
-export function rankSpecies(
-  question: ChooseQuestion,
-  ensemble: WeatherEnsemble,
-  progress?: (share: number) => void,
-): ChooseAnswer {
-  const candidates: Candidate[] = []
-  const rejections: Rejection[] = []
-  SPECIES.forEach((plant, index) => {
-    const judged = judgeSpecies(plant, question, ensemble)
-    if (judged.verdict === 'candidate') candidates.push(judged.candidate)
-    else rejections.push(judged.rejection)
-    progress?.((index + 1) / SPECIES.length)
-  })
-  candidates.sort((a, b) => b.score - a.score)
-  return { candidates, rejections }
-}
-
-function judgeSpecies(plant: Species, question: ChooseQuestion, ensemble: WeatherEnsemble): Judged {
+/**
+ * Judges all species for a window, then mixes of those that fit. Every species is screened with forty members over
+ * the sowing days; those that pass are judged again with all members. Windows that are too short give only rejections.
+ */
+export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, told?: Told): ChooseAnswer {
   const horizon = question.target.plantingDay + 1
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const full = shorten(ensemble, ensemble.members.length, horizon)
-  const value = (judged: Judged) =>
-    judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.closeness
   const days = sowingDays(question)
-  let bestDay = days[0]
-  if (days.length > 1) {
-    const screened = days.map((day) => ({ day, value: value(judge(plant, day, question, quick, 4)) }))
-    bestDay = screened.reduce((a, b) => (b.value > a.value + 0.02 ? b : a)).day
-  }
-  return judge(plant, bestDay, question, full, 2)
+  const candidates = new Map<string, Candidate>()
+  const rejections = new Map<string, Rejection>()
+  const answer = (): ChooseAnswer => ({
+    candidates: ordered([...candidates.values()]),
+    rejections: [...rejections.values()],
+  })
+
+  const screened = SPECIES.map((plant, index) => {
+    const parts = [{ speciesId: plant.id, share: 1 }]
+    const byDay = days
+      .map((day) => ({ day, judged: judge(parts, day, question, quick, SCREEN_STEP_DAYS) }))
+      // Of days that are about as good the earliest stands first.
+      .sort((a, b) => Math.round(50 * (valueOf(b.judged) - valueOf(a.judged))))
+    take(byDay[0].judged, candidates, rejections)
+    told?.((0.35 * (index + 1)) / SPECIES.length, answer())
+    return { parts, byDay }
+  })
+  const passed = screened.filter(({ byDay }) => byDay[0].judged.verdict === 'candidate')
+  passed.forEach(({ parts, byDay }, index) => {
+    const open = byDay.filter(({ judged }) => judged.verdict === 'candidate')
+    let last: Judged | null = null
+    for (const { day } of open) {
+      last = judge(parts, day, question, full, REFINE_STEP_DAYS)
+      if (last.verdict === 'candidate') break
+    }
+    if (last) take(last, candidates, rejections)
+    told?.(0.35 + (0.3 * (index + 1)) / passed.length, answer())
+  })
+
+  const straight = ordered([...candidates.values()])
+  rankMixes(question, straight, quick, full, (share, mixes) => {
+    for (const mix of mixes) candidates.set(mix.key, mix)
+    told?.(0.65 + 0.35 * share, answer())
+  })
+  return answer()
 }
 
-function judge(
-  plant: Species,
-  sowDay: number,
+function take(judged: Judged, candidates: Map<string, Candidate>, rejections: Map<string, Rejection>) {
+  const key = judged.verdict === 'candidate' ? judged.candidate.key : judged.rejection.key
+  candidates.delete(key)
+  rejections.delete(key)
+  if (judged.verdict === 'candidate') candidates.set(key, judged.candidate)
+  else rejections.set(key, judged.rejection)
+}
+
+/** Best first, each with what the next one has over it and it over the next. */
+function ordered(candidates: Candidate[]): Candidate[] {
+  const list = candidates.sort((a, b) => b.score - a.score)
+  return list.map((candidate, i) => {
+    const next = list[i + 1]
+    return { ...candidate, againstNext: next ? { key: next.key, ...differences(candidate, next) } : null }
+  })
+}
+
+/** Tries mixes of the straight species that fit, moves the shares of the best, and keeps those better than their parts. */
+function rankMixes(
+  question: ChooseQuestion,
+  straight: readonly Candidate[],
+  quick: WeatherEnsemble,
+  full: WeatherEnsemble,
+  told: (share: number, mixes: Candidate[]) => void,
+): void {
+  const byId = new Map(straight.map((candidate) => [candidate.parts[0].speciesId, candidate]))
+  const singleOf = (parts: readonly Part[]) =>
+    parts.map((part) => byId.get(part.speciesId)!).reduce((a, b) => (b.score > a.score ? b : a))
+  const dayOf = (parts: readonly Part[]) => singleOf(parts).sowDay
+  const net = (judged: Judged, parts: readonly Part[]) =>
+    judged.verdict === 'candidate' ? judged.candidate.score - PER_SPECIES * (parts.length - 1) : -1
+
+  const proposals = proposeMixes(straight)
+  const tried = proposals.map((parts, i) => {
+    const judged = judge(parts, dayOf(parts), question, quick, SCREEN_STEP_DAYS)
+    told((0.4 * (i + 1)) / proposals.length, [])
+    return { parts, value: net(judged, parts) }
+  })
+  tried.sort((a, b) => b.value - a.value)
+  const searched = tried.slice(0, MIXES_SEARCHED).map((entry, i) => {
+    let best = entry
+    for (const parts of neighbours(entry.parts)) {
+      const value = net(judge(parts, dayOf(parts), question, quick, SCREEN_STEP_DAYS), parts)
+      if (value > best.value + 1e-6) best = { parts, value }
+    }
+    told(0.4 + (0.3 * (i + 1)) / MIXES_SEARCHED, [])
+    return best
+  })
+  const finalists = [...searched, ...tried.slice(MIXES_SEARCHED, MIXES_SHOWN)].filter(
+    ({ value }) => value > 0,
+  )
+  const kept = finalists.flatMap(({ parts }, i): Candidate[] => {
+    const judged = judge(parts, dayOf(parts), question, full, REFINE_STEP_DAYS)
+    told(0.7 + (0.3 * (i + 1)) / finalists.length, [])
+    if (judged.verdict !== 'candidate') return []
+    const single = singleOf(parts)
+    const score = judged.candidate.score - PER_SPECIES * (parts.length - 1)
+    const over = differences(judged.candidate, single)
+    // A mix stands above its parts only for a reason that can be shown.
+    if (score < single.score + MIX_GAIN || over.better.length === 0) return []
+    return [{ ...judged.candidate, score, overSingle: { speciesId: single.parts[0].speciesId, ...over } }]
+  })
+  told(1, kept)
+}
+
+/** The grower's own mix for the same window, judged with all members on its best sowing day. */
+export function judgeOwn(
+  parts: Part[],
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
-  stepDays: number,
-): Judged {
-  const sown = [sownAlone(plant, question.areaM2)]
-  const { bed, target } = question
-  const run = runStand(
-    {
-      sown,
-      sowDay,
-      soil: bed.soil,
-      fertility: bed.fertility,
-      shade: bed.shade,
-      canopyAbove: null,
-      events: [],
-    },
-    ensemble,
-    drawTraits(ensemble.members.length, seedFromText(plant.id)),
-  )
-  const reject = (limit: Rejection['limit'], closeness: number, text: string, ...days: number[]): Judged => ({
-    verdict: 'rejected',
-    closeness,
-    rejection: { speciesId: plant.id, limit, reason: { text, days } },
-  })
-
-  const covered = firstDays(run, (at) => run.cover[at] >= ESTABLISHED_COVER)
-  const established = shareOf(run.members, (m) => covered[m] + 7 <= target.plantingDay)
-  const covered30 = dateSpread(covered)
-  if (established < REJECT_BELOW)
-    return covered30.spread && covered30.chance > 0.3
-      ? reject(
-          'too little time',
-          established * 0.3,
-          'Too little time: it covers 30 % of the ground only about {0}; the bed is needed {1}.',
-          covered30.spread.mid,
-          target.plantingDay,
-        )
-      : reject(
-          'too little time',
-          established * 0.3,
-          'Too little time: sown {0}, it does not cover 30 % of the ground before {1}.',
-          sowDay,
-          target.plantingDay,
-        )
-
-  const winter = winterVerdict(run, question)
-  if (winter) return reject('winter', 0.35, winter.text, ...winter.days)
-
-  const endings = compareEndings(
-    run,
-    ensemble,
-    bed,
-    question.areaM2,
-    question.tools,
-    target,
-    Math.max(question.today, Math.round(covered30.spread?.mid ?? sowDay)),
-    stepDays,
-  )
-  const best = preferredEnding(endings)
-  const flower = dateSpread(stageDays(run, 0, 61))
-  const chance = (best?.chance ?? 0) * established
-  if (!best || chance < REJECT_BELOW) {
-    if (best && established < best.chance)
-      return reject(
-        'too little time',
-        0.5 * established,
-        `Too little time: it covers 30 % of the ground before {0} in only ${Math.round(established * 100)} of 100 years.`,
-        target.plantingDay,
-      )
-    const stage = plant.group === 'grass' ? 'pollen' : 'first flower'
-    return flower.spread
-      ? reject(
-          'cannot be ended',
-          0.4 + 0.3 * chance,
-          `Not dead in time with your tools: ${stage} about {0}, you plant {1}. Best chance ${Math.round(chance * 100)} %.`,
-          flower.spread.mid,
-          target.plantingDay,
-        )
-      : reject(
-          'cannot be ended',
-          0.4 + 0.3 * chance,
-          `Not dead in time with your tools: it does not reach ${stage} before {0}. Best chance ${Math.round(chance * 100)} %.`,
-          target.plantingDay,
-        )
-  }
-  return {
-    verdict: 'candidate',
-    candidate: candidateOf(plant, sowDay, question, run, best, established, covered30, flower),
-  }
-}
-
-function candidateOf(
-  plant: Species,
-  sowDay: number,
-  question: ChooseQuestion,
-  run: StandRun,
-  best: EndingOption,
-  established: number,
-  covered30: DateSpread,
-  flower: DateSpread,
-): Candidate {
-  const endDay = best.bestStartDay ?? question.target.plantingDay
-  const reckonDay = best.method === 'winter-kill' ? question.target.plantingDay : endDay
-  const purposes = question.purposes.map((id) => {
-    const purpose = findPurpose(id)
-    const amounts = Float64Array.from({ length: run.members }, (_, m) => purpose.amount(run, m, reckonDay))
-    const meets = (m: number) =>
-      lessIsBetter(purpose) ? amounts[m] <= purpose.goal : amounts[m] >= purpose.goal
-    return { id, amount: spreadOf(amounts)!, chanceOfGoal: shareOf(run.members, meets) }
-  })
-  const worth = purposes.reduce(
-    (sum, entry, i) =>
-      sum +
-      PURPOSE_WEIGHTS[i] *
-        (0.4 * entry.chanceOfGoal + 0.6 * goalShare(findPurpose(entry.id), entry.amount.mid)),
-    0,
-  )
-  const weights = purposes.reduce((sum, _, i) => sum + PURPOSE_WEIGHTS[i], 0)
-  const chance = best.chance * established
-  const cautions = [...plant.cautions]
-  if (question.nextFamily === plant.family)
-    cautions.push('Same family as the next crop: pests and diseases may carry over.')
-  if (plant.allelopathy >= 0.5 && question.target.establishment === 'seed')
-    cautions.push('Its residue holds back small seed for some weeks.')
-  return {
-    speciesId: plant.id,
-    sowDay,
-    chance,
-    score: (worth / (weights || 1)) * (0.35 + 0.65 * chance),
-    ending: {
-      method: best.method,
-      passes: best.passes,
-      name: best.name,
-      startDay: endDay,
-      latestSafeDay: best.latestSafeDay,
-    },
-    purposes,
-    firstFlower: flower,
-    covered30,
-    reason: endingReason(best, endDay),
-    cautions,
-  }
-}
-
-function endingReason(best: EndingOption, endDay: number): DatedText {
-  const sure = best.chance >= SAFE_CHANCE ? '' : ', which is not sure'
-  if (best.method === 'winter-kill')
-    return { text: `Winter ends it for you in ${Math.round(best.chance * 100)} of 100 years.`, days: [] }
-  return {
-    text: `Ended by ${best.name.toLowerCase()}, best begun by {0}${sure}.`,
-    days: [best.latestSafeDay ?? endDay],
-  }
+): Candidate | Rejection {
+  const full = shorten(ensemble, Math.min(ensemble.members.length, 100), question.target.plantingDay + 1)
+  const quick = shorten(ensemble, SCREEN_MEMBERS, question.target.plantingDay + 1)
+  const days = sowingDays(question)
+  const best = days
+    .map((day) => ({ day, value: valueOf(judge(parts, day, question, quick, SCREEN_STEP_DAYS)) }))
+    .reduce((a, b) => (b.value > a.value + 0.02 ? b : a))
+  const judged = judge(parts, best.day, question, full, REFINE_STEP_DAYS)
+  return judged.verdict === 'candidate' ? judged.candidate : judged.rejection
 }

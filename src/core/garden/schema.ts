@@ -53,6 +53,18 @@ export const bed = z.object({
   /** Share of the day's light taken by trees or walls, 0 (open) to 0.8. */
   shade: numberBetween('Shade', 0, 0.8),
   fixtures: z.array(fixture).max(50),
+  /** Diseases and pests that were bad here: what plants of the same family should keep away from for some years. */
+  troubles: z
+    .array(
+      z.object({
+        id,
+        date: isoDay,
+        family: shortText('Plant family', 40),
+        what: shortText('Trouble', 80),
+      }),
+    )
+    .max(200)
+    .optional(),
 })
 export type Bed = z.infer<typeof bed>
 
@@ -137,7 +149,22 @@ const ending = z.object({
 })
 export type EndDetails = z.infer<typeof ending>
 
-export const purposeId = z.enum(['feed', 'mass', 'hold', 'smother', 'quick', 'insects', 'loosen', 'mulch'])
+export const purposeId = z.enum([
+  'feed',
+  'mass',
+  'hold',
+  'smother',
+  'quick',
+  'insects',
+  'loosen',
+  'mulch',
+  'carry',
+  'nematodes',
+  'slope',
+  'forage',
+  'raw',
+  'kitchen',
+])
 export type PurposeId = z.infer<typeof purposeId>
 
 /**
@@ -220,6 +247,13 @@ export const garden = z.object({
   tools: z.array(tool).max(100),
   units: z.enum(['metric', 'imperial']),
   currency: z.string().regex(/^[A-Z]{3}$/, 'Currency is a three-letter code such as EUR.'),
+  /** Animals that come to the beds or eat from them. */
+  animals: z
+    .array(z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs']))
+    .max(5)
+    .optional(),
+  /** Cover species of which seed is at hand. */
+  seedAtHand: z.array(id).max(200).optional(),
   /** Days to wait between a dead cover and planting: the grower's own rule. */
   waitDays: z.object({
     transplant: numberBetween('Wait before transplants', 0, 90, 'days'),

@@ -39,3 +39,11 @@ export function seedSize(plant: Species): SeedSize {
   const grams = plant.parameters.thousandSeedG
   return grams < 3 ? 'tiny' : grams < 10 ? 'small' : grams < 80 ? 'medium' : 'large'
 }
+
+/** All cautions of a species, those about animals deferring to a vet. */
+export function cautionsOf(plant: Species): string[] {
+  return [
+    ...plant.harms.map((harm) => (harm.who === 'people' ? harm.why : `${harm.why} Ask a vet.`)),
+    ...plant.cautions,
+  ]
+}

@@ -116,12 +116,16 @@ const families: Record<string, Row[]> = {
 
 const LIGHT = { h: 'harvest', t: 'thinning', f: 'frost' } as const
 
+/** Families whose seed is small when it is sown in place, and their exceptions. */
+const SMALL_SEEDED = new Set(['Solanaceae', 'Brassicaceae', 'Amaryllidaceae', 'Asteraceae', 'Apiaceae', 'Lamiaceae'])
+const LARGE_SEEDED = new Set(['potato', 'garlic', 'shallot', 'artichoke'])
+
 /** Cash crops, as data. */
 export const CROPS: readonly Crop[] = Object.entries(families).flatMap(([family, rows]) =>
   rows.map(([id, name, shortName, est, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, touches, lastWeedingDays, shade, light, heightM, host]) => ({
     id, name, shortName, family, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, lastWeedingDays, shade, heightM,
     establishment: est === 't' ? 'transplant' as const : 'seed' as const,
-    smallSeed: est === 'S',
+    smallSeed: est === 'S' || (SMALL_SEEDED.has(family) && !LARGE_SEEDED.has(id)),
     touchesSoil: touches === 1,
     lightReturns: { by: LIGHT[light[0] as keyof typeof LIGHT], daysBeforeClearing: Number(light.slice(1)) },
     rootKnotHost: host === 1,

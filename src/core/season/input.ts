@@ -5,14 +5,16 @@ import { latest } from '../garden/timeline'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { sowingRecipe, viableSeedsPerM2 } from '../seeding/recipe'
-import { findCrop } from '../plants/crops'
+import { shadeOf } from '../plants/shade'
 import type { SownSpecies, StandInput } from '../stand/types'
 import type { Look } from '../tracking/learn'
 
 /** Covering taken for plans that do not say. */
 const USUAL_COVERING = 'raked'
-/** Light a grown crop takes from what is sown under it (judgement, 0.3–0.8). */
-const CROP_SHADE = 0.55
+/** Light a standing cover takes from what is sown under it (judgement, 0.3–0.8). */
+const COVER_SHADE = 0.55
+/** A cover above is taken to stand until it is ended. */
+const NO_FROST_KILLS_C = -60
 
 /** Seeds and expected emergence of a cover as weighed, or as the recipe would have it. Empty for crops. */
 export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
@@ -39,14 +41,14 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
   })
 }
 
-/** The crop above a stand sown under it, until it goes or frost takes it. */
+/** The crop above a stand sown under it, until light returns or frost takes it. */
 export function canopyAbove(stand: Stand, stands: readonly Stand[]): StandInput['canopyAbove'] {
   const upper = stands.find((other) => other.id === stand.underStandId)
-  const end = upper ? latest(upper.end) : null
-  if (!upper || !end) return null
-  const crop = upper.content.kind === 'crop' ? findCrop(upper.content.cropId) : null
-  // Grown plants bear a little more frost than young ones.
-  return { share: CROP_SHADE, untilDay: dayNumber(end.date), frostC: (crop?.frostLimitC ?? -30) - 2 }
+  if (!upper) return null
+  const end = latest(upper.end)
+  return (
+    shadeOf(upper) ?? (end && { share: COVER_SHADE, untilDay: dayNumber(end.date), frostC: NO_FROST_KILLS_C })
+  )
 }
 
 /** Watering by hand as it was recorded or is planned. */

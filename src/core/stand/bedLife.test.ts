@@ -111,7 +111,9 @@ describe('cuts', () => {
     const at = (day: number) => young.species[0].bbch[day - young.startDay]
     expect(at(dayNumber('2026-04-24'))).toBeGreaterThan(31)
     expect(at(dayNumber('2026-04-26'))).toBeLessThan(31)
-    expect(massOn(young, dayNumber('2026-05-28'))).toBeGreaterThan(1.4 * massOn(young, dayNumber('2026-04-26')))
+    expect(massOn(young, dayNumber('2026-05-28'))).toBeGreaterThan(
+      1.4 * massOn(young, dayNumber('2026-04-26')),
+    )
   })
   test('half the ground cut takes half as much', () => {
     const half = growStand(maryland, 'red-clover', '2025-04-10', {

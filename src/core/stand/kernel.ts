@@ -98,6 +98,8 @@ function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun {
 type Canopy = { massG: number; intercepted: number; weightedLeaf: number; tallestM: number }
 
 const LOWEST_PLANT_M = 0.03
+/** Share of the tallest plants' height that climbers reach on them (judgement, 0.7–1). */
+const CARRIED_HEIGHT = 0.95
 
 /** Leaf area of a species weighted by its height in the canopy: what its share of the light follows. */
 function leafWeight(state: SpeciesState, extinction: number, tallestM: number): number {
@@ -117,6 +119,9 @@ function lightInto(canopy: Canopy, states: readonly SpeciesState[], input: Stand
     canopy.tallestM = Math.max(canopy.tallestM, state.height)
     leaf += plant.parameters.extinction * state.lai
   }
+  for (let c = 0; c < states.length; c++)
+    if (states[c].lai > 0 && states.length > 1 && input.sown[c].plant.habit === 'climbing')
+      states[c].height = Math.max(states[c].height, CARRIED_HEIGHT * canopy.tallestM)
   for (let c = 0; c < states.length; c++)
     if (states[c].lai > 0)
       canopy.weightedLeaf += leafWeight(states[c], input.sown[c].plant.parameters.extinction, canopy.tallestM)

@@ -9,6 +9,7 @@ import { leadGroup, standName, standState } from '../../parts/names'
 import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
 import { BedStrip } from './BedStrip'
+import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
 import { useBed } from './useBed'
 
@@ -71,6 +72,7 @@ function BedYear({ bed }: { bed: Bed }) {
           <StandEntry key={stand.id} stand={stand} units={units} />
         ))}
       </ol>
+      <Troubles bed={bed} />
     </section>
   )
 }

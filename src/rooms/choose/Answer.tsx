@@ -1,130 +1,205 @@
+import { useState } from 'react'
+import type { Candidate, ChooseAnswer, LimitName } from '../../core/choosing/types'
 import { findPurpose } from '../../core/choosing/purposes'
-import type { Candidate, ChooseAnswer } from '../../core/choosing/types'
-import { findSpecies } from '../../core/plants/catalogue'
+import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
-import { dateSpreadText, datedText, dryMatter, nitrogen, shortDate, type Units } from '../../parts/format'
+import { dateSpreadText, datedText, shortDate, type Units } from '../../parts/format'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
+import { amountText, LIMIT_WORDS, money, partsText, riskText, tradeText } from './words'
 
-/** Covers that fit, best first, and those that do not, with the limit that stopped them. */
-export function Answer({
-  answer,
-  onChoose,
-  units,
-}: {
-  answer: ChooseAnswer
-  onChoose: (candidate: Candidate) => void
+type Shared = {
   units: Units
-}) {
+  currency: string
+  onChoose: (candidate: Candidate) => void
+  onAdjust: (candidate: Candidate) => void
+}
+
+/** Candidates shown before the rest is asked for. */
+const SHOWN_FIRST = 10
+
+/** Covers and mixes that fit, best first. */
+export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; final: boolean } & Shared) {
+  const { candidates } = answer
+  const [all, setAll] = useState(false)
+  const byKey = new Map(candidates.map((candidate) => [candidate.key, candidate]))
   return (
     <>
       <h2>
-        {answer.candidates.length > 0
-          ? `${answer.candidates.length} fit this window`
-          : 'Nothing fits this window'}
+        {candidates.length > 0
+          ? `${candidates.length} fit this window`
+          : final
+            ? 'Nothing fits this window'
+            : 'Nothing yet'}
       </h2>
-      {answer.candidates.length === 0 && (
+      {candidates.length === 0 && final && (
         <p className="mt-1">
-          Plant later, sow earlier, add a tool in the Garden room, or leave the bed under a sheet or mulch.
+          Plant later, sow earlier, add a tool in the Garden room, take a limit off, or leave the bed under a
+          sheet or mulch.
         </p>
       )}
       <ol className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="candidates">
-        {answer.candidates.map((candidate, rank) => (
+        {candidates.slice(0, all ? undefined : SHOWN_FIRST).map((candidate, rank) => (
           <CandidateRow
-            key={candidate.speciesId}
+            key={candidate.key}
             candidate={candidate}
             rank={rank + 1}
-            onChoose={onChoose}
-            units={units}
+            next={candidate.againstNext ? (byKey.get(candidate.againstNext.key) ?? null) : null}
+            {...shared}
           />
         ))}
       </ol>
-      {answer.rejections.length > 0 && (
-        <>
-          <h2 className="mt-6">Left out</h2>
-          <ul className="mt-2 grid gap-x-8 gap-y-1.5 xl:grid-cols-2" data-testid="rejections">
-            {answer.rejections.map((rejection) => {
-              const plant = findSpecies(rejection.speciesId)!
-              return (
-                <li key={rejection.speciesId} className="grid grid-cols-[9.5rem_1fr] gap-3 text-[0.95rem]">
-                  <span className="font-semibold">{plant.name}</span>
-                  <span>{datedText(rejection.reason)}</span>
-                </li>
-              )
-            })}
-          </ul>
-        </>
+      {candidates.length > SHOWN_FIRST && (
+        <button className="btn btn-sm mt-2" onClick={() => setAll(!all)}>
+          {all ? 'Show the best ten' : `Show all ${candidates.length}`}
+        </button>
       )}
     </>
   )
 }
 
-function amountText(id: Candidate['purposes'][number]['id'], value: number, units: Units): string {
-  const purpose = findPurpose(id)
-  if (id === 'mass' || id === 'mulch') return dryMatter(value, units)
-  if (id === 'feed' || id === 'hold') return nitrogen(value, units)
-  return `${Math.round(value)}${purpose.unit ? ` ${purpose.unit}` : ''}`
+/** Covers that do not fit, by the limit that stopped them. */
+export function Rejections({ rejections }: { rejections: ChooseAnswer['rejections'] }) {
+  const limits = [...new Set(rejections.map((rejection) => rejection.limit))]
+  if (rejections.length === 0) return null
+  return (
+    <section aria-label="Left out" data-testid="rejections">
+      <h2 className="mt-6">Left out</h2>
+      {limits.map((limit) => (
+        <LeftOut key={limit} limit={limit} rejections={rejections.filter((entry) => entry.limit === limit)} />
+      ))}
+    </section>
+  )
+}
+
+function LeftOut({ limit, rejections }: { limit: LimitName; rejections: ChooseAnswer['rejections'] }) {
+  return (
+    <details className="mt-1.5" open={rejections.length <= 8}>
+      <summary className="cursor-pointer font-semibold">
+        {LIMIT_WORDS[limit]} <span className="quiet font-normal">{rejections.length}</span>
+      </summary>
+      <ul className="mt-1 grid gap-x-8 gap-y-1 xl:grid-cols-2">
+        {rejections.map((rejection) => (
+          <li key={rejection.key} className="grid grid-cols-[9.5rem_1fr] gap-3 text-[0.95rem]">
+            <span className="font-semibold">{partsText(rejection.parts)}</span>
+            <span>{datedText(rejection.reason)}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
 }
 
 function CandidateRow({
   candidate,
   rank,
-  onChoose,
+  next,
   units,
-}: {
-  candidate: Candidate
-  rank: number
-  onChoose: (candidate: Candidate) => void
-  units: Units
-}) {
-  const plant = findSpecies(candidate.speciesId)!
-  const { firstFlower } = candidate
+  currency,
+  onChoose,
+  onAdjust,
+}: { candidate: Candidate; rank: number; next: Candidate | null } & Shared) {
+  const { parts, overSingle, againstNext } = candidate
+  const name = partsText(parts, false)
   return (
-    <li className="grid gap-x-5 gap-y-1 py-2.5 sm:grid-cols-[3.5rem_12rem_1fr_auto]">
+    <li
+      className="grid gap-x-5 gap-y-1 py-2.5 sm:grid-cols-[3.5rem_12rem_1fr_auto]"
+      data-mix={parts.length > 1 || undefined}
+    >
       <div className="flex items-start gap-1 pt-1">
         <span className="quiet w-4 text-sm">{rank}</span>
-        <Swatch groups={[plant.group]} size={1.5} />
+        <Swatch groups={groupsOf(parts)} size={1.5} />
       </div>
       <div>
-        <h3>{plant.name}</h3>
-        <p className="quiet text-sm">sow {shortDate(candidate.sowDay)}</p>
-        <Chance share={candidate.chance} />
-      </div>
-      <div className="text-[0.95rem]">
-        {candidate.purposes.map(({ id, amount }) => (
-          <p key={id}>
-            <strong>{amountText(id, amount.mid, units)}</strong> {findPurpose(id).measure}{' '}
-            <span className="quiet">
-              ({amountText(id, amount.low, units)} to {amountText(id, amount.high, units)})
-            </span>
+        <h3>{name}</h3>
+        {parts.length > 1 && (
+          <p className="text-sm">
+            {parts
+              .map(
+                (part) => `${Math.round(part.share * 100)} % ${findSpecies(part.speciesId)?.shortName ?? ''}`,
+              )
+              .join(', ')}
+            <span className="quiet"> of the full rate</span>
           </p>
-        ))}
+        )}
+        <Chance share={candidate.chance} />
+        <p className="quiet text-sm">
+          sow {shortDate(candidate.sowDay)},{' '}
+          {candidate.covering === 'surface' ? 'left on the surface' : candidate.covering}; seed about{' '}
+          {money(candidate.cost.mid, currency)}
+        </p>
+      </div>
+      <div className="min-w-0">
+        <Amounts candidate={candidate} units={units} />
         <p>
           {datedText(candidate.reason)}
-          {firstFlower.spread && firstFlower.chance > 0.5
-            ? ` ${plant.group === 'grass' ? 'Pollen' : 'First flower'} ${dateSpreadText(firstFlower.spread)}.`
-            : ''}
+          {candidate.firstFlower.spread && candidate.firstFlower.chance > 0.5
+            ? ` ${findSpecies(parts[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateSpreadText(candidate.firstFlower.spread)}.`
+            : ''}{' '}
+          {riskText(candidate)}
         </p>
+        {overSingle && (
+          <p>
+            {tradeText(
+              overSingle,
+              `${partsText([{ speciesId: overSingle.speciesId, share: 1 }]).toLowerCase()} alone`,
+              units,
+              currency,
+            )}
+          </p>
+        )}
+        {next && againstNext && (
+          <p className="quiet">
+            {tradeText(againstNext, `${partsText(next.parts, false).toLowerCase()}, next`, units, currency)}
+          </p>
+        )}
         {candidate.cautions.map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}
-        <Why>
-          Grown from {shortDate(candidate.sowDay)} in a hundred seasons of this garden’s weather at the full
-          broadcast rate. The chance is the share of seasons in which it covers 30 % of the ground and is
-          dead, with your waiting time over, by the planting date. The rank weighs the first purpose 65, the
-          second 35, and the chance. Growth parameters are mostly judgement; see docs/model.md.
-        </Why>
+        <WhyRanked candidate={candidate} />
       </div>
-      <div className="self-start">
+      <div className="flex flex-col items-stretch gap-1 self-start">
         <button
           className="btn btn-primary btn-sm"
           onClick={() => onChoose(candidate)}
-          aria-label={`Choose ${plant.name}`}
+          aria-label={`Choose ${name}`}
         >
           Choose
         </button>
+        <button
+          className="btn btn-ghost btn-xs"
+          onClick={() => onAdjust(candidate)}
+          aria-label={`Adjust ${name}`}
+        >
+          Adjust
+        </button>
       </div>
     </li>
+  )
+}
+
+export function Amounts({ candidate, units }: { candidate: Candidate; units: Units }) {
+  return candidate.purposes.map(({ id, amount }) => (
+    <p key={id}>
+      <strong>{amountText(id, amount.mid, units)}</strong> {findPurpose(id).measure}{' '}
+      <span className="quiet">
+        ({amountText(id, amount.low, units)} to {amountText(id, amount.high, units)})
+      </span>
+    </p>
+  ))
+}
+
+function WhyRanked({ candidate }: { candidate: Candidate }) {
+  return (
+    <Why>
+      Grown from {shortDate(candidate.sowDay)} in {candidate.members} seasons of this garden’s weather at
+      broadcast rates. The chance is the share in which it covers 30 % of the ground (
+      {Math.round(candidate.established * 100)} %) and is dead, your waiting time over, by the planting date (
+      {Math.round(candidate.endChance * 100)} %). The rank weighs the purposes 50, 30 and 20, then the chance;
+      each species beyond the first costs a little.{' '}
+      {candidate.purposes.map(({ id }) => `${findPurpose(id).name}: ${findPurpose(id).from}. `).join('')}
+      Growth parameters are mostly judgement; see docs/model.md. Prices are rough.
+    </Why>
   )
 }

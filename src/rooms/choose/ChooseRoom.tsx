@@ -1,6 +1,8 @@
 import { Link, useParams, useSearchParams } from 'react-router'
-import { bareWindows } from '../../core/garden/windows'
-import { longDate, shortDate } from '../../parts/format'
+import { lightWindows } from '../../core/choosing/lightWindows'
+import { bareLedger } from '../../core/garden/ledger'
+import { longDate } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
 import { ChooseBed } from './ChooseBed'
 
@@ -10,51 +12,145 @@ export function ChooseRoom() {
   const { data, today } = useGarden()
   const bed = data.beds.find((item) => item.id === bedId)
   const day = Number(search.get('day') ?? today)
-  if (bed) return <ChooseBed key={`${bed.id} ${day}`} bed={bed} day={Number.isFinite(day) ? day : today} />
+  const under = search.get('under')
+  if (bed)
+    return (
+      <ChooseBed
+        key={`${bed.id} ${day} ${under}`}
+        bed={bed}
+        day={Number.isFinite(day) ? day : today}
+        underId={under}
+      />
+    )
   return <Windows unknown={bedId !== undefined} />
 }
 
 /** Shortest window listed, days. */
 const LISTED_DAYS = 21
+/** Weeks back and ahead that the ledger counts. */
+const YEAR_WEEKS = 52
 
 function Windows({ unknown }: { unknown: boolean }) {
   const { expected: data, today, spec } = useGarden()
-  const horizon = spec.startDay + spec.days - 7
-  const windows = data.beds
-    .flatMap((bed) => bareWindows(bed, data.stands, today, horizon).map((window) => ({ bed, window })))
-    .filter(({ window }) => window.neededByDay - window.freeFromDay >= LISTED_DAYS)
+  const horizon = Math.min(spec.startDay + spec.days - 7, today + YEAR_WEEKS * 7)
+  const ledger = bareLedger(data.beds, data.stands, today - YEAR_WEEKS * 7, today, horizon)
+  const windows = ledger
+    .flatMap(({ bed, windows: own }) => own.map((window) => ({ bed, window })))
+    .filter(({ window }) => window.neededByDay - Math.max(today, window.freeFromDay) >= LISTED_DAYS)
     .sort((a, b) => a.window.freeFromDay - b.window.freeFromDay)
+  const light = data.beds
+    .flatMap((bed) => lightWindows(bed, data.stands, today, horizon).map((window) => ({ bed, window })))
+    .sort((a, b) => a.window.sowFromDay - b.window.sowFromDay)
+  const recovered = light.reduce((sum, { window }) => sum + window.recoveredWeeks, 0)
   return (
-    <section className="max-w-3xl py-4">
+    <section className="py-4">
       <h1>Choose</h1>
       <p className="mt-1">
-        {unknown
-          ? 'This bed is not in the garden. These are the bare windows ahead.'
-          : 'Bare windows ahead. Pick one to see which cover fits it.'}
+        {unknown ? 'This bed is not in the garden. ' : ''}Pick ground that will be bare, or a crop to sow
+        under, to see which cover fits it.
       </p>
-      <ul className="mt-4 divide-y divide-base-300 border-y border-base-300">
-        {windows.map(({ bed, window }) => (
-          <li key={`${bed.id} ${window.freeFromDay}`}>
-            <Link
-              className="flex gap-4 px-1 py-2.5 hover:bg-base-200"
-              to={`/choose/${bed.id}?day=${window.freeFromDay}`}
-            >
-              <strong className="w-12 font-display">{bed.label}</strong>
-              <span>
-                {window.freeFromDay <= today ? 'now' : longDate(window.freeFromDay)} to{' '}
-                {window.nextStandId ? longDate(window.neededByDay) : 'open end'}
-              </span>
-              <span className="quiet ml-auto">
-                {Math.round((window.neededByDay - window.freeFromDay) / 7)} weeks bare
-                {window.nextStandId ? `, needed ${shortDate(window.neededByDay)}` : ''}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ul>
-      {windows.length === 0 && (
-        <p className="mt-4">No bed is bare for three weeks or more. Nothing to fill.</p>
-      )}
+      <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
+        <section aria-label="Bare ground">
+          <h2>Bare ground ahead</h2>
+          <ul className="mt-2 divide-y divide-base-300 border-y border-base-300">
+            {windows.map(({ bed, window }) => (
+              <li key={`${bed.id} ${window.freeFromDay}`}>
+                <Link
+                  className="flex gap-4 px-1 py-2 hover:bg-base-200"
+                  to={`/choose/${bed.id}?day=${Math.max(window.freeFromDay, today)}`}
+                >
+                  <strong className="w-12 font-display">{bed.label}</strong>
+                  <span>
+                    {window.freeFromDay <= today ? 'now' : longDate(window.freeFromDay)} to{' '}
+                    {window.nextStandId ? longDate(window.neededByDay) : 'open end'}
+                  </span>
+                  <span className="quiet ml-auto">
+                    {Math.round((window.neededByDay - Math.max(today, window.freeFromDay)) / 7)} weeks bare
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+          {windows.length === 0 && <p className="mt-2">No bed is bare for three weeks or more.</p>}
+        </section>
+        <section aria-label="Under standing crops">
+          <h2>Under standing crops</h2>
+          {light.length > 0 && <p>{recovered} bare weeks could be recovered.</p>}
+          <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="light-windows">
+            {light.map(({ bed, window }) => (
+              <li key={window.standId}>
+                <Link
+                  className="flex flex-wrap gap-x-4 px-1 py-2 hover:bg-base-200"
+                  to={`/choose/${bed.id}?day=${window.sowFromDay}&under=${window.standId}`}
+                >
+                  <strong className="w-12 font-display">{bed.label}</strong>
+                  <span>
+                    under {window.crop.name.toLowerCase()} from {longDate(window.sowFromDay)} to{' '}
+                    {longDate(window.sowUntilDay)}
+                  </span>
+                  <span className="quiet ml-auto">{window.recoveredWeeks} weeks recovered</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+          {light.length === 0 && (
+            <p className="mt-2">No crop stands long enough before bare weeks to sow under it.</p>
+          )}
+        </section>
+        <section aria-label="Ledger of bare weeks" className="lg:col-span-2">
+          <h2>Bare weeks</h2>
+          <Scroll label="Bare weeks by bed">
+            <table className="table table-sm mt-2 w-auto" data-testid="bare-weeks">
+              <thead>
+                <tr>
+                  <th>Bed</th>
+                  <th className="text-right">Last 52 weeks</th>
+                  <th className="text-right">Ahead as planned</th>
+                  <th className="text-right">Of these fillable</th>
+                  <th>
+                    <span className="sr-only">Fill</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {ledger.map(({ bed, past, ahead, fillable, windows: own }) => {
+                  const first = own.find(
+                    (window) => window.neededByDay - Math.max(today, window.freeFromDay) >= LISTED_DAYS,
+                  )
+                  return (
+                    <tr key={bed.id}>
+                      <td className="font-semibold">{bed.label}</td>
+                      <td className="text-right">{Math.round(past)}</td>
+                      <td className="text-right">{Math.round(ahead)}</td>
+                      <td className="text-right">{Math.round(fillable)}</td>
+                      <td>
+                        {first && (
+                          <Link
+                            className="link"
+                            to={`/choose/${bed.id}?day=${Math.max(first.freeFromDay, today)}`}
+                            aria-label={`Fill the first bare weeks of ${bed.label}`}
+                          >
+                            Fill this
+                          </Link>
+                        )}
+                      </td>
+                    </tr>
+                  )
+                })}
+                <tr className="font-semibold">
+                  <td>Garden</td>
+                  {(['past', 'ahead', 'fillable'] as const).map((which) => (
+                    <td key={which} className="text-right">
+                      {Math.round(ledger.reduce((sum, row) => sum + row[which], 0))}
+                    </td>
+                  ))}
+                  <td />
+                </tr>
+              </tbody>
+            </table>
+          </Scroll>
+        </section>
+      </div>
     </section>
   )
 }

@@ -39,12 +39,16 @@ const toolInputs = (garden: Garden): ToolInput[] =>
     length: tool.lengthM === null ? '' : String(fromMetres(tool.lengthM, garden.units)),
   }))
 
+/** Animals that some covers harm. */
+const ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs'] as const
+
 /** Name, units, currency, waiting rule and tools. */
 export function Settings() {
   const { data } = useGarden()
   const commit = useCommit()
   const { garden } = data
   const [tools, setTools] = useState(() => toolInputs(garden))
+  const [animals, setAnimals] = useState(garden.animals ?? [])
   const { register, handleSubmit, formState } = useForm<Input, unknown, z.output<typeof settingsForm>>({
     resolver: zodResolver(settingsForm),
     values: inputOf(garden),
@@ -62,6 +66,7 @@ export function Settings() {
       currency: value.currency,
       waitDays: { transplant: value.waitTransplant, seed: value.waitSeed },
       tools: kept,
+      animals,
     }
     const stored = await commit('Changed the garden’s settings', [{ table: 'gardens', put }])
     if (stored.ok) setTools(toolInputs(put))
@@ -93,6 +98,26 @@ export function Settings() {
           <input className="input w-40" inputMode="numeric" {...register('waitSeed')} />
         </Field>
       </div>
+      <fieldset>
+        <legend className="text-sm font-semibold">Animals that come to the beds</legend>
+        <div className="mt-1 flex flex-wrap gap-4">
+          {ANIMALS.map((animal) => (
+            <label key={animal} className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={animals.includes(animal)}
+                onChange={(event) =>
+                  setAnimals(
+                    event.target.checked ? [...animals, animal] : animals.filter((other) => other !== animal),
+                  )
+                }
+              />
+              {animal}
+            </label>
+          ))}
+        </div>
+      </fieldset>
       <ToolFields tools={tools} onChange={setTools} units={garden.units} />
       <div>
         <button className="btn btn-primary btn-sm">Save settings</button>

@@ -21,6 +21,7 @@ function sheetOf(data: GardenData, todayIso: string): Loom {
     bed,
     stands: standsOnCloth(stands, bed.id, lastDay),
     windows: bareWindows(bed, stands, firstDay, lastDay),
+    lights: [],
   }))
   const sections = data.garden.sections.map((section) => ({
     ...section,

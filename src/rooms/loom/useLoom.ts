@@ -2,13 +2,14 @@ import { useMemo } from 'react'
 import { startOfWeek } from '../../core/foundations/day'
 import type { Bed } from '../../core/garden/schema'
 import { bareWindows, type BedWindow } from '../../core/garden/windows'
+import { lightWindows, type LightWindow } from '../../core/choosing/lightWindows'
 import type { WeekOutlook } from '../../core/site/frost'
 import { standsOnCloth, type StandOnCloth } from '../../parts/weave/standsOnCloth'
 import { useGarden } from '../../state/garden'
 import { LOOM_WEEKS, WEEKS_BEFORE_TODAY } from '../../state/season'
 import { useEngine } from '../../state/useEngine'
 
-export type LoomBed = { bed: Bed; stands: StandOnCloth[]; windows: BedWindow[] }
+export type LoomBed = { bed: Bed; stands: StandOnCloth[]; windows: BedWindow[]; lights: LightWindow[] }
 
 /** The sheet: its days, and its beds by section. Forecasts are asked for by each bed's own column. */
 export type Loom = {
@@ -28,6 +29,7 @@ export function useLoom(pageWeeks: number): Loom {
       bed,
       stands: standsOnCloth(expected.stands, bed.id, lastDay),
       windows: bareWindows(bed, expected.stands, firstDay, lastDay),
+      lights: lightWindows(bed, expected.stands, today, lastDay),
     }))
     const sections = expected.garden.sections
       .map((section) => ({ ...section, beds: beds.filter((entry) => entry.bed.sectionId === section.id) }))

@@ -1,0 +1,65 @@
+import type { Bed, Stand } from '../garden/schema'
+import { bedSpans } from '../garden/timeline'
+import { findCrop, type Crop } from '../plants/crops'
+
+/**
+ * The time in which a cover can be sown under a standing crop: from its last weeding until a few weeks before the
+ * light returns, so that it is up when it does.
+ */
+export type LightWindow = {
+  bedId: string
+  /** The crop above. */
+  standId: string
+  crop: Crop
+  sowFromDay: number
+  sowUntilDay: number
+  /** When the crop lets the light through again, and by what. */
+  lightDay: number
+  by: Crop['lightReturns']['by']
+  /** Day the crop is cleared, and the first day the ground is taken again; the horizon when nothing is planned. */
+  clearedDay: number
+  neededByDay: number
+  /** Bare weeks after the crop that a cover under it would fill. */
+  recoveredWeeks: number
+}
+
+/** A cover sown under a crop wants at least these days before the light returns, and gains nothing from more. */
+const UNDER_LEAST_DAYS = 21
+/** Weeks of growth in the open that make sowing under worth it. */
+const WORTH_WEEKS = 2
+
+/** Light windows of a bed's crops that are still to be used on a day. */
+export function lightWindows(
+  bed: Bed,
+  stands: readonly Stand[],
+  today: number,
+  horizonDay: number,
+): LightWindow[] {
+  const spans = bedSpans(stands, bed.id).filter((span) => span.stand.part.kind === 'whole')
+  return spans.flatMap((span, index) => {
+    const { stand, startDay, endDay } = span
+    const crop = stand.content.kind === 'crop' ? findCrop(stand.content.cropId) : null
+    if (!crop || crop.lastWeedingDays === null || endDay === null || stand.end.fact) return []
+    if (stands.some((other) => other.underStandId === stand.id)) return []
+    const sowFromDay = Math.max(today, startDay + crop.lastWeedingDays)
+    const lightDay = endDay - crop.lightReturns.daysBeforeClearing
+    const sowUntilDay = Math.max(startDay + crop.lastWeedingDays, lightDay - UNDER_LEAST_DAYS)
+    const neededByDay = Math.min(spans[index + 1]?.startDay ?? horizonDay, horizonDay)
+    const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
+    if (sowFromDay > sowUntilDay || endDay <= today || recoveredWeeks < WORTH_WEEKS) return []
+    return [
+      {
+        bedId: bed.id,
+        standId: stand.id,
+        crop,
+        sowFromDay,
+        sowUntilDay,
+        lightDay,
+        by: crop.lightReturns.by,
+        clearedDay: endDay,
+        neededByDay,
+        recoveredWeeks,
+      },
+    ]
+  })
+}

@@ -1,0 +1,79 @@
+import { seedFromText } from '../foundations/random'
+import { shareOf, type Spread } from '../foundations/statistics'
+import { seedSize } from '../plants/catalogue'
+import { EMERGENCE_SHARE } from '../plants/establishment'
+import type { Species } from '../plants/parameters'
+import { viableSeedsPerM2 } from '../seeding/recipe'
+import { coveringFor } from './judge'
+import type { WeatherEnsemble } from '../site/weather'
+import { runStand } from '../stand/kernel'
+import {
+  bandsOf,
+  dateSpread,
+  firstDays,
+  spreadOn,
+  stageDays,
+  type Bands,
+  type DateSpread,
+} from '../stand/summary'
+import { drawTraits } from '../stand/traits'
+import { BROADCAST_FACTOR } from '../plants/establishment'
+
+/** What becomes of a species sown on one day of the year at this place. */
+export type SowingOutlook = {
+  sowDay: number
+  cover: Bands
+  /** First day with half the ground covered. */
+  covered: DateSpread
+  flower: DateSpread
+  /** Dry matter after ninety days, g m⁻². */
+  mass90: Spread | null
+  /** Share of years in which plants are alive 240 days on, or ripe before. */
+  lives: number
+}
+
+const MEMBERS = 30
+const FOLLOWED_DAYS = 330
+const STEP_DAYS = 6
+
+/** Grows a straight species from each of these days on ordinary ground. */
+export function plantYear(
+  plant: Species,
+  ensemble: WeatherEnsemble,
+  sowDays: readonly number[],
+): SowingOutlook[] {
+  const covering = coveringFor([plant], false)
+  const grams = (plant.parameters.drillKgHa / 10) * BROADCAST_FACTOR[covering][seedSize(plant)]
+  const sown = [
+    {
+      plant,
+      seedsPerM2: viableSeedsPerM2(plant, grams, 0.85, 1),
+      emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
+    },
+  ]
+  const members = ensemble.members.slice(0, MEMBERS)
+  const traits = drawTraits(members.length, seedFromText(plant.id))
+  return sowDays.flatMap((sowDay) => {
+    const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)
+    if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) return []
+    const run = runStand(
+      { sown, sowDay, soil: 'loam', fertility: 'medium', shade: 0, canopyAbove: null, events: [] },
+      { ...ensemble, days, members },
+      traits,
+    )
+    const last = run.days - 1
+    return [
+      {
+        sowDay,
+        cover: bandsOf(run, 'cover', STEP_DAYS),
+        covered: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.5)),
+        flower: dateSpread(stageDays(run, 0, 61)),
+        mass90: spreadOn(run, 'massG', sowDay + 90),
+        lives: shareOf(run.members, (m) => {
+          const at = m * run.days + Math.min(last, 240)
+          return run.species[0].alive[at] > 0.1 || run.species[0].bbch[at] >= 85
+        }),
+      },
+    ]
+  })
+}

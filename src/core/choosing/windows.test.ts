@@ -1,0 +1,85 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber, isoDate } from '../foundations/day'
+import { bareLedger } from '../garden/ledger'
+import type { Stand } from '../garden/schema'
+import { findSpecies } from '../plants/catalogue'
+import { shadeOf } from '../plants/shade'
+import { generatedEnsemble } from '../site/ensemble'
+import { testBed } from '../testing/beds'
+import { TEST_SITES } from '../testing/sites'
+import { lightWindows } from './lightWindows'
+import { plantYear } from './plantYear'
+
+const crop = (
+  id: string,
+  cropId: string,
+  from: string,
+  until: string,
+  extra: Partial<Stand> = {},
+): Stand => ({
+  id,
+  gardenId: 'g',
+  bedId: testBed.id,
+  part: { kind: 'whole' },
+  underStandId: null,
+  cuts: [],
+  note: '',
+  content: { kind: 'crop', cropId, establishment: 'transplant' },
+  start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, fact: null },
+  end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, fact: null },
+  ...extra,
+})
+const today = dayNumber('2026-05-01')
+const horizon = dayNumber('2027-04-01')
+const windowsOf = (...stands: Stand[]) => lightWindows(testBed, stands, today, horizon)
+
+describe('light under standing crops', () => {
+  const tomato = crop('t', 'tomato', '2026-06-01', '2026-10-10')
+  test('opens at the last weeding, closes three weeks before light returns, and counts the weeks recovered', () => {
+    const [window] = windowsOf(tomato)
+    expect(isoDate(window.sowFromDay)).toBe('2026-07-16')
+    expect(isoDate(window.lightDay)).toBe('2026-09-20')
+    expect(isoDate(window.sowUntilDay)).toBe('2026-08-30')
+    expect(window.by).toBe('frost')
+    expect(window.recoveredWeeks).toBe(Math.floor((horizon - dayNumber('2026-10-10')) / 7))
+  })
+  test('moves with the harvest', () => {
+    const [window] = windowsOf(crop('t', 'tomato', '2026-06-01', '2026-09-26'))
+    expect(isoDate(window.sowUntilDay)).toBe('2026-08-16')
+  })
+  test('none where the crop is dense, the bed is taken soon after, something is under it, or it is over', () => {
+    expect(windowsOf(crop('l', 'lettuce', '2026-06-01', '2026-07-20'))).toEqual([])
+    expect(windowsOf(tomato, crop('g', 'garlic', '2026-10-18', '2027-07-01'))).toEqual([])
+    const under = crop('u', 'kale', '2026-08-01', '2026-12-01', { underStandId: 't' })
+    expect(windowsOf(tomato, under).filter((window) => window.standId === 't')).toEqual([])
+    expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'), horizon)).toEqual([])
+  })
+  test('what is under it feels its shade until the light returns', () => {
+    expect(shadeOf(tomato)).toEqual({ share: 0.6, untilDay: dayNumber('2026-09-20'), frostC: -1 })
+  })
+})
+
+test('the ledger counts bare weeks gone by, ahead, and those that can be filled', () => {
+  const stands = [
+    crop('a', 'onion', '2026-03-01', '2026-04-03'),
+    crop('b', 'tomato', '2026-05-15', '2026-10-01'),
+    crop('c', 'garlic', '2026-10-29', '2027-03-25'),
+  ]
+  const [row] = bareLedger([testBed], stands, dayNumber('2026-04-03'), today, dayNumber('2027-03-25'))
+  expect(row.past).toBeCloseTo(28 / 7, 6)
+  expect(row.ahead).toBeCloseTo((14 + 28) / 7, 6)
+  expect(row.fillable).toBeCloseTo(28 / 7, 6)
+})
+
+test('a plant’s year: spring sowings flower the same year, autumn ones after winter, summer ones of tender plants die', () => {
+  const from = dayNumber('2026-03-01')
+  const weather = generatedEnsemble(TEST_SITES.pennsylvania, from - 40, 700, 20, 2)
+  const [spring, autumn] = plantYear(findSpecies('crimson-clover')!, weather, [
+    from + 35,
+    dayNumber('2026-09-01'),
+  ])
+  expect(isoDate(Math.round(spring.flower.spread!.mid)) < '2026-09-01').toBe(true)
+  expect(isoDate(Math.round(autumn.flower.spread!.mid)) > '2027-04-01').toBe(true)
+  const [late] = plantYear(findSpecies('buckwheat')!, weather, [dayNumber('2026-09-05')])
+  expect(late.lives).toBeLessThan(0.1)
+})

@@ -1,0 +1,179 @@
+import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import { partAreaM2 } from '../../core/garden/area'
+import type { Bed, BedPart, Garden, PurposeId, Stand } from '../../core/garden/schema'
+import type { BedWindow } from '../../core/garden/windows'
+import { findCrop } from '../../core/plants/crops'
+import { shadeOf } from '../../core/plants/shade'
+import type { LightWindow } from '../../core/choosing/lightWindows'
+import type { ChooseQuestion, WeedKind, WinterWish } from '../../core/choosing/types'
+
+/** Which ground is asked about. */
+export type Ground = 'whole' | 'first half' | 'second half' | 'path' | 'strip'
+
+/** The question as the grower fills it in; dates and numbers are text and may be unfinished. */
+export type ChooseForm = {
+  ground: Ground
+  stripFrom: string
+  stripTo: string
+  freeFrom: string
+  neededBy: string
+  /** A sowing day to try; empty for the best one. */
+  sowOn: string
+  cropId: string
+  establishment: 'transplant' | 'seed'
+  purposes: PurposeId[]
+  weeds: WeedKind
+  winter: WinterWish
+  deadBy: string
+  noGrasses: boolean
+  maxHeight: string
+  notRootKnotHost: boolean
+  noGreenBridge: boolean
+  seedAtHandOnly: boolean
+  budget: string
+  neverReseeds: boolean
+  organicSeed: boolean
+  /** Tools left out of the reckoning, to see what would follow. */
+  withoutTools: string[]
+}
+
+export const MOST_PURPOSES = 3
+/** Days ahead a gap without an end is looked at. */
+const OPEN_END_DAYS = 120
+
+export function startingForm(
+  window: BedWindow | null,
+  light: LightWindow | null,
+  next: Stand | undefined,
+  today: number,
+): ChooseForm {
+  const free = light ? light.sowFromDay : Math.max(window?.freeFromDay ?? today, today)
+  const needed = light
+    ? light.neededByDay
+    : window?.nextStandId
+      ? window.neededByDay
+      : Math.min(window?.neededByDay ?? Infinity, free + OPEN_END_DAYS)
+  const crop = next?.content.kind === 'crop' ? next.content : null
+  return {
+    ground: 'whole',
+    stripFrom: '0',
+    stripTo: '',
+    freeFrom: isoDate(free),
+    neededBy: isoDate(needed),
+    sowOn: '',
+    cropId: crop?.cropId ?? '',
+    establishment: crop?.establishment ?? 'transplant',
+    purposes: ['mass'],
+    weeds: 'any',
+    winter: 'either',
+    deadBy: '',
+    noGrasses: false,
+    maxHeight: '',
+    notRootKnotHost: false,
+    noGreenBridge: false,
+    seedAtHandOnly: false,
+    budget: '',
+    neverReseeds: false,
+    organicSeed: false,
+    withoutTools: [],
+  }
+}
+
+const asNumber = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')))
+
+/** The part of the bed that is meant; null when a strip is not filled in rightly. */
+export function partOf(form: ChooseForm, bed: Bed): BedPart | null {
+  if (form.ground === 'whole' || form.ground === 'path') return { kind: form.ground }
+  if (form.ground !== 'strip')
+    return { kind: 'half', which: form.ground === 'first half' ? 'first' : 'second' }
+  const fromM = asNumber(form.stripFrom) ?? 0
+  const toM = asNumber(form.stripTo) ?? bed.lengthM
+  return fromM >= 0 && toM > fromM && toM <= bed.lengthM + 1e-9 ? { kind: 'strip', fromM, toM } : null
+}
+
+export type ProblemField =
+  'freeFrom' | 'neededBy' | 'sowOn' | 'purposes' | 'deadBy' | 'maxHeight' | 'budget' | 'strip'
+
+/** What is wrong with the question as filled in, by field. */
+export function formProblems(
+  form: ChooseForm,
+  bed: Bed,
+  today: number,
+  horizon: number,
+): Partial<Record<ProblemField, string>> {
+  const free = parseDay(form.freeFrom)
+  const needed = parseDay(form.neededBy)
+  const problems: ReturnType<typeof formProblems> = {}
+  if (free === null) problems.freeFrom = 'Enter a date that exists, such as 2026-04-18.'
+  else if (free < today - 30) problems.freeFrom = 'This is long past. Choose today or a later date.'
+  if (needed === null) problems.neededBy = 'Enter a date that exists, such as 2026-06-18.'
+  else if (free !== null && needed <= Math.max(free, today))
+    problems.neededBy = 'The bed must be needed after it becomes free. Choose a later date.'
+  else if (needed > horizon - 7)
+    problems.neededBy = `Forecasts reach to ${isoDate(horizon - 7)}. Choose an earlier date.`
+  const sow = form.sowOn === '' ? null : parseDay(form.sowOn)
+  if (
+    form.sowOn !== '' &&
+    (sow === null || sow < Math.max(free ?? today, today) || sow >= (needed ?? sow + 1))
+  )
+    problems.sowOn = 'Choose a day inside the window, or leave it empty.'
+  const dead = form.deadBy === '' ? null : parseDay(form.deadBy)
+  if (form.deadBy !== '' && (dead === null || dead <= today || dead > (needed ?? dead)))
+    problems.deadBy = 'Choose a day before the bed is needed, or leave it empty.'
+  if (form.purposes.length === 0) problems.purposes = 'Choose at least one purpose.'
+  const height = asNumber(form.maxHeight)
+  if (height !== null && !(height >= 0.1 && height <= 5))
+    problems.maxHeight = 'The height must be between 0.1 and 5 m.'
+  const budget = asNumber(form.budget)
+  if (budget !== null && !(budget > 0 && budget <= 100_000))
+    problems.budget = 'The budget must be a number above 0.'
+  if (partOf(form, bed) === null)
+    problems.strip = `The strip must lie between 0 and ${bed.lengthM} m and end after it starts.`
+  return problems
+}
+
+/** The question for the core, from a form without problems. */
+export function questionOf(
+  form: ChooseForm,
+  bed: Bed,
+  garden: Garden,
+  upper: Stand | null,
+  somethingFollows: boolean,
+  today: number,
+): ChooseQuestion {
+  const crop = findCrop(form.cropId)
+  const path = form.ground === 'path'
+  return {
+    bed,
+    areaM2: partAreaM2(bed, partOf(form, bed) ?? { kind: 'whole' }),
+    freeFromDay: dayNumber(form.freeFrom),
+    sowDay: form.sowOn === '' ? null : dayNumber(form.sowOn),
+    target: {
+      plantingDay: dayNumber(form.neededBy),
+      establishment: form.establishment,
+      waitDays: garden.waitDays[form.establishment],
+    },
+    // Nothing is planted into a path, and ground with nothing planned after it can keep its cover.
+    endNeeded: !path && (form.cropId !== '' || somethingFollows),
+    canopyAbove: upper ? shadeOf(upper) : null,
+    next: crop,
+    purposes: form.purposes,
+    weeds: form.weeds,
+    limits: {
+      winter: form.winter,
+      deadByDay: form.deadBy === '' ? null : dayNumber(form.deadBy),
+      noGrasses: form.noGrasses,
+      maxHeightM: asNumber(form.maxHeight),
+      notRootKnotHost: form.notRootKnotHost,
+      noGreenBridge: form.noGreenBridge,
+      seedAtHandOnly: form.seedAtHandOnly,
+      budget: asNumber(form.budget),
+      neverReseeds: form.neverReseeds,
+    },
+    tools: garden.tools.filter((tool) => !form.withoutTools.includes(tool.id)),
+    animals: garden.animals ?? [],
+    seedAtHand: garden.seedAtHand ?? [],
+    organicSeed: form.organicSeed,
+    today,
+  }
+}

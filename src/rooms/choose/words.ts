@@ -1,0 +1,88 @@
+import { findPurpose } from '../../core/choosing/purposes'
+import type { Candidate, Difference, Part } from '../../core/choosing/types'
+import { findSpecies } from '../../core/plants/catalogue'
+import { dryMatter, nitrogen, percent, weight, type Units } from '../../parts/format'
+import type { PurposeId } from '../../core/garden/schema'
+
+/** An amount of a purpose with its unit. */
+export function amountText(id: PurposeId, value: number, units: Units): string {
+  const { unit } = findPurpose(id)
+  if (unit === 'dry matter') return dryMatter(value, units)
+  if (unit === 'nitrogen') return nitrogen(value, units)
+  if (unit === 'fresh') return weight(value, units)
+  return `${Math.round(value)}${unit === '%' ? '\u00a0%' : unit === 'days' ? '\u00a0days' : ''}`
+}
+
+export const money = (value: number, currency: string) =>
+  new Intl.NumberFormat(navigator.language, {
+    style: 'currency',
+    currency,
+    maximumFractionDigits: value < 20 ? 2 : 0,
+    minimumFractionDigits: value < 20 ? 2 : 0,
+  }).format(value)
+
+const lower = (text: string) => text.toLowerCase()
+
+const listed = (items: string[]) =>
+  items.length <= 1 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
+
+/** `Cereal rye 60 % with hairy vetch 50 %`; a straight species by its name alone. */
+export function partsText(parts: readonly Part[], withShares = true): string {
+  const names = parts.map((part) => findSpecies(part.speciesId)?.name ?? part.speciesId)
+  if (parts.length === 1) return names[0]
+  const [first, ...others] = parts.map(
+    (part, i) => `${i === 0 ? names[i] : lower(names[i])}${withShares ? ` ${percent(part.share)}` : ''}`,
+  )
+  return `${first} with ${listed(others)}`
+}
+
+function differenceText({ of, ours, theirs }: Difference, units: Units, currency: string): string {
+  if (of === 'chance') return `a chance of ${percent(ours)} against ${percent(theirs)}`
+  if (of === 'cost') return `seed for ${money(ours, currency)} against ${money(theirs, currency)}`
+  return `${amountText(of, ours, units)} ${findPurpose(of).measure} against ${amountText(of, theirs, units)}`
+}
+
+/** The same difference seen from the other side. */
+const turned = ({ of, ours, theirs }: Difference): Difference => ({ of, ours: theirs, theirs: ours })
+
+/** What a mix has over its best single species, or what one answer trades against the next, in one sentence. */
+export function tradeText(
+  { better, worse }: { better: Difference[]; worse: Difference[] },
+  otherName: string,
+  units: Units,
+  currency: string,
+): string {
+  const say = (differences: Difference[]) =>
+    listed(differences.slice(0, 2).map((difference) => differenceText(difference, units, currency)))
+  if (better.length === 0 && worse.length === 0) return `About level with ${otherName}.`
+  if (better.length === 0) return `Just ahead of ${otherName}, which has ${say(worse.map(turned))}.`
+  return `Over ${otherName}: ${say(better)}${worse.length > 0 ? `; it gives up ${say(worse)}` : ''}.`
+}
+
+/** What would make it fail, in one sentence. */
+export function riskText({ risk, ending }: Candidate): string {
+  const share = `${Math.max(1, Math.round(risk.chance * 100))} of 100 years`
+  if (risk.chance < 0.02) return 'Little speaks against it.'
+  if (risk.of === 'establishing') return `It fails when it comes up late or thin: ${share}.`
+  if (risk.of === 'ending')
+    return `It fails when ${lower(ending?.name ?? 'the end')} does not finish it in time: ${share}.`
+  return ending?.method === 'winter-kill'
+    ? `It fails in a mild winter: ${share}.`
+    : `Winter may take it early: ${share}.`
+}
+
+/** Where the limits that stop covers come from, for grouping. */
+export const LIMIT_WORDS = {
+  'too little time': 'Too little time',
+  winter: 'Winter',
+  'cannot be ended': 'Cannot be ended in time',
+  'harms animals': 'Harms your animals',
+  'trouble in this bed': 'Troubles of this bed',
+  'not wanted': 'Not wanted',
+  'too tall': 'Too tall',
+  nematodes: 'Feeds nematodes',
+  reseeds: 'Sows itself',
+  'no seed at hand': 'No seed at hand',
+  'too dear': 'Too dear',
+  'not eaten': 'Not eaten',
+} as const

@@ -1,0 +1,130 @@
+import { Link } from 'react-router'
+import { cautionsOf } from '../../core/plants/catalogue'
+import { PARAMETERS, PARAMETER_NAMES, type Species } from '../../core/plants/parameters'
+import { Caution } from '../../parts/Caution'
+import { metres, temperature } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
+import { Swatch } from '../../parts/Swatch'
+import { useCommit, useGarden } from '../../state/garden'
+import { PlantProfile } from './PlantProfile'
+import { PlantYear } from './PlantYear'
+
+const ROOT_KNOT = {
+  host: 'feeds root-knot nematodes',
+  'poor host': 'poor host of root-knot nematodes',
+  'sets back': 'sets root-knot nematodes back',
+} as const
+const WEEDINESS = [
+  'does not come back',
+  'may come back a little',
+  'comes back where it seeds',
+  'can become a weed',
+]
+
+/** One cover: what it is, its year here, its cautions, and every number with where it comes from. */
+export function PlantPage({ plant }: { plant: Species }) {
+  const { data } = useGarden()
+  const commit = useCommit()
+  const { garden } = data
+  const { units } = garden
+  const p = plant.parameters
+  const atHand = (garden.seedAtHand ?? []).includes(plant.id)
+  const toggle = () =>
+    void commit(`${plant.name}: seed ${atHand ? 'no longer' : ''} at hand`.replace('  ', ' '), [
+      {
+        table: 'gardens',
+        put: {
+          ...garden,
+          seedAtHand: atHand
+            ? (garden.seedAtHand ?? []).filter((id) => id !== plant.id)
+            : [...(garden.seedAtHand ?? []), plant.id],
+        },
+      },
+    ])
+  const facts: [string, string][] = [
+    ['Family', plant.family],
+    ['Habit', `${plant.habit}, to ${metres(p.heightM, units)}${plant.perennial ? ', perennial' : ''}`],
+    ['Roots', `${plant.rooting}, about ${Math.round(p.rootShare * 100)} % of all it grows`],
+    ['Cold', `half of hardened plants die at ${temperature(p.lt50HardyC, units)} at the crown`],
+    ['Seed', `${p.thousandSeedG} g a thousand, drilled at ${p.drillKgHa} kg/ha`],
+    ['Inoculant', plant.inoculantGroup ?? 'none'],
+    ['Nematodes', ROOT_KNOT[plant.rootKnot]],
+    ['After seeding', WEEDINESS[plant.weediness]],
+    [
+      'For people',
+      plant.edible ? `${plant.edible.part}, ${plant.edible.when}, ${plant.edible.how}` : 'not eaten',
+    ],
+  ]
+  return (
+    <section className="py-4">
+      <p>
+        <Link className="link" to="/plants">
+          All plants
+        </Link>
+      </p>
+      <div className="mt-1 flex flex-wrap items-center gap-3">
+        <Swatch groups={[plant.group]} />
+        <h1>{plant.name}</h1>
+        <span className="quiet italic">{plant.scientificName}</span>
+        <button className="btn btn-sm ml-auto" aria-pressed={atHand} onClick={toggle}>
+          {atHand ? 'Seed at hand' : 'Mark seed as at hand'}
+        </button>
+      </div>
+      <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[22rem_minmax(0,1fr)]">
+        <div>
+          <PlantProfile plant={plant} />
+          <dl className="mt-3 grid grid-cols-[7rem_1fr] gap-x-3 gap-y-1">
+            {facts.map(([term, text]) => (
+              <div key={term} className="contents">
+                <dt className="quiet">{term}</dt>
+                <dd>{text}</dd>
+              </div>
+            ))}
+          </dl>
+          <div className="mt-3">
+            {cautionsOf(plant).map((caution) => (
+              <Caution key={caution}>{caution}</Caution>
+            ))}
+          </div>
+        </div>
+        <div className="min-w-0">
+          <PlantYear plant={plant} />
+        </div>
+      </div>
+      <details className="mt-6">
+        <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">
+          Numbers it grows by, and where they come from
+        </summary>
+        <Scroll label="Parameters">
+          <table className="table table-sm mt-2 w-auto" data-testid="parameters">
+            <thead>
+              <tr>
+                <th>What</th>
+                <th className="text-right">Value</th>
+                <th>Unit</th>
+                <th>Any species</th>
+                <th>Source</th>
+              </tr>
+            </thead>
+            <tbody>
+              {PARAMETER_NAMES.map((name) => {
+                const { meaning, unit, low, high } = PARAMETERS[name]
+                return (
+                  <tr key={name}>
+                    <td>{meaning}</td>
+                    <td className="text-right tabular-nums">{p[name]}</td>
+                    <td>{unit}</td>
+                    <td className="whitespace-nowrap">
+                      {low} to {high}
+                    </td>
+                    <td>{plant.sources[name] ?? 'judgement'}</td>
+                  </tr>
+                )
+              })}
+            </tbody>
+          </table>
+        </Scroll>
+      </details>
+    </section>
+  )
+}

@@ -1,0 +1,169 @@
+import { Link, useParams } from 'react-router'
+import { findSpecies } from '../../core/plants/catalogue'
+import type { Species } from '../../core/plants/parameters'
+import { Field } from '../../parts/Field'
+import { metres, temperature, type Units } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
+import { Swatch } from '../../parts/Swatch'
+import { useGarden } from '../../state/garden'
+import { PlantPage } from './PlantPage'
+import { PROPERTIES, usePlants, type PlantFilter, type SortKey } from './usePlants'
+
+/** The covers Kilim knows: a table to search, and a page for each. */
+export function PlantsRoom() {
+  const { speciesId } = useParams()
+  const plant = speciesId ? findSpecies(speciesId) : null
+  if (plant) return <PlantPage key={plant.id} plant={plant} />
+  return <PlantTable unknown={speciesId !== undefined} />
+}
+
+const COLUMNS: [SortKey | null, string][] = [
+  ['name', 'Cover'],
+  [null, 'Season'],
+  ['hardy', 'Bears, hardened'],
+  ['height', 'Height'],
+  ['rate', 'Drilled rate'],
+  ['seed', 'Thousand seeds'],
+  [null, 'Flowers'],
+  [null, 'Roots'],
+  [null, 'Notes'],
+]
+
+function PlantTable({ unknown }: { unknown: boolean }) {
+  const { data } = useGarden()
+  const { plants, filter, sort, setSort, change } = usePlants()
+  const { units } = data.garden
+  const atHand = new Set(data.garden.seedAtHand ?? [])
+  return (
+    <section className="py-4">
+      <h1>Plants</h1>
+      {unknown && <p>This plant is not known here.</p>}
+      <Filters filter={filter} change={change} />
+      <p className="quiet mt-2" role="status">
+        {plants.length} {plants.length === 1 ? 'cover' : 'covers'}
+      </p>
+      <Scroll label="Covers">
+        <table className="table table-sm mt-1" data-testid="plants">
+          <thead>
+            <tr>
+              {COLUMNS.map(([key, label]) => (
+                <th key={label} aria-sort={key && sort === key ? 'ascending' : undefined}>
+                  {key ? (
+                    <button
+                      className="cursor-pointer underline-offset-2 hover:underline"
+                      onClick={() => setSort(key)}
+                    >
+                      {label}
+                      {sort === key ? ' ↓' : ''}
+                    </button>
+                  ) : (
+                    label
+                  )}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {plants.map((plant) => (
+              <PlantRow key={plant.id} plant={plant} units={units} atHand={atHand.has(plant.id)} />
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      {plants.length === 0 && <p className="mt-3">Nothing is like that. Take a filter off.</p>}
+    </section>
+  )
+}
+
+const FLOWERS = ['–', 'few', 'good', 'very good']
+const POWERS = ['shallow', 'some', 'strong', 'very strong']
+
+function PlantRow({ plant, units, atHand }: { plant: Species; units: Units; atHand: boolean }) {
+  const p = plant.parameters
+  const notes = [
+    atHand ? 'seed at hand' : null,
+    plant.edible ? 'edible' : null,
+    plant.rootKnot === 'sets back' ? 'against root-knot' : null,
+    plant.harms.some((harm) => harm.level === 'avoid') ? 'harms animals' : null,
+    plant.weediness === 3 ? 'weedy' : null,
+  ].filter(Boolean)
+  return (
+    <tr>
+      <td>
+        <span className="flex items-center gap-2">
+          <Swatch groups={[plant.group]} size={1} />
+          <Link className="link font-semibold" to={`/plants/${plant.id}`}>
+            {plant.name}
+          </Link>
+        </span>
+      </td>
+      <td>{plant.season}</td>
+      <td>{temperature(p.lt50HardyC, units)}</td>
+      <td>{metres(p.heightM, units)}</td>
+      <td>{p.drillKgHa} kg/ha</td>
+      <td>{p.thousandSeedG} g</td>
+      <td>{FLOWERS[Math.round(plant.flowerValue)]}</td>
+      <td>
+        {plant.rooting}, {POWERS[Math.round(plant.rootPower)]}
+      </td>
+      <td className="text-sm">{notes.join(', ')}</td>
+    </tr>
+  )
+}
+
+function Filters({ filter, change }: { filter: PlantFilter; change: (part: Partial<PlantFilter>) => void }) {
+  return (
+    <form
+      className="mt-2 flex flex-wrap items-start gap-3"
+      role="search"
+      onSubmit={(event) => event.preventDefault()}
+    >
+      <Field label="Search">
+        <input
+          type="search"
+          className="input w-56"
+          value={filter.text}
+          placeholder="name or family"
+          onChange={(event) => change({ text: event.target.value })}
+        />
+      </Field>
+      <Field label="Kind">
+        <select
+          className="select w-36"
+          value={filter.group}
+          onChange={(event) => change({ group: event.target.value as PlantFilter['group'] })}
+        >
+          <option value="any">any</option>
+          <option value="grass">grasses</option>
+          <option value="legume">legumes</option>
+          <option value="broadleaf">broadleaves</option>
+        </select>
+      </Field>
+      <Field label="Season">
+        <select
+          className="select w-32"
+          value={filter.season}
+          onChange={(event) => change({ season: event.target.value as PlantFilter['season'] })}
+        >
+          <option value="any">any</option>
+          <option value="cool">cool</option>
+          <option value="warm">warm</option>
+        </select>
+      </Field>
+      <Field label="Only what">
+        <select
+          className="select w-60"
+          value={filter.only}
+          onChange={(event) => change({ only: event.target.value as PlantFilter['only'] })}
+        >
+          <option value="any">any</option>
+          {Object.entries(PROPERTIES).map(([id, { label }]) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </Field>
+    </form>
+  )
+}
