@@ -12,6 +12,8 @@ const ROOMS = {
   end: '/end/marlpit-lane-stand-01',
   plant: '/plant/marlpit-lane-stand-01',
   bed: '/bed/marlpit-lane-L1',
+  'plants, table': '/plants',
+  plants: '/plants/hairy-vetch',
   weather: '/weather',
   garden: '/garden',
   start: '/start',
@@ -24,12 +26,21 @@ for (const theme of ['light', 'dark'] as const)
     for (const [name, path] of Object.entries(ROOMS)) {
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-      if (name === 'choose') await expect(page.getByTestId('candidates')).toBeVisible({ timeout: 60_000 })
+      if (name === 'choose') {
+        await expect(page.getByTestId('candidates')).toBeVisible({ timeout: 60_000 })
+        await page.getByText('It must', { exact: true }).click()
+        await page.getByText('What if', { exact: true }).click()
+      }
+      if (name === 'plants') {
+        await expect(page.getByTestId('plant-year')).toBeVisible({ timeout: 60_000 })
+        await page.getByText('Numbers it grows by').click()
+      }
       if (name === 'end') await expect(page.getByTestId('endings')).toBeVisible({ timeout: 60_000 })
       if (name === 'plant') await expect(page.getByTestId('gates')).toBeVisible({ timeout: 60_000 })
       if (name === 'weather') {
         await expect(page.getByTestId('frosts')).toBeVisible({ timeout: 60_000 })
-        await page.getByText('Place and normals by hand').click()
+        for (const fold of ['Observed days', 'Import daily weather', 'Place and normals by hand'])
+          await page.getByText(fold, { exact: true }).click()
       }
       if (name === 'watch') await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
       const { violations } = await new AxeBuilder({ page }).analyze()

@@ -35,3 +35,9 @@ export function gramsIn(text: string | null): number {
   if (!match) return NaN
   return Number(match[1].replace(',', '')) * (match[2] === 'kg' ? 1000 : 1)
 }
+
+/** Waits until the covers of a window are ranked for good. */
+export async function ranked(page: Page) {
+  await expect(page.getByTestId('candidates').getByRole('listitem').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/Growing \d+ covers and their mixes/)).toHaveCount(0, { timeout: 90_000 })
+}

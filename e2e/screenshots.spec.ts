@@ -1,9 +1,11 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, woven } from './helpers'
+import { openDemo, ranked, woven } from './helpers'
 
 /** Pictures of the main views for the docs: `npm run screenshots`. Not part of the tests. */
 const VIEWS = [
   { name: 'choose', path: '/choose/marlpit-lane-P3', ready: 'candidates' },
+  { name: 'choose-list', path: '/choose', ready: 'bare-weeks' },
+  { name: 'plants', path: '/plants/crimson-clover', ready: 'plant-year' },
   { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
   { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
   { name: 'end', path: '/end/marlpit-lane-stand-01', ready: 'endings' },
@@ -20,6 +22,7 @@ test('desktop', async ({ page }) => {
   for (const { name, path, ready } of VIEWS) {
     await page.goto(path)
     if (ready) await expect(page.getByTestId(ready)).toBeVisible({ timeout: 60_000 })
+    if (name === 'choose') await ranked(page)
     await page.waitForTimeout(400)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
   }

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { gramsIn, openDemo, stepWeeks, todayOf, woven } from './helpers'
+import { gramsIn, openDemo, ranked, stepWeeks, todayOf, woven } from './helpers'
 
 type Walk = {
   garden: 'marlpit-lane' | 'harrier-point'
@@ -16,8 +16,8 @@ async function choose(page: Page, { bed, nextCrop }: Walk): Promise<string> {
     .click()
   await expect(page.getByRole('heading', { name: new RegExp(`Choose a cover for ${bed}`) })).toBeVisible()
   await expect(page.getByLabel('Next crop')).toHaveValue(nextCrop)
-  const first = page.getByTestId('candidates').getByRole('listitem').first()
-  await expect(first).toBeVisible({ timeout: 60_000 })
+  await ranked(page)
+  const first = page.getByTestId('candidates').locator('li:not([data-mix])').first()
   const species = (await first.getByRole('heading').textContent()) ?? ''
   await first.getByRole('button', { name: `Choose ${species}` }).click()
   await expect(page).toHaveURL(/\/sow\//)

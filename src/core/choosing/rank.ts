@@ -24,7 +24,8 @@ const PER_SPECIES = 0.004
 function sowingDays(question: ChooseQuestion): number[] {
   const first = Math.max(question.freeFromDay, question.today)
   if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
-  const last = first + (question.target.plantingDay - first) / 2
+  const half = first + (question.target.plantingDay - first) / 2
+  const last = Math.min(half, question.sowUntilDay ?? Infinity)
   const days: number[] = []
   for (let day = first; day <= last && days.length < SOWING_DAYS; day += SOWING_STEP_DAYS) days.push(day)
   return days.length > 0 ? days : [first]

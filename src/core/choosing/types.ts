@@ -45,6 +45,8 @@ export type ChooseQuestion = {
   freeFromDay: number
   /** A sowing day to judge by; null to find the best one. */
   sowDay: number | null
+  /** Last day on which it can be sown, such as under a crop; null for no such limit. */
+  sowUntilDay: number | null
   target: Target
   /** False where nothing takes the ground after it: a path, or an open end. */
   endNeeded: boolean

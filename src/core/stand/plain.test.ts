@@ -208,7 +208,7 @@ function live(
   }
 
   const crowded = before > 4.5 ? before * Math.min(0.05, 0.012 * (before - 4.5)) : 0
-  const old = age > p.t61Cd && !plant.perennial ? before * Math.min(0.1, 0.0028 * thermal) : 0
+  const old = age > p.t61Cd + (plant.perennial ? p.t75Cd : 0) ? before * Math.min(0.1, 0.0028 * thermal) : 0
   if (crowded + old > 0) {
     const area = Math.min(world.lai, crowded + old)
     const share = Math.min(0.5, (0.6 * area) / p.specificLeafM2G / Math.max(1e-9, world.mass))

@@ -254,7 +254,9 @@ export function grow(
   state.mass += grown
   tally.grown += grown
   let shed = before > SELF_SHADING_LAI ? before * Math.min(0.05, 0.012 * (before - SELF_SHADING_LAI)) : 0
-  if (state.ageCd > p.t61Cd && !plant.perennial) shed += before * Math.min(0.1, 0.0028 * thermal)
+  // Annuals wither from first flower on; perennials lose their old stems once they have seeded.
+  if (state.ageCd > p.t61Cd + (plant.perennial ? p.t75Cd : 0))
+    shed += before * Math.min(0.1, 0.0028 * thermal)
   shedLeaves(state, shed, p.specificLeafM2G, pools)
 }
 

@@ -18,6 +18,7 @@ export function testQuestion(
     areaM2: 12,
     freeFromDay: today,
     sowDay: null,
+    sowUntilDay: null,
     target: { plantingDay: dayNumber(plantOn), establishment: 'transplant', waitDays: 7 },
     endNeeded: true,
     canopyAbove: null,

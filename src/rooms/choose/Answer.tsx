@@ -108,7 +108,7 @@ function CandidateRow({
       data-mix={parts.length > 1 || undefined}
     >
       <div className="flex items-start gap-1 pt-1">
-        <span className="quiet w-4 text-sm">{rank}</span>
+        <span className="quiet w-5 text-sm">{rank}</span>
         <Swatch groups={groupsOf(parts)} size={1.5} />
       </div>
       <div>

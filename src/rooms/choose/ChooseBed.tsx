@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { Bed } from '../../core/garden/schema'
 import type { BedWindow } from '../../core/garden/windows'
 import type { LightWindow } from '../../core/choosing/lightWindows'
@@ -21,6 +21,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
   const { garden } = data
   const { window, light, next, form, change, problems, answer, choose, args } = useChoose(bed, day, underId)
   const [own, setOwn] = useState<Part[]>([])
+  const ownHeading = useRef<HTMLHeadingElement>(null)
   const part = partOf(form, bed)
   const shown = answer.value ?? answer.soFar
   const nextName = next
@@ -69,11 +70,15 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               units={garden.units}
               currency={garden.currency}
               onChoose={(candidate) => void choose(candidate)}
-              onAdjust={(candidate) => setOwn(candidate.parts)}
+              onAdjust={(candidate) => {
+                setOwn(candidate.parts)
+                ownHeading.current?.focus()
+              }}
             />
           )}
           {shown && (
             <OwnMix
+              heading={ownHeading}
               parts={own}
               onParts={setOwn}
               args={answer.running ? null : args}

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState, type RefObject } from 'react'
 import type { Candidate, ChooseQuestion, Part } from '../../core/choosing/types'
 import { SPECIES } from '../../core/plants/catalogue'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
@@ -14,6 +14,7 @@ const SETTLED_MS = 350
 
 /** The grower's own mix: species and shares, grown in the same window as the shares are moved. */
 export function OwnMix({
+  heading,
   parts,
   onParts,
   args,
@@ -21,6 +22,8 @@ export function OwnMix({
   currency,
   onChoose,
 }: {
+  /** Where focus goes when a mix is taken over to be adjusted. */
+  heading: RefObject<HTMLHeadingElement | null>
   parts: Part[]
   onParts: (parts: Part[]) => void
   args: [WeatherSpec, ChooseQuestion] | null
@@ -44,7 +47,9 @@ export function OwnMix({
   const total = parts.reduce((sum, part) => sum + part.share, 0)
   return (
     <section aria-label="Own mix" className="mt-6 border-t border-base-300 pt-3">
-      <h2>Your own mix</h2>
+      <h2 ref={heading} tabIndex={-1}>
+        Your own mix
+      </h2>
       <div className="mt-2 grid gap-x-8 gap-y-2 md:grid-cols-[24rem_minmax(0,1fr)]">
         <div>
           {parts.map((part, i) => {

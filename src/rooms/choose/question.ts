@@ -39,7 +39,7 @@ export type ChooseForm = {
 
 export const MOST_PURPOSES = 3
 /** Days ahead a gap without an end is looked at. */
-const OPEN_END_DAYS = 120
+const OPEN_END_DAYS = 230
 
 export function startingForm(
   window: BedWindow | null,
@@ -49,7 +49,7 @@ export function startingForm(
 ): ChooseForm {
   const free = light ? light.sowFromDay : Math.max(window?.freeFromDay ?? today, today)
   const needed = light
-    ? light.neededByDay
+    ? Math.min(light.neededByDay, light.clearedDay + OPEN_END_DAYS)
     : window?.nextStandId
       ? window.neededByDay
       : Math.min(window?.neededByDay ?? Infinity, free + OPEN_END_DAYS)
@@ -139,6 +139,7 @@ export function questionOf(
   garden: Garden,
   upper: Stand | null,
   somethingFollows: boolean,
+  sowUntilDay: number | null,
   today: number,
 ): ChooseQuestion {
   const crop = findCrop(form.cropId)
@@ -148,6 +149,7 @@ export function questionOf(
     areaM2: partAreaM2(bed, partOf(form, bed) ?? { kind: 'whole' }),
     freeFromDay: dayNumber(form.freeFrom),
     sowDay: form.sowOn === '' ? null : dayNumber(form.sowOn),
+    sowUntilDay,
     target: {
       plantingDay: dayNumber(form.neededBy),
       establishment: form.establishment,

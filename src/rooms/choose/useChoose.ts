@@ -52,11 +52,13 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const formText = JSON.stringify(form)
   const somethingFollows = next !== undefined || (window === null && light === null)
 
+  const sowUntilDay = light?.sowUntilDay ?? null
+
   const args = useMemo((): [WeatherSpec, ChooseQuestion] | null => {
     const filled = JSON.parse(formText) as ChooseForm
     if (Object.keys(formProblems(filled, bed, today, horizon)).length > 0) return null
-    return [spec, questionOf(filled, bed, data.garden, upper, somethingFollows, today)]
-  }, [formText, today, horizon, spec, bed, data.garden, upper, somethingFollows])
+    return [spec, questionOf(filled, bed, data.garden, upper, somethingFollows, sowUntilDay, today)]
+  }, [formText, today, horizon, spec, bed, data.garden, upper, somethingFollows, sowUntilDay])
   const answer = useEngine('choose', args)
 
   async function choose(candidate: Candidate) {

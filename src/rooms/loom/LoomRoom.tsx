@@ -84,6 +84,7 @@ function LoomHead({
       <h1 className="mr-2">{name}</h1>
       <Figure name="covered today" value={`${ledger.covered} of ${ledger.beds}`} />
       <Figure name="bare bed-weeks ahead" value={`${ledger.bareWeeks}, ${ledger.fillableWeeks} fillable`} />
+      <Figure name="recoverable under crops" value={`${ledger.underCrops} weeks`} />
       <Figure
         name="next"
         value={ledger.next ? `${ledger.next.text}, ${shortDate(ledger.next.day)}` : 'nothing planned'}

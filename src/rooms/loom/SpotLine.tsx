@@ -60,6 +60,12 @@ function Legend() {
         </svg>
         first flower or pollen
       </li>
+      <li className="flex items-center gap-1.5">
+        <svg width={6} height={14} aria-hidden="true" stroke="var(--color-accent)" strokeWidth={3}>
+          <path d="M3 0V8M3 10v2M3 13v1" />
+        </svg>
+        light to sow under
+      </li>
     </ul>
   )
 }

@@ -11,6 +11,8 @@ export type Ledger = {
   beds: number
   bareWeeks: number
   fillableWeeks: number
+  /** Bare weeks that covers sown under standing crops would fill. */
+  underCrops: number
   next: { text: string; day: number } | null
 }
 
@@ -34,6 +36,10 @@ export function ledgerOf(loom: Loom): Ledger {
     beds: loom.beds.length,
     bareWeeks: Math.round(bareWeeks),
     fillableWeeks: Math.round(fillableWeeks),
+    underCrops: loom.beds.reduce(
+      (sum, { lights }) => sum + lights.reduce((weeks, light) => weeks + light.recoveredWeeks, 0),
+      0,
+    ),
     next: nextDue(loom),
   }
 }
