@@ -5,7 +5,8 @@ import { openDemo, ranked, woven } from './helpers'
 const VIEWS = [
   { name: 'choose', path: '/choose/marlpit-lane-P3', ready: 'candidates' },
   { name: 'choose-list', path: '/choose', ready: 'bare-weeks' },
-  { name: 'plants', path: '/plants/crimson-clover', ready: 'plant-year' },
+  { name: 'plants', path: '/plants', ready: 'plants' },
+  { name: 'plants-one', path: '/plants/crimson-clover', ready: 'plant-year' },
   { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
   { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
   { name: 'end', path: '/end/marlpit-lane-stand-01', ready: 'endings' },
@@ -25,6 +26,10 @@ test('desktop', async ({ page }) => {
     if (name === 'choose') await ranked(page)
     await page.waitForTimeout(400)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
+    if (name === 'choose') {
+      await page.getByTestId('rejections').scrollIntoViewIfNeeded()
+      await page.screenshot({ path: 'docs/screenshots/choose-left-out.png' })
+    }
   }
   await page.emulateMedia({ colorScheme: 'dark' })
   await page.goto('/')

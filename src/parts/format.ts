@@ -81,6 +81,13 @@ export function rate(gM2: number, units: Units): string {
     : `${digits(gM2, 1)}\u00a0g/m²`
 }
 
+/** A drilled seeding rate, kg ha⁻¹ inside. */
+export function drillRate(kgHa: number, units: Units): string {
+  return units === 'imperial'
+    ? `${digits(poundsPerAcre(kgHa / 10), 0)}\u00a0lb/acre`
+    : `${digits(kgHa, 0)}\u00a0kg/ha`
+}
+
 /** A temperature, °C inside. */
 export function temperature(celsius: number, units: Units): string {
   return units === 'imperial' ? `${digits(celsius * 1.8 + 32, 0)}\u00a0°F` : `${digits(celsius, 0)}\u00a0°C`

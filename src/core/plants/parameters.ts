@@ -192,7 +192,6 @@ export type EndingClass = z.infer<typeof endingClass>
 
 /** Animals, and people, that a cover can harm. */
 export const creature = z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'people'])
-export type Creature = z.infer<typeof creature>
 
 export const species = z.object({
   id: z.string(),

@@ -73,6 +73,13 @@ export function Rejections({ rejections }: { rejections: ChooseAnswer['rejection
   )
 }
 
+/** A reason without the words its group already says. */
+function reasonUnder(limit: LimitName, reason: string): string {
+  const words = `${LIMIT_WORDS[limit]}: `
+  const rest = reason.startsWith(words) ? reason.slice(words.length) : reason
+  return rest.charAt(0).toUpperCase() + rest.slice(1)
+}
+
 function LeftOut({ limit, rejections }: { limit: LimitName; rejections: ChooseAnswer['rejections'] }) {
   return (
     <details className="mt-1.5" open={rejections.length <= 8}>
@@ -83,7 +90,7 @@ function LeftOut({ limit, rejections }: { limit: LimitName; rejections: ChooseAn
         {rejections.map((rejection) => (
           <li key={rejection.key} className="grid grid-cols-[9.5rem_1fr] gap-3 text-[0.95rem]">
             <span className="font-semibold">{partsText(rejection.parts)}</span>
-            <span>{datedText(rejection.reason)}</span>
+            <span>{reasonUnder(limit, datedText(rejection.reason))}</span>
           </li>
         ))}
       </ul>

@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { cautionsOf } from '../../core/plants/catalogue'
 import { PARAMETERS, PARAMETER_NAMES, type Species } from '../../core/plants/parameters'
 import { Caution } from '../../parts/Caution'
-import { metres, temperature } from '../../parts/format'
+import { drillRate, metres, temperature } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
 import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
@@ -14,6 +14,13 @@ const ROOT_KNOT = {
   'poor host': 'poor host of root-knot nematodes',
   'sets back': 'sets root-knot nematodes back',
 } as const
+const FLOWERS = ['nothing for insects', 'a little for insects', 'good for insects', 'very good for insects']
+const BIOFUMIGANT = [
+  'no biofumigation',
+  'weak biofumigation when buried at once',
+  'some biofumigation when buried at once, moist and sealed',
+  'strong biofumigation when buried at once, moist and sealed',
+]
 const WEEDINESS = [
   'does not come back',
   'may come back a little',
@@ -46,9 +53,19 @@ export function PlantPage({ plant }: { plant: Species }) {
     ['Habit', `${plant.habit}, to ${metres(p.heightM, units)}${plant.perennial ? ', perennial' : ''}`],
     ['Roots', `${plant.rooting}, about ${Math.round(p.rootShare * 100)} % of all it grows`],
     ['Cold', `half of hardened plants die at ${temperature(p.lt50HardyC, units)} at the crown`],
-    ['Seed', `${p.thousandSeedG} g a thousand, drilled at ${p.drillKgHa} kg/ha`],
+    ['Seed', `${p.thousandSeedG} g a thousand, drilled at ${drillRate(p.drillKgHa, units)}`],
     ['Inoculant', plant.inoculantGroup ?? 'none'],
+    ['Flowers', FLOWERS[Math.round(plant.flowerValue)]],
     ['Nematodes', ROOT_KNOT[plant.rootKnot]],
+    ['Chopped fine', BIOFUMIGANT[plant.biofumigant]],
+    [
+      'Residue',
+      plant.allelopathy >= 0.7
+        ? 'holds back small seed strongly while fresh'
+        : plant.allelopathy > 0
+          ? 'holds back small seed somewhat while fresh'
+          : 'does not hold back seed',
+    ],
     ['After seeding', WEEDINESS[plant.weediness]],
     [
       'For people',

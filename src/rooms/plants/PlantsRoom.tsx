@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { Species } from '../../core/plants/parameters'
 import { Field } from '../../parts/Field'
-import { metres, temperature, type Units } from '../../parts/format'
+import { drillRate, metres, temperature, type Units } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
 import { Swatch } from '../../parts/Swatch'
 import { useGarden } from '../../state/garden'
@@ -100,7 +100,7 @@ function PlantRow({ plant, units, atHand }: { plant: Species; units: Units; atHa
       <td>{plant.season}</td>
       <td>{temperature(p.lt50HardyC, units)}</td>
       <td>{metres(p.heightM, units)}</td>
-      <td>{p.drillKgHa} kg/ha</td>
+      <td>{drillRate(p.drillKgHa, units)}</td>
       <td>{p.thousandSeedG} g</td>
       <td>{FLOWERS[Math.round(plant.flowerValue)]}</td>
       <td>

@@ -89,6 +89,10 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
       <section aria-label="Frost">
         <h2>Frost</h2>
         <Frosts summary={summary} units={units} />
+        <Why>
+          The last such night before, and the first after, the middle of summer, in each of a hundred seasons;
+          middle and range of 8 in 10. Air temperature in a screen; low ground and clear nights are colder.
+        </Why>
       </section>
       <section aria-label="Soil">
         <BandsChart
@@ -105,6 +109,11 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
           unit={units === 'imperial' ? '°F' : '°C'}
           points={[]}
         />
+        <Why>
+          Air temperature followed with a lag of some days and warmed by the sun, slowed under snow (a quarter
+          of the gap each day, 0.15 to 0.4; judgement). Cover, residue and a sheet change it; this is bare
+          ground.
+        </Why>
       </section>
       <section aria-label="Days ahead" className="min-w-0">
         <h2>Ten days ahead</h2>
