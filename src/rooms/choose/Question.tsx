@@ -1,11 +1,10 @@
 import { PURPOSES } from '../../core/choosing/purposes'
-import type { WeedKind, WinterWish } from '../../core/choosing/types'
 import type { Bed, Garden } from '../../core/garden/schema'
 import { findCrop } from '../../core/plants/crops'
 import { DateField } from '../../parts/DateField'
-import { Field } from '../../parts/Field'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
-import { MOST_PURPOSES, type ChooseForm, type Ground, type ProblemField } from './question'
+import { SelectField, TextField, TickField } from '../../parts/SelectField'
+import { MOST_PURPOSES, type ChooseForm, type ProblemField } from './question'
 
 type Props = {
   bed: Bed
@@ -52,66 +51,54 @@ function WindowFields({ bed, under, form, change, problems }: Props) {
         />
       </div>
       {!under && (
-        <Field label="Ground" error={problems.strip}>
-          <select
-            className="select w-full"
-            value={form.ground}
-            onChange={(event) => change({ ground: event.target.value as Ground })}
-          >
-            <option value="whole">the whole bed</option>
-            <option value="first half">its first half</option>
-            <option value="second half">its second half</option>
-            <option value="strip">a strip of it</option>
-            {bed.pathWidthM > 0.1 && <option value="path">the path beside it</option>}
-          </select>
-        </Field>
+        <SelectField
+          label="Ground"
+          error={problems.strip}
+          value={form.ground}
+          onChange={(ground) => change({ ground })}
+          options={[
+            ['whole', 'the whole bed'],
+            ['first half', 'its first half'],
+            ['second half', 'its second half'],
+            ['strip', 'a strip of it'],
+            ...(bed.pathWidthM > 0.1 ? ([['path', 'the path beside it']] as const) : []),
+          ]}
+        />
       )}
       {form.ground === 'strip' && !under && (
         <div className="grid grid-cols-2 gap-3">
-          <Field label="From, m">
-            <input
-              className="input w-full"
-              inputMode="decimal"
-              value={form.stripFrom}
-              onChange={(event) => change({ stripFrom: event.target.value })}
-            />
-          </Field>
-          <Field label="To, m">
-            <input
-              className="input w-full"
-              inputMode="decimal"
-              placeholder={String(bed.lengthM)}
-              value={form.stripTo}
-              onChange={(event) => change({ stripTo: event.target.value })}
-            />
-          </Field>
+          <TextField
+            label="From, m"
+            decimal
+            value={form.stripFrom}
+            onChange={(stripFrom) => change({ stripFrom })}
+          />
+          <TextField
+            label="To, m"
+            decimal
+            placeholder={String(bed.lengthM)}
+            value={form.stripTo}
+            onChange={(stripTo) => change({ stripTo })}
+          />
         </div>
       )}
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Next crop">
-          <select
-            className="select w-full"
-            value={form.cropId}
-            onChange={(event) =>
-              change({
-                cropId: event.target.value,
-                establishment: findCrop(event.target.value)?.establishment ?? form.establishment,
-              })
-            }
-          >
-            <option value="">not decided</option>
-            <CropOptions />
-          </select>
-        </Field>
-        <Field label="It is">
-          <select
-            className="select w-full"
-            value={form.establishment}
-            onChange={(event) => change({ establishment: event.target.value as ChooseForm['establishment'] })}
-          >
-            <EstablishmentOptions />
-          </select>
-        </Field>
+        <SelectField
+          label="Next crop"
+          value={form.cropId}
+          onChange={(cropId) =>
+            change({ cropId, establishment: findCrop(cropId)?.establishment ?? form.establishment })
+          }
+        >
+          <CropOptions blank="not decided" />
+        </SelectField>
+        <SelectField
+          label="It is"
+          value={form.establishment}
+          onChange={(establishment) => change({ establishment })}
+        >
+          <EstablishmentOptions />
+        </SelectField>
       </div>
     </>
   )
@@ -127,62 +114,54 @@ function Purposes({ form, change, problems }: Props) {
   return (
     <fieldset>
       <legend className="text-sm font-semibold">What for? Up to three, first is first</legend>
-      <div className="grid grid-cols-1">
-        {PURPOSES.map((purpose) => {
-          const place = form.purposes.indexOf(purpose.id)
-          return (
-            <label key={purpose.id} className="flex items-center gap-2 py-0.5">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={place >= 0}
-                onChange={() => toggle(purpose.id)}
-              />
-              {purpose.name}
-              {place >= 0 && form.purposes.length > 1 && (
-                <span className="quiet text-sm">{PLACES[place]}</span>
-              )}
-            </label>
-          )
-        })}
-      </div>
+      {PURPOSES.map((purpose) => {
+        const place = form.purposes.indexOf(purpose.id)
+        return (
+          <TickField
+            key={purpose.id}
+            checked={place >= 0}
+            onChange={() => toggle(purpose.id)}
+            label={
+              <>
+                {purpose.name}
+                {place >= 0 && form.purposes.length > 1 && (
+                  <span className="quiet text-sm">{PLACES[place]}</span>
+                )}
+              </>
+            }
+          />
+        )
+      })}
       {problems.purposes && (
         <p role="alert" className="text-sm font-semibold text-error">
           {problems.purposes}
         </p>
       )}
       {form.purposes.includes('smother') && (
-        <div className="mt-2">
-          <Field label="Which weeds">
-            <select
-              className="select w-full"
-              value={form.weeds}
-              onChange={(event) => change({ weeds: event.target.value as WeedKind })}
-            >
-              <option value="any">all through the year</option>
-              <option value="cool season">those of the cool season</option>
-              <option value="warm season">those of the warm season</option>
-              <option value="creeping">creeping ones that come back</option>
-            </select>
-          </Field>
-        </div>
+        <SelectField
+          label="Which weeds"
+          value={form.weeds}
+          onChange={(weeds) => change({ weeds })}
+          options={[
+            ['any', 'all through the year'],
+            ['cool season', 'those of the cool season'],
+            ['warm season', 'those of the warm season'],
+            ['creeping', 'creeping ones that come back'],
+          ]}
+        />
       )}
     </fieldset>
   )
 }
 
-const WISHES: [
-  keyof ChooseForm &
-    ('noGrasses' | 'notRootKnotHost' | 'noGreenBridge' | 'neverReseeds' | 'seedAtHandOnly' | 'organicSeed'),
-  string,
-][] = [
+const WISHES = [
   ['noGrasses', 'no grasses'],
   ['neverReseeds', 'never sows itself'],
   ['notRootKnotHost', 'no host of root-knot nematodes'],
   ['noGreenBridge', 'three weeks without green before seedlings'],
   ['seedAtHandOnly', 'only seed at hand'],
   ['organicSeed', 'organic or untreated seed'],
-]
+] as const
 
 function LimitFields({ garden, form, change, problems }: Props) {
   const set =
@@ -195,27 +174,23 @@ function LimitFields({ garden, form, change, problems }: Props) {
         It must {set > 0 && <span className="quiet font-normal">{set} set</span>}
       </summary>
       <div className="mt-2 flex flex-col gap-2">
-        <Field label="Through winter">
-          <select
-            className="select w-full"
-            value={form.winter}
-            onChange={(event) => change({ winter: event.target.value as WinterWish })}
-          >
-            <option value="either">no matter</option>
-            <option value="must live">must live</option>
-            <option value="must die">must die</option>
-          </select>
-        </Field>
+        <SelectField
+          label="Through winter"
+          value={form.winter}
+          onChange={(winter) => change({ winter })}
+          options={[
+            ['either', 'no matter'],
+            ['must live', 'must live'],
+            ['must die', 'must die'],
+          ]}
+        />
         {WISHES.map(([name, label]) => (
-          <label key={name} className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={form[name]}
-              onChange={(event) => change({ [name]: event.target.checked })}
-            />
-            {label}
-          </label>
+          <TickField
+            key={name}
+            label={label}
+            checked={form[name]}
+            onChange={(checked) => change({ [name]: checked })}
+          />
         ))}
         {form.seedAtHandOnly && (garden.seedAtHand ?? []).length === 0 && (
           <p className="quiet text-sm">No seed is marked as at hand yet; mark it in the Plants room.</p>
@@ -227,22 +202,20 @@ function LimitFields({ garden, form, change, problems }: Props) {
           onChange={(deadBy) => change({ deadBy })}
         />
         <div className="grid grid-cols-2 gap-3">
-          <Field label="Not taller than, m" error={problems.maxHeight}>
-            <input
-              className="input w-full"
-              inputMode="decimal"
-              value={form.maxHeight}
-              onChange={(event) => change({ maxHeight: event.target.value })}
-            />
-          </Field>
-          <Field label={`Seed for at most, ${garden.currency}`} error={problems.budget}>
-            <input
-              className="input w-full"
-              inputMode="decimal"
-              value={form.budget}
-              onChange={(event) => change({ budget: event.target.value })}
-            />
-          </Field>
+          <TextField
+            label="Not taller than, m"
+            decimal
+            error={problems.maxHeight}
+            value={form.maxHeight}
+            onChange={(maxHeight) => change({ maxHeight })}
+          />
+          <TextField
+            label={`Seed for at most, ${garden.currency}`}
+            decimal
+            error={problems.budget}
+            value={form.budget}
+            onChange={(budget) => change({ budget })}
+          />
         </div>
       </div>
     </details>
@@ -265,23 +238,24 @@ function WhatIf({ garden, form, change, problems }: Props) {
         <fieldset>
           <legend className="text-sm font-semibold">With these tools</legend>
           {tools.map((tool) => (
-            <label key={tool.id} className="flex items-center gap-2 py-0.5">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={!without.includes(tool.id)}
-                onChange={(event) =>
-                  change({
-                    withoutTools: event.target.checked
-                      ? without.filter((other) => other !== tool.id)
-                      : [...without, tool.id],
-                  })
-                }
-              />
-              {tool.kind}
-              {tool.widthM ? ` ${tool.widthM} m` : ''}
-              {tool.lengthM ? ` × ${tool.lengthM} m` : ''}
-            </label>
+            <TickField
+              key={tool.id}
+              label={[
+                tool.kind,
+                [tool.widthM, tool.lengthM].filter(Boolean).join(' × '),
+                tool.widthM ? 'm' : '',
+              ]
+                .filter(Boolean)
+                .join(' ')}
+              checked={!without.includes(tool.id)}
+              onChange={(checked) =>
+                change({
+                  withoutTools: checked
+                    ? without.filter((other) => other !== tool.id)
+                    : [...without, tool.id],
+                })
+              }
+            />
           ))}
           {tools.length === 0 && <p className="quiet text-sm">No tools are listed in the Garden room.</p>}
         </fieldset>

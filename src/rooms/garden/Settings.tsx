@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import type { Garden } from '../../core/garden/schema'
 import { Field } from '../../parts/Field'
+import { TickField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
 import { fromMetres, startForm, toolOf, type ToolInput } from './forms'
 import { ToolFields } from './ToolFields'
@@ -102,19 +103,14 @@ export function Settings() {
         <legend className="text-sm font-semibold">Animals that come to the beds</legend>
         <div className="mt-1 flex flex-wrap gap-4">
           {ANIMALS.map((animal) => (
-            <label key={animal} className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={animals.includes(animal)}
-                onChange={(event) =>
-                  setAnimals(
-                    event.target.checked ? [...animals, animal] : animals.filter((other) => other !== animal),
-                  )
-                }
-              />
-              {animal}
-            </label>
+            <TickField
+              key={animal}
+              label={animal}
+              checked={animals.includes(animal)}
+              onChange={(checked) =>
+                setAnimals(checked ? [...animals, animal] : animals.filter((other) => other !== animal))
+              }
+            />
           ))}
         </div>
       </fieldset>

@@ -4,6 +4,7 @@ import type { Species } from '../../core/plants/parameters'
 import { Field } from '../../parts/Field'
 import { drillRate, metres, temperature, type Units } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
+import { SelectField } from '../../parts/SelectField'
 import { Swatch } from '../../parts/Swatch'
 import { useGarden } from '../../state/garden'
 import { PlantPage } from './PlantPage'
@@ -111,6 +112,8 @@ function PlantRow({ plant, units, atHand }: { plant: Species; units: Units; atHa
   )
 }
 
+const ONLY = Object.entries(PROPERTIES).map(([id, { label }]) => [id as PlantFilter['only'], label] as const)
+
 function Filters({ filter, change }: { filter: PlantFilter; change: (part: Partial<PlantFilter>) => void }) {
   return (
     <form
@@ -127,43 +130,36 @@ function Filters({ filter, change }: { filter: PlantFilter; change: (part: Parti
           onChange={(event) => change({ text: event.target.value })}
         />
       </Field>
-      <Field label="Kind">
-        <select
-          className="select w-36"
-          value={filter.group}
-          onChange={(event) => change({ group: event.target.value as PlantFilter['group'] })}
-        >
-          <option value="any">any</option>
-          <option value="grass">grasses</option>
-          <option value="legume">legumes</option>
-          <option value="broadleaf">broadleaves</option>
-        </select>
-      </Field>
-      <Field label="Season">
-        <select
-          className="select w-32"
-          value={filter.season}
-          onChange={(event) => change({ season: event.target.value as PlantFilter['season'] })}
-        >
-          <option value="any">any</option>
-          <option value="cool">cool</option>
-          <option value="warm">warm</option>
-        </select>
-      </Field>
-      <Field label="Only what">
-        <select
-          className="select w-60"
-          value={filter.only}
-          onChange={(event) => change({ only: event.target.value as PlantFilter['only'] })}
-        >
-          <option value="any">any</option>
-          {Object.entries(PROPERTIES).map(([id, { label }]) => (
-            <option key={id} value={id}>
-              {label}
-            </option>
-          ))}
-        </select>
-      </Field>
+      <SelectField
+        label="Kind"
+        className="w-36"
+        value={filter.group}
+        onChange={(group) => change({ group })}
+        options={[
+          ['any', 'any'],
+          ['grass', 'grasses'],
+          ['legume', 'legumes'],
+          ['broadleaf', 'broadleaves'],
+        ]}
+      />
+      <SelectField
+        label="Season"
+        className="w-32"
+        value={filter.season}
+        onChange={(season) => change({ season })}
+        options={[
+          ['any', 'any'],
+          ['cool', 'cool'],
+          ['warm', 'warm'],
+        ]}
+      />
+      <SelectField
+        label="Only what"
+        className="w-60"
+        value={filter.only}
+        onChange={(only) => change({ only })}
+        options={[['any', 'any'], ...ONLY]}
+      />
     </form>
   )
 }

@@ -9,9 +9,9 @@ import {
 } from '../../core/site/file/cells'
 import { fileReader } from '../../core/site/file/read'
 import type { DayValue } from '../../core/garden/weatherYear'
-import { Field } from '../../parts/Field'
 import { longDate } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
+import { SelectField } from '../../parts/SelectField'
 
 /** Rows of the file shown as they stand and as they would be read. */
 const PREVIEW_ROWS = 5
@@ -42,6 +42,7 @@ export function ImportColumns({
   const header = now.headerRows > 0 ? (sample[now.headerRows - 1] ?? []) : []
   const width = Math.max(...sample.map((row) => row.length))
   const columns = Array.from({ length: width }, (_, i) => header[i]?.trim() || `column ${i + 1}`)
+  const named = columns.map((name, i) => [String(i), name] as const)
   const setDate = (part: { column?: number; form?: DateForm }) => {
     const old = 'column' in now.date ? now.date : { column: 0, form: 'iso' as const }
     onChange({ ...now, date: { ...old, ...part } })
@@ -56,86 +57,53 @@ export function ImportColumns({
       <div className="mt-2 flex flex-wrap items-start gap-3">
         {'column' in now.date ? (
           <>
-            <Field label="Date">
-              <select
-                className="select select-sm w-40"
-                value={now.date.column}
-                onChange={(event) => setDate({ column: Number(event.target.value) })}
-              >
-                {columns.map((name, i) => (
-                  <option key={i} value={i}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            <Field label="Written as">
-              <select
-                className="select select-sm w-56"
-                value={now.date.form}
-                onChange={(event) => setDate({ form: event.target.value as DateForm })}
-              >
-                {Object.entries(DATE_FORMS).map(([form, words]) => (
-                  <option key={form} value={form}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            </Field>
+            <SelectField
+              label="Date"
+              className="select-sm w-40"
+              value={String(now.date.column)}
+              onChange={(column) => setDate({ column: Number(column) })}
+              options={named}
+            />
+            <SelectField
+              label="Written as"
+              className="select-sm w-60"
+              value={now.date.form}
+              onChange={(form) => setDate({ form })}
+              options={Object.entries(DATE_FORMS) as [DateForm, string][]}
+            />
           </>
         ) : (
           <p className="mt-6 text-sm">Date from the columns for year, month and day.</p>
         )}
         {LABELS.map(([value, label]) => (
-          <Field key={value} label={label}>
-            <select
-              className="select select-sm w-36"
-              value={now.columns[value] ?? ''}
-              onChange={(event) =>
-                onChange({
-                  ...now,
-                  columns: {
-                    ...now.columns,
-                    [value]: event.target.value === '' ? null : Number(event.target.value),
-                  },
-                })
-              }
-            >
-              <option value="">not in the file</option>
-              {columns.map((name, i) => (
-                <option key={i} value={i}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </Field>
+          <SelectField
+            key={value}
+            label={label}
+            className="select-sm w-36"
+            value={String(now.columns[value] ?? '')}
+            onChange={(column) =>
+              onChange({
+                ...now,
+                columns: { ...now.columns, [value]: column === '' ? null : Number(column) },
+              })
+            }
+            options={[['', 'not in the file'], ...named]}
+          />
         ))}
-        <Field label="Temperatures in">
-          <select
-            className="select select-sm w-32"
-            value={now.temperature}
-            onChange={(event) => onChange({ ...now, temperature: event.target.value as TemperatureUnit })}
-          >
-            {Object.entries(TEMPERATURE_UNITS).map(([unit, words]) => (
-              <option key={unit} value={unit}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </Field>
-        <Field label="Rain in">
-          <select
-            className="select select-sm w-32"
-            value={now.rain}
-            onChange={(event) => onChange({ ...now, rain: event.target.value as RainUnit })}
-          >
-            {Object.entries(RAIN_UNITS).map(([unit, words]) => (
-              <option key={unit} value={unit}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </Field>
+        <SelectField
+          label="Temperatures in"
+          className="select-sm w-32"
+          value={now.temperature}
+          onChange={(temperature) => onChange({ ...now, temperature })}
+          options={Object.entries(TEMPERATURE_UNITS) as [TemperatureUnit, string][]}
+        />
+        <SelectField
+          label="Rain in"
+          className="select-sm w-32"
+          value={now.rain}
+          onChange={(rain) => onChange({ ...now, rain })}
+          options={Object.entries(RAIN_UNITS) as [RainUnit, string][]}
+        />
       </div>
       <Preview sample={sample} mapping={now} header={header} columns={columns} />
     </div>
