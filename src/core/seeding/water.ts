@@ -1,0 +1,81 @@
+import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import type { Bed } from '../garden/schema'
+import { germinationMoisture, soilWater, waterDay } from '../site/soilWater'
+import type { WeatherEnsemble } from '../site/weather'
+
+/** One sowing day judged by the rain that follows it. */
+export type SowingDay = {
+  day: number
+  /** Chance that the seed layer stays moist enough to germinate in for the days that matter. */
+  moistChance: number
+  /** Rain in those days, mm. */
+  rainMm: Spread
+  /** Water to give by hand over those days so that it stays moist, mm. */
+  needMm: Spread
+}
+
+/** Days after sowing on which the seed layer must stay moist (10–14). */
+export const MOIST_DAYS = 12
+/** Share of those days that must be moist enough. */
+const MOIST_SHARE = 0.8
+/** Germination moisture that counts as moist. */
+const MOIST_ENOUGH = 0.5
+const LEAD_DAYS = 25
+
+/** Ranks sowing days by the chance that rain less evaporation keeps the top 5 cm moist. */
+export function rankSowingDays(
+  ensemble: WeatherEnsemble,
+  soil: Bed['soil'],
+  fromDay: number,
+  days: number,
+): SowingDay[] {
+  return Array.from({ length: days }, (_, i) => fromDay + i).flatMap((day) => {
+    const at = day - ensemble.startDay
+    if (at < LEAD_DAYS || at + MOIST_DAYS > ensemble.days) return []
+    const outcomes = ensemble.members.map((weather) => {
+      const water = soilWater(soil, 0.6)
+      for (let i = at - LEAD_DAYS; i < at; i++)
+        waterDay(water, weather.waterMm[i], weather.et0Mm[i], 0.1, 0.1)
+      const kept = { ...water }
+      let moist = 0
+      let rain = 0
+      let need = 0
+      for (let i = at; i < at + MOIST_DAYS; i++) {
+        waterDay(water, weather.waterMm[i], weather.et0Mm[i], 0, 0.05)
+        if (germinationMoisture(water) >= MOIST_ENOUGH) moist++
+        rain += weather.waterMm[i]
+        waterDay(kept, weather.waterMm[i], weather.et0Mm[i], 0, 0.05)
+        const lack = 0.5 * kept.seedCapacityMm - kept.seedLayerMm
+        if (lack > 0) {
+          kept.seedLayerMm += lack
+          need += lack
+        }
+      }
+      return { moist: moist / MOIST_DAYS >= MOIST_SHARE, rain, need }
+    })
+    return [
+      {
+        day,
+        moistChance: shareOf(outcomes.length, (m) => outcomes[m].moist),
+        rainMm: spreadOf(outcomes.map((outcome) => outcome.rain))!,
+        needMm: spreadOf(outcomes.map((outcome) => outcome.need))!,
+      },
+    ]
+  })
+}
+
+/** Litres of so many mm over an area, and cans of a size. */
+export const litresFor = (mm: number, areaM2: number) => mm * areaM2
+export const cansFor = (litres: number, canLitres: number) => Math.ceil(litres / canLitres - 1e-9)
+
+/** A sprinkler by catch cups, mm in each after some minutes: its rate and evenness (Christiansen 1942). */
+export function sprinklerFrom(
+  cupsMm: readonly number[],
+  minutes: number,
+): { mmPerHour: number; evenness: number } | null {
+  if (cupsMm.length < 3 || !(minutes > 0) || cupsMm.some((mm) => !(mm >= 0))) return null
+  const mean = cupsMm.reduce((sum, mm) => sum + mm, 0) / cupsMm.length
+  if (mean <= 0) return null
+  const off = cupsMm.reduce((sum, mm) => sum + Math.abs(mm - mean), 0) / cupsMm.length
+  return { mmPerHour: (mean / minutes) * 60, evenness: Math.max(0, 1 - off / mean) }
+}
