@@ -8,6 +8,8 @@ const ROOMS = {
   choose: '/choose/marlpit-lane-P3',
   'sow, list': '/sow',
   sow: '/sow/marlpit-lane-stand-03',
+  pacer: '/sow/marlpit-lane-stand-08/pacer',
+  seed: '/seed',
   watch: '/watch/marlpit-lane-stand-01',
   end: '/end/marlpit-lane-stand-01',
   plant: '/plant/marlpit-lane-stand-01',
@@ -31,6 +33,10 @@ for (const theme of ['light', 'dark'] as const)
         await page.getByText('It must', { exact: true }).click()
         await page.getByText('What if', { exact: true }).click()
       }
+      if (name === 'sow') await page.getByText('Check with a ring').click()
+      if (name === 'seed')
+        for (const fold of ['Add a bag or packet', 'Packs that can be bought'])
+          await page.getByText(fold).click()
       if (name === 'plants') {
         await expect(page.getByTestId('plant-year')).toBeVisible({ timeout: 60_000 })
         await page.getByText('Numbers it grows by').click()

@@ -15,6 +15,7 @@ const ROOMS = [
   ['/watch', 'Watch'],
   ['/end', 'End'],
   ['/plant', 'Plant'],
+  ['/seed', 'Seed'],
   ['/plants', 'Plants'],
   ['/weather', 'Weather'],
   ['/garden', 'Garden'],

@@ -7,6 +7,8 @@ import { StartRoom } from '../rooms/garden/StartRoom'
 import { LoomRoom } from '../rooms/loom/LoomRoom'
 import { PlantRoom } from '../rooms/plant/PlantRoom'
 import { PlantsRoom } from '../rooms/plants/PlantsRoom'
+import { SeedRoom } from '../rooms/seed/SeedRoom'
+import { PacerRoom } from '../rooms/sow/PacerRoom'
 import { SowRoom } from '../rooms/sow/SowRoom'
 import { WeatherRoom } from '../rooms/weather/WeatherRoom'
 import { WatchRoom } from '../rooms/watch/WatchRoom'
@@ -23,6 +25,8 @@ export const router = createBrowserRouter([
       { path: '/bed/:bedId', element: <BedRoom /> },
       { path: '/choose/:bedId?', element: <ChooseRoom /> },
       { path: '/sow/:standId?', element: <SowRoom /> },
+      { path: '/sow/:standId/pacer', element: <PacerRoom /> },
+      { path: '/seed', element: <SeedRoom /> },
       { path: '/watch/:standId?', element: <WatchRoom /> },
       { path: '/end/:standId?', element: <EndRoom /> },
       { path: '/plant/:standId?', element: <PlantRoom /> },

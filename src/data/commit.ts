@@ -11,6 +11,7 @@ import {
   type Garden,
   type Stand,
 } from '../core/garden/schema'
+import { seedLot, type SeedLot } from '../core/garden/seed'
 import { weatherYear, type WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase, RecordChange, TableName, UndoEntry } from './database'
 import { problemsFromZod, storageProblem } from './problems'
@@ -22,6 +23,7 @@ export type Write =
   | { table: 'stands'; put: Stand }
   | { table: 'checks'; put: Check }
   | { table: 'weather'; put: WeatherYear }
+  | { table: 'lots'; put: SeedLot }
   | { table: TableName; remove: string }
 
 const schemas: Record<TableName, z.ZodType> = {
@@ -30,8 +32,9 @@ const schemas: Record<TableName, z.ZodType> = {
   stands: stand,
   checks: check,
   weather: weatherYear,
+  lots: seedLot,
 }
-const TABLES = ['gardens', 'beds', 'stands', 'checks', 'weather'] as const
+const TABLES = ['gardens', 'beds', 'stands', 'checks', 'weather', 'lots'] as const
 /** Undo steps kept per garden. */
 const UNDO_DEPTH = 300
 

@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { Bed, Check, Garden, Stand } from '../core/garden/schema'
+import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { DayForecast } from '../core/site/forecast'
 
@@ -13,8 +14,8 @@ export type UndoEntry = {
   changes: RecordChange[]
 }
 
-export type TableName = 'gardens' | 'beds' | 'stands' | 'checks' | 'weather'
-type StoredRecord = Garden | Bed | Stand | Check | WeatherYear
+export type TableName = 'gardens' | 'beds' | 'stands' | 'checks' | 'weather' | 'lots'
+type StoredRecord = Garden | Bed | Stand | Check | WeatherYear | SeedLot
 
 /** A record before and after a change; null where it did not exist. */
 export type RecordChange = {
@@ -44,6 +45,7 @@ export class KilimDatabase extends Dexie {
   stands!: EntityTable<Stand, 'id'>
   checks!: EntityTable<Check, 'id'>
   weather!: EntityTable<WeatherYear, 'id'>
+  lots!: EntityTable<SeedLot, 'id'>
   station!: EntityTable<StationState, 'gardenId'>
   undo!: EntityTable<UndoEntry, 'id'>
   session!: EntityTable<SessionEntry, 'key'>
@@ -59,6 +61,7 @@ export class KilimDatabase extends Dexie {
       session: 'key',
     })
     this.version(2).stores({ weather: 'id, gardenId', station: 'gardenId' })
+    this.version(3).stores({ lots: 'id, gardenId' })
   }
 }
 

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { gardenProblems } from '../core/garden/consistency'
 import { GARDEN_SCHEMA_VERSION, gardenData, type GardenData } from '../core/garden/schema'
+import { seedLot } from '../core/garden/seed'
 import { weatherYear } from '../core/garden/weatherYear'
 import type { Write } from './commit'
 import { problemsFromZod } from './problems'
@@ -16,8 +17,11 @@ const envelope = z.object({
   data: z.unknown(),
 })
 
-/** What a garden file holds: the garden and the weather observed there. Files of version 1 have no weather. */
-const fileData = gardenData.extend({ weather: z.array(weatherYear).max(260).default([]) })
+/** What a garden file holds: the garden the weather observed there and the seed at hand. Files of version 1 have neither. */
+const fileData = gardenData.extend({
+  weather: z.array(weatherYear).max(260).default([]),
+  lots: z.array(seedLot).max(2000).default([]),
+})
 export type GardenFileData = z.infer<typeof fileData>
 
 const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
@@ -31,6 +35,7 @@ export function writeGardenFile(data: GardenData & Partial<GardenFileData>, expo
     stands: clean.stands.sort(byId),
     checks: clean.checks.sort(byId),
     weather: clean.weather.sort(byId),
+    lots: clean.lots.sort(byId),
   }
   return `${JSON.stringify({ format: GARDEN_FILE_FORMAT, version: GARDEN_SCHEMA_VERSION, exportedAt, data: sorted }, null, 2)}\n`
 }
@@ -74,6 +79,7 @@ export function gardenWrites(data: GardenData & Partial<GardenFileData>): Write[
     ...data.stands.map((put): Write => ({ table: 'stands', put })),
     ...data.checks.map((put): Write => ({ table: 'checks', put })),
     ...(data.weather ?? []).map((put): Write => ({ table: 'weather', put })),
+    ...(data.lots ?? []).map((put): Write => ({ table: 'lots', put })),
   ]
 }
 

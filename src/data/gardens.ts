@@ -1,4 +1,5 @@
 import type { GardenData } from '../core/garden/schema'
+import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase } from './database'
 
@@ -17,6 +18,12 @@ export async function loadGarden(db: KilimDatabase, gardenId: string): Promise<G
     stands,
     checks,
   }
+}
+
+/** The seed lots of one garden, oldest first. */
+export async function loadLots(db: KilimDatabase, gardenId: string): Promise<SeedLot[]> {
+  const lots = await db.lots.where('gardenId').equals(gardenId).toArray()
+  return lots.sort((a, b) => a.year - b.year || a.label.localeCompare(b.label))
 }
 
 /** The observed weather of one garden, oldest year first. */

@@ -88,6 +88,15 @@ export function drillRate(kgHa: number, units: Units): string {
     : `${digits(kgHa, 0)}\u00a0kg/ha`
 }
 
+/** An amount of money in the garden's currency. */
+export const money = (value: number, currency: string) =>
+  new Intl.NumberFormat(browserLocale(), {
+    style: 'currency',
+    currency,
+    maximumFractionDigits: value < 20 ? 2 : 0,
+    minimumFractionDigits: value < 20 ? 2 : 0,
+  }).format(value)
+
 /** A temperature, °C inside. */
 export function temperature(celsius: number, units: Units): string {
   return units === 'imperial' ? `${digits(celsius * 1.8 + 32, 0)}\u00a0°F` : `${digits(celsius, 0)}\u00a0°C`

@@ -1,5 +1,16 @@
 type RecordKind =
-  'stand' | 'check' | 'bed' | 'garden' | 'section' | 'watering' | 'trouble' | 'tool' | 'fixture'
+  | 'stand'
+  | 'check'
+  | 'bed'
+  | 'garden'
+  | 'section'
+  | 'watering'
+  | 'trouble'
+  | 'lot'
+  | 'pack'
+  | 'sower'
+  | 'tool'
+  | 'fixture'
 
 /**
  * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works

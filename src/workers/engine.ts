@@ -4,11 +4,14 @@ import { judgeOwn, rankCovers } from '../core/choosing/rank'
 import type { Candidate, ChooseAnswer, ChooseQuestion, Part, Rejection } from '../core/choosing/types'
 import { stableHash } from '../core/foundations/hash'
 import { partAreaM2 } from '../core/garden/area'
-import type { EndDetails, Tool } from '../core/garden/schema'
+import type { Bed, EndDetails, Tool } from '../core/garden/schema'
 import { findSpecies } from '../core/plants/catalogue'
 import type { Crop } from '../core/plants/crops'
 import { readiness, type Readiness } from '../core/planting/gates'
 import { forecastOf, standRun, type StandCase, type StandForecast } from '../core/season/forecast'
+import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
+import { rankSowingDays, type SowingDay } from '../core/seeding/water'
+import { sowingWindow, type SowingWindow } from '../core/seeding/when'
 import { ensembleOf, type WeatherSpec } from '../core/season/weatherSpec'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
@@ -84,6 +87,21 @@ export const engine = {
   plantYear(spec: WeatherSpec, speciesId: string, sowDays: number[]): SowingOutlook[] {
     const plant = findSpecies(speciesId)
     return plant ? plantYear(plant, ensembleFor(spec), sowDays) : []
+  },
+  sowingDays(spec: WeatherSpec, soil: Bed['soil'], fromDay: number, days: number): SowingDay[] {
+    return rankSowingDays(ensembleFor(spec), soil, fromDay, days)
+  },
+  sowingWindows(spec: WeatherSpec, speciesIds: string[]): Record<string, SowingWindow> {
+    const ensemble = ensembleFor(spec)
+    return Object.fromEntries(
+      speciesIds.flatMap((speciesId) => {
+        const plant = findSpecies(speciesId)
+        return plant ? [[speciesId, sowingWindow(plant, ensemble, spec.today)]] : []
+      }),
+    )
+  },
+  castPattern(widthM: number, seedsPerM2: number, how: Throw): PatternOutcome[] {
+    return [1, 2, 3].map((passes) => simulatePattern(widthM, seedsPerM2, how, passes, 11))
   },
   readWeatherFile,
   choose(spec: WeatherSpec, question: ChooseQuestion, progress?: Progress<ChooseAnswer>): ChooseAnswer {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { id, isoDay, numberBetween, shortText } from './fields'
+import { seedPack, sower } from './seed'
 
 /** Version of the stored and exported garden data. */
 export const GARDEN_SCHEMA_VERSION = 2
@@ -254,6 +255,9 @@ export const garden = z.object({
     .optional(),
   /** Cover species of which seed is at hand. */
   seedAtHand: z.array(id).max(200).optional(),
+  /** People who sow, and packs of seed that can be bought. */
+  sowers: z.array(sower).max(40).optional(),
+  packs: z.array(seedPack).max(300).optional(),
   /** Days to wait between a dead cover and planting: the grower's own rule. */
   waitDays: z.object({
     transplant: numberBetween('Wait before transplants', 0, 90, 'days'),

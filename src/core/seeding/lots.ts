@@ -1,40 +1,4 @@
-import { z } from 'zod'
-import { id, isoDay, numberBetween, shortText } from '../garden/fields'
-
-/** Seed at hand: a bag or packet of one species, or of a bought mix. */
-export const seedLot = z.object({
-  id,
-  gardenId: id,
-  label: shortText('Lot name', 60),
-  /** Species and their shares by weight; one entry for straight seed, shares adding up to 1. */
-  contents: z
-    .array(z.object({ speciesId: id, weightShare: numberBetween('Share by weight', 0.001, 1) }))
-    .min(1, 'A lot holds at least one species.')
-    .max(20),
-  year: z.number().int().min(1990, 'The year must be 1990 or later.').max(2100),
-  boughtGrams: numberBetween('Weight bought', 0.1, 2_000_000, 'g'),
-  leftGrams: numberBetween('Weight left', 0, 2_000_000, 'g'),
-  price: numberBetween('Price', 0, 1_000_000).nullable(),
-  /** Seeds tested on a damp paper towel and how many sprouted; null without an own test. */
-  test: z
-    .object({
-      date: isoDay,
-      seeds: z.number().int().min(5).max(1000),
-      sprouted: z.number().int().min(0).max(1000),
-    })
-    .refine((test) => test.sprouted <= test.seeds, {
-      error: 'More seeds sprouted than were laid out. Check both numbers.',
-      path: ['sprouted'],
-    })
-    .nullable(),
-  /** Purity as a share, from the label; 1 when it does not say. */
-  purity: numberBetween('Purity', 0.01, 1),
-  /** Germination on the label, as a share; null when it does not say. */
-  labelGermination: numberBetween('Germination', 0.01, 1).nullable(),
-  treated: z.boolean(),
-  inoculantExpires: isoDay.nullable(),
-})
-export type SeedLot = z.infer<typeof seedLot>
+import type { SeedLot } from '../garden/seed'
 
 /** Yearly loss of germination in a cool dry place, as a share of what is left (extension, 0.02–0.2): short- to long-lived seed. */
 const LOSS_PER_YEAR = { Fabaceae: 0.04, Poaceae: 0.08, Brassicaceae: 0.06, Amaranthaceae: 0.09 } as Record<

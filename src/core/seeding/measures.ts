@@ -92,13 +92,6 @@ export function portionsOf(order: PortionOrder): Portion[] {
   })
 }
 
-/** What is left to throw when the seed in hand ran out part of the way, spread evenly over the rest, g per remaining part. */
-export function portionAgain(leftG: number, doneShare: number): { perSharedG: number; thinner: number } {
-  const rest = Math.max(0, 1 - doneShare)
-  if (rest <= 0 || leftG <= 0) return { perSharedG: 0, thinner: 0 }
-  return { perSharedG: leftG / rest, thinner: rest }
-}
-
 /** Grams still needed so that the rest gets what the whole should have had, and how much thicker the done part lies. */
 export function ranOut(plannedG: number, doneShare: number): { overShare: number; extraG: number } {
   const share = Math.min(1, Math.max(0.01, doneShare))
@@ -109,4 +102,33 @@ export function ranOut(plannedG: number, doneShare: number): { overShare: number
 export function sandFor(grams: number, size: SeedSize): { litres: number; parts: number } | null {
   const parts = size === 'tiny' ? 4 : size === 'small' ? 2 : 0
   return parts === 0 ? null : { parts, litres: (grams / 750) * parts }
+}
+
+/** What a portion that ended early comes to: the portions still to throw, and what is missing for the full rate. */
+export type AfterRunningOut = { portions: Portion[]; missingG: number; overShare: number }
+
+/**
+ * Shares the seed still in the bag over the ground still bare: the rest of the stretch whose portion ended early, and
+ * all that was to come, each thinner by the same share. `doneInStretch` is how far into the stretch it lasted, 0–1.
+ */
+export function afterRunningOut(
+  portions: readonly Portion[],
+  current: number,
+  doneInStretch: number,
+  scaleStepG: number,
+): AfterRunningOut {
+  const now = portions[current]
+  const later = portions.slice(current + 1)
+  const leftG = later.reduce((sum, portion) => sum + portion.grams, 0)
+  const { extraG, overShare } = ranOut(now.grams, doneInStretch)
+  const thinner = leftG > 0 ? leftG / (leftG + extraG) : 0
+  const thin = (portion: Portion, planned: number): Portion => {
+    const grams = Math.round(Math.floor((planned * thinner) / scaleStepG + 1e-9) * scaleStepG * 1000) / 1000
+    return { ...portion, grams, handfuls: portion.grams > 0 ? (portion.handfuls * grams) / portion.grams : 0 }
+  }
+  return {
+    portions: [thin(now, extraG), ...later.map((portion) => thin(portion, portion.grams))],
+    missingG: Math.round(extraG),
+    overShare,
+  }
 }

@@ -21,6 +21,8 @@ const HAND_M = 0.1
 const BARE_BELOW = 1 / 3
 /** Ground simulated along the bed, m; longer beds repeat it. */
 const LENGTH_M = 60
+/** How much thicker than meant a pass begins, and thinner it ends (judgement, 0.2–0.5). */
+const HEAVY_START = 0.35
 /** Throws per metre walked. */
 const THROWS_PER_M = 1.4
 
@@ -75,7 +77,9 @@ function castPass(
     const middle = (lane + 0.5) * laneWidth + 0.12 * castWidthM * random.normal()
     for (let at = 0; at < wayCells; at += stepCells) {
       const shape = 1 / Math.max(0.01, unevenness * unevenness)
-      const amount = seedsPerM2 * random.gamma(shape, 1 / shape)
+      // A full hand throws thicker than one that must last to the end.
+      const drift = 1 + HEAVY_START * (1 - (2 * (lane + at / wayCells)) / lanes)
+      const amount = seedsPerM2 * drift * random.gamma(shape, 1 / shape)
       const reach = Math.max(laneWidth, castWidthM) / 2
       const cells: [number, number][] = []
       let total = 0

@@ -4,8 +4,18 @@ import { dayNumber, isoDate } from '../foundations/day'
 import { findSpecies } from '../plants/catalogue'
 import { generatedEnsemble } from '../site/ensemble'
 import { TEST_SITES } from '../testing/sites'
-import { drawDown, germinationOf, pureLiveSeed, seedLot, type SeedLot } from './lots'
-import { handfulFrom, handfulOf, lanesOf, portionsOf, ranOut, sandFor, USUAL_MEASURES } from './measures'
+import { seedLot, type SeedLot } from '../garden/seed'
+import { drawDown, germinationOf, pureLiveSeed } from './lots'
+import {
+  afterRunningOut,
+  handfulFrom,
+  handfulOf,
+  lanesOf,
+  portionsOf,
+  ranOut,
+  sandFor,
+  USUAL_MEASURES,
+} from './measures'
 import { cueAt, cuesOf, elapsed, PASS_REST_MS, paused, started, STOPPED, STRETCH_REST_MS } from './pacer'
 import { simulatePattern } from './pattern'
 import { correctionFor, ringAreaM2, ringVerdict } from './ringCheck'
@@ -88,6 +98,35 @@ describe('portions', () => {
   test('seed that ran out at 60 % lies two thirds too thick there, and 40 % of it is still wanted', () => {
     expect(ranOut(200, 0.6).overShare).toBeCloseTo(2 / 3, 9)
     expect(ranOut(200, 0.6).extraG).toBeCloseTo(80, 9)
+  })
+  test('running out never makes seed: what is shared over the rest is what was left, to the scale’s step', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 500 }),
+        fc.integer({ min: 2, max: 6 }),
+        fc.nat(),
+        fc.double({ min: 0.1, max: 0.95, noNaN: true }),
+        (grams, stretches, at, done) => {
+          const portions = portionsOf({
+            passGrams: [grams, grams],
+            lengthM: 12,
+            widthM: 1,
+            stretches,
+            gramsPerHandful: 40,
+            castWidthM: 1.5,
+            paceM: 0.7,
+            scaleStepG: 1,
+          })
+          const current = at % portions.length
+          const left = portions.slice(current + 1).reduce((sum, portion) => sum + portion.grams, 0)
+          const after = afterRunningOut(portions, current, done, 1)
+          const shared = after.portions.reduce((sum, portion) => sum + portion.grams, 0)
+          expect(shared).toBeLessThanOrEqual(left + 1e-6)
+          expect(shared).toBeGreaterThanOrEqual(left - after.portions.length)
+          expect(after.portions).toHaveLength(portions.length - current)
+        },
+      ),
+    )
   })
   test('sand bulks small seed only', () => {
     expect(sandFor(75, 'tiny')).toEqual({ litres: 0.4, parts: 4 })
@@ -329,6 +368,10 @@ describe('water and days', () => {
     expect(rootingDays(findSpecies('cereal-rye')!)).toBeLessThan(rootingDays(findSpecies('red-clover')!))
     expect(sowingWindow(findSpecies('buckwheat')!, cold, at).todayChance).toBeGreaterThan(0.8)
     expect(sowingWindow(findSpecies('buckwheat')!, cold, dayNumber('2026-11-20')).todayChance).toBe(0)
+    const spring = generatedEnsemble(TEST_SITES.pennsylvania, dayNumber('2026-02-10'), 400, 30, 2)
+    const window = sowingWindow(findSpecies('buckwheat')!, spring, dayNumber('2026-04-01'))
+    expect(isoDate(Math.round(window.warmFrom!.mid)) > '2026-04-12').toBe(true)
+    expect(isoDate(Math.round(window.latest!.low)) > '2026-07-15').toBe(true)
   })
 })
 

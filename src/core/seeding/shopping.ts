@@ -1,15 +1,8 @@
 import { solve } from 'yalps'
+import type { SeedPack } from '../garden/seed'
 
-/** A pack on offer: straight seed or a mix by weight shares. */
-export type Pack = {
-  id: string
-  label: string
-  grams: number
-  price: number
-  contents: readonly { speciesId: string; weightShare: number }[]
-  /** Packs that can be had; null for any number. */
-  available: number | null
-}
+/** A pack on offer: straight seed or a mix by weight shares; `available` null for any number. */
+export type Pack = SeedPack
 
 export type Basket = {
   packs: { id: string; count: number }[]

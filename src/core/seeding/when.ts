@@ -23,6 +23,24 @@ export function rootingDays(plant: Species): number {
 /** Hard frost for what has just come up, °C: where unhardened plants of this kind are lost. */
 const hardFrostC = (plant: Species) => Math.max(-9, plant.parameters.lt50HardyC * 0.45)
 const WARM_DAYS = 5
+/** Days that seed is safe below ground before it comes up. */
+const EMERGES_AFTER_DAYS = 8
+/** Days on either side over which soil is compared to tell spring from autumn. */
+const SEASON_DAYS = 30
+
+function isWarming(soilTempC: Float64Array, at: number): boolean {
+  const mean = (fromAt: number) => {
+    let sum = 0
+    let count = 0
+    for (let i = Math.max(0, fromAt); i < Math.min(soilTempC.length, fromAt + 20); i++) {
+      sum += soilTempC[i]
+      count++
+    }
+    return count > 0 ? sum / count : NaN
+  }
+  return mean(at + SEASON_DAYS) > mean(at - SEASON_DAYS - 20)
+}
+
 const LOOK_DAYS = 300
 
 export function sowingWindow(plant: Species, ensemble: WeatherEnsemble, today: number): SowingWindow {
@@ -38,13 +56,13 @@ export function sowingWindow(plant: Species, ensemble: WeatherEnsemble, today: n
       if (run >= WARM_DAYS) warm = ensemble.startDay + i - WARM_DAYS + 1
     }
     let frost = NaN
-    // The frost that matters is the first one after the coming warm season, or after today where it is warm.
     const start = Number.isNaN(warm) ? from : Math.max(from, warm - ensemble.startDay)
-    for (let i = start; i < to; i++)
-      if (tMinC[i] <= hardFrostC(plant)) {
-        frost = ensemble.startDay + i
-        break
-      }
+    for (let i = start; i < to && Number.isNaN(frost); i++) {
+      if (tMinC[i] > hardFrostC(plant)) continue
+      // A frost of spring, with warmth to come, delays the start; one of autumn ends the season.
+      if (isWarming(soilTempC, i)) warm = Math.max(warm, ensemble.startDay + i - EMERGES_AFTER_DAYS)
+      else frost = ensemble.startDay + i
+    }
     // Going back from the frost: the days to root, then the thermal time to emerge.
     let latest = NaN
     if (!Number.isNaN(frost)) {

@@ -4,10 +4,10 @@ import { findPurpose } from '../../core/choosing/purposes'
 import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
-import { dateSpreadText, datedText, shortDate, type Units } from '../../parts/format'
+import { dateSpreadText, datedText, shortDate, type Units, money } from '../../parts/format'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
-import { amountText, LIMIT_WORDS, money, partsText, riskText, tradeText } from './words'
+import { amountText, LIMIT_WORDS, partsText, riskText, tradeText } from './words'
 
 type Shared = {
   units: Units

@@ -3,10 +3,10 @@ import type { Candidate, ChooseQuestion, Part } from '../../core/choosing/types'
 import { SPECIES } from '../../core/plants/catalogue'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { Chance } from '../../parts/Chance'
-import { datedText, shortDate, type Units } from '../../parts/format'
+import { datedText, shortDate, type Units, money } from '../../parts/format'
 import { useEngine } from '../../state/useEngine'
 import { Amounts } from './Answer'
-import { money, partsText, riskText } from './words'
+import { partsText, riskText } from './words'
 
 const MOST_PARTS = 5
 /** Stillness after the last move before a mix is grown, ms. */

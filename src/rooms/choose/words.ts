@@ -1,7 +1,7 @@
 import { findPurpose } from '../../core/choosing/purposes'
 import type { Candidate, Difference, Part } from '../../core/choosing/types'
 import { findSpecies } from '../../core/plants/catalogue'
-import { dryMatter, nitrogen, percent, weight, type Units } from '../../parts/format'
+import { dryMatter, money, nitrogen, percent, weight, type Units } from '../../parts/format'
 import type { PurposeId } from '../../core/garden/schema'
 
 /** An amount of a purpose with its unit. */
@@ -12,14 +12,6 @@ export function amountText(id: PurposeId, value: number, units: Units): string {
   if (unit === 'fresh') return weight(value, units)
   return `${Math.round(value)}${unit === '%' ? '\u00a0%' : unit === 'days' ? '\u00a0days' : ''}`
 }
-
-export const money = (value: number, currency: string) =>
-  new Intl.NumberFormat(navigator.language, {
-    style: 'currency',
-    currency,
-    maximumFractionDigits: value < 20 ? 2 : 0,
-    minimumFractionDigits: value < 20 ? 2 : 0,
-  }).format(value)
 
 const lower = (text: string) => text.toLowerCase()
 

@@ -6,7 +6,7 @@ import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { commit } from '../../data/commit'
 import { database } from '../../data/database'
 import { gardenWrites, readGardenFile, removalWrites, writeGardenFile } from '../../data/gardenFile'
-import { loadGarden, loadWeather } from '../../data/gardens'
+import { loadGarden, loadLots, loadWeather } from '../../data/gardens'
 import { useGarden } from '../../state/garden'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch } from '../../state/store'
@@ -24,8 +24,9 @@ export function Files() {
   const [problems, setProblems] = useState<Problem[]>([])
   const gardens = useLiveQuery(() => database.gardens.toArray(), [], [])
 
-  function save() {
-    const text = writeGardenFile({ ...data, weather }, new Date().toISOString())
+  async function save() {
+    const lots = await loadLots(database, data.garden.id)
+    const text = writeGardenFile({ ...data, weather, lots }, new Date().toISOString())
     const link = document.createElement('a')
     link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
     link.download = `${data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'}.kilim.json`
@@ -53,9 +54,11 @@ export function Files() {
     const kept = new Set(gardenWrites(read.value).map((write) => ('put' in write ? write.put.id : '')))
     const writes = [
       ...(old
-        ? removalWrites({ ...old, weather: await loadWeather(database, garden.id) }).filter(
-            (write) => 'remove' in write && !kept.has(write.remove),
-          )
+        ? removalWrites({
+            ...old,
+            weather: await loadWeather(database, garden.id),
+            lots: await loadLots(database, garden.id),
+          }).filter((write) => 'remove' in write && !kept.has(write.remove))
         : []),
       ...gardenWrites(read.value),
     ]
@@ -73,7 +76,7 @@ export function Files() {
   return (
     <div className="mt-2">
       <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-sm" onClick={save}>
+        <button className="btn btn-sm" onClick={() => void save()}>
           Export this garden
         </button>
         <label className="btn btn-sm">

@@ -1,6 +1,6 @@
 import { Scroll } from '../../parts/Scroll'
 import { covering, type Covering } from '../../core/garden/schema'
-import { partAreaM2, partSizeM } from '../../core/garden/area'
+import { partAreaM2 } from '../../core/garden/area'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { Caution } from '../../parts/Caution'
@@ -10,7 +10,10 @@ import { RecordForm } from '../../parts/RecordForm'
 import { area, grams, rate, type Units } from '../../parts/format'
 import { Why } from '../../parts/Why'
 import type { StandView } from '../../state/useStand'
-import { CastDiagram } from './CastDiagram'
+import { FromStock } from './FromStock'
+import { HowToThrow } from './HowToThrow'
+import { RingCheck } from './RingCheck'
+import { WhenToSow } from './WhenToSow'
 import type { useSow } from './useSow'
 
 type Sow = ReturnType<typeof useSow>
@@ -32,12 +35,10 @@ export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units:
           </ul>
         )}
         {recipe.ok && (
-          <CastDiagram
-            size={partSizeM(view.bed, view.stand.part)}
-            passTotals={recipe.value.passTotals}
-            units={units}
-          />
+          <HowToThrow view={view} recipe={recipe.value} form={form} change={sow.change} units={units} />
         )}
+        {recipe.ok && <RingCheck recipe={recipe.value} />}
+        <WhenToSow view={view} units={units} />
         <RecordSowing sow={sow} view={view} recipe={recipe.ok ? recipe.value : null} />
         {recipe.ok &&
           form.covering === 'surface' &&
@@ -235,6 +236,7 @@ function RecordSowing({ sow, view, recipe }: { sow: Sow; view: StandView; recipe
         />
       </Field>
       <NoteField value={form.note} onChange={(note) => change({ note })} />
+      {recipe && <FromStock sow={sow} recipe={recipe} />}
     </RecordForm>
   )
 }

@@ -6,6 +6,7 @@ import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
 import { useGarden } from '../../state/garden'
 import { useStand, type StandView } from '../../state/useStand'
+import { Batch } from './Batch'
 import { Recipe } from './Recipe'
 import { useSow } from './useSow'
 
@@ -19,18 +20,21 @@ export function SowRoom() {
     (stand) => stand.content.kind === 'cover' && standState(stand) === 'planned' && stand.start.plan,
   )
   return (
-    <WorkList
-      title="Sow"
-      intro="Covers planned and not yet sown. Pick one for its recipe."
-      empty="No sowing is planned. Pick a gap on the loom to choose a cover."
-      items={planned.map((stand) => ({
-        stand,
-        bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
-        note: `planned ${longDate(dayNumber(stand.start.plan!.date))}`,
-        to: `/sow/${stand.id}`,
-        day: dayNumber(stand.start.plan!.date),
-      }))}
-    />
+    <>
+      <WorkList
+        title="Sow"
+        intro="Covers planned and not yet sown. Pick one for its recipe."
+        empty="No sowing is planned. Pick a gap on the loom to choose a cover."
+        items={planned.map((stand) => ({
+          stand,
+          bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
+          note: `planned ${longDate(dayNumber(stand.start.plan!.date))}`,
+          to: `/sow/${stand.id}`,
+          day: dayNumber(stand.start.plan!.date),
+        }))}
+      />
+      {planned.length > 1 && <Batch stands={planned} />}
+    </>
   )
 }
 

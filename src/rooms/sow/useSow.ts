@@ -3,8 +3,11 @@ import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { Outcome } from '../../core/foundations/outcome'
 import { partAreaM2 } from '../../core/garden/area'
 import type { Component, Covering, StartDetails } from '../../core/garden/schema'
+import type { SeedLot } from '../../core/garden/seed'
+import { drawDown } from '../../core/seeding/lots'
 import { sowingRecipe, type Recipe } from '../../core/seeding/recipe'
 import { useCommit, useGarden } from '../../state/garden'
+import { useLots } from '../../state/seed'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import type { StandView } from '../../state/useStand'
@@ -22,6 +25,11 @@ export type SowForm = {
   /** Days watered after sowing, as typed; drafts of older versions lack it. */
   keptMoist?: string
   note: string
+  /** Stretches a pass is cut into, and who throws; unset for the usual. */
+  stretches?: string
+  sowerId?: string
+  /** Whether the grams are taken from the seed at hand. */
+  fromStock?: boolean
 }
 
 const asNumber = (text: string | undefined) =>
@@ -64,8 +72,18 @@ export function sowProblems(form: SowForm, today: number): Record<string, string
   return problems
 }
 
+/** Lots with all that is sown taken out of them, the oldest first. */
+function drawAll(lots: readonly SeedLot[], sown: readonly Component[]): SeedLot[] {
+  const left = new Map(lots.map((lot) => [lot.id, lot]))
+  for (const part of sown)
+    for (const lot of drawDown([...left.values()], part.speciesId, part.grams ?? 0).lots)
+      left.set(lot.id, lot)
+  return [...left.values()].filter((lot) => !lots.includes(lot))
+}
+
 /** Data and actions of the Sow room for one stand. */
 export function useSow(view: StandView) {
+  const lots = useLots()
   const { today } = useGarden()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
@@ -112,16 +130,18 @@ export function useSow(view: StandView) {
       stand.end.plan && stand.end.plan.date <= form.date
         ? { ...stand.end.plan, date: isoDate(dayNumber(stand.end.plan.date) + Math.max(shift, 1)) }
         : stand.end.plan
+    const drawn = form.fromStock === false || stand.start.fact ? [] : drawAll(lots, weighed)
     const stored = await commit(`Recorded the sowing of ${standName(stand).toLowerCase()}`, [
       {
         table: 'stands',
         put: { ...stand, start: { ...stand.start, fact }, end: { ...stand.end, plan: endPlan } },
       },
+      ...drawn.map((put) => ({ table: 'lots' as const, put })),
     ])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
     void navigate(`/watch/${stand.id}`)
   }
 
-  return { form, change, recipe, problems, record, recorded: stand.start.fact !== null }
+  return { form, change, recipe, problems, record, lots, recorded: stand.start.fact !== null }
 }

@@ -1,0 +1,111 @@
+import { findSpecies } from '../../core/plants/catalogue'
+import type { SeedLot } from '../../core/garden/seed'
+import { germinationOf } from '../../core/seeding/lots'
+import { grams, percent, type Units } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
+import { useCommit, useGarden } from '../../state/garden'
+import { useLots } from '../../state/seed'
+import { AddLot } from './AddLot'
+import { Labels } from './Labels'
+import { Measures } from './Measures'
+import { Shopping } from './Shopping'
+
+/** Seed at hand, what the plans need, what to buy, and how each person throws. */
+export function SeedRoom() {
+  const { data, today } = useGarden()
+  const lots = useLots()
+  const { units } = data.garden
+  const year = new Date(today * 86_400_000).getUTCFullYear()
+  return (
+    <section className="py-4">
+      <div className="no-print">
+        <h1>Seed</h1>
+        <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
+          <section aria-label="Seed at hand" className="min-w-0">
+            <h2>At hand</h2>
+            {lots.length === 0 ? (
+              <p className="mt-1">No seed is written down yet. Add the bag you will sow from first.</p>
+            ) : (
+              <Scroll label="Seed lots">
+                <table className="table table-sm mt-1 w-auto" data-testid="lots">
+                  <thead>
+                    <tr>
+                      <th>Lot</th>
+                      <th>Year</th>
+                      <th className="text-right">Left</th>
+                      <th>Germinates</th>
+                      <th>Notes</th>
+                      <th>
+                        <span className="sr-only">Remove</span>
+                      </th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {lots.map((lot) => (
+                      <LotRow key={lot.id} lot={lot} units={units} year={year} today={today} />
+                    ))}
+                  </tbody>
+                </table>
+              </Scroll>
+            )}
+            <AddLot year={year} />
+            {lots.length > 0 && (
+              <button className="btn btn-sm mt-3" onClick={() => window.print()}>
+                Print labels
+              </button>
+            )}
+          </section>
+          <section aria-label="Needed" className="min-w-0">
+            <h2>Needed for all plans</h2>
+            <Shopping lots={lots} />
+          </section>
+          <section aria-label="Own measures" id="measures" className="lg:col-span-2">
+            <h2>Hands and paces</h2>
+            <Measures />
+          </section>
+        </div>
+      </div>
+      <Labels lots={lots} units={units} year={year} />
+    </section>
+  )
+}
+
+function LotRow({ lot, units, year, today }: { lot: SeedLot; units: Units; year: number; today: number }) {
+  const commit = useCommit()
+  const plant = findSpecies(lot.contents[0].speciesId)
+  const germination = germinationOf(lot, plant?.family ?? '', year)
+  const expired =
+    lot.inoculantExpires !== null &&
+    lot.inoculantExpires < new Date(today * 86_400_000).toISOString().slice(0, 10)
+  const notes = [
+    lot.leftGrams === 0 ? 'used up' : null,
+    lot.treated ? 'treated: never eaten, fed or handled bare' : null,
+    lot.inoculantExpires ? `inoculant ${expired ? 'expired' : 'to'} ${lot.inoculantExpires}` : null,
+  ].filter(Boolean)
+  return (
+    <tr>
+      <td>
+        <strong>{lot.label}</strong>
+        {plant && lot.label !== plant.name ? <span className="quiet"> {plant.name}</span> : null}
+      </td>
+      <td>{lot.year}</td>
+      <td className="text-right">{grams(lot.leftGrams, units)}</td>
+      <td>
+        {percent(germination.mid)}{' '}
+        <span className="quiet text-sm">
+          by {germination.from === 'test' ? 'own test' : germination.from}
+        </span>
+      </td>
+      <td className="text-sm">{notes.join('; ')}</td>
+      <td>
+        <button
+          className="btn btn-ghost btn-xs"
+          aria-label={`Remove ${lot.label}`}
+          onClick={() => void commit(`Removed the lot ${lot.label}`, [{ table: 'lots', remove: lot.id }])}
+        >
+          Remove
+        </button>
+      </td>
+    </tr>
+  )
+}

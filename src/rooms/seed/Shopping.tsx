@@ -1,0 +1,188 @@
+import { useState } from 'react'
+import type { SeedLot, SeedPack } from '../../core/garden/seed'
+import { findSpecies, SPECIES } from '../../core/plants/catalogue'
+import { cheapestPacks } from '../../core/seeding/shopping'
+import { grams, money } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
+import { SelectField, TextField } from '../../parts/SelectField'
+import { useCommit, useGarden } from '../../state/garden'
+import { newId } from '../../state/ids'
+import { toGrams } from './lotForm'
+import { seedNeeds } from './needs'
+
+const nameOf = (speciesId: string) => findSpecies(speciesId)?.name ?? speciesId
+
+/** What all planned sowings need beyond the stock, and the cheapest packs that cover it. */
+export function Shopping({ lots }: { lots: readonly SeedLot[] }) {
+  const { data } = useGarden()
+  const { units, currency } = data.garden
+  const packs = data.garden.packs ?? []
+  const needs = seedNeeds(data, lots)
+  const short = Object.fromEntries(
+    needs.filter((need) => need.shortG > 0).map((need) => [need.speciesId, need.shortG]),
+  )
+  const offered = new Set(packs.flatMap((pack) => pack.contents.map((part) => part.speciesId)))
+  const covered = Object.fromEntries(Object.entries(short).filter(([speciesId]) => offered.has(speciesId)))
+  const basket = Object.keys(covered).length > 0 ? cheapestPacks(covered, packs) : null
+  const withoutOffer = Object.keys(short).filter((speciesId) => !offered.has(speciesId))
+  return (
+    <>
+      {needs.length === 0 ? (
+        <p className="mt-1">No sowing is planned.</p>
+      ) : (
+        <Scroll label="Seed needed">
+          <table className="table table-sm mt-1 w-auto" data-testid="needs">
+            <thead>
+              <tr>
+                <th>Species</th>
+                <th className="text-right">Needed</th>
+                <th className="text-right">At hand</th>
+                <th className="text-right">To buy</th>
+                <th>Beds</th>
+              </tr>
+            </thead>
+            <tbody>
+              {needs.map((need) => (
+                <tr key={need.speciesId}>
+                  <td>{nameOf(need.speciesId)}</td>
+                  <td className="text-right">{grams(need.wantedG, units)}</td>
+                  <td className="text-right">{grams(need.atHandG, units)}</td>
+                  <td className="text-right font-semibold">
+                    {need.shortG > 0 ? grams(need.shortG, units) : '–'}
+                  </td>
+                  <td>{need.beds.join(', ')}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scroll>
+      )}
+      {basket && (
+        <p className="mt-2" data-testid="basket">
+          Cheapest:{' '}
+          {basket.packs
+            .map(({ id, count }) => `${count} × ${packs.find((pack) => pack.id === id)?.label}`)
+            .join(', ')}
+          , together <strong>{money(basket.cost, currency)}</strong>.
+        </p>
+      )}
+      {Object.keys(covered).length > 0 && !basket && (
+        <p className="mt-2">The packs below cannot cover it; there are too few of them.</p>
+      )}
+      {withoutOffer.length > 0 && (
+        <p className="quiet mt-1 text-sm">
+          No pack is listed of {withoutOffer.map((id) => nameOf(id).toLowerCase()).join(', ')}.
+        </p>
+      )}
+      <Packs packs={packs} />
+    </>
+  )
+}
+
+function Packs({ packs }: { packs: SeedPack[] }) {
+  const { data } = useGarden()
+  const commit = useCommit()
+  const { garden } = data
+  const [speciesId, setSpeciesId] = useState('')
+  const [weight, setWeight] = useState('')
+  const [price, setPrice] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const store = (next: SeedPack[], label: string) =>
+    commit(label, [{ table: 'gardens', put: { ...garden, packs: next } }])
+
+  async function add() {
+    const number = (text: string) => Number(text.trim().replace(',', '.'))
+    if (speciesId === '') return setProblem('Pack: choose what is in it.')
+    if (!(number(weight) > 0)) return setProblem('Weight: enter a number above 0.')
+    if (!(number(price) > 0)) return setProblem('Price: enter a number above 0, such as 4.50.')
+    setProblem(null)
+    const weightG = Math.round(toGrams(number(weight), garden.units) * 10) / 10
+    const label = `${nameOf(speciesId)} ${grams(weightG, garden.units)}`
+    const stored = await store(
+      [
+        ...packs,
+        {
+          id: newId('pack'),
+          label,
+          grams: weightG,
+          price: number(price),
+          available: null,
+          contents: [{ speciesId, weightShare: 1 }],
+        },
+      ],
+      `Listed ${label}`,
+    )
+    if (stored.ok) {
+      setWeight('')
+      setPrice('')
+    }
+  }
+
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer font-semibold">
+        Packs that can be bought{' '}
+        {packs.length > 0 && <span className="quiet font-normal">{packs.length}</span>}
+      </summary>
+      <ul className="mt-1">
+        {packs.map((pack) => (
+          <li key={pack.id} className="flex items-center gap-3">
+            {pack.label}, {money(pack.price, garden.currency)}
+            <span className="quiet text-sm">
+              {money(pack.price / (pack.grams / 1000), garden.currency)} a kilogram
+            </span>
+            <button
+              className="btn btn-ghost btn-xs"
+              aria-label={`Remove ${pack.label}`}
+              onClick={() =>
+                void store(
+                  packs.filter((other) => other.id !== pack.id),
+                  `Removed ${pack.label}`,
+                )
+              }
+            >
+              Remove
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-2 flex flex-wrap items-start gap-3"
+        aria-label="Pack"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault()
+          void add()
+        }}
+      >
+        <SelectField
+          label="Seed of"
+          className="w-52"
+          value={speciesId}
+          onChange={setSpeciesId}
+          options={[['', 'choose'], ...SPECIES.map((plant) => [plant.id, plant.name] as const)]}
+        />
+        <TextField
+          label={garden.units === 'imperial' ? 'Weight, oz' : 'Weight, g'}
+          decimal
+          className="w-28"
+          value={weight}
+          onChange={setWeight}
+        />
+        <TextField
+          label={`Price, ${garden.currency}`}
+          decimal
+          className="w-28"
+          value={price}
+          onChange={setPrice}
+        />
+        <button className="btn mt-6">List it</button>
+      </form>
+      {problem && (
+        <p role="alert" className="mt-1 font-semibold text-error">
+          {problem}
+        </p>
+      )}
+    </details>
+  )
+}
