@@ -8,6 +8,7 @@ const VIEWS = [
   { name: 'plants', path: '/plants', ready: 'plants' },
   { name: 'plants-one', path: '/plants/crimson-clover', ready: 'plant-year' },
   { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
+  { name: 'seed', path: '/seed', ready: 'lots' },
   { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
   { name: 'end', path: '/end/marlpit-lane-stand-01', ready: 'endings' },
   { name: 'plant', path: '/plant/marlpit-lane-stand-01', ready: 'gates' },
@@ -49,4 +50,8 @@ test('phone', async ({ page }) => {
   await page.goto('/watch/marlpit-lane-stand-01')
   await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
   await page.screenshot({ path: 'docs/screenshots/watch-phone.png' })
+  await page.goto('/sow/marlpit-lane-stand-08/pacer')
+  await page.getByRole('button', { name: 'Start' }).click()
+  await expect(page.getByTestId('cast')).toContainText('3')
+  await page.screenshot({ path: 'docs/screenshots/pacer-phone.png' })
 })

@@ -49,6 +49,9 @@ test('from the recipe to the pacer, running out, the recorded sowing and the sto
 
   await page.getByRole('button', { name: 'Record sowing' }).click()
   await expect(page).toHaveURL(/\/watch\//)
+  await expect(page.getByTestId('up-yet')).toContainText('should be up', { timeout: 60_000 })
+  await page.getByLabel('Seedlings in each ring').fill('1 0 2')
+  await expect(page.getByTestId('seedlings')).toContainText('More may still come')
   await page.goto('/seed')
   const left = gramsIn(
     await page.getByTestId('lots').getByRole('row').nth(1).getByRole('cell').nth(2).textContent(),
@@ -108,4 +111,21 @@ test('hands are measured, a batch is weighed for two beds, and the cheapest pack
 
   await page.goto('/sow/marlpit-lane-stand-08')
   await expect(page.getByLabel('Thrown by')).toBeVisible()
+})
+
+test('small sums: a packet, a spreader, a blend against own seed', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/seed')
+  const sums = page.getByRole('region', { name: 'Small sums' })
+  await sums.getByLabel('Grams').fill('50')
+  await expect(page.getByTestId('packet')).toContainText(/about \d+ m²/)
+  await sums.getByLabel('Lost over the strip, g').fill('300')
+  await expect(page.getByTestId('spreader')).toContainText('5 g/m²')
+  await sums.getByLabel('Kind 1').selectOption('buckwheat')
+  await sums.getByLabel('Kind 2').selectOption('phacelia')
+  await sums.getByLabel('Seeds counted').first().fill('80')
+  await sums.getByLabel('Seeds counted').last().fill('300')
+  await sums.getByLabel(/Price of the blend/).fill('9')
+  await expect(page.getByTestId('blend')).toContainText('buckwheat 79')
+  await expect(page.getByTestId('blend')).toContainText('The same from straight seed costs')
 })

@@ -1,6 +1,6 @@
 import { Keyboard, Redo2, SunMoon, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { Link, NavLink, Outlet } from 'react-router'
+import { Link, NavLink, Outlet, useMatch } from 'react-router'
 import { Toaster } from 'sonner'
 import { GardenProvider, useUndo } from '../state/garden'
 import { themeChosen } from '../state/session'
@@ -22,6 +22,8 @@ const ROOMS = [
 ] as const
 
 export function Shell() {
+  // The pacer has the whole screen to itself.
+  const alone = useMatch('/sow/:standId/pacer') !== null
   return (
     <>
       <GardenProvider fallback={(state) => <Empty loading={state === 'loading'} />}>
@@ -31,7 +33,9 @@ export function Shell() {
         >
           Skip to the room
         </a>
-        <header className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-2">
+        <header
+          className={`no-print ${alone ? 'hidden' : 'flex'} flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-2`}
+        >
           <Link
             to="/"
             className="font-display text-xl font-bold tracking-tight"

@@ -1,6 +1,7 @@
 import type { GardenData } from '../core/garden/schema'
+import type { SeedLot } from '../core/garden/seed'
 import { harrierPoint } from './harrierPoint'
 import { marlpitLane } from './marlpitLane'
 
 /** The made-up gardens by the name they have in the address. */
-export const DEMO_GARDENS: Record<string, () => GardenData> = { 'marlpit-lane': marlpitLane, 'harrier-point': harrierPoint }
+export const DEMO_GARDENS: Record<string, () => GardenData & { lots?: SeedLot[] }> = { 'marlpit-lane': marlpitLane, 'harrier-point': harrierPoint }

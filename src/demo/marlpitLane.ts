@@ -1,4 +1,5 @@
 import type { GardenData } from '../core/garden/schema'
+import type { SeedLot, SeedPack } from '../core/garden/seed'
 import { demoBeds, demoStands, type DemoBed } from './builder'
 
 const ID = 'marlpit-lane'
@@ -15,8 +16,16 @@ const rows: DemoBed[] = [
   planter('T1'), planter('T2'),
 ]
 
+const pack = (speciesId: string, label: string, grams: number, price: number): SeedPack => ({ id: `marlpit-lane-pack-${label}`, label, grams, price, available: null, contents: [{ speciesId, weightShare: 1 }] })
+
+const lot = (speciesId: string, label: string, year: number, boughtGrams: number, leftGrams: number, labelGermination: number | null, test: [number, number] | null): SeedLot => ({
+  id: `marlpit-lane-lot-${speciesId}`, gardenId: ID, label, year, boughtGrams, leftGrams, labelGermination, price: null, purity: 1, treated: false, inoculantExpires: null,
+  contents: [{ speciesId, weightShare: 1 }],
+  test: test && { date: '2026-02-14', seeds: test[0], sprouted: test[1] },
+})
+
 /** Marlpit Lane: a made-up 14-bed market garden, 47.2° N, inland, cold winters, on 20 April. */
-export function marlpitLane(): GardenData {
+export function marlpitLane(): GardenData & { lots: SeedLot[] } {
   const { beds, sections } = demoBeds(ID, rows)
   return {
     garden: {
@@ -38,11 +47,28 @@ export function marlpitLane(): GardenData {
         { id: 'rake', kind: 'rake', widthM: 0.6, lengthM: null },
       ],
       units: 'metric',
+      animals: ['poultry'],
+      sowers: [
+        { id: 'ada', name: 'Ada', gramsPerHandful: { medium: 34, small: 28 }, castWidthM: 1.6, paceM: 0.68 },
+        { id: 'tom', name: 'Tom', gramsPerHandful: { medium: 47 }, castWidthM: 1.9, paceM: 0.78 },
+      ],
+      packs: [
+        pack('buckwheat', 'Buckwheat, half kilo', 500, 3.2),
+        pack('buckwheat', 'Buckwheat, five kilos', 5000, 19),
+        pack('sorghum-sudangrass', 'Sorghum-sudangrass, kilo', 1000, 6.4),
+        pack('phacelia', 'Phacelia, 100 g', 100, 2.4),
+        pack('winter-pea', 'Winter pea, kilo', 1000, 3.9),
+      ],
       currency: 'EUR',
       waitDays: { transplant: 7, seed: 14 },
       demo: { stationSeed: 4719, stationFrom: '2025-03-01', opensOn: '2026-04-20' },
     },
     beds,
+    lots: [
+      lot('cereal-rye', 'Cereal rye', 2025, 5000, 3200, 0.92, null),
+      lot('crimson-clover', 'Crimson clover', 2024, 1000, 640, null, [50, 41]),
+      lot('buckwheat', 'Buckwheat', 2025, 1000, 120, 0.9, null),
+    ],
     stands: demoStands(ID, [
       { bed: 'L1', cover: { 'cereal-rye': 0.5, 'hairy-vetch': 0.7 }, sown: '!2025-09-10', grams: [125, 45], purposes: ['mass', 'feed'], end: ['2026-05-30', 'crimp'] },
       { bed: 'L1', crop: 'pumpkin', from: '2026-06-24', until: '2026-10-06' },

@@ -18,7 +18,7 @@ export function RecordForm({
 }) {
   return (
     <form
-      className="my-5 border-t border-base-300 pt-3"
+      className="no-print my-5 border-t border-base-300 pt-3"
       aria-label={name}
       onSubmit={(event) => {
         event.preventDefault()

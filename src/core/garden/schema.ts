@@ -100,6 +100,8 @@ export const covering = z.enum([
   'thin straw',
   'compost',
   'crop dropped over',
+  'vines put back',
+  'frost-seeded',
 ])
 export type Covering = z.infer<typeof covering>
 

@@ -12,6 +12,9 @@ export const EMERGENCE_SHARE: Record<Covering, Record<SeedSize, number>> = {
   'thin straw': { tiny: 0.5, small: 0.5, medium: 0.45, large: 0.2 },
   compost: { tiny: 0.55, small: 0.62, medium: 0.65, large: 0.4 },
   'crop dropped over': { tiny: 0.42, small: 0.45, medium: 0.4, large: 0.15 },
+  'vines put back': { tiny: 0.42, small: 0.45, medium: 0.38, large: 0.15 },
+  // Freezing and thawing works small seed in; large seed stays on top and is eaten.
+  'frost-seeded': { tiny: 0.5, small: 0.45, medium: 0.18, large: 0.04 },
 }
 
 /**
@@ -25,4 +28,6 @@ export const BROADCAST_FACTOR: Record<Covering, Record<SeedSize, number>> = {
   'thin straw': { tiny: 1.3, small: 1.4, medium: 1.6, large: 2 },
   compost: { tiny: 1.25, small: 1.3, medium: 1.4, large: 1.6 },
   'crop dropped over': { tiny: 1.4, small: 1.5, medium: 1.75, large: 2.2 },
+  'vines put back': { tiny: 1.4, small: 1.5, medium: 1.75, large: 2.2 },
+  'frost-seeded': { tiny: 1.3, small: 1.4, medium: 2, large: 2.5 },
 }

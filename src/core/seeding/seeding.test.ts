@@ -1,7 +1,16 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { dayNumber, isoDate } from '../foundations/day'
+import {
+  GRAMS_PER_OUNCE,
+  gramsPerM2,
+  METRES_PER_FOOT,
+  ouncesPer1000SquareFeet,
+  poundsPerAcre,
+} from '../foundations/units'
 import { findSpecies } from '../plants/catalogue'
+import { sowingRecipe } from './recipe'
+import { countedStand, resowGrams } from './resow'
 import { generatedEnsemble } from '../site/ensemble'
 import { TEST_SITES } from '../testing/sites'
 import { seedLot, type SeedLot } from '../garden/seed'
@@ -372,6 +381,60 @@ describe('water and days', () => {
     const window = sowingWindow(findSpecies('buckwheat')!, spring, dayNumber('2026-04-01'))
     expect(isoDate(Math.round(window.warmFrom!.mid)) > '2026-04-12').toBe(true)
     expect(isoDate(Math.round(window.latest!.low)) > '2026-07-15').toBe(true)
+  })
+})
+
+describe('sowing again', () => {
+  test('a count with its range, more rings narrow it', () => {
+    const few = countedStand([8, 12], 0.07, 300)!
+    const many = countedStand([8, 12, 9, 11, 10, 10, 8, 12, 9, 11], 0.07, 300)!
+    expect(few.plantsPerM2.mid).toBeCloseTo(10 / 0.07, 6)
+    expect(few.share).toBeCloseTo(10 / 0.07 / 300, 6)
+    expect(many.plantsPerM2.high - many.plantsPerM2.low).toBeLessThan(
+      few.plantsPerM2.high - few.plantsPerM2.low,
+    )
+    expect(countedStand([], 0.07, 300)).toBeNull()
+    expect(countedStand([3, NaN], 0.07, 300)).toBeNull()
+  })
+  test('grams for the thin part make up what is missing and nothing more', () => {
+    expect(resowGrams(10, 14, 0.5, 0.4)).toBeCloseTo(10 * 14 * 0.5 * 0.6, 9)
+    expect(resowGrams(10, 14, 0.5, 1.2)).toBe(0)
+  })
+})
+
+describe('inverses', () => {
+  test('purity and germination: half as much alive asks for twice the grams', () => {
+    const recipe = (germination: number) => {
+      const outcome = sowingRecipe({
+        areaM2: 100,
+        covering: 'raked',
+        passes: 2,
+        scaleStepG: 0.001,
+        components: [{ speciesId: 'oats', share: 1, germination }],
+      })
+      if (!outcome.ok) throw new Error('refused')
+      return outcome.value.totalGrams
+    }
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        fc.double({ min: 0.5, max: 1, noNaN: true }),
+        (germination, purity) => {
+          expect(recipe(pureLiveSeed(purity, germination)) * purity).toBeCloseTo(recipe(germination), 1)
+        },
+      ),
+    )
+  })
+  test('units go there and back to what is shown', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 5000, noNaN: true }), (value) => {
+        expect((value / GRAMS_PER_OUNCE) * GRAMS_PER_OUNCE).toBeCloseTo(value, 9)
+        expect((value / METRES_PER_FOOT) * METRES_PER_FOOT).toBeCloseTo(value, 9)
+        expect(gramsPerM2(value) * 10).toBeCloseTo(value, 9)
+        expect(poundsPerAcre(value) / poundsPerAcre(1)).toBeCloseTo(value, 6)
+        expect(ouncesPer1000SquareFeet(value) / ouncesPer1000SquareFeet(1)).toBeCloseTo(value, 6)
+      }),
+    )
   })
 })
 

@@ -6,6 +6,7 @@ import { Scroll } from '../../parts/Scroll'
 import { useCommit, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
 import { AddLot } from './AddLot'
+import { Calculators } from './Calculators'
 import { Labels } from './Labels'
 import { Measures } from './Measures'
 import { Shopping } from './Shopping'
@@ -62,6 +63,10 @@ export function SeedRoom() {
           <section aria-label="Own measures" id="measures" className="lg:col-span-2">
             <h2>Hands and paces</h2>
             <Measures />
+          </section>
+          <section aria-label="Small sums" className="lg:col-span-2">
+            <h2>Small sums</h2>
+            <Calculators />
           </section>
         </div>
       </div>

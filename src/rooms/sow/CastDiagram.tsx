@@ -1,54 +1,77 @@
+import { lanesOf } from '../../core/seeding/measures'
 import { grams, metres, type Units } from '../../parts/format'
+import type { Throwing } from './throwing'
 
-/** Widest drawing, px. */
-const WIDTH = 560
+/** Widest drawing, px, and the most lanes drawn before they would run together. */
+const WIDTH = 600
+const MOST_LANES = 24
+const MARGIN = 8
 
-/** The bed to scale with its passes: lengthwise and crosswise in turn. */
+type Size = { lengthM: number; widthM: number }
+
+/** The bed to scale: its stretches with their portions, the lanes along it, and those across it. */
 export function CastDiagram({
   size,
-  passTotals,
+  throwing,
+  castWidthM,
   units,
 }: {
-  size: { lengthM: number; widthM: number }
-  passTotals: number[]
+  size: Size
+  throwing: Throwing
+  castWidthM: number
   units: Units
 }) {
-  const scale = Math.min(WIDTH / size.lengthM, 90 / size.widthM)
-  const width = Math.max(60, size.lengthM * scale)
-  const height = Math.max(24, size.widthM * scale)
+  const scale = Math.min(WIDTH / size.lengthM, 110 / size.widthM)
+  const width = Math.max(90, size.lengthM * scale)
+  const height = Math.max(34, size.widthM * scale)
+  const passes = throwing.passGrams.length
+  const stretches = throwing.portions.filter((portion) => portion.pass === 0)
+  const along = Math.min(MOST_LANES, lanesOf(size.widthM, castWidthM))
+  const across = Math.min(MOST_LANES, lanesOf(size.lengthM, castWidthM))
+  const xOf = (metresAlong: number) => MARGIN + (metresAlong / size.lengthM) * width
   return (
-    <figure className="mt-4">
-      <figcaption className="mb-1">
-        {passTotals
-          .map(
-            (total, pass) =>
-              `Pass ${pass + 1}, ${pass % 2 === 0 ? 'along' : 'across'}: ${grams(total, units)}`,
-          )
-          .join('. ')}
-        .
-      </figcaption>
+    <figure className="mt-3">
       <svg
-        viewBox={`0 0 ${width + 20} ${height + 26}`}
-        style={{ width: width + 20, maxWidth: '100%' }}
+        viewBox={`0 0 ${width + 2 * MARGIN} ${height + 44}`}
+        style={{ width: width + 2 * MARGIN, maxWidth: '100%' }}
         role="img"
-        aria-label={`Bed ${metres(size.lengthM, units)} by ${metres(size.widthM, units)} with crossing passes`}
+        aria-label={`Bed ${metres(size.lengthM, units)} by ${metres(size.widthM, units)}: ${stretches.length} stretches, ${along} ${along === 1 ? 'lane' : 'lanes'} along${passes > 1 ? ` and ${across} across` : ''}`}
       >
         <rect
-          x={6}
-          y={6}
+          x={MARGIN}
+          y={4}
           width={width}
           height={height}
           fill="var(--color-base-200)"
-          stroke="var(--color-base-content)"
+          stroke="currentColor"
         />
-        {passTotals.map((_, pass) =>
-          pass % 2 === 0 ? (
-            <Along key={pass} width={width} height={height} pass={pass} />
-          ) : (
-            <Across key={pass} width={width} height={height} pass={pass} />
-          ),
-        )}
-        <text x={6} y={height + 21} fontSize={12} fill="currentColor">
+        {stretches.slice(1).map(({ stretch, fromM }) => (
+          <line
+            key={stretch}
+            x1={xOf(fromM)}
+            x2={xOf(fromM)}
+            y1={0}
+            y2={height + 8}
+            stroke="currentColor"
+            strokeDasharray="2 3"
+          />
+        ))}
+        <Along width={width} height={height} lanes={along} />
+        {passes > 1 && <Across width={width} height={height} lanes={across} />}
+        {stretches.map(({ stretch, fromM, toM, grams: own }) => (
+          <text
+            key={stretch}
+            x={(xOf(fromM) + xOf(toM)) / 2}
+            y={height + 20}
+            fontSize={12}
+            textAnchor="middle"
+            fill="currentColor"
+          >
+            {grams(own, units)}
+            {passes > 1 ? ` × ${passes}` : ''}
+          </text>
+        ))}
+        <text x={MARGIN} y={height + 38} fontSize={12} fill="currentColor">
           {metres(size.lengthM, units)} × {metres(size.widthM, units)}
         </text>
       </svg>
@@ -56,29 +79,29 @@ export function CastDiagram({
   )
 }
 
-type Props = { width: number; height: number; pass: number }
+type Lanes = { width: number; height: number; lanes: number }
 
-function Along({ width, height, pass }: Props) {
-  const lanes = [0.3, 0.7].map((share) => 6 + height * (share + pass * 0.04))
+/** Lanes along the bed, walked there and back. */
+function Along({ width, height, lanes }: Lanes) {
   return (
     <g stroke="var(--color-primary)" strokeWidth={1.8} fill="none">
-      {lanes.map((y, lane) => (
-        <path
-          key={lane}
-          d={lane % 2 === 0 ? `M12 ${y}H${width - 4}m-6 -4l6 4l-6 4` : `M${width} ${y}H12m6 -4l-6 4l6 4`}
-        />
-      ))}
+      {Array.from({ length: lanes }, (_, lane) => {
+        const y = 4 + (height * (lane + 0.5)) / lanes
+        const [from, to, back] =
+          lane % 2 === 0 ? [MARGIN + 5, MARGIN + width - 6, -1] : [MARGIN + width - 5, MARGIN + 6, 1]
+        return <path key={lane} d={`M${from} ${y}H${to}m${back * 6} -4l${-back * 6} 4l${back * 6} 4`} />
+      })}
     </g>
   )
 }
 
-function Across({ width, height, pass }: Props) {
-  const count = Math.max(3, Math.round(width / 42))
+/** Lanes across it, walked from side to side. */
+function Across({ width, height, lanes }: Lanes) {
   return (
     <g stroke="var(--color-secondary)" strokeWidth={1.4} strokeDasharray="5 3" fill="none">
-      {Array.from({ length: count }, (_, i) => {
-        const x = 6 + (width * (i + 0.5 + pass * 0.08)) / count
-        return <path key={i} d={i % 2 === 0 ? `M${x} 9V${height + 2}` : `M${x} ${height + 2}V9`} />
+      {Array.from({ length: lanes }, (_, lane) => {
+        const x = MARGIN + (width * (lane + 0.5)) / lanes
+        return <path key={lane} d={lane % 2 === 0 ? `M${x} 8V${height}` : `M${x} ${height}V8`} />
       })}
     </g>
   )

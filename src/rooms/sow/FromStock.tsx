@@ -1,5 +1,5 @@
 import { findSpecies } from '../../core/plants/catalogue'
-import { drawDown, germinationOf } from '../../core/seeding/lots'
+import { drawDown, germinationOf, pureLiveSeed } from '../../core/seeding/lots'
 import type { Recipe } from '../../core/seeding/recipe'
 import { grams, percent } from '../../parts/format'
 import { TickField } from '../../parts/SelectField'
@@ -20,7 +20,8 @@ export function FromStock({ sow, recipe }: { sow: ReturnType<typeof useSow>; rec
     if (own.length === 0) return []
     const typed = Number((form.grams[line.speciesId] ?? '').replace(',', '.'))
     const wanted = typed > 0 ? typed : line.grams
-    const germination = germinationOf(own[0], findSpecies(line.speciesId)?.family ?? '', year)
+    const alive = germinationOf(own[0], findSpecies(line.speciesId)?.family ?? '', year)
+    const germination = { ...alive, mid: pureLiveSeed(own[0].purity, alive.mid) }
     return [{ line, own, wanted, short: drawDown(lots, line.speciesId, wanted).short, germination }]
   })
   if (rows.length === 0) return null

@@ -88,7 +88,9 @@ export function HowToThrow({
           </Link>
         )}
       </p>
-      <CastDiagram size={size} passTotals={recipe.passTotals} units={units} />
+      {throwings[0] && (
+        <CastDiagram size={size} throwing={throwings[0]} castWidthM={measures.castWidthM} units={units} />
+      )}
       {pattern.value && (
         <p className="mt-2" data-testid="bare-patches">
           Ground left bare or nearly so, over a hand’s width:{' '}

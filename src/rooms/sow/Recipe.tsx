@@ -1,6 +1,7 @@
 import { Scroll } from '../../parts/Scroll'
 import { covering, type Covering } from '../../core/garden/schema'
 import { partAreaM2 } from '../../core/garden/area'
+import { ouncesPer1000SquareFeet, poundsPerAcre } from '../../core/foundations/units'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { Caution } from '../../parts/Caution'
@@ -39,6 +40,11 @@ export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units:
         )}
         {recipe.ok && <RingCheck recipe={recipe.value} />}
         <WhenToSow view={view} units={units} />
+        <div className="no-print mt-3">
+          <button className="btn btn-sm" onClick={() => window.print()}>
+            Print this recipe
+          </button>
+        </div>
         <RecordSowing sow={sow} view={view} recipe={recipe.ok ? recipe.value : null} />
         {recipe.ok &&
           form.covering === 'surface' &&
@@ -60,7 +66,7 @@ function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
     recipe.ok ? undefined : recipe.problems.find((item) => item.path === path)?.message
   return (
     <form
-      className="flex flex-col gap-3"
+      className="no-print flex flex-col gap-3"
       onSubmit={(event) => event.preventDefault()}
       aria-label="Seed and covering"
     >
@@ -176,10 +182,12 @@ function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
           Drilled rate {line.drillGM2} g/m² (extension), times {line.broadcastFactor} for broadcasting{' '}
           {line.size} seed covered like this (extension, 1.2 to 2.5), times a share of{' '}
           {Math.round(line.share * 100)} %, divided by {Math.round(line.germination * 100)} % germination,
-          times {recipe.areaM2.toFixed(1)} m², rounded up to the scale.
+          times {recipe.areaM2.toFixed(1)} m², rounded up to the scale. As a rate:{' '}
+          {ratesText(line.gramsPerM2)}.
           {line.inoculantGroup ? ` Inoculant: ${line.inoculantGroup} group.` : ''}
         </Why>
       ))}
+      <Before recipe={recipe} />
       {recipe.lines.length > 1 && (
         <p className="mt-2">
           Throw large seed first, on its own; seeds of different size sort themselves in the bag.
@@ -187,12 +195,58 @@ function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
       )}
       {recipe.lines.some((line) => line.inoculantGroup) && (
         <p className="mt-1">
-          Inoculant: {[...new Set(recipe.lines.flatMap((line) => line.inoculantGroup ?? []))].join(' and ')}{' '}
-          group, on damp seed, kept out of the sun.
+          Inoculant:{' '}
+          {recipe.lines
+            .filter((line) => line.inoculantGroup)
+            .map(
+              (line) =>
+                `${grams(inoculantG(line), units)} of the ${line.inoculantGroup} group on the ${line.name.toLowerCase()}`,
+            )
+            .join(', ')}
+          ; on damp seed, kept out of the sun, sown the same day.
         </p>
       )}
     </>
   )
+}
+
+/** Peat inoculant for a weight of seed: 3 g a kilogram on large seed, 8 g on small (extension, 2–10). */
+const inoculantG = (line: RecipeValue['lines'][number]) =>
+  Math.max(0.5, (line.grams / 1000) * (line.size === 'large' || line.size === 'medium' ? 3 : 8))
+
+/** What is done before the seed is thrown. */
+function Before({ recipe }: { recipe: RecipeValue }) {
+  const small = recipe.lines.some((line) => line.size === 'tiny' || line.size === 'small')
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer font-semibold">Before you throw it</summary>
+      <ul className="list-disc pl-5">
+        <li>
+          Where weeds are thick: make the seedbed two weeks early, let them come up, and hoe them off
+          shallowly on the day.
+        </li>
+        <li>
+          Turn a board over in the evening; with more than a few slugs under it, wait or go after them first.
+        </li>
+        {small && <li>For small seed the top must be fine and firm: a footprint should hardly sink in.</li>}
+        {recipe.covering === 'frost-seeded' && (
+          <li>Frost-seed on a still morning when the ground is frozen and thaws by day, in late winter.</li>
+        )}
+        {recipe.covering === 'vines put back' && (
+          <li>
+            Take the finished vines off, throw the seed, then spread them back no thicker than soil shows
+            through.
+          </li>
+        )}
+      </ul>
+    </details>
+  )
+}
+
+/** A rate as books print it. */
+function ratesText(gM2: number): string {
+  const kgHa = gM2 * 10
+  return `${gM2.toFixed(1)} g/m², ${Math.round(kgHa)} kg/ha, ${Math.round(poundsPerAcre(gM2))} lb/acre, ${(ouncesPer1000SquareFeet(gM2) / 16).toFixed(1)} lb/1000 ft²`
 }
 
 function RecordSowing({ sow, view, recipe }: { sow: Sow; view: StandView; recipe: RecipeValue | null }) {

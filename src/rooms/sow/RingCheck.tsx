@@ -30,7 +30,7 @@ export function RingCheck({ recipe }: { recipe: Recipe }) {
         ? 'Bed done: a share from 0 to 99 %.'
         : null
   return (
-    <details className="mt-5">
+    <details className="no-print mt-5">
       <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">Check with a ring</summary>
       <div className="mt-2 flex flex-wrap items-start gap-3">
         <TextField label="Ring across, cm" decimal className="w-28" value={diameter} onChange={setDiameter} />

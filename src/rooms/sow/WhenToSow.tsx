@@ -35,7 +35,7 @@ export function WhenToSow({ view, units }: { view: StandView; units: Units }) {
     .sort((a, b) => b.moistChance - a.moistChance || a.day - b.day)
     .slice(0, BEST_SHOWN)
   return (
-    <details className="mt-5" open>
+    <details className="no-print mt-5" open>
       <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">When, and water</summary>
       <Waiting
         what="Looking at the coming days"

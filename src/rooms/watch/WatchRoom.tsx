@@ -8,6 +8,7 @@ import { useGarden } from '../../state/garden'
 import { useStand, type StandView } from '../../state/useStand'
 import { CheckPanel } from './CheckPanel'
 import { Outlook } from './Outlook'
+import { UpYet } from './UpYet'
 import { useWatch } from './useWatch'
 
 export function WatchRoom() {
@@ -58,7 +59,10 @@ function WatchStand({ view }: { view: StandView }) {
       )}
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
         {view.stand.start.fact ? <CheckPanel view={view} watch={watch} /> : <div />}
-        <Outlook view={view} watch={watch} />
+        <div className="min-w-0">
+          <Outlook view={view} watch={watch} />
+          {watch.forecast.value && <UpYet view={view} forecast={watch.forecast.value} />}
+        </div>
       </div>
     </section>
   )

@@ -6,10 +6,10 @@ const fastPods = { t65Cd: 70, t69Cd: 170, t71Cd: 180, t75Cd: 300, t85Cd: 450, t8
 
 export const vetchesAndPeas = kind({ group: 'legume', family: 'Fabaceae', inoculantGroup: 'pea and vetch', rootKnot: 'host', habit: 'climbing', flowerValue: 1 }, [
   { id: 'hairy-vetch', name: 'Hairy vetch', shortName: 'vetch', scientificName: 'Vicia villosa', endingClass: 'vetch', flowerValue: 2, weediness: 2, pricePerKg: { low: 5, high: 10 },
-    harms: [{ who: 'ruminants', level: 'caution', why: 'Growth in quantity and seed can poison some livestock.' }, { who: 'horses', level: 'avoid', why: 'Growth and seed can poison horses.' }, { who: 'poultry', level: 'avoid', why: 'The seed is poisonous to poultry.' }],
+    harms: [{ who: 'ruminants', level: 'caution', why: 'Growth in quantity and seed can poison some livestock.' }, { who: 'horses', level: 'avoid', why: 'Growth and seed can poison horses.' }, { who: 'poultry', level: 'caution', why: 'The seed is poisonous to poultry; keep them off once pods fill.' }],
     base: viningLegume, own: { drillKgHa: 25, thousandSeedG: 30 } },
   { id: 'common-vetch', name: 'Common vetch', shortName: 'com.vetch', scientificName: 'Vicia sativa', endingClass: 'vetch', flowerValue: 2, weediness: 1, pricePerKg: { low: 3, high: 7 },
-    harms: [{ who: 'poultry', level: 'avoid', why: 'The seed is poisonous to poultry.' }, { who: 'pigs', level: 'caution', why: 'The seed harms pigs.' }],
+    harms: [{ who: 'poultry', level: 'caution', why: 'The seed is poisonous to poultry; keep them off once pods fill.' }, { who: 'pigs', level: 'caution', why: 'The seed harms pigs.' }],
     base: viningLegume, own: { ...fastPods, t31Cd: 300, t51Cd: 520, t61Cd: 640, vernalDays: 10, vernalFloor: 0.6, photoFloor: 0.35, leafCm2: 2.4, leafGrowthPerCd: 0.0095, lightUseGMj: 1.6, lt50HardyC: -9, crownSoilShare: 0.35, heightM: 0.7, dormantShare: 0.08, drillKgHa: 65, thousandSeedG: 55 } },
   { id: 'winter-pea', name: 'Winter pea', shortName: 'wint. pea', scientificName: 'Pisum sativum (winter type)', endingClass: 'pea', pricePerKg: { low: 2, high: 5 }, edible: shoots,
     base: viningLegume, own: { ...fastPods, emergenceCd: 115, t31Cd: 330, t51Cd: 570, t61Cd: 700, vernalDays: 20, vernalFloor: 0.5, photoLowH: 8, photoFullH: 15, photoFloor: 0.25, leafCm2: 4.8, leafGrowthPerCd: 0.0095, lightUseGMj: 1.45, lt50HardyC: -13, crownSoilShare: 0.4, heightM: 1.1, dormantShare: 0.02, drillKgHa: 80, thousandSeedG: 130 } },
