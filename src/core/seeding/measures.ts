@@ -58,9 +58,12 @@ export type PortionOrder = {
   scaleStepG: number
 }
 
-/** Lanes needed to cover a width with casts of this width. */
+/** Share of a cast's width from one lane to the next: the thin edges of casts overlap. */
+const LANE_SHARE = 0.75
+
+/** Lanes needed to cover a width with casts of this width, their edges overlapping. */
 export const lanesOf = (widthM: number, castWidthM: number) =>
-  Math.max(1, Math.ceil(widthM / castWidthM - 1e-9))
+  widthM <= castWidthM ? 1 : Math.ceil(widthM / (LANE_SHARE * castWidthM) - 1e-9)
 
 /**
  * Splits each pass over stretches of the bed. Grams are whole steps of the scale and add up to the pass exactly; odd

@@ -1,4 +1,5 @@
 import { randomStream } from '../foundations/random'
+import { lanesOf } from './measures'
 
 /** A person's unevenness: how handfuls differ, and how far casts stray. */
 export type Throw = {
@@ -70,11 +71,11 @@ function castPass(
 ) {
   const [sideCells, wayCells] = along ? [columns, rows] : [rows, columns]
   const side = sideCells * HAND_M
-  const lanes = Math.max(1, Math.ceil(side / castWidthM - 1e-9))
+  const lanes = lanesOf(side, castWidthM)
   const laneWidth = side / lanes
   const stepCells = Math.max(1, Math.round(1 / THROWS_PER_M / HAND_M))
   for (let lane = 0; lane < lanes; lane++) {
-    const middle = (lane + 0.5) * laneWidth + 0.12 * castWidthM * random.normal()
+    const middle = (lane + 0.5) * laneWidth + 0.08 * castWidthM * random.normal()
     for (let at = 0; at < wayCells; at += stepCells) {
       const shape = 1 / Math.max(0.01, unevenness * unevenness)
       // A full hand throws thicker than one that must last to the end.

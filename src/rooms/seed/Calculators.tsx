@@ -88,6 +88,16 @@ function straightPrice(packs: readonly SeedPack[], speciesId: string): number | 
   return prices.length > 0 ? Math.min(...prices) : null
 }
 
+/** Seeds per m² of one kind in a blend, with the range that the counts leave. */
+function seedsText(
+  { speciesId, weightShare }: ReturnType<typeof blendFromCounts>[number],
+  gramsPerM2: number,
+): string {
+  const plant = findSpecies(speciesId)!
+  const seeds = (share: number) => Math.round(((share * gramsPerM2) / plant.parameters.thousandSeedG) * 1000)
+  return `${seeds(weightShare.mid)} (${seeds(weightShare.low)} to ${seeds(weightShare.high)}) seeds of ${plant.name.toLowerCase()}`
+}
+
 function Blend() {
   const { data } = useGarden()
   const { currency } = data.garden
@@ -97,6 +107,7 @@ function Blend() {
     { speciesId: 'hairy-vetch', seeds: '' },
   ])
   const [price, setPrice] = useState('')
+  const [sownAt, setSownAt] = useState('')
   const counted = rows.filter((row) => number(row.seeds) > 0)
   const blend = blendFromCounts(
     counted.map((row) => ({
@@ -141,6 +152,7 @@ function Blend() {
         >
           One more kind
         </button>
+        <TextField label="Sown at, g/m²" decimal className="w-28" value={sownAt} onChange={setSownAt} />
         <TextField
           label={`Price of the blend per kg, ${currency}`}
           decimal
@@ -164,6 +176,8 @@ function Blend() {
             )
             .join(', ')}
           .{' '}
+          {number(sownAt) > 0 &&
+            `Sown at ${sownAt} g/m²: ${blend.map((part) => seedsText(part, number(sownAt))).join(', ')} per m². `}
           {number(price) > 0 &&
             (ownPrice === null
               ? `List packs of ${own

@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { partAreaM2, partSizeM } from '../../core/garden/area'
 import { sandFor } from '../../core/seeding/measures'
 import type { Recipe } from '../../core/seeding/recipe'
-import { grams, metres, percent, type Units } from '../../parts/format'
+import { grams, metres, type Units } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
@@ -97,7 +97,7 @@ export function HowToThrow({
           {pattern.value
             .map(
               (entry) =>
-                `${percent(entry.bareShare)} in ${entry.passes} ${entry.passes === 1 ? 'pass' : 'passes'}`,
+                `${fewPercent(entry.bareShare)} in ${entry.passes} ${entry.passes === 1 ? 'pass' : 'passes'}`,
             )
             .join(', ')}
           .{' '}
@@ -112,6 +112,9 @@ export function HowToThrow({
     </section>
   )
 }
+
+/** A small share with one decimal, `0.6 %`. */
+const fewPercent = (share: number) => `${(share * 100).toFixed(share < 0.095 ? 1 : 0)}\u00a0%`
 
 function PortionTable({ throwing, first, units }: { throwing: Throwing; first: boolean; units: Units }) {
   const { portions, passGrams, names, size } = throwing
