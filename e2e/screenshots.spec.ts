@@ -5,8 +5,7 @@ import { openDemo, ranked, woven } from './helpers'
 const VIEWS = [
   { name: 'choose', path: '/choose/marlpit-lane-P3', ready: 'candidates' },
   { name: 'choose-list', path: '/choose', ready: 'bare-weeks' },
-  { name: 'plants', path: '/plants', ready: 'plants' },
-  { name: 'plants-one', path: '/plants/crimson-clover', ready: 'plant-year' },
+  { name: 'plants', path: '/plants/crimson-clover', ready: 'plant-year' },
   { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
   { name: 'seed', path: '/seed', ready: 'lots' },
   { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
