@@ -8,6 +8,7 @@ const ROOMS = {
   choose: '/choose/marlpit-lane-P3',
   'sow, list': '/sow',
   sow: '/sow/marlpit-lane-stand-03',
+  rounds: '/rounds',
   pacer: '/sow/marlpit-lane-stand-08/pacer',
   seed: '/seed',
   watch: '/watch/marlpit-lane-stand-01',

@@ -10,6 +10,7 @@ import { Shortcuts } from './Shortcuts'
 
 const ROOMS = [
   ['/', 'Loom'],
+  ['/rounds', 'Rounds'],
   ['/choose', 'Choose'],
   ['/sow', 'Sow'],
   ['/watch', 'Watch'],
@@ -50,7 +51,7 @@ export function Shell() {
                 to={path}
                 end={path === '/'}
                 className={({ isActive }) =>
-                  `px-2 py-1 text-[0.95rem] ${isActive ? 'border-b-2 border-secondary font-semibold' : 'hover:underline'}`
+                  `px-1.5 py-1 text-[0.92rem] ${isActive ? 'border-b-2 border-secondary font-semibold' : 'hover:underline'}`
                 }
               >
                 {name}

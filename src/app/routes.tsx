@@ -7,6 +7,7 @@ import { StartRoom } from '../rooms/garden/StartRoom'
 import { LoomRoom } from '../rooms/loom/LoomRoom'
 import { PlantRoom } from '../rooms/plant/PlantRoom'
 import { PlantsRoom } from '../rooms/plants/PlantsRoom'
+import { RoundsRoom } from '../rooms/rounds/RoundsRoom'
 import { SeedRoom } from '../rooms/seed/SeedRoom'
 import { PacerRoom } from '../rooms/sow/PacerRoom'
 import { SowRoom } from '../rooms/sow/SowRoom'
@@ -22,6 +23,7 @@ export const router = createBrowserRouter([
     errorElement: <RouteFailure />,
     children: [
       { path: '/', element: <LoomRoom /> },
+      { path: '/rounds', element: <RoundsRoom /> },
       { path: '/bed/:bedId', element: <BedRoom /> },
       { path: '/choose/:bedId?', element: <ChooseRoom /> },
       { path: '/sow/:standId?', element: <SowRoom /> },

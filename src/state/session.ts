@@ -12,6 +12,8 @@ export type SessionState = {
   theme: Theme
   /** The demo's station is made to fall silent, to see what follows. */
   stationSilent: boolean
+  /** Jobs written into the last calendar file of each garden, with how often each was changed. */
+  calendars: Record<string, Record<string, { day: number; title: string; sequence: number }>>
 }
 
 const initialState: SessionState = {
@@ -20,6 +22,7 @@ const initialState: SessionState = {
   drafts: {},
   theme: 'system',
   stationSilent: false,
+  calendars: {},
 }
 
 export const sessionSlice = createSlice({
@@ -42,11 +45,25 @@ export const sessionSlice = createSlice({
     stationSilenced(state, action: PayloadAction<boolean>) {
       state.stationSilent = action.payload
     },
+    calendarWritten(
+      state,
+      action: PayloadAction<{ gardenId: string; jobs: SessionState['calendars'][string] }>,
+    ) {
+      state.calendars[action.payload.gardenId] = action.payload.jobs
+    },
     themeChosen(state, action: PayloadAction<Theme>) {
       state.theme = action.payload
     },
   },
 })
 
-export const { restored, gardenOpened, demoClockSet, draftKept, draftDropped, stationSilenced, themeChosen } =
-  sessionSlice.actions
+export const {
+  restored,
+  gardenOpened,
+  demoClockSet,
+  draftKept,
+  draftDropped,
+  stationSilenced,
+  calendarWritten,
+  themeChosen,
+} = sessionSlice.actions

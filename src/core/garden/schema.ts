@@ -257,6 +257,18 @@ export const garden = z.object({
     .optional(),
   /** Cover species of which seed is at hand. */
   seedAtHand: z.array(id).max(200).optional(),
+  /** Ticks and delays that jobs of the rounds were given. */
+  jobMarks: z
+    .array(
+      z.object({
+        jobId: z.string().min(1).max(200),
+        doneOn: isoDay.nullable(),
+        laterUntil: isoDay.nullable(),
+        reason: z.string().max(200),
+      }),
+    )
+    .max(4000)
+    .optional(),
   /** People who sow, and packs of seed that can be bought. */
   sowers: z.array(sower).max(40).optional(),
   packs: z.array(seedPack).max(300).optional(),

@@ -1,0 +1,42 @@
+import { expect, test } from '@playwright/test'
+import { readFileSync } from 'node:fs'
+import { openDemo, stepWeeks } from './helpers'
+
+test('rounds: walking order, tick, put off with a reason, and a calendar file', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await stepWeeks(page, 2)
+  await page.goto('/rounds')
+  const jobs = page.getByTestId('jobs').getByRole('listitem')
+  await expect(jobs.filter({ hasText: 'End cereal rye' })).toContainText('By tarp', { timeout: 60_000 })
+  await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
+  const count = await jobs.count()
+  const labels = await jobs.locator('strong.font-display').allTextContents()
+  const walk = ['L1', 'L2', 'L3', 'L4', 'L5', 'P1', 'P2', 'P3', 'P4', 'Y1', 'Y2', 'Y3', 'T1', 'T2']
+  expect(labels.map((label) => walk.indexOf(label))).toEqual(
+    labels.map((label) => walk.indexOf(label)).sort((a, b) => a - b),
+  )
+
+  const first = jobs.first()
+  const title = (await first.getByRole('link').textContent()) ?? ''
+  await first.getByRole('button', { name: /^Done/ }).click()
+  await expect(jobs).toHaveCount(count - 1)
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(jobs).toHaveCount(count)
+  await jobs
+    .first()
+    .getByRole('button', { name: /^Later/ })
+    .click()
+  await page.getByLabel('By days').fill('90')
+  await expect(page.getByRole('alert')).toContainText('from 1 to 60')
+  await page.getByLabel('By days').fill('4')
+  await page.getByLabel('Because').fill('too wet')
+  await page.getByRole('button', { name: 'Put off', exact: true }).click()
+  await expect(jobs).toHaveCount(count - 1)
+
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Calendar file' }).click()
+  const text = readFileSync((await (await download).path())!, 'utf8')
+  expect(text).toContain('BEGIN:VCALENDAR')
+  expect(text).toContain('End cereal rye in L4')
+  expect(title.length).toBeGreaterThan(3)
+})

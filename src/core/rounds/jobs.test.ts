@@ -1,0 +1,181 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import type { Spread } from '../foundations/statistics'
+import type { EndDetails, Stand } from '../garden/schema'
+import type { StandForecast } from '../season/forecast'
+import { testBed } from '../testing/beds'
+import { byUrgency, jobsOf, openJobs, type Job, type RoundsInput } from './jobs'
+
+const today = dayNumber('2026-05-10')
+const around = (iso: string, days = 4): Spread => {
+  const mid = dayNumber(iso)
+  return { low: mid - days, mid, high: mid + days }
+}
+const flat = { startDay: today - 200, stepDays: 400, low: [0, 0], mid: [0, 0], high: [0, 0] }
+const component = { speciesId: 'cereal-rye', share: 1, germination: 0.9, grams: 200 }
+const sown = (date: string, extra = {}) => ({
+  date,
+  covering: 'raked' as const,
+  passes: 2,
+  components: [component],
+  note: '',
+  ...extra,
+})
+const ending = (date: string, method: EndDetails['method']): EndDetails => ({
+  date,
+  method,
+  passes: 1,
+  note: '',
+})
+
+const cover = (extra: Partial<Stand> = {}): Stand => ({
+  id: 'rye',
+  gardenId: 'g',
+  bedId: testBed.id,
+  part: { kind: 'whole' },
+  underStandId: null,
+  cuts: [],
+  note: '',
+  content: { kind: 'cover', components: [component], purposes: [] },
+  start: { plan: null, fact: sown('2025-09-20') },
+  end: { plan: null, fact: null },
+  ...extra,
+})
+function forecast(stages: Record<number, Spread>, ended: Spread | null = null): StandForecast {
+  return {
+    standId: 'rye',
+    cover: flat,
+    massG: flat,
+    heightM: flat,
+    residueG: flat,
+    nitrogenG: flat,
+    stages: Object.entries(stages).map(([bbch, spread]) => ({
+      bbch: Number(bbch),
+      date: { chance: 1, spread },
+    })),
+    covered30: { chance: 1, spread: null },
+    dead: { chance: 0, spread: null },
+    ended,
+    diesAlone: 0,
+    selfSowing: [],
+    carbonG: { low: 0, mid: 0, high: 0 },
+  }
+}
+const round = (
+  stand: Stand,
+  stages: Record<number, Spread> = {},
+  extra: Partial<RoundsInput> = {},
+  ended: Spread | null = null,
+) =>
+  jobsOf({
+    beds: [testBed],
+    stands: [stand],
+    checks: [],
+    forecasts: new Map([['rye', forecast(stages, ended)]]),
+    frostChance: 0,
+    today,
+    ...extra,
+  })
+const kinds = (jobs: Job[]) => jobs.map((entry) => entry.kind).sort()
+
+describe('each kind of job comes when it is due and not otherwise', () => {
+  test('planned deeds within the week, urgent when long overdue', () => {
+    const planned = (date: string) => cover({ start: { plan: sown(date), fact: null } })
+    expect(kinds(round(planned('2026-05-14')))).toEqual(['sow'])
+    expect(round(planned('2026-05-30'))).toEqual([])
+    expect(round(planned('2026-05-01'))[0].urgent).toBe(true)
+    const ends = cover({ end: { plan: ending('2026-05-12', 'tarp'), fact: null } })
+    expect(kinds(round(ends))).toContain('end')
+  })
+  test('water and seedlings after sowing, until they have been seen', () => {
+    const young = cover({ start: { plan: null, fact: sown('2026-05-02', { keptMoistDays: 12 }) } })
+    const due = { 9: around('2026-05-11', 2) }
+    expect(kinds(round(young, due))).toEqual(['emergence', 'moist'])
+    const seen = {
+      id: 'c',
+      gardenId: 'g',
+      standId: 'rye',
+      date: '2026-05-10',
+      stageBbch: 9,
+      cover: null,
+      heightCm: null,
+      note: '',
+    }
+    expect(kinds(round(young, due, { checks: [seen] }))).toEqual(['moist'])
+    expect(
+      round(young, { 9: around('2026-05-05', 2) }).find((entry) => entry.kind === 'emergence')!.urgent,
+    ).toBe(true)
+  })
+  test('the stage window of a planned crimp, and seed about to set', () => {
+    const crimped = cover({ end: { plan: ending('2026-06-20', 'crimp'), fact: null } })
+    const early = {
+      9: around('2025-09-30'),
+      61: around('2026-05-18'),
+      75: around('2026-06-10'),
+      85: around('2026-07-05'),
+    }
+    expect(kinds(round(crimped, early))).toEqual(['look', 'window'])
+    const ripe = { ...early, 61: around('2026-04-18'), 75: around('2026-05-08'), 85: around('2026-05-20') }
+    const seed = round(crimped, ripe).find((entry) => entry.kind === 'seed')!
+    expect(seed.urgent).toBe(true)
+    const before = cover({ end: { plan: ending('2026-05-12', 'crimp'), fact: null } })
+    expect(kinds(round(before, ripe))).not.toContain('seed')
+  })
+  test('under a sheet: a look at half time, then at the end', () => {
+    const tarped = cover({ end: { plan: null, fact: ending('2026-04-28', 'tarp') } })
+    expect(round(tarped, {}, {}, around('2026-05-26')).map((entry) => entry.count)).toEqual([1])
+    expect(round(tarped, {}, {}, around('2026-05-12')).map((entry) => entry.count)).toEqual([2])
+  })
+  test('regrowth is looked for after 7, 14 and 21 days', () => {
+    const chopped = cover({ end: { plan: null, fact: ending('2026-05-03', 'chop') } })
+    expect(round(chopped).map((entry) => entry.count)).toEqual([7, 14])
+    expect(round(cover({ end: { plan: null, fact: ending('2026-03-01', 'chop') } }))).toEqual([])
+  })
+  test('frost for tender crops that stand, when it is likely', () => {
+    const crop = (cropId: string) =>
+      cover({
+        content: { kind: 'crop', cropId, establishment: 'transplant' },
+        start: { plan: null, fact: sown('2026-05-01') },
+      })
+    expect(kinds(round(crop('tomato'), {}, { frostChance: 0.5 }))).toEqual(['frost'])
+    expect(round(crop('leek'), {}, { frostChance: 0.5 })).toEqual([])
+    expect(round(crop('tomato'), {}, { frostChance: 0.1 })).toEqual([])
+  })
+})
+
+describe('order, ticks and delays', () => {
+  const far = { ...testBed, id: 'far', walkOrder: 5 }
+  const planned = (id: string, bedId: string, date: string) =>
+    cover({ id, bedId, start: { plan: sown(date), fact: null } })
+  const jobs = jobsOf({
+    beds: [far, testBed],
+    stands: [planned('a', 'far', '2026-05-01'), planned('b', testBed.id, '2026-05-12')],
+    checks: [],
+    forecasts: new Map(),
+    frostChance: 0,
+    today,
+  })
+  test('walking order of the beds, or the most urgent first', () => {
+    expect(jobs.map((entry) => entry.standId)).toEqual(['b', 'a'])
+    expect([...jobs].sort(byUrgency).map((entry) => entry.standId)).toEqual(['a', 'b'])
+  })
+  test('ticked ones are gone until they fall due anew; delayed ones until their day', () => {
+    const [first] = jobs
+    const mark = (part: object) => [{ jobId: first.id, doneOn: null, laterUntil: null, reason: '', ...part }]
+    expect(openJobs(jobs, mark({ doneOn: '2026-05-10' }), today)).toHaveLength(1)
+    expect(openJobs(jobs, mark({ doneOn: '2026-02-10' }), today)).toHaveLength(2)
+    expect(openJobs(jobs, mark({ laterUntil: '2026-05-13' }), today)).toHaveLength(1)
+    expect(openJobs(jobs, mark({ laterUntil: '2026-05-13' }), today + 3)).toHaveLength(2)
+  })
+  test('ids stay the same from day to day', () => {
+    const again = jobsOf({
+      beds: [far, testBed],
+      stands: [planned('b', testBed.id, '2026-05-14')],
+      checks: [],
+      forecasts: new Map(),
+      frostChance: 0,
+      today: today + 1,
+    })
+    expect(again[0].id).toBe(jobs[0].id)
+  })
+})

@@ -1,0 +1,210 @@
+import { dayNumber } from '../foundations/day'
+import type { Bed, Check, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import { findCrop } from '../plants/crops'
+import type { StandForecast } from '../season/forecast'
+
+/** What is to be done or looked at. */
+export type JobKind =
+  | 'sow'
+  | 'moist'
+  | 'emergence'
+  | 'look'
+  | 'window'
+  | 'seed'
+  | 'end'
+  | 'sheet'
+  | 'regrowth'
+  | 'clear'
+  | 'plant'
+  | 'frost'
+
+export type Job = {
+  /** Stays the same for the same work, so that ticks, delays and calendars follow it. */
+  id: string
+  kind: JobKind
+  bedId: string
+  standId: string
+  dueDay: number
+  /** Last day on which it still helps; null when it can wait. */
+  untilDay: number | null
+  urgent: boolean
+  /** Days that the sentence of its kind speaks of, and a number where it needs one. */
+  days: number[]
+  count: number | null
+}
+
+export type RoundsInput = {
+  beds: readonly Bed[]
+  stands: readonly Stand[]
+  checks: readonly Check[]
+  forecasts: ReadonlyMap<string, StandForecast>
+  /** Chance of a night at or below 0 °C in the seven days ahead. */
+  frostChance: number
+  today: number
+}
+
+/** Days ahead that a round looks. */
+export const ROUND_DAYS = 7
+/** Days after a chop or crimp on which regrowth is looked for. */
+const REGROWTH_LOOKS = [7, 14, 21]
+/** Longest a growing cover goes unseen, days. */
+const UNSEEN_DAYS = 21
+/** Seed this near to ripe is urgent, days. */
+const SEED_NEAR_DAYS = 12
+/** Frost this likely is worth a job. */
+const FROST_CHANCE = 0.3
+/** Frost that takes a tender crop, °C. */
+const TENDER_C = 0
+
+type Maker = (input: RoundsInput, stand: Stand) => Job[]
+
+const job = (stand: Stand, kind: JobKind, dueDay: number, extra: Partial<Job> = {}): Job => ({
+  id: `${stand.id}:${kind}${extra.count ? `:${extra.count}` : ''}`,
+  kind,
+  bedId: stand.bedId,
+  standId: stand.id,
+  dueDay: Math.round(dueDay),
+  untilDay: null,
+  urgent: false,
+  days: [],
+  count: null,
+  ...extra,
+})
+
+const isCover = (stand: Stand) => stand.content.kind === 'cover'
+const startDay = (stand: Stand) => {
+  const start = latest(stand.start)
+  return start ? dayNumber(start.date) : null
+}
+const stageOf = (forecast: StandForecast | undefined, bbch: number) =>
+  forecast?.stages.find((stage) => stage.bbch === bbch)?.date
+const lastSeen = ({ checks }: RoundsInput, stand: Stand) =>
+  Math.max(
+    -Infinity,
+    ...checks.filter((check) => check.standId === stand.id).map((check) => dayNumber(check.date)),
+  )
+
+/** Planned deeds that are due. */
+const deeds: Maker = ({ today }, stand) => {
+  const jobs: Job[] = []
+  const { start, end } = stand
+  if (!start.fact && start.plan) {
+    const due = dayNumber(start.plan.date)
+    jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
+  }
+  if (start.fact && !end.fact && end.plan && end.plan.method !== 'winter-kill') {
+    const due = dayNumber(end.plan.date)
+    jobs.push(job(stand, isCover(stand) ? 'end' : 'clear', due, { urgent: isCover(stand) && due < today }))
+  }
+  return jobs
+}
+
+/** A sowing's first weeks: water, seedlings. */
+const youth: Maker = (input, stand) => {
+  const { today, forecasts } = input
+  const sown = stand.start.fact && isCover(stand) && !stand.end.fact ? startDay(stand) : null
+  if (sown === null) return []
+  const jobs: Job[] = []
+  const moistUntil = sown + (stand.start.fact?.keptMoistDays ?? 0)
+  if (moistUntil > today) jobs.push(job(stand, 'moist', today, { untilDay: moistUntil, days: [moistUntil] }))
+  const up = stageOf(forecasts.get(stand.id), 9)?.spread
+  if (up && lastSeen(input, stand) < up.low && today <= up.high + 21)
+    jobs.push(
+      job(stand, 'emergence', up.mid, {
+        untilDay: Math.round(up.high) + 14,
+        urgent: today > up.high,
+        days: [up.low, up.high],
+      }),
+    )
+  return jobs
+}
+
+/** Looks at a growing cover: its stage window, seed about to set, or simply long unseen. */
+const growth: Maker = (input, stand) => {
+  const { today, forecasts } = input
+  if (!stand.start.fact || stand.end.fact || !isCover(stand)) return []
+  const forecast = forecasts.get(stand.id)
+  const jobs: Job[] = []
+  const plan = stand.end.plan
+  const flower = stageOf(forecast, 61)
+  if (flower?.spread && flower.chance > 0.5 && plan && (plan.method === 'crimp' || plan.method === 'chop'))
+    jobs.push(
+      job(stand, 'window', flower.spread.low, {
+        untilDay: Math.round(stageOf(forecast, 75)?.spread?.mid ?? flower.spread.high + 14),
+        days: [flower.spread.low, flower.spread.high],
+      }),
+    )
+  const ripe = stageOf(forecast, 85)
+  const ends = plan ? dayNumber(plan.date) : Infinity
+  if (ripe?.spread && ripe.chance > 0.3 && ripe.spread.low < ends)
+    jobs.push(
+      job(stand, 'seed', ripe.spread.low - SEED_NEAR_DAYS, {
+        untilDay: Math.round(ripe.spread.mid),
+        urgent: ripe.spread.low - today <= SEED_NEAR_DAYS,
+        days: [ripe.spread.low],
+      }),
+    )
+  const up = stageOf(forecast, 9)?.spread
+  const seen = Math.max(lastSeen(input, stand), startDay(stand) ?? -Infinity)
+  if (up && today > up.high + 10) jobs.push(job(stand, 'look', seen + UNSEEN_DAYS, { days: [seen] }))
+  return jobs
+}
+
+/** After the end: the sheet at half time and at its end, what stands up again. */
+const aftermath: Maker = ({ today, forecasts }, stand) => {
+  const end = stand.end.fact
+  if (!end || !isCover(stand)) return []
+  const ended = dayNumber(end.date)
+  if (end.method === 'tarp') {
+    const dead = forecasts.get(stand.id)?.ended
+    if (!dead || dead.mid < today - 30) return []
+    const half = ended + (dead.mid - ended) / 2
+    return today < half + 5
+      ? [job(stand, 'sheet', half, { days: [dead.mid], count: 1 })]
+      : [job(stand, 'sheet', dead.mid, { days: [dead.mid], count: 2 })]
+  }
+  if (end.method !== 'chop' && end.method !== 'crimp') return []
+  return REGROWTH_LOOKS.filter((after) => ended + after >= today - 6).map((after) =>
+    job(stand, 'regrowth', ended + after, { count: after }),
+  )
+}
+
+/** Tender crops when frost is likely within the week. */
+const frost: Maker = ({ today, frostChance }, stand) => {
+  if (frostChance < FROST_CHANCE || stand.content.kind !== 'crop' || !stand.start.fact || stand.end.fact)
+    return []
+  const crop = findCrop(stand.content.cropId)
+  if (!crop || crop.frostLimitC < TENDER_C) return []
+  return [job(stand, 'frost', today, { untilDay: today + ROUND_DAYS, urgent: frostChance > 0.6 })]
+}
+
+/** All jobs of a garden that are due by `today` plus `daysAhead`, in walking order of the beds, then by day. */
+export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
+  const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
+  return input.stands
+    .flatMap((stand) => [deeds, youth, growth, aftermath, frost].flatMap((make) => make(input, stand)))
+    .filter(
+      (entry) =>
+        entry.dueDay <= input.today + daysAhead && (entry.untilDay === null || entry.untilDay >= input.today),
+    )
+    .sort((a, b) => (order.get(a.bedId) ?? 0) - (order.get(b.bedId) ?? 0) || a.dueDay - b.dueDay)
+}
+
+/** A tick or a delay that the grower gave a job. */
+export type JobMark = { jobId: string; doneOn: string | null; laterUntil: string | null; reason: string }
+
+/** Jobs that are neither ticked since they fell due nor put off beyond today. */
+export function openJobs(jobs: readonly Job[], marks: readonly JobMark[], today: number): Job[] {
+  const byJob = new Map(marks.map((mark) => [mark.jobId, mark]))
+  return jobs.filter((entry) => {
+    const mark = byJob.get(entry.id)
+    if (!mark) return true
+    // A tick holds for this time of the work: it comes back when it falls due anew a while later.
+    if (mark.doneOn && dayNumber(mark.doneOn) >= entry.dueDay - ROUND_DAYS) return false
+    return !(mark.laterUntil && dayNumber(mark.laterUntil) > today)
+  })
+}
+
+/** The most urgent first, then the longest due. */
+export const byUrgency = (a: Job, b: Job) => Number(b.urgent) - Number(a.urgent) || a.dueDay - b.dueDay

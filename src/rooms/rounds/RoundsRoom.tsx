@@ -1,0 +1,125 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { byUrgency, type Job } from '../../core/rounds/jobs'
+import { shortDate } from '../../parts/format'
+import { SelectField, TextField } from '../../parts/SelectField'
+import { jobRoom, jobText } from './words'
+import { useRounds } from './useRounds'
+
+type Rounds = ReturnType<typeof useRounds>
+
+/** What to do and look at this week, in walking order or by urgency; to tick, put off, print, or take into a calendar. */
+export function RoundsRoom() {
+  const rounds = useRounds()
+  const [order, setOrder] = useState<'walk' | 'urgency'>('walk')
+  const jobs = order === 'walk' ? rounds.jobs : [...rounds.jobs].sort(byUrgency)
+  return (
+    <section className="max-w-3xl py-4">
+      <h1>Rounds</h1>
+      <p className="mt-1">
+        {jobs.length === 0
+          ? rounds.pending > 0
+            ? 'Looking at what grows …'
+            : 'Nothing is due this week.'
+          : `${jobs.length} to do or look at by ${shortDate(rounds.today + 7)}.`}{' '}
+        {rounds.pending > 0 && jobs.length > 0 && (
+          <span role="status" className="quiet">
+            still looking at {rounds.pending}
+          </span>
+        )}
+      </p>
+      <div className="no-print mt-2 flex flex-wrap items-start gap-3">
+        <SelectField
+          label="Order"
+          className="w-48"
+          value={order}
+          onChange={setOrder}
+          options={[
+            ['walk', 'as the beds are walked'],
+            ['urgency', 'the most urgent first'],
+          ]}
+        />
+        <button className="btn mt-6" onClick={() => window.print()}>
+          Print
+        </button>
+        <button className="btn mt-6" onClick={rounds.writeCalendar}>
+          Calendar file
+        </button>
+      </div>
+      <ol className="mt-4 divide-y divide-base-300 border-y border-base-300" data-testid="jobs">
+        {jobs.map((job) => (
+          <JobRow key={job.id} job={job} rounds={rounds} />
+        ))}
+      </ol>
+    </section>
+  )
+}
+
+function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
+  const [putting, setPutting] = useState(false)
+  const [days, setDays] = useState('3')
+  const [reason, setReason] = useState('')
+  const { title, detail } = jobText(job, rounds.standOf(job))
+  const late = job.dueDay < rounds.today
+  const wrong = !(Number(days) >= 1 && Number(days) <= 60)
+  return (
+    <li className="py-3">
+      <div className="grid grid-cols-[3rem_1fr] gap-x-3 gap-y-2 sm:grid-cols-[3rem_1fr_auto]">
+        <strong className="font-display">{rounds.bedOf(job).label}</strong>
+        <div>
+          <p>
+            <Link className="link font-semibold" to={jobRoom(job)}>
+              {title}
+            </Link>{' '}
+            <span className={job.urgent ? 'font-semibold text-secondary' : 'quiet'}>
+              {late
+                ? `since ${shortDate(job.dueDay)}`
+                : job.dueDay === rounds.today
+                  ? 'today'
+                  : shortDate(job.dueDay)}
+              {job.urgent ? ', urgent' : ''}
+            </span>
+          </p>
+          <p className="text-[0.95rem]">{detail}</p>
+        </div>
+        <div className="no-print col-span-2 flex gap-2 self-start sm:col-span-1">
+          <button
+            className="btn btn-primary h-12 flex-1 sm:h-9"
+            onClick={() => rounds.tick(job)}
+            aria-label={`Done: ${title}`}
+          >
+            Done
+          </button>
+          <button
+            className="btn h-12 flex-1 sm:h-9"
+            aria-expanded={putting}
+            onClick={() => setPutting(!putting)}
+            aria-label={`Later: ${title}`}
+          >
+            Later
+          </button>
+        </div>
+      </div>
+      {putting && (
+        <form
+          className="no-print mt-2 flex flex-wrap items-start gap-3"
+          aria-label={`Put off ${title}`}
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (!wrong) rounds.later(job, Math.round(Number(days)), reason.trim())
+          }}
+        >
+          <TextField
+            label="By days"
+            className="w-24"
+            error={wrong ? 'A number from 1 to 60.' : undefined}
+            value={days}
+            onChange={setDays}
+          />
+          <TextField label="Because" className="w-56" value={reason} onChange={setReason} />
+          <button className="btn mt-6">Put off</button>
+        </form>
+      )}
+    </li>
+  )
+}

@@ -1,0 +1,112 @@
+import { useMemo } from 'react'
+import { toast } from 'sonner'
+import { addDays, isoDate } from '../../core/foundations/day'
+import type { Stand } from '../../core/garden/schema'
+import { jobsOf, openJobs, ROUND_DAYS, type Job, type JobMark } from '../../core/rounds/jobs'
+import type { StandForecast } from '../../core/season/forecast'
+import { forecastName } from '../../parts/weave/useBedCloth'
+import { useCommit, useGarden } from '../../state/garden'
+import { standCaseOf } from '../../state/season'
+import { calendarWritten } from '../../state/session'
+import { useAppDispatch, useAppSelector } from '../../state/store'
+import { useEngine, useEngineAll } from '../../state/useEngine'
+import { calendarFile } from './calendar'
+import { jobText } from './words'
+
+/** Covers that ended longer ago than this have no jobs left. */
+const AFTER_END_DAYS = 90
+/** Days that the calendar file reaches ahead. */
+const CALENDAR_DAYS = 60
+
+/** This week's jobs, and what can be done with them. */
+export function useRounds() {
+  const { data, expected, today, spec } = useGarden()
+  const commit = useCommit()
+  const dispatch = useAppDispatch()
+  const written = useAppSelector((state) => state.session.calendars[data.garden.id]) ?? {}
+  const covers = useMemo(
+    () =>
+      expected.stands.filter(
+        (stand) =>
+          stand.content.kind === 'cover' &&
+          stand.start.fact &&
+          (!stand.end.fact || addDays(stand.end.fact.date, AFTER_END_DAYS) >= isoDate(today)),
+      ),
+    [expected.stands, today],
+  )
+  const jobs = useMemo(
+    () =>
+      covers.flatMap((stand) => {
+        const standCase = standCaseOf(expected, stand)
+        return standCase
+          ? [{ name: forecastName(stand.id), args: [spec, standCase] as [typeof spec, typeof standCase] }]
+          : []
+      }),
+    [covers, expected, spec],
+  )
+  const { values, pending } = useEngineAll('forecast', jobs)
+  const week = useEngine('outlook', [spec, today, 1]).value
+  const frostChance = week?.[0]?.frostChance ?? 0
+  const marks = useMemo(() => data.garden.jobMarks ?? [], [data.garden.jobMarks])
+
+  const input = useMemo(() => {
+    const forecasts = new Map(
+      values.flatMap((forecast): [string, StandForecast][] =>
+        forecast ? [[forecast.standId, forecast]] : [],
+      ),
+    )
+    // Plans are shown as they were made, so that what is overdue shows since when.
+    return { beds: data.beds, stands: data.stands, checks: data.checks, forecasts, frostChance, today }
+  }, [values, data, frostChance, today])
+  const open = useMemo(() => openJobs(jobsOf(input, ROUND_DAYS), marks, today), [input, marks, today])
+
+  const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
+  const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
+  const mark = (job: Job, part: Partial<JobMark>, label: string) =>
+    commit(label, [
+      {
+        table: 'gardens',
+        put: {
+          ...data.garden,
+          jobMarks: [
+            ...marks.filter((entry) => entry.jobId !== job.id),
+            { jobId: job.id, doneOn: null, laterUntil: null, reason: '', ...part },
+          ],
+        },
+      },
+    ])
+  const titleOf = (job: Job) => `${jobText(job, standOf(job)).title} in ${bedOf(job).label}`
+
+  function writeCalendar() {
+    const ahead = openJobs(jobsOf(input, CALENDAR_DAYS), marks, today)
+    const outcome = calendarFile(
+      data.garden.id,
+      ahead.map((job) => ({
+        id: job.id,
+        day: Math.max(today, job.dueDay),
+        title: titleOf(job),
+        detail: jobText(job, standOf(job)).detail,
+      })),
+      written,
+    )
+    if (!outcome.ok) return void toast.error(outcome.problems[0].message)
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(new Blob([outcome.value.text], { type: 'text/calendar' }))
+    link.download = 'rounds.ics'
+    link.click()
+    URL.revokeObjectURL(link.href)
+    dispatch(calendarWritten({ gardenId: data.garden.id, jobs: outcome.value.written }))
+  }
+
+  return {
+    jobs: open,
+    pending,
+    today,
+    standOf,
+    bedOf,
+    tick: (job: Job) => void mark(job, { doneOn: isoDate(today) }, `Done: ${titleOf(job).toLowerCase()}`),
+    later: (job: Job, days: number, reason: string) =>
+      void mark(job, { laterUntil: isoDate(today + days), reason }, `Put off: ${titleOf(job).toLowerCase()}`),
+    writeCalendar,
+  }
+}

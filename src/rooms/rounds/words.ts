@@ -1,0 +1,65 @@
+import type { Stand } from '../../core/garden/schema'
+import type { Job } from '../../core/rounds/jobs'
+import { shortDate } from '../../parts/format'
+import { leadGroup, standName } from '../../parts/names'
+
+const lower = (stand: Stand) => standName(stand).toLowerCase()
+
+/** A job in a grower's words: what to do, and what it turns on. */
+export function jobText({ kind, days, count }: Job, stand: Stand): { title: string; detail: string } {
+  const name = lower(stand)
+  switch (kind) {
+    case 'sow':
+      return { title: `Sow ${name}`, detail: 'As planned; the recipe is in Sow.' }
+    case 'plant':
+      return { title: `Plant ${name}`, detail: 'As planned; look at the gates first where a cover stood.' }
+    case 'end':
+      return {
+        title: `End ${name}`,
+        detail: `By ${stand.end.plan?.method ?? 'the planned way'}, as planned.`,
+      }
+    case 'clear':
+      return { title: `Clear ${name}`, detail: 'As planned.' }
+    case 'moist':
+      return { title: `Keep ${name} moist`, detail: `A fine rose on the top until ${shortDate(days[0])}.` }
+    case 'emergence':
+      return {
+        title: `Look for seedlings of ${name}`,
+        detail: `Due ${shortDate(days[0])} to ${shortDate(days[1])}; count a ring where it looks thin.`,
+      }
+    case 'window':
+      return {
+        title: `Look at the stage of ${name}`,
+        detail: `${leadGroup(stand) === 'grass' ? 'Pollen' : 'First flower'} about ${shortDate(days[0])} to ${shortDate(days[1])}: from then on it can be ended.`,
+      }
+    case 'seed':
+      return {
+        title: `${standName(stand)} is about to set seed`,
+        detail: `Seed fit to sprout from about ${shortDate(days[0])}. End or cut it before.`,
+      }
+    case 'sheet':
+      return count === 1
+        ? {
+            title: `Lift a corner of the sheet over ${name}`,
+            detail: `Half time; water if the soil is dry. Dead about ${shortDate(days[0])}.`,
+          }
+        : { title: `Look under the sheet over ${name}`, detail: 'It should be dead by now.' }
+    case 'regrowth':
+      return {
+        title: `Count what of ${name} stands again`,
+        detail: `${count} days after it was ended; pull, cut or cover it.`,
+      }
+    case 'look':
+      return { title: `Look at ${name}`, detail: `Not seen since ${shortDate(days[0])}.` }
+    case 'frost':
+      return { title: `Frost is likely: ${name}`, detail: 'Cover it, or harvest before.' }
+  }
+}
+
+/** Where the work of a job is done. */
+export function jobRoom({ kind, standId, bedId }: Job): string {
+  if (kind === 'sow') return `/sow/${standId}`
+  if (kind === 'end') return `/end/${standId}`
+  if (kind === 'plant' || kind === 'clear' || kind === 'frost') return `/bed/${bedId}`
+  return `/watch/${standId}`
+}
