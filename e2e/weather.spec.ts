@@ -106,3 +106,29 @@ test('a file of daily weather is mapped, read with its faults named, and stored 
     timeout: 60_000,
   })
 })
+
+test('the station and the forecast answer the same each time, and refuse what they cannot', async ({
+  request,
+}) => {
+  const ask = (path: string) => request.get(path)
+  const days = '/api/station?garden=marlpit-lane&from=2026-03-01&to=2026-04-01'
+  const first = await (await ask(days)).json()
+  expect(await (await ask(days)).json()).toEqual(first)
+  expect(first.days.length).toBeGreaterThan(25)
+  expect(first.days.length).toBeLessThanOrEqual(31)
+  const forecast = await (await ask('/api/forecast?garden=harrier-point&issued=2026-10-01')).json()
+  expect(forecast.days).toHaveLength(10)
+  expect(forecast.days[0].date).toBe('2026-10-01')
+  for (const [path, status, words] of [
+    ['/api/station?garden=marlpit-lane&from=2026-02-30&to=2026-04-01', 400, 'from: This date does not exist'],
+    ['/api/station?garden=marlpit-lane&from=2026-05-01&to=2026-04-01', 400, 'from must not lie after to'],
+    ['/api/station?garden=marlpit-lane&from=2026-03-01', 400, 'to:'],
+    ['/api/forecast?garden=elsewhere&issued=2026-10-01', 404, 'There is no station for the garden elsewhere'],
+    ['/api/forecast?garden=marlpit-lane&issued=2026-10-01&fault=silent', 503, 'does not answer'],
+    ['/api/forecast?garden=marlpit-lane&issued=2026-10-01&fault=loud', 400, 'fault'],
+  ] as const) {
+    const response = await ask(path)
+    expect([path, response.status()]).toEqual([path, status])
+    expect((await response.json()).error).toContain(words)
+  }
+})

@@ -3,6 +3,7 @@ import { expose, type Endpoint } from 'comlink'
 import { MessageChannel } from 'node:worker_threads'
 import { dayNumber } from '../core/foundations/day'
 import { findCrop } from '../core/plants/crops'
+import { testRecord } from '../core/testing/weather'
 import { marlpitLane } from '../demo/marlpitLane'
 import { standCaseOf, weatherSpecOf } from '../state/season'
 import { engine } from './engine'
@@ -12,11 +13,13 @@ const opened: MessageChannel[] = []
 /** A worker made of a message channel, serving a slow stand-in for the engine. */
 class FakeWorker {
   static started = 0
+  static records: string[] = []
   private readonly channel = new MessageChannel()
   private readonly port = this.channel.port1 as unknown as Endpoint
   constructor() {
     FakeWorker.started++
     const jobs = {
+      keepRecord: (key: string) => void FakeWorker.records.push(key),
       outlook: async (
         _spec: unknown,
         startDay: number,
@@ -49,7 +52,7 @@ class FakeWorker {
 }
 Object.assign(globalThis, { Worker: FakeWorker })
 
-const { runJob, JobCancelled } = await import('./client')
+const { keepRecord, runJob, JobCancelled } = await import('./client')
 const job = (day: number) => ({
   kind: 'outlook' as const,
   args: [null as never, day, 1] as [never, number, number],
@@ -79,6 +82,23 @@ describe('client', () => {
     await expect(running.result).rejects.toBeInstanceOf(JobCancelled)
     expect(await waiting.result).toBe(2)
     expect(FakeWorker.started).toBe(before + 1)
+  })
+  test('the observed weather is told once to each worker, before the first job that names it', async () => {
+    keepRecord('spring', { days: [], forecast: [] })
+    const named = (day: number) => ({
+      ...job(day),
+      args: [{ recordKey: 'spring' } as never, day, 1] as [never, number, number],
+    })
+    FakeWorker.records = []
+    await runJob(named(1)).result
+    await runJob(named(2)).result
+    expect(FakeWorker.records).toEqual(['spring'])
+    await new Promise((resolve) => setTimeout(resolve, 5))
+    const stopped = runJob(named(3))
+    stopped.cancel()
+    await expect(stopped.result).rejects.toBeInstanceOf(JobCancelled)
+    await runJob(named(4)).result
+    expect(FakeWorker.records).toEqual(['spring', 'spring'])
   })
   test('a failure is told and does not hold up the next job', async () => {
     const bad = runJob(job(-1))
@@ -116,6 +136,52 @@ describe('engine on the demo garden', () => {
   test('the outlook of the weeks is the same for the same weather', () => {
     expect(engine.outlook(spec, today, 4)).toEqual(engine.outlook(spec, today, 4))
     expect(engine.outlook(spec, today, 4)).toHaveLength(4)
+  })
+  test('observed days change the forecast; a record that never arrived is said', () => {
+    const { days } = testRecord(spec.site, 3, spec.startDay, today)
+    const colder = days.map((day) => ({ ...day, tMinC: day.tMinC! - 3, tMaxC: day.tMaxC! - 3 }))
+    engine.keepRecord('mild', { days, forecast: [] })
+    engine.keepRecord('cold', { days: colder, forecast: [] })
+    const cold = engine.forecast({ ...spec, recordKey: 'cold' }, standCase)!
+    const usual = engine.forecast({ ...spec, recordKey: 'mild' }, standCase)!
+    const flower = (forecast: typeof cold) =>
+      forecast.stages.find((stage) => stage.bbch === 61)!.date.spread!.mid
+    expect(flower(cold)).toBeGreaterThan(flower(usual))
+    expect(() => engine.outlook({ ...spec, recordKey: 'never' }, today, 1)).toThrow(/did not reach/)
+  })
+  test('a file of days is read in pieces, with progress, whatever marks its start', async () => {
+    const rows = Array.from(
+      { length: 40 },
+      (_, i) =>
+        `2024-0${1 + Math.floor(i / 28)}-${String((i % 28) + 1).padStart(2, '0')};${i % 7};${10 + (i % 7)};0,5`,
+    )
+    const shares: number[] = []
+    const reading = await engine.readWeatherFile(
+      new Blob([`\uFEFFday;low;high;rain\n# a note\n${rows.join('\n')}\n`]),
+      {
+        headerRows: 1,
+        date: { column: 0, form: 'iso' },
+        columns: { tMinC: 1, tMaxC: 2, rainMm: 3 },
+        temperature: 'c',
+        rain: 'mm',
+      },
+      (share) => shares.push(share),
+    )
+    expect(reading.days).toHaveLength(40)
+    expect(reading.problems).toEqual([])
+    expect(reading.days[3]).toMatchObject({ tMinC: 3, tMaxC: 13, rainMm: 0.5 })
+    expect(shares.at(-1)).toBe(1)
+  })
+  test('sowing days, windows, casts and a plant’s year answer', () => {
+    const sowings = engine.sowingDays(spec, 'loam', today, 5)
+    expect(sowings.map((entry) => entry.day)).toEqual([0, 1, 2, 3, 4].map((ahead) => today + ahead))
+    const windows = engine.sowingWindows(spec, ['oats', 'moss'])
+    expect(Object.keys(windows)).toEqual(['oats'])
+    expect(
+      engine.castPattern(1.2, 200, { castWidthM: 1.5, unevenness: 0.45 }).map((entry) => entry.passes),
+    ).toEqual([1, 2, 3])
+    expect(engine.plantYear(spec, 'moss', [today])).toEqual([])
+    expect(engine.plantYear(spec, 'oats', [today])[0].covered.chance).toBeGreaterThan(0.8)
   })
   test('crops have no forecast', () => {
     const crop = data.stands.find((stand) => stand.content.kind === 'crop')!

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { z } from 'zod'
-import { findSpecies, groupsOf, seedSize, SPECIES } from './catalogue'
+import { chopSurvival, chopSurvivalAt, crimpSurvival, tarpSurvival } from '../ending/survival'
+import { cautionsOf, findSpecies, groupsOf, seedSize, SPECIES } from './catalogue'
 import { CROPS, crop } from './crops'
 import { species } from './parameters'
 
@@ -9,8 +10,8 @@ describe('catalogue', () => {
     const result = z.array(species).safeParse(SPECIES)
     expect(result.success ? [] : result.error.issues).toEqual([])
   })
-  test('at least twelve species over three groups, ids unique', () => {
-    expect(SPECIES.length).toBeGreaterThanOrEqual(12)
+  test('thirty-six species or more over three groups, ids unique', () => {
+    expect(SPECIES.length).toBeGreaterThanOrEqual(36)
     expect(new Set(SPECIES.map((plant) => plant.group)).size).toBe(3)
     expect(new Set(SPECIES.map((plant) => plant.id)).size).toBe(SPECIES.length)
   })
@@ -32,8 +33,39 @@ describe('catalogue', () => {
   test('hardened plants bear at least as much cold as unhardened ones', () => {
     for (const { parameters: p } of SPECIES) expect(p.lt50HardyC).toBeLessThanOrEqual(p.lt50TenderC)
   })
-  test('crops pass their schema', () => {
-    expect(z.array(crop).safeParse(CROPS).success).toBe(true)
+  test('crops pass their schema, forty-five or more of them, and can be sown under only while they stand', () => {
+    const result = z.array(crop).safeParse(CROPS)
+    expect(result.success ? [] : result.error.issues).toEqual([])
+    expect(CROPS.length).toBeGreaterThanOrEqual(45)
+    expect(new Set(CROPS.map((entry) => entry.id)).size).toBe(CROPS.length)
+    for (const entry of CROPS) {
+      expect(entry.daysToHarvest).toBeLessThanOrEqual(entry.daysInBed)
+      if (entry.lastWeedingDays !== null) expect(entry.lastWeedingDays).toBeLessThan(entry.daysInBed)
+      expect(entry.lightReturns.daysBeforeClearing).toBeLessThan(entry.daysInBed)
+    }
+  })
+  test('what harms animals or people is told, and defers to a vet', () => {
+    for (const plant of SPECIES)
+      for (const caution of cautionsOf(plant)) expect(caution).toMatch(/^[A-Z].*\.$/)
+    expect(cautionsOf(findSpecies('sorghum-sudangrass')!).join(' ')).toMatch(/Ask a vet/)
+    expect(cautionsOf(findSpecies('faba-bean')!).join(' ')).not.toMatch(/vet/)
+  })
+  test('prices are ranges, short names fit the loom, and sources name only what is better than judgement', () => {
+    for (const plant of SPECIES) {
+      expect(plant.pricePerKg.low).toBeLessThan(plant.pricePerKg.high)
+      expect(plant.shortName.length).toBeLessThanOrEqual(9)
+      expect(Object.values(plant.sources)).not.toContain('judgement')
+    }
+    expect(new Set(SPECIES.map((plant) => plant.shortName)).size).toBe(SPECIES.length)
+  })
+  test('every class of ending has its tables, none rising with stage', () => {
+    for (const kind of new Set(SPECIES.map((plant) => plant.endingClass))) {
+      for (const table of [chopSurvival, crimpSurvival])
+        for (let bbch = 10; bbch < 90; bbch++)
+          expect(table(kind, bbch + 1)).toBeLessThanOrEqual(table(kind, bbch) + 1e-12)
+      expect(tarpSurvival(kind, 300, true)).toBeLessThan(tarpSurvival(kind, 300, false))
+      expect(chopSurvivalAt(kind, 65, 0.2)).toBeGreaterThanOrEqual(chopSurvivalAt(kind, 65, 0))
+    }
   })
   test('only legumes fix nitrogen', () => {
     for (const plant of SPECIES) expect(plant.parameters.fixationShare > 0).toBe(plant.group === 'legume')

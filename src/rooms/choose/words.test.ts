@@ -1,0 +1,71 @@
+import { describe, expect, test } from '@jest/globals'
+import { PURPOSES } from '../../core/choosing/purposes'
+import type { Candidate, Difference } from '../../core/choosing/types'
+import { amountText, LIMIT_WORDS, partsText, riskText, tradeText } from './words'
+
+const plain = (text: string) => text.replace(/\u00a0/g, ' ')
+const difference = (of: Difference['of'], ours: number, theirs: number): Difference => ({ of, ours, theirs })
+const trade = (better: Difference[], worse: Difference[]) =>
+  plain(tradeText({ better, worse }, 'oats alone', 'metric', 'EUR'))
+
+describe('amounts', () => {
+  test('each purpose has its unit', () => {
+    expect(plain(amountText('mass', 512, 'metric'))).toBe('5.1 t/ha')
+    expect(plain(amountText('feed', 9.4, 'metric'))).toBe('94 kg/ha')
+    expect(plain(amountText('smother', 61.4, 'metric'))).toBe('61 %')
+    expect(plain(amountText('quick', 27.6, 'metric'))).toBe('28 days')
+    expect(plain(amountText('kitchen', 850, 'metric'))).toBe('0.9 kg/m²')
+    expect(plain(amountText('loosen', 151.2, 'metric'))).toBe('151')
+  })
+  test('imperial growers read pounds and ounces', () => {
+    expect(plain(amountText('mass', 512, 'imperial'))).toBe('4,550 lb/acre')
+    expect(plain(amountText('kitchen', 850, 'imperial'))).toBe('2.8 oz/ft²')
+  })
+  test('no purpose is without words', () => {
+    for (const { id, name, measure, from } of PURPOSES) {
+      expect(amountText(id, 10, 'metric')).not.toBe('')
+      for (const words of [name, measure, from]) expect(words.length).toBeGreaterThan(3)
+    }
+  })
+})
+
+describe('sentences', () => {
+  test('a mix is named with its shares, a straight species by its name', () => {
+    expect(partsText([{ speciesId: 'oats', share: 1 }])).toBe('Oats')
+    const mix = [
+      { speciesId: 'cereal-rye', share: 0.5 },
+      { speciesId: 'hairy-vetch', share: 0.6 },
+      { speciesId: 'crimson-clover', share: 0.3 },
+    ]
+    expect(plain(partsText(mix))).toBe('Cereal rye 50 % with hairy vetch 60 % and crimson clover 30 %')
+    expect(partsText(mix, false)).toBe('Cereal rye with hairy vetch and crimson clover')
+  })
+  test('what is gained and what is given up, two of each at most', () => {
+    expect(trade([difference('mass', 600, 400)], [difference('cost', 1.2, 0.4)])).toBe(
+      'Over oats alone: 6.0 t/ha dry matter grown against 4.0 t/ha; it gives up seed for €1.20 against €0.40.',
+    )
+    expect(trade([difference('chance', 0.9, 0.7)], [])).toBe(
+      'Over oats alone: a chance of 90 % against 70 %.',
+    )
+    const three = [difference('mass', 6, 4), difference('feed', 6, 4), difference('chance', 1, 0.5)]
+    expect(trade(three, []).split(' and ')).toHaveLength(2)
+  })
+  test('nothing better is said from the other side; no difference is said as such', () => {
+    expect(trade([], [difference('feed', 4, 6)])).toBe(
+      'Just ahead of oats alone, which has 60 kg/ha nitrogen fixed against 40 kg/ha.',
+    )
+    expect(trade([], [])).toBe('About level with oats alone.')
+  })
+  test('what would make it fail', () => {
+    const risk = (of: Candidate['risk']['of'], chance: number, method = 'tarp') =>
+      riskText({ risk: { of, chance }, ending: { method, name: 'Black tarp' } } as Candidate)
+    expect(risk('ending', 0.01)).toBe('Little speaks against it.')
+    expect(risk('ending', 0.12)).toBe('It fails when black tarp does not finish it in time: 12 of 100 years.')
+    expect(risk('establishing', 0.3)).toMatch(/late or thin: 30 of 100/)
+    expect(risk('winter', 0.2)).toMatch(/Winter may take it early/)
+    expect(risk('winter', 0.2, 'winter-kill')).toMatch(/mild winter/)
+  })
+  test('every limit has words', () => {
+    for (const words of Object.values(LIMIT_WORDS)) expect(words).toMatch(/^[A-Z]/)
+  })
+})
