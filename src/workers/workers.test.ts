@@ -9,12 +9,20 @@ import { standCaseOf, weatherSpecOf } from '../state/season'
 import { engine } from './engine'
 
 const opened: MessageChannel[] = []
+/** Every channel, those of progress included, so that none keeps the test run waiting. */
+class CountedChannel extends MessageChannel {
+  constructor() {
+    super()
+    opened.push(this)
+  }
+}
+Object.assign(globalThis, { MessageChannel: CountedChannel })
 
 /** A worker made of a message channel, serving a slow stand-in for the engine. */
 class FakeWorker {
   static started = 0
   static records: string[] = []
-  private readonly channel = new MessageChannel()
+  private readonly channel = new CountedChannel()
   private readonly port = this.channel.port1 as unknown as Endpoint
   constructor() {
     FakeWorker.started++
@@ -33,7 +41,6 @@ class FakeWorker {
       },
     }
     expose(jobs, this.channel.port2 as unknown as Endpoint)
-    opened.push(this.channel)
   }
   postMessage(message: unknown, transfer: Transferable[]) {
     this.port.postMessage(message, transfer)
@@ -57,7 +64,12 @@ const job = (day: number) => ({
   kind: 'outlook' as const,
   args: [null as never, day, 1] as [never, number, number],
 })
-afterAll(() => opened.forEach((channel) => channel.port1.close()))
+afterAll(() =>
+  opened.forEach(({ port1, port2 }) => {
+    port1.close()
+    port2.close()
+  }),
+)
 
 describe('client', () => {
   test('jobs come back in order, with progress', async () => {
