@@ -4,7 +4,7 @@ import { openDemo, ranked, woven } from './helpers'
 /** Pictures of the main views for the docs: `npm run screenshots`. Not part of the tests. */
 const VIEWS = [
   { name: 'choose', path: '/choose/marlpit-lane-P3', ready: 'candidates' },
-  { name: 'choose-list', path: '/choose', ready: 'bare-weeks' },
+  { name: 'rounds', path: '/rounds', ready: 'jobs' },
   { name: 'plants', path: '/plants/crimson-clover', ready: 'plant-year' },
   { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
   { name: 'seed', path: '/seed', ready: 'lots' },
@@ -24,6 +24,8 @@ test('desktop', async ({ page }) => {
     await page.goto(path)
     if (ready) await expect(page.getByTestId(ready)).toBeVisible({ timeout: 60_000 })
     if (name === 'choose') await ranked(page)
+    if (name === 'rounds')
+      await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
     await page.waitForTimeout(400)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
     if (name === 'choose') {
