@@ -22,6 +22,13 @@ test('purposes, limits and tools each change what fits, and say why', async ({ p
   await expect(left).toContainText('A grass, and you asked for none.')
   await expect(list).not.toContainText('Oats')
 
+  await page.getByRole('checkbox', { name: 'only seed at hand' }).check()
+  await expect(left).toContainText('No seed of it is marked as at hand.', { timeout: 60_000 })
+  await ranked(page)
+  await expect(list).toContainText('Buckwheat')
+  await expect(list).not.toContainText('Phacelia')
+  await page.getByRole('checkbox', { name: 'only seed at hand' }).uncheck()
+
   await page.getByLabel('Not taller than, m').fill('9')
   await expect(page.getByRole('alert')).toContainText('between 0.1 and 5 m')
   await page.getByLabel('Not taller than, m').fill('')

@@ -192,8 +192,8 @@ function LimitFields({ garden, form, change, problems }: Props) {
             onChange={(checked) => change({ [name]: checked })}
           />
         ))}
-        {form.seedAtHandOnly && (garden.seedAtHand ?? []).length === 0 && (
-          <p className="quiet text-sm">No seed is marked as at hand yet; mark it in the Plants room.</p>
+        {form.seedAtHandOnly && (
+          <p className="quiet text-sm">Bags written down in Seed, and what is marked in Plants.</p>
         )}
         <DateField
           label="Dead by"

@@ -9,6 +9,7 @@ import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { standName } from '../../parts/names'
 import { newId } from '../../state/ids'
 import { useCommit, useGarden } from '../../state/garden'
+import { useLots } from '../../state/seed'
 import { useEngine } from '../../state/useEngine'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
@@ -25,6 +26,22 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const commit = useCommit()
+  const lots = useLots()
+  // What is marked as at hand, and what bags are written down in Seed.
+  const handText = useMemo(
+    () =>
+      [
+        ...new Set([
+          ...(data.garden.seedAtHand ?? []),
+          ...lots
+            .filter((lot) => lot.leftGrams > 0)
+            .flatMap((lot) => lot.contents.map((part) => part.speciesId)),
+        ]),
+      ]
+        .sort()
+        .join(' '),
+    [data.garden.seedAtHand, lots],
+  )
   const horizon = spec.startDay + spec.days
   const window = useMemo(
     () => windowAt(bareWindows(bed, expected.stands, today - LOOK_BACK_DAYS, horizon), day),
@@ -57,8 +74,9 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const args = useMemo((): [WeatherSpec, ChooseQuestion] | null => {
     const filled = JSON.parse(formText) as ChooseForm
     if (Object.keys(formProblems(filled, bed, today, horizon)).length > 0) return null
-    return [spec, questionOf(filled, bed, data.garden, upper, somethingFollows, sowUntilDay, today)]
-  }, [formText, today, horizon, spec, bed, data.garden, upper, somethingFollows, sowUntilDay])
+    const garden = { ...data.garden, seedAtHand: handText.split(' ').filter(Boolean) }
+    return [spec, questionOf(filled, bed, garden, upper, somethingFollows, sowUntilDay, today)]
+  }, [formText, today, horizon, spec, bed, data.garden, handText, upper, somethingFollows, sowUntilDay])
   const answer = useEngine('choose', args)
 
   async function choose(candidate: Candidate) {
