@@ -15,7 +15,9 @@ export function DemoClock() {
   const { demo, id, name } = data.garden
   // The station is heard first, so that the day and its weather change together.
   async function step(days: number) {
-    await hearStation(database, data.garden, today + days, undefined, silent)
+    await hearStation(database, data.garden, today + days, undefined, silent).catch((error: unknown) =>
+      console.error('What the station said could not be stored', error),
+    )
     dispatch(demoClockSet({ gardenId: id, date: isoDate(today + days) }))
   }
   return (

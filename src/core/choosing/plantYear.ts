@@ -4,7 +4,7 @@ import { seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
 import { viableSeedsPerM2 } from '../seeding/recipe'
-import { coveringFor } from './judge'
+import { coveringFor } from './composition'
 import type { WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import {

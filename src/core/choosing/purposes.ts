@@ -1,18 +1,21 @@
 import type { PurposeId } from '../garden/schema'
-import { residueCover } from '../residue/pools'
-import type { WeatherEnsemble } from '../site/weather'
-import type { StandRun } from '../stand/types'
-import type { WeedKind } from './types'
-
-/** What a purpose is counted from, for one member. */
-export type Counting = {
-  run: StandRun
-  ensemble: WeatherEnsemble
-  member: number
-  /** Day the stand is ended. */
-  endDay: number
-  weeds: WeedKind
-}
+import {
+  BIRDS_EAT,
+  FRESH_PER_DRY,
+  NEMATODE_WORTH,
+  PICKED,
+  daysToCover,
+  flowerDays,
+  grownMass,
+  indexOf,
+  liftedMulch,
+  rootMass,
+  rootWork,
+  shelteredRain,
+  weedCover,
+  weightedPeak,
+  type Counting,
+} from './counting'
 
 /** A purpose in growers' words, the amount it is judged by, and the goal (judgement, in the purpose's unit). */
 export type Purpose = {
@@ -25,141 +28,6 @@ export type Purpose = {
   from: string
   amount: (counting: Counting) => number
 }
-
-const indexOf = ({ run, member, endDay }: Counting) =>
-  member * run.days + Math.min(run.days - 1, Math.max(0, endDay - run.startDay))
-
-const lifeDays = ({ run, endDay }: Counting) => Math.max(1, Math.min(run.days, endDay - run.startDay))
-
-const grownMass = (counting: Counting) => {
-  const at = indexOf(counting)
-  return counting.run.massG[at] + counting.run.residueG[at]
-}
-
-/** Soil temperatures at which the weeds of a season come up, °C (judgement). */
-const WEED_SEASON: Record<WeedKind, [from: number, to: number]> = {
-  any: [-50, 60],
-  'cool season': [3, 14],
-  'warm season': [13, 60],
-  creeping: [6, 60],
-}
-/** Cover that shades creeping weeds enough to weaken them. */
-const DEEP_SHADE = 0.85
-
-function weedCover(counting: Counting): number {
-  const { run, ensemble, member, weeds } = counting
-  const [from, to] = WEED_SEASON[weeds]
-  const { soilTempC } = ensemble.members[member]
-  const offset = run.startDay - ensemble.startDay
-  let sum = 0
-  let days = 0
-  for (let day = 0; day < lifeDays(counting); day++) {
-    const soil = soilTempC[offset + day]
-    if (soil < from || soil > to) continue
-    const cover = run.cover[member * run.days + day]
-    sum += weeds === 'creeping' ? (cover >= DEEP_SHADE ? 1 : 0) : cover
-    days++
-  }
-  return days > 0 ? (100 * sum) / days : 0
-}
-
-function daysToCover({ run, member }: Counting, share: number): number {
-  for (let day = 0; day < run.days; day++) if (run.cover[member * run.days + day] >= share) return day
-  return run.days
-}
-
-function flowerDays(counting: Counting): number {
-  const { run, member } = counting
-  let best = 0
-  run.species.forEach((species, component) => {
-    const value = run.sown[component].plant.flowerValue / 3
-    let count = 0
-    for (let day = 0; day < lifeDays(counting); day++) {
-      const at = member * run.days + day
-      if (species.bbch[at] >= 61 && species.bbch[at] < 75 && species.alive[at] > 0.2) count++
-    }
-    best = Math.max(best, count * value)
-  })
-  return best
-}
-
-/** Largest mass each species reached, g m⁻², times a weight of its own. */
-function weightedPeak(counting: Counting, weight: (component: number) => number, beforeBbch = 100): number {
-  const { run, member } = counting
-  return run.species.reduce((sum, species, component) => {
-    const factor = weight(component)
-    if (factor === 0) return sum
-    let peak = 0
-    for (let day = 0; day < lifeDays(counting); day++) {
-      const at = member * run.days + day
-      if (species.bbch[at] < beforeBbch) peak = Math.max(peak, species.massG[at])
-    }
-    return sum + factor * peak
-  }, 0)
-}
-
-/** Mass above which roots work no harder, g m⁻². */
-const ROOTS_FULL_G = 250
-
-function rootWork(counting: Counting): number {
-  const { run } = counting
-  return run.species.reduce((sum, _, component) => {
-    const power = run.sown[component].plant.rootPower / 3
-    return (
-      sum +
-      power *
-        Math.min(
-          ROOTS_FULL_G,
-          weightedPeak(counting, (other) => (other === component ? 1 : 0)),
-        )
-    )
-  }, 0)
-}
-
-function rootMass(counting: Counting): number {
-  return weightedPeak(counting, (component) => {
-    const share = counting.run.sown[component].plant.parameters.rootShare
-    return share / (1 - share)
-  })
-}
-
-/** Rain from which soil moves on a bare slope, mm d⁻¹. */
-const EROSIVE_MM = 8
-
-function shelteredRain(counting: Counting): number {
-  const { run, ensemble, member } = counting
-  const { rainMm } = ensemble.members[member]
-  const offset = run.startDay - ensemble.startDay
-  let held = 0
-  let all = 0
-  for (let day = 0; day < lifeDays(counting); day++) {
-    const mm = rainMm[offset + day]
-    if (mm < EROSIVE_MM) continue
-    const at = member * run.days + day
-    const cover = 1 - (1 - run.cover[at]) * (1 - residueCover(run.residueG[at]))
-    held += mm * cover
-    all += mm
-  }
-  return all > 0 ? (100 * held) / all : 100
-}
-
-/** Carbon to nitrogen from which mulch lasts, and the worth of softer mulch. */
-const LASTING_CN = 20
-const SOFT_WORTH = 0.5
-
-function liftedMulch(counting: Counting): number {
-  const at = indexOf(counting)
-  const { massG, nitrogenG } = counting.run
-  const ratio = nitrogenG[at] > 0 ? (0.42 * massG[at]) / nitrogenG[at] : 0
-  return massG[at] * (ratio >= LASTING_CN ? 1 : SOFT_WORTH)
-}
-
-const NEMATODE_WORTH = { 'sets back': 1, 'poor host': 0.25, host: 0 } as const
-/** Fresh weight over dry of young shoots, and the share of them that is picked. */
-const FRESH_PER_DRY = 8
-const PICKED = 0.25
-/** Share of soft growth that birds take. */
-const BIRDS_EAT = 0.6
 
 export const PURPOSES: readonly Purpose[] = [
   {

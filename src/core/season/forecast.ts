@@ -16,6 +16,7 @@ import {
   firstDays,
   spreadOn,
   stageDays,
+  valuesOn,
   type Bands,
   type DateSpread,
 } from '../stand/summary'
@@ -192,7 +193,7 @@ export function forecastOf(
 function organicInput(run: StandRun, endDay: number): OrganicInput {
   const mid = (name: 'massG' | 'residueG') => spreadOn(run, name, endDay - 1)?.mid ?? 0
   const shootG = mid('massG') + mid('residueG')
-  const shoots = run.species.map((species) => species.massG[Math.min(run.days, endDay - run.startDay) - 1])
+  const shoots = run.species.map((species) => spreadOf(valuesOn(run, species.massG, endDay - 1))?.mid ?? 0)
   const total = shoots.reduce((sum, mass) => sum + mass, 0)
   const rootShare = run.sown.reduce(
     (sum, { plant }, c) =>

@@ -1,12 +1,5 @@
-import {
-  decayDay,
-  emptyPools,
-  poolMass,
-  poolNitrogen,
-  residueCover,
-  type ResiduePools,
-} from '../residue/pools'
-import { keepMoist, soilWater, waterDay, waterFactor, type SoilWater } from '../site/soilWater'
+import { decayDay, emptyPools, poolMass, residueCover, type ResiduePools } from '../residue/pools'
+import { keepMoist, soilWater, waterDay, waterFactor } from '../site/soilWater'
 import type { MemberWeather, WeatherEnsemble } from '../site/weather'
 import { growthResponse, vernalisingDay } from './development'
 import { RELEASE_AT_20C_G, soilRelease, STARTING_NITROGEN_G } from './nitrogen'
@@ -27,6 +20,7 @@ import {
   type SpeciesState,
   type Tally,
 } from './plantState'
+import { closeAccounts, emptyRun, record } from './recording'
 import type { MemberTraits } from './traits'
 import type { StandInput, StandRun } from './types'
 
@@ -63,37 +57,6 @@ function applyEvents(
   }
 }
 
-function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun {
-  const days = ensemble.startDay + ensemble.days - input.sowDay
-  const members = ensemble.members.length
-  const series = () => new Float32Array(days * members)
-  const perMember = () => new Float64Array(members)
-  return {
-    startDay: input.sowDay,
-    days,
-    members,
-    sown: input.sown,
-    species: input.sown.map(() => ({ bbch: series(), massG: series(), alive: series() })),
-    cover: series(),
-    heightM: series(),
-    massG: series(),
-    nitrogenG: series(),
-    fixedG: series(),
-    residueG: series(),
-    residueNitrogenG: series(),
-    soilWaterMm: series(),
-    releasedG: series(),
-    accounts: {
-      massIn: perMember(),
-      massOut: perMember(),
-      nitrogenIn: perMember(),
-      nitrogenOut: perMember(),
-      waterIn: perMember(),
-      waterOut: perMember(),
-    },
-  }
-}
-
 /** What the canopy of a day comes to over its species. */
 type Canopy = { massG: number; intercepted: number; weightedLeaf: number; tallestM: number }
 
@@ -126,71 +89,6 @@ function lightInto(canopy: Canopy, states: readonly SpeciesState[], input: Stand
     if (states[c].lai > 0)
       canopy.weightedLeaf += leafWeight(states[c], input.sown[c].plant.parameters.extinction, canopy.tallestM)
   canopy.intercepted = par * (1 - Math.exp(-leaf))
-}
-
-/** Writes the day's state of all species into the run; returns the green cover. */
-function record(
-  run: StandRun,
-  at: number,
-  states: readonly SpeciesState[],
-  pools: ResiduePools,
-  water: SoilWater,
-  fixed: number,
-): number {
-  let leaf = 0
-  let mass = 0
-  let nitrogen = 0
-  let height = 0
-  for (let c = 0; c < states.length; c++) {
-    const state = states[c]
-    leaf += run.sown[c].plant.parameters.extinction * state.lai
-    mass += state.mass
-    nitrogen += state.nitrogen
-    if (state.emerged && state.alive > 0.02) height = Math.max(height, state.height)
-    run.species[c].bbch[at] = state.bbch
-    run.species[c].massG[at] = state.mass
-    run.species[c].alive[at] = state.emerged ? state.alive : 0
-  }
-  const cover = 1 - Math.exp(-leaf * 1.1)
-  run.cover[at] = cover
-  run.heightM[at] = height
-  run.massG[at] = mass
-  run.nitrogenG[at] = nitrogen
-  run.fixedG[at] = fixed
-  run.residueG[at] = poolMass(pools)
-  run.residueNitrogenG[at] = poolNitrogen(pools)
-  run.soilWaterMm[at] = water.seedLayerMm + water.rootZoneMm
-  run.releasedG[at] = pools.netReleasedG
-  return cover
-}
-
-/** Closes a member's accounts: all that came in, and where it is or went. */
-function closeAccounts(
-  run: StandRun,
-  member: number,
-  states: readonly SpeciesState[],
-  pools: ResiduePools,
-  tally: Tally,
-  startNitrogen: number,
-  mineral: number,
-  water: SoilWater,
-  startWaterMm: number,
-): void {
-  const { accounts } = run
-  let live = 0
-  let plantNitrogen = 0
-  for (const state of states) {
-    live += state.mass
-    plantNitrogen += state.nitrogen
-  }
-  accounts.massIn[member] = tally.grown
-  accounts.massOut[member] = live + poolMass(pools) + pools.decayedG + tally.exportedMass
-  accounts.nitrogenIn[member] = startNitrogen + tally.soilNitrogen + tally.fixed + tally.seedNitrogen
-  accounts.nitrogenOut[member] =
-    mineral + plantNitrogen + poolNitrogen(pools) + pools.microbialNitrogenG + tally.exportedNitrogen
-  accounts.waterIn[member] = startWaterMm + water.gainedMm
-  accounts.waterOut[member] =
-    water.seedLayerMm + water.rootZoneMm + water.evaporatedMm + water.transpiredMm + water.drainedMm
 }
 
 /** Days of weather before sowing that the soil's water is followed through, so that dry weeks are felt by the seed. */

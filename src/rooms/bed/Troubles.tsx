@@ -8,6 +8,7 @@ import { Field } from '../../parts/Field'
 import { longDate } from '../../parts/format'
 import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../state/ids'
+import { ProblemLine } from '../../parts/ProblemLine'
 
 const FAMILIES = [...new Set([...CROPS, ...SPECIES].map((plant) => plant.family))].sort()
 
@@ -87,11 +88,7 @@ export function Troubles({ bed }: { bed: Bed }) {
         </Field>
         <button className="btn mt-6">Note it</button>
       </form>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-error">
-          {problem}
-        </p>
-      )}
+      <ProblemLine text={problem} />
     </details>
   )
 }

@@ -8,6 +8,8 @@ import { Field } from '../../parts/Field'
 import { rain, shortDate } from '../../parts/format'
 import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../state/ids'
+import { ProblemLine } from '../../parts/ProblemLine'
+import { typedNumber } from '../../parts/typed'
 
 /** Writing down water given by hand to a growing cover; its forecast takes it in. */
 export function Watering({ stand }: { stand: Stand }) {
@@ -21,7 +23,7 @@ export function Watering({ stand }: { stand: Stand }) {
   const sown = latest(stand.start)?.date ?? ''
 
   async function save() {
-    const typed = Number(amount.replace(',', '.'))
+    const typed = typedNumber(amount)
     const mm = units === 'imperial' ? typed * MM_PER_INCH : typed
     if (amount.trim() === '' || !(mm >= 0.5 && mm <= 200))
       return setProblem(`Water given must be between ${rain(0.5, units)} and ${rain(200, units)}.`)
@@ -59,11 +61,7 @@ export function Watering({ stand }: { stand: Stand }) {
         </Field>
         <button className="btn mt-6">Write down</button>
       </form>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-error">
-          {problem}
-        </p>
-      )}
+      <ProblemLine text={problem} />
       {given.length > 0 && (
         <p className="quiet mt-1 text-sm">
           {given.map(({ date: on, mm }) => `${shortDate(parseDay(on)!)} ${rain(mm, units)}`).join(', ')}

@@ -6,6 +6,7 @@ import { findCrop } from '../../core/plants/crops'
 import { shadeOf } from '../../core/plants/shade'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { ChooseQuestion, WeedKind, WinterWish } from '../../core/choosing/types'
+import { typedOrNull } from '../../parts/typed'
 
 /** Which ground is asked about. */
 export type Ground = 'whole' | 'first half' | 'second half' | 'path' | 'strip'
@@ -79,15 +80,13 @@ export function startingForm(
   }
 }
 
-const asNumber = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')))
-
 /** The part of the bed that is meant; null when a strip is not filled in rightly. */
 export function partOf(form: ChooseForm, bed: Bed): BedPart | null {
   if (form.ground === 'whole' || form.ground === 'path') return { kind: form.ground }
   if (form.ground !== 'strip')
     return { kind: 'half', which: form.ground === 'first half' ? 'first' : 'second' }
-  const fromM = asNumber(form.stripFrom) ?? 0
-  const toM = asNumber(form.stripTo) ?? bed.lengthM
+  const fromM = typedOrNull(form.stripFrom) ?? 0
+  const toM = typedOrNull(form.stripTo) ?? bed.lengthM
   return fromM >= 0 && toM > fromM && toM <= bed.lengthM + 1e-9 ? { kind: 'strip', fromM, toM } : null
 }
 
@@ -121,10 +120,10 @@ export function formProblems(
   if (form.deadBy !== '' && (dead === null || dead <= today || dead > (needed ?? dead)))
     problems.deadBy = 'Choose a day before the bed is needed, or leave it empty.'
   if (form.purposes.length === 0) problems.purposes = 'Choose at least one purpose.'
-  const height = asNumber(form.maxHeight)
+  const height = typedOrNull(form.maxHeight)
   if (height !== null && !(height >= 0.1 && height <= 5))
     problems.maxHeight = 'The height must be between 0.1 and 5 m.'
-  const budget = asNumber(form.budget)
+  const budget = typedOrNull(form.budget)
   if (budget !== null && !(budget > 0 && budget <= 100_000))
     problems.budget = 'The budget must be a number above 0.'
   if (partOf(form, bed) === null)
@@ -165,11 +164,11 @@ export function questionOf(
       winter: form.winter,
       deadByDay: form.deadBy === '' ? null : dayNumber(form.deadBy),
       noGrasses: form.noGrasses,
-      maxHeightM: asNumber(form.maxHeight),
+      maxHeightM: typedOrNull(form.maxHeight),
       notRootKnotHost: form.notRootKnotHost,
       noGreenBridge: form.noGreenBridge,
       seedAtHandOnly: form.seedAtHandOnly,
-      budget: asNumber(form.budget),
+      budget: typedOrNull(form.budget),
       neverReseeds: form.neverReseeds,
     },
     tools: garden.tools.filter((tool) => !form.withoutTools.includes(tool.id)),

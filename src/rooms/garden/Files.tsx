@@ -10,6 +10,7 @@ import { loadGarden, loadLots, loadWeather } from '../../data/gardens'
 import { useGarden } from '../../state/garden'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch } from '../../state/store'
+import { download } from '../../parts/download'
 
 /** Largest file read, bytes. */
 const LARGEST_FILE = 60_000_000
@@ -27,11 +28,11 @@ export function Files() {
   async function save() {
     const lots = await loadLots(database, data.garden.id)
     const text = writeGardenFile({ ...data, weather, lots }, new Date().toISOString())
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
-    link.download = `${data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'}.kilim.json`
-    link.click()
-    URL.revokeObjectURL(link.href)
+    download(
+      `${data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'}.kilim.json`,
+      'application/json',
+      text,
+    )
   }
 
   async function open(event: ChangeEvent<HTMLInputElement>) {

@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine, useEngineAll } from '../../state/useEngine'
 import { calendarFile } from './calendar'
 import { jobText } from './words'
+import { download } from '../../parts/download'
 
 /** Covers that ended longer ago than this have no jobs left. */
 const AFTER_END_DAYS = 90
@@ -90,11 +91,7 @@ export function useRounds() {
       written,
     )
     if (!outcome.ok) return void toast.error(outcome.problems[0].message)
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([outcome.value.text], { type: 'text/calendar' }))
-    link.download = 'rounds.ics'
-    link.click()
-    URL.revokeObjectURL(link.href)
+    download('rounds.ics', 'text/calendar', outcome.value.text)
     dispatch(calendarWritten({ gardenId: data.garden.id, jobs: outcome.value.written }))
   }
 

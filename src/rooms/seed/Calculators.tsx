@@ -7,11 +7,11 @@ import { blendFromCounts, packetSowsM2, spreaderRate } from '../../core/seeding/
 import { area, money, percent, rate } from '../../parts/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { useGarden } from '../../state/garden'
+import { typedNumber } from '../../parts/typed'
 
 const CHOICES = [...SPECIES]
   .sort((a, b) => a.name.localeCompare(b.name))
   .map((plant) => [plant.id, plant.name] as const)
-const number = (text: string) => Number(text.trim().replace(',', '.'))
 
 /** Small sums about seed: what a packet sows, what is in a blend, what a spreader throws. */
 export function Calculators() {
@@ -30,7 +30,7 @@ function Packet() {
   const [weight, setWeight] = useState('')
   const plant = findSpecies(speciesId)
   const perM2 = plant ? (plant.parameters.drillKgHa / 10) * BROADCAST_FACTOR.raked[seedSize(plant)] : 0
-  const sows = packetSowsM2(number(weight), perM2 / 0.85)
+  const sows = packetSowsM2(typedNumber(weight), perM2 / 0.85)
   return (
     <fieldset>
       <legend className="font-semibold">What does a packet sow?</legend>
@@ -60,7 +60,7 @@ function Spreader() {
   const [lost, setLost] = useState('')
   const [strip, setStrip] = useState('20')
   const [swath, setSwath] = useState('3')
-  const found = spreaderRate(number(lost), number(strip), number(swath))
+  const found = spreaderRate(typedNumber(lost), typedNumber(strip), typedNumber(swath))
   return (
     <fieldset>
       <legend className="font-semibold">What does my hand-cranked spreader throw?</legend>
@@ -108,11 +108,11 @@ function Blend() {
   ])
   const [price, setPrice] = useState('')
   const [sownAt, setSownAt] = useState('')
-  const counted = rows.filter((row) => number(row.seeds) > 0)
+  const counted = rows.filter((row) => typedNumber(row.seeds) > 0)
   const blend = blendFromCounts(
     counted.map((row) => ({
       speciesId: row.speciesId,
-      seeds: Math.round(number(row.seeds)),
+      seeds: Math.round(typedNumber(row.seeds)),
       thousandSeedG: findSpecies(row.speciesId)!.parameters.thousandSeedG,
     })),
   )
@@ -120,7 +120,7 @@ function Blend() {
   const ownPrice = own.every((part) => part.perKg !== null)
     ? own.reduce((sum, part) => sum + part.weightShare.mid * part.perKg!, 0)
     : null
-  const wrong = rows.some((row) => row.seeds.trim() !== '' && !(number(row.seeds) > 0))
+  const wrong = rows.some((row) => row.seeds.trim() !== '' && !(typedNumber(row.seeds) > 0))
   return (
     <fieldset className="md:col-span-2">
       <legend className="font-semibold">What is in this blend, and is it cheaper than my own?</legend>
@@ -176,15 +176,15 @@ function Blend() {
             )
             .join(', ')}
           .{' '}
-          {number(sownAt) > 0 &&
-            `Sown at ${sownAt} g/m²: ${blend.map((part) => seedsText(part, number(sownAt))).join(', ')} per m². `}
-          {number(price) > 0 &&
+          {typedNumber(sownAt) > 0 &&
+            `Sown at ${sownAt} g/m²: ${blend.map((part) => seedsText(part, typedNumber(sownAt))).join(', ')} per m². `}
+          {typedNumber(price) > 0 &&
             (ownPrice === null
               ? `List packs of ${own
                   .filter((part) => part.perKg === null)
                   .map((part) => findSpecies(part.speciesId)?.name.toLowerCase())
                   .join(' and ')} to compare.`
-              : `The same from straight seed costs ${money(ownPrice, currency)} a kilogram, the blend ${money(number(price), currency)}.`)}
+              : `The same from straight seed costs ${money(ownPrice, currency)} a kilogram, the blend ${money(typedNumber(price), currency)}.`)}
         </p>
       )}
     </fieldset>

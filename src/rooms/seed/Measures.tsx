@@ -5,6 +5,8 @@ import { metres } from '../../parts/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../state/ids'
+import { ProblemLine } from '../../parts/ProblemLine'
+import { typedNumber } from '../../parts/typed'
 
 const SIZES: readonly (readonly [SeedSize, string])[] = [
   ['large', 'large: peas, beans'],
@@ -26,22 +28,21 @@ export function Measures() {
   const [width, setWidth] = useState(String(USUAL_MEASURES.castWidthM))
   const [tenPaces, setTenPaces] = useState(String(USUAL_MEASURES.paceM * 10))
   const [problem, setProblem] = useState<string | null>(null)
-  const number = (text: string) => Number(text.trim().replace(',', '.'))
 
   async function save() {
     if (name.trim() === '') return setProblem('Name: whose hands are these?')
-    const handful = handfulFrom(number(cup), number(handfuls))
+    const handful = handfulFrom(typedNumber(cup), typedNumber(handfuls))
     if (!handful.ok) return setProblem(handful.problems[0].message)
-    if (!(number(width) > 0)) return setProblem('Cast width: enter metres above 0.')
-    if (!(number(tenPaces) > 0)) return setProblem('Ten paces: enter metres above 0.')
+    if (!(typedNumber(width) > 0)) return setProblem('Cast width: enter metres above 0.')
+    if (!(typedNumber(tenPaces) > 0)) return setProblem('Ten paces: enter metres above 0.')
     setProblem(null)
     const old = sowers.find((sower) => sower.name === name.trim())
     const next = {
       id: old?.id ?? newId('sower'),
       name: name.trim(),
       gramsPerHandful: { ...old?.gramsPerHandful, [size]: Math.round(handful.value * 10) / 10 },
-      castWidthM: number(width),
-      paceM: number(tenPaces) / 10,
+      castWidthM: typedNumber(width),
+      paceM: typedNumber(tenPaces) / 10,
     }
     const stored = await commit(`Measured ${next.name}’s hands`, [
       {
@@ -90,11 +91,7 @@ export function Measures() {
         <TextField label="Ten paces, m" decimal className="w-28" value={tenPaces} onChange={setTenPaces} />
         <button className="btn mt-6">Keep it</button>
       </form>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-error">
-          {problem}
-        </p>
-      )}
+      <ProblemLine text={problem} />
     </>
   )
 }

@@ -9,6 +9,8 @@ import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../state/ids'
 import { toGrams } from './lotForm'
 import { seedNeeds } from './needs'
+import { ProblemLine } from '../../parts/ProblemLine'
+import { typedNumber } from '../../parts/typed'
 
 const nameOf = (speciesId: string) => findSpecies(speciesId)?.name ?? speciesId
 
@@ -91,12 +93,11 @@ function Packs({ packs }: { packs: SeedPack[] }) {
     commit(label, [{ table: 'gardens', put: { ...garden, packs: next } }])
 
   async function add() {
-    const number = (text: string) => Number(text.trim().replace(',', '.'))
     if (speciesId === '') return setProblem('Pack: choose what is in it.')
-    if (!(number(weight) > 0)) return setProblem('Weight: enter a number above 0.')
-    if (!(number(price) > 0)) return setProblem('Price: enter a number above 0, such as 4.50.')
+    if (!(typedNumber(weight) > 0)) return setProblem('Weight: enter a number above 0.')
+    if (!(typedNumber(price) > 0)) return setProblem('Price: enter a number above 0, such as 4.50.')
     setProblem(null)
-    const weightG = Math.round(toGrams(number(weight), garden.units) * 10) / 10
+    const weightG = Math.round(toGrams(typedNumber(weight), garden.units) * 10) / 10
     const label = `${nameOf(speciesId)} ${grams(weightG, garden.units)}`
     const stored = await store(
       [
@@ -105,7 +106,7 @@ function Packs({ packs }: { packs: SeedPack[] }) {
           id: newId('pack'),
           label,
           grams: weightG,
-          price: number(price),
+          price: typedNumber(price),
           available: null,
           contents: [{ speciesId, weightShare: 1 }],
         },
@@ -178,11 +179,7 @@ function Packs({ packs }: { packs: SeedPack[] }) {
         />
         <button className="btn mt-6">List it</button>
       </form>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-error">
-          {problem}
-        </p>
-      )}
+      <ProblemLine text={problem} />
     </details>
   )
 }

@@ -1,6 +1,7 @@
 import { GRAMS_PER_OUNCE } from '../../core/foundations/units'
 import { seedLot, type SeedLot } from '../../core/garden/seed'
 import type { Units } from '../../parts/format'
+import { typedOrNull } from '../../parts/typed'
 
 /** A lot as typed. */
 export type LotInput = {
@@ -31,7 +32,6 @@ export const emptyLot = (year: number): LotInput => ({
   inoculantExpires: '',
 })
 
-const asNumber = (text: string) => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')))
 export const toGrams = (weight: number, units: Units) =>
   units === 'imperial' ? weight * GRAMS_PER_OUNCE : weight
 
@@ -46,7 +46,7 @@ export function readLot(
   const problems: Partial<Record<keyof LotInput, string>> = {}
   const number = (field: keyof LotInput, what: string, needed: boolean): number | null => {
     const text = input[field] as string
-    const value = asNumber(text)
+    const value = typedOrNull(text)
     if (value === null) {
       if (needed) problems[field] = `${what}: enter a number.`
       return null

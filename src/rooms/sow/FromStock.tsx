@@ -5,6 +5,7 @@ import { grams, percent } from '../../parts/format'
 import { TickField } from '../../parts/SelectField'
 import { useGarden } from '../../state/garden'
 import type { useSow } from './useSow'
+import { typedNumber } from '../../parts/typed'
 
 /** What the seed at hand gives for this sowing, and whether it is taken from it. */
 export function FromStock({ sow, recipe }: { sow: ReturnType<typeof useSow>; recipe: Recipe }) {
@@ -18,7 +19,7 @@ export function FromStock({ sow, recipe }: { sow: ReturnType<typeof useSow>; rec
       (lot) => lot.contents.length === 1 && lot.contents[0].speciesId === line.speciesId && lot.leftGrams > 0,
     )
     if (own.length === 0) return []
-    const typed = Number((form.grams[line.speciesId] ?? '').replace(',', '.'))
+    const typed = typedNumber(form.grams[line.speciesId])
     const wanted = typed > 0 ? typed : line.grams
     const alive = germinationOf(own[0], findSpecies(line.speciesId)?.family ?? '', year)
     const germination = { ...alive, mid: pureLiveSeed(own[0].purity, alive.mid) }

@@ -3,14 +3,7 @@ import { ringAreaM2, ringVerdict } from '../../core/seeding/ringCheck'
 import type { Recipe } from '../../core/seeding/recipe'
 import { TextField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
-
-const asNumber = (text: string) => (text.trim() === '' ? NaN : Number(text.replace(',', '.')))
-/** Counts typed with spaces or commas between them. */
-const countsIn = (text: string) =>
-  text
-    .split(/[\s,;]+/)
-    .filter(Boolean)
-    .map(Number)
+import { typedCounts, typedNumber } from '../../parts/typed'
 
 /** A ring on the ground: what should lie in it, what does, and what that means for the rest of the batch. */
 export function RingCheck({ recipe }: { recipe: Recipe }) {
@@ -19,9 +12,9 @@ export function RingCheck({ recipe }: { recipe: Recipe }) {
   const [done, setDone] = useState('30')
   const [counts, setCounts] = useState<Record<string, string>>({})
   const passes = recipe.passTotals.length
-  const area = ringAreaM2(asNumber(diameter) / 100)
-  const share = asNumber(done) / 100
-  const thrown = asNumber(passesDone) / passes
+  const area = ringAreaM2(typedNumber(diameter) / 100)
+  const share = typedNumber(done) / 100
+  const thrown = typedNumber(passesDone) / passes
   const problem = !(area > 0)
     ? 'Ring: give its width in cm, such as 30.'
     : !(thrown > 0 && thrown <= 1)
@@ -59,7 +52,7 @@ export function RingCheck({ recipe }: { recipe: Recipe }) {
                 typed.trim() === ''
                   ? null
                   : ringVerdict(
-                      { speciesId: line.speciesId, expected, counts: countsIn(typed) },
+                      { speciesId: line.speciesId, expected, counts: typedCounts(typed) },
                       share * thrown,
                     )
               return (

@@ -10,6 +10,7 @@ import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
 import type { StandView } from '../../state/useStand'
+import { typedNumber } from '../../parts/typed'
 
 const LOOK_DAYS = 21
 const BEST_SHOWN = 7
@@ -116,7 +117,7 @@ function Sprinkler({ needMm, units }: { needMm: number; units: Units }) {
     cups
       .split(/[\s;]+/)
       .filter(Boolean)
-      .map((text) => Number(text.replace(',', '.'))),
+      .map(typedNumber),
     Number(minutes),
   )
   return (

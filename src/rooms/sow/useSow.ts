@@ -12,6 +12,7 @@ import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import type { StandView } from '../../state/useStand'
 import { standName } from '../../parts/names'
+import { typedNumber } from '../../parts/typed'
 
 /** The sowing as filled in: percentages and grams as typed. */
 export type SowForm = {
@@ -31,9 +32,6 @@ export type SowForm = {
   /** Whether the grams are taken from the seed at hand. */
   fromStock?: boolean
 }
-
-const asNumber = (text: string | undefined) =>
-  text === undefined || text.trim() === '' ? NaN : Number(text.replace(',', '.'))
 
 function startingForm({ stand }: StandView, today: number): SowForm {
   if (stand.content.kind !== 'cover') throw new Error('Only covers are sown here.')
@@ -64,9 +62,9 @@ export function sowProblems(form: SowForm, today: number): Record<string, string
   else if (day > today)
     problems.date = 'A sowing is recorded once it is done. Choose today or an earlier date.'
   for (const [speciesId, text] of Object.entries(form.grams))
-    if (text.trim() !== '' && !(asNumber(text) > 0 && asNumber(text) <= 1_000_000))
+    if (text.trim() !== '' && !(typedNumber(text) > 0 && typedNumber(text) <= 1_000_000))
       problems[`grams ${speciesId}`] = 'Grams must be a number above 0, such as 250.'
-  const moist = asNumber(form.keptMoist)
+  const moist = typedNumber(form.keptMoist)
   if ((form.keptMoist ?? '').trim() !== '' && !(moist >= 0 && moist <= 60))
     problems.keptMoist = 'Days kept moist must be between 0 and 60.'
   return problems
@@ -97,8 +95,8 @@ export function useSow(view: StandView) {
 
   const components = (stand.content.kind === 'cover' ? stand.content.components : []).map((part) => ({
     ...part,
-    germination: asNumber(form.germination[part.speciesId]) / 100,
-    share: asNumber(form.share[part.speciesId]) / 100,
+    germination: typedNumber(form.germination[part.speciesId]) / 100,
+    share: typedNumber(form.share[part.speciesId]) / 100,
   }))
   const recipe: Outcome<Recipe> = sowingRecipe({
     areaM2: partAreaM2(bed, stand.part),
@@ -113,8 +111,8 @@ export function useSow(view: StandView) {
     if (!recipe.ok || Object.keys(problems).length > 0) return
     const weighed = components.map((part, i): Component => ({
       ...part,
-      grams: Number.isFinite(asNumber(form.grams[part.speciesId]))
-        ? asNumber(form.grams[part.speciesId])
+      grams: Number.isFinite(typedNumber(form.grams[part.speciesId]))
+        ? typedNumber(form.grams[part.speciesId])
         : recipe.value.lines[i].grams,
     }))
     const fact: StartDetails = {
@@ -122,7 +120,7 @@ export function useSow(view: StandView) {
       covering: form.covering,
       passes: form.passes,
       components: weighed,
-      ...(asNumber(form.keptMoist) > 0 ? { keptMoistDays: Math.round(asNumber(form.keptMoist)) } : {}),
+      ...(typedNumber(form.keptMoist) > 0 ? { keptMoistDays: Math.round(typedNumber(form.keptMoist)) } : {}),
       note: form.note,
     }
     const shift = stand.start.plan ? dayNumber(form.date) - dayNumber(stand.start.plan.date) : 0

@@ -12,6 +12,7 @@ import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
 import type { StandView } from '../../state/useStand'
+import { typedCounts, typedNumber } from '../../parts/typed'
 
 /** How long after sowing seedlings are looked for. */
 const LOOK_DAYS = 45
@@ -37,15 +38,8 @@ export function UpYet({ view, forecast }: { view: StandView; forecast: StandFore
   const latest = resowBy.length > 0 ? Math.min(...resowBy.map((spread) => spread.low)) : null
   const sown = sownSpecies(stand, bed)
   const expected = sown.reduce((sum, part) => sum + part.seedsPerM2 * part.emergenceShare, 0)
-  const ringM2 = ringAreaM2(Number(diameter.replace(',', '.')) / 100)
-  const found = countedStand(
-    counts
-      .split(/[\s,;]+/)
-      .filter(Boolean)
-      .map(Number),
-    ringM2,
-    expected,
-  )
+  const ringM2 = ringAreaM2(typedNumber(diameter) / 100)
+  const found = countedStand(typedCounts(counts), ringM2, expected)
   const areaM2 = partAreaM2(bed, stand.part)
   const weighed = stand.start.fact?.components ?? []
   return (

@@ -6,6 +6,7 @@ import { rain, shortDate, temperature, type Units } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
 import { useCommit, useGarden } from '../../state/garden'
 import { dayInputOf, readDay, type DayInput } from './observed'
+import { ProblemLine } from '../../parts/ProblemLine'
 
 /** Days listed below the form. */
 const LISTED_DAYS = 14
@@ -71,11 +72,7 @@ export function ObservedDays() {
         <button className="btn btn-primary mt-6">Write down</button>
       </form>
       <p className="quiet mt-1 text-sm">Leave empty what you did not measure.</p>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-error">
-          {problem}
-        </p>
-      )}
+      <ProblemLine text={problem} />
       <Scroll label="The last two weeks">
         <table className="table table-sm mt-3 w-auto" data-testid="observed-days">
           <thead>

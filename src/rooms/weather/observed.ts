@@ -2,7 +2,7 @@ import { parseDay } from '../../core/foundations/day'
 import { MM_PER_INCH } from '../../core/foundations/units'
 import { DAY_LIMITS, DAY_VALUES, type DayValue, type ObservedDay } from '../../core/garden/weatherYear'
 import type { Units } from '../../parts/format'
-import { typedNumber } from './numbers'
+import { typedOrNull } from '../../parts/typed'
 
 /** A day's weather as typed. */
 export type DayInput = { date: string } & Record<DayValue, string>
@@ -36,7 +36,7 @@ export function readDay(
   if (day > today) return { problem: 'Day: it lies ahead. Only days that were observed can be written down.' }
   const values = { tMinC: null, tMaxC: null, rainMm: null } as Record<DayValue, number | null>
   for (const value of DAY_VALUES) {
-    const typed = typedNumber(input[value])
+    const typed = typedOrNull(input[value])
     const { name, low, high, unit } = DAY_LIMITS[value]
     if (typed === null) continue
     if (Number.isNaN(typed)) return { problem: `${name}: “${input[value]}” is not a number.` }

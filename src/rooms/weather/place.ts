@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import { siteClimate, type SiteClimate } from '../../core/garden/schema'
+import { typedNumber } from '../../parts/typed'
 
 /** The four monthly rows of a place, with the words and limits the form shows. */
 export const ROWS = [
@@ -30,9 +31,6 @@ export function placeInputOf(site: SiteClimate): PlaceInput {
   }
 }
 
-const toNumber = (text: string) =>
-  text.trim() === '' ? NaN : Number(text.replace(',', '.').replace('−', '-'))
-
 const MONTHS = [
   'January',
   'February',
@@ -50,10 +48,10 @@ const MONTHS = [
 
 /** The site, or what is wrong with it, each problem naming its row and month. */
 export function readPlace(input: PlaceInput): { site: SiteClimate } | { problems: string[] } {
-  const numbers = (texts: string[]) => texts.map(toNumber)
+  const numbers = (texts: string[]) => texts.map(typedNumber)
   const parsed = siteClimate.safeParse({
-    latitude: toNumber(input.latitude),
-    elevationM: toNumber(input.elevationM),
+    latitude: typedNumber(input.latitude),
+    elevationM: typedNumber(input.elevationM),
     coastal: input.coastal,
     tMaxC: numbers(input.tMaxC),
     tMinC: numbers(input.tMinC),

@@ -1,0 +1,15 @@
+/** The number typed, with a decimal point or comma; NaN when it is empty or not a number. */
+export function typedNumber(text: string | undefined): number {
+  const clean = (text ?? '').trim().replace(',', '.').replace('−', '-')
+  return clean === '' ? NaN : Number(clean)
+}
+
+/** The same, but null when nothing was typed. */
+export const typedOrNull = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text))
+
+/** Whole numbers typed one after another, with spaces or commas between. */
+export const typedCounts = (text: string): number[] =>
+  text
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map(Number)
