@@ -84,7 +84,7 @@ export function Measures() {
         }}
       >
         <TextField label="Name" className="w-40" value={name} onChange={setName} />
-        <SelectField label="Seed" className="w-60" value={size} onChange={setSize} options={SIZES} />
+        <SelectField label="Seed" className="w-80" value={size} onChange={setSize} options={SIZES} />
         <TextField label="Handfuls" className="w-24" value={handfuls} onChange={setHandfuls} />
         <TextField label="In the cup, g" decimal className="w-28" value={cup} onChange={setCup} />
         <TextField label="Cast width, m" decimal className="w-28" value={width} onChange={setWidth} />
