@@ -1,19 +1,11 @@
 import type { z } from 'zod'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { standProblems } from '../core/garden/consistency'
-import {
-  bed,
-  check,
-  garden,
-  stand,
-  type Bed,
-  type Check,
-  type Garden,
-  type Stand,
-} from '../core/garden/schema'
+import { check, picture, type Check, type Picture } from '../core/garden/check'
+import { bed, garden, stand, type Bed, type Garden, type Stand } from '../core/garden/schema'
 import { seedLot, type SeedLot } from '../core/garden/seed'
 import { weatherYear, type WeatherYear } from '../core/garden/weatherYear'
-import type { KilimDatabase, RecordChange, TableName, UndoEntry } from './database'
+import type { KilimDatabase, PictureBytes, RecordChange, TableName, UndoEntry } from './database'
 import { problemsFromZod, storageProblem } from './problems'
 
 /** What to write in one step: records to put, keys to delete. */
@@ -24,6 +16,7 @@ export type Write =
   | { table: 'checks'; put: Check }
   | { table: 'weather'; put: WeatherYear }
   | { table: 'lots'; put: SeedLot }
+  | { table: 'pictures'; put: Picture; bytes?: Omit<PictureBytes, 'id'> }
   | { table: TableName; remove: string }
 
 const schemas: Record<TableName, z.ZodType> = {
@@ -33,8 +26,9 @@ const schemas: Record<TableName, z.ZodType> = {
   checks: check,
   weather: weatherYear,
   lots: seedLot,
+  pictures: picture,
 }
-const TABLES = ['gardens', 'beds', 'stands', 'checks', 'weather', 'lots'] as const
+const TABLES = ['gardens', 'beds', 'stands', 'checks', 'weather', 'lots', 'pictures'] as const
 /** Undo steps kept per garden. */
 const UNDO_DEPTH = 300
 
@@ -72,7 +66,7 @@ export async function commit(
   try {
     const entryId = await db.transaction(
       'rw',
-      [...TABLES.map((name) => db.table(name)), db.undo],
+      [...TABLES.map((name) => db.table(name)), db.pictureBytes, db.undo],
       async () => {
         const changes: RecordChange[] = []
         for (const write of writes) {
@@ -85,6 +79,9 @@ export async function commit(
           })
         }
         await applyAll(db, changes, 'after')
+        // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
+        for (const write of writes)
+          if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
         await db.undo
           .where('gardenId')
           .equals(gardenId)

@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie'
-import type { Bed, Check, Garden, Stand } from '../core/garden/schema'
+import type { Check, Picture } from '../core/garden/check'
+import type { Bed, Garden, Stand } from '../core/garden/schema'
 import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { DayForecast } from '../core/site/forecast'
@@ -14,8 +15,8 @@ export type UndoEntry = {
   changes: RecordChange[]
 }
 
-export type TableName = 'gardens' | 'beds' | 'stands' | 'checks' | 'weather' | 'lots'
-type StoredRecord = Garden | Bed | Stand | Check | WeatherYear | SeedLot
+export type TableName = 'gardens' | 'beds' | 'stands' | 'checks' | 'weather' | 'lots' | 'pictures'
+type StoredRecord = Garden | Bed | Stand | Check | WeatherYear | SeedLot | Picture
 
 /** A record before and after a change; null where it did not exist. */
 export type RecordChange = {
@@ -36,6 +37,9 @@ export type StationState = {
   trouble: string | null
 }
 
+/** The bytes of a picture as kept (JPEG), and a small one for lists. */
+export type PictureBytes = { id: string; full: Uint8Array<ArrayBuffer>; small: Uint8Array<ArrayBuffer> }
+
 /** A piece of persisted screen state: drafts, the demo clock, the theme. */
 type SessionEntry = { key: string; value: unknown }
 
@@ -46,6 +50,8 @@ export class KilimDatabase extends Dexie {
   checks!: EntityTable<Check, 'id'>
   weather!: EntityTable<WeatherYear, 'id'>
   lots!: EntityTable<SeedLot, 'id'>
+  pictures!: EntityTable<Picture, 'id'>
+  pictureBytes!: EntityTable<PictureBytes, 'id'>
   station!: EntityTable<StationState, 'gardenId'>
   undo!: EntityTable<UndoEntry, 'id'>
   session!: EntityTable<SessionEntry, 'key'>
@@ -62,6 +68,7 @@ export class KilimDatabase extends Dexie {
     })
     this.version(2).stores({ weather: 'id, gardenId', station: 'gardenId' })
     this.version(3).stores({ lots: 'id, gardenId' })
+    this.version(4).stores({ pictures: 'id, gardenId, bedId, standId', pictureBytes: 'id' })
   }
 }
 

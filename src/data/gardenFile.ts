@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
+import { picture } from '../core/garden/check'
 import { gardenProblems } from '../core/garden/consistency'
 import { GARDEN_SCHEMA_VERSION, gardenData, type GardenData } from '../core/garden/schema'
 import { seedLot } from '../core/garden/seed'
@@ -17,10 +18,14 @@ const envelope = z.object({
   data: z.unknown(),
 })
 
-/** What a garden file holds: the garden the weather observed there and the seed at hand. Files of version 1 have neither. */
+/**
+ * What a garden file holds: the garden, the weather observed there, the seed at hand (from version 2) and what is
+ * known of its pictures (from version 3).
+ */
 const fileData = gardenData.extend({
   weather: z.array(weatherYear).max(260).default([]),
   lots: z.array(seedLot).max(2000).default([]),
+  pictures: z.array(picture).max(20_000).default([]),
 })
 export type GardenFileData = z.infer<typeof fileData>
 
@@ -36,6 +41,7 @@ export function writeGardenFile(data: GardenData & Partial<GardenFileData>, expo
     checks: clean.checks.sort(byId),
     weather: clean.weather.sort(byId),
     lots: clean.lots.sort(byId),
+    pictures: clean.pictures.sort(byId),
   }
   return `${JSON.stringify({ format: GARDEN_FILE_FORMAT, version: GARDEN_SCHEMA_VERSION, exportedAt, data: sorted }, null, 2)}\n`
 }
@@ -80,6 +86,7 @@ export function gardenWrites(data: GardenData & Partial<GardenFileData>): Write[
     ...data.checks.map((put): Write => ({ table: 'checks', put })),
     ...(data.weather ?? []).map((put): Write => ({ table: 'weather', put })),
     ...(data.lots ?? []).map((put): Write => ({ table: 'lots', put })),
+    ...(data.pictures ?? []).map((put): Write => ({ table: 'pictures', put })),
   ]
 }
 

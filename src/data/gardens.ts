@@ -1,4 +1,5 @@
 import type { GardenData } from '../core/garden/schema'
+import type { Picture } from '../core/garden/check'
 import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase } from './database'
@@ -30,4 +31,17 @@ export async function loadLots(db: KilimDatabase, gardenId: string): Promise<See
 export async function loadWeather(db: KilimDatabase, gardenId: string): Promise<WeatherYear[]> {
   const years = await db.weather.where('gardenId').equals(gardenId).toArray()
   return years.sort((a, b) => a.year - b.year)
+}
+
+/** What is kept of a garden beside its beds, stands and checks. */
+export async function loadKept(
+  db: KilimDatabase,
+  gardenId: string,
+): Promise<{ weather: WeatherYear[]; lots: SeedLot[]; pictures: Picture[] }> {
+  const [weather, lots, pictures] = await Promise.all([
+    loadWeather(db, gardenId),
+    loadLots(db, gardenId),
+    db.pictures.where('gardenId').equals(gardenId).toArray(),
+  ])
+  return { weather, lots, pictures }
 }

@@ -14,7 +14,7 @@ const rye = findSpecies('cereal-rye')!
 const vetch = findSpecies('hairy-vetch')!
 const day = dayNumber('2026-05-20')
 const survivalOf = (event: ReturnType<typeof endEvent>, bbch: number, plant = vetch) =>
-  event?.kind === 'end' ? event.survival(0, 0, bbch, plant) : NaN
+  event?.kind === 'end' ? event.survival(0, 0, bbch, plant, 1) : NaN
 const deed = (method: 'chop' | 'crimp' | 'tarp' | 'winter-kill' | 'harvest', passes = 1) => ({
   date: '2026-05-20',
   method,

@@ -1,9 +1,10 @@
 import { z } from 'zod'
+import { check } from './check'
 import { id, isoDay, numberBetween, shortText } from './fields'
 import { seedPack, sower } from './seed'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 2
+export const GARDEN_SCHEMA_VERSION = 3
 
 const monthly = (field: string, low: number, high: number) =>
   z.array(numberBetween(field, low, high)).length(12)
@@ -196,30 +197,6 @@ export const stand = z.object({
   note: z.string().max(4000),
 })
 export type Stand = z.infer<typeof stand>
-
-/** One look at a stand. At least one of stage and cover is given. */
-export const check = z
-  .object({
-    id,
-    gardenId: id,
-    standId: id,
-    date: isoDay,
-    /** BBCH code 0–99, or null when not judged. */
-    stageBbch: numberBetween('Stage', 0, 99).nullable(),
-    /** Ground covered by green, 0–1. */
-    cover: numberBetween('Cover', 0, 1).nullable(),
-    heightCm: numberBetween('Height', 0, 400, 'cm').nullable(),
-    note: z.string().max(4000),
-  })
-  .refine(
-    (value) =>
-      value.stageBbch !== null || value.cover !== null || value.heightCm !== null || value.note.trim() !== '',
-    {
-      error: 'The check is empty. Choose a stage, give the cover, or write a note.',
-      path: ['stageBbch'],
-    },
-  )
-export type Check = z.infer<typeof check>
 
 export const toolKind = z.enum([
   'hand shears',

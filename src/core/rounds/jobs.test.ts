@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import type { Spread } from '../foundations/statistics'
 import type { EndDetails, Stand } from '../garden/schema'
-import type { StandForecast } from '../season/forecast'
+import { flatForecast } from '../testing/forecasts'
 import { testBed } from '../testing/beds'
 import { byUrgency, jobsOf, openJobs, type Job, type RoundsInput } from './jobs'
 
@@ -11,7 +11,6 @@ const around = (iso: string, days = 4): Spread => {
   const mid = dayNumber(iso)
   return { low: mid - days, mid, high: mid + days }
 }
-const flat = { startDay: today - 200, stepDays: 400, low: [0, 0], mid: [0, 0], high: [0, 0] }
 const component = { speciesId: 'cereal-rye', share: 1, germination: 0.9, grams: 200 }
 const sown = (date: string, extra = {}) => ({
   date,
@@ -41,26 +40,15 @@ const cover = (extra: Partial<Stand> = {}): Stand => ({
   end: { plan: null, fact: null },
   ...extra,
 })
-function forecast(stages: Record<number, Spread>, ended: Spread | null = null): StandForecast {
-  return {
+const forecast = (stages: Record<number, Spread>, ended: Spread | null = null) =>
+  flatForecast(0, {
     standId: 'rye',
-    cover: flat,
-    massG: flat,
-    heightM: flat,
-    residueG: flat,
-    nitrogenG: flat,
+    ended,
     stages: Object.entries(stages).map(([bbch, spread]) => ({
       bbch: Number(bbch),
       date: { chance: 1, spread },
     })),
-    covered30: { chance: 1, spread: null },
-    dead: { chance: 0, spread: null },
-    ended,
-    diesAlone: 0,
-    selfSowing: [],
-    carbonG: { low: 0, mid: 0, high: 0 },
-  }
-}
+  })
 const round = (
   stand: Stand,
   stages: Record<number, Spread> = {},

@@ -1,5 +1,6 @@
 import { dayNumber } from '../foundations/day'
-import type { Bed, Check, Stand } from '../garden/schema'
+import type { Check } from '../garden/check'
+import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
 import type { StandForecast } from '../season/forecast'

@@ -1,7 +1,8 @@
 import { dayNumber } from '../foundations/day'
 import { seedFromText } from '../foundations/random'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import type { Bed, Check, Stand } from '../garden/schema'
+import type { Check } from '../garden/check'
+import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { cutSurvival, endEvent } from '../ending/kill'
 import { DEAD_SHARE, endingOf } from '../ending/outcome'
@@ -12,6 +13,7 @@ import { selfSowing, type SelfSowing } from '../stand/reseeding'
 import { carbonKept, type OrganicInput } from '../residue/organicMatter'
 import {
   bandsOf,
+  bandsOfSeries,
   dateSpread,
   firstDays,
   spreadOn,
@@ -22,7 +24,8 @@ import {
 } from '../stand/summary'
 import { drawTraits } from '../stand/traits'
 import { learn } from '../tracking/learn'
-import { canopyAbove, looksOf, sownSpecies, wateringOf } from './input'
+import { looksOf, type Look } from '../tracking/looks'
+import { canopyAbove, sownSpecies, wateringOf } from './input'
 
 /** Everything one stand's forecast depends on besides the weather. */
 export type StandCase = {
@@ -45,6 +48,14 @@ export type StandForecast = {
   heightM: Bands
   residueG: Bands
   nitrogenG: Bands
+  /** BBCH of the leading species. */
+  bbch: Bands
+  /** When each species comes up, in order of the mix. */
+  up: DateSpread[]
+  /** Share of the plants that came up still alive today and later, by species. */
+  alive: Bands[]
+  /** Plants per m² that come up, all species together. */
+  plantsPerM2: Spread
   /** Dates of the leading species' stages. */
   stages: { bbch: number; date: DateSpread }[]
   /** First day with 30 % of the ground covered. */
@@ -70,9 +81,28 @@ export function leadComponent(stand: Stand): number {
   return shares.indexOf(Math.max(...shares))
 }
 
-function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: boolean): StandEvent[] {
+/** Plants that were seen lost are lost in every member, unless its own weather took as many already. */
+const lossesOf = (looks: readonly Look[]): StandEvent[] =>
+  looks.flatMap(({ day, alive }) =>
+    alive.map(({ share, component }): StandEvent => ({
+      day,
+      kind: 'end',
+      topLeft: 1,
+      survival: (_member, c, _bbch, _plant, before) =>
+        component !== null && component !== c
+          ? 1
+          : Math.min(1, Math.max(0.01, share) / Math.max(0.01, before)),
+    })),
+  )
+
+function eventsOf(
+  standCase: StandCase,
+  ensemble: WeatherEnsemble,
+  looks: readonly Look[],
+  withEnd: boolean,
+): StandEvent[] {
   const { stand, nextStartDay } = standCase
-  const events: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
+  const cuts: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
     const done = latest(cut)
     return done
       ? [
@@ -87,6 +117,7 @@ function eventsOf(standCase: StandCase, ensemble: WeatherEnsemble, withEnd: bool
         ]
       : []
   })
+  const events = [...cuts, ...lossesOf(looks)]
   const end = latest(stand.end)
   if (end && withEnd) {
     const event = endEvent(end, dayNumber(end.date), nextStartDay, ensemble)
@@ -112,6 +143,11 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
   const sowDay = dayNumber(start.date)
   if (sowDay < ensemble.startDay || sowDay >= ensemble.startDay + ensemble.days) return null
   const seed = seedFromText(stand.id)
+  const looks = looksOf(
+    stand.id,
+    checks,
+    sown.map(({ plant }) => plant.id),
+  )
   const input = {
     sown,
     sowDay,
@@ -120,17 +156,18 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
     shade: bed.shade,
     canopyAbove: canopyAbove(stand, upper ? [upper] : []),
     watering: wateringOf(stand),
-    events: eventsOf(standCase, ensemble, withEnd),
+    events: eventsOf(standCase, ensemble, looks, withEnd),
   }
   const prior = drawTraits(ensemble.members.length, seed)
-  const looks = looksOf(stand.id, checks)
   const inOrder = (order: readonly number[] | null) =>
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
   const unknownFrom = firstUnknownDay(ensemble, sowDay)
   const unseen = looks.some((look) => look.day > unknownFrom)
   // What was seen is set against the stand as it stood: an ending that is only planned has not touched it yet.
   const asSeen =
-    stand.end.fact || looks.length === 0 ? input : { ...input, events: eventsOf(standCase, ensemble, false) }
+    stand.end.fact || looks.length === 0
+      ? input
+      : { ...input, events: eventsOf(standCase, ensemble, looks, false) }
   const learned = learn(
     (traits, order) => runStand(asSeen, inOrder(order), traits),
     prior,
@@ -179,6 +216,14 @@ export function forecastOf(
     heightM: bandsOf(run, 'heightM', STEP_DAYS),
     residueG: bandsOf(run, 'residueG', STEP_DAYS),
     nitrogenG: bandsOf(run, 'nitrogenG', STEP_DAYS),
+    bbch: bandsOfSeries(run, run.species[lead].bbch, STEP_DAYS),
+    up: run.species.map((_, c) => dateSpread(stageDays(run, c, 9))),
+    alive: run.species.map((species) => bandsOfSeries(run, species.alive, STEP_DAYS)),
+    plantsPerM2: spreadOf(
+      Float64Array.from({ length: run.members }, (_, member) =>
+        run.species.reduce((sum, species) => sum + species.plantsPerM2[member], 0),
+      ),
+    ) ?? { low: 0, mid: 0, high: 0 },
     stages,
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),

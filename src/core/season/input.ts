@@ -1,13 +1,12 @@
 import { dayNumber } from '../foundations/day'
 import { partAreaM2 } from '../garden/area'
-import type { Bed, Check, Stand } from '../garden/schema'
+import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { sowingRecipe, viableSeedsPerM2 } from '../seeding/recipe'
 import { shadeOf } from '../plants/shade'
 import type { SownSpecies, StandInput } from '../stand/types'
-import type { Look } from '../tracking/learn'
 
 /** Covering taken for plans that do not say. */
 const USUAL_COVERING = 'raked'
@@ -60,17 +59,4 @@ export function wateringOf(stand: Stand): StandInput['watering'] {
     mm.set(day, (mm.get(day) ?? 0) + watering.mm)
   }
   return { keptMoistDays, mm }
-}
-
-/** A stand's checks as looks, oldest first. */
-export function looksOf(standId: string, checks: readonly Check[]): Look[] {
-  return checks
-    .filter((check) => check.standId === standId)
-    .sort((a, b) => a.date.localeCompare(b.date))
-    .map((check) => ({
-      day: dayNumber(check.date),
-      bbch: check.stageBbch,
-      cover: check.cover,
-      heightM: check.heightCm === null ? null : check.heightCm / 100,
-    }))
 }

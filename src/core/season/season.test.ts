@@ -8,7 +8,8 @@ import { TEST_SITES } from '../testing/sites'
 import { testRecord } from '../testing/weather'
 import { spreadOn } from '../stand/summary'
 import { bandOn, forecastOf, leadComponent, standRun, type StandCase } from './forecast'
-import { canopyAbove, looksOf, sownSpecies } from './input'
+import { EMPTY_LOOK, looksOf } from '../tracking/looks'
+import { canopyAbove, sownSpecies } from './input'
 import { ensembleOf, type WeatherSpec } from './weatherSpec'
 
 const today = dayNumber('2026-04-20')
@@ -150,8 +151,8 @@ describe('forecast', () => {
     }
     const seen = forecast(caseOf(rye, { checks: [check] }))
     expect(pollen(seen)).not.toEqual(pollen(free))
-    expect(looksOf(rye.id, [check, { ...check, id: 'd', standId: 'other' }])).toEqual([
-      { day: dayNumber('2026-04-19'), bbch: 31, cover: null, heightM: null },
+    expect(looksOf(rye.id, [check, { ...check, id: 'd', standId: 'other' }], ['cereal-rye'])).toEqual([
+      { ...EMPTY_LOOK, day: dayNumber('2026-04-19'), bbch: 31 },
     ])
   })
   test('a check on the day of a planned ending is set against what still stood', () => {

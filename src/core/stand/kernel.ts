@@ -41,7 +41,7 @@ function applyEvents(
     for (let c = 0; c < states.length; c++) {
       const state = states[c]
       const { plant } = input.sown[c]
-      const survival = event.survival(member, c, state.bbch, plant)
+      const survival = event.survival(member, c, state.bbch, plant, state.alive)
       if (!state.emerged) {
         // Seed in the ground is not touched by a blade; clearing the bed or a long sheet is the end of it.
         if (event.kind === 'end' && survival < CLEARED_SHARE) state.germination = -Infinity
@@ -106,6 +106,7 @@ function runMember(
   states: SpeciesState[],
 ): void {
   const { days } = run
+  const emergence = traits.emergence[member]
   const offset = input.sowDay - ensemble.startDay
   const pools = emptyPools()
   const water = soilWater(input.soil)
@@ -149,7 +150,7 @@ function runMember(
       const state = states[c]
       const { plant } = input.sown[c]
       if (!state.emerged) {
-        germinate(state, input.sown[c], soilC, water, traits.emergence[member], tally)
+        germinate(state, input.sown[c], soilC, water, emergence * (traits.plants?.[c][member] ?? 1), tally)
         state.vernal += vernalisingDay((tMin + tMax) / 2)
         continue
       }

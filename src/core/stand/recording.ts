@@ -15,7 +15,12 @@ export function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun
     days,
     members,
     sown: input.sown,
-    species: input.sown.map(() => ({ bbch: series(), massG: series(), alive: series() })),
+    species: input.sown.map(() => ({
+      bbch: series(),
+      massG: series(),
+      alive: series(),
+      plantsPerM2: perMember(),
+    })),
     cover: series(),
     heightM: series(),
     massG: series(),
@@ -85,6 +90,7 @@ export function closeAccounts(
   startWaterMm: number,
 ): void {
   const { accounts } = run
+  states.forEach((state, c) => (run.species[c].plantsPerM2[member] = state.plants))
   let live = 0
   let plantNitrogen = 0
   for (const state of states) {

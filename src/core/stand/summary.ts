@@ -6,11 +6,15 @@ type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'rel
 /** 10/50/90 % of a series on every `stepDays`-th day from the run's start. */
 export type Bands = { startDay: number; stepDays: number; low: number[]; mid: number[]; high: number[] }
 
-export function bandsOf(run: StandRun, name: SeriesName, stepDays: number): Bands {
+export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Bands =>
+  bandsOfSeries(run, run[name], stepDays)
+
+/** 10/50/90 % of any daily series of a run's members. */
+export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: number): Bands {
   const bands: Bands = { startDay: run.startDay, stepDays, low: [], mid: [], high: [] }
   const column = new Float64Array(run.members)
   for (let day = 0; day < run.days; day += stepDays) {
-    for (let member = 0; member < run.members; member++) column[member] = run[name][member * run.days + day]
+    for (let member = 0; member < run.members; member++) column[member] = series[member * run.days + day]
     const sorted = Float64Array.from(column).sort()
     const pick = (p: number) => sorted[Math.min(run.members - 1, Math.floor(p * run.members))]
     bands.low.push(pick(0.1))

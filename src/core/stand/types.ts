@@ -7,8 +7,8 @@ export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: 
 /** Something done to a stand on a day. Survival is asked per member and species with its BBCH at that day. */
 export type StandEvent = {
   day: number
-  /** Share of a species' plants alive after it. */
-  survival: (member: number, component: number, bbch: number, plant: Species) => number
+  /** Share of a species' living plants that outlive it; `alive` is the share of emerged plants alive before. */
+  survival: (member: number, component: number, bbch: number, plant: Species, alive: number) => number
 } & (
   | {
       kind: 'cut'
@@ -42,8 +42,8 @@ export type StandRun = {
   days: number
   members: number
   sown: readonly SownSpecies[]
-  /** Per species: BBCH, live shoot mass, share of emerged plants alive. */
-  species: { bbch: Float32Array; massG: Float32Array; alive: Float32Array }[]
+  /** Per species: BBCH, live shoot mass, share of emerged plants alive; and per member the plants per m² that came up. */
+  species: { bbch: Float32Array; massG: Float32Array; alive: Float32Array; plantsPerM2: Float64Array }[]
   /** Ground covered by live green, 0–1. */
   cover: Float32Array
   heightM: Float32Array

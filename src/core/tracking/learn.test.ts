@@ -5,7 +5,8 @@ import { drawTraits } from '../stand/traits'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { nextStageChange } from './change'
-import { learn, memberWeights, resampleTraits, type Look } from './learn'
+import { learn, memberWeights, resampleTraits } from './learn'
+import { EMPTY_LOOK, type Look } from './looks'
 
 const MEMBERS = 80
 const { run, ensemble, sowDay } = growStand(TEST_SITES.maryland, 'buckwheat', '2025-06-10', {
@@ -32,10 +33,10 @@ const before = runWith(prior)
 const lookDay = sowDay + 24
 const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length
 const look = (bbch: number | null, cover: number | null): Look => ({
+  ...EMPTY_LOOK,
   day: lookDay,
   bbch,
   cover,
-  heightM: null,
 })
 const stagesOf = (of: typeof run) =>
   [61, 65].map((bbch) => ({ bbch, date: dateSpread(stageDays(of, 0, bbch)) }))
@@ -64,6 +65,33 @@ describe('learning from looks', () => {
     expect(mean(valuesOn(after, after.cover, lookDay + 7))).toBeLessThan(
       mean(valuesOn(before, before.cover, lookDay + 7)),
     )
+  })
+  test('plants counted are taken over, however far from what was expected', () => {
+    const counted = { ...look(null, null), plants: { perM2: 40, error: 4, component: null } }
+    const { run: after } = learn(runWith, prior, 0, [counted], 1, true)
+    expect(mean(before.species[0].plantsPerM2)).toBeGreaterThan(100)
+    expect(mean(after.species[0].plantsPerM2)).toBeGreaterThan(35)
+    expect(mean(after.species[0].plantsPerM2)).toBeLessThan(45)
+    expect(mean(valuesOn(after, after.cover, lookDay))).toBeLessThan(
+      mean(valuesOn(before, before.cover, lookDay)),
+    )
+  })
+  test('a weighed sample moves the mass most of the way to what was weighed', () => {
+    const massOf = (of: typeof run) => mean(valuesOn(of, of.massG, lookDay + 10))
+    const weighed = { ...look(null, null), day: lookDay + 10, massG: massOf(before) * 0.6, massError: 0.15 }
+    const ratio = massOf(learn(runWith, prior, 0, [weighed], 1, true).run) / massOf(before)
+    expect(ratio).toBeLessThan(0.85)
+    expect(ratio).toBeGreaterThan(0.55)
+  })
+  test('a look far outside all members still pulls them its way', () => {
+    const seen = { ...look(null, 0.05), coverError: 0.04 }
+    const { run: after } = learn(runWith, prior, 0, [seen], 1, true)
+    expect(mean(valuesOn(after, after.cover, lookDay))).toBeLessThan(
+      0.75 * mean(valuesOn(before, before.cover, lookDay)),
+    )
+  })
+  test('a look that tells nothing changes nothing', () => {
+    expect(learn(runWith, prior, 0, [look(null, null)], 1, true).run.cover).toEqual(before.cover)
   })
   test('weights sum to one and favour agreement', () => {
     const weights = memberWeights(before, 0, [look(null, 0.9)])

@@ -1,12 +1,13 @@
 import { mixSeed, randomStream } from '../foundations/random'
 import type { StandRun } from '../stand/types'
 import type { MemberTraits } from '../stand/traits'
+import { LOOK_ERROR, type Look } from './looks'
 
-/** One look at a stand in core terms: day number, BBCH, cover 0–1, height m; null where not judged. */
-export type Look = { day: number; bbch: number | null; cover: number | null; heightM: number | null }
-
-/** Errors of looks by eye, one standard deviation (judgement). */
-export const LOOK_ERROR = { bbch: 4, cover: 0.1, heightShare: 0.2, heightM: 0.05 } as const
+const gauss = (difference: number, sd: number) => -0.5 * (difference / sd) ** 2
+/** A member whose plants are not up yet where plants were counted, or the other way round, is this many errors off. */
+const NOT_UP_ERRORS = 3
+/** Error of judging which share of the plants is alive (judgement). */
+const ALIVE_ERROR = 0.15
 
 /** Log-likelihood of a look for one member; 0 for days outside the run. */
 function logLikelihood(run: StandRun, lead: number, member: number, look: Look): number {
@@ -14,11 +15,20 @@ function logLikelihood(run: StandRun, lead: number, member: number, look: Look):
   if (index < 0 || index >= run.days) return 0
   const at = member * run.days + index
   let sum = 0
-  const gauss = (difference: number, sd: number) => -0.5 * (difference / sd) ** 2
-  if (look.bbch !== null) sum += gauss(run.species[lead].bbch[at] - look.bbch, LOOK_ERROR.bbch)
-  if (look.cover !== null) sum += gauss(run.cover[at] - look.cover, LOOK_ERROR.cover)
+  const staged = run.species[look.component ?? lead] ?? run.species[lead]
+  if (look.bbch !== null) sum += gauss(staged.bbch[at] - look.bbch, LOOK_ERROR.bbch)
+  if (look.cover !== null) sum += gauss(run.cover[at] - look.cover, look.coverError)
   if (look.heightM !== null)
     sum += gauss(run.heightM[at] - look.heightM, LOOK_ERROR.heightM + LOOK_ERROR.heightShare * look.heightM)
+  if (look.massG !== null) sum += gauss(run.massG[at] - look.massG, look.massError * Math.max(20, look.massG))
+  if (look.plants) {
+    const counted = run.species[look.plants.component ?? lead]
+    const up = counted.bbch[at] >= 9
+    if (up !== look.plants.perM2 > 0) sum += gauss(NOT_UP_ERRORS, 1)
+  }
+  for (const { share, component, byWeather } of look.alive)
+    if (byWeather && index > 0)
+      sum += gauss(run.species[component ?? lead].alive[at - 1] - share, ALIVE_ERROR)
   return sum
 }
 
@@ -76,33 +86,125 @@ export function resampleTraits(
     growth: onLogs(traits.growth),
     emergence: onLogs(traits.emergence),
     hardinessC: smoothed(traits.hardinessC, picks, random.normal),
+    ...(traits.plants && {
+      plants: traits.plants.map((values) => Float64Array.from(picks, (pick) => values[pick])),
+    }),
   }
   return { traits: drawn, picks }
+}
+
+/**
+ * Sets the plants of each member to what was counted: the newest count of each species, drawn within its error.
+ * Counts are many and hit the number itself, so they are taken over rather than weighed.
+ */
+export function takeCounts(
+  run: StandRun,
+  traits: MemberTraits,
+  looks: readonly Look[],
+  seed: number,
+): MemberTraits {
+  const random = randomStream(mixSeed(seed, 0xc07))
+  const plants = run.species.map(() => new Float64Array(run.members).fill(1))
+  for (const { day, plants: count } of looks) {
+    if (!count || count.perM2 <= 0) continue
+    const index = Math.min(run.days - 1, Math.max(0, day - run.startDay))
+    const spread = Math.min(0.5, count.error / count.perM2)
+    for (let member = 0; member < run.members; member++) {
+      const standing = run.species.map(
+        (species) => species.plantsPerM2[member] * Math.max(0.05, species.alive[member * run.days + index]),
+      )
+      const before =
+        count.component === null ? standing.reduce((a, b) => a + b, 0) : standing[count.component]
+      if (before <= 0) continue
+      const share = (count.perM2 / before) * Math.exp(spread * random.normal())
+      plants.forEach((values, c) => {
+        if (count.component === null || count.component === c) values[member] = share
+      })
+    }
+  }
+  return { ...traits, plants }
 }
 
 /** Runs a stand with these traits; `order` says whose weather each member has, null for its own. */
 type Runner = (traits: MemberTraits, order: readonly number[] | null) => StandRun
 
+/** Members that must be left to carry a draw, as a share of all; below it the evidence is taken in smaller steps. */
+const EFFECTIVE_SHARE = 0.25
+/** Steps in which all evidence is taken in at the latest. */
+const MOST_ROUNDS = 5
+
+/** Members that the weights still rest on (Kong et al. 1994). */
+const effectiveMembers = (weights: Float64Array) =>
+  1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
+
+/** The largest part of the evidence that leaves enough members, up to `left`. */
+function nextStep(run: StandRun, lead: number, looks: readonly Look[], left: number): number {
+  const enough = (power: number) =>
+    effectiveMembers(memberWeights(run, lead, looks, power)) >= EFFECTIVE_SHARE * run.members
+  if (enough(left)) return left
+  let low = 0
+  let high = left
+  for (let i = 0; i < 8; i++) {
+    const middle = (low + high) / 2
+    if (enough(middle)) low = middle
+    else high = middle
+  }
+  return Math.max(low, 0.02)
+}
+
+const tellsSomething = (look: Look) =>
+  [look.bbch, look.cover, look.heightM, look.massG, look.plants].some((part) => part !== null) ||
+  look.alive.some(({ byWeather }) => byWeather)
+
+/** A bed that was looked at may differ from the usual by this much more than members do (judgement, 1–1.5). */
+const OPENNESS = 1.25
+
+/** Members spread wider in what the looks speak of, so that a bed unlike the usual is not ruled out beforehand. */
+function opened(traits: MemberTraits, looks: readonly Look[]): MemberTraits {
+  const any = (of: (look: Look) => unknown) => looks.some((look) => of(look) !== null)
+  const wider = (values: Float64Array, open: boolean) =>
+    open ? values.map((value) => value ** OPENNESS) : values
+  return {
+    ...traits,
+    development: wider(
+      traits.development,
+      any((look) => look.bbch),
+    ),
+    growth: wider(
+      traits.growth,
+      any((look) => look.cover ?? look.heightM ?? look.massG),
+    ),
+  }
+}
+
 /**
- * Members that agree with the looks: two rounds of weighting, drawing again and running, each with half of the
- * evidence so that few looks do not leave few members. `pairWeather` keeps a member's weather with its traits; needed
- * where the days of the looks were not observed. Returns the last run, its traits and whose weather its
- * members have.
+ * Members that agree with the looks. Plants counted are taken over; everything else weighs the members, which are
+ * drawn again and run anew in as many steps as it takes to leave a quarter of them with a say each time.
+ * `pairWeather` keeps a member's weather with its traits; needed where the days of the looks were not observed.
+ * Returns the last run, its traits and whose weather its members have.
  */
 export function learn(
   runWith: Runner,
   prior: MemberTraits,
   lead: number,
-  looks: readonly Look[],
+  seen: readonly Look[],
   seed: number,
   pairWeather: boolean,
 ): { run: StandRun; traits: MemberTraits; order: readonly number[] | null } {
-  let traits = prior
+  const looks = seen.filter(tellsSomething)
+  let traits = opened(prior, looks)
   let order: readonly number[] | null = null
   let run = runWith(traits, order)
   if (looks.length === 0) return { run, traits, order }
-  for (let round = 0; round < 2; round++) {
-    const drawn = resampleTraits(traits, memberWeights(run, lead, looks, 0.5), mixSeed(seed, round))
+  if (looks.some((look) => look.plants && look.plants.perM2 > 0)) {
+    traits = takeCounts(run, traits, looks, seed)
+    run = runWith(traits, order)
+  }
+  let left = 1
+  for (let round = 0; round < MOST_ROUNDS && left > 1e-9; round++) {
+    const step = round === MOST_ROUNDS - 1 ? left : nextStep(run, lead, looks, left)
+    left -= step
+    const drawn = resampleTraits(traits, memberWeights(run, lead, looks, step), mixSeed(seed, round))
     traits = drawn.traits
     const last: readonly number[] | null = order
     if (pairWeather) order = drawn.picks.map((pick) => last?.[pick] ?? pick)

@@ -5,34 +5,41 @@ import { toast } from 'sonner'
 import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { commit } from '../../data/commit'
 import { database } from '../../data/database'
+import { isArchive, readArchive, writeArchive } from '../../data/gardenArchive'
 import { gardenWrites, readGardenFile, removalWrites, writeGardenFile } from '../../data/gardenFile'
-import { loadGarden, loadLots, loadWeather } from '../../data/gardens'
+import { loadGarden, loadKept } from '../../data/gardens'
 import { useGarden } from '../../state/garden'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch } from '../../state/store'
 import { download } from '../../parts/download'
+import { TickField } from '../../parts/SelectField'
 
 /** Largest file read, bytes. */
-const LARGEST_FILE = 60_000_000
+const LARGEST_FILE = 900_000_000
 /** Problems listed of a refused file. */
 const LISTED = 8
 
 /** Export, import, and switching between the gardens of this browser. */
 export function Files() {
-  const { data, weather } = useGarden()
+  const { data } = useGarden()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const [problems, setProblems] = useState<Problem[]>([])
   const gardens = useLiveQuery(() => database.gardens.toArray(), [], [])
 
+  const [withPictures, setWithPictures] = useState(false)
+
   async function save() {
-    const lots = await loadLots(database, data.garden.id)
-    const text = writeGardenFile({ ...data, weather, lots }, new Date().toISOString())
-    download(
-      `${data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'}.kilim.json`,
-      'application/json',
+    const kept = await loadKept(database, data.garden.id)
+    const text = writeGardenFile({ ...data, ...kept }, new Date().toISOString())
+    const name = data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'
+    if (!withPictures) return download(`${name}.kilim.json`, 'application/json', text)
+    const bytes = await database.pictureBytes.bulkGet(kept.pictures.map((picture) => picture.id))
+    const archive = await writeArchive(
       text,
+      bytes.filter((found) => found !== undefined),
     )
+    download(`${name}.kilim.zip`, 'application/zip', new Uint8Array(archive))
   }
 
   async function open(event: ChangeEvent<HTMLInputElement>) {
@@ -47,7 +54,12 @@ export function Files() {
           message: `The file is larger than ${LARGEST_FILE / 1e6} MB; a garden file never is. Choose another file.`,
         },
       ])
-    const read = readGardenFile(await file.text())
+    const bytes = new Uint8Array(await file.arrayBuffer())
+    const archive = isArchive(bytes)
+      ? await readArchive(bytes)
+      : { ok: true as const, value: { text: new TextDecoder().decode(bytes), pictures: null } }
+    if (!archive.ok) return setProblems(archive.problems)
+    const read = readGardenFile(archive.value.text)
     if (!read.ok) return setProblems(read.problems)
     setProblems([])
     const { garden } = read.value
@@ -55,13 +67,15 @@ export function Files() {
     const kept = new Set(gardenWrites(read.value).map((write) => ('put' in write ? write.put.id : '')))
     const writes = [
       ...(old
-        ? removalWrites({
-            ...old,
-            weather: await loadWeather(database, garden.id),
-            lots: await loadLots(database, garden.id),
-          }).filter((write) => 'remove' in write && !kept.has(write.remove))
+        ? removalWrites({ ...old, ...(await loadKept(database, garden.id)) }).filter(
+            (write) => 'remove' in write && !kept.has(write.remove),
+          )
         : []),
-      ...gardenWrites(read.value),
+      ...gardenWrites(read.value).map((write) => {
+        const found =
+          write.table === 'pictures' && 'put' in write && archive.value.pictures?.get(write.put.id)
+        return found ? { ...write, bytes: found } : write
+      }),
     ]
     const stored = await commit(database, garden.id, `Imported ${garden.name}`, writes)
     if (!stored.ok) return setProblems(stored.problems)
@@ -80,11 +94,12 @@ export function Files() {
         <button className="btn btn-sm" onClick={() => void save()}>
           Export this garden
         </button>
+        <TickField label="with its pictures" checked={withPictures} onChange={setWithPictures} />
         <label className="btn btn-sm">
           Import a garden
           <input
             type="file"
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             className="sr-only"
             onChange={(event) => void open(event)}
           />

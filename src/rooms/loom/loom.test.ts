@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { dayNumber } from '../../core/foundations/day'
+import { flatBands, flatForecast } from '../../core/testing/forecasts'
 import type { StandForecast } from '../../core/season/forecast'
 import { marlpitLane } from '../../demo/marlpitLane'
 import { isWoven, threadEnd } from '../../parts/weave/cloth'
@@ -84,28 +85,16 @@ describe('bands', () => {
   const find = (bed: string, kind: 'cover' | 'crop') =>
     stands.find((stand) => stand.bedId.endsWith(bed) && stand.content.kind === kind)!
   const today = dayNumber('2026-04-20')
-  const flat = (mid: number) => ({
-    startDay: today - 300,
-    stepDays: 300,
-    low: [mid, mid, mid],
-    mid: [mid, mid, mid],
-    high: [mid, mid, mid],
-  })
-  const forecast = (ended: StandForecast['ended']): StandForecast => ({
-    standId: '',
-    cover: flat(0.9),
-    massG: flat(500),
-    heightM: flat(1),
-    residueG: flat(0),
-    nitrogenG: flat(10),
-    selfSowing: [],
-    carbonG: { low: 0, mid: 0, high: 0 },
-    stages: [],
-    covered30: { chance: 1, spread: null },
-    dead: { chance: 1, spread: null },
-    ended,
-    diesAlone: 0,
-  })
+  const start = today - 300
+  const forecast = (ended: StandForecast['ended']) =>
+    flatForecast(start, {
+      cover: flatBands(start, 0.9),
+      massG: flatBands(start, 500),
+      heightM: flatBands(start, 1),
+      nitrogenG: flatBands(start, 10),
+      dead: { chance: 1, spread: null },
+      ended,
+    })
 
   test('a planned harvest frays, a done one is cut straight', () => {
     const planned = bandsOfStand(find('T1', 'crop'), null, dayNumber('2027-01-01'), today)[0].end
