@@ -1,0 +1,63 @@
+import { dayNumber } from '../foundations/day'
+import type { Check } from '../garden/check'
+import type { StandForecast } from '../season/forecast'
+import { THIN_SHARE } from '../seeding/resow'
+import { ringMean } from './looks'
+
+/** A stand that is not as it should be, and since which check; asks for a decision. */
+export type Trouble = {
+  kind: 'thin' | 'losses' | 'weeds'
+  checkId: string
+  day: number
+  /** Share of the plants expected that are there, of the plants lost, or weeds' share of the ground. */
+  share: number
+}
+
+/** Losses above this share, and weeds above this cover, ask for a decision (judgement, 0.2–0.4 and 0.15–0.35). */
+const HEAVY_LOSS = 0.3
+const HEAVY_WEEDS = 0.25
+/** Weeds also ask for one when they cover this share of what the stand does. */
+const WEEDS_TO_COVER = 0.6
+
+/**
+ * Troubles of a stand from its newest look that speaks of each, while nothing was decided after it.
+ * @param expectedPerM2 plants that should have come up  @param speciesCount species in the mix
+ */
+export function troublesOf(checks: readonly Check[], expectedPerM2: number, today: number): Trouble[] {
+  const sorted = checks
+    .filter((check) => !check.setAside && dayNumber(check.date) <= today)
+    .sort((a, b) => b.date.localeCompare(a.date))
+  const open = (check: Check) =>
+    !sorted.some((other) => other.decision && (other.date > check.date || other.id === check.id))
+  const troubles: Trouble[] = []
+  const add = (check: Check | undefined, kind: Trouble['kind'], share: number, bad: boolean) => {
+    if (check && bad && open(check))
+      troubles.push({ kind, checkId: check.id, day: dayNumber(check.date), share })
+  }
+  const counted = sorted.find((check) => check.plants && check.plants.speciesId === null)
+  if (counted?.plants && expectedPerM2 > 0) {
+    const { counts, ringM, gapShare } = counted.plants
+    const share = (ringMean(counts, ringM).perM2 * (1 - gapShare)) / expectedPerM2
+    add(counted, 'thin', share, share < THIN_SHARE)
+  }
+  const hurt = sorted.find((check) => (check.damage ?? []).length > 0)
+  const lost = Math.max(0, ...(hurt?.damage ?? []).map((damage) => damage.lost))
+  add(hurt, 'losses', lost, lost >= HEAVY_LOSS)
+  const weedy = sorted.find((check) => check.weeds)
+  if (weedy?.weeds) {
+    const own = weedy.cover === null ? null : Math.max(0, weedy.cover - weedy.weeds.cover)
+    const many = own !== null && weedy.weeds.cover > 0.08 && weedy.weeds.cover > WEEDS_TO_COVER * own
+    add(weedy, 'weeds', weedy.weeds.cover, weedy.weeds.cover >= HEAVY_WEEDS || many)
+  }
+  return troubles
+}
+
+/** How the winter went for a stand, from its forecast: share of the plants still alive on a day, worst species first. */
+export function aliveOn(forecast: StandForecast, day: number): { component: number; share: number }[] {
+  return forecast.alive
+    .flatMap((bands, component) => {
+      const index = Math.round((day - bands.startDay) / bands.stepDays)
+      return bands.mid[index] === undefined ? [] : [{ component, share: bands.mid[index] }]
+    })
+    .sort((a, b) => a.share - b.share)
+}
