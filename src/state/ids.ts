@@ -1,6 +1,6 @@
 type RecordKind =
   | 'stand'
-  | 'check'
+  | 'check' | 'picture'
   | 'bed'
   | 'garden'
   | 'section'

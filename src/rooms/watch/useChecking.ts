@@ -1,0 +1,149 @@
+import { useMemo, useState } from 'react'
+import { dayNumber, isoDate } from '../../core/foundations/day'
+import type { Problem } from '../../core/foundations/outcome'
+import type { Check } from '../../core/garden/check'
+import { latest } from '../../core/garden/timeline'
+import { doubtsOf, type Doubt } from '../../core/tracking/doubts'
+import type { StandForecast } from '../../core/season/forecast'
+import type { Write } from '../../data/commit'
+import { standName } from '../../parts/names'
+import { useCommit, useGarden } from '../../state/garden'
+import { newId } from '../../state/ids'
+import { draftDropped, draftKept } from '../../state/session'
+import { useAppDispatch, useAppSelector } from '../../state/store'
+import type { StandView } from '../../state/useStand'
+import type { PreparedPicture } from '../../workers/picture'
+import { checkOf, draftOf, emptyDraft, type CheckDraft } from './draft'
+
+type Kept = { draft: Partial<CheckDraft>; editing: string | null }
+
+/** Filling in a check of a stand: the draft, its pictures, what is wrong with it, and what does not fit. */
+export function useChecking(
+  view: StandView,
+  forecast: StandForecast | undefined | null,
+  onSaved?: () => void,
+) {
+  const { data, today } = useGarden()
+  const { stand, bed } = view
+  const commit = useCommit()
+  const dispatch = useAppDispatch()
+  const name = `check ${stand.id}`
+  const kept = useAppSelector((state) => state.session.drafts[name]) as Kept | undefined
+  const draft = useMemo((): CheckDraft => ({ ...emptyDraft(today), ...kept?.draft }), [kept, today])
+  const [pictures, setPictures] = useState<PreparedPicture[]>([])
+  const [problems, setProblems] = useState<Problem[]>([])
+  const [doubts, setDoubts] = useState<Doubt[]>([])
+  const editing = kept?.editing ?? null
+  const sownOn = latest(stand.start)?.date ?? isoDate(today)
+
+  function change(part: Partial<CheckDraft>) {
+    dispatch(draftKept({ name, value: { draft: { ...kept?.draft, ...part }, editing } satisfies Kept }))
+    setProblems([])
+    setDoubts([])
+  }
+
+  function edit(check: Check) {
+    dispatch(draftKept({ name, value: { draft: draftOf(check, today), editing: check.id } satisfies Kept }))
+    setProblems([])
+    setDoubts([])
+  }
+
+  function drop() {
+    dispatch(draftDropped(name))
+    setPictures([])
+    setProblems([])
+    setDoubts([])
+  }
+
+  const cutSince = (date: string) =>
+    stand.cuts.some(({ cut }) => (cut.fact?.date ?? '') > date) || (stand.end.fact?.date ?? '') > date
+
+  /** Stores the check; `how` answers a doubt, `withPictures` leaves out pictures that did not fit. */
+  async function save(how: 'ask' | 'as seen' | 'set aside' = 'ask', withPictures = true): Promise<boolean> {
+    const old = view.standCase.checks.find((check) => check.id === editing)
+    const id = editing ?? newId('check')
+    const taken = withPictures ? pictures.map((picture) => ({ id: newId('picture'), picture })) : []
+    const outcome = checkOf(draft, { id, gardenId: data.garden.id, standId: stand.id, sownOn, today }, [
+      ...(old?.pictureIds ?? []),
+      ...taken.map((entry) => entry.id),
+    ])
+    if (!outcome.ok) {
+      setProblems(outcome.problems)
+      return false
+    }
+    const others = view.standCase.checks.filter((check) => check.id !== id)
+    // A check being changed is part of the forecast already and cannot be held against it.
+    const found =
+      how === 'ask' ? doubtsOf(outcome.value, editing ? null : (forecast ?? null), others, cutSince) : []
+    if (found.length > 0) {
+      setDoubts(found)
+      return false
+    }
+    const check: Check = {
+      ...outcome.value,
+      ...(how === 'set aside' && { setAside: true }),
+      ...(old?.decision && { decision: old.decision }),
+    }
+    const writes: Write[] = [
+      { table: 'checks', put: check },
+      ...taken.map(({ id: pictureId, picture }): Write => ({
+        table: 'pictures',
+        put: {
+          id: pictureId,
+          gardenId: data.garden.id,
+          bedId: bed.id,
+          standId: stand.id,
+          date: check.date,
+          widthPx: picture.widthPx,
+          heightPx: picture.heightPx,
+          bytes: picture.full.byteLength + picture.small.byteLength,
+          caption: '',
+        },
+        bytes: { full: picture.full, small: picture.small },
+      })),
+    ]
+    const stored = await commit(
+      `${editing ? 'Changed a check of' : 'Checked'} ${standName(stand).toLowerCase()}`,
+      writes,
+    )
+    if (!stored.ok) {
+      setProblems(stored.problems)
+      return false
+    }
+    drop()
+    onSaved?.()
+    return true
+  }
+
+  const remove = (check: Check) =>
+    void commit('Removed a check', [
+      { table: 'checks', remove: check.id },
+      ...(check.pictureIds ?? []).map((id): Write => ({ table: 'pictures', remove: id })),
+    ])
+  const decide = (checkId: string, decision: NonNullable<Check['decision']>) => {
+    const check = data.checks.find((entry) => entry.id === checkId)
+    return check
+      ? commit('Decided on the stand', [{ table: 'checks', put: { ...check, decision } }])
+      : Promise.resolve(null)
+  }
+
+  return {
+    draft,
+    change,
+    edit,
+    editing,
+    drop,
+    save,
+    remove,
+    decide,
+    pictures,
+    addPicture: (picture: PreparedPicture) => setPictures((all) => [...all, picture]),
+    removePicture: (picture: PreparedPicture) => setPictures((all) => all.filter((one) => one !== picture)),
+    problemOf: (path: keyof CheckDraft) => problems.find((problem) => problem.path === path)?.message,
+    storageProblem: problems.find((problem) => problem.path === 'storage')?.message ?? null,
+    doubts,
+    forgetDoubts: () => setDoubts([]),
+    sownDay: dayNumber(sownOn),
+  }
+}
+export type Checking = ReturnType<typeof useChecking>

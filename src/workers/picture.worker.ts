@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { pictureWork } from './picture'
+
+expose(pictureWork)
