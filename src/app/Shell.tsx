@@ -13,6 +13,7 @@ const ROOMS = [
   ['/rounds', 'Rounds'],
   ['/choose', 'Choose'],
   ['/sow', 'Sow'],
+  ['/check', 'Check'],
   ['/watch', 'Watch'],
   ['/end', 'End'],
   ['/plant', 'Plant'],
@@ -23,8 +24,10 @@ const ROOMS = [
 ] as const
 
 export function Shell() {
-  // The pacer has the whole screen to itself.
-  const alone = useMatch('/sow/:standId/pacer') !== null
+  // The pacer and the check of a bed have the whole screen to themselves.
+  const pacing = useMatch('/sow/:standId/pacer') !== null
+  const checking = useMatch('/check/:standId') !== null
+  const alone = pacing || checking
   return (
     <>
       <GardenProvider fallback={(state) => <Empty loading={state === 'loading'} />}>

@@ -12,6 +12,7 @@ import { SeedRoom } from '../rooms/seed/SeedRoom'
 import { PacerRoom } from '../rooms/sow/PacerRoom'
 import { SowRoom } from '../rooms/sow/SowRoom'
 import { WeatherRoom } from '../rooms/weather/WeatherRoom'
+import { CheckRoom } from '../rooms/watch/CheckRoom'
 import { WatchRoom } from '../rooms/watch/WatchRoom'
 import { DemoRoute } from './DemoRoute'
 import { NotFound, RouteFailure } from './Failure'
@@ -29,6 +30,7 @@ export const router = createBrowserRouter([
       { path: '/sow/:standId?', element: <SowRoom /> },
       { path: '/sow/:standId/pacer', element: <PacerRoom /> },
       { path: '/seed', element: <SeedRoom /> },
+      { path: '/check/:standId?', element: <CheckRoom /> },
       { path: '/watch/:standId?', element: <WatchRoom /> },
       { path: '/end/:standId?', element: <EndRoom /> },
       { path: '/plant/:standId?', element: <PlantRoom /> },

@@ -1,6 +1,7 @@
 type RecordKind =
   | 'stand'
-  | 'check' | 'picture'
+  | 'check'
+  | 'picture'
   | 'bed'
   | 'garden'
   | 'section'

@@ -86,6 +86,31 @@ export const pictureWork = {
     )
     return prepared(bitmap)
   },
+  /** Small made-up pictures of a plant group at known covers, for judging cover by eye; JPEG bytes. */
+  async references(
+    group: MadePicture['group'],
+    covers: readonly number[],
+  ): Promise<Uint8Array<ArrayBuffer>[]> {
+    return Promise.all(
+      covers.map(async (cover, i) => {
+        const size = { widthPx: 160, heightPx: 120 }
+        const made = madePicture({
+          ...size,
+          cover,
+          group,
+          seed: 7 + i,
+          ground: 'soil',
+          light: 'even',
+          blurPx: 0,
+        })
+        const canvas = new OffscreenCanvas(size.widthPx, size.heightPx)
+        canvas
+          .getContext('2d')!
+          .putImageData(new ImageData(new Uint8ClampedArray(made.rgba), size.widthPx, size.heightPx), 0, 0)
+        return bytesOf(canvas)
+      }),
+    )
+  },
   /** Reads the cover of the picture in hand. */
   cover(frame: Frame, threshold: number | null): GreenCover {
     if (!pixels) throw new Error('No picture is in hand. Choose it again.')

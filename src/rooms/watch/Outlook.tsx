@@ -1,15 +1,14 @@
 import { dayNumber } from '../../core/foundations/day'
 import { bandOn } from '../../core/season/forecast'
-import { stageName } from '../../core/stand/stage'
-import type { DateChange } from '../../core/tracking/change'
 import { BandsChart } from '../../parts/BandsChart'
 import { StageLadder } from '../../parts/StageLadder'
-import { dateSpreadText, dryMatter, longDate, nitrogen, percent, shortDate } from '../../parts/format'
+import { dryMatter, nitrogen, percent } from '../../parts/format'
 import { leadGroup, leadName } from '../../parts/names'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
+import { ChangeSentence } from './ChangeSentence'
 import type { useWatch } from './useWatch'
 
 /** What the stand will do: the sentence on the last check, cover over time, and the stages with their dates. */
@@ -81,42 +80,5 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
         }
       />
     </div>
-  )
-}
-
-/** What the newest check did to the next date, in one sentence. */
-function ChangeSentence({
-  change,
-  checkedOn,
-  group,
-}: {
-  change: DateChange | null
-  checkedOn: string
-  group: Parameters<typeof stageName>[1]
-}) {
-  const day = longDate(dayNumber(checkedOn))
-  if (!change)
-    return (
-      <p className="mb-3 border-l-4 border-accent pl-3" data-testid="change">
-        The check of {day} is in the forecast; no stage date ahead moved.
-      </p>
-    )
-  const { after, before, shiftDays, widthAfter, widthBefore } = change
-  const moved =
-    shiftDays === 0
-      ? 'stays where it was'
-      : `moves ${Math.abs(shiftDays)} ${Math.abs(shiftDays) === 1 ? 'day' : 'days'} ${shiftDays < 0 ? 'earlier' : 'later'}`
-  const range =
-    widthAfter < widthBefore
-      ? `and its range narrows from ${widthBefore} to ${widthAfter} days`
-      : widthAfter > widthBefore
-        ? `and its range widens from ${widthBefore} to ${widthAfter} days`
-        : `and its range of ${widthAfter} days stays`
-  return (
-    <p className="mb-3 border-l-4 border-accent pl-3" role="status" data-testid="change">
-      After the check of {day}, {stageName(change.bbch, group)} {moved}, to{' '}
-      {after.spread ? dateSpreadText(after.spread) : ''} (was{' '}
-      {before.spread ? shortDate(before.spread.mid) : ''}), {range}.
-    </p>
   )
 }

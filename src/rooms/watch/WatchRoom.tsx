@@ -9,6 +9,7 @@ import { useStand, type StandView } from '../../state/useStand'
 import { CheckPanel } from './CheckPanel'
 import { Outlook } from './Outlook'
 import { UpYet } from './UpYet'
+import { useChecking } from './useChecking'
 import { useWatch } from './useWatch'
 
 export function WatchRoom() {
@@ -48,6 +49,7 @@ export function WatchRoom() {
 function WatchStand({ view }: { view: StandView }) {
   const { data } = useGarden()
   const watch = useWatch(view)
+  const checking = useChecking(view, watch.forecast.value)
   return (
     <section>
       <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="watch" />
@@ -58,7 +60,7 @@ function WatchStand({ view }: { view: StandView }) {
         </p>
       )}
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
-        {view.stand.start.fact ? <CheckPanel view={view} watch={watch} /> : <div />}
+        {view.stand.start.fact ? <CheckPanel view={view} watch={watch} checking={checking} /> : <div />}
         <div className="min-w-0">
           <Outlook view={view} watch={watch} />
           {watch.forecast.value && <UpYet view={view} forecast={watch.forecast.value} />}

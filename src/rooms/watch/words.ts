@@ -1,0 +1,94 @@
+import { dayNumber } from '../../core/foundations/day'
+import type { Check } from '../../core/garden/check'
+import type { PlantGroup, Species } from '../../core/plants/parameters'
+import { stageName } from '../../core/stand/stage'
+import type { Trouble } from '../../core/tracking/decisions'
+import type { Doubt } from '../../core/tracking/doubts'
+import { sampleMass } from '../../core/tracking/looks'
+import { ENDS_AT, type StageMeaning } from '../../core/tracking/stageGuide'
+import { dryMatter, longDate, percent, shortDate, type Units } from '../../parts/format'
+
+/** How much a share left alive is, in words. */
+function leftWords(share: number): string {
+  if (share > 0.6) return 'leaves most of it standing'
+  if (share > 0.3) return 'leaves a third or more standing'
+  if (share > 0.12) return `leaves about ${percent(share)}; a second pass would be needed`
+  return `leaves about ${percent(share)}`
+}
+
+/** What a stage means for ending the plant, in two sentences at most. */
+export function meaningText(plant: Species, bbch: number, meaning: StageMeaning): string {
+  const goal = { grass: 'pollen', legume: 'half bloom', broadleaf: 'first flower' }[plant.group]
+  const days = meaning.daysToEnd
+  const wait =
+    bbch >= ENDS_AT[plant.group]
+      ? meaning.daysToSeed === null
+        ? 'seed may be fit to sprout: end it now'
+        : `ready to end; about ${meaning.daysToSeed} days until seed sprouts`
+      : days === null
+        ? `${goal} is still to come`
+        : `about ${days} ${days === 1 ? 'day' : 'days'} to ${goal}`
+  return `${wait}. Crimping now ${leftWords(meaning.crimpLeaves)}; chopping at the ground ${leftWords(meaning.chopLeaves)}.`
+}
+
+/** A check in one line. */
+export function checkText(check: Check, group: PlantGroup, units: Units): string {
+  const { plants, weeds, sample } = check
+  const perM2 =
+    plants &&
+    plants.counts.reduce((sum, count) => sum + count, 0) /
+      plants.counts.length /
+      (Math.PI * (plants.ringM / 2) ** 2)
+  return [
+    check.stageBbch === null ? null : stageName(check.stageBbch, group),
+    check.cover === null
+      ? null
+      : `${percent(check.cover)} green${check.coverBy?.kind === 'picture' ? ' by picture' : ''}`,
+    check.heightCm === null ? null : `${check.heightCm} cm`,
+    perM2 === undefined ? null : `${Math.round(perM2)} plants per m²`,
+    weeds
+      ? `weeds ${percent(weeds.cover)}${weeds.which.length > 0 ? ` (${weeds.which.join(', ')})` : ''}`
+      : null,
+    ...(check.damage ?? []).map(
+      ({ kind, lost, what }) => `${kind}${what ? ` (${what})` : ''}, ${percent(lost)} of the plants lost`,
+    ),
+    sample
+      ? `${dryMatter(sampleMass(sample).massG, units)} by sample${sample.dryG === null ? ', still drying' : ''}`
+      : null,
+    check.note || null,
+    check.setAside ? 'kept as a note only' : null,
+    check.decision
+      ? { resow: 'decided: sow again', accept: 'decided: leave it', 'end early': 'decided: end early' }[
+          check.decision
+        ]
+      : null,
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
+/** What of a check does not fit, as a sentence that says both sides. */
+export function doubtText(doubt: Doubt, group: PlantGroup, units: Units): string {
+  switch (doubt.kind) {
+    case 'cover':
+      return `You saw ${percent(doubt.seen)} green; the forecast had ${percent(doubt.low)} to ${percent(doubt.high)}.`
+    case 'height':
+      return `You saw ${Math.round(doubt.seen * 100)} cm; the forecast had ${Math.round(doubt.low * 100)} to ${Math.round(doubt.high * 100)} cm.`
+    case 'mass':
+      return `The sample comes to ${dryMatter(doubt.seen, units)}; the forecast had ${dryMatter(doubt.low, units)} to ${dryMatter(doubt.high, units)}.`
+    case 'stage':
+      return `You saw “${stageName(doubt.seen, group)}”; the forecast had “${stageName(doubt.low, group)}” to “${stageName(doubt.high, group)}”.`
+    case 'stage back':
+      return `On ${longDate(dayNumber(doubt.on))} it was at “${stageName(doubt.before, group)}” already; stages do not go back without a cut.`
+    case 'cover fell':
+      return `On ${longDate(dayNumber(doubt.on))} ${percent(doubt.before)} was green. Was it cut, grazed or hurt since?`
+  }
+}
+
+/** What is wrong with a stand, as a sentence. */
+export function troubleText({ kind, share, day }: Trouble): string {
+  if (kind === 'thin')
+    return `Thin: on ${shortDate(day)} only ${percent(share)} of the plants expected were there.`
+  if (kind === 'losses') return `Losses: on ${shortDate(day)} ${percent(share)} of the plants were gone.`
+  return `Weedy: on ${shortDate(day)} weeds covered ${percent(share)} of the ground.`
+}
