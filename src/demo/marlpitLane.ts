@@ -108,7 +108,7 @@ export function marlpitLane(): GardenData & { lots: SeedLot[] } {
       { bed: 'T2', crop: 'courgette', from: '2026-06-12', until: '2026-09-24' },
     ]),
     checks: [
-      { id: 'marlpit-lane-check-1', gardenId: ID, standId: 'marlpit-lane-stand-01', date: '2026-04-06', stageBbch: 31, cover: 0.85, heightCm: 35, note: 'Rye tall, vetch climbing into it.' },
+      { id: 'marlpit-lane-check-1', gardenId: ID, standId: 'marlpit-lane-stand-01', date: '2026-04-06', stageBbch: 31, stageOf: 'cereal-rye', cover: 0.85, heightCm: 35, note: 'Rye tall, vetch climbing into it.' },
       { id: 'marlpit-lane-check-2', gardenId: ID, standId: 'marlpit-lane-stand-10', date: '2026-04-13', stageBbch: 31, cover: 0.8, heightCm: 30, note: '' },
     ],
   }

@@ -17,6 +17,7 @@ import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
 import type { WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
+import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import type { Target } from '../core/ending/compare'
 import { readWeatherFile } from './weatherFile'
 
@@ -83,6 +84,9 @@ export const engine = {
     const run = standRun(standCase, ensemble)
     const hasEnd = standCase.stand.end.plan !== null || standCase.stand.end.fact !== null
     return run && forecastOf(standCase, run, hasEnd ? standRun(standCase, ensemble, false) : null)
+  },
+  sowAgain(spec: WeatherSpec, standCase: StandCase): SowAgain | null {
+    return sowAgain(standCase, ensembleFor(spec), spec.today)
   },
   plantYear(spec: WeatherSpec, speciesId: string, sowDays: number[]): SowingOutlook[] {
     const plant = findSpecies(speciesId)

@@ -41,6 +41,9 @@ export type StandCase = {
 /** BBCH codes that are reported as dates. */
 export const REPORTED_STAGES = [9, 31, 51, 61, 65, 71, 75, 85] as const
 
+/** When stages are reached, by BBCH code, ascending. */
+export type StageDates = { bbch: number; date: DateSpread }[]
+
 export type StandForecast = {
   standId: string
   cover: Bands
@@ -56,8 +59,9 @@ export type StandForecast = {
   alive: Bands[]
   /** Plants per m² that come up, all species together. */
   plantsPerM2: Spread
-  /** Dates of the leading species' stages. */
-  stages: { bbch: number; date: DateSpread }[]
+  /** Dates of the leading species' stages, and those of every species in order of the mix. */
+  stages: StageDates
+  stagesByPart: StageDates[]
   /** First day with 30 % of the ground covered. */
   covered30: DateSpread
   /** Day on which 90 % of the plants are dead, from winter or from the ending. */
@@ -202,7 +206,9 @@ export function forecastOf(
   standing: SeasonRun | null,
 ): StandForecast {
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
-  const stages = REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, lead, bbch)) }))
+  const stagesByPart = run.species.map((_, part): StageDates =>
+    REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, part, bbch)) })),
+  )
   const dead = firstDays(run, (at) =>
     run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
   )
@@ -224,7 +230,8 @@ export function forecastOf(
         run.species.reduce((sum, species) => sum + species.plantsPerM2[member], 0),
       ),
     ) ?? { low: 0, mid: 0, high: 0 },
-    stages,
+    stages: stagesByPart[lead],
+    stagesByPart,
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),
     ended: endedSpread(standCase, standing),

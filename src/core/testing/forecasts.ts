@@ -25,6 +25,7 @@ export function flatForecast(startDay: number, own: Partial<StandForecast> = {})
     alive: [flatBands(startDay, 1)],
     plantsPerM2: { low: 0, mid: 0, high: 0 },
     stages: [],
+    stagesByPart: [],
     covered30: { chance: 1, spread: null },
     dead: { chance: 0, spread: null },
     ended: null,

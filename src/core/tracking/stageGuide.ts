@@ -1,6 +1,6 @@
 import type { PlantGroup, Species } from '../plants/parameters'
 import { chopSurvival, crimpSurvival } from '../ending/survival'
-import type { StandForecast } from '../season/forecast'
+import type { StageDates } from '../season/forecast'
 
 /** A plant group as the guide asks about it; perennials that were cut grow back from the crown. */
 export type GuideKind = PlantGroup | 'regrowth'
@@ -162,8 +162,8 @@ export type StageMeaning = {
 }
 
 /** Day that the middle of a forecast reaches a code, straight between the dated stages; null outside them. */
-function middleDay(forecast: StandForecast, bbch: number): number | null {
-  const dated = forecast.stages.flatMap(({ bbch: code, date }) =>
+function middleDay(stages: StageDates, bbch: number): number | null {
+  const dated = stages.flatMap(({ bbch: code, date }) =>
     date.spread ? [{ code, day: date.spread.mid }] : [],
   )
   const after = dated.findIndex(({ code }) => code >= bbch)
@@ -174,12 +174,12 @@ function middleDay(forecast: StandForecast, bbch: number): number | null {
   return from.day + ((to.day - from.day) * (bbch - from.code)) / (to.code - from.code)
 }
 
-/** What it means to stand at a stage: how long the forecast takes from there, and what a cut now leaves alive. */
-export function stageMeaning(plant: Species, bbch: number, forecast: StandForecast | null): StageMeaning {
+/** What it means to stand at a stage: how long the dated stages take from there, and what a cut now leaves alive. */
+export function stageMeaning(plant: Species, bbch: number, stages: StageDates): StageMeaning {
   const between = (to: number) => {
-    const from = forecast && middleDay(forecast, bbch)
-    const until = forecast && middleDay(forecast, to)
-    return bbch >= to || from == null || until == null ? null : Math.max(0, Math.round(until - from))
+    const from = middleDay(stages, bbch)
+    const until = middleDay(stages, to)
+    return bbch >= to || from === null || until === null ? null : Math.max(0, Math.round(until - from))
   }
   return {
     daysToEnd: between(ENDS_AT[plant.group]),

@@ -52,18 +52,16 @@ describe('the stage guide', () => {
   })
   test('boot: days to pollen lie between the dates of the forecast, and a crimp leaves most of it', () => {
     const at = (day: number) => ({ chance: 1, spread: { low: day - 3, mid: day, high: day + 3 } })
-    const forecast = flatForecast(today, {
-      stages: [
-        { bbch: 31, date: at(today - 20) },
-        { bbch: 51, date: at(today + 8) },
-        { bbch: 61, date: at(today + 16) },
-      ],
-    })
-    const meaning = stageMeaning(findSpecies('cereal-rye')!, 45, forecast)
+    const stages = [
+      { bbch: 31, date: at(today - 20) },
+      { bbch: 51, date: at(today + 8) },
+      { bbch: 61, date: at(today + 16) },
+    ]
+    const meaning = stageMeaning(findSpecies('cereal-rye')!, 45, stages)
     // 14 of 20 steps from 31 to 51 are 19.6 of 28 days; 36 − 19.6.
     expect(meaning.daysToEnd).toBe(16)
     expect(meaning.crimpLeaves).toBeGreaterThan(0.6)
-    expect(stageMeaning(findSpecies('cereal-rye')!, 65, forecast).daysToEnd).toBeNull()
+    expect(stageMeaning(findSpecies('cereal-rye')!, 65, stages).daysToEnd).toBeNull()
   })
 })
 

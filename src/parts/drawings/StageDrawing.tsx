@@ -106,14 +106,14 @@ function Legume({ bbch, cut }: { bbch: number; cut: boolean }) {
       {shoots.map((lean, s) => {
         const x = (share: number) => 30 + lean * share + lean * 0.4
         const y = (share: number) => 75 - reach * share
-        const shares = tall ? [0.25, 0.42, 0.58, 0.74, 0.9] : [0.55, 1]
+        const shares = tall ? [0.3, 0.55, 0.8] : [0.5, 1]
         return (
           <g key={lean}>
             <path d={`M${x(0)} 75Q${x(0.3)} ${y(0.6)} ${x(1)} ${y(1)}`} />
             {shares.map((share) => (
               <g key={share} fill={DYE.green}>
-                {[-75, -35, 35, 75].map((angle) => (
-                  <path key={angle} d={leaf(x(share), y(share), angle, tall ? 7 : 9, 2.2)} />
+                {[-70, -25, 25, 70].map((angle) => (
+                  <path key={angle} d={leaf(x(share), y(share), angle, 12, 3)} />
                 ))}
               </g>
             ))}

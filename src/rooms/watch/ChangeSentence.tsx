@@ -34,7 +34,7 @@ export function ChangeSentence({
         : `and its range of ${widthAfter} days stays`
   return (
     <p className="mb-3 border-l-4 border-accent pl-3" role="status" data-testid="change">
-      After the check of {day}, {stageName(change.bbch, group)} {moved}, to{' '}
+      After the check of {day}, the date of {stageName(change.bbch, group)} {moved}, to{' '}
       {after.spread ? dateSpreadText(after.spread) : ''} (was{' '}
       {before.spread ? shortDate(before.spread.mid) : ''}), {range}.
     </p>

@@ -132,7 +132,7 @@ function Stage({ view, watch, checking }: Props) {
           key={plant.id}
           plant={plant}
           wasCut={view.stand.cuts.some(({ cut }) => cut.fact)}
-          forecast={plant.id === lead ? (watch.forecast.value ?? null) : null}
+          stages={watch.forecast.value?.stagesByPart[plants.indexOf(plant)] ?? []}
           value={draft.stage}
           onPick={(bbch) => change({ stage: String(bbch) })}
         />

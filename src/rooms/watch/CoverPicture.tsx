@@ -195,6 +195,18 @@ function Overlay({ reading, frame }: { reading: GreenCover; frame: Frame }) {
   )
 }
 
+/** The frame's outline, or that of the ring in it, as points of the picture. */
+function outline(frame: Frame): string {
+  const onto = ontoFrame(isFlat(frame) ? frame : WHOLE_PICTURE)
+  const points =
+    frame.shape === 'frame' || !isFlat(frame)
+      ? frame.corners
+      : Array.from({ length: 48 }, (_, i) =>
+          onto(0.5 + 0.5 * Math.cos((i * Math.PI) / 24), 0.5 + 0.5 * Math.sin((i * Math.PI) / 24)),
+        )
+  return points.map(({ x, y }) => `${x},${y}`).join(' ')
+}
+
 const NAMES = ['top left', 'top right', 'bottom right', 'bottom left']
 const clampShare = (value: number) => Math.min(1, Math.max(0, value))
 
@@ -234,7 +246,7 @@ function Corners({ frame, onChange }: { frame: Frame; onChange: (frame: Frame) =
         aria-hidden="true"
       >
         <polygon
-          points={frame.corners.map(({ x, y }) => `${x},${y}`).join(' ')}
+          points={outline(frame)}
           fill="none"
           stroke="#fff"
           strokeWidth={3}

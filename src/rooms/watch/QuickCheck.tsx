@@ -129,7 +129,7 @@ function Ask({
         <StageGuide
           plant={plant}
           wasCut={view.stand.cuts.some(({ cut }) => cut.fact)}
-          forecast={forecast}
+          stages={forecast?.stages ?? []}
           value=""
           onPick={(bbch) => pick({ stage: String(bbch) })}
         />
@@ -142,7 +142,7 @@ function Ask({
               className={BIG}
               onClick={() => pick({ stage: String(stage.bbch) })}
             >
-              <StageDrawing kind={group} bbch={stage.bbch} size={52} />
+              <StageDrawing kind={group} bbch={stage.bbch} size={66} />
               {stage.name}
             </button>
           ))}

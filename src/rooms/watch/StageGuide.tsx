@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Species } from '../../core/plants/parameters'
-import type { StandForecast } from '../../core/season/forecast'
+import type { StageDates } from '../../core/season/forecast'
 import { stageName } from '../../core/stand/stage'
 import { guideOf, STAGE_GUIDE, stageMeaning, type GuideAnswer } from '../../core/tracking/stageGuide'
 import { StageDrawing } from '../../parts/drawings/StageDrawing'
@@ -17,13 +17,14 @@ function firstStage(kind: keyof typeof STAGE_GUIDE, { leads }: GuideAnswer): num
 export function StageGuide({
   plant,
   wasCut,
-  forecast,
+  stages,
   value,
   onPick,
 }: {
   plant: Species
   wasCut: boolean
-  forecast: StandForecast | null
+  /** Its dated stages; empty where none are. */
+  stages: StageDates
   value: string
   onPick: (bbch: number) => void
 }) {
@@ -69,7 +70,7 @@ export function StageGuide({
           <strong>
             {stageName(picked, plant.group)} (BBCH {String(picked).padStart(2, '0')})
           </strong>
-          : {meaningText(plant, picked, stageMeaning(plant, picked, forecast))}
+          : {meaningText(plant, picked, stageMeaning(plant, picked, stages))}
         </p>
       )}
     </section>

@@ -1,97 +1,204 @@
 import { useMemo, useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
-import { partAreaM2 } from '../../core/garden/area'
 import { findSpecies } from '../../core/plants/catalogue'
-import { sownSpecies } from '../../core/season/input'
-import type { StandForecast } from '../../core/season/forecast'
-import { countedStand, resowGrams, THIN_SHARE } from '../../core/seeding/resow'
-import { ringAreaM2 } from '../../core/seeding/ringCheck'
-import { dateSpreadText, grams, percent, shortDate } from '../../parts/format'
-import { TextField } from '../../parts/SelectField'
+import { seedlingOf, type SeedlingForm } from '../../core/plants/seedlings'
+import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { comingUp, type ComingUp } from '../../core/tracking/comingUp'
+import { SeedlingDrawing } from '../../parts/drawings/SeedlingDrawing'
+import { dryMatter, percent, shortDate } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
 import type { StandView } from '../../state/useStand'
-import { typedCounts, typedNumber } from '../../parts/typed'
 
-/** How long after sowing seedlings are looked for. */
+/** How long after sowing seedlings are looked for, unless the ground has closed before. */
 const LOOK_DAYS = 45
+const CLOSED = 0.6
 
-/** From sowing to a full stand: when it should be up, until when it can be sown again, and what a count comes to. */
+/** From sowing to a full stand: what should be up by today, how to tell it apart, and whether to sow again. */
 export function UpYet({ view, forecast }: { view: StandView; forecast: StandForecast }) {
-  const { data, today, spec } = useGarden()
-  const { stand, bed } = view
-  const ids = useMemo(
-    () => (stand.content.kind === 'cover' ? stand.content.components.map((part) => part.speciesId) : []),
-    [stand.content],
-  )
-  const args = useMemo((): [typeof spec, string[]] => [spec, ids], [spec, ids])
-  const sownOn = stand.start.fact ? dayNumber(stand.start.fact.date) : null
-  const young = sownOn !== null && today - sownOn <= LOOK_DAYS
-  const windows = useEngine('sowingWindows', young ? args : null)
-  const [counts, setCounts] = useState('')
-  const [diameter, setDiameter] = useState('30')
-  const [thin, setThin] = useState('100')
-  if (!young) return null
-  const up = forecast.stages.find((stage) => stage.bbch === 9)?.date.spread
-  const resowBy = ids.map((id) => windows.value?.[id]?.latest).filter((latest) => latest != null)
-  const latest = resowBy.length > 0 ? Math.min(...resowBy.map((spread) => spread.low)) : null
-  const sown = sownSpecies(stand, bed)
-  const expected = sown.reduce((sum, part) => sum + part.seedsPerM2 * part.emergenceShare, 0)
-  const ringM2 = ringAreaM2(typedNumber(diameter) / 100)
-  const found = countedStand(typedCounts(counts), ringM2, expected)
-  const areaM2 = partAreaM2(bed, stand.part)
-  const weighed = stand.start.fact?.components ?? []
+  const { today } = useGarden()
+  const { stand } = view
+  const sownOn = stand.start.fact && !stand.end.fact ? dayNumber(stand.start.fact.date) : null
+  const cover = bandOn(forecast.cover, today)
+  if (sownOn === null || today - sownOn > LOOK_DAYS || (cover && cover.low > CLOSED)) return null
+  const plants =
+    stand.content.kind === 'cover'
+      ? stand.content.components.flatMap((part) => findSpecies(part.speciesId) ?? [])
+      : []
+  const rows = comingUp(forecast, today)
   return (
-    <section aria-label="Up yet" className="mt-4 border-t border-base-300 pt-3" data-testid="up-yet">
-      <h2>Up yet?</h2>
+    <section aria-label="Late or missing" className="mb-5" data-testid="up-yet">
+      <h2>Late or missing?</h2>
       <p>
-        {up ? `The first should be up ${dateSpreadText(up)}` : 'When it comes up is not certain yet'}
-        {up && up.high < today ? '; by now it is late' : ''}. Keep the top moist until then.{' '}
-        {latest !== null
-          ? `It can be sown again until about ${shortDate(latest)}.`
-          : 'Frost sets no end to sowing again.'}
+        Day {today - sownOn} since sowing.{' '}
+        {forecast.covered30.spread && forecast.covered30.chance > 0.5
+          ? `A third of the ground should be green about ${shortDate(forecast.covered30.spread.mid)}.`
+          : ''}
       </p>
-      <div className="mt-2 flex flex-wrap items-start gap-3">
-        <TextField label="Ring across, cm" decimal className="w-28" value={diameter} onChange={setDiameter} />
-        <TextField
-          label="Seedlings in each ring"
-          hint="a number for each, spaces between"
-          className="w-56"
-          value={counts}
-          onChange={setCounts}
-        />
-        <TextField label="Thin part of the bed, %" decimal className="w-36" value={thin} onChange={setThin} />
-      </div>
-      {counts.trim() !== '' && !found && (
-        <p role="alert" className="font-semibold text-error">
-          Seedlings: whole numbers, one for each ring; and the ring’s width in cm.
-        </p>
-      )}
-      {found && (
-        <p className="mt-1" data-testid="seedlings">
-          {Math.round(found.plantsPerM2.mid)} plants per m² ({Math.round(found.plantsPerM2.low)} to{' '}
-          {Math.round(found.plantsPerM2.high)}), {percent(found.share)} of the {Math.round(expected)}{' '}
-          expected.{' '}
-          {found.share >= THIN_SHARE || (up && up.high > today)
-            ? found.share >= THIN_SHARE
-              ? 'Full enough; leave it.'
-              : 'More may still come; wait until it is late.'
-            : latest !== null && latest < today
-              ? 'Thin, and too late to sow again.'
-              : `Thin: sow ${weighed
-                  .map((part) => {
-                    const perM2 = (part.grams ?? 0) / Math.max(0.01, areaM2)
-                    return `${grams(resowGrams(perM2, areaM2, Number(thin) / 100, found.share), data.garden.units)} of ${findSpecies(part.speciesId)?.name.toLowerCase()}`
-                  })
-                  .join(' and ')} over the thin part.`}{' '}
-          <Why>
-            Expected: seed weighed, what of it germinates, and the share that comes up covered like this. The
-            range is that of counting only some rings (90 %). Thin is below {Math.round(THIN_SHARE * 100)} %
-            (judgement, 50 to 70).
-          </Why>
-        </p>
-      )}
+      <DayByDay rows={rows} names={plants.map(({ name }) => name)} sownOn={sownOn} today={today} />
+      <ul className="mt-3 flex flex-col gap-3">
+        {rows.map((row) => {
+          const plant = plants[row.component]
+          if (!plant) return null
+          const { own, lookalikes } = seedlingOf(plant)
+          return (
+            <li key={plant.id}>
+              <p>
+                <strong>{plant.name}</strong> {stateText(row)}
+              </p>
+              <div className="mt-1 flex flex-wrap gap-3">
+                <Seedling form={own} heading="looks like this" />
+                {lookalikes.map((form) => (
+                  <Seedling key={form.id} form={form} heading="not this" />
+                ))}
+              </div>
+            </li>
+          )
+        })}
+      </ul>
+      <SowAgainLine view={view} />
     </section>
+  )
+}
+
+function stateText({ state, due, waitUntil }: ComingUp): string {
+  const range = `${shortDate(due.low)} to ${shortDate(due.high)}`
+  switch (state) {
+    case 'not due':
+      return `is not due yet: ${range}. Keep the top moist.`
+    case 'due':
+      return `comes up these days, ${range}. Keep the top moist.`
+    case 'should be up':
+      return `should be up by now (${range}). Look closely; wait until ${shortDate(waitUntil)} before calling it missing.`
+    case 'late':
+      return `was due ${range}. What is not up now will hardly come: count a ring and decide.`
+  }
+}
+
+function Seedling({ form, heading }: { form: SeedlingForm; heading: string }) {
+  return (
+    <figure className="m-0 w-44 border border-base-300 p-2">
+      <SeedlingDrawing form={form} size={84} />
+      <figcaption className="text-sm leading-snug">
+        <span className="quiet">{heading}: </span>
+        <strong>{form.name}.</strong> {form.tell}
+      </figcaption>
+    </figure>
+  )
+}
+
+/** Each species' days of coming up on a line of days, with today on it. */
+function DayByDay({
+  rows,
+  names,
+  sownOn,
+  today,
+}: {
+  rows: ComingUp[]
+  names: string[]
+  sownOn: number
+  today: number
+}) {
+  const last = Math.max(today + 3, ...rows.map((row) => row.waitUntil))
+  const days = Array.from({ length: last - sownOn + 1 }, (_, i) => sownOn + i)
+  return (
+    <Scroll label="Coming up, day by day">
+      <table className="mt-2 border-separate border-spacing-0 text-sm">
+        <thead>
+          <tr>
+            <th />
+            {days.map((day) => (
+              <th
+                key={day}
+                scope="col"
+                className={`min-w-4 px-0 text-center text-xs font-normal ${day === today ? 'bg-secondary font-bold text-secondary-content' : ''}`}
+              >
+                {day === today || (day - sownOn) % 5 === 0 ? (
+                  day - sownOn
+                ) : (
+                  <span className="sr-only">{day - sownOn}</span>
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.component}>
+              <th scope="row" className="pr-3 text-left font-semibold whitespace-nowrap">
+                {names[row.component]}
+              </th>
+              {days.map((day) => {
+                const due = day >= Math.floor(row.due.low) && day <= row.due.high
+                const waiting = day > row.due.high && day <= row.waitUntil
+                const middle = day === Math.round(row.due.mid)
+                return (
+                  <td
+                    key={day}
+                    className={`h-5 border-b border-base-300 text-center leading-none ${due ? 'bg-primary text-primary-content' : waiting ? 'bg-accent/40' : ''} ${day === today ? 'border-x-2 border-x-secondary' : ''}`}
+                  >
+                    {middle ? '•' : ''}
+                  </td>
+                )
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="quiet mt-1 text-xs">
+        Days since sowing. Dark: days it comes up in 8 of 10 members; light: still worth waiting.
+      </p>
+    </Scroll>
+  )
+}
+
+/** Whether sowing the failed spots again still pays: both ways run to the same day. */
+function SowAgainLine({ view }: { view: StandView }) {
+  const { data, spec, today } = useGarden()
+  const [wanted, setWanted] = useState(false)
+  const { units } = data.garden
+  const args = useMemo(
+    (): [typeof spec, typeof view.standCase] => [spec, view.standCase],
+    [spec, view.standCase],
+  )
+  const found = useEngine('sowAgain', wanted ? args : null)
+  const ids = useMemo(
+    () =>
+      view.stand.content.kind === 'cover' ? view.stand.content.components.map((part) => part.speciesId) : [],
+    [view.stand.content],
+  )
+  const windowArgs = useMemo((): [typeof spec, string[]] => [spec, ids], [spec, ids])
+  const windows = useEngine('sowingWindows', wanted ? windowArgs : null)
+  const latest = ids.flatMap((id) => windows.value?.[id]?.latest ?? []).map((spread) => spread.low)
+  if (!wanted)
+    return (
+      <button type="button" className="btn mt-3" onClick={() => setWanted(true)}>
+        Does sowing again still pay?
+      </button>
+    )
+  if (!found.value) return <p role="status">Growing both ways …</p>
+  const { byDay, leave, again } = found.value
+  const behind = leave.massG.mid > 0 ? again.massG.mid / leave.massG.mid : 1
+  const tooLate = latest.length > 0 && Math.min(...latest) < today
+  return (
+    <p className="mt-3" data-testid="sow-again">
+      By {shortDate(byDay)} a spot sown again today would stand at {percent(again.cover.mid)} cover and{' '}
+      {dryMatter(again.massG.mid, units)}; where this sowing came up it stands at {percent(leave.cover.mid)}{' '}
+      and {dryMatter(leave.massG.mid, units)}.{' '}
+      <strong>
+        {tooLate
+          ? 'It is past the last safe day to sow it; cover the bare spots with mulch instead.'
+          : again.cover.mid >= 0.5 || behind > 0.4
+            ? 'Bare spots are worth sowing again.'
+            : 'Sowing again brings little; choose something quicker or mulch the spots.'}
+      </strong>{' '}
+      {latest.length > 0 && !tooLate ? `Last safe day: about ${shortDate(Math.min(...latest))}. ` : ''}
+      <Why>
+        Both are grown through the same hundred seasons from today to the end planned here, with this bed’s
+        soil, light and weather; bare spots as at a full rate.
+      </Why>
+    </p>
   )
 }

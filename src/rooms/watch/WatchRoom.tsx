@@ -7,6 +7,7 @@ import { WorkList } from '../../parts/WorkList'
 import { useGarden } from '../../state/garden'
 import { useStand, type StandView } from '../../state/useStand'
 import { CheckPanel } from './CheckPanel'
+import { Decisions } from './Decisions'
 import { Outlook } from './Outlook'
 import { UpYet } from './UpYet'
 import { useChecking } from './useChecking'
@@ -62,8 +63,9 @@ function WatchStand({ view }: { view: StandView }) {
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
         {view.stand.start.fact ? <CheckPanel view={view} watch={watch} checking={checking} /> : <div />}
         <div className="min-w-0">
-          <Outlook view={view} watch={watch} />
+          <Decisions view={view} checking={checking} />
           {watch.forecast.value && <UpYet view={view} forecast={watch.forecast.value} />}
+          <Outlook view={view} watch={watch} />
         </div>
       </div>
     </section>

@@ -28,7 +28,11 @@ export function meaningText(plant: Species, bbch: number, meaning: StageMeaning)
       : days === null
         ? `${goal} is still to come`
         : `about ${days} ${days === 1 ? 'day' : 'days'} to ${goal}`
-  return `${wait}. Crimping now ${leftWords(meaning.crimpLeaves)}; chopping at the ground ${leftWords(meaning.chopLeaves)}.`
+  const crimp = leftWords(meaning.crimpLeaves)
+  const chop = leftWords(meaning.chopLeaves)
+  return crimp === chop
+    ? `${wait}. Crimping or chopping now ${crimp}.`
+    : `${wait}. Crimping now ${crimp}; chopping at the ground ${chop}.`
 }
 
 /** A check in one line. */

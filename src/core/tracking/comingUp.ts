@@ -1,0 +1,32 @@
+import type { StandForecast } from '../season/forecast'
+import type { Spread } from '../foundations/statistics'
+
+/** How a species of a young stand stands against its due date. */
+export type ComingUp = {
+  component: number
+  due: Spread
+  /** Not due yet, due these days, should be up, or so late that more waiting brings nothing. */
+  state: 'not due' | 'due' | 'should be up' | 'late'
+  /** Wait until this day before calling it missing. */
+  waitUntil: number
+}
+
+/** Days after the late end of its range on which a species that is not up is taken as missing (judgement, 5–14). */
+const PATIENCE_DAYS = 7
+
+/** Every species of a stand against the day, in order of the mix; those that never come up are left out. */
+export function comingUp(forecast: StandForecast, today: number): ComingUp[] {
+  return forecast.up.flatMap(({ spread }, component) => {
+    if (!spread) return []
+    const waitUntil = Math.ceil(spread.high) + PATIENCE_DAYS
+    const state =
+      today < Math.floor(spread.low)
+        ? 'not due'
+        : today <= spread.high
+          ? 'due'
+          : today <= waitUntil
+            ? 'should be up'
+            : 'late'
+    return [{ component, due: spread, state, waitUntil }]
+  })
+}

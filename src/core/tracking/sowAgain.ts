@@ -1,0 +1,58 @@
+import { dayNumber, isoDate } from '../foundations/day'
+import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { latest } from '../garden/timeline'
+import { standRun, type StandCase } from '../season/forecast'
+import type { WeatherEnsemble } from '../site/weather'
+import { valuesOn } from '../stand/summary'
+
+/** What a stand comes to by a day: cover, mass, and the chance of a closed canopy. */
+export type Prospect = { cover: Spread; massG: Spread; closes: number }
+
+/** Leaving a stand as it is against sowing the same again today, both by the same day. */
+export type SowAgain = { byDay: number; leave: Prospect; again: Prospect }
+
+/** Cover that counts as closed. */
+const CLOSED = 0.8
+/** Where no end is planned, prospects are compared after this many days. */
+const USUAL_DAYS = 70
+
+/** Compares leaving with sowing again on the spots where it failed; null where nothing can be run. */
+export function sowAgain(standCase: StandCase, ensemble: WeatherEnsemble, today: number): SowAgain | null {
+  const start = latest(standCase.stand.start)
+  const left = standRun(standCase, ensemble, false)
+  if (!start || !left) return null
+  const day = isoDate(today)
+  const { stand } = standCase
+  const fresh = standRun(
+    {
+      ...standCase,
+      checks: [],
+      stand: {
+        ...stand,
+        id: `${stand.id} again`,
+        cuts: [],
+        start: { plan: { ...start, date: day }, fact: null },
+      },
+    },
+    ensemble,
+    false,
+  )
+  if (!fresh) return null
+  const end = latest(stand.end)
+  const lastDay = ensemble.startDay + ensemble.days - 1
+  const byDay = Math.min(
+    lastDay,
+    end && end.date > day ? dayNumber(end.date) : (standCase.nextStartDay ?? today + USUAL_DAYS),
+    today + 250,
+  )
+  const prospect = (run: typeof left.run): Prospect => {
+    const cover = valuesOn(run, run.cover, byDay)
+    const none = { low: 0, mid: 0, high: 0 }
+    return {
+      cover: spreadOf(cover) ?? none,
+      massG: spreadOf(valuesOn(run, run.massG, byDay)) ?? none,
+      closes: shareOf(cover.length, (member) => cover[member] >= CLOSED),
+    }
+  }
+  return { byDay, leave: prospect(left.run), again: prospect(fresh.run) }
+}

@@ -1,0 +1,169 @@
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { isoDate } from '../../core/foundations/day'
+import { partAreaM2 } from '../../core/garden/area'
+import type { Stand } from '../../core/garden/schema'
+import { findSpecies } from '../../core/plants/catalogue'
+import { sownSpecies } from '../../core/season/input'
+import { resowGrams } from '../../core/seeding/resow'
+import { troublesOf, type Trouble } from '../../core/tracking/decisions'
+import { grams, percent } from '../../parts/format'
+import { ProblemLine } from '../../parts/ProblemLine'
+import { TextField } from '../../parts/SelectField'
+import { typedNumber } from '../../parts/typed'
+import { useCommit, useGarden } from '../../state/garden'
+import { newId } from '../../state/ids'
+import type { StandView } from '../../state/useStand'
+import type { Checking } from './useChecking'
+import { troubleText } from './words'
+
+/** Thin, hurt or weedy: what can be done, until the grower has decided. */
+export function Decisions({ view, checking }: { view: StandView; checking: Checking }) {
+  const { today } = useGarden()
+  const { stand, bed } = view
+  if (!stand.start.fact || stand.end.fact) return null
+  const expected = sownSpecies(stand, bed).reduce(
+    (sum, part) => sum + part.seedsPerM2 * part.emergenceShare,
+    0,
+  )
+  const troubles = troublesOf(view.standCase.checks, expected, today)
+  if (troubles.length === 0) return null
+  return (
+    <section aria-label="To decide" className="mb-5 border-l-4 border-secondary pl-3" data-testid="decisions">
+      <h2>To decide</h2>
+      {troubles.map((trouble) => (
+        <Decide key={trouble.kind} trouble={trouble} view={view} checking={checking} expected={expected} />
+      ))}
+    </section>
+  )
+}
+
+function Decide({
+  trouble,
+  view,
+  checking,
+  expected,
+}: {
+  trouble: Trouble
+  view: StandView
+  checking: Checking
+  expected: number
+}) {
+  const { data, today } = useGarden()
+  const commit = useCommit()
+  const navigate = useNavigate()
+  const { stand, bed } = view
+  const [from, setFrom] = useState('0')
+  const [to, setTo] = useState(String(bed.lengthM))
+  const [problem, setProblem] = useState<string | null>(null)
+  const [resowing, setResowing] = useState(false)
+  const parts = stand.start.fact?.components ?? []
+  const areaM2 = partAreaM2(bed, stand.part)
+  const missing = trouble.kind === 'weeds' ? 0.5 : trouble.kind === 'thin' ? 1 - trouble.share : trouble.share
+  const length = typedNumber(to) - typedNumber(from)
+  const stretch = Math.min(1, Math.max(0, length / bed.lengthM))
+  const needs = parts.map((part) => {
+    const perM2 = (part.grams ?? 0) / Math.max(0.01, areaM2)
+    return { part, grams: resowGrams(perM2, areaM2, stretch, 1 - missing) }
+  })
+
+  async function sowAgain() {
+    if (!(length > 0) || typedNumber(from) < 0 || typedNumber(to) > bed.lengthM + 0.001)
+      return setProblem(
+        `Stretch: from and to must lie between 0 and ${bed.lengthM} m, the first below the second.`,
+      )
+    const again: Stand = {
+      id: newId('stand'),
+      gardenId: stand.gardenId,
+      bedId: bed.id,
+      part:
+        stretch > 0.98
+          ? { kind: 'whole' }
+          : { kind: 'strip', fromM: typedNumber(from), toM: typedNumber(to) },
+      content: stand.content,
+      underStandId: stand.id,
+      start: {
+        plan: {
+          date: isoDate(today),
+          covering: stand.start.fact?.covering ?? 'raked',
+          passes: 1,
+          components: needs.map(({ part, grams: weight }) => ({
+            ...part,
+            grams: Math.round(weight * 10) / 10,
+          })),
+          note: 'Sown again where it was thin.',
+        },
+        fact: null,
+      },
+      cuts: [],
+      end: { plan: stand.end.plan, fact: null },
+      note: '',
+    }
+    const check = data.checks.find(({ id }) => id === trouble.checkId)
+    const stored = await commit('Planned sowing again', [
+      { table: 'stands', put: again },
+      ...(check ? [{ table: 'checks' as const, put: { ...check, decision: 'resow' as const } }] : []),
+    ])
+    if (stored.ok) void navigate(`/sow/${again.id}`)
+    else setProblem(stored.problems[0].message)
+  }
+
+  return (
+    <div className="mt-1">
+      <p>
+        {troubleText(trouble)}
+        {trouble.kind === 'thin' ? ` ${Math.round(expected)} per m² should stand.` : ''}
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="btn" aria-expanded={resowing} onClick={() => setResowing(!resowing)}>
+          Sow a part again
+        </button>
+        <button type="button" className="btn" onClick={() => void checking.decide(trouble.checkId, 'accept')}>
+          Leave it
+        </button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            void checking.decide(trouble.checkId, 'end early').then(() => navigate(`/end/${stand.id}`))
+          }
+        >
+          End it early
+        </button>
+      </div>
+      {resowing && (
+        <form
+          className="mt-2"
+          aria-label="Sow a part again"
+          onSubmit={(event) => {
+            event.preventDefault()
+            void sowAgain()
+          }}
+        >
+          <div className="flex flex-wrap items-start gap-3">
+            <TextField
+              label="From, m along the bed"
+              decimal
+              className="w-28"
+              value={from}
+              onChange={setFrom}
+            />
+            <TextField label="To, m" decimal className="w-28" value={to} onChange={setTo} />
+          </div>
+          <p className="mt-1">
+            About{' '}
+            {needs
+              .map(
+                ({ part, grams: weight }) =>
+                  `${grams(weight, data.garden.units)} of ${findSpecies(part.speciesId)?.name.toLowerCase()}`,
+              )
+              .join(' and ')}
+            , {percent(missing)} of the rate on that stretch.
+          </p>
+          <ProblemLine text={problem} />
+          <button className="btn btn-primary mt-2">Plan it for today</button>
+        </form>
+      )}
+    </div>
+  )
+}
