@@ -10,7 +10,7 @@ import {
 } from '../foundations/units'
 import { findSpecies } from '../plants/catalogue'
 import { sowingRecipe } from './recipe'
-import { countedStand, resowGrams } from './resow'
+import { resowGrams } from './resow'
 import { generatedEnsemble } from '../site/ensemble'
 import { TEST_SITES } from '../testing/sites'
 import { seedLot, type SeedLot } from '../garden/seed'
@@ -385,17 +385,6 @@ describe('water and days', () => {
 })
 
 describe('sowing again', () => {
-  test('a count with its range, more rings narrow it', () => {
-    const few = countedStand([8, 12], 0.07, 300)!
-    const many = countedStand([8, 12, 9, 11, 10, 10, 8, 12, 9, 11], 0.07, 300)!
-    expect(few.plantsPerM2.mid).toBeCloseTo(10 / 0.07, 6)
-    expect(few.share).toBeCloseTo(10 / 0.07 / 300, 6)
-    expect(many.plantsPerM2.high - many.plantsPerM2.low).toBeLessThan(
-      few.plantsPerM2.high - few.plantsPerM2.low,
-    )
-    expect(countedStand([], 0.07, 300)).toBeNull()
-    expect(countedStand([3, NaN], 0.07, 300)).toBeNull()
-  })
   test('grams for the thin part make up what is missing and nothing more', () => {
     expect(resowGrams(10, 14, 0.5, 0.4)).toBeCloseTo(10 * 14 * 0.5 * 0.6, 9)
     expect(resowGrams(10, 14, 0.5, 1.2)).toBe(0)

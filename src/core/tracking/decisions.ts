@@ -1,6 +1,5 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
-import type { StandForecast } from '../season/forecast'
 import { THIN_SHARE } from '../seeding/resow'
 import { ringMean } from './looks'
 
@@ -21,9 +20,14 @@ const WEEDS_TO_COVER = 0.6
 
 /**
  * Troubles of a stand from its newest look that speaks of each, while nothing was decided after it.
- * @param expectedPerM2 plants that should have come up  @param speciesCount species in the mix
+ * @param expectedPerM2 plants that should have come up  @param upBy day by which they should; counts before it tell nothing
  */
-export function troublesOf(checks: readonly Check[], expectedPerM2: number, today: number): Trouble[] {
+export function troublesOf(
+  checks: readonly Check[],
+  expectedPerM2: number,
+  upBy: number,
+  today: number,
+): Trouble[] {
   const sorted = checks
     .filter((check) => !check.setAside && dayNumber(check.date) <= today)
     .sort((a, b) => b.date.localeCompare(a.date))
@@ -34,7 +38,9 @@ export function troublesOf(checks: readonly Check[], expectedPerM2: number, toda
     if (check && bad && open(check))
       troubles.push({ kind, checkId: check.id, day: dayNumber(check.date), share })
   }
-  const counted = sorted.find((check) => check.plants && check.plants.speciesId === null)
+  const counted = sorted.find(
+    (check) => check.plants && check.plants.speciesId === null && dayNumber(check.date) >= upBy,
+  )
   if (counted?.plants && expectedPerM2 > 0) {
     const { counts, ringM, gapShare } = counted.plants
     const share = (ringMean(counts, ringM).perM2 * (1 - gapShare)) / expectedPerM2
@@ -50,14 +56,4 @@ export function troublesOf(checks: readonly Check[], expectedPerM2: number, toda
     add(weedy, 'weeds', weedy.weeds.cover, weedy.weeds.cover >= HEAVY_WEEDS || many)
   }
   return troubles
-}
-
-/** How the winter went for a stand, from its forecast: share of the plants still alive on a day, worst species first. */
-export function aliveOn(forecast: StandForecast, day: number): { component: number; share: number }[] {
-  return forecast.alive
-    .flatMap((bands, component) => {
-      const index = Math.round((day - bands.startDay) / bands.stepDays)
-      return bands.mid[index] === undefined ? [] : [{ component, share: bands.mid[index] }]
-    })
-    .sort((a, b) => a.share - b.share)
 }

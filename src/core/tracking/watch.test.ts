@@ -102,7 +102,7 @@ describe('stands that ask for a decision', () => {
       look({ id: 'b', damage: [{ kind: 'frost', lost: 0.5, what: '', speciesId: null }] }),
       look({ id: 'c', cover: 0.5, weeds: { cover: 0.3, which: [] } }),
     ]
-    expect(troublesOf(checks, 200, today).map(({ kind }) => kind)).toEqual(['thin', 'losses', 'weeds'])
+    expect(troublesOf(checks, 200, 0, today).map(({ kind }) => kind)).toEqual(['thin', 'losses', 'weeds'])
   })
   test('a full stand, few losses and few weeds ask for none', () => {
     const checks = [
@@ -112,12 +112,15 @@ describe('stands that ask for a decision', () => {
       }),
       look({ id: 'w', cover: 0.8, weeds: { cover: 0.05, which: ['chickweed'] } }),
     ]
-    expect(troublesOf(checks, 200, today)).toEqual([])
+    expect(troublesOf(checks, 200, 0, today)).toEqual([])
+  })
+  test('counts before it should be up tell nothing', () => {
+    expect(troublesOf([look({ plants: plants([0, 1]) })], 200, today + 3, today)).toEqual([])
   })
   test('once decided it is asked no more, until a newer look', () => {
     const thin = look({ id: 'a', date: '2026-05-01', plants: plants([3, 3]), decision: 'accept' })
-    expect(troublesOf([thin], 200, today)).toEqual([])
-    expect(troublesOf([thin, look({ id: 'b', plants: plants([2, 3]) })], 200, today)).toHaveLength(1)
+    expect(troublesOf([thin], 200, 0, today)).toEqual([])
+    expect(troublesOf([thin, look({ id: 'b', plants: plants([2, 3]) })], 200, 0, today)).toHaveLength(1)
   })
 })
 

@@ -3,12 +3,12 @@ import { dayNumber } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
 import type { Bed, Deed, Stand } from '../../core/garden/schema'
 import { groupsOf } from '../../core/plants/catalogue'
-import { stageName } from '../../core/stand/stage'
-import { area, grams, longDate, metres, percent, shortDate, type Units } from '../../parts/format'
-import { leadGroup, standName, standState } from '../../parts/names'
+import { area, grams, longDate, metres, percent, type Units } from '../../parts/format'
+import { standName, standState } from '../../parts/names'
 import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
 import { BedStrip } from './BedStrip'
+import { Journal } from './Journal'
 import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
 import { useBed } from './useBed'
@@ -66,12 +66,13 @@ function BedYear({ bed }: { bed: Bed }) {
           {stands.length === 0 && <p>Nothing has been recorded here yet.</p>}
         </div>
       </div>
-      {stands.length > 0 && <h2 className="mt-6">In order</h2>}
+      {stands.length > 0 && <h2 className="mt-6">What stands, stood and is planned</h2>}
       <ol className="mt-2 max-w-4xl divide-y divide-base-300 border-y border-base-300">
         {stands.map((stand) => (
           <StandEntry key={stand.id} stand={stand} units={units} />
         ))}
       </ol>
+      <Journal bed={bed} />
       <Troubles bed={bed} />
     </section>
   )
@@ -106,9 +107,7 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   const { data, today } = useGarden()
   const commit = useCommit()
   const cover = stand.content.kind === 'cover'
-  const checks = data.checks
-    .filter((check) => check.standId === stand.id)
-    .sort((a, b) => a.date.localeCompare(b.date))
+  const checks = data.checks.filter((check) => check.standId === stand.id)
   const weighed = stand.start.fact?.components.filter((part) => part.grams !== null) ?? []
   const endWord = stand.end.fact?.method ?? stand.end.plan?.method ?? ''
   const lines = [
@@ -148,18 +147,6 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
           {standName(stand)} <span className="quiet font-sans text-sm font-normal">{standState(stand)}</span>
         </h2>
         <p>{lines.join('; ')}.</p>
-        {checks.map((check) => (
-          <p key={check.id} className="quiet text-sm">
-            {shortDate(dayNumber(check.date))}:{' '}
-            {[
-              check.stageBbch === null ? null : stageName(check.stageBbch, leadGroup(stand)),
-              check.cover === null ? null : `${percent(check.cover)} green`,
-              check.note || null,
-            ]
-              .filter(Boolean)
-              .join(', ')}
-          </p>
-        ))}
       </div>
       <div className="flex flex-wrap gap-1">
         {cover && (

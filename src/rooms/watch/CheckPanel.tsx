@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { findSpecies } from '../../core/plants/catalogue'
 import { stagesOf } from '../../core/stand/stage'
+import { checkText } from '../../parts/checkText'
 import { Caution } from '../../parts/Caution'
 import { DateField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
@@ -18,7 +19,6 @@ import { StageGuide } from './StageGuide'
 import { useMadeUp } from './useMadeUp'
 import type { Checking } from './useChecking'
 import type { useWatch } from './useWatch'
-import { checkText } from './words'
 
 type Props = { view: StandView; watch: ReturnType<typeof useWatch>; checking: Checking }
 

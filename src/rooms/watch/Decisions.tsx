@@ -4,6 +4,7 @@ import { isoDate } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
+import type { StandForecast } from '../../core/season/forecast'
 import { sownSpecies } from '../../core/season/input'
 import { resowGrams } from '../../core/seeding/resow'
 import { troublesOf, type Trouble } from '../../core/tracking/decisions'
@@ -18,7 +19,15 @@ import type { Checking } from './useChecking'
 import { troubleText } from './words'
 
 /** Thin, hurt or weedy: what can be done, until the grower has decided. */
-export function Decisions({ view, checking }: { view: StandView; checking: Checking }) {
+export function Decisions({
+  view,
+  checking,
+  forecast,
+}: {
+  view: StandView
+  checking: Checking
+  forecast: StandForecast
+}) {
   const { today } = useGarden()
   const { stand, bed } = view
   if (!stand.start.fact || stand.end.fact) return null
@@ -26,7 +35,8 @@ export function Decisions({ view, checking }: { view: StandView; checking: Check
     (sum, part) => sum + part.seedsPerM2 * part.emergenceShare,
     0,
   )
-  const troubles = troublesOf(view.standCase.checks, expected, today)
+  const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
+  const troubles = troublesOf(view.standCase.checks, expected, upBy, today)
   if (troubles.length === 0) return null
   return (
     <section aria-label="To decide" className="mb-5 border-l-4 border-secondary pl-3" data-testid="decisions">

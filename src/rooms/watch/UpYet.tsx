@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { findSpecies } from '../../core/plants/catalogue'
 import { seedlingOf, type SeedlingForm } from '../../core/plants/seedlings'
@@ -159,18 +159,11 @@ function SowAgainLine({ view }: { view: StandView }) {
   const { data, spec, today } = useGarden()
   const [wanted, setWanted] = useState(false)
   const { units } = data.garden
-  const args = useMemo(
-    (): [typeof spec, typeof view.standCase] => [spec, view.standCase],
-    [spec, view.standCase],
-  )
-  const found = useEngine('sowAgain', wanted ? args : null)
-  const ids = useMemo(
-    () =>
-      view.stand.content.kind === 'cover' ? view.stand.content.components.map((part) => part.speciesId) : [],
-    [view.stand.content],
-  )
-  const windowArgs = useMemo((): [typeof spec, string[]] => [spec, ids], [spec, ids])
-  const windows = useEngine('sowingWindows', wanted ? windowArgs : null)
+  const { standCase } = view
+  const { content } = view.stand
+  const found = useEngine('sowAgain', wanted ? [spec, standCase] : null)
+  const ids = content.kind === 'cover' ? content.components.map((part) => part.speciesId) : []
+  const windows = useEngine('sowingWindows', wanted ? [spec, ids] : null)
   const latest = ids.flatMap((id) => windows.value?.[id]?.latest ?? []).map((spread) => spread.low)
   if (!wanted)
     return (

@@ -63,8 +63,12 @@ function WatchStand({ view }: { view: StandView }) {
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
         {view.stand.start.fact ? <CheckPanel view={view} watch={watch} checking={checking} /> : <div />}
         <div className="min-w-0">
-          <Decisions view={view} checking={checking} />
-          {watch.forecast.value && <UpYet view={view} forecast={watch.forecast.value} />}
+          {watch.forecast.value && (
+            <>
+              <Decisions view={view} checking={checking} forecast={watch.forecast.value} />
+              <UpYet view={view} forecast={watch.forecast.value} />
+            </>
+          )}
           <Outlook view={view} watch={watch} />
         </div>
       </div>

@@ -1,10 +1,8 @@
 import { dayNumber } from '../../core/foundations/day'
-import type { Check } from '../../core/garden/check'
 import type { PlantGroup, Species } from '../../core/plants/parameters'
 import { stageName } from '../../core/stand/stage'
 import type { Trouble } from '../../core/tracking/decisions'
 import type { Doubt } from '../../core/tracking/doubts'
-import { sampleMass } from '../../core/tracking/looks'
 import { ENDS_AT, type StageMeaning } from '../../core/tracking/stageGuide'
 import { dryMatter, longDate, percent, shortDate, type Units } from '../../parts/format'
 
@@ -33,42 +31,6 @@ export function meaningText(plant: Species, bbch: number, meaning: StageMeaning)
   return crimp === chop
     ? `${wait}. Crimping or chopping now ${crimp}.`
     : `${wait}. Crimping now ${crimp}; chopping at the ground ${chop}.`
-}
-
-/** A check in one line. */
-export function checkText(check: Check, group: PlantGroup, units: Units): string {
-  const { plants, weeds, sample } = check
-  const perM2 =
-    plants &&
-    plants.counts.reduce((sum, count) => sum + count, 0) /
-      plants.counts.length /
-      (Math.PI * (plants.ringM / 2) ** 2)
-  return [
-    check.stageBbch === null ? null : stageName(check.stageBbch, group),
-    check.cover === null
-      ? null
-      : `${percent(check.cover)} green${check.coverBy?.kind === 'picture' ? ' by picture' : ''}`,
-    check.heightCm === null ? null : `${check.heightCm} cm`,
-    perM2 === undefined ? null : `${Math.round(perM2)} plants per m²`,
-    weeds
-      ? `weeds ${percent(weeds.cover)}${weeds.which.length > 0 ? ` (${weeds.which.join(', ')})` : ''}`
-      : null,
-    ...(check.damage ?? []).map(
-      ({ kind, lost, what }) => `${kind}${what ? ` (${what})` : ''}, ${percent(lost)} of the plants lost`,
-    ),
-    sample
-      ? `${dryMatter(sampleMass(sample).massG, units)} by sample${sample.dryG === null ? ', still drying' : ''}`
-      : null,
-    check.note || null,
-    check.setAside ? 'kept as a note only' : null,
-    check.decision
-      ? { resow: 'decided: sow again', accept: 'decided: leave it', 'end early': 'decided: end early' }[
-          check.decision
-        ]
-      : null,
-  ]
-    .filter(Boolean)
-    .join(', ')
 }
 
 /** What of a check does not fit, as a sentence that says both sides. */

@@ -1,0 +1,37 @@
+import type { Check } from '../core/garden/check'
+import type { PlantGroup } from '../core/plants/parameters'
+import { stageName } from '../core/stand/stage'
+import { ringMean, sampleMass } from '../core/tracking/looks'
+import { dryMatter, percent, type Units } from './format'
+
+/** A check in one line. */
+export function checkText(check: Check, group: PlantGroup, units: Units): string {
+  const { plants, weeds, sample } = check
+  const perM2 = plants && ringMean(plants.counts, plants.ringM).perM2
+  return [
+    check.stageBbch === null ? null : stageName(check.stageBbch, group),
+    check.cover === null
+      ? null
+      : `${percent(check.cover)} green${check.coverBy?.kind === 'picture' ? ' by picture' : ''}`,
+    check.heightCm === null ? null : `${check.heightCm} cm`,
+    perM2 === undefined ? null : `${Math.round(perM2)} plants per m²`,
+    weeds
+      ? `weeds ${percent(weeds.cover)}${weeds.which.length > 0 ? ` (${weeds.which.join(', ')})` : ''}`
+      : null,
+    ...(check.damage ?? []).map(
+      ({ kind, lost, what }) => `${kind}${what ? ` (${what})` : ''}, ${percent(lost)} of the plants lost`,
+    ),
+    sample
+      ? `${dryMatter(sampleMass(sample).massG, units)} by sample${sample.dryG === null ? ', still drying' : ''}`
+      : null,
+    check.note || null,
+    check.setAside ? 'kept as a note only' : null,
+    check.decision
+      ? { resow: 'decided: sow again', accept: 'decided: leave it', 'end early': 'decided: end early' }[
+          check.decision
+        ]
+      : null,
+  ]
+    .filter(Boolean)
+    .join(', ')
+}

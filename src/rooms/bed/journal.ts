@@ -1,0 +1,138 @@
+import { dayNumber } from '../../core/foundations/day'
+import type { Check, Picture } from '../../core/garden/check'
+import type { Bed, Deed, Stand } from '../../core/garden/schema'
+import { checkText } from '../../parts/checkText'
+import { grams, longDate, rain, type Units } from '../../parts/format'
+import { leadGroup, standName } from '../../parts/names'
+
+/** Something that happened in a bed: its day, what, the words about it, and pictures taken then. */
+export type Entry = {
+  id: string
+  day: number
+  what: string
+  words: string
+  to: string | null
+  pictureIds: string[]
+}
+
+const lateness = (deed: Deed<{ date: string }>) => {
+  const days = deed.plan && deed.fact ? dayNumber(deed.fact.date) - dayNumber(deed.plan.date) : 0
+  return days === 0 ? '' : `${Math.abs(days)} days ${days > 0 ? 'after' : 'before'} the plan`
+}
+const joined = (...parts: (string | null | undefined | false)[]) => parts.filter(Boolean).join('. ')
+
+const FATE = { dropped: 'dropped', 'carried off': 'carried off', eaten: 'eaten', grazed: 'grazed' } as const
+
+function standEntries(stand: Stand, checks: readonly Check[], units: Units): Entry[] {
+  const name = standName(stand)
+  const cover = stand.content.kind === 'cover'
+  const to = cover ? `/watch/${stand.id}` : null
+  const entry = (id: string, date: string, what: string, words = '', pictureIds: string[] = []): Entry => ({
+    id: `${stand.id}:${id}`,
+    day: dayNumber(date),
+    what,
+    words,
+    to,
+    pictureIds,
+  })
+  const { start, end } = stand
+  const weighed = start.fact?.components.flatMap((part) =>
+    part.grams === null ? [] : grams(part.grams, units),
+  )
+  return [
+    ...(start.fact
+      ? [
+          entry(
+            'start',
+            start.fact.date,
+            `${cover ? 'Sowed' : 'Planted'} ${name.toLowerCase()}`,
+            joined(weighed?.join(' + '), start.fact.covering, lateness(start), start.fact.note),
+          ),
+        ]
+      : []),
+    ...(stand.waterings ?? []).map((watering) =>
+      entry(watering.id, watering.date, `Watered ${name.toLowerCase()}`, rain(watering.mm, units)),
+    ),
+    ...checks.map((check) =>
+      entry(
+        check.id,
+        check.date,
+        `Looked at ${name.toLowerCase()}`,
+        checkText(check, leadGroup(stand), units),
+        check.pictureIds ?? [],
+      ),
+    ),
+    ...stand.cuts.flatMap(({ id, cut }) =>
+      cut.fact
+        ? [
+            entry(
+              id,
+              cut.fact.date,
+              `Cut ${name.toLowerCase()}`,
+              joined(`to ${cut.fact.heightCm} cm, ${FATE[cut.fact.fate]}`, cut.fact.note),
+            ),
+          ]
+        : [],
+    ),
+    ...(end.fact
+      ? [
+          entry(
+            'end',
+            end.fact.date,
+            end.fact.method === 'harvest'
+              ? `Cleared ${name.toLowerCase()}`
+              : `Ended ${name.toLowerCase()} by ${end.fact.method}`,
+            joined(lateness(end), end.fact.note),
+          ),
+        ]
+      : []),
+    ...(stand.note.trim() !== '' && start.fact ? [entry('note', start.fact.date, name, stand.note)] : []),
+  ]
+}
+
+/** Everything that happened in a bed, the newest first. */
+export function journalOf(
+  bed: Bed,
+  stands: readonly Stand[],
+  checks: readonly Check[],
+  pictures: readonly Picture[],
+  units: Units,
+): Entry[] {
+  const own = stands.filter((stand) => stand.bedId === bed.id)
+  const byStand = new Map(own.map((stand): [string, Check[]] => [stand.id, []]))
+  for (const check of checks) byStand.get(check.standId)?.push(check)
+  const shown = new Set(
+    own.flatMap((stand) => byStand.get(stand.id)!.flatMap((check) => check.pictureIds ?? [])),
+  )
+  return [
+    ...own.flatMap((stand) => standEntries(stand, byStand.get(stand.id) ?? [], units)),
+    ...(bed.troubles ?? []).map((trouble): Entry => ({
+      id: trouble.id,
+      day: dayNumber(trouble.date),
+      what: `Trouble: ${trouble.what}`,
+      words: `on ${trouble.family}; Choose keeps the family away`,
+      to: null,
+      pictureIds: [],
+    })),
+    ...pictures
+      .filter((picture) => !shown.has(picture.id))
+      .map((picture): Entry => ({
+        id: picture.id,
+        day: dayNumber(picture.date),
+        what: 'Picture',
+        words: picture.caption,
+        to: null,
+        pictureIds: [picture.id],
+      })),
+  ].sort((a, b) => b.day - a.day)
+}
+
+/** Entries in which every word of a search is found, in what, words or date. */
+export function searched(entries: readonly Entry[], search: string): Entry[] {
+  const wanted = search.toLowerCase().split(/\s+/).filter(Boolean)
+  if (wanted.length === 0) return [...entries]
+  return entries.filter(({ what, words, day }) => {
+    const text = `${what} ${words} ${longDate(day)}`.toLowerCase()
+    return wanted.every((word) => text.includes(word))
+  })
+}
