@@ -25,8 +25,11 @@ export function BandsChart({
   scale = 1,
   max,
   small = false,
+  before,
 }: {
   bands: Bands
+  /** The bands before the newest check, drawn as their edges. */
+  before?: Bands
   untilDay: number
   today: number
   points: Point[]
@@ -41,13 +44,24 @@ export function BandsChart({
     const day = bands.startDay + i * bands.stepDays
     return day > untilDay
       ? []
-      : [{ day, mid: mid * scale, band: [bands.low[i] * scale, bands.high[i] * scale] }]
+      : [
+          {
+            day,
+            mid: mid * scale,
+            band: [bands.low[i] * scale, bands.high[i] * scale],
+            ...(before?.low[i] !== undefined && {
+              oldLow: before.low[i] * scale,
+              oldHigh: before.high[i] * scale,
+            }),
+          },
+        ]
   })
   return (
     <figure className="m-0">
       <figcaption className="mb-1 text-sm">
         {small ? `${name}, ${unit}` : `${name}, ${unit}: middle line with the range of 8 in 10 years`}
         {!small && points.length > 0 ? '; your checks as points' : ''}
+        {before ? '; dashed: before the newest check' : ''}
       </figcaption>
       <div
         className={small ? 'h-40' : 'h-56'}
@@ -78,6 +92,18 @@ export function BandsChart({
               stroke="none"
               isAnimationActive={false}
             />
+            {before &&
+              ['oldLow', 'oldHigh'].map((edge) => (
+                <Line
+                  key={edge}
+                  dataKey={edge}
+                  stroke="var(--color-base-content)"
+                  strokeWidth={1}
+                  strokeDasharray="4 3"
+                  dot={false}
+                  isAnimationActive={false}
+                />
+              ))}
             <Line
               dataKey="mid"
               stroke="var(--color-primary)"

@@ -35,7 +35,7 @@ export function BedRoom() {
 function BedYear({ bed }: { bed: Bed }) {
   const { data, today } = useGarden()
   const { units } = data.garden
-  const { stands, windows, strip, focus, forecast, untilDay, looks, pending } = useBed(bed)
+  const { stands, windows, strip, focus, forecast, learned, untilDay, looks, pending } = useBed(bed)
   return (
     <section className="py-3">
       <h1>Bed {bed.label}</h1>
@@ -57,6 +57,7 @@ function BedYear({ bed }: { bed: Bed }) {
             <FocusCover
               stand={focus}
               forecast={forecast}
+              learned={learned}
               today={today}
               untilDay={untilDay}
               looks={looks}

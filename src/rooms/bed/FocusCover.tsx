@@ -1,6 +1,8 @@
 import { Link } from 'react-router'
 import type { Stand } from '../../core/garden/schema'
 import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { ChangeSentence } from '../../parts/ChangeSentence'
+import type { Learned } from '../../state/useLearned'
 import { BandsChart } from '../../parts/BandsChart'
 import { findSpecies } from '../../core/plants/catalogue'
 import { dateSpreadText, dryMatter, nitrogen, percent, shortDate, type Units } from '../../parts/format'
@@ -13,6 +15,7 @@ type Look = { day: number; cover: number | null; heightCm: number | null }
 type Props = {
   stand: Stand
   forecast: StandForecast
+  learned: Learned
   today: number
   untilDay: number
   looks: Look[]
@@ -60,7 +63,7 @@ function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand'
 const count = (value: number) => Number(value.toPrecision(2)).toLocaleString()
 
 /** The cover in focus: where it stands today, its stages, and cover, mass, height and nitrogen over time. */
-export function FocusCover({ stand, forecast, today, untilDay, looks, units }: Props) {
+export function FocusCover({ stand, forecast, learned, today, untilDay, looks, units }: Props) {
   const mix = stand.content.kind === 'cover' && stand.content.components.length > 1
   const shared = { untilDay, today, small: true }
   const seen = (of: (look: Look) => number | null) =>
@@ -82,10 +85,12 @@ export function FocusCover({ stand, forecast, today, untilDay, looks, units }: P
           nitrogen in the growth.
         </p>
       )}
+      <ChangeSentence learned={learned} stand={stand} />
       <div className="mt-3 grid grid-cols-1 gap-x-6 gap-y-4 md:grid-cols-2">
         <BandsChart
           {...shared}
           bands={forecast.cover}
+          before={learned.before?.cover}
           name="Green cover"
           unit="%"
           scale={100}
@@ -95,6 +100,7 @@ export function FocusCover({ stand, forecast, today, untilDay, looks, units }: P
         <BandsChart
           {...shared}
           bands={forecast.massG}
+          before={learned.before?.massG}
           name="Dry matter"
           unit={units === 'imperial' ? 'lb/acre' : 't/ha'}
           scale={units === 'imperial' ? 8.92 : 0.01}
@@ -103,6 +109,7 @@ export function FocusCover({ stand, forecast, today, untilDay, looks, units }: P
         <BandsChart
           {...shared}
           bands={forecast.heightM}
+          before={learned.before?.heightM}
           name="Height"
           unit={units === 'imperial' ? 'in' : 'cm'}
           scale={units === 'imperial' ? 39.37 : 100}
@@ -111,6 +118,7 @@ export function FocusCover({ stand, forecast, today, untilDay, looks, units }: P
         <BandsChart
           {...shared}
           bands={forecast.nitrogenG}
+          before={learned.before?.nitrogenG}
           name="Nitrogen in the growth"
           unit={units === 'imperial' ? 'lb/acre' : 'kg/ha'}
           scale={units === 'imperial' ? 8.92 : 10}

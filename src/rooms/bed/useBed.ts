@@ -5,7 +5,8 @@ import { bareWindows } from '../../core/garden/windows'
 import { standsOnCloth } from '../../parts/weave/standsOnCloth'
 import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { useGarden } from '../../state/garden'
-import { LOOM_WEEKS, WEEKS_BEFORE_TODAY } from '../../state/season'
+import { LOOM_WEEKS, standCaseOf, WEEKS_BEFORE_TODAY } from '../../state/season'
+import { useLearned } from '../../state/useLearned'
 
 /** The cover the bed's page is about: the one growing now, else the next one planned, else the last that was. */
 function coverInFocus(stands: readonly Stand[]): Stand | null {
@@ -33,13 +34,18 @@ export function useBed(bed: Bed) {
   const focus = coverInFocus(stored)
   const focused = items.find((item) => item.stand.id === focus?.id)
   const checks = focus ? data.checks.filter((check) => check.standId === focus.id) : []
+  const forecast = focus ? (forecasts.get(focus.id) ?? null) : null
+  const awaited = expected.stands.find((stand) => stand.id === focus?.id)
+  const standCase = useMemo(() => (awaited ? standCaseOf(expected, awaited) : null), [expected, awaited])
+  const learned = useLearned(standCase, forecast)
   return {
     stands: stored,
     windows: bareWindows(bed, expected.stands, today, spec.startDay + spec.days - 7),
     strip,
     pending,
     focus,
-    forecast: focus ? (forecasts.get(focus.id) ?? null) : null,
+    forecast,
+    learned,
     untilDay: Math.min(focused?.nextStart ?? Infinity, today + 330),
     looks: checks.map((check) => ({
       day: dayNumber(check.date),

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { byUrgency, type Job } from '../../core/rounds/jobs'
 import { shortDate } from '../../parts/format'
 import { SelectField, TextField } from '../../parts/SelectField'
-import { jobRoom, jobText } from './words'
+import { jobRoom, jobText } from '../../parts/jobText'
 import { useRounds } from './useRounds'
 
 type Rounds = ReturnType<typeof useRounds>

@@ -11,7 +11,7 @@ import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine, useEngineAll } from '../../state/useEngine'
 import { calendarFile } from './calendar'
-import { jobText } from './words'
+import { jobText } from '../../parts/jobText'
 import { download } from '../../parts/download'
 
 /** Covers that ended longer ago than this have no jobs left. */

@@ -8,13 +8,13 @@ import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
-import { ChangeSentence } from './ChangeSentence'
+import { ChangeSentence } from '../../parts/ChangeSentence'
 import type { useWatch } from './useWatch'
 
 /** What the stand will do: the sentence on the last check, cover over time, and the stages with their dates. */
 export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<typeof useWatch> }) {
   const { data, today } = useGarden()
-  const { forecast, newest, change, checks } = watch
+  const { forecast, learned, checks } = watch
   if (!forecast.value)
     return (
       <div>
@@ -42,7 +42,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
   const { units } = data.garden
   return (
     <div>
-      {newest && <ChangeSentence change={change} checkedOn={newest.date} group={group} />}
+      <ChangeSentence learned={learned} stand={view.stand} />
       {now && mass && taken && (
         <p className="mb-2">
           Today: <strong>{percent(now.mid)}</strong> of the ground green ({percent(now.low)} to{' '}
@@ -59,6 +59,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
       )}
       <BandsChart
         bands={cover}
+        before={learned.before?.cover}
         untilDay={until}
         today={today}
         name="Green cover"

@@ -7,7 +7,7 @@ import { leadGroup, leadName, standName } from '../../parts/names'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
 import { ByEye } from './ByEye'
-import { ChangeSentence } from './ChangeSentence'
+import { ChangeSentence } from '../../parts/ChangeSentence'
 import { Doubts, NotStored } from './Doubts'
 import { likelyStages, questionsNow, type Question } from './quick'
 import { StageGuide } from './StageGuide'
@@ -211,9 +211,7 @@ function Saved({ view, watch, next }: { view: StandView; watch: ReturnType<typeo
       <p className="text-xl font-semibold" role="status">
         Saved.
       </p>
-      {watch.newest && watch.forecast.value && (
-        <ChangeSentence change={watch.change} checkedOn={watch.newest.date} group={leadGroup(view.stand)} />
-      )}
+      <ChangeSentence learned={watch.learned} stand={view.stand} />
       {next && (
         <Link className="btn btn-primary h-16 text-xl" to={`/check/${next.stand.id}`}>
           Next: {next.label}

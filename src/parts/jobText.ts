@@ -1,7 +1,7 @@
-import type { Stand } from '../../core/garden/schema'
-import type { Job } from '../../core/rounds/jobs'
-import { shortDate } from '../../parts/format'
-import { leadGroup, standName } from '../../parts/names'
+import type { Stand } from '../core/garden/schema'
+import type { Job } from '../core/rounds/jobs'
+import { shortDate } from './format'
+import { leadGroup, standName } from './names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
-import { marlpitLane } from '../../demo/marlpitLane'
-import type { Job, JobKind } from '../../core/rounds/jobs'
-import { jobRoom, jobText } from './words'
+import { marlpitLane } from '../demo/marlpitLane'
+import type { Job, JobKind } from '../core/rounds/jobs'
+import { jobRoom, jobText } from './jobText'
 
 const stand = marlpitLane().stands[0]
 const KINDS: JobKind[] = [

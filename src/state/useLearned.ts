@@ -1,0 +1,55 @@
+import { useMemo } from 'react'
+import { dayNumber } from '../core/foundations/day'
+import type { Check } from '../core/garden/check'
+import type { StandCase, StandForecast } from '../core/season/forecast'
+import { movedJobs, type MovedJob } from '../core/rounds/moved'
+import { nextStageChange, type DateChange } from '../core/tracking/change'
+import { useGarden } from './garden'
+import { useEngine } from './useEngine'
+
+/** Whether a check changes the forecast. */
+const tells = (check: Check) =>
+  !check.setAside &&
+  Boolean(
+    check.stageBbch !== null ||
+    check.cover !== null ||
+    check.heightCm !== null ||
+    check.plants ||
+    check.sample ||
+    check.damage,
+  )
+
+/** What the newest check taught: the forecast without it, how the next date moved, and which jobs did. */
+export type Learned = {
+  newest: Check | null
+  before: StandForecast | null
+  change: DateChange | null
+  jobs: MovedJob[]
+}
+
+export function useLearned(standCase: StandCase | null, forecast: StandForecast | null | undefined): Learned {
+  const { data, spec, today } = useGarden()
+  const newest = useMemo(
+    () => (standCase?.checks ?? []).filter(tells).sort((a, b) => b.date.localeCompare(a.date))[0] ?? null,
+    [standCase],
+  )
+  const args = useMemo((): [typeof spec, StandCase] | null => {
+    if (!newest || !standCase) return null
+    return [spec, { ...standCase, checks: standCase.checks.filter((check) => check.id !== newest.id) }]
+  }, [newest, spec, standCase])
+  const before = useEngine('forecast', args).value ?? null
+  return useMemo(() => {
+    if (!newest || !before || !forecast) return { newest, before: null, change: null, jobs: [] }
+    return {
+      newest,
+      before,
+      change: nextStageChange(before.stages, forecast.stages, dayNumber(newest.date)),
+      jobs: movedJobs(
+        { beds: data.beds, stands: data.stands, checks: data.checks, frostChance: 0, today },
+        forecast.standId,
+        before,
+        forecast,
+      ),
+    }
+  }, [newest, before, forecast, data, today])
+}
