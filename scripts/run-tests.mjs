@@ -24,6 +24,7 @@ function readJson(file) {
 
 step('types', 'typecheck')
 step('lint and boundaries', 'lint')
+step('validation, a small sample', 'validate', ['60', '60'])
 step('unit tests', 'unit', ['--json', `--outputFile=${unitResults}`])
 if (step('build', 'build')) step('browser tests', 'e2e')
 

@@ -1,11 +1,17 @@
 import { isoDate, dayNumber } from '../src/core/foundations/day'
 import { shareOf, spreadOf, type Spread } from '../src/core/foundations/statistics'
 import { stageDays, dateSpread, spreadOn, valuesOn } from '../src/core/stand/summary'
+import { MADE_COVERS, readMadePictures } from '../src/core/testing/pictures'
+import { worthOfLooks } from '../src/core/testing/truth'
 import { growStand } from '../src/core/testing/stands'
 import { TEST_SITES } from '../src/core/testing/sites'
 
-/** Prints what the model gives against published ranges: `npm run validate [members]`. */
+/**
+ * Prints what the model gives against published ranges, what looks are worth against a hidden truth, and how cover is
+ * read from made-up pictures: `npm run validate [members] [seasons]`. Ends with an error where something is out.
+ */
 const members = Number(process.argv[3] ?? 200)
+const seasons = Number(process.argv[4] ?? 300)
 
 type Row = { what: string; expected: string; got: string; ok: boolean }
 const rows: Row[] = []
@@ -223,7 +229,37 @@ function residueRows() {
 }
 residueRows()
 
+function looksRows() {
+  const worth = worthOfLooks(seasons)
+  numberRow(
+    `three looks, ${worth.seasons} hidden seasons: error of the bloom date down by`,
+    100 * (1 - worth.after / worth.before),
+    40,
+    100,
+    '%',
+  )
+  numberRow('three looks: the 80 % range holds in', 100 * worth.coverage, 70, 90, '%')
+}
+looksRows()
+
+const PICTURES: [string, Parameters<typeof readMadePictures>[0], number][] = [
+  ['plants on soil', {}, 5],
+  ['hard light', { light: 'hard' }, 10],
+  ['straw background', { ground: 'straw' }, 10],
+  ['blurred', { blurPx: 2 }, 10],
+  ['hard light on straw', { light: 'hard', ground: 'straw' }, 10],
+]
+for (const [name, how, limit] of PICTURES)
+  numberRow(
+    `cover from a picture, ${name}: worst of ${3 * MADE_COVERS.length}`,
+    readMadePictures(how, MADE_COVERS, 240).points,
+    0,
+    limit,
+    'points',
+  )
+
 console.log(`${members} members\n`)
 for (const { what, expected, got, ok } of rows)
   console.log(`${ok ? 'ok  ' : 'OUT '} ${what.padEnd(58)} expected ${expected.padEnd(26)} got ${got}`)
 console.log(`\n${rows.filter((row) => row.ok).length} of ${rows.length} within range`)
+if (!rows.every((row) => row.ok)) process.exitCode = 1

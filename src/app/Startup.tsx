@@ -1,6 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react'
 import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
+import { sweepPictures } from '../data/pictures'
 import { storageProblem } from '../data/problems'
 import { persistSession, useAppSelector, type Store } from '../state/store'
 import { openDemo } from './openDemo'
@@ -14,6 +15,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
     async function open() {
       await database.open()
       await persistSession(store, database)
+      void sweepPictures(database).catch(() => undefined)
       if (!store.getState().session.gardenId) await openDemo('marlpit-lane', store)
     }
     database.on('blocked', () =>

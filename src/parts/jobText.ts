@@ -51,6 +51,16 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
       }
     case 'look':
       return { title: `Look at ${name}`, detail: `Not seen since ${shortDate(days[0])}.` }
+    case 'dry':
+      return {
+        title: `Water ${name}`,
+        detail: `The top 5 cm is too dry for its seed; it should be up by ${shortDate(days[0])}.`,
+      }
+    case 'decide':
+      return {
+        title: `Decide on ${name}`,
+        detail: `The look of ${shortDate(days[0])} found it thin, hurt or weedy.`,
+      }
     case 'frost':
       return { title: `Frost is likely: ${name}`, detail: 'Cover it, or harvest before.' }
   }

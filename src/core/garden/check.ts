@@ -21,7 +21,6 @@ const ringCount = z.object({
   /** Share of the ground that is a gap, 0–1. */
   gapShare: numberBetween('Share of gaps', 0, 1),
 })
-export type RingPlants = z.infer<typeof ringCount>
 
 const weeds = z.object({
   /** Ground covered by weeds, 0–1. */

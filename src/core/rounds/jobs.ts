@@ -3,7 +3,9 @@ import type { Check } from '../garden/check'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
-import type { StandForecast } from '../season/forecast'
+import { bandOn, type StandForecast } from '../season/forecast'
+import { plantsExpected, sownSpecies } from '../season/input'
+import { troublesOf } from '../tracking/decisions'
 
 /** What is to be done or looked at. */
 export type JobKind =
@@ -19,6 +21,8 @@ export type JobKind =
   | 'clear'
   | 'plant'
   | 'frost'
+  | 'dry'
+  | 'decide'
 
 export type Job = {
   /** Stays the same for the same work, so that ticks, delays and calendars follow it. */
@@ -55,6 +59,8 @@ const UNSEEN_DAYS = 21
 const SEED_NEAR_DAYS = 12
 /** Frost this likely is worth a job. */
 const FROST_CHANCE = 0.3
+/** Seed layer this dry stops seed from sprouting; share of what it holds. */
+const DRY_TOP = 0.35
 /** Frost that takes a tender crop, °C. */
 const TENDER_C = 0
 
@@ -109,7 +115,11 @@ const youth: Maker = (input, stand) => {
   const jobs: Job[] = []
   const moistUntil = sown + (stand.start.fact?.keptMoistDays ?? 0)
   if (moistUntil > today) jobs.push(job(stand, 'moist', today, { untilDay: moistUntil, days: [moistUntil] }))
-  const up = stageOf(forecasts.get(stand.id), 9)?.spread
+  const forecast = forecasts.get(stand.id)
+  const up = stageOf(forecast, 9)?.spread
+  const wet = forecast && bandOn(forecast.seedLayer, today)
+  if (up && wet && today >= sown && today <= up.high && wet.mid < DRY_TOP)
+    jobs.push(job(stand, 'dry', today, { urgent: wet.mid < DRY_TOP / 2, days: [up.high] }))
   if (up && lastSeen(input, stand) < up.low && today <= up.high + 21)
     jobs.push(
       job(stand, 'emergence', up.mid, {
@@ -119,6 +129,18 @@ const youth: Maker = (input, stand) => {
       }),
     )
   return jobs
+}
+
+/** Thin, hurt or weedy stands on which nothing was decided. */
+const decisions: Maker = ({ today, forecasts, beds, checks }, stand) => {
+  const forecast = forecasts.get(stand.id)
+  const bed = beds.find((entry) => entry.id === stand.bedId)
+  if (!forecast || !bed || !stand.start.fact || stand.end.fact || !isCover(stand)) return []
+  const own = checks.filter((check) => check.standId === stand.id)
+  if (own.length === 0) return []
+  const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
+  const [worst] = troublesOf(own, plantsExpected(sownSpecies(stand, bed)), upBy, today)
+  return worst ? [job(stand, 'decide', worst.day, { urgent: true, days: [worst.day] })] : []
 }
 
 /** Looks at a growing cover: its stage window, seed about to set, or simply long unseen. */
@@ -184,7 +206,9 @@ const frost: Maker = ({ today, frostChance }, stand) => {
 export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
   const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
   return input.stands
-    .flatMap((stand) => [deeds, youth, growth, aftermath, frost].flatMap((make) => make(input, stand)))
+    .flatMap((stand) =>
+      [deeds, youth, decisions, growth, aftermath, frost].flatMap((make) => make(input, stand)),
+    )
     .filter(
       (entry) =>
         entry.dueDay <= input.today + daysAhead && (entry.untilDay === null || entry.untilDay >= input.today),

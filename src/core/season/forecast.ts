@@ -53,6 +53,8 @@ export type StandForecast = {
   nitrogenG: Bands
   /** BBCH of the leading species. */
   bbch: Bands
+  /** Wetness of the top 5 cm, share of what it holds. */
+  seedLayer: Bands
   /** When each species comes up, in order of the mix. */
   up: DateSpread[]
   /** Share of the plants that came up still alive today and later, by species. */
@@ -223,6 +225,7 @@ export function forecastOf(
     residueG: bandsOf(run, 'residueG', STEP_DAYS),
     nitrogenG: bandsOf(run, 'nitrogenG', STEP_DAYS),
     bbch: bandsOfSeries(run, run.species[lead].bbch, STEP_DAYS),
+    seedLayer: bandsOfSeries(run, run.seedLayer, STEP_DAYS),
     up: run.species.map((_, c) => dateSpread(stageDays(run, c, 9))),
     alive: run.species.map((species) => bandsOfSeries(run, species.alive, STEP_DAYS)),
     plantsPerM2: spreadOf(

@@ -40,6 +40,10 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
   })
 }
 
+/** Plants per m² that should come up of what was sown. */
+export const plantsExpected = (sown: readonly SownSpecies[]) =>
+  sown.reduce((sum, part) => sum + part.seedsPerM2 * part.emergenceShare, 0)
+
 /** The crop above a stand sown under it, until light returns or frost takes it. */
 export function canopyAbove(stand: Stand, stands: readonly Stand[]): StandInput['canopyAbove'] {
   const upper = stands.find((other) => other.id === stand.underStandId)

@@ -29,6 +29,7 @@ export function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun
     residueG: series(),
     residueNitrogenG: series(),
     soilWaterMm: series(),
+    seedLayer: series(),
     releasedG: series(),
     accounts: {
       massIn: perMember(),
@@ -73,6 +74,7 @@ export function record(
   run.residueG[at] = poolMass(pools)
   run.residueNitrogenG[at] = poolNitrogen(pools)
   run.soilWaterMm[at] = water.seedLayerMm + water.rootZoneMm
+  run.seedLayer[at] = water.seedLayerMm / water.seedCapacityMm
   run.releasedG[at] = pools.netReleasedG
   return cover
 }

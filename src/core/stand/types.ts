@@ -55,6 +55,8 @@ export type StandRun = {
   residueNitrogenG: Float32Array
   /** Water in reach of the roots, mm. */
   soilWaterMm: Float32Array
+  /** Wetness of the seed layer, share of its capacity. */
+  seedLayer: Float32Array
   /** Net mineral nitrogen released by residue since sowing; negative while it ties up. */
   releasedG: Float32Array
   /** Where mass and nitrogen went, per member at the end of the run; both sides of each account are equal. */

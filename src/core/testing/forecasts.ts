@@ -22,6 +22,7 @@ export function flatForecast(startDay: number, own: Partial<StandForecast> = {})
     nitrogenG: nothing,
     bbch: nothing,
     up: [],
+    seedLayer: flatBands(startDay, 1),
     alive: [flatBands(startDay, 1)],
     plantsPerM2: { low: 0, mid: 0, high: 0 },
     stages: [],

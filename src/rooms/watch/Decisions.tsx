@@ -5,7 +5,7 @@ import { partAreaM2 } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { StandForecast } from '../../core/season/forecast'
-import { sownSpecies } from '../../core/season/input'
+import { plantsExpected, sownSpecies } from '../../core/season/input'
 import { resowGrams } from '../../core/seeding/resow'
 import { troublesOf, type Trouble } from '../../core/tracking/decisions'
 import { grams, percent } from '../../parts/format'
@@ -31,10 +31,7 @@ export function Decisions({
   const { today } = useGarden()
   const { stand, bed } = view
   if (!stand.start.fact || stand.end.fact) return null
-  const expected = sownSpecies(stand, bed).reduce(
-    (sum, part) => sum + part.seedsPerM2 * part.emergenceShare,
-    0,
-  )
+  const expected = plantsExpected(sownSpecies(stand, bed))
   const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
   const troubles = troublesOf(view.standCase.checks, expected, upBy, today)
   if (troubles.length === 0) return null
