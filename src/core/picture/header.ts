@@ -38,8 +38,7 @@ export function pictureHeader(bytes: Uint8Array, type = ''): Outcome<PictureHead
     header = { kind: 'png', widthPx: view.getUint32(16), heightPx: view.getUint32(20) }
   else if (ascii(bytes, 0, 'RIFF') && ascii(bytes, 8, 'WEBP'))
     header = { kind: 'webp', widthPx: 0, heightPx: 0 }
-  else if (/^image\//.test(type) && type !== 'image/svg+xml')
-    header = { kind: 'other', widthPx: 0, heightPx: 0 }
+  else if (/^image\/(?!jpeg|png|webp|svg)/.test(type)) header = { kind: 'other', widthPx: 0, heightPx: 0 }
   if (!header)
     return failure({
       path: 'picture',

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { findSpecies } from '../../core/plants/catalogue'
 import { stagesOf } from '../../core/stand/stage'
@@ -59,7 +59,7 @@ export function CheckPanel({ view, watch, checking }: Props) {
             error={problemOf('date')}
           />
         </div>
-        <More view={view} checking={checking} />
+        <More key={editing} view={view} checking={checking} />
         <Field label="Note">
           <textarea
             className="textarea w-full"
@@ -209,6 +209,17 @@ const DAMAGES = [
   ['wind or rain', 'wind or heavy rain'],
 ] as const
 
+/** A part of the form that stays as it was opened; open from the start when something is in it. */
+function Fold({ name, filled, children }: { name: string; filled: boolean; children: ReactNode }) {
+  const [open, setOpen] = useState(filled)
+  return (
+    <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="cursor-pointer font-semibold">{name}</summary>
+      {children}
+    </details>
+  )
+}
+
 /** What is looked at now and then: plants in rings, weeds, damage, a sample. */
 function More({ view, checking }: { view: StandView; checking: Checking }) {
   const { draft, change, problemOf } = checking
@@ -225,23 +236,20 @@ function More({ view, checking }: { view: StandView; checking: Checking }) {
   const plants = view.stand.content.kind === 'cover' ? view.stand.content.components : []
   return (
     <>
-      <details open={draft.counts !== '' || undefined}>
-        <summary className="cursor-pointer font-semibold">Plants in a ring</summary>
+      <Fold name="Plants in a ring" filled={draft.counts !== ''}>
         <div className="mt-2 grid grid-cols-2 gap-3">
           {field('counts', 'Plants in each ring', 'a number for each, spaces between')}
           {field('ringCm', 'Ring across, cm')}
           {field('gaps', 'Gaps, % of the bed')}
         </div>
-      </details>
-      <details open={draft.weedCover !== '' || undefined}>
-        <summary className="cursor-pointer font-semibold">Weeds</summary>
+      </Fold>
+      <Fold name="Weeds" filled={draft.weedCover !== ''}>
         <div className="mt-2 grid grid-cols-2 gap-3">
           {field('weedCover', 'Weeds cover, %')}
           {field('weedsWhich', 'Which', 'commas between')}
         </div>
-      </details>
-      <details open={draft.damage !== '' || undefined}>
-        <summary className="cursor-pointer font-semibold">Damage</summary>
+      </Fold>
+      <Fold name="Damage" filled={draft.damage !== ''}>
         <div className="mt-2 grid grid-cols-2 gap-3">
           <SelectField
             label="By"
@@ -268,9 +276,8 @@ function More({ view, checking }: { view: StandView; checking: Checking }) {
             Note diseases of the plant family on the bed’s page too; Choose keeps the family away.
           </p>
         )}
-      </details>
-      <details open={draft.fresh !== '' || undefined}>
-        <summary className="cursor-pointer font-semibold">A weighed sample</summary>
+      </Fold>
+      <Fold name="A weighed sample" filled={draft.fresh !== ''}>
         <ol className="mt-1 list-decimal pl-5 text-[0.95rem]">
           <li>Cut all growth in a square at the ground and weigh it at once.</li>
           <li>
@@ -285,7 +292,7 @@ function More({ view, checking }: { view: StandView; checking: Checking }) {
           {field('fresh', 'Fresh weight, g')}
           {field('dry', 'Dry weight, g', 'empty while it dries')}
         </div>
-      </details>
+      </Fold>
     </>
   )
 }
