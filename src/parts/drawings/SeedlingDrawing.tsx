@@ -8,23 +8,25 @@ export function SeedlingDrawing({ form, size }: { form: SeedlingForm; size?: num
   const top = 75 - height
   return (
     <Drawing size={size}>
-      {!blade && (
-        <path
-          d={`M30 75V${top}`}
-          stroke={form.id === 'buckwheat' || form.id === 'radish' ? DYE.red : 'currentColor'}
-          strokeWidth={form.id === 'faba' || form.id === 'pea' ? 2.6 : 1.4}
-        />
-      )}
-      {form.hairy &&
-        [0.25, 0.45, 0.65].map((share) => (
+      <g transform="translate(30 75) scale(1.38) translate(-30 -75)">
+        {!blade && (
           <path
-            key={share}
-            d={`M30 ${75 - height * share}h4M30 ${75 - height * share}h-4`}
-            strokeWidth={0.6}
+            d={`M30 75V${top}`}
+            stroke={form.id === 'buckwheat' || form.id === 'radish' ? DYE.red : 'currentColor'}
+            strokeWidth={form.id === 'faba' || form.id === 'pea' ? 2.6 : 1.4}
           />
-        ))}
-      <SeedLeafPair form={form} y={75 - height * 0.55} />
-      <FirstLeaves form={form} y={top} />
+        )}
+        {form.hairy &&
+          [0.25, 0.45, 0.65].map((share) => (
+            <path
+              key={share}
+              d={`M30 ${75 - height * share}h4M30 ${75 - height * share}h-4`}
+              strokeWidth={0.6}
+            />
+          ))}
+        <SeedLeafPair form={form} y={75 - height * 0.55} />
+        <FirstLeaves form={form} y={top} />
+      </g>
     </Drawing>
   )
 }

@@ -174,6 +174,7 @@ function SowAgainLine({ view }: { view: StandView }) {
   if (!found.value) return <p role="status">Growing both ways …</p>
   const { byDay, leave, again } = found.value
   const behind = leave.massG.mid > 0 ? again.massG.mid / leave.massG.mid : 1
+  const worth = again.cover.mid >= 0.5 || behind > 0.4
   const tooLate = latest.length > 0 && Math.min(...latest) < today
   return (
     <p className="mt-3" data-testid="sow-again">
@@ -183,11 +184,13 @@ function SowAgainLine({ view }: { view: StandView }) {
       <strong>
         {tooLate
           ? 'It is past the last safe day to sow it; cover the bare spots with mulch instead.'
-          : again.cover.mid >= 0.5 || behind > 0.4
+          : worth
             ? 'Bare spots are worth sowing again.'
             : 'Sowing again brings little; choose something quicker or mulch the spots.'}
       </strong>{' '}
-      {latest.length > 0 && !tooLate ? `Last safe day: about ${shortDate(Math.min(...latest))}. ` : ''}
+      {latest.length > 0 && !tooLate && worth
+        ? `Last safe day: about ${shortDate(Math.min(...latest))}. `
+        : ''}
       <Why>
         Both are grown through the same hundred seasons from today to the end planned here, with this bed’s
         soil, light and weather; bare spots as at a full rate.

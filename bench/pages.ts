@@ -1,0 +1,120 @@
+import { spawn } from 'node:child_process'
+import { existsSync } from 'node:fs'
+import { chromium, type Page } from '@playwright/test'
+import { marlpitLane } from '../src/demo/marlpitLane'
+
+/** Opens Bed and Rounds with few and with many checks and pictures kept, and prints what the many cost. */
+const PORT = 4989
+const ADDRESS = `http://127.0.0.1:${PORT}`
+const ROUNDS = 5
+const BED = '/bed/marlpit-lane-L4'
+
+const server = spawn(process.execPath, ['dist/server/server.js'], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: 'ignore',
+})
+
+/** Old, ended stands of the demo's beds with checks and pictures on them, so that the forecasts stay as they are. */
+function records(checks: number, pictures: number) {
+  const garden = marlpitLane()
+  const model = garden.stands.find((stand) => stand.content.kind === 'cover' && stand.start.fact)!
+  const deed = { ...model.start.fact!, date: '2021-08-20' }
+  const stands = garden.beds.map((bed) => ({
+    ...model,
+    id: `old ${bed.id}`,
+    bedId: bed.id,
+    start: { plan: null, fact: deed },
+    end: { plan: null, fact: { date: '2022-05-20', method: 'chop' as const, passes: 1, note: '' } },
+  }))
+  const day = (i: number) => new Date(Date.UTC(2021, 7, 21 + (i % 270))).toISOString().slice(0, 10)
+  return {
+    stands,
+    checks: Array.from({ length: checks }, (_, i) => ({
+      id: `many ${i}`,
+      gardenId: garden.garden.id,
+      standId: stands[i % stands.length].id,
+      date: day(i),
+      stageBbch: 31,
+      cover: (i % 90) / 100,
+      heightCm: null,
+      note: 'A look among many.',
+      ...(i < pictures && { pictureIds: [`many ${i}`] }),
+    })),
+    pictures: Array.from({ length: pictures }, (_, i) => ({
+      id: `many ${i}`,
+      gardenId: garden.garden.id,
+      bedId: stands[i % stands.length].bedId,
+      standId: stands[i % stands.length].id,
+      date: day(i),
+      widthPx: 1600,
+      heightPx: 1200,
+      bytes: 300_000,
+      caption: '',
+    })),
+  }
+}
+
+async function fill(page: Page, many: ReturnType<typeof records>) {
+  await page.goto(`${ADDRESS}/demo/marlpit-lane`)
+  await page.getByTestId('loom').waitFor()
+  await page.evaluate(async ({ stands, checks, pictures }) => {
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      const open = indexedDB.open('kilim')
+      open.onsuccess = () => resolve(open.result)
+    })
+    const write = db.transaction(['stands', 'checks', 'pictures', 'pictureBytes'], 'readwrite')
+    stands.forEach((entry) => write.objectStore('stands').put(entry))
+    checks.forEach((entry) => write.objectStore('checks').put(entry))
+    for (const entry of pictures) {
+      write.objectStore('pictures').put(entry)
+      const full = new Uint8Array(300_000)
+      write.objectStore('pictureBytes').put({ id: entry.id, full, small: full.slice(0, 6000) })
+    }
+    await new Promise((resolve) => (write.oncomplete = resolve))
+  }, many)
+}
+
+/** Milliseconds until a page shows all it has to, the middle of some rounds. */
+async function opening(page: Page, path: string, ready: (page: Page) => Promise<unknown>): Promise<number> {
+  const times: number[] = []
+  for (let i = 0; i < ROUNDS; i++) {
+    await page.goto('about:blank')
+    const from = performance.now()
+    await page.goto(ADDRESS + path)
+    await ready(page)
+    times.push(performance.now() - from)
+  }
+  return times.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]
+}
+
+async function measure(checks: number, pictures: number) {
+  const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium'].find(
+    (path) => path && existsSync(path),
+  )
+  const browser = await chromium.launch({
+    executablePath,
+    args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
+  })
+  const page = await browser.newPage()
+  await fill(page, records(checks, pictures))
+  const bed = await opening(page, BED, (shown) =>
+    shown.getByTestId('journal').locator('li').first().waitFor(),
+  )
+  const rounds = await opening(page, '/rounds', (shown) =>
+    shown.getByTestId('jobs').locator('li').first().waitFor(),
+  )
+  await browser.close()
+  return { bed, rounds }
+}
+
+await new Promise((resolve) => setTimeout(resolve, 1500))
+try {
+  const few = await measure(500, 50)
+  const many = await measure(5000, 500)
+  for (const room of ['bed', 'rounds'] as const)
+    console.log(
+      `opening ${room}: ${few[room].toFixed(0)} ms with 500 checks and 50 pictures, ${many[room].toFixed(0)} ms with 5000 and 500, ratio ${(many[room] / few[room]).toFixed(2)} (goal 1.5)`,
+    )
+} finally {
+  server.kill()
+}
