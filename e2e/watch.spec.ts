@@ -164,6 +164,28 @@ test('a check that does not fit is questioned, kept as a note, changed and remov
   await expect(stages).toHaveText(before ?? '')
 })
 
+test('storage that fills up while a picture is stored loses nothing', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto(RYE)
+  await forecastShown(page)
+  await page.getByLabel('Height, cm').fill('45')
+  await page.getByRole('button', { name: 'From a picture' }).click()
+  await page.getByRole('button', { name: 'Try a made-up picture' }).click()
+  await page.getByRole('button', { name: 'Only keep the picture' }).click()
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put
+    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+      if (this.name === 'pictureBytes') throw new DOMException('full', 'QuotaExceededError')
+      return put.apply(this, args)
+    }
+  })
+  await page.getByRole('button', { name: 'Check', exact: true }).click()
+  await expect(page.getByText(/storage is full.*What you filled in is still here/)).toBeVisible()
+  await expect(page.getByLabel('Height, cm')).toHaveValue('45')
+  await page.getByRole('button', { name: 'Save without the pictures' }).click()
+  await expect(page.getByText(/^45 cm/)).toBeVisible()
+})
+
 test('a thin stand raises a decision, and a part is planned to be sown again', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto(RYE)

@@ -14,6 +14,8 @@ const KINDS: JobKind[] = [
   'end',
   'sheet',
   'regrowth',
+  'dry',
+  'decide',
   'clear',
   'plant',
   'frost',
@@ -35,7 +37,7 @@ describe('jobs in words', () => {
     const { title, detail } = jobText(job(kind, 7), stand)
     expect(title.toLowerCase()).toContain('rye')
     expect(detail).toMatch(/\.$/)
-    expect(jobRoom(job(kind))).toMatch(/^\/(sow|end|watch|bed)\//)
+    expect(jobRoom(job(kind))).toMatch(/^\/(sow|end|watch|check|bed)\//)
   })
   test('the sheet is looked under at half time, then at the end', () => {
     expect(jobText(job('sheet', 1), stand).title).toMatch(/^Lift a corner/)

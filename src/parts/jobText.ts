@@ -71,5 +71,6 @@ export function jobRoom({ kind, standId, bedId }: Job): string {
   if (kind === 'sow') return `/sow/${standId}`
   if (kind === 'end') return `/end/${standId}`
   if (kind === 'plant' || kind === 'clear' || kind === 'frost') return `/bed/${bedId}`
+  if (kind === 'emergence' || kind === 'look' || kind === 'window') return `/check/${standId}`
   return `/watch/${standId}`
 }
