@@ -156,24 +156,22 @@ const tellsSomething = (look: Look) =>
   [look.bbch, look.cover, look.heightM, look.massG, look.plants].some((part) => part !== null) ||
   look.alive.some(({ byWeather }) => byWeather)
 
-/** A bed that was looked at may differ from the usual by this much more than members do (judgement, 1–1.5). */
+/** A bed looked at often may differ from the usual by this much more than members do (judgement, 1–1.5). */
 const OPENNESS = 1.25
+/** Looks from which on the usual counts that much less; fewer open it by their part. */
+const OPEN_FROM = 3
 
 /** Members spread wider in what the looks speak of, so that a bed unlike the usual is not ruled out beforehand. */
 function opened(traits: MemberTraits, looks: readonly Look[]): MemberTraits {
-  const any = (of: (look: Look) => unknown) => looks.some((look) => of(look) !== null)
-  const wider = (values: Float64Array, open: boolean) =>
-    open ? values.map((value) => value ** OPENNESS) : values
+  const wider = (values: Float64Array, tells: (look: Look) => unknown) => {
+    const telling = looks.filter((look) => tells(look) !== null).length
+    const power = 1 + (OPENNESS - 1) * Math.min(1, telling / OPEN_FROM)
+    return values.map((value) => value ** power)
+  }
   return {
     ...traits,
-    development: wider(
-      traits.development,
-      any((look) => look.bbch),
-    ),
-    growth: wider(
-      traits.growth,
-      any((look) => look.cover ?? look.heightM ?? look.massG),
-    ),
+    development: wider(traits.development, (look) => look.bbch),
+    growth: wider(traits.growth, (look) => look.cover ?? look.heightM ?? look.massG),
   }
 }
 

@@ -26,6 +26,8 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
   const [saved, setSaved] = useState(false)
   const checking = useChecking(view, watch.forecast.value, () => setSaved(true))
   const [answered, setAnswered] = useState(0)
+  const [without, setWithout] = useState(false)
+  const waiting = watch.forecast.running && !watch.forecast.value && !without
   const questions = questionsNow(watch.forecast.value ?? null, today)
   const question = questions[answered]
   return (
@@ -37,9 +39,17 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
         </Link>
       </p>
       <h1 className="text-lg">{standName(view.stand)}</h1>
-      {watch.forecast.running && <p role="status">Growing this stand …</p>}
       {saved ? (
         <Saved view={view} watch={watch} next={next} />
+      ) : waiting ? (
+        <>
+          <p role="status" className="mt-3 text-lg">
+            Growing this stand, to ask only what matters …
+          </p>
+          <button type="button" className={`${BIG} mt-3`} onClick={() => setWithout(true)}>
+            Do not wait
+          </button>
+        </>
       ) : (
         <>
           {question ? (
