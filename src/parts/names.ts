@@ -17,6 +17,9 @@ function leadSpecies(stand: Stand) {
   return findSpecies(lead.speciesId)
 }
 
+/** Plant family of the species that makes the stand; null for crops. */
+export const leadFamily = (stand: Stand): string | null => leadSpecies(stand)?.family ?? null
+
 export const leadGroup = (stand: Stand): PlantGroup => leadSpecies(stand)?.group ?? 'broadleaf'
 
 export const leadName = (stand: Stand): string => leadSpecies(stand)?.name.toLowerCase() ?? 'cover'

@@ -3,7 +3,7 @@ import type { Check } from '../garden/check'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
-import { bandOn, type StandForecast } from '../season/forecast'
+import { aliveShareOn, bandOn, type StandForecast } from '../season/forecast'
 import { plantsExpected, sownSpecies } from '../season/input'
 import { troublesOf } from '../tracking/decisions'
 
@@ -137,9 +137,10 @@ const decisions: Maker = ({ today, forecasts, beds, checks }, stand) => {
   const bed = beds.find((entry) => entry.id === stand.bedId)
   if (!forecast || !bed || !stand.start.fact || stand.end.fact || !isCover(stand)) return []
   const own = checks.filter((check) => check.standId === stand.id)
-  if (own.length === 0) return []
   const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
-  const [worst] = troublesOf(own, plantsExpected(sownSpecies(stand, bed)), upBy, today)
+  const meant = stand.end.plan?.method === 'winter-kill'
+  const alive = meant ? 1 : aliveShareOn(forecast, today)
+  const [worst] = troublesOf(own, plantsExpected(sownSpecies(stand, bed)), upBy, today, alive)
   return worst ? [job(stand, 'decide', worst.day, { urgent: true, days: [worst.day] })] : []
 }
 

@@ -268,3 +268,12 @@ export function bandOn(bands: Bands, day: number): Spread | null {
   const mixOf = (series: number[]) => series[index] + (series[next] - series[index]) * share
   return { low: mixOf(bands.low), mid: mixOf(bands.mid), high: mixOf(bands.high) }
 }
+
+/** Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up. */
+export function aliveShareOn(forecast: StandForecast, day: number): number {
+  const shares = forecast.up.flatMap(({ spread }, part) => {
+    const band = spread && day > spread.high ? bandOn(forecast.alive[part], day) : null
+    return band ? [band.mid] : []
+  })
+  return Math.min(1, ...shares)
+}

@@ -6,7 +6,8 @@ import { ringMean } from './looks'
 /** A stand that is not as it should be, and since which check; asks for a decision. */
 export type Trouble = {
   kind: 'thin' | 'losses' | 'weeds'
-  checkId: string
+  /** The check that found it; null where the forecast did. */
+  checkId: string | null
   day: number
   /** Share of the plants expected that are there, of the plants lost, or weeds' share of the ground. */
   share: number
@@ -15,18 +16,22 @@ export type Trouble = {
 /** Losses above this share, and weeds above this cover, ask for a decision (judgement, 0.2–0.4 and 0.15–0.35). */
 const HEAVY_LOSS = 0.3
 const HEAVY_WEEDS = 0.25
+/** Losses by the forecast are not asked about again for so long after a look at damage or a decision, days. */
+const SETTLED_DAYS = 60
 /** Weeds also ask for one when they cover this share of what the stand does. */
 const WEEDS_TO_COVER = 0.6
 
 /**
  * Troubles of a stand from its newest look that speaks of each, while nothing was decided after it.
  * @param expectedPerM2 plants that should have come up  @param upBy day by which they should; counts before it tell nothing
+ * @param aliveNow share of the plants that the forecast has alive today, for losses nobody has looked at yet
  */
 export function troublesOf(
   checks: readonly Check[],
   expectedPerM2: number,
   upBy: number,
   today: number,
+  aliveNow = 1,
 ): Trouble[] {
   const sorted = checks
     .filter((check) => !check.setAside && dayNumber(check.date) <= today)
@@ -49,6 +54,11 @@ export function troublesOf(
   const hurt = sorted.find((check) => (check.damage ?? []).length > 0)
   const lost = Math.max(0, ...(hurt?.damage ?? []).map((damage) => damage.lost))
   add(hurt, 'losses', lost, lost >= HEAVY_LOSS)
+  const recently = sorted.some(
+    (check) => (check.damage || check.decision) && dayNumber(check.date) > today - SETTLED_DAYS,
+  )
+  if (1 - aliveNow >= HEAVY_LOSS && !recently)
+    troubles.push({ kind: 'losses', checkId: null, day: today, share: 1 - aliveNow })
   const weedy = sorted.find((check) => check.weeds)
   if (weedy?.weeds) {
     const own = weedy.cover === null ? null : Math.max(0, weedy.cover - weedy.weeds.cover)

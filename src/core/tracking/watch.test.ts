@@ -114,6 +114,12 @@ describe('stands that ask for a decision', () => {
     ]
     expect(troublesOf(checks, 200, 0, today)).toEqual([])
   })
+  test('losses by the forecast ask until somebody has looked', () => {
+    expect(troublesOf([], 200, 0, today, 0.4)).toMatchObject([{ kind: 'losses', checkId: null }])
+    expect(troublesOf([], 200, 0, today, 0.9)).toEqual([])
+    const seen = look({ damage: [{ kind: 'frost', lost: 0.1, what: '', speciesId: null }] })
+    expect(troublesOf([seen], 200, 0, today, 0.4)).toEqual([])
+  })
   test('counts before it should be up tell nothing', () => {
     expect(troublesOf([look({ plants: plants([0, 1]) })], 200, today + 3, today)).toEqual([])
   })

@@ -271,9 +271,9 @@ function More({ view, checking }: { view: StandView; checking: Checking }) {
           )}
           {field('damageWhat', 'What it was')}
         </div>
-        {draft.damage === 'disease' && (
+        {(draft.damage === 'disease' || draft.damage === 'pest') && (
           <p className="quiet mt-1 text-sm">
-            Note diseases of the plant family on the bed’s page too; Choose keeps the family away.
+            Named, it is noted on the bed’s page too, and Choose keeps the plant family away.
           </p>
         )}
       </Fold>

@@ -4,7 +4,7 @@ import { isoDate } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
-import type { StandForecast } from '../../core/season/forecast'
+import { aliveShareOn, type StandForecast } from '../../core/season/forecast'
 import { plantsExpected, sownSpecies } from '../../core/season/input'
 import { resowGrams } from '../../core/seeding/resow'
 import { troublesOf, type Trouble } from '../../core/tracking/decisions'
@@ -33,7 +33,13 @@ export function Decisions({
   if (!stand.start.fact || stand.end.fact) return null
   const expected = plantsExpected(sownSpecies(stand, bed))
   const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
-  const troubles = troublesOf(view.standCase.checks, expected, upBy, today)
+  const troubles = troublesOf(
+    view.standCase.checks,
+    expected,
+    upBy,
+    today,
+    stand.end.plan?.method === 'winter-kill' ? 1 : aliveShareOn(forecast, today),
+  )
   if (troubles.length === 0) return null
   return (
     <section aria-label="To decide" className="mb-5 border-l-4 border-secondary pl-3" data-testid="decisions">
@@ -106,10 +112,9 @@ function Decide({
       end: { plan: stand.end.plan, fact: null },
       note: '',
     }
-    const check = data.checks.find(({ id }) => id === trouble.checkId)
     const stored = await commit('Planned sowing again', [
       { table: 'stands', put: again },
-      ...(check ? [{ table: 'checks' as const, put: { ...check, decision: 'resow' as const } }] : []),
+      checking.decided(trouble, 'resow'),
     ])
     if (stored.ok) void navigate(`/sow/${again.id}`)
     else setProblem(stored.problems[0].message)
@@ -125,15 +130,13 @@ function Decide({
         <button type="button" className="btn" aria-expanded={resowing} onClick={() => setResowing(!resowing)}>
           Sow a part again
         </button>
-        <button type="button" className="btn" onClick={() => void checking.decide(trouble.checkId, 'accept')}>
+        <button type="button" className="btn" onClick={() => void checking.decide(trouble, 'accept')}>
           Leave it
         </button>
         <button
           type="button"
           className="btn"
-          onClick={() =>
-            void checking.decide(trouble.checkId, 'end early').then(() => navigate(`/end/${stand.id}`))
-          }
+          onClick={() => void checking.decide(trouble, 'end early').then(() => navigate(`/end/${stand.id}`))}
         >
           End it early
         </button>

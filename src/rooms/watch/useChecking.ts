@@ -3,10 +3,12 @@ import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { Problem } from '../../core/foundations/outcome'
 import type { Check } from '../../core/garden/check'
 import { latest } from '../../core/garden/timeline'
+import type { Trouble } from '../../core/tracking/decisions'
 import { doubtsOf, type Doubt } from '../../core/tracking/doubts'
 import type { StandForecast } from '../../core/season/forecast'
 import type { Write } from '../../data/commit'
-import { standName } from '../../parts/names'
+import { percent } from '../../parts/format'
+import { leadFamily, standName } from '../../parts/names'
 import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../state/ids'
 import { draftDropped, draftKept } from '../../state/session'
@@ -102,6 +104,20 @@ export function useChecking(
         bytes: { full: picture.full, small: picture.small },
       })),
     ]
+    const ill = check.damage?.find(({ kind, what }) => (kind === 'disease' || kind === 'pest') && what !== '')
+    const family = leadFamily(stand)
+    const noted = (bed.troubles ?? []).some((entry) => entry.what === ill?.what && entry.family === family)
+    if (ill && family && !noted)
+      writes.push({
+        table: 'beds',
+        put: {
+          ...bed,
+          troubles: [
+            ...(bed.troubles ?? []),
+            { id: newId('trouble'), date: check.date, family, what: ill.what },
+          ],
+        },
+      })
     const stored = await commit(
       `${editing ? 'Changed a check of' : 'Checked'} ${standName(stand).toLowerCase()}`,
       writes,
@@ -120,12 +136,23 @@ export function useChecking(
       { table: 'checks', remove: check.id },
       ...(check.pictureIds ?? []).map((id): Write => ({ table: 'pictures', remove: id })),
     ])
-  const decide = (checkId: string, decision: NonNullable<Check['decision']>) => {
-    const check = data.checks.find((entry) => entry.id === checkId)
-    return check
-      ? commit('Decided on the stand', [{ table: 'checks', put: { ...check, decision } }])
-      : Promise.resolve(null)
+  /** The decision on a trouble as written on the check that found it, or on one of its own. */
+  function decided({ checkId, share }: Trouble, decision: NonNullable<Check['decision']>): Write {
+    const found = data.checks.find((entry) => entry.id === checkId)
+    const own: Check = {
+      id: newId('check'),
+      gardenId: data.garden.id,
+      standId: stand.id,
+      date: isoDate(today),
+      stageBbch: null,
+      cover: null,
+      heightCm: null,
+      note: `By the forecast ${percent(share)} of the plants are lost.`,
+    }
+    return { table: 'checks', put: { ...(found ?? own), decision } }
   }
+  const decide = (trouble: Trouble, decision: NonNullable<Check['decision']>) =>
+    commit('Decided on the stand', [decided(trouble, decision)])
 
   return {
     draft,
@@ -136,6 +163,7 @@ export function useChecking(
     save,
     remove,
     decide,
+    decided,
     pictures,
     addPicture: (picture: PreparedPicture) => setPictures((all) => [...all, picture]),
     removePicture: (picture: PreparedPicture) => setPictures((all) => all.filter((one) => one !== picture)),

@@ -52,9 +52,11 @@ export function doubtText(doubt: Doubt, group: PlantGroup, units: Units): string
 }
 
 /** What is wrong with a stand, as a sentence. */
-export function troubleText({ kind, share, day }: Trouble): string {
+export function troubleText({ kind, share, day, checkId }: Trouble): string {
   if (kind === 'thin')
     return `Thin: on ${shortDate(day)} only ${percent(share)} of the plants expected were there.`
+  if (kind === 'losses' && checkId === null)
+    return `Losses: by the forecast ${percent(share)} of the plants are gone. Look before deciding.`
   if (kind === 'losses') return `Losses: on ${shortDate(day)} ${percent(share)} of the plants were gone.`
   return `Weedy: on ${shortDate(day)} weeds covered ${percent(share)} of the ground.`
 }
