@@ -186,6 +186,22 @@ test('storage that fills up while a picture is stored loses nothing', async ({ p
   await expect(page.getByText(/^45 cm/)).toBeVisible()
 })
 
+test('a named disease goes from the check to the bed and its journal', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto(RYE)
+  await forecastShown(page)
+  await page.getByText('Damage', { exact: true }).click()
+  await page.getByLabel('By', { exact: true }).selectOption('disease')
+  await page.getByLabel('What it was').fill('brown rust')
+  await page.getByLabel('Plants lost, %').fill('5')
+  await page.getByRole('button', { name: 'Check', exact: true }).click()
+  await expect(page.getByText(/disease \(brown rust\)/).first()).toBeVisible()
+  await page.goto('/bed/marlpit-lane-L4')
+  await page.getByLabel('Search the journal').fill('brown rust poaceae')
+  await expect(page.getByTestId('journal').getByRole('listitem')).toHaveCount(1)
+  await expect(page.getByTestId('journal')).toContainText('Choose keeps the family away')
+})
+
 test('a thin stand raises a decision, and a part is planned to be sown again', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto(RYE)

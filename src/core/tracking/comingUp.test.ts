@@ -1,0 +1,69 @@
+import { expect, test } from '@jest/globals'
+import { TEST_SITES } from '../testing/sites'
+import { testBed } from '../testing/beds'
+import { flatForecast } from '../testing/forecasts'
+import { generatedEnsemble } from '../site/ensemble'
+import { dayNumber } from '../foundations/day'
+import { movedJobs } from '../rounds/moved'
+import type { Stand } from '../garden/schema'
+import { comingUp } from './comingUp'
+import { sowAgain } from './sowAgain'
+
+const today = dayNumber('2026-05-10')
+const up = (low: number, high: number) => ({
+  chance: 1,
+  spread: { low: today + low, mid: today + (low + high) / 2, high: today + high },
+})
+const component = { speciesId: 'oats', share: 1, germination: 0.9, grams: null }
+const sown = { date: '2026-04-20', covering: 'raked' as const, passes: 2, components: [component], note: '' }
+const oats: Stand = {
+  id: 'oats',
+  gardenId: 'g',
+  bedId: testBed.id,
+  part: { kind: 'whole' },
+  underStandId: null,
+  cuts: [],
+  note: '',
+  content: { kind: 'cover', components: [component], purposes: [] },
+  start: { plan: null, fact: sown },
+  end: { plan: { date: '2026-07-10', method: 'chop', passes: 1, note: '' }, fact: null },
+}
+
+test('each species is told against its own days, and one that never comes is left out', () => {
+  const forecast = flatForecast(today - 20, {
+    up: [up(3, 6), up(-1, 2), up(-6, -2), up(-20, -12), { chance: 0, spread: null }],
+  })
+  expect(comingUp(forecast, today).map(({ component: part, state }) => [part, state])).toEqual([
+    [0, 'not due'],
+    [1, 'due'],
+    [2, 'should be up'],
+    [3, 'late'],
+  ])
+})
+
+test('a spot sown again has less by the planned end than one that came up in time, and longer helps it', () => {
+  const ensemble = generatedEnsemble(TEST_SITES.pennsylvania, today - 60, 260, 24, 3)
+  const standCase = { bed: testBed, stand: oats, upper: null, checks: [], nextStartDay: null }
+  const early = sowAgain(standCase, ensemble, today)!
+  expect(early.byDay).toBe(dayNumber('2026-07-10'))
+  expect(early.again.massG.mid).toBeGreaterThan(0)
+  expect(early.again.massG.mid).toBeLessThan(early.leave.massG.mid)
+  const late = sowAgain(standCase, ensemble, today + 25)!
+  expect(late.again.massG.mid).toBeLessThan(early.again.massG.mid)
+})
+
+test('a look that moves flowering moves the job of looking at the stage, and small shifts are not told', () => {
+  const flowering = (day: number) =>
+    flatForecast(today - 60, {
+      standId: oats.id,
+      stages: [
+        { bbch: 9, date: up(-30, -28) },
+        { bbch: 61, date: { chance: 1, spread: { low: day - 3, mid: day, high: day + 3 } } },
+        { bbch: 75, date: { chance: 1, spread: { low: day + 12, mid: day + 15, high: day + 18 } } },
+      ],
+    })
+  const input = { beds: [testBed], stands: [oats], checks: [], frostChance: 0, today }
+  const moved = movedJobs(input, oats.id, flowering(today + 40), flowering(today + 34))
+  expect(moved).toMatchObject([{ job: { kind: 'window' }, before: today + 37, after: today + 31 }])
+  expect(movedJobs(input, oats.id, flowering(today + 40), flowering(today + 41))).toEqual([])
+})
