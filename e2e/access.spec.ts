@@ -11,6 +11,8 @@ const ROOMS = {
   rounds: '/rounds',
   pacer: '/sow/marlpit-lane-stand-08/pacer',
   seed: '/seed',
+  'check, list': '/check',
+  check: '/check/marlpit-lane-stand-10',
   watch: '/watch/marlpit-lane-stand-01',
   end: '/end/marlpit-lane-stand-01',
   plant: '/plant/marlpit-lane-stand-01',
@@ -24,6 +26,8 @@ const ROOMS = {
 
 for (const theme of ['light', 'dark'] as const)
   test(`axe finds nothing in any room, ${theme}`, async ({ page }) => {
+    // Twenty rooms one after another: longer than other tests where the machine is busy.
+    test.setTimeout(360_000)
     await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' })
     await openDemo(page, 'marlpit-lane')
     for (const [name, path] of Object.entries(ROOMS)) {
