@@ -4,6 +4,7 @@ import { findSpecies } from '../src/core/plants/catalogue'
 import { runStand } from '../src/core/stand/kernel'
 import { drawTraits } from '../src/core/stand/traits'
 import { TEST_SITES } from '../src/core/testing/sites'
+import { plainInput } from '../src/core/testing/stands'
 
 /** Speed of the day kernel: nanoseconds per member, day and species, and over one `Math.exp` of the same run. */
 const DAYS = 300
@@ -52,15 +53,7 @@ function bedsMs(beds: number): number {
   const start = performance.now()
   for (let bed = 0; bed < beds; bed++)
     runStand(
-      {
-        sown: [{ plant: bed % 2 ? rye : vetch, seedsPerM2: 200 + bed, emergenceShare: 0.6 }],
-        sowDay,
-        soil: 'loam',
-        fertility: 'medium',
-        shade: 0,
-        canopyAbove: null,
-        events: [],
-      },
+      plainInput([{ plant: bed % 2 ? rye : vetch, seedsPerM2: 200 + bed, emergenceShare: 0.6 }], sowDay),
       ensemble,
       drawTraits(members, bed),
     )

@@ -164,6 +164,38 @@ test('a check that does not fit is questioned, kept as a note, changed and remov
   await expect(stages).toHaveText(before ?? '')
 })
 
+test('a picture travels in the zip of the garden and comes back', async ({ page }, info) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto(RYE)
+  await forecastShown(page)
+  await page.getByRole('button', { name: 'From a picture' }).click()
+  await page.getByRole('button', { name: 'Try a made-up picture' }).click()
+  await page.getByRole('button', { name: 'Only keep the picture' }).click()
+  await page.getByRole('button', { name: 'Check', exact: true }).click()
+  const remove = page.getByRole('button', { name: /^Remove the check of 20 Apr/ })
+  await expect(remove).toBeVisible()
+  await page.goto('/garden')
+  await page.getByLabel('with its pictures').check()
+  const handed = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Export this garden' }).click()
+  const download = await handed
+  expect(download.suggestedFilename()).toBe('marlpit-lane.kilim.zip')
+  const file = info.outputPath('garden.zip')
+  await download.saveAs(file)
+  await page.goto(RYE)
+  await remove.click()
+  await expect(remove).toHaveCount(0)
+  await page.goto('/garden')
+  await page.setInputFiles('input[type=file]', file)
+  await page.waitForURL((url) => url.pathname === '/')
+  await page.goto('/bed/marlpit-lane-L4')
+  await page
+    .getByTestId('journal')
+    .getByRole('button', { name: /Open the picture/ })
+    .click()
+  await expect(page.getByRole('dialog').getByRole('img')).toBeVisible()
+})
+
 test('storage that fills up while a picture is stored loses nothing', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto(RYE)

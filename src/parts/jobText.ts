@@ -59,7 +59,7 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
     case 'decide':
       return {
         title: `Decide on ${name}`,
-        detail: `The look of ${shortDate(days[0])} found it thin, hurt or weedy.`,
+        detail: `Thin, hurt or weedy as of ${shortDate(days[0])}: sow again, leave it, or end it early.`,
       }
     case 'frost':
       return { title: `Frost is likely: ${name}`, detail: 'Cover it, or harvest before.' }

@@ -9,6 +9,8 @@ const KEPT_PX = 1600
 const SMALL_PX = 240
 const READ_PX = 900
 const QUALITY = 0.8
+/** Bytes in which the size of a picture is looked for; notes and thumbnails of a camera come before it. */
+const HEAD_BYTES = 4_000_000
 
 /** A picture made ready for keeping: turned upright, made smaller, with nothing in it but the picture. */
 export type PreparedPicture = {
@@ -60,7 +62,7 @@ async function prepared(bitmap: ImageBitmap): Promise<PreparedPicture> {
 export const pictureWork = {
   /** Reads a file; the browser turns it upright by its EXIF note, and drawing it anew drops all notes, place included. */
   async prepare(file: Blob): Promise<Outcome<PreparedPicture>> {
-    const head = new Uint8Array(await file.slice(0, 400_000).arrayBuffer())
+    const head = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer())
     const header = pictureHeader(head, file.type)
     if (!header.ok) return header
     let bitmap: ImageBitmap

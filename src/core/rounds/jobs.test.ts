@@ -3,7 +3,7 @@ import { dayNumber } from '../foundations/day'
 import type { Spread } from '../foundations/statistics'
 import type { EndDetails, Stand } from '../garden/schema'
 import { flatForecast } from '../testing/forecasts'
-import { testBed } from '../testing/beds'
+import { testBed, testCover, testSowing } from '../testing/beds'
 import { byUrgency, jobsOf, openJobs, type Job, type RoundsInput } from './jobs'
 
 const today = dayNumber('2026-05-10')
@@ -11,15 +11,7 @@ const around = (iso: string, days = 4): Spread => {
   const mid = dayNumber(iso)
   return { low: mid - days, mid, high: mid + days }
 }
-const component = { speciesId: 'cereal-rye', share: 1, germination: 0.9, grams: 200 }
-const sown = (date: string, extra = {}) => ({
-  date,
-  covering: 'raked' as const,
-  passes: 2,
-  components: [component],
-  note: '',
-  ...extra,
-})
+const sown = (date: string, extra = {}) => testSowing(date, 'cereal-rye', extra)
 const ending = (date: string, method: EndDetails['method']): EndDetails => ({
   date,
   method,
@@ -27,19 +19,7 @@ const ending = (date: string, method: EndDetails['method']): EndDetails => ({
   note: '',
 })
 
-const cover = (extra: Partial<Stand> = {}): Stand => ({
-  id: 'rye',
-  gardenId: 'g',
-  bedId: testBed.id,
-  part: { kind: 'whole' },
-  underStandId: null,
-  cuts: [],
-  note: '',
-  content: { kind: 'cover', components: [component], purposes: [] },
-  start: { plan: null, fact: sown('2025-09-20') },
-  end: { plan: null, fact: null },
-  ...extra,
-})
+const cover = (extra: Partial<Stand> = {}) => testCover('cereal-rye', '2025-09-20', { id: 'rye', ...extra })
 const forecast = (stages: Record<number, Spread>, ended: Spread | null = null) =>
   flatForecast(0, {
     standId: 'rye',

@@ -3,8 +3,7 @@ import type { Check } from '../garden/check'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
-import { aliveShareOn, bandOn, type StandForecast } from '../season/forecast'
-import { plantsExpected, sownSpecies } from '../season/input'
+import { bandOn, type StandForecast } from '../season/forecast'
 import { troublesOf } from '../tracking/decisions'
 
 /** What is to be done or looked at. */
@@ -135,12 +134,7 @@ const youth: Maker = (input, stand) => {
 const decisions: Maker = ({ today, forecasts, beds, checks }, stand) => {
   const forecast = forecasts.get(stand.id)
   const bed = beds.find((entry) => entry.id === stand.bedId)
-  if (!forecast || !bed || !stand.start.fact || stand.end.fact || !isCover(stand)) return []
-  const own = checks.filter((check) => check.standId === stand.id)
-  const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
-  const meant = stand.end.plan?.method === 'winter-kill'
-  const alive = meant ? 1 : aliveShareOn(forecast, today)
-  const [worst] = troublesOf(own, plantsExpected(sownSpecies(stand, bed)), upBy, today, alive)
+  const [worst] = forecast && bed ? troublesOf(stand, bed, checks, forecast, today) : []
   return worst ? [job(stand, 'decide', worst.day, { urgent: true, days: [worst.day] })] : []
 }
 

@@ -7,7 +7,7 @@ import { NOTHING_OBSERVED } from '../site/record'
 import { TEST_SITES } from '../testing/sites'
 import { testRecord } from '../testing/weather'
 import { spreadOn } from '../stand/summary'
-import { bandOn, forecastOf, leadComponent, standRun, type StandCase } from './forecast'
+import { aliveShareOn, bandOn, forecastOf, leadComponent, standRun, type StandCase } from './forecast'
 import { EMPTY_LOOK, looksOf } from '../tracking/looks'
 import { canopyAbove, sownSpecies } from './input'
 import { ensembleOf, type WeatherSpec } from './weatherSpec'
@@ -154,6 +154,26 @@ describe('forecast', () => {
     expect(looksOf(rye.id, [check, { ...check, id: 'd', standId: 'other' }], ['cereal-rye'])).toEqual([
       { ...EMPTY_LOOK, day: dayNumber('2026-04-19'), bbch: 31 },
     ])
+  })
+  test('plants seen lost are gone from that day on, unless the check is set aside', () => {
+    const day = dayNumber('2026-04-19')
+    const check = {
+      id: 'c',
+      gardenId: 'g',
+      standId: rye.id,
+      date: '2026-04-19',
+      stageBbch: null,
+      cover: null,
+      heightCm: null,
+      note: '',
+      damage: [{ kind: 'slugs' as const, lost: 0.7, what: '', speciesId: null }],
+    }
+    const hurt = forecast(caseOf(rye, { checks: [check] }))
+    expect(aliveShareOn(free, day + 6)).toBeGreaterThan(0.6)
+    expect(aliveShareOn(hurt, day + 6)).toBeCloseTo(0.3, 1)
+    expect(bandOn(hurt.massG, day + 6)!.mid).toBeLessThan(0.6 * bandOn(free.massG, day + 6)!.mid)
+    const aside = { ...check, setAside: true }
+    expect(forecast(caseOf(rye, { checks: [aside] })).massG).toEqual(free.massG)
   })
   test('a check on the day of a planned ending is set against what still stood', () => {
     const end = { date: '2026-04-20', method: 'chop' as const, passes: 1, note: '' }

@@ -4,7 +4,7 @@ import { dayNumber } from '../foundations/day'
 import { shareOf, spreadOf } from '../foundations/statistics'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import { daylightSeries, deriveWeather, emptyMember } from '../site/weather'
-import { growStand } from '../testing/stands'
+import { growStand, plainInput } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { runStand } from './kernel'
 import { drawTraits } from './traits'
@@ -223,15 +223,7 @@ test('north and south are alike half a year apart', () => {
     }
     const plant = findSpecies('cereal-rye')!
     const run = runStand(
-      {
-        sown: [{ plant, seedsPerM2: 300, emergenceShare: 0.6 }],
-        sowDay,
-        soil: 'loam',
-        fertility: 'medium',
-        shade: 0,
-        canopyAbove: null,
-        events: [],
-      },
+      plainInput([{ plant, seedsPerM2: 300, emergenceShare: 0.6 }], sowDay),
       ensemble,
       drawTraits(1, 1),
     )

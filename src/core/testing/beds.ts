@@ -1,4 +1,4 @@
-import type { Bed, Tool } from '../garden/schema'
+import type { Bed, Stand, StartDetails, Tool } from '../garden/schema'
 
 /** A plain bed of 10 × 1.2 m for tests. */
 export const testBed: Bed = {
@@ -27,3 +27,35 @@ export const testTool = (
   widthM,
   lengthM,
 })
+
+/** A sowing of one species, raked in, for tests. */
+export const testSowing = (
+  date: string,
+  speciesId: string,
+  own: Partial<StartDetails> = {},
+): StartDetails => ({
+  date,
+  covering: 'raked',
+  passes: 2,
+  components: [{ speciesId, share: 1, germination: 0.9, grams: null }],
+  note: '',
+  ...own,
+})
+
+/** A straight cover sown in the test bed, growing, with no end planned. */
+export function testCover(speciesId: string, sownOn: string, own: Partial<Stand> = {}): Stand {
+  const start = testSowing(sownOn, speciesId)
+  return {
+    id: speciesId,
+    gardenId: 'g',
+    bedId: testBed.id,
+    part: { kind: 'whole' },
+    underStandId: null,
+    cuts: [],
+    note: '',
+    content: { kind: 'cover', components: start.components, purposes: [] },
+    start: { plan: null, fact: start },
+    end: { plan: null, fact: null },
+    ...own,
+  }
+}

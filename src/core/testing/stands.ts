@@ -3,10 +3,31 @@ import type { SiteClimate } from '../garden/schema'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { generatedEnsemble } from '../site/ensemble'
+import type { Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import type { StandInput, StandRun } from '../stand/types'
 import { drawTraits } from '../stand/traits'
+
+/** What a stand on plain loam with nothing done to it is grown from. */
+export const plainInput = (sown: StandInput['sown'], sowDay: number): StandInput => ({
+  sown,
+  sowDay,
+  soil: 'loam',
+  fertility: 'medium',
+  shade: 0,
+  canopyAbove: null,
+  events: [],
+})
+
+/** A species broadcast at its full rate, or a part of it, and raked in. */
+export const raked = (plant: Species, rate = 1): StandInput['sown'] => [
+  {
+    plant,
+    seedsPerM2: (plant.parameters.drillKgHa * 135 * rate) / plant.parameters.thousandSeedG,
+    emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)],
+  },
+]
 
 /** A straight stand broadcast at its full rate and raked in, over a fresh ensemble; for tests and validation. */
 export function growStand(
@@ -20,19 +41,8 @@ export function growStand(
   const plant = findSpecies(speciesId)
   if (!plant) throw new Error(`Unknown species ${speciesId}`)
   const ensemble = generatedEnsemble(site, sowDay - 40, days + 40, members, seed)
-  const seedsPerM2 =
-    (((plant.parameters.drillKgHa / 10) * 1.5 * 0.9 * rate) / plant.parameters.thousandSeedG) * 1000
   const run = runStand(
-    {
-      sown: [{ plant, seedsPerM2, emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)] }],
-      sowDay,
-      soil: 'loam',
-      fertility: 'medium',
-      shade: 0,
-      canopyAbove: null,
-      events: [],
-      ...input,
-    },
+    { ...plainInput(raked(plant, rate), sowDay), ...input },
     ensemble,
     drawTraits(members, seed + 2),
   )

@@ -1,16 +1,16 @@
 import { dayNumber } from '../foundations/day'
 import { mixSeed, randomStream } from '../foundations/random'
 import { spreadOf } from '../foundations/statistics'
-import { findSpecies, seedSize } from '../plants/catalogue'
-import { EMERGENCE_SHARE } from '../plants/establishment'
+import { findSpecies } from '../plants/catalogue'
 import { buildEnsemble, generatedEnsemble } from '../site/ensemble'
 import { runStand } from '../stand/kernel'
 import { stageDays } from '../stand/summary'
 import { drawTraits } from '../stand/traits'
-import type { StandInput, StandRun } from '../stand/types'
+import type { StandRun } from '../stand/types'
 import { learn } from '../tracking/learn'
 import { EMPTY_LOOK, type Look } from '../tracking/looks'
 import { TEST_SITES } from './sites'
+import { plainInput, raked } from './stands'
 
 /** A hidden stand's traits spread this much wider than the members that try to follow it. */
 const WIDER = 1.5
@@ -52,21 +52,7 @@ function hiddenSeason(index: number, members: number): Season | null {
   const sowDay = dayNumber(sownOn)
   const startDay = sowDay - 40
   const days = 340
-  const input: StandInput = {
-    sown: [
-      {
-        plant,
-        seedsPerM2: (plant.parameters.drillKgHa * 135) / plant.parameters.thousandSeedG,
-        emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)],
-      },
-    ],
-    sowDay,
-    soil: 'loam',
-    fertility: 'medium',
-    shade: 0,
-    canopyAbove: null,
-    events: [],
-  }
+  const input = plainInput(raked(plant), sowDay)
   const weather = generatedEnsemble(site, startDay, days, 1, mixSeed(seed, 1))
   const hidden = runStand(input, weather, drawTraits(1, mixSeed(seed, 2), WIDER))
   const bloom = crossing(hidden, BLOOM)[0]

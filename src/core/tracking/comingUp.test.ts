@@ -1,11 +1,10 @@
 import { expect, test } from '@jest/globals'
 import { TEST_SITES } from '../testing/sites'
-import { testBed } from '../testing/beds'
+import { testBed, testCover } from '../testing/beds'
 import { flatForecast } from '../testing/forecasts'
 import { generatedEnsemble } from '../site/ensemble'
 import { dayNumber } from '../foundations/day'
 import { movedJobs } from '../rounds/moved'
-import type { Stand } from '../garden/schema'
 import { comingUp } from './comingUp'
 import { sowAgain } from './sowAgain'
 
@@ -14,20 +13,9 @@ const up = (low: number, high: number) => ({
   chance: 1,
   spread: { low: today + low, mid: today + (low + high) / 2, high: today + high },
 })
-const component = { speciesId: 'oats', share: 1, germination: 0.9, grams: null }
-const sown = { date: '2026-04-20', covering: 'raked' as const, passes: 2, components: [component], note: '' }
-const oats: Stand = {
-  id: 'oats',
-  gardenId: 'g',
-  bedId: testBed.id,
-  part: { kind: 'whole' },
-  underStandId: null,
-  cuts: [],
-  note: '',
-  content: { kind: 'cover', components: [component], purposes: [] },
-  start: { plan: null, fact: sown },
+const oats = testCover('oats', '2026-04-20', {
   end: { plan: { date: '2026-07-10', method: 'chop', passes: 1, note: '' }, fact: null },
-}
+})
 
 test('each species is told against its own days, and one that never comes is left out', () => {
   const forecast = flatForecast(today - 20, {

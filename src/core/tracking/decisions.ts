@@ -1,5 +1,9 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
+import type { Bed, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import { aliveShareOn, type StandForecast } from '../season/forecast'
+import { plantsExpected, sownSpecies } from '../season/input'
 import { THIN_SHARE } from '../seeding/resow'
 import { ringMean } from './looks'
 
@@ -26,7 +30,7 @@ const WEEDS_TO_COVER = 0.6
  * @param expectedPerM2 plants that should have come up  @param upBy day by which they should; counts before it tell nothing
  * @param aliveNow share of the plants that the forecast has alive today, for losses nobody has looked at yet
  */
-export function troublesOf(
+export function troublesIn(
   checks: readonly Check[],
   expectedPerM2: number,
   upBy: number,
@@ -66,4 +70,24 @@ export function troublesOf(
     add(weedy, 'weeds', weedy.weeds.cover, weedy.weeds.cover >= HEAVY_WEEDS || many)
   }
   return troubles
+}
+
+/** Troubles of a growing cover by its checks and its forecast. Winter losses are none where the winter is meant to end it. */
+export function troublesOf(
+  stand: Stand,
+  bed: Bed,
+  checks: readonly Check[],
+  forecast: StandForecast,
+  today: number,
+): Trouble[] {
+  if (!stand.start.fact || stand.end.fact || stand.content.kind !== 'cover') return []
+  const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
+  const meant = latest(stand.end)?.method === 'winter-kill'
+  return troublesIn(
+    checks.filter((check) => check.standId === stand.id),
+    plantsExpected(sownSpecies(stand, bed)),
+    upBy,
+    today,
+    meant ? 1 : aliveShareOn(forecast, today),
+  )
 }

@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { check as checkSchema, type Check } from '../garden/check'
+import type { Stand } from '../garden/schema'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import { seedlingOf } from '../plants/seedlings'
 import { stagesOf } from '../stand/stage'
+import { testBed, testCover } from '../testing/beds'
 import { flatBands, flatForecast } from '../testing/forecasts'
-import { troublesOf } from './decisions'
+import { troublesIn, troublesOf } from './decisions'
 import { doubtsOf } from './doubts'
 import { looksOf, ringMean, sampleMass } from './looks'
 import { sampleResult } from './sample'
@@ -102,7 +104,7 @@ describe('stands that ask for a decision', () => {
       look({ id: 'b', damage: [{ kind: 'frost', lost: 0.5, what: '', speciesId: null }] }),
       look({ id: 'c', cover: 0.5, weeds: { cover: 0.3, which: [] } }),
     ]
-    expect(troublesOf(checks, 200, 0, today).map(({ kind }) => kind)).toEqual(['thin', 'losses', 'weeds'])
+    expect(troublesIn(checks, 200, 0, today).map(({ kind }) => kind)).toEqual(['thin', 'losses', 'weeds'])
   })
   test('a full stand, few losses and few weeds ask for none', () => {
     const checks = [
@@ -112,21 +114,40 @@ describe('stands that ask for a decision', () => {
       }),
       look({ id: 'w', cover: 0.8, weeds: { cover: 0.05, which: ['chickweed'] } }),
     ]
-    expect(troublesOf(checks, 200, 0, today)).toEqual([])
+    expect(troublesIn(checks, 200, 0, today)).toEqual([])
   })
   test('losses by the forecast ask until somebody has looked', () => {
-    expect(troublesOf([], 200, 0, today, 0.4)).toMatchObject([{ kind: 'losses', checkId: null }])
-    expect(troublesOf([], 200, 0, today, 0.9)).toEqual([])
+    expect(troublesIn([], 200, 0, today, 0.4)).toMatchObject([{ kind: 'losses', checkId: null }])
+    expect(troublesIn([], 200, 0, today, 0.9)).toEqual([])
     const seen = look({ damage: [{ kind: 'frost', lost: 0.1, what: '', speciesId: null }] })
-    expect(troublesOf([seen], 200, 0, today, 0.4)).toEqual([])
+    expect(troublesIn([seen], 200, 0, today, 0.4)).toEqual([])
   })
   test('counts before it should be up tell nothing', () => {
-    expect(troublesOf([look({ plants: plants([0, 1]) })], 200, today + 3, today)).toEqual([])
+    expect(troublesIn([look({ plants: plants([0, 1]) })], 200, today + 3, today)).toEqual([])
   })
   test('once decided it is asked no more, until a newer look', () => {
     const thin = look({ id: 'a', date: '2026-05-01', plants: plants([3, 3]), decision: 'accept' })
-    expect(troublesOf([thin], 200, 0, today)).toEqual([])
-    expect(troublesOf([thin, look({ id: 'b', plants: plants([2, 3]) })], 200, 0, today)).toHaveLength(1)
+    expect(troublesIn([thin], 200, 0, today)).toEqual([])
+    expect(troublesIn([thin, look({ id: 'b', plants: plants([2, 3]) })], 200, 0, today)).toHaveLength(1)
+  })
+})
+
+describe('a stand of a garden', () => {
+  const rye = testCover('cereal-rye', '2025-09-20')
+  const up = [{ chance: 1, spread: { low: today - 200, mid: today - 198, high: today - 195 } }]
+  const winter = flatForecast(today - 300, { up, alive: [flatBands(today - 300, 0.4)] })
+  const of = (stand: Stand, checks: Check[] = []) => troublesOf(stand, testBed, checks, winter, today)
+  test('half lost over the winter asks for a decision; one meant to die of it, ended, or a plan does not', () => {
+    expect(of(rye)).toMatchObject([{ kind: 'losses', share: expect.closeTo(0.6) }])
+    const killed = { date: '2026-03-01', method: 'winter-kill' as const, passes: 1, note: '' }
+    expect(of({ ...rye, end: { plan: killed, fact: null } })).toEqual([])
+    expect(of({ ...rye, end: { plan: null, fact: { ...killed, method: 'chop' } } })).toEqual([])
+    expect(of({ ...rye, start: { plan: rye.start.fact, fact: null } })).toEqual([])
+  })
+  test('checks of other stands tell nothing about it', () => {
+    const weedy = look({ standId: 'other', cover: 0.5, weeds: { cover: 0.4, which: [] } })
+    expect(of(rye, [weedy]).map(({ kind }) => kind)).toEqual(['losses'])
+    expect(of(rye, [{ ...weedy, standId: rye.id }]).map(({ kind }) => kind)).toEqual(['losses', 'weeds'])
   })
 })
 

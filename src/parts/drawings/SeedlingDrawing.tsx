@@ -1,4 +1,4 @@
-import type { SeedlingForm } from '../../core/plants/seedlings'
+import type { SeedlingForm } from '../../core/plants/seedlingForms'
 import { Drawing, DYE, leaf } from './ink'
 
 /** A seedling by its seed leaves and first leaf. */

@@ -1,20 +1,19 @@
-import { useState, type ReactNode } from 'react'
+import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { findSpecies } from '../../core/plants/catalogue'
 import { stagesOf } from '../../core/stand/stage'
-import { checkText } from '../../parts/checkText'
-import { Caution } from '../../parts/Caution'
 import { DateField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { longDate } from '../../parts/format'
 import { leadGroup } from '../../parts/names'
 import { SelectField, TextField } from '../../parts/SelectField'
-import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
 import { ByEye } from './ByEye'
+import { CheckMore } from './CheckMore'
 import { CoverPicture } from './CoverPicture'
 import { Doubts, NotStored } from './Doubts'
 import { Pictures } from './Pictures'
+import { SeenSoFar } from './SeenSoFar'
 import { StageGuide } from './StageGuide'
 import { useMadeUp } from './useMadeUp'
 import type { Checking } from './useChecking'
@@ -59,7 +58,7 @@ export function CheckPanel({ view, watch, checking }: Props) {
             error={problemOf('date')}
           />
         </div>
-        <More key={editing} view={view} checking={checking} />
+        <CheckMore key={editing} view={view} checking={checking} />
         <Field label="Note">
           <textarea
             className="textarea w-full"
@@ -80,7 +79,7 @@ export function CheckPanel({ view, watch, checking }: Props) {
           )}
         </div>
       </form>
-      <SeenSoFar view={view} watch={watch} checking={checking} />
+      <SeenSoFar view={view} checks={watch.checks} checking={checking} />
     </div>
   )
 }
@@ -194,142 +193,6 @@ function Cover({ view, watch, checking }: Props) {
           }}
         />
       )}
-    </>
-  )
-}
-
-const DAMAGES = [
-  ['', 'none seen'],
-  ['frost', 'frost'],
-  ['heat', 'heat or drought'],
-  ['slugs', 'slugs or snails'],
-  ['birds', 'birds or mice'],
-  ['pest', 'an insect pest'],
-  ['disease', 'a disease'],
-  ['wind or rain', 'wind or heavy rain'],
-] as const
-
-/** A part of the form that stays as it was opened; open from the start when something is in it. */
-function Fold({ name, filled, children }: { name: string; filled: boolean; children: ReactNode }) {
-  const [open, setOpen] = useState(filled)
-  return (
-    <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="cursor-pointer font-semibold">{name}</summary>
-      {children}
-    </details>
-  )
-}
-
-/** What is looked at now and then: plants in rings, weeds, damage, a sample. */
-function More({ view, checking }: { view: StandView; checking: Checking }) {
-  const { draft, change, problemOf } = checking
-  const field = (path: keyof typeof draft, label: string, hint?: string) => (
-    <TextField
-      label={label}
-      hint={hint}
-      decimal={path !== 'counts' && path !== 'weedsWhich' && path !== 'damageWhat'}
-      value={draft[path]}
-      onChange={(value) => change({ [path]: value })}
-      error={problemOf(path)}
-    />
-  )
-  const plants = view.stand.content.kind === 'cover' ? view.stand.content.components : []
-  return (
-    <>
-      <Fold name="Plants in a ring" filled={draft.counts !== ''}>
-        <div className="mt-2 grid grid-cols-2 gap-3">
-          {field('counts', 'Plants in each ring', 'a number for each, spaces between')}
-          {field('ringCm', 'Ring across, cm')}
-          {field('gaps', 'Gaps, % of the bed')}
-        </div>
-      </Fold>
-      <Fold name="Weeds" filled={draft.weedCover !== ''}>
-        <div className="mt-2 grid grid-cols-2 gap-3">
-          {field('weedCover', 'Weeds cover, %')}
-          {field('weedsWhich', 'Which', 'commas between')}
-        </div>
-      </Fold>
-      <Fold name="Damage" filled={draft.damage !== ''}>
-        <div className="mt-2 grid grid-cols-2 gap-3">
-          <SelectField
-            label="By"
-            value={draft.damage}
-            onChange={(damage) => change({ damage })}
-            options={DAMAGES}
-          />
-          {field('damageLost', 'Plants lost, %')}
-          {plants.length > 1 && (
-            <SelectField
-              label="Of"
-              value={draft.damageOf}
-              onChange={(damageOf) => change({ damageOf })}
-              options={[
-                ['', 'all plants'],
-                ...plants.map((part) => [part.speciesId, findSpecies(part.speciesId)?.name ?? ''] as const),
-              ]}
-            />
-          )}
-          {field('damageWhat', 'What it was')}
-        </div>
-        {(draft.damage === 'disease' || draft.damage === 'pest') && (
-          <p className="quiet mt-1 text-sm">
-            Named, it is noted on the bed’s page too, and Choose keeps the plant family away.
-          </p>
-        )}
-      </Fold>
-      <Fold name="A weighed sample" filled={draft.fresh !== ''}>
-        <ol className="mt-1 list-decimal pl-5 text-[0.95rem]">
-          <li>Cut all growth in a square at the ground and weigh it at once.</li>
-          <li>
-            Chop it, spread it thinly on a tray, dry it at 70 °C with the oven door ajar for four to eight
-            hours.
-          </li>
-          <li>Weigh; give it another hour; when it loses no more, that is the dry weight.</li>
-        </ol>
-        <Caution>Never leave a drying oven alone; air the room.</Caution>
-        <div className="mt-2 grid grid-cols-2 gap-3">
-          {field('sampleCm', 'Side of the square, cm')}
-          {field('fresh', 'Fresh weight, g')}
-          {field('dry', 'Dry weight, g', 'empty while it dries')}
-        </div>
-      </Fold>
-    </>
-  )
-}
-
-function SeenSoFar({ view, watch, checking }: Props) {
-  const { data } = useGarden()
-  if (watch.checks.length === 0) return null
-  return (
-    <>
-      <h2 className="mt-5">Seen so far</h2>
-      <ul className="mt-1 divide-y divide-base-300 border-y border-base-300 text-[0.95rem]">
-        {watch.checks.map((check) => {
-          const day = longDate(dayNumber(check.date))
-          return (
-            <li key={check.id} className="flex flex-wrap items-baseline gap-2 py-1.5">
-              <span className="font-semibold whitespace-nowrap">{day}</span>
-              <span className="flex-1">{checkText(check, leadGroup(view.stand), data.garden.units)}</span>
-              <span className="whitespace-nowrap">
-                <button
-                  className="btn btn-ghost btn-xs"
-                  onClick={() => checking.edit(check)}
-                  aria-label={`Change the check of ${day}`}
-                >
-                  Change
-                </button>
-                <button
-                  className="btn btn-ghost btn-xs"
-                  onClick={() => checking.remove(check)}
-                  aria-label={`Remove the check of ${day}`}
-                >
-                  Remove
-                </button>
-              </span>
-            </li>
-          )
-        })}
-      </ul>
     </>
   )
 }

@@ -40,7 +40,6 @@ export function CoverPicture({
           <input
             type="file"
             accept="image/*"
-            capture="environment"
             className="sr-only"
             onChange={(event) => {
               const file = event.target.files?.[0]

@@ -2,9 +2,9 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { isoDate } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
-import type { Stand } from '../../core/garden/schema'
+import type { Component, Stand } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
-import { aliveShareOn, type StandForecast } from '../../core/season/forecast'
+import type { StandForecast } from '../../core/season/forecast'
 import { plantsExpected, sownSpecies } from '../../core/season/input'
 import { resowGrams } from '../../core/seeding/resow'
 import { troublesOf, type Trouble } from '../../core/tracking/decisions'
@@ -30,16 +30,8 @@ export function Decisions({
 }) {
   const { today } = useGarden()
   const { stand, bed } = view
-  if (!stand.start.fact || stand.end.fact) return null
   const expected = plantsExpected(sownSpecies(stand, bed))
-  const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
-  const troubles = troublesOf(
-    view.standCase.checks,
-    expected,
-    upBy,
-    today,
-    stand.end.plan?.method === 'winter-kill' ? 1 : aliveShareOn(forecast, today),
-  )
+  const troubles = troublesOf(stand, bed, view.standCase.checks, forecast, today)
   if (troubles.length === 0) return null
   return (
     <section aria-label="To decide" className="mb-5 border-l-4 border-secondary pl-3" data-testid="decisions">
@@ -50,6 +42,10 @@ export function Decisions({
     </section>
   )
 }
+
+/** A mix at a part of its rate, so that its recipe weighs out only what is missing. */
+const thinner = (components: readonly Component[], share: number): Component[] =>
+  components.map((part) => ({ ...part, share: Math.max(0.01, part.share * share) }))
 
 function Decide({
   trouble,
@@ -93,7 +89,10 @@ function Decide({
         stretch > 0.98
           ? { kind: 'whole' }
           : { kind: 'strip', fromM: typedNumber(from), toM: typedNumber(to) },
-      content: stand.content,
+      content:
+        stand.content.kind === 'cover'
+          ? { ...stand.content, components: thinner(stand.content.components, missing) }
+          : stand.content,
       underStandId: stand.id,
       start: {
         plan: {

@@ -1,3 +1,4 @@
+import { ProblemLine } from '../../parts/ProblemLine'
 import { leadGroup } from '../../parts/names'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
@@ -33,12 +34,12 @@ export function Doubts({ view, checking }: { view: StandView; checking: Checking
 
 /** What could not be stored, and the way on without pictures. */
 export function NotStored({ checking }: { checking: Checking }) {
-  if (!checking.storageProblem) return null
+  if (!checking.storageProblem) return <ProblemLine text={checking.otherProblem} />
   return (
     <div role="alert" className="border-l-4 border-error py-1 pl-3">
       <p className="font-semibold text-error">{checking.storageProblem} What you filled in is still here.</p>
       {checking.pictures.length > 0 && (
-        <button type="button" className="btn mt-2" onClick={() => void checking.save('as seen', false)}>
+        <button type="button" className="btn mt-2" onClick={() => void checking.saveWithoutPictures()}>
           Save without the pictures
         </button>
       )}

@@ -24,7 +24,7 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
   const { today } = useGarden()
   const watch = useWatch(view)
   const [saved, setSaved] = useState(false)
-  const checking = useChecking(view, watch.forecast.value, () => setSaved(true))
+  const checking = useChecking(view, watch.forecast.value, 'quick', () => setSaved(true))
   const [answered, setAnswered] = useState(0)
   const [without, setWithout] = useState(false)
   const waiting = watch.forecast.running && !watch.forecast.value && !without

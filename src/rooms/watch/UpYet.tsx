@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { findSpecies } from '../../core/plants/catalogue'
-import { seedlingOf, type SeedlingForm } from '../../core/plants/seedlings'
+import type { SeedlingForm } from '../../core/plants/seedlingForms'
+import { seedlingOf } from '../../core/plants/seedlings'
 import { bandOn, type StandForecast } from '../../core/season/forecast'
 import { comingUp, type ComingUp } from '../../core/tracking/comingUp'
 import { SeedlingDrawing } from '../../parts/drawings/SeedlingDrawing'
@@ -148,7 +149,8 @@ function DayByDay({
         </tbody>
       </table>
       <p className="quiet mt-1 text-xs">
-        Days since sowing. Dark: days it comes up in 8 of 10 members; light: still worth waiting.
+        Days since sowing. Around the dot: the days it comes up in 8 of 10 members; after them: still worth
+        waiting.
       </p>
     </Scroll>
   )

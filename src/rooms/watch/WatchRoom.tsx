@@ -50,7 +50,7 @@ export function WatchRoom() {
 function WatchStand({ view }: { view: StandView }) {
   const { data } = useGarden()
   const watch = useWatch(view)
-  const checking = useChecking(view, watch.forecast.value)
+  const checking = useChecking(view, watch.forecast.value, 'watch')
   return (
     <section>
       <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="watch" />

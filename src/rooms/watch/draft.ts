@@ -134,12 +134,19 @@ function damageOf(draft: CheckDraft, problems: Problem[]): Check['damage'] {
 
 /** Which field a problem of the stored check belongs to. */
 const FIELD: Record<string, keyof CheckDraft> = {
+  'weeds.which': 'weedsWhich',
+  'damage.0.what': 'damageWhat',
+  'plants.counts': 'counts',
+  'plants.ringM': 'ringCm',
   stageBbch: 'stage',
   heightCm: 'height',
   'sample.dryG': 'dry',
   'sample.freshG': 'fresh',
   'sample.areaM2': 'sampleCm',
 }
+
+/** The field of a path; entries of a list belong to the list. */
+const fieldOf = (path: string) => FIELD[path] ?? FIELD[path.replace(/\.\d+$/, '')] ?? path
 
 /** The check of a draft, or what is wrong with it by field. `pictureIds` are pictures taken with it. */
 export function checkOf(
@@ -196,7 +203,7 @@ export function checkOf(
   return failure(
     ...problemsFromZod(parsed.error).map((problem) => ({
       ...problem,
-      path: FIELD[problem.path] ?? problem.path,
+      path: fieldOf(problem.path),
     })),
   )
 }

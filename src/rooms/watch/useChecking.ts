@@ -8,7 +8,7 @@ import { doubtsOf, type Doubt } from '../../core/tracking/doubts'
 import type { StandForecast } from '../../core/season/forecast'
 import type { Write } from '../../data/commit'
 import { percent } from '../../parts/format'
-import { leadFamily, standName } from '../../parts/names'
+import { standName } from '../../parts/names'
 import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../state/ids'
 import { draftDropped, draftKept } from '../../state/session'
@@ -16,25 +16,31 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import type { StandView } from '../../state/useStand'
 import type { PreparedPicture } from '../../workers/picture'
 import { checkOf, draftOf, emptyDraft, type CheckDraft } from './draft'
+import { carriedOver, checkWrites } from './writes'
 
+/** How a check that does not fit is to be taken. */
+type Answer = 'ask' | 'as seen' | 'set aside'
 type Kept = { draft: Partial<CheckDraft>; editing: string | null }
 
 /** Filling in a check of a stand: the draft, its pictures, what is wrong with it, and what does not fit. */
 export function useChecking(
   view: StandView,
   forecast: StandForecast | undefined | null,
+  place: 'watch' | 'quick',
   onSaved?: () => void,
 ) {
   const { data, today } = useGarden()
   const { stand, bed } = view
   const commit = useCommit()
   const dispatch = useAppDispatch()
-  const name = `check ${stand.id}`
+  // The quick check has a draft of its own, so that what lies half filled in elsewhere is not stored with it.
+  const name = `check ${place} ${stand.id}`
   const kept = useAppSelector((state) => state.session.drafts[name]) as Kept | undefined
   const draft = useMemo((): CheckDraft => ({ ...emptyDraft(today), ...kept?.draft }), [kept, today])
   const [pictures, setPictures] = useState<PreparedPicture[]>([])
   const [problems, setProblems] = useState<Problem[]>([])
   const [doubts, setDoubts] = useState<Doubt[]>([])
+  const [answer, setAnswer] = useState<Answer>('ask')
   const editing = kept?.editing ?? null
   const sownOn = latest(stand.start)?.date ?? isoDate(today)
 
@@ -61,7 +67,8 @@ export function useChecking(
     stand.cuts.some(({ cut }) => (cut.fact?.date ?? '') > date) || (stand.end.fact?.date ?? '') > date
 
   /** Stores the check; `how` answers a doubt, `withPictures` leaves out pictures that did not fit. */
-  async function save(how: 'ask' | 'as seen' | 'set aside' = 'ask', withPictures = true): Promise<boolean> {
+  async function save(how: Answer = 'ask', withPictures = true): Promise<boolean> {
+    setAnswer(how)
     const old = view.standCase.checks.find((check) => check.id === editing)
     const id = editing ?? newId('check')
     const taken = withPictures ? pictures.map((picture) => ({ id: newId('picture'), picture })) : []
@@ -74,53 +81,17 @@ export function useChecking(
       return false
     }
     const others = view.standCase.checks.filter((check) => check.id !== id)
-    // A check being changed is part of the forecast already and cannot be held against it.
-    const found =
-      how === 'ask' ? doubtsOf(outcome.value, editing ? null : (forecast ?? null), others, cutSince) : []
+    // A check that the forecast has learned from cannot be held against it.
+    const known = old && !old.setAside ? null : (forecast ?? null)
+    const found = how === 'ask' ? doubtsOf(outcome.value, known, others, cutSince) : []
     if (found.length > 0) {
       setDoubts(found)
       return false
     }
-    const check: Check = {
-      ...outcome.value,
-      ...(how === 'set aside' && { setAside: true }),
-      ...(old?.decision && { decision: old.decision }),
-    }
-    const writes: Write[] = [
-      { table: 'checks', put: check },
-      ...taken.map(({ id: pictureId, picture }): Write => ({
-        table: 'pictures',
-        put: {
-          id: pictureId,
-          gardenId: data.garden.id,
-          bedId: bed.id,
-          standId: stand.id,
-          date: check.date,
-          widthPx: picture.widthPx,
-          heightPx: picture.heightPx,
-          bytes: picture.full.byteLength + picture.small.byteLength,
-          caption: '',
-        },
-        bytes: { full: picture.full, small: picture.small },
-      })),
-    ]
-    const ill = check.damage?.find(({ kind, what }) => (kind === 'disease' || kind === 'pest') && what !== '')
-    const family = leadFamily(stand)
-    const noted = (bed.troubles ?? []).some((entry) => entry.what === ill?.what && entry.family === family)
-    if (ill && family && !noted)
-      writes.push({
-        table: 'beds',
-        put: {
-          ...bed,
-          troubles: [
-            ...(bed.troubles ?? []),
-            { id: newId('trouble'), date: check.date, family, what: ill.what },
-          ],
-        },
-      })
+    const check = { ...carriedOver(outcome.value, old), ...(how === 'set aside' && { setAside: true }) }
     const stored = await commit(
       `${editing ? 'Changed a check of' : 'Checked'} ${standName(stand).toLowerCase()}`,
-      writes,
+      checkWrites(check, taken, stand, bed, newId('trouble')),
     )
     if (!stored.ok) {
       setProblems(stored.problems)
@@ -161,6 +132,7 @@ export function useChecking(
     editing,
     drop,
     save,
+    saveWithoutPictures: () => save(answer, false),
     remove,
     decide,
     decided,
@@ -168,6 +140,7 @@ export function useChecking(
     addPicture: (picture: PreparedPicture) => setPictures((all) => [...all, picture]),
     removePicture: (picture: PreparedPicture) => setPictures((all) => all.filter((one) => one !== picture)),
     problemOf: (path: keyof CheckDraft) => problems.find((problem) => problem.path === path)?.message,
+    otherProblem: problems.find(({ path }) => !(path in draft) && path !== 'storage')?.message ?? null,
     storageProblem: problems.find((problem) => problem.path === 'storage')?.message ?? null,
     doubts,
     forgetDoubts: () => setDoubts([]),

@@ -1,0 +1,74 @@
+import { describe, expect, test } from '@jest/globals'
+import type { Check } from '../../core/garden/check'
+import { testBed, testCover } from '../../core/testing/beds'
+import { carriedOver, checkWrites } from './writes'
+
+const rye = testCover('cereal-rye', '2025-09-20')
+const seen = (own: Partial<Check> = {}): Check => ({
+  id: 'c',
+  gardenId: 'g',
+  standId: rye.id,
+  date: '2026-04-10',
+  stageBbch: null,
+  cover: 0.5,
+  heightCm: null,
+  note: '',
+  ...own,
+})
+const hurt = (kind: 'disease' | 'slugs', what: string) => ({ kind, lost: 0.1, what, speciesId: null })
+const picture = {
+  full: new Uint8Array(7),
+  small: new Uint8Array(2),
+  widthPx: 40,
+  heightPx: 30,
+  fromWidthPx: 80,
+  fromHeightPx: 60,
+}
+const tablesOf = (check: Check, bed = testBed) =>
+  checkWrites(check, [], rye, bed, 't').map(({ table }) => table)
+
+describe('what is stored with a check', () => {
+  test('a plain check is stored alone', () => {
+    expect(tablesOf(seen())).toEqual(['checks'])
+  })
+  test('a picture lies with its bed, stand and day, and counts its bytes', () => {
+    expect(checkWrites(seen(), [{ id: 'p', picture }], rye, testBed, 't')[1]).toMatchObject({
+      table: 'pictures',
+      put: { id: 'p', bedId: testBed.id, standId: rye.id, date: '2026-04-10', bytes: 9 },
+      bytes: { full: picture.full },
+    })
+  })
+  test('a named disease is noted on the bed with the plant family, once', () => {
+    const ill = seen({ damage: [hurt('disease', 'rust')] })
+    const [, note] = checkWrites(ill, [], rye, testBed, 't')
+    const troubles = [{ id: 't', date: '2026-04-10', family: 'Poaceae', what: 'rust' }]
+    expect(note).toMatchObject({ table: 'beds', put: { troubles } })
+    expect(tablesOf(ill, { ...testBed, troubles })).toEqual(['checks'])
+  })
+  test('slugs, and a disease without a name, are not', () => {
+    expect(tablesOf(seen({ damage: [hurt('slugs', 'grey ones')] }))).toEqual(['checks'])
+    expect(tablesOf(seen({ damage: [hurt('disease', '')] }))).toEqual(['checks'])
+  })
+})
+
+describe('changing a check', () => {
+  test('keeps the decision, further damage, and which species was counted', () => {
+    const plants = { speciesId: 'cereal-rye', ringM: 0.3, counts: [4], gapShare: 0 }
+    const old = seen({ decision: 'accept', damage: [hurt('slugs', 'a'), hurt('disease', 'b')], plants })
+    const changed = seen({
+      damage: [hurt('slugs', 'c')],
+      plants: { ...plants, speciesId: null, counts: [9] },
+    })
+    expect(carriedOver(changed, old)).toMatchObject({
+      decision: 'accept',
+      damage: [{ what: 'c' }, { what: 'b' }],
+      plants: { speciesId: 'cereal-rye', counts: [9] },
+    })
+  })
+  test('a check set aside counts again once it is changed, unless it is set aside anew', () => {
+    expect(carriedOver(seen(), seen({ setAside: true })).setAside).toBeUndefined()
+  })
+  test('a new check is taken as it is', () => {
+    expect(carriedOver(seen(), undefined)).toEqual(seen())
+  })
+})
