@@ -1,12 +1,16 @@
 import { writeFileSync } from 'node:fs'
+import { HUSBANDRY } from '../src/core/ending/animals'
+import { doseNeeded } from '../src/core/ending/sheets'
+import { actSurvival, burySurvival, turnSurvival } from '../src/core/ending/survival'
+import { leftOnTop, WAYS } from '../src/core/ending/ways'
 import { SPECIES } from '../src/core/plants/catalogue'
-import { PARAMETERS, PARAMETER_NAMES } from '../src/core/plants/parameters'
+import { endingClass, PARAMETERS, PARAMETER_NAMES } from '../src/core/plants/parameters'
 
 /** Writes docs/parameters.md: every growth parameter with unit and range, and its value and source class by species. */
 const MARK = { published: 'p', extension: 'e', judgement: '' } as const
 
 const lines = [
-  '# Parameters of growth',
+  '# Parameters of growth and of endings',
   '',
   'Written by `npm run docs` from `src/core/plants`; do not edit. Ranges are what a value may be for any species; a value',
   'outside its range is refused by the schema. Sources: **p** published (the reference stands in the archetype or the',
@@ -37,5 +41,69 @@ for (const group of ['grass', 'legume', 'broadleaf'] as const) {
     '',
   )
 }
+const BANDS = [31, 45, 51, 55, 61, 65, 69, 71, 75, 85]
+const kinds = endingClass.options
+const percent = (share: number) => `${Math.round(share * 100)}`
+const row = (cells: readonly (string | number)[]) => `| ${cells.join(' | ')} |`
+const head = (...cells: string[]) => [row(cells), row(cells.map(() => '---'))]
+lines.push(
+  '## Endings',
+  '',
+  'Share of plants alive after one careful pass, %, by class and BBCH. Crimping of cereals and vetch: published trials named',
+  'in `src/core/ending/survival.ts`; turning and burial: extension; the rest judgement, to be taken as odds times or over 2.',
+  'Own counts move every value (20 plants of prior weight).',
+  '',
+  ...(['crimp', 'chop'] as const).flatMap((act) => [
+    ...head(act, ...BANDS.map((bbch) => `BBCH ${bbch}`)),
+    ...kinds.map((kind) => row([kind, ...BANDS.map((bbch) => percent(actSurvival(act, kind, bbch)))])),
+    '',
+  ]),
+  ...head(
+    'class',
+    'turned once, %',
+    'under 6 cm, %',
+    'under 12 cm, %',
+    'black sheet to 5 %, °C d',
+    'clear film to 5 %, °C d',
+  ),
+  ...kinds.map((kind) =>
+    row([
+      kind,
+      percent(turnSurvival(kind)),
+      percent(burySurvival(kind, 0.06)),
+      percent(burySurvival(kind, 0.12)),
+      doseNeeded('black', kind, 45, 'flat'),
+      doseNeeded('clear', kind, 45, 'flat'),
+    ]),
+  ),
+  '',
+  'Black sheets count air + 4.5 °C above 0 °C, clear film Tmax + 0.85·Rs above 45 °C.',
+  '',
+  ...head('way', 'minutes per m²', 'stays as mulch, %', 'buried, %', 'taken off, %', 'soil moved, 0–3'),
+  ...WAYS.map((way) =>
+    row([
+      way.name,
+      way.minutesPerM2,
+      percent(leftOnTop(way)),
+      percent(way.buried),
+      percent(way.removed),
+      way.disturbance,
+    ]),
+  ),
+  '',
+  ...head(
+    'animals',
+    'feed, kg dry a day',
+    'green share',
+    'trodden per part eaten',
+    'uproots per animal-day m⁻²',
+    'nitrogen dropped, g a day',
+    'least room, m²',
+  ),
+  ...Object.entries(HUSBANDRY).map(([kind, of]) =>
+    row([kind, of.feedKg, of.forageShare, of.trodden, of.uproots, of.droppingsG, of.leastM2]),
+  ),
+  '',
+)
 writeFileSync('docs/parameters.md', lines.join('\n'))
 console.log(`docs/parameters.md: ${PARAMETER_NAMES.length} parameters of ${SPECIES.length} species`)

@@ -1,3 +1,4 @@
+import { USUAL_RULES } from '../core/garden/rules'
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { DEMO_GARDENS } from '../demo'
 import { gardenData } from '../core/garden/schema'
@@ -7,6 +8,7 @@ import { KilimDatabase } from './database'
 import { gardenWrites, readGardenFile, removalWrites, writeGardenFile } from './gardenFile'
 import { loadGarden } from './gardens'
 import { storageProblem } from './problems'
+import { testHens } from '../core/testing/beds'
 
 let db: KilimDatabase
 const demo = DEMO_GARDENS['harrier-point']()
@@ -77,6 +79,75 @@ describe('garden file', () => {
       stands: [...read.value.stands].reverse(),
     }
     expect(writeGardenFile(shuffled, '2026-01-01T00:00:00Z')).toBe(text)
+  })
+  test('endings with animals, counts, cuts that go elsewhere, outcomes and rules come back as they went', () => {
+    const [stand] = demo.stands
+    const animals = testHens({ rounds: 3, lastDaysPerStop: 5 })
+    const full: typeof demo = {
+      ...demo,
+      garden: { ...demo.garden, rules: { ...USUAL_RULES, longestSheetDays: 28, turning: 'never' } },
+      stands: [
+        {
+          ...stand,
+          end: {
+            plan: null,
+            fact: {
+              date: '2026-05-20',
+              method: 'hens',
+              passes: 1,
+              note: '',
+              animals,
+              bbch: 61,
+              stages: { 'cereal-rye': 61 },
+              liftedOn: '2026-05-31',
+              by: 'Ada',
+              minutes: 40,
+              materials: 'Grain',
+            },
+          },
+          followUps: [{ id: 'f', date: '2026-06-01', standing: 3, groundM2: 1, before: 60, note: '' }],
+          cuts: [
+            {
+              id: 'c',
+              cut: {
+                plan: null,
+                fact: {
+                  date: '2026-04-30',
+                  heightCm: 8,
+                  groundShare: 0.5,
+                  fate: 'carried off',
+                  note: '',
+                  toBedId: demo.beds[1].id,
+                  took: { massKg: 3, nitrogenG: 60 },
+                },
+              },
+            },
+          ],
+          outcome: { date: '2026-09-01', yieldKg: null, verdict: 'worse', note: 'Dry.' },
+        },
+        ...demo.stands.slice(1),
+      ],
+    }
+    const read = readGardenFile(writeGardenFile(full, '2026-01-01T00:00:00Z'))
+    if (!read.ok) throw new Error('refused')
+    expect(read.value.stands.find(({ id: other }) => other === stand.id)).toEqual(full.stands[0])
+    expect(read.value.garden).toEqual(full.garden)
+  })
+  test('a file of the version before is still read', () => {
+    const old = JSON.parse(writeGardenFile(demo, '2026-01-01T00:00:00Z'))
+    expect(readGardenFile(JSON.stringify({ ...old, version: 3 })).ok).toBe(true)
+  })
+  test('a pen of no size and a way that does not exist are refused with their place', () => {
+    const old = JSON.parse(writeGardenFile(demo, '2026-01-01T00:00:00Z'))
+    const at = old.data.stands.findIndex((entry: { end: { plan: unknown } }) => entry.end.plan)
+    const broken = structuredClone(old)
+    broken.data.stands[at].end.plan.method = 'magic'
+    const read = readGardenFile(JSON.stringify(broken))
+    expect(read.ok ? [] : read.problems.map(({ path }) => path)).toEqual([`stands.${at}.end.plan.method`])
+    const flat = structuredClone(old)
+    flat.data.garden.livestock = [{ id: 'h', kind: 'hens', head: 4, penLengthM: 0, penWidthM: 1 }]
+    const second = readGardenFile(JSON.stringify(flat))
+    expect(second.ok ? '' : second.problems[0].message).toMatch(/Pen length/)
   })
   test.each([
     ['{"a":', 'not-json'],

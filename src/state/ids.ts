@@ -12,6 +12,10 @@ type RecordKind =
   | 'sower'
   | 'tool'
   | 'fixture'
+  | 'cut'
+  | 'count'
+  | 'livestock'
+  | 'feed'
 
 /**
  * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works

@@ -1,8 +1,11 @@
 import { dayNumber, startOfWeek } from '../core/foundations/day'
+import type { OwnResults } from '../core/ending/ownResults'
+import { ownResults } from '../core/ending/pooling'
 import { seedFromText } from '../core/foundations/random'
-import type { GardenData, Stand } from '../core/garden/schema'
+import { partAreaM2 } from '../core/garden/area'
+import type { Bed, GardenData, Stand } from '../core/garden/schema'
 import { latest, spanOf } from '../core/garden/timeline'
-import type { StandCase } from '../core/season/forecast'
+import type { StandCase } from '../core/season/run'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 import { MEMBERS } from '../core/site/ensemble'
 
@@ -40,13 +43,45 @@ export function weatherSpecOf(data: GardenData, today: number, recordKey = ''): 
 export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
   const bed = data.beds.find((entry) => entry.id === stand.bedId)
   if (!bed) return null
+  const brought = broughtTo(bed, data.stands)
   return {
     bed,
     stand,
     upper: data.stands.find((other) => other.id === stand.underStandId) ?? null,
     checks: data.checks.filter((check) => check.standId === stand.id),
     nextStartDay: nextStart(data, stand),
+    ...(brought.length > 0 && { brought }),
+    own: ownOf(data.stands),
   }
+}
+
+/** Mulch that was cut elsewhere and carried to a bed, spread over all of it. */
+function broughtTo(bed: Bed, stands: readonly Stand[]): NonNullable<StandCase['brought']> {
+  const areaM2 = partAreaM2(bed, { kind: 'whole' })
+  return stands.flatMap((stand) =>
+    stand.cuts.flatMap(({ cut }) =>
+      cut.fact?.toBedId === bed.id && cut.fact.took && areaM2 > 0
+        ? [
+            {
+              day: dayNumber(cut.fact.date),
+              massG: (cut.fact.took.massKg * 1000) / areaM2,
+              nitrogenG: cut.fact.took.nitrogenG / areaM2,
+            },
+          ]
+        : [],
+    ),
+  )
+}
+
+const ownByStands = new WeakMap<readonly Stand[], OwnResults>()
+
+/** The garden's own counts after endings, worked out once for each set of stands. */
+export function ownOf(stands: readonly Stand[]): OwnResults {
+  const known = ownByStands.get(stands)
+  if (known) return known
+  const own = ownResults(stands)
+  ownByStands.set(stands, own)
+  return own
 }
 
 /** The stand that follows in the same ground, if one is planned or there. */

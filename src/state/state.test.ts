@@ -4,7 +4,7 @@ import { KilimDatabase } from '../data/database'
 import { newId } from './ids'
 import { marlpitLane } from '../demo/marlpitLane'
 import { began, failed, finished, forgotten, progressed, resultsSlice } from './results'
-import { LOOM_WEEKS, nextStand, standCaseOf, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
+import { LOOM_WEEKS, nextStand, ownOf, standCaseOf, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
 import { demoClockSet, draftDropped, draftKept, gardenOpened, sessionSlice, themeChosen } from './session'
 import { createStore, persistSession } from './store'
 
@@ -105,6 +105,28 @@ describe('what a season is computed from', () => {
       start: { plan: { ...find('03').start.plan!, date: addDays('2026-06-24', 20) }, fact: null },
     }
     expect(nextStand({ ...data, stands: [...data.stands, under] }, crop)?.id).toBe(find('03').id)
+  })
+  test('mulch carried to a bed reaches its stands, per m² of that bed; counts are shared by all', () => {
+    const cut = {
+      date: '2026-04-15',
+      heightCm: 6,
+      groundShare: 1,
+      fate: 'carried off' as const,
+      note: '',
+      toBedId: 'marlpit-lane-L2',
+      took: { massKg: 7.2, nitrogenG: 144 },
+    }
+    const giving = { ...find('01'), cuts: [{ id: 'c', cut: { plan: null, fact: cut } }] }
+    const changed = {
+      ...data,
+      stands: data.stands.map((stand) => (stand.id === giving.id ? giving : stand)),
+    }
+    expect(standCaseOf(changed, find('04'))!.brought).toEqual([
+      { day: dayNumber('2026-04-15'), massG: expect.closeTo(500, 6), nitrogenG: expect.closeTo(10, 6) },
+    ])
+    expect(standCaseOf(changed, giving)!.brought).toBeUndefined()
+    expect(standCaseOf(changed, giving)!.own).toBe(standCaseOf(changed, find('04'))!.own)
+    expect(Object.keys(ownOf(data.stands))).toContain('chop|vetch|in flower')
   })
   test('a stand whose bed is gone has no case', () => {
     expect(standCaseOf({ ...data, beds: [] }, find('01'))).toBeNull()

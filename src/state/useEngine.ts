@@ -27,10 +27,16 @@ export function useLatest<T>(name: string | null): T | undefined {
   return useAppSelector((state) => (name ? (state.results.latest[name] as T | undefined) : undefined))
 }
 
-function launch(dispatch: Store['dispatch'], key: string, job: Job, name?: string): void {
+function launch(
+  dispatch: Store['dispatch'],
+  key: string,
+  job: Job,
+  name?: string,
+  quiet = name !== undefined,
+): void {
   if (cancels.has(key)) return
-  // Named jobs come by the dozen and show no progress of their own.
-  if (!name) dispatch(began(key))
+  // Quiet jobs come by the dozen and show no progress of their own.
+  if (!quiet) dispatch(began(key))
   const { result, cancel } = runJob(job, (progress, soFar) => dispatch(progressed({ key, progress, soFar })))
   cancels.set(key, cancel)
   tellWatchers()
@@ -66,25 +72,31 @@ const toState = <T>(result: Result | undefined) => ({
   error: result?.status === 'failed' ? result.message : null,
 })
 
-/** The result of a job, computed once per input and kept by its hash. `null` asks for nothing. */
+/**
+ * The result of a job, computed once per input and kept by its hash. `null` asks for nothing. Under a `name` the last
+ * result stands in as `last` while a changed input is computed.
+ */
 export function useEngine<K extends JobKind>(
   kind: K,
   args: Job<K>['args'] | null,
-): EngineState<JobResult<K>> {
+  name?: string,
+): EngineState<JobResult<K>> & { last: JobResult<K> | undefined } {
   const dispatch = useAppDispatch()
+  const last = useLatest<JobResult<K>>(name ?? null)
   const text = args ? `${kind}:${stableHash(args)}` : null
   const result = useAppSelector((state) => (text ? state.results.byKey[text] : undefined))
   const missing = text !== null && result === undefined
 
   useEffect(() => {
-    if (missing && args) launch(dispatch, text, { kind, args } as Job)
+    if (missing && args) launch(dispatch, text, { kind, args } as Job, name, false)
     // The hash stands for the arguments.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [missing, text, kind, dispatch])
 
   const cancel = useCallback(() => text && cancels.get(text)?.(), [text])
   const retry = useCallback(() => text && dispatch(forgotten(text)), [text, dispatch])
-  return { ...toState<JobResult<K>>(result), cancel, retry } as EngineState<JobResult<K>>
+  const state = { ...toState<JobResult<K>>(result), cancel, retry } as EngineState<JobResult<K>>
+  return { ...state, last }
 }
 
 /**

@@ -1,14 +1,19 @@
-import { compareEndings, type EndingOption } from '../core/ending/compare'
+import { lastSeen } from '../core/ending/counted'
 import { plantYear, type SowingOutlook } from '../core/choosing/plantYear'
 import { judgeOwn, rankCovers } from '../core/choosing/rank'
 import type { Candidate, ChooseAnswer, ChooseQuestion, Part, Rejection } from '../core/choosing/types'
+import { sheetDose } from '../core/ending/sheets'
+import { dayNumber } from '../core/foundations/day'
+import { spreadOf, type Spread } from '../core/foundations/statistics'
 import { stableHash } from '../core/foundations/hash'
-import { partAreaM2 } from '../core/garden/area'
-import type { Bed, EndDetails, Tool } from '../core/garden/schema'
+import type { Bed, CutDetails } from '../core/garden/schema'
+import type { EndDetails } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'
 import type { Crop } from '../core/plants/crops'
 import { readiness, type Readiness } from '../core/planting/gates'
-import { forecastOf, standRun, type StandCase, type StandForecast } from '../core/season/forecast'
+import { DEAD_SHARE } from '../core/ending/outcome'
+import { forecastOf, setupFor, type StandForecast } from '../core/season/forecast'
+import { standRun, type StandCase } from '../core/season/run'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
 import { rankSowingDays, type SowingDay } from '../core/seeding/water'
 import { sowingWindow, type SowingWindow } from '../core/seeding/when'
@@ -18,7 +23,10 @@ import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
 import type { WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
-import type { Target } from '../core/ending/compare'
+import { cutting, type CutAnswer } from '../core/weighing/cutting'
+import { growsBack, type CutOutcome, type GrowsBackQuestion } from '../core/weighing/growsBack'
+import { moving, type MovingAnswer, type MovingQuestion } from '../core/weighing/moving'
+import { compareWays, type WaysQuestion, type WeighedWay } from '../core/weighing/ways'
 import { readWeatherFile } from './weatherFile'
 
 const cached: { key: string; ensemble: WeatherEnsemble }[] = []
@@ -62,8 +70,9 @@ export type PlantQuestion = {
   waitDays: number
   plantingDay: number
   flattened: boolean
+  manure: { lastDay: number; days: number } | null
+  nematodes: boolean
 }
-export type EndQuestion = { standCase: StandCase; target: Target; tools: Tool[] }
 
 /** The core behind a worker: each job is plain data in, plain data out. `progress` is told the share done. */
 export const engine = {
@@ -119,19 +128,27 @@ export const engine = {
   ownMix(spec: WeatherSpec, question: ChooseQuestion, parts: Part[]): Candidate | Rejection {
     return judgeOwn(parts, question, ensembleFor({ ...spec, members: CHOOSING_MEMBERS }))
   },
-  compare(spec: WeatherSpec, question: EndQuestion): EndingOption[] {
+  ways(spec: WeatherSpec, question: WaysQuestion, progress?: Progress<WeighedWay[]>): WeighedWay[] {
+    const season = standRun(question.standCase, ensembleFor(spec), false)
+    return season ? compareWays(question, season, spec.today, progress) : []
+  },
+  growsBack(spec: WeatherSpec, question: GrowsBackQuestion, progress?: Progress<CutOutcome[]>): CutOutcome[] {
+    const season = standRun(question.standCase, ensembleFor(spec), false)
+    return season ? growsBack(question, season, spec.today, (share) => progress?.(share)) : []
+  },
+  cutting(spec: WeatherSpec, standCase: StandCase, cut: CutDetails): CutAnswer | null {
+    const season = standRun(standCase, ensembleFor(spec), false)
+    const day = dayNumber(cut.date)
+    return season && day > season.run.startDay ? cutting(season, standCase, cut, day) : null
+  },
+  moving(spec: WeatherSpec, question: MovingQuestion): MovingAnswer | null {
+    const season = standRun(question.standCase, ensembleFor(spec), false)
+    return season && moving(question, season)
+  },
+  filmSun(spec: WeatherSpec, fromDay: number, days: number): Spread | null {
     const ensemble = ensembleFor(spec)
-    const season = standRun(question.standCase, ensemble, false)
-    if (!season) return []
-    const { bed, stand } = question.standCase
-    return compareEndings(
-      season.run,
-      season.ensemble,
-      bed,
-      partAreaM2(bed, stand.part),
-      question.tools,
-      question.target,
-      spec.today,
+    return spreadOf(
+      ensemble.members.map((_, member) => sheetDose(ensemble, member, fromDay, fromDay + days, 'clear')),
     )
   },
   gates(spec: WeatherSpec, question: PlantQuestion): Readiness | null {
@@ -139,8 +156,13 @@ export const engine = {
     const standing = standRun(question.standCase, ensemble, false)
     const ended = standRun({ ...question.standCase, nextStartDay: question.plantingDay }, ensemble)
     if (!standing || !ended) return null
+    const target = DEAD_SHARE[question.establishment]
+    const setup = setupFor(question.end, question.standCase, target, question.flattened)
     return readiness({
       ...question,
+      setup,
+      seen: lastSeen(question.standCase.stand, setup.plot),
+      fertility: question.standCase.bed.fertility,
       standing: standing.run,
       ended: ended.run,
       ensemble: standing.ensemble,

@@ -1,3 +1,5 @@
+import { weigh } from '../core/ending/weigh'
+import { USUAL_RULES } from '../core/garden/rules'
 import { afterAll, describe, expect, test } from '@jest/globals'
 import { expose, type Endpoint } from 'comlink'
 import { MessageChannel } from 'node:worker_threads'
@@ -130,9 +132,24 @@ describe('engine on the demo garden', () => {
     const forecast = engine.forecast(spec, standCase)!
     expect(forecast.stages.find((stage) => stage.bbch === 61)!.date.chance).toBeGreaterThan(0.9)
     const target = { plantingDay: dayNumber('2026-06-24'), establishment: 'transplant' as const, waitDays: 7 }
-    const options = engine.compare(spec, { standCase, target, tools: data.garden.tools })
-    expect(options.map((option) => option.method)).toEqual(['chop', 'chop', 'crimp', 'tarp', 'winter-kill'])
-    expect(options.filter((option) => option.latestSafeDay !== null).length).toBeGreaterThan(1)
+    const told: number[] = []
+    const ways = engine.ways(
+      spec,
+      {
+        standCase: { ...standCase, nextStartDay: null },
+        target,
+        tools: data.garden.tools,
+        livestock: data.garden.livestock ?? [],
+        rules: USUAL_RULES,
+        own: {},
+      },
+      (_share, soFar) => told.push(soFar?.length ?? 0),
+    )
+    expect(told).toEqual(ways.map((_, i) => i + 1))
+    const options = ways.map((way) => weigh(way.judged, target))
+    expect(options.filter((option) => option.latestSafeDay !== null).length).toBeGreaterThan(3)
+    for (const { judged, after } of ways)
+      expect(after.length > 0).toBe(judged.obstacle === null && judged.byStart.length > 0)
     const answer = engine.gates(spec, {
       standCase,
       end: standCase.stand.end.plan!,
@@ -141,6 +158,8 @@ describe('engine on the demo garden', () => {
       waitDays: 7,
       plantingDay: target.plantingDay,
       flattened: true,
+      manure: null,
+      nematodes: false,
     })!
     expect(answer.gates.map((gate) => gate.id)).toEqual(['dead', 'wait', 'tie-up', 'soil', 'frost'])
     expect(answer.mulchG!.mid).toBeGreaterThan(100)
@@ -199,10 +218,13 @@ describe('engine on the demo garden', () => {
     const crop = data.stands.find((stand) => stand.content.kind === 'crop')!
     expect(engine.forecast(spec, standCaseOf(data, crop)!)).toBeNull()
     expect(
-      engine.compare(spec, {
+      engine.ways(spec, {
         standCase: standCaseOf(data, crop)!,
         target: { plantingDay: today + 30, establishment: 'seed', waitDays: 0 },
         tools: [],
+        livestock: [],
+        rules: USUAL_RULES,
+        own: {},
       }),
     ).toEqual([])
   })

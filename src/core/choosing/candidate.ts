@@ -1,4 +1,4 @@
-import { SAFE_CHANCE, type EndingOption } from '../ending/compare'
+import { SAFE_CHANCE, type EndingOption } from '../ending/weigh'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'
 import type { Species } from '../plants/parameters'

@@ -1,4 +1,5 @@
-import { compareEndings, SAFE_CHANCE, type EndingOption, type Target } from '../ending/compare'
+import { compareEndings } from '../ending/compare'
+import { SAFE_CHANCE, type EndingOption, type Target } from '../ending/weigh'
 import { seedFromText } from '../foundations/random'
 import { shareOf } from '../foundations/statistics'
 import type { WeatherEnsemble } from '../site/weather'

@@ -1,4 +1,4 @@
-import type { EndingOption, Target } from '../ending/compare'
+import type { EndingOption, Target } from '../ending/weigh'
 import type { Spread } from '../foundations/statistics'
 import type { Bed, Covering, Garden, PurposeId, Tool } from '../garden/schema'
 import type { DateSpread } from '../stand/summary'

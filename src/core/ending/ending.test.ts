@@ -1,39 +1,25 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { spreadOf } from '../foundations/statistics'
-import type { WeatherEnsemble } from '../site/weather'
 import { growStand } from '../testing/stands'
 import { testBed as bed, testTool as tool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
-import { compareEndings, SAFE_CHANCE } from './compare'
-import { END_METHODS, findMethod, methodObstacle } from './methods'
-import { DEAD_SHARE, endingOf, sheetDose } from './outcome'
-import { chopSurvival, crimpSurvival, tarpSurvival } from './survival'
+import { steadyWeather as steady } from '../testing/steady'
+import { findSpecies, SPECIES } from '../plants/catalogue'
+import type { EndingClass } from '../plants/parameters'
+import { compareEndings } from './compare'
+import { SAFE_CHANCE } from './weigh'
+import { USUAL_RULES } from '../garden/rules'
+import { obstacleOf, type Place } from './obstacles'
+import { DEAD_SHARE, endingOf } from './outcome'
+import { doseNeeded, sheetDose, sheetSurvival } from './sheets'
+import { chopSurvival, crimpSurvival } from './survival'
+import { findWay } from './ways'
+
+const tarpSurvival = (kind: EndingClass, dose: number, flat: boolean) =>
+  sheetSurvival(dose, doseNeeded('black', kind, 45, flat ? 'flat' : 'standing'))
 
 const ALL_TOOLS = [tool('scythe'), tool('crimp board', 1.2), tool('black tarp', 2, 12)]
-
-/** Weather of one steady mean temperature. */
-function steady(meanC: number, days = 120): WeatherEnsemble {
-  const flat = (value: number) => new Float64Array(days).fill(value)
-  return {
-    startDay: 0,
-    days,
-    known: new Uint8Array(days),
-    daylightHours: flat(14),
-    members: [
-      {
-        tMinC: flat(meanC - 5),
-        tMaxC: flat(meanC + 5),
-        rainMm: flat(0),
-        radiationMjM2: flat(15),
-        et0Mm: flat(3),
-        soilTempC: flat(meanC),
-        snowMm: flat(0),
-        waterMm: flat(0),
-      },
-    ],
-  }
-}
 
 describe('survival tables', () => {
   test('cereals: a later stage never raises crimp survival', () => {
@@ -72,21 +58,87 @@ describe('survival tables', () => {
 })
 
 describe('obstacles', () => {
-  const [chop, crimp, tarp] = END_METHODS
-  test('a missing tool, a short tarp and kept plants are named', () => {
-    expect(methodObstacle(chop, bed, [])).toMatch(/none is on your list of tools/)
-    expect(methodObstacle(tarp, bed, [tool('black tarp', 2, 6)])).toMatch(
-      /No tarp of yours covers 1.2 × 10 m/,
+  const place = (own: Partial<Place> = {}): Place => ({
+    bed,
+    part: { kind: 'whole' },
+    tools: ALL_TOOLS,
+    livestock: [],
+    plants: [findSpecies('cereal-rye')!],
+    ...own,
+  })
+  const obstacle = (way: Parameters<typeof findWay>[0], own: Partial<Place> = {}) =>
+    obstacleOf(findWay(way)!, place(own))
+  test('a missing tool and a small tarp are named, with the fix', () => {
+    expect(obstacle('chop', { tools: [] })).toMatch(/none is on your list of tools/)
+    expect(obstacle('tarp', { tools: [tool('black tarp', 2, 6)] })).toMatch(
+      /No tarp of yours covers 1.2 × 10 m; the largest is 2 × 6 m. End a part/,
     )
     expect(
-      methodObstacle(
-        tarp,
-        { ...bed, fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 1 }] },
-        ALL_TOOLS,
-      ),
-    ).toMatch(/Kept plants/)
-    expect(methodObstacle(crimp, bed, ALL_TOOLS)).toBeNull()
-    expect(findMethod('harvest')).toBeNull()
+      obstacle('tarp', { part: { kind: 'half', which: 'first' }, tools: [tool('black tarp', 2, 6)] }),
+    ).toBeNull()
+    expect(obstacle('crimp')).toBeNull()
+    expect(findWay('harvest')).toBeNull()
+  })
+  test('kept plants, posts and drip lines forbid what would harm them', () => {
+    const kept = (kind: 'kept plant' | 'post' | 'drip line') => ({
+      bed: { ...bed, fixtures: [{ id: 'f', kind, label: 'x', areaM2: 1 }] },
+      tools: [...ALL_TOOLS, tool('burner'), tool('spade or fork')],
+      livestock: [{ id: 'h', kind: 'hens' as const, head: 4, penLengthM: 2, penWidthM: 1 }],
+    })
+    expect(obstacle('tarp', kept('kept plant'))).toMatch(/Kept plants/)
+    expect(obstacle('hens', kept('kept plant'))).toMatch(/eat them/)
+    expect(obstacle('crimp', kept('post'))).toMatch(/Posts/)
+    expect(obstacle('crimp-flame', kept('drip line'))).toMatch(/burnt/)
+    expect(obstacle('turn', kept('drip line'))).toMatch(/Drip lines/)
+  })
+  test('hens need a pen with a size; planters and pigs do not go together; poison refuses', () => {
+    const hens = { id: 'h', kind: 'hens' as const, head: 4, penLengthM: null, penWidthM: null }
+    expect(obstacle('hens')).toMatch(/Needs hens/)
+    expect(obstacle('hens', { livestock: [hens] })).toMatch(/no size yet. Measure it/)
+    const pigs = { id: 'p', kind: 'pigs' as const, head: 2, penLengthM: null, penWidthM: null }
+    expect(obstacle('pigs', { livestock: [pigs], bed: { ...bed, kind: 'planter' } })).toMatch(
+      /no place for animals/,
+    )
+    expect(obstacle('pigs', { livestock: [pigs], bed: { ...bed, kind: 'framed' } })).toMatch(/lift the frame/)
+  })
+  test('what poisons an animal is refused by name, and ends at a vet', () => {
+    const stock = (kind: 'pigs' | 'hens') => [{ id: kind, kind, head: 3, penLengthM: 2, penWidthM: 1.2 }]
+    const avoided = SPECIES.flatMap((plant) =>
+      plant.harms.filter(({ level }) => level === 'avoid').map(({ who }) => ({ plant, who })),
+    )
+    expect(avoided.length).toBeGreaterThan(0)
+    for (const { plant, who } of avoided) {
+      if (who !== 'pigs' && who !== 'poultry') continue
+      const way = who === 'pigs' ? 'pigs' : 'hens'
+      const said = obstacle(way, { plants: [plant], livestock: stock(way) })
+      expect(said).toContain(`${plant.name} is not for ${way}`)
+      expect(said).toMatch(/Ask a vet\.$/)
+    }
+  })
+  test('stalks are not buried, a strip is not cut in strips, two sheets may cover together what none does alone', () => {
+    const tools = [...ALL_TOOLS, tool('wheelbarrow')]
+    expect(obstacle('bury', { tools, plants: [findSpecies('sunflower')!] })).toMatch(/Stalks do not rot/)
+    const strip = { kind: 'strip' as const, fromM: 0, toM: 4 }
+    expect(obstacle('strips', { part: strip })).toMatch(/strip already/)
+    const short = tool('black tarp', 2, 6)
+    expect(obstacle('tarp', { tools: [short, { ...short }] })).toBeNull()
+    expect(obstacle('tarp', { tools: [short, tool('black tarp', 2, 4)] })).toMatch(/No tarp of yours covers/)
+  })
+  test('biofumigation wants a mustard, path soil a path, flame no fire ban', () => {
+    const tools = [...ALL_TOOLS, tool('spade or fork'), tool('burner')]
+    expect(obstacle('biofumigate', { tools })).toMatch(/Only mustards/)
+    expect(obstacle('biofumigate', { tools, plants: [findSpecies('brown-mustard')!] })).toBeNull()
+    expect(obstacle('soil-tarp', { tools, bed: { ...bed, pathWidthM: 0 } })).toMatch(/no path/)
+    expect(obstacle('crimp-flame', { tools })).toBeNull()
+    expect(obstacle('crimp-flame', { tools, rules: { ...USUAL_RULES, fireBan: true } })).toMatch(/fire ban/)
+  })
+  test('cold and heat are only waited for where they come and kill', () => {
+    const ahead = { cold: 0, heat: 0 }
+    expect(obstacleOf(findWay('winter-kill')!, place({ plants: [findSpecies('oats')!] }), ahead)).toMatch(
+      /No killing frost/,
+    )
+    expect(obstacle('winter-kill')).toMatch(/hardy/)
+    expect(obstacle('summer-kill', { plants: [findSpecies('buckwheat')!] })).toMatch(/likes heat/)
   })
 })
 

@@ -1,49 +1,96 @@
-import type { EndDetails } from '../garden/schema'
+import { dayNumber } from '../foundations/day'
+import type { EndDetails } from '../garden/ending'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandEvent } from '../stand/types'
-import { sheetDose } from './outcome'
-import { chopSurvival, chopSurvivalAt, crimpSurvival, SECOND_PASS, tarpSurvival } from './survival'
+import { droppings, eatenShare, stopsOf, stopSurvival, takenShare, type AnimalPlan } from './animals'
+import type { OwnResults } from './ownResults'
+import { actsSurvival, lastActAfter, sheetBed } from './outcome'
+import { doseNeeded, sheetDose, sheetSurvival } from './sheets'
+import { chopSurvivalAt } from './survival'
+import { findWay, type Way } from './ways'
 
 /** Share of the survivors' growth that still stands after it (judgement). */
-const TOP_LEFT: Record<EndDetails['method'], number> = {
-  chop: 0.06,
-  crimp: 0.6,
-  tarp: 0.25,
-  'winter-kill': 1,
-  harvest: 1,
+function topLeft(way: Way): number {
+  if (way.sheet) return 0.25
+  return way.acts.at(-1) === 'crimp' ? 0.6 : way.acts.at(-1) === 'chop' ? 0.06 : 0.03
 }
 
 /** Days a sheet is taken to lie when nothing says when it comes off. */
 const USUAL_SHEET_DAYS = 35
 
+/** What surrounds an ending: when the ground is taken next, the plot, the weather, own counts. */
+export type EndingPlace = {
+  clearDay: number | null
+  plot: { lengthM: number; widthM: number }
+  ensemble: WeatherEnsemble
+  own?: OwnResults
+  bedKind?: 'in-ground' | 'framed' | 'planter'
+}
+
 /**
- * The ending as an event of the stand's run. Chop and crimp act on their day by stage; a sheet acts with the dose
- * it gathers until `clearDay`; harvest clears everything; winter-kill is left to the winter.
+ * The ending as events of the stand's run. Acts take effect on their day by stage; a sheet with the dose it gathers
+ * until the ground is taken; animals with every round; harvest clears everything; cold and heat are left to the run.
  */
-export function endEvent(
-  { method, passes }: EndDetails,
-  day: number,
-  clearDay: number | null,
-  ensemble: WeatherEnsemble,
-): StandEvent | null {
-  if (method === 'winter-kill') return null
-  return {
+export function endEvents(end: EndDetails, day: number, place: EndingPlace): StandEvent[] {
+  const way = findWay(end.method)
+  if (!way) return [{ day, kind: 'end', topLeft: 0, survival: () => 0 }]
+  if (way.waits) return []
+  const buried = way.buried || undefined
+  if (way.animals) return end.animals ? animalEvents(end.animals, day, place, buried) : []
+  const { ensemble, clearDay } = place
+  const lifted = end.liftedOn ? dayNumber(end.liftedOn) : Infinity
+  const offDay = Math.min(lifted, clearDay ?? (end.liftedOn ? lifted : day + USUAL_SHEET_DAYS))
+  const lies = sheetBed(way, true)
+  const event: StandEvent = {
     day,
     kind: 'end',
-    topLeft: TOP_LEFT[method],
+    topLeft: topLeft(way),
+    removed: way.removed || undefined,
+    buried,
     survival(member, _component, bbch, plant) {
-      if (method === 'harvest') return 0
-      if (method === 'tarp')
-        return tarpSurvival(
-          plant.endingClass,
-          sheetDose(ensemble, member, day, clearDay ?? day + USUAL_SHEET_DAYS),
-          true,
-        )
-      const once =
-        method === 'crimp' ? crimpSurvival(plant.endingClass, bbch) : chopSurvival(plant.endingClass, bbch)
-      return once * SECOND_PASS ** (passes - 1)
+      const acts = actsSurvival(way, plant, bbch, end.passes, place)
+      if (!way.sheet) return acts
+      const dose = sheetDose(ensemble, member, day, offDay, way.sheet)
+      return acts * sheetSurvival(dose, doseNeeded(way.sheet, plant.endingClass, bbch, lies))
     },
   }
+  // The last strip decides when the whole part is done; until then the mean of its strips stands in for it.
+  return way.id === 'strips' ? [{ ...event, day: day + Math.round(lastActAfter(way, end) / 2) }] : [event]
+}
+
+/** Each round as one event on its middle day: the growth it finds is that of the run. */
+function animalEvents(
+  plan: AnimalPlan,
+  day: number,
+  { plot }: EndingPlace,
+  buried: number | undefined,
+): StandEvent[] {
+  const plotM2 = plot.lengthM * plot.widthM
+  const stops = stopsOf(plan, plot.lengthM, plot.widthM, day)
+  return Array.from({ length: plan.rounds }, (_, round) => {
+    const own = stops.filter((stop) => stop.round === round)
+    return {
+      day: Math.floor((own[0].startDay + own[own.length - 1].endDay) / 2),
+      kind: 'graze',
+      taken: (massG) => takenShare(plan, plotM2, massG, round),
+      eaten: eatenShare(plan),
+      droppings: droppings(plan, plotM2, round),
+      buried,
+      survival: (_member, _component, bbch, plant, _alive, massG) =>
+        stopSurvival(plan, plotM2, plant.endingClass, bbch, massG, round),
+    }
+  })
+}
+
+/**
+ * The next crop takes the ground: nothing lives on, and seed that has not come up is gone. After an ending the few
+ * that still stand are `lifted`, for green growth is no mulch; a stand that nobody ended falls where it stood.
+ */
+export function takenOver(day: number, lifted: boolean): StandEvent[] {
+  const gone: StandEvent = { day, kind: 'end', topLeft: 0, survival: () => 0 }
+  return lifted
+    ? [{ day, kind: 'cut', heightM: 0, groundShare: 1, left: false, survival: () => 0 }, gone]
+    : [gone]
 }
 
 /** Survival of a cut at a height, by class and stage, as a stand's event asks for it. */

@@ -1,15 +1,13 @@
+import type { Bed } from '../garden/schema'
+import type { EndMethodId } from '../garden/ending'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
-import type { EndMethod } from './methods'
-import {
-  BROWNING_CD,
-  chopSurvival,
-  crimpSurvival,
-  SECOND_PASS,
-  SHEET_WARMING_C,
-  STANDING_FACTOR,
-  tarpSurvival,
-} from './survival'
+import type { Species } from '../plants/parameters'
+import { stopsOf, stopSurvival, type AnimalPlan } from './animals'
+import { ownCount, withOwn, type OwnResults } from './ownResults'
+import { doseNeeded, firmDays, sheetDay, sheetSurvival, type SheetBed } from './sheets'
+import { actSurvival, BROWNING_CD, FLAME_AFTER_CRIMP, furtherPass } from './survival'
+import { findWay, type Way } from './ways'
 
 /** A stand counts as dead at or below this share alive, by what follows. */
 export const DEAD_SHARE = { transplant: 0.1, seed: 0.05 } as const
@@ -21,9 +19,34 @@ const SECONDS_PER_STRAGGLER = 4
 
 /** Less live mass than this, g m⁻², is seed and seedlings that no cut, crimp or sheet is meant for. */
 const NOTHING_UP_G = 2
+/** Edges and corners of a frame that a board misses (engine table: 5–10 %). */
+const FRAME_MISSED = 0.07
+/** Seed layer this dry slows what a sheet does; the dose needed rises by the factor until it is watered (judgement). */
+const DRY_TOP = 0.25
+const DRY_FACTOR = 1.2
+/** Days between the strips of a stand ended strip by strip, where no plan says. */
+export const USUAL_LANES = { count: 3, everyDays: 7 } as const
+/** Days from the last stop of animals until what they left has withered. */
+const WITHER_DAYS = 5
 
-/** What one member's stand comes to after an ending that starts on a day. */
-export type MemberEnding = { survival: number; deadDay: number }
+/** What one member's stand comes to after an ending that starts on a day. `sheetDays` lie under a sheet. */
+export type MemberEnding = { survival: number; deadDay: number; sheetDays: number }
+
+/** How a way is carried out, and where. */
+export type EndingSetup = {
+  passes: number
+  /** Whether there is something to flatten growth with before a sheet. */
+  flattened: boolean
+  /** Share alive that counts as dead, 0.05–0.1. */
+  target: number
+  bedKind?: Bed['kind']
+  own?: OwnResults
+  animals?: AnimalPlan
+  plot?: { lengthM: number; widthM: number }
+  lanes?: { count: number; everyDays: number }
+  /** Day a sheet was taken off. */
+  liftedDay?: number
+}
 
 const meanAir = (ensemble: WeatherEnsemble, member: number, day: number) => {
   const i = day - ensemble.startDay
@@ -31,31 +54,15 @@ const meanAir = (ensemble: WeatherEnsemble, member: number, day: number) => {
   return i >= 0 && i < ensemble.days ? (weather.tMinC[i] + weather.tMaxC[i]) / 2 : NaN
 }
 
-/** First day by which thermal time above 0 °C (air + `warming`) since `fromDay` reaches the dose; NaN past the ensemble. */
-function doseDay(
-  ensemble: WeatherEnsemble,
-  member: number,
-  fromDay: number,
-  doseCd: number,
-  warmingC: number,
-): number {
+/** First day by which thermal time above 0 °C since `fromDay` reaches the dose; NaN past the ensemble. */
+function brownDay(ensemble: WeatherEnsemble, member: number, fromDay: number, doseCd: number): number {
   let dose = 0
   for (let day = fromDay; ; day++) {
+    if (dose >= doseCd) return day
     const mean = meanAir(ensemble, member, day)
     if (Number.isNaN(mean)) return NaN
-    dose += Math.max(0, mean + warmingC)
-    if (dose >= doseCd) return day + 1
+    dose += Math.max(0, mean)
   }
-}
-
-/** Thermal time under a sheet between two days, °C d. */
-export function sheetDose(ensemble: WeatherEnsemble, member: number, fromDay: number, toDay: number): number {
-  let dose = 0
-  for (let day = fromDay; day < toDay; day++) {
-    const mean = meanAir(ensemble, member, day)
-    if (!Number.isNaN(mean)) dose += Math.max(0, mean + SHEET_WARMING_C)
-  }
-  return dose
 }
 
 /** Low-discrepancy fractions (Roberts 2018) that give each member its own luck without another random stream. */
@@ -69,81 +76,198 @@ function varied(share: number, member: number): number {
   return odds / (1 + odds)
 }
 
-/** Tarps are laid on flattened growth when something to flatten with is owned; otherwise on the standing crop. */
-export type EndingSetup = { passes: number; flattened: boolean; target: number }
+/** Share of a species that outlives the acts of a way, done `passes` times, own counts taken in. */
+export function actsSurvival(
+  way: Way,
+  plant: Pick<Species, 'endingClass'>,
+  bbch: number,
+  passes: number,
+  setup: Pick<EndingSetup, 'bedKind' | 'own'> = {},
+): number {
+  const kind = plant.endingClass
+  let share = 1
+  for (const act of way.acts) {
+    let once = withOwn(
+      actSurvival(act, kind, bbch),
+      way.acts.length === 1 && !way.flame ? ownCount(setup.own ?? {}, way.id, kind, bbch) : null,
+    )
+    if (act === 'crimp' && setup.bedKind && setup.bedKind !== 'in-ground') once += FRAME_MISSED * (1 - once)
+    share *= once * furtherPass(act, kind).leaves ** (passes - 1)
+  }
+  return way.flame ? share * FLAME_AFTER_CRIMP : share
+}
+
+/** Days from the start of a way to its last act. */
+export function lastActAfter(way: Way, setup: Pick<EndingSetup, 'passes' | 'lanes'>): number {
+  if (way.id === 'strips') {
+    const { count, everyDays } = setup.lanes ?? USUAL_LANES
+    return (count - 1) * everyDays
+  }
+  const act = way.acts.at(-1)
+  return act ? furtherPass(act, 'pea').afterDays * (setup.passes - 1) + (way.flame ? 1 : 0) : 0
+}
+
+/** How a sheet lies, by what is done before it. */
+export const sheetBed = (way: Way, flattened: boolean): SheetBed =>
+  way.lies ?? (flattened ? 'flat' : 'standing')
+
+const NEVER: MemberEnding = { survival: 1, deadDay: NaN, sheetDays: 0 }
 
 /**
- * One member's outcome of a method started on `startDay`: the share of plants alive, weighted by mass over the
- * species, and the first day on which the stand is dead (share ≤ target after hand-finishing), NaN if never.
- * @param setup.target share alive that counts as dead, 0.05–0.1
+ * One member's outcome of a way started on `startDay`: the share of plants alive, weighted by mass over the species,
+ * and the first day on which the stand is dead (share ≤ target after hand-finishing), NaN if never.
  */
 export function endingOf(
-  method: EndMethod['id'],
+  methodId: EndMethodId,
   run: StandRun,
   ensemble: WeatherEnsemble,
   member: number,
   startDay: number,
   setup: EndingSetup,
 ): MemberEnding {
+  const way = findWay(methodId)
   const index = startDay - run.startDay
-  if (index < 0 || index >= run.days) return { survival: 1, deadDay: NaN }
+  if (!way) return { survival: 0, deadDay: startDay, sheetDays: 0 }
+  if (index < 0 || index >= run.days) return NEVER
+  if (way.waits) return waited(run, member, startDay, setup.target)
   const at = member * run.days + index
   let total = 0
   for (const species of run.species) total += species.massG[at]
-  if (method !== 'winter-kill' && total < NOTHING_UP_G) return { survival: 1, deadDay: NaN }
-  const mean = (of: (component: number) => number) =>
-    run.species.reduce((sum, species, component) => sum + (species.massG[at] / total) * of(component), 0)
-  const classOf = (component: number) => run.sown[component].plant.endingClass
-  const bbchOf = (component: number) => run.species[component].bbch[at]
+  if (total < NOTHING_UP_G) return NEVER
+  const shares = run.species.map((species) => species.massG[at] / total)
+  if (way.animals) return grazed(run, member, startDay, setup, shares)
 
-  if (method === 'winter-kill') return winterKill(run, member, startDay, setup.target)
-  if (method === 'tarp') return tarp(ensemble, member, startDay, setup, mean, classOf)
-
-  const table = method === 'crimp' ? crimpSurvival : chopSurvival
-  const onePass = varied(
-    mean((component) => table(classOf(component), bbchOf(component))),
-    member,
+  const left = run.species.map((species, c) =>
+    actsSurvival(way, run.sown[c].plant, species.bbch[at], setup.passes, setup),
   )
-  const survival = onePass * SECOND_PASS ** (setup.passes - 1)
-  const lastPass = startDay + 7 * (setup.passes - 1)
-  const dead = survival - HAND_FINISH_SHARE <= setup.target
-  return { survival, deadDay: dead ? doseDay(ensemble, member, lastPass, BROWNING_CD[method], 0) : NaN }
+  const afterActs = way.acts.length > 0 ? varied(weighted(shares, left), member) : 1
+  if (way.sheet) return sheeted(way, run, ensemble, member, startDay, setup, shares, left, at)
+  const act = way.acts[way.acts.length - 1]
+  const dead = afterActs - HAND_FINISH_SHARE <= setup.target
+  const lastPass = startDay + lastActAfter(way, setup)
+  return {
+    survival: afterActs,
+    deadDay: dead ? brownDay(ensemble, member, lastPass, BROWNING_CD[act]) : NaN,
+    sheetDays: 0,
+  }
 }
 
-function winterKill(run: StandRun, member: number, startDay: number, target: number): MemberEnding {
+function weighted(shares: readonly number[], values: readonly number[]): number {
+  let sum = 0
+  for (let c = 0; c < shares.length; c++) sum += shares[c] * values[c]
+  return sum
+}
+
+/** Left to cold or heat: the first day on which few enough are alive. */
+function waited(run: StandRun, member: number, startDay: number, target: number): MemberEnding {
   for (let day = Math.max(startDay, run.startDay); day < run.startDay + run.days; day++) {
     const at = member * run.days + day - run.startDay
     const up = run.species.every((species) => species.bbch[at] >= 9)
     const alive = Math.max(...run.species.map((species) => species.alive[at]))
-    if (up && alive <= target) return { survival: alive, deadDay: day }
+    if (up && alive <= target) return { survival: alive, deadDay: day, sheetDays: 0 }
   }
   const last = member * run.days + run.days - 1
-  return { survival: Math.max(...run.species.map((species) => species.alive[last])), deadDay: NaN }
+  return {
+    survival: Math.max(...run.species.map((species) => species.alive[last])),
+    deadDay: NaN,
+    sheetDays: 0,
+  }
 }
 
-function tarp(
+/** Under a sheet: the dose that brings the acts' survivors down to the target, then the day that dose is reached. */
+function sheeted(
+  way: Way,
+  run: StandRun,
   ensemble: WeatherEnsemble,
   member: number,
   startDay: number,
   setup: EndingSetup,
-  mean: (of: (component: number) => number) => number,
-  classOf: (component: number) => StandRun['sown'][number]['plant']['endingClass'],
+  shares: readonly number[],
+  left: readonly number[],
+  at: number,
 ): MemberEnding {
-  const trial = 1000 * (setup.flattened ? 1 : STANDING_FACTOR)
-  const decline =
-    Math.log(
-      Math.max(
-        1e-9,
-        mean((component) => tarpSurvival(classOf(component), trial, setup.flattened)),
-      ),
-    ) / trial
-  const needed = Math.log(setup.target) / (decline || -1e-9)
-  const factor = 0.85 + 0.3 * luck(member, SHEET_STEP)
-  const deadDay = doseDay(ensemble, member, startDay, needed * factor, SHEET_WARMING_C)
-  return { survival: Number.isNaN(deadDay) ? 1 : setup.target, deadDay }
+  const sheet = way.sheet!
+  const dry = sheet !== 'clear' && run.seedLayer[at] < DRY_TOP ? DRY_FACTOR : 1
+  const lies = sheetBed(way, setup.flattened)
+  const needed = run.species.map((species, c) => {
+    const kind = run.sown[c].plant.endingClass
+    // Own counts after this way, against the 5 % that a full dose leaves, stretch or shorten the dose.
+    const own = withOwn(0.05, ownCount(setup.own ?? {}, way.id, kind, species.bbch[at]))
+    return (dry * doseNeeded(sheet, kind, species.bbch[at], lies) * Math.log(0.05)) / Math.log(own)
+  })
+  const aliveAt = (dose: number) => {
+    let sum = 0
+    for (let c = 0; c < shares.length; c++) sum += shares[c] * left[c] * sheetSurvival(dose, needed[c])
+    return sum
+  }
+  let low = 0
+  let high = 3 * Math.max(...needed)
+  for (let i = 0; i < 20; i++) {
+    const middle = (low + high) / 2
+    if (aliveAt(middle) > setup.target) low = middle
+    else high = middle
+  }
+  const dose = high * (0.85 + 0.3 * luck(member, SHEET_STEP))
+  const longest = Math.min(firmDays(sheet), (setup.liftedDay ?? Infinity) - startDay)
+  // What the acts have killed must brown before it counts as dead, sheet or no sheet.
+  const act = way.acts.at(-1)
+  const brown = act ? brownDay(ensemble, member, startDay, BROWNING_CD[act]) : startDay
+  let gathered = 0
+  for (let days = 0; days <= longest; days++) {
+    if (gathered >= dose && startDay + days >= brown)
+      return {
+        survival: Math.min(setup.target, weighted(shares, left)),
+        deadDay: startDay + days,
+        sheetDays: days,
+      }
+    const gain = sheetDay(sheet, ensemble, member, startDay + days)
+    if (Number.isNaN(gain)) break
+    gathered += gain
+  }
+  return { survival: aliveAt(gathered), deadDay: NaN, sheetDays: 0 }
 }
 
-/** Minutes to pull the survivors of an area by hand. */
-export function stragglerMinutes(survival: number, plantsPerM2: number, areaM2: number): number {
-  return (Math.min(survival, HAND_FINISH_SHARE + 0.1) * plantsPerM2 * areaM2 * SECONDS_PER_STRAGGLER) / 60
+/** Animals: every stop takes its share of the plants; the plot is done when the last stop of the round that does it ends. */
+function grazed(
+  run: StandRun,
+  member: number,
+  startDay: number,
+  setup: EndingSetup,
+  shares: readonly number[],
+): MemberEnding {
+  const { animals, plot } = setup
+  if (!animals || !plot) return NEVER
+  const plotM2 = plot.lengthM * plot.widthM
+  const stops = stopsOf(animals, plot.lengthM, plot.widthM, startDay)
+  const left = shares.map(() => 1)
+  for (let round = 0; round < animals.rounds; round++) {
+    const own = stops.filter((stop) => stop.round === round)
+    const middle = Math.floor((own[0].startDay + own[own.length - 1].endDay) / 2)
+    const index = Math.min(run.days - 1, middle - run.startDay)
+    const at = member * run.days + index
+    for (let c = 0; c < left.length; c++)
+      left[c] *= stopSurvival(
+        animals,
+        plotM2,
+        run.sown[c].plant.endingClass,
+        run.species[c].bbch[at],
+        Math.max(20, run.massG[at] * 0.5 ** round),
+        round,
+      )
+    const alive = varied(weighted(shares, left), member)
+    if (alive - HAND_FINISH_SHARE <= setup.target)
+      return {
+        survival: alive,
+        deadDay: Math.ceil(own[own.length - 1].endDay) + WITHER_DAYS,
+        sheetDays: 0,
+      }
+  }
+  return { survival: varied(weighted(shares, left), member), deadDay: NaN, sheetDays: 0 }
 }
+
+/** Minutes to pull plants one by one. */
+export const pullMinutes = (plants: number) => (plants * SECONDS_PER_STRAGGLER) / 60
+
+/** Minutes to pull the survivors of an area by hand; nobody pulls more than a fifth or so of a stand. */
+export const stragglerMinutes = (survival: number, plantsPerM2: number, areaM2: number) =>
+  pullMinutes(Math.min(survival, HAND_FINISH_SHARE + 0.1) * plantsPerM2 * areaM2)

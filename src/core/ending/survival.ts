@@ -180,49 +180,115 @@ export const chopSurvival = (kind: EndingClass, bbch: number) => interpolate(CHO
 const NODES_SAVED_M = 0.08
 
 /** Survival of a cut that leaves stubble, m: higher cuts leave more nodes and leaf to grow from. */
-export function chopSurvivalAt(kind: EndingClass, bbch: number, heightM: number): number {
-  return 1 - (1 - chopSurvival(kind, bbch)) * Math.exp(-heightM / NODES_SAVED_M)
+export function chopSurvivalAt(
+  kind: EndingClass,
+  bbch: number,
+  heightM: number,
+  atGround = chopSurvival(kind, bbch),
+): number {
+  return 1 - (1 - atGround) * Math.exp(-heightM / NODES_SAVED_M)
 }
 
 /** What a second chop a week later leaves of the first one's survivors. */
-export const SECOND_PASS = 0.3
+const SECOND_PASS = 0.3
 
-/**
- * Thermal time above 0 °C under a black sheet that leaves 5 % alive, °C d, on mown or flattened growth
- * (judgement, ± 20 %).
- */
-const TARP_DOSE_CD: Record<EndingClass, number> = {
-  'winter cereal': 450,
-  'spring cereal': 420,
-  ryegrass: 500,
-  sorghum: 450,
-  millet: 380,
-  vetch: 300,
-  'crimson clover': 320,
-  'annual clover': 380,
-  'perennial clover': 650,
-  pea: 250,
-  faba: 280,
-  'warm legume': 280,
-  brassica: 320,
-  radish: 320,
-  buckwheat: 220,
-  phacelia: 250,
-  'stalk broadleaf': 260,
-  'leaf rosette': 280,
+/** Thermal time a treated plant takes to brown and die, °C d above 0 °C (judgement). */
+export const BROWNING_CD: Record<InstantAct, number> = {
+  chop: 130,
+  crimp: 230,
+  bury: 200,
+  flip: 250,
+  turn: 200,
+  pull: 0,
+  flame: 60,
 }
 
-/** Air under a black sheet lying on the ground is warmer than outside by about this, °C (range 3–6). */
-export const SHEET_WARMING_C = 4.5
+/** Grasses that tiller and clovers that creep grow up through what would smother an annual. */
+const TOUGH: readonly EndingClass[] = [
+  'winter cereal',
+  'spring cereal',
+  'ryegrass',
+  'sorghum',
+  'millet',
+  'perennial clover',
+]
+export const isTough = (kind: EndingClass) => TOUGH.includes(kind)
 
-/** A standing crop holds the sheet up: the dose needed rises by this factor. */
-export const STANDING_FACTOR = 1.4
+/** Depth of compost or soil over chopped growth, m: what soft annuals and what tough plants want (extension). */
+export const BURY_DEPTH_M = { soft: 0.06, tough: 0.12 } as const
 
-/** Share alive after a dose of thermal time under the sheet; falls exponentially. */
-export function tarpSurvival(kind: EndingClass, doseCd: number, flattened: boolean): number {
-  const needed = TARP_DOSE_CD[kind] * (flattened ? 1 : STANDING_FACTOR)
-  return Math.exp((Math.log(0.05) * doseCd) / needed)
+/** Survival after fine chopping under a covering of `depthM`: 0.1, tough plants 0.5 at 6 cm and 0.1 at 12 cm. */
+export const burySurvival = (kind: EndingClass, depthM: number) =>
+  isTough(kind)
+    ? interpolate(
+        [
+          [0, 0.95],
+          [0.06, 0.5],
+          [0.12, 0.1],
+          [0.18, 0.05],
+        ],
+        depthM,
+      )
+    : interpolate(
+        [
+          [0, 0.6],
+          [0.06, 0.1],
+          [0.12, 0.04],
+        ],
+        depthM,
+      )
+
+/** Survival after one pass of turning under (extension: 20–40 % of cereals, 10 % of soft covers; the rest judgement). */
+export function turnSurvival(kind: EndingClass): number {
+  if (kind === 'ryegrass' || kind === 'perennial clover') return 0.4
+  return isTough(kind) ? 0.3 : 0.1
 }
 
-/** Thermal time a cut or crimped plant takes to brown and die, °C d above 0 °C (judgement). */
-export const BROWNING_CD = { chop: 130, crimp: 230 } as const
+/** Survival after chopping and turning the crowns roots up under a cover (judgement, 0.05–0.3). */
+const flipSurvival = (kind: EndingClass) => (isTough(kind) ? 0.15 : 0.05)
+
+/** What a wilting pass of a flame leaves of the survivors of a fresh crimp while the growth is green. */
+export const FLAME_AFTER_CRIMP = 0.4
+
+/** What a wilting pass leaves of young plants: broadleaf seedlings 0.1, grasses 0.8; grown plants live (engine table). */
+const flameSurvival = (kind: EndingClass, bbch: number) =>
+  interpolate(
+    [
+      [14, isTough(kind) ? 0.8 : 0.1],
+      [31, 0.95],
+    ],
+    bbch,
+  )
+
+/** Roots left when a stand is pulled (judgement). */
+const PULL_SURVIVAL = 0.02
+
+/** Acts that take effect on their day. */
+export type InstantAct = 'chop' | 'crimp' | 'bury' | 'flip' | 'turn' | 'pull' | 'flame'
+
+/** Share of plants alive after one careful pass of an act, by class and stage. */
+export function actSurvival(act: InstantAct, kind: EndingClass, bbch: number): number {
+  switch (act) {
+    case 'chop':
+      return chopSurvival(kind, bbch)
+    case 'crimp':
+      return crimpSurvival(kind, bbch)
+    case 'bury':
+      return burySurvival(kind, isTough(kind) ? BURY_DEPTH_M.tough : BURY_DEPTH_M.soft)
+    case 'turn':
+      return turnSurvival(kind)
+    case 'flip':
+      return flipSurvival(kind)
+    case 'pull':
+      return PULL_SURVIVAL
+    case 'flame':
+      return flameSurvival(kind, bbch)
+  }
+}
+
+/** What a further pass leaves of the survivors, and the days to wait for it. */
+export function furtherPass(act: InstantAct, kind: EndingClass): { leaves: number; afterDays: number } {
+  return act === 'turn'
+    ? { leaves: turnSurvival(kind), afterDays: 10 }
+    : { leaves: SECOND_PASS, afterDays: 7 }
+}

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { addDays, dayNumber, dayOfYear, isoDate, parseDay, startOfWeek } from './day'
 import { stableHash } from './hash'
 import { randomStream } from './random'
-import { interpolate, shareOf, spreadOf } from './statistics'
+import { interpolate, shareOf, spreadOf, chanceBySpread } from './statistics'
 import { GRAMS_PER_POUND, gramsPerM2, ouncesPer1000SquareFeet, poundsPerAcre } from './units'
 
 describe('days', () => {
@@ -79,4 +79,13 @@ test('seeding rates agree between units: 112 kg/ha is 100 lb/acre', () => {
 test('the hash follows the data', () => {
   expect(stableHash({ a: 1, b: [2] })).toBe(stableHash({ a: 1, b: [2] }))
   expect(stableHash({ a: 1 })).not.toBe(stableHash({ a: 2 }))
+})
+
+describe('the chance that a date has come', () => {
+  const spread = { low: 10, mid: 20, high: 40 }
+  test('10, 50 and 90 % at its own marks, straight between, never sure', () => {
+    expect([5, 10, 15, 20, 30, 40, 90].map((day) => chanceBySpread(spread, day))).toEqual(
+      [0.05, 0.1, 0.3, 0.5, 0.7, 0.95, 0.95].map((share) => expect.closeTo(share, 9)),
+    )
+  })
 })

@@ -73,3 +73,11 @@ export function interpolate(points: readonly (readonly [number, number])[], x: n
   }
   return points[points.length - 1][1]
 }
+
+/** Chance that a date with this spread has come by a day: straight between its 10, 50 and 90 %. */
+export function chanceBySpread({ low, mid, high }: Spread, day: number): number {
+  if (day < low) return 0.05
+  if (day < mid) return 0.1 + (0.4 * (day - low)) / Math.max(1, mid - low)
+  if (day < high) return 0.5 + (0.4 * (day - mid)) / Math.max(1, high - mid)
+  return 0.95
+}

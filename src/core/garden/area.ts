@@ -22,7 +22,10 @@ export function partAreaM2(bed: Bed, part: BedPart): number {
 }
 
 /** Length and width in m of a part, for passes and boards. */
-export function partSizeM(bed: Bed, part: BedPart): { lengthM: number; widthM: number } {
+export function partSizeM(
+  bed: Pick<Bed, 'lengthM' | 'widthM' | 'pathWidthM'>,
+  part: BedPart,
+): { lengthM: number; widthM: number } {
   if (part.kind === 'path') return { lengthM: bed.lengthM, widthM: bed.pathWidthM }
   if (part.kind === 'half') return { lengthM: bed.lengthM / 2, widthM: bed.widthM }
   if (part.kind === 'strip')

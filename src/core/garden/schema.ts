@@ -1,10 +1,12 @@
 import { z } from 'zod'
 import { check } from './check'
 import { id, isoDay, numberBetween, shortText } from './fields'
+import { ending, followUp } from './ending'
+import { livestock, nitrogenSource, rules } from './rules'
 import { seedPack, sower } from './seed'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 3
+export const GARDEN_SCHEMA_VERSION = 4
 
 const monthly = (field: string, low: number, high: number) =>
   z.array(numberBetween(field, low, high)).length(12)
@@ -136,22 +138,17 @@ const cut = z.object({
   groundShare: numberBetween('Share of the ground cut', 0, 1),
   fate: z.enum(['dropped', 'carried off', 'eaten', 'grazed']),
   note: z.string().max(2000),
+  /** The one species of a mix that is cut; all of them when left out. */
+  speciesId: id.optional(),
+  /** Bed on which what was carried off arrives. */
+  toBedId: id.optional(),
+  /** What was reckoned to leave the bed: dry matter in kg and nitrogen in g. */
+  took: z.object({ massKg: z.number().min(0), nitrogenG: z.number().min(0) }).optional(),
 })
+export type CutDetails = z.infer<typeof cut>
 
 /** Water given by hand on a day. */
 const watering = z.object({ id, date: isoDay, mm: numberBetween('Water given', 0.5, 200, 'mm') })
-
-export const endMethodId = z.enum(['chop', 'crimp', 'tarp', 'winter-kill', 'harvest'])
-export type EndMethodId = z.infer<typeof endMethodId>
-
-const ending = z.object({
-  date: isoDay,
-  method: endMethodId,
-  /** How often it is done, a week apart; 1 for what is done once. */
-  passes: z.number().int().min(1).max(4),
-  note: z.string().max(2000),
-})
-export type EndDetails = z.infer<typeof ending>
 
 export const purposeId = z.enum([
   'feed',
@@ -194,6 +191,17 @@ export const stand = z.object({
   cuts: z.array(z.object({ id, cut: deed(cut) })).max(50),
   waterings: z.array(watering).max(400).optional(),
   end: deed(ending),
+  /** Counts of what stood up again after the end. */
+  followUps: z.array(followUp).max(60).optional(),
+  /** What a crop came to: the bed's yield and how it did. */
+  outcome: z
+    .object({
+      date: isoDay,
+      yieldKg: numberBetween('Yield', 0, 100_000, 'kg').nullable(),
+      verdict: z.enum(['better', 'as usual', 'worse']).nullable(),
+      note: z.string().max(2000),
+    })
+    .optional(),
   note: z.string().max(4000),
 })
 export type Stand = z.infer<typeof stand>
@@ -206,6 +214,11 @@ export const toolKind = z.enum([
   'crimp board',
   'black tarp',
   'rake',
+  'clear film',
+  'spade or fork',
+  'tiller',
+  'burner',
+  'wheelbarrow',
 ])
 export type ToolKind = z.infer<typeof toolKind>
 
@@ -249,6 +262,12 @@ export const garden = z.object({
   /** People who sow, and packs of seed that can be bought. */
   sowers: z.array(sower).max(40).optional(),
   packs: z.array(seedPack).max(300).optional(),
+  /** Hens, pigs and grazers that can be put on beds. */
+  livestock: z.array(livestock).max(20).optional(),
+  /** Compost and other feed at hand, with what is known of them. */
+  nitrogenSources: z.array(nitrogenSource).max(40).optional(),
+  /** The grower's own limits on how covers are ended. */
+  rules: rules.optional(),
   /** Days to wait between a dead cover and planting: the grower's own rule. */
   waitDays: z.object({
     transplant: numberBetween('Wait before transplants', 0, 90, 'days'),

@@ -1,21 +1,25 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
-import { endEvent } from '../ending/kill'
+import { endEvents } from '../ending/kill'
+import { DEAD_SHARE } from '../ending/outcome'
+import type { WayId } from '../ending/ways'
 import { findCrop } from '../plants/crops'
 import { drawTraits } from '../stand/traits'
 import { runStand } from '../stand/kernel'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { readiness } from './gates'
+import { type GateInput } from './gateDays'
 
 function ready(
   speciesId: string,
   sown: string,
   endOn: string,
-  method: 'chop' | 'crimp' | 'tarp',
+  method: WayId,
   cropId: string,
   plantOn: string,
   waitDays = 7,
+  own: Partial<GateInput> = {},
 ) {
   const {
     run: standing,
@@ -23,7 +27,8 @@ function ready(
     sowDay,
   } = growStand(TEST_SITES.maryland, speciesId, sown, { members: 40, days: 360 })
   const end = { date: endOn, method, passes: 1, note: '' }
-  const event = endEvent(end, dayNumber(endOn), dayNumber(plantOn), ensemble)!
+  const plot = { lengthM: 10, widthM: 1.2 }
+  const events = endEvents(end, dayNumber(endOn), { clearDay: dayNumber(plantOn), ensemble, plot })
   const ended = runStand(
     {
       sown: standing.sown,
@@ -32,20 +37,26 @@ function ready(
       fertility: 'medium',
       shade: 0,
       canopyAbove: null,
-      events: [event],
+      events,
     },
     ensemble,
     drawTraits(40, 3),
   )
   const crop = findCrop(cropId)!
+  const establishment = own.establishment ?? crop.establishment
   return readiness({
     standing,
     ended,
     ensemble,
     end,
-    flattened: true,
+    setup: { passes: 1, flattened: true, target: DEAD_SHARE[establishment] },
+    fertility: 'medium',
+    manure: null,
+    seen: null,
+    nematodes: false,
     crop,
-    establishment: crop.establishment,
+    ...own,
+    establishment,
     waitDays,
     plantingDay: dayNumber(plantOn),
     today: dayNumber(endOn),
@@ -57,6 +68,18 @@ describe('gates', () => {
   const vetch = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12')
   test('the wait follows the grower’s own rule', () => {
     expect(gate(vetch, 'wait')!.met!.mid - gate(vetch, 'dead')!.met!.mid).toBeCloseTo(7, 0)
+  })
+  test('a count after the end says whether it is dead, and the gate tells it', () => {
+    const seen = (share: number) =>
+      ready('hairy-vetch', '2025-09-20', '2026-05-22', 'crimp', 'tomato', '2026-06-25', 7, {
+        seen: { day: dayNumber('2026-06-03'), share },
+      })
+    const few = gate(seen(0.03), 'dead')!
+    expect(few.met!.high).toBeLessThanOrEqual(dayNumber('2026-06-03'))
+    expect(few.reason).toMatch(/^Counted: 3 % stand again\./)
+    const many = gate(seen(0.4), 'dead')!
+    expect(many).toMatchObject({ met: null, chanceByPlanting: 0 })
+    expect(many.reason).toMatch(/more than is pulled by hand/)
   })
   test('all gates are open no sooner than the last of them', () => {
     const latest = Math.max(...vetch.gates.map((entry) => entry.met?.mid ?? -Infinity))
@@ -83,5 +106,45 @@ describe('gates', () => {
     const tender = ready('hairy-vetch', '2025-09-20', '2026-04-10', 'tarp', 'pepper', '2026-05-10')
     expect(gate(tender, 'soil')!.met!.mid).toBeGreaterThan(gate(hardy, 'soil')!.met!.mid)
     expect(gate(tender, 'frost')!.met!.mid).toBeGreaterThanOrEqual(gate(hardy, 'frost')!.met!.mid)
+  })
+  test('animals keep the harvest waiting by the rule, whatever the residue says', () => {
+    const last = dayNumber('2026-05-20')
+    const kept = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'lettuce', '2026-06-12', 7, {
+      manure: { lastDay: last, days: 120 },
+    })
+    const manure = gate(kept, 'manure')!
+    expect(manure.kind).toBe('rule')
+    expect(manure.met!.mid).toBe(last + 120 - findCrop('lettuce')!.daysToHarvest)
+    expect(manure.chanceByPlanting).toBe(0)
+    expect(kept.ready!.mid).toBeGreaterThanOrEqual(manure.met!.mid)
+  })
+  test('a nematode host after a host stays shut as advice, and does not hold the date back', () => {
+    const shut = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12', 7, {
+      nematodes: true,
+    })
+    expect(gate(shut, 'nematodes')).toMatchObject({ kind: 'advice', met: null, chanceByPlanting: 0 })
+    expect(shut.ready!.mid).toBeCloseTo(vetch.ready!.mid, 6)
+    const onion = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'onion', '2026-06-12', 7, {
+      nematodes: true,
+    })
+    expect(gate(onion, 'nematodes')).toBeUndefined()
+  })
+  test('seedlings wait for two weeks without green, transplants do not', () => {
+    const beans = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'bean', '2026-06-25', 3)
+    expect(gate(beans, 'bridge')!.met!.mid - gate(beans, 'dead')!.met!.mid).toBeCloseTo(14, 0)
+    expect(gate(vetch, 'bridge')).toBeUndefined()
+  })
+  test('what was buried to fumigate asks for its own wait when the grower’s is shorter', () => {
+    const mustard = ready(
+      'brown-mustard',
+      '2025-09-01',
+      '2025-10-25',
+      'biofumigate',
+      'tomato',
+      '2026-05-20',
+      3,
+    )
+    expect(gate(mustard, 'wait')!.reason).toMatch(/14 days/)
+    expect(gate(mustard, 'wait')!.met!.mid - gate(mustard, 'dead')!.met!.mid).toBeCloseTo(14, 0)
   })
 })

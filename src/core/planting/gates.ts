@@ -1,16 +1,36 @@
+import {
+  deadDay,
+  frostDays,
+  residueBelow,
+  residueHoldDays,
+  soilDays,
+  tieUpDays,
+  type GateInput,
+} from './gateDays'
 import { dayNumber } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import type { EndDetails } from '../garden/schema'
-import { DEAD_SHARE, endingOf } from '../ending/outcome'
-import type { Crop } from '../plants/crops'
-import { agedIndex, freshIndex, HARMLESS_INDEX } from '../residue/allelopathy'
-import type { WeatherEnsemble } from '../site/weather'
+import { findWay } from '../ending/ways'
+import { DEAD_SHARE, HAND_FINISH_SHARE } from '../ending/outcome'
 import type { StandRun } from '../stand/types'
-import { spreadOn } from '../stand/summary'
+import { spreadOn, valuesOn } from '../stand/summary'
+import { weeksHeld } from '../weighing/aftermath'
+import { nitrogenWeeks, type NitrogenWeek } from './feeding'
 
 /** One condition for planting: when it is met, over the members, and why it is there. */
 export type Gate = {
-  id: 'dead' | 'wait' | 'tie-up' | 'seedbed' | 'residue-hold' | 'soil' | 'frost'
+  id:
+    | 'dead'
+    | 'wait'
+    | 'tie-up'
+    | 'seedbed'
+    | 'residue-hold'
+    | 'soil'
+    | 'frost'
+    | 'bridge'
+    | 'nematodes'
+    | 'manure'
+  /** What it is: the ground's own state, a rule that must be kept, or advice that planting may go against. */
+  kind: 'state' | 'rule' | 'advice'
   name: string
   reason: string
   met: Spread | null
@@ -26,29 +46,19 @@ export type Readiness = {
   nitrogen10Weeks: Spread | null
   /** Mulch on the planting day, g m⁻². */
   mulchG: Spread | null
+  /** Nitrogen still in the residue on that day, g m⁻², and whether microbes are still taking more than they free. */
+  residueNitrogenG: number
+  tiesUp: boolean
+  /** Weeks from planting in which the mulch holds half of the weeds. */
+  holdsWeeks: number
+  /** Need and supply week by week. */
+  weeks: NitrogenWeek[]
 }
 
 /** Most residue a direct sowing bears without raking, g m⁻² (judgement): small seed, large seed. */
 const SEEDBED_RESIDUE_G = { small: 120, large: 350 } as const
-/** Mineral nitrogen lost to residue in a fortnight that counts as tie-up, g m⁻² (judgement, 0.2–0.6). */
-const TIE_UP_G = 0.3
-const FORTNIGHT = 14
-/** Tie-up is looked for this long after the end; later it no longer matters to the crop planted. */
-const TIE_UP_LOOK_DAYS = 90
-
-export type GateInput = {
-  /** The stand run without its ending, and with it. */
-  standing: StandRun
-  ended: StandRun
-  ensemble: WeatherEnsemble
-  end: EndDetails
-  flattened: boolean
-  crop: Pick<Crop, 'name' | 'smallSeed' | 'soilMinC' | 'frostLimitC'>
-  establishment: 'transplant' | 'seed'
-  waitDays: number
-  plantingDay: number
-  today: number
-}
+/** Days without green that break the bridge from cover to seedlings (extension, 14–21). */
+const GREEN_BREAK_DAYS = 14
 
 /** All gates between this ended cover and the next crop; a gate's `met` is null when most members never get there. */
 export function readiness(input: GateInput): Readiness {
@@ -56,34 +66,43 @@ export function readiness(input: GateInput): Readiness {
   const members = ended.members
   const endDay = dayNumber(input.end.date)
   const dead = Float64Array.from({ length: members }, (_, member) => deadDay(input, endDay, member))
+  const settleDays = findWay(input.end.method)?.settleDays ?? 0
+  const waitDays = Math.max(input.waitDays, settleDays)
   const gates: { gate: Omit<Gate, 'met' | 'chanceByPlanting'>; days: Float64Array }[] = [
     {
       gate: {
+        kind: 'state',
         id: 'dead',
         name: 'Dead',
-        reason: `At most ${DEAD_SHARE[establishment] * 100} % of the plants alive, after pulling stragglers by hand.`,
+        reason: deadReason(input),
       },
       days: dead,
     },
     {
       gate: {
+        kind: 'rule',
         id: 'wait',
         name: 'Wait over',
-        reason: `Your own rule: ${input.waitDays} days between dead and ${establishment === 'seed' ? 'sowing' : 'planting'}.`,
+        reason:
+          settleDays > input.waitDays
+            ? `${settleDays} days: what was buried to fumigate harms seedlings until it has gone.`
+            : `Your own rule: ${input.waitDays} days between dead and ${establishment === 'seed' ? 'sowing' : 'planting'}.`,
       },
-      days: dead.map((day) => day + input.waitDays),
+      days: dead.map((day) => day + waitDays),
     },
     {
       gate: {
+        kind: 'state',
         id: 'tie-up',
         name: 'Nitrogen tie-up over',
         reason:
-          'Strawy residue takes nitrogen from the soil while it starts to rot; the day its net release turns up.',
+          'Strawy residue takes nitrogen from the soil while it starts to rot; the day it takes no more than 3 kg/ha in a fortnight.',
       },
       days: tieUpDays(input, endDay),
     },
     {
       gate: {
+        kind: 'state',
         id: 'soil',
         name: 'Soil warm enough',
         reason: `${input.crop.name} wants ${input.crop.soilMinC} °C at 5 cm for three days.`,
@@ -92,6 +111,7 @@ export function readiness(input: GateInput): Readiness {
     },
     {
       gate: {
+        kind: 'state',
         id: 'frost',
         name: 'Frost past',
         reason: `Last night at or below ${input.crop.frostLimitC} °C before three weeks past planting.`,
@@ -103,6 +123,7 @@ export function readiness(input: GateInput): Readiness {
     const limit = input.crop.smallSeed ? SEEDBED_RESIDUE_G.small : SEEDBED_RESIDUE_G.large
     gates.push({
       gate: {
+        kind: 'state',
         id: 'seedbed',
         name: 'Seedbed clear',
         reason: `Residue below ${limit / 100} t/ha, or raked aside in the rows.`,
@@ -112,16 +133,49 @@ export function readiness(input: GateInput): Readiness {
     if (input.crop.smallSeed && ended.sown.some((sown) => sown.plant.allelopathy > 0))
       gates.push({
         gate: {
+          kind: 'state',
           id: 'residue-hold',
           name: 'Residue no longer holds back seed',
           reason:
-            'Fresh residue of this kind slows small seeds; its hold halves every 150 °C d as it browns.',
+            'Fresh residue of this kind slows small seeds; its hold halves every 150 °C d as it browns. Transplants and large seeds need not wait for it.',
         },
         days: residueHoldDays(input, endDay, dead),
       })
   }
+  if (establishment === 'seed')
+    gates.push({
+      gate: {
+        kind: 'state',
+        id: 'bridge',
+        name: 'No green for pests to cross',
+        reason: `${GREEN_BREAK_DAYS} days without green growth starve most of what would eat the seedlings: slugs, cutworms, seed flies.`,
+      },
+      days: dead.map((day) => day + GREEN_BREAK_DAYS),
+    })
+  if (input.manure) {
+    const { lastDay, days } = input.manure
+    gates.push({
+      gate: {
+        kind: 'rule',
+        id: 'manure',
+        name: 'Interval from manure to harvest',
+        reason: `${days} days from the last animals to the first harvest, about ${input.crop.daysToHarvest} days after planting${input.crop.touchesSoil ? '; the part eaten touches soil or splash' : ''}. Local rules decide.`,
+      },
+      days: Float64Array.from({ length: members }, () => lastDay + days - input.crop.daysToHarvest),
+    })
+  }
+  if (input.nematodes && input.crop.rootKnotHost && ended.sown.some(({ plant }) => plant.rootKnot === 'host'))
+    gates.push({
+      gate: {
+        kind: 'advice',
+        id: 'nematodes',
+        name: 'No host for nematodes',
+        reason: `Root-knot nematodes were noted here, this cover fed them, and ${input.crop.name.toLowerCase()} is a host too. Plant what is no host, or put one between.`,
+      },
+      days: new Float64Array(members).fill(NaN),
+    })
   const ready = Float64Array.from({ length: members }, (_, member) =>
-    Math.max(...gates.map((gate) => gate.days[member])),
+    Math.max(...gates.filter(({ gate }) => gate.kind !== 'advice').map((gate) => gate.days[member])),
   )
   const byPlanting = (days: Float64Array) => shareOf(members, (member) => days[member] <= plantingDay)
   return {
@@ -135,87 +189,28 @@ export function readiness(input: GateInput): Readiness {
     nitrogen4Weeks: releaseBetween(ended, plantingDay, plantingDay + 28),
     nitrogen10Weeks: releaseBetween(ended, plantingDay, plantingDay + 70),
     mulchG: spreadOn(ended, 'residueG', plantingDay),
+    residueNitrogenG: spreadOf(valuesOn(ended, ended.residueNitrogenG, plantingDay))?.mid ?? 0,
+    tiesUp: (spreadOf(tieUpDays(input, endDay))?.mid ?? 0) > plantingDay,
+    holdsWeeks: weeksHeld(ended, plantingDay),
+    weeks: nitrogenWeeks(ended, input.ensemble, input.crop, input.fertility, plantingDay),
   }
+}
+
+/** What dead means here, and what was counted. */
+function deadReason({ seen, establishment }: GateInput): string {
+  const limit = DEAD_SHARE[establishment]
+  const rule = `At most ${limit * 100} % of the plants alive, after pulling stragglers by hand.`
+  if (!seen) return rule
+  const counted = `Counted: ${Math.round(seen.share * 100)} % stand again`
+  return seen.share - HAND_FINISH_SHARE > limit
+    ? `${counted}, more than is pulled by hand. Cut again, or cover it. ${rule}`
+    : `${counted}. ${rule}`
 }
 
 /** Spread of days that at least half of the members reach. */
 function mostly(days: Float64Array): Spread | null {
   const reached = days.filter((day) => Number.isFinite(day)).length
   return reached * 2 >= days.length ? spreadOf(days) : null
-}
-
-function deadDay(input: GateInput, endDay: number, member: number): number {
-  const { end, standing, ensemble, establishment, flattened } = input
-  if (end.method === 'harvest') return endDay
-  return endingOf(end.method, standing, ensemble, member, endDay, {
-    passes: end.passes,
-    flattened,
-    target: DEAD_SHARE[establishment],
-  }).deadDay
-}
-
-/** The day after the last fortnight, within the following months, in which the residue still takes up mineral nitrogen. */
-function tieUpDays({ ended }: GateInput, endDay: number): Float64Array {
-  const from = Math.max(0, endDay - ended.startDay)
-  const last = Math.min(ended.days - FORTNIGHT, from + TIE_UP_LOOK_DAYS)
-  return Float64Array.from({ length: ended.members }, (_, member) => {
-    const released = (day: number) => ended.releasedG[member * ended.days + day]
-    for (let day = last - 1; day >= from; day--)
-      if (released(day) - released(day + FORTNIGHT) > TIE_UP_G) return ended.startDay + day + FORTNIGHT
-    return ended.startDay + from
-  })
-}
-
-/** The first day after death on which the residue's hold on small seed is harmless. */
-function residueHoldDays(
-  { standing, ensemble }: GateInput,
-  endDay: number,
-  dead: Float64Array,
-): Float64Array {
-  const on = Math.min(standing.days - 1, Math.max(0, endDay - standing.startDay))
-  return Float64Array.from({ length: standing.members }, (_, member) => {
-    const strengthMass = standing.sown.reduce(
-      (sum, { plant }, c) => sum + plant.allelopathy * standing.species[c].massG[member * standing.days + on],
-      0,
-    )
-    const fresh = freshIndex(strengthMass)
-    const { tMinC, tMaxC } = ensemble.members[member]
-    let warmth = 0
-    for (let i = Math.round(dead[member]) - ensemble.startDay; i >= 0 && i < ensemble.days; i++) {
-      if (agedIndex(fresh, warmth) <= HARMLESS_INDEX) return ensemble.startDay + i
-      warmth += Math.max(0, (tMinC[i] + tMaxC[i]) / 2)
-    }
-    return NaN
-  })
-}
-
-function residueBelow(run: StandRun, fromDay: number, limitG: number): Float64Array {
-  return Float64Array.from({ length: run.members }, (_, member) => {
-    for (let day = Math.max(0, fromDay - run.startDay); day < run.days; day++)
-      if (run.residueG[member * run.days + day] <= limitG) return run.startDay + day
-    return NaN
-  })
-}
-
-function soilDays({ ensemble, today, crop }: GateInput): Float64Array {
-  return Float64Array.from(ensemble.members, (weather) => {
-    let warm = 0
-    for (let i = Math.max(0, today - 3 - ensemble.startDay); i < ensemble.days; i++) {
-      warm = weather.soilTempC[i] >= crop.soilMinC ? warm + 1 : 0
-      if (warm >= 3) return ensemble.startDay + i
-    }
-    return NaN
-  })
-}
-
-function frostDays({ ensemble, today, plantingDay, crop }: GateInput): Float64Array {
-  return Float64Array.from(ensemble.members, (weather) => {
-    let last = today
-    const to = Math.min(ensemble.days - 1, plantingDay + 21 - ensemble.startDay)
-    for (let i = Math.max(0, today - ensemble.startDay); i <= to; i++)
-      if (weather.tMinC[i] <= crop.frostLimitC) last = ensemble.startDay + i + 1
-    return last
-  })
 }
 
 function releaseBetween(run: StandRun, fromDay: number, toDay: number): Spread | null {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { z } from 'zod'
-import { chopSurvival, chopSurvivalAt, crimpSurvival, tarpSurvival } from '../ending/survival'
+import { doseNeeded } from '../ending/sheets'
+import { chopSurvival, chopSurvivalAt, crimpSurvival } from '../ending/survival'
 import { cautionsOf, findSpecies, groupsOf, seedSize, SPECIES } from './catalogue'
 import { CROPS, crop } from './crops'
 import { species } from './parameters'
@@ -63,7 +64,7 @@ describe('catalogue', () => {
       for (const table of [chopSurvival, crimpSurvival])
         for (let bbch = 10; bbch < 90; bbch++)
           expect(table(kind, bbch + 1)).toBeLessThanOrEqual(table(kind, bbch) + 1e-12)
-      expect(tarpSurvival(kind, 300, true)).toBeLessThan(tarpSurvival(kind, 300, false))
+      expect(doseNeeded('black', kind, 45, 'flat')).toBeLessThan(doseNeeded('black', kind, 45, 'standing'))
       expect(chopSurvivalAt(kind, 65, 0.2)).toBeGreaterThanOrEqual(chopSurvivalAt(kind, 65, 0))
     }
   })

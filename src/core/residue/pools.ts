@@ -2,8 +2,10 @@
 
 /** First-order loss per day at the best temperature and moisture: fast, cellulose, lignin (judgement). */
 const LOSS_PER_DAY = [0.2, 0.05, 0.0095] as const
-/** Surface contact against buried residue (judgement, 0.5–1). */
+/** Contact with soil of residue on the surface, against buried (judgement, 0.5–1). */
 const SURFACE_CONTACT = 0.8
+/** Contact of residue chopped and mixed into the soil. */
+export const BURIED_CONTACT = 1
 const CARBON_SHARE = 0.42
 const MICROBE_EFFICIENCY = 0.35
 const MICROBE_CN = 9
@@ -64,13 +66,19 @@ const warmth = (soilC: number) =>
  * One day's decay. `wetness` 0–1 is the moisture of the residue, `soilNitrogenG` the mineral nitrogen within reach of
  * the microbes. Returns the net mineral nitrogen given to the soil, negative when it is taken up.
  */
-export function decayDay(pools: ResiduePools, soilC: number, wetness: number, soilNitrogenG: number): number {
+export function decayDay(
+  pools: ResiduePools,
+  soilC: number,
+  wetness: number,
+  soilNitrogenG: number,
+  contact: number = SURFACE_CONTACT,
+): number {
   const mass = poolMass(pools)
   if (mass < 0.01) return 0
   const nitrogen = poolNitrogen(pools)
   const carbonRatio = (CARBON_SHARE * mass) / Math.max(1e-6, nitrogen)
   const cnFactor = carbonRatio <= 25 ? 1 : Math.exp((-0.693 * (carbonRatio - 25)) / 25)
-  const rate = warmth(soilC) * (0.15 + 0.7 * wetness) * cnFactor * SURFACE_CONTACT
+  const rate = warmth(soilC) * (0.15 + 0.7 * wetness) * cnFactor * contact
   if (rate <= 0) return 0
   let massLost = 0
   let nitrogenLost = 0
@@ -87,6 +95,29 @@ export function decayDay(pools: ResiduePools, soilC: number, wetness: number, so
   pools.microbialNitrogenG += taken
   pools.netReleasedG += nitrogenLost - taken
   return nitrogenLost - taken
+}
+
+/** Moves a share of what lies in one layer to another, or out of the bed when `to` is null; returns its mass and nitrogen. */
+export function moveResidue(
+  from: ResiduePools,
+  share: number,
+  to: ResiduePools | null,
+): { massG: number; nitrogenG: number } {
+  let massG = 0
+  let nitrogenG = 0
+  for (let i = 0; i < 3; i++) {
+    const mass = from.mass[i] * share
+    const nitrogen = from.nitrogen[i] * share
+    from.mass[i] -= mass
+    from.nitrogen[i] -= nitrogen
+    massG += mass
+    nitrogenG += nitrogen
+    if (to) {
+      to.mass[i] += mass
+      to.nitrogen[i] += nitrogen
+    }
+  }
+  return { massG, nitrogenG }
 }
 
 /** Ground hidden by residue, 0–1 (Gregory 1982, with 0.0045 m² g⁻¹ for mixed stems and leaves). */

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import type { Spread } from '../foundations/statistics'
-import type { EndDetails, Stand } from '../garden/schema'
+import type { Stand } from '../garden/schema'
+import type { EndDetails } from '../garden/ending'
 import { flatForecast } from '../testing/forecasts'
-import { testBed, testCover, testSowing } from '../testing/beds'
+import { testBed, testCover, testHens, testSowing } from '../testing/beds'
 import { byUrgency, jobsOf, openJobs, type Job, type RoundsInput } from './jobs'
 
 const today = dayNumber('2026-05-10')
@@ -94,10 +95,52 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     expect(round(tarped, {}, {}, around('2026-05-26')).map((entry) => entry.count)).toEqual([1])
     expect(round(tarped, {}, {}, around('2026-05-12')).map((entry) => entry.count)).toEqual([2])
   })
+  test('a sheet that is off is counted after 7, 14 and 21 days from then', () => {
+    const lifted = { ...ending('2026-03-28', 'tarp'), liftedOn: '2026-05-03' }
+    const off = round(cover({ end: { plan: null, fact: lifted } }), {}, {}, around('2026-04-30'))
+    expect(off.map((entry) => [entry.kind, entry.count])).toEqual([
+      ['regrowth', 7],
+      ['regrowth', 14],
+    ])
+  })
   test('regrowth is looked for after 7, 14 and 21 days', () => {
     const chopped = cover({ end: { plan: null, fact: ending('2026-05-03', 'chop') } })
     expect(round(chopped).map((entry) => entry.count)).toEqual([7, 14])
     expect(round(cover({ end: { plan: null, fact: ending('2026-03-01', 'chop') } }))).toEqual([])
+  })
+  test('a count already made is not asked for again', () => {
+    const counted = cover({
+      end: { plan: null, fact: ending('2026-05-03', 'chop') },
+      followUps: [{ id: 'f', date: '2026-05-09', standing: 3, before: 50, groundM2: 1, note: '' }],
+    })
+    expect(round(counted).map((entry) => entry.count)).toEqual([14])
+  })
+  test('the pen’s moves of this week, each at its stop; none before it began', () => {
+    const animals = testHens({ restDays: 5 })
+    const grazed = cover({ end: { plan: null, fact: { ...ending('2026-05-08', 'hens'), animals } } })
+    const moves = round(grazed).filter((entry) => entry.kind === 'move')
+    expect(moves.map((entry) => [entry.count, entry.dueDay - today])).toEqual([
+      [2, 0],
+      [3, 2],
+      [4, 4],
+      [5, 6],
+    ])
+    expect(moves[0].days).toEqual([today, 10])
+    const planned = cover({ end: { plan: { ...ending('2026-05-12', 'hens'), animals }, fact: null } })
+    expect(kinds(round(planned))).not.toContain('move')
+  })
+  test('strips follow each other', () => {
+    const strips = cover({
+      end: { plan: null, fact: { ...ending('2026-05-05', 'strips'), lanes: { count: 3, everyDays: 6 } } },
+    })
+    expect(
+      round(strips)
+        .filter((entry) => entry.kind === 'strip')
+        .map((entry) => [entry.count, entry.dueDay - today]),
+    ).toEqual([
+      [2, 1],
+      [3, 7],
+    ])
   })
   test('frost for tender crops that stand, when it is likely', () => {
     const crop = (cropId: string) =>

@@ -1,6 +1,12 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
 import type { Bed, Stand } from '../garden/schema'
+import { stopsOf } from '../ending/animals'
+import { lastWorkDay } from '../ending/counted'
+import { FOLLOW_UP_DAYS } from '../ending/followUp'
+import { USUAL_LANES } from '../ending/outcome'
+import { findWay } from '../ending/ways'
+import { partSizeM } from '../garden/area'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
 import { bandOn, type StandForecast } from '../season/forecast'
@@ -22,6 +28,8 @@ export type JobKind =
   | 'frost'
   | 'dry'
   | 'decide'
+  | 'move'
+  | 'strip'
 
 export type Job = {
   /** Stays the same for the same work, so that ticks, delays and calendars follow it. */
@@ -50,8 +58,6 @@ export type RoundsInput = {
 
 /** Days ahead that a round looks. */
 export const ROUND_DAYS = 7
-/** Days after a chop or crimp on which regrowth is looked for. */
-const REGROWTH_LOOKS = [7, 14, 21]
 /** Longest a growing cover goes unseen, days. */
 const UNSEEN_DAYS = 21
 /** Seed this near to ripe is urgent, days. */
@@ -99,7 +105,7 @@ const deeds: Maker = ({ today }, stand) => {
     const due = dayNumber(start.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
   }
-  if (start.fact && !end.fact && end.plan && end.plan.method !== 'winter-kill') {
+  if (start.fact && !end.fact && end.plan && !findWay(end.plan.method)?.waits) {
     const due = dayNumber(end.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'end' : 'clear', due, { urgent: isCover(stand) && due < today }))
   }
@@ -146,7 +152,12 @@ const growth: Maker = (input, stand) => {
   const jobs: Job[] = []
   const plan = stand.end.plan
   const flower = stageOf(forecast, 61)
-  if (flower?.spread && flower.chance > 0.5 && plan && (plan.method === 'crimp' || plan.method === 'chop'))
+  if (
+    flower?.spread &&
+    flower.chance > 0.5 &&
+    plan &&
+    findWay(plan.method)?.acts.some((act) => act === 'chop' || act === 'crimp')
+  )
     jobs.push(
       job(stand, 'window', flower.spread.low, {
         untilDay: Math.round(stageOf(forecast, 75)?.spread?.mid ?? flower.spread.high + 14),
@@ -170,11 +181,12 @@ const growth: Maker = (input, stand) => {
 }
 
 /** After the end: the sheet at half time and at its end, what stands up again. */
-const aftermath: Maker = ({ today, forecasts }, stand) => {
+const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
   const end = stand.end.fact
   if (!end || !isCover(stand)) return []
   const ended = dayNumber(end.date)
-  if (end.method === 'tarp') {
+  const way = findWay(end.method)
+  if (way?.sheet && !end.liftedOn) {
     const dead = forecasts.get(stand.id)?.ended
     if (!dead || dead.mid < today - 30) return []
     const half = ended + (dead.mid - ended) / 2
@@ -182,9 +194,35 @@ const aftermath: Maker = ({ today, forecasts }, stand) => {
       ? [job(stand, 'sheet', half, { days: [dead.mid], count: 1 })]
       : [job(stand, 'sheet', dead.mid, { days: [dead.mid], count: 2 })]
   }
-  if (end.method !== 'chop' && end.method !== 'crimp') return []
-  return REGROWTH_LOOKS.filter((after) => ended + after >= today - 6).map((after) =>
-    job(stand, 'regrowth', ended + after, { count: after }),
+  const bed = beds.find((entry) => entry.id === stand.bedId)
+  const worked = bed && lastWorkDay(end, partSizeM(bed, stand.part))
+  if (!way || way.waits || !worked) return []
+  const counted = (after: number) =>
+    (stand.followUps ?? []).some(({ date }) => dayNumber(date) >= worked + after - 3)
+  return FOLLOW_UP_DAYS.filter((after) => worked + after >= today - 6 && !counted(after)).map((after) =>
+    job(stand, 'regrowth', worked + after, { count: after }),
+  )
+}
+
+/** Work of an ending that has begun and goes on: the next strip, the pen's next stop. */
+const lanesAndMoves: Maker = ({ today, beds }, stand) => {
+  const end = stand.end.fact
+  const bed = beds.find((entry) => entry.id === stand.bedId)
+  if (!end || !bed) return []
+  const began = dayNumber(end.date)
+  if (end.method === 'strips') {
+    const { count, everyDays } = end.lanes ?? USUAL_LANES
+    return Array.from({ length: count - 1 }, (_, i) => began + (i + 1) * everyDays).flatMap((day, i) =>
+      day >= today - 3 ? [job(stand, 'strip', day, { count: i + 2 })] : [],
+    )
+  }
+  if (!end.animals) return []
+  const { lengthM, widthM } = partSizeM(bed, stand.part)
+  const stops = stopsOf(end.animals, lengthM, widthM, began)
+  return stops.flatMap((stop, i) =>
+    i > 0 && stop.startDay >= today - 1
+      ? [job(stand, 'move', stop.startDay, { count: i + 1, days: [stop.startDay, stops.length] })]
+      : [],
   )
 }
 
@@ -202,7 +240,9 @@ export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
   const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
   return input.stands
     .flatMap((stand) =>
-      [deeds, youth, decisions, growth, aftermath, frost].flatMap((make) => make(input, stand)),
+      [deeds, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap((make) =>
+        make(input, stand),
+      ),
     )
     .filter(
       (entry) =>

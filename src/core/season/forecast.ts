@@ -1,14 +1,12 @@
+import { deadAsSeen, lastSeen } from '../ending/counted'
+import { leadComponent, type SeasonRun, type StandCase } from './run'
 import { dayNumber } from '../foundations/day'
-import { seedFromText } from '../foundations/random'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import type { Check } from '../garden/check'
-import type { Bed, Stand } from '../garden/schema'
+import { partSizeM } from '../garden/area'
+import type { EndDetails } from '../garden/ending'
 import { latest } from '../garden/timeline'
-import { cutSurvival, endEvent } from '../ending/kill'
-import { DEAD_SHARE, endingOf } from '../ending/outcome'
-import { firstUnknownDay, type WeatherEnsemble } from '../site/weather'
-import { runStand } from '../stand/kernel'
-import type { StandEvent, StandRun } from '../stand/types'
+import { DEAD_SHARE, endingOf, type EndingSetup } from '../ending/outcome'
+import type { StandRun } from '../stand/types'
 import { selfSowing, type SelfSowing } from '../stand/reseeding'
 import { carbonKept, type OrganicInput } from '../residue/organicMatter'
 import {
@@ -22,21 +20,6 @@ import {
   type Bands,
   type DateSpread,
 } from '../stand/summary'
-import { drawTraits } from '../stand/traits'
-import { learn } from '../tracking/learn'
-import { looksOf, type Look } from '../tracking/looks'
-import { canopyAbove, sownSpecies, wateringOf } from './input'
-
-/** Everything one stand's forecast depends on besides the weather. */
-export type StandCase = {
-  bed: Bed
-  stand: Stand
-  /** The stand above, if it was sown under one. */
-  upper: Stand | null
-  checks: Check[]
-  /** First day the whole bed is taken by what follows, if planned. */
-  nextStartDay: number | null
-}
 
 /** BBCH codes that are reported as dates. */
 export const REPORTED_STAGES = [9, 31, 51, 61, 65, 71, 75, 85] as const
@@ -80,123 +63,38 @@ export type StandForecast = {
 
 const STEP_DAYS = 3
 
-/** The species that makes the stand: the largest share of the mix. */
-export function leadComponent(stand: Stand): number {
-  if (stand.content.kind !== 'cover') return 0
-  const shares = stand.content.components.map((part) => part.share)
-  return shares.indexOf(Math.max(...shares))
-}
-
-/** Plants that were seen lost are lost in every member, unless its own weather took as many already. */
-const lossesOf = (looks: readonly Look[]): StandEvent[] =>
-  looks.flatMap(({ day, alive }) =>
-    alive.map(({ share, component }): StandEvent => ({
-      day,
-      kind: 'end',
-      topLeft: 1,
-      survival: (_member, c, _bbch, _plant, before) =>
-        component !== null && component !== c
-          ? 1
-          : Math.min(1, Math.max(0.01, share) / Math.max(0.01, before)),
-    })),
-  )
-
-function eventsOf(
-  standCase: StandCase,
-  ensemble: WeatherEnsemble,
-  looks: readonly Look[],
-  withEnd: boolean,
-): StandEvent[] {
-  const { stand, nextStartDay } = standCase
-  const cuts: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
-    const done = latest(cut)
-    return done
-      ? [
-          {
-            day: dayNumber(done.date),
-            kind: 'cut' as const,
-            heightM: done.heightCm / 100,
-            groundShare: done.groundShare,
-            left: done.fate === 'dropped',
-            survival: cutSurvival(done.heightCm / 100),
-          },
-        ]
-      : []
-  })
-  const events = [...cuts, ...lossesOf(looks)]
-  const end = latest(stand.end)
-  if (end && withEnd) {
-    const event = endEvent(end, dayNumber(end.date), nextStartDay, ensemble)
-    if (event) events.push(event)
-  }
-  if (nextStartDay !== null && withEnd)
-    events.push({ day: nextStartDay, kind: 'end', topLeft: 0, survival: () => 0 })
-  return events
-}
-
-/** A run and the weather its members had, which learning may have put in another order. */
-export type SeasonRun = { run: StandRun; ensemble: WeatherEnsemble }
-
-/**
- * Runs a cover with its cuts, its ending and what was seen of it. `withEnd: false` leaves the ending out, for
- * asking what it would come to if it stood on. Returns null for crops and unknown species.
- */
-export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEnd = true): SeasonRun | null {
-  const { stand, bed, checks, upper } = standCase
-  const start = latest(stand.start)
-  const sown = sownSpecies(stand, bed)
-  if (!start || sown.length === 0) return null
-  const sowDay = dayNumber(start.date)
-  if (sowDay < ensemble.startDay || sowDay >= ensemble.startDay + ensemble.days) return null
-  const seed = seedFromText(stand.id)
-  const looks = looksOf(
-    stand.id,
-    checks,
-    sown.map(({ plant }) => plant.id),
-  )
-  const input = {
-    sown,
-    sowDay,
-    soil: bed.soil,
-    fertility: bed.fertility,
-    shade: bed.shade,
-    canopyAbove: canopyAbove(stand, upper ? [upper] : []),
-    watering: wateringOf(stand),
-    events: eventsOf(standCase, ensemble, looks, withEnd),
-  }
-  const prior = drawTraits(ensemble.members.length, seed)
-  const inOrder = (order: readonly number[] | null) =>
-    order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
-  const unknownFrom = firstUnknownDay(ensemble, sowDay)
-  const unseen = looks.some((look) => look.day > unknownFrom)
-  // What was seen is set against the stand as it stood: an ending that is only planned has not touched it yet.
-  const asSeen =
-    stand.end.fact || looks.length === 0
-      ? input
-      : { ...input, events: eventsOf(standCase, ensemble, looks, false) }
-  const learned = learn(
-    (traits, order) => runStand(asSeen, inOrder(order), traits),
-    prior,
-    leadComponent(stand),
-    looks,
-    seed,
-    unseen,
-  )
-  const weather = inOrder(learned.order)
-  const run = asSeen === input ? learned.run : runStand(input, weather, learned.traits)
-  return { run, ensemble: weather }
-}
+/** How a planned or recorded ending is carried out on its bed. */
+export const setupFor = (
+  end: EndDetails,
+  { bed, stand, own }: Pick<StandCase, 'bed' | 'stand' | 'own'>,
+  target: number,
+  flattened = true,
+): EndingSetup & { plot: { lengthM: number; widthM: number } } => ({
+  passes: end.passes,
+  flattened,
+  target,
+  bedKind: bed.kind,
+  own,
+  animals: end.animals,
+  lanes: end.lanes,
+  liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
+  plot: partSizeM(bed, stand.part),
+})
 
 function endedSpread(standCase: StandCase, standing: SeasonRun | null): Spread | null {
   const end = latest(standCase.stand.end)
   if (!end || end.method === 'harvest' || !standing) return null
   const { method } = end
   const { run, ensemble } = standing
-  const setup = { passes: end.passes, flattened: true, target: DEAD_SHARE.transplant }
+  const setup = setupFor(end, standCase, DEAD_SHARE.transplant)
+  const seen = lastSeen(standCase.stand, setup.plot)
   return spreadOf(
-    Float64Array.from(
-      { length: run.members },
-      (_, member) => endingOf(method, run, ensemble, member, dayNumber(end.date), setup).deadDay,
+    Float64Array.from({ length: run.members }, (_, member) =>
+      deadAsSeen(
+        endingOf(method, run, ensemble, member, dayNumber(end.date), setup).deadDay,
+        seen,
+        setup.target,
+      ),
     ),
   )
 }
@@ -267,6 +165,24 @@ export function bandOn(bands: Bands, day: number): Spread | null {
   const share = position - index
   const mixOf = (series: number[]) => series[index] + (series[next] - series[index]) * share
   return { low: mixOf(bands.low), mid: mixOf(bands.mid), high: mixOf(bands.high) }
+}
+
+/**
+ * Height and stage of a stand just before work on a day: the forecast's steps lie some days apart, and those after the
+ * day already have the work in them.
+ */
+export function justBefore(forecast: StandForecast, day: number): { heightM: number; bbch: number } | null {
+  const before = day - STEP_DAYS
+  const height = bandOn(forecast.heightM, before)
+  const bbch = bandOn(forecast.bbch, before)
+  return height && bbch ? { heightM: height.mid, bbch: bbch.mid } : null
+}
+
+/** The furthest reported stage a species of the mix has most likely reached by a day; 0 before any. */
+export function stageReached(forecast: StandForecast, part: number, day: number): number {
+  const reached =
+    forecast.stagesByPart[part]?.filter(({ date }) => date.spread && date.spread.mid <= day) ?? []
+  return reached.at(-1)?.bbch ?? 0
 }
 
 /** Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up. */

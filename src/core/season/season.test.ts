@@ -7,7 +7,8 @@ import { NOTHING_OBSERVED } from '../site/record'
 import { TEST_SITES } from '../testing/sites'
 import { testRecord } from '../testing/weather'
 import { spreadOn } from '../stand/summary'
-import { aliveShareOn, bandOn, forecastOf, leadComponent, standRun, type StandCase } from './forecast'
+import { aliveShareOn, bandOn, forecastOf, justBefore, stageReached } from './forecast'
+import { leadComponent, standRun, type StandCase } from './run'
 import { EMPTY_LOOK, looksOf } from '../tracking/looks'
 import { canopyAbove, sownSpecies } from './input'
 import { ensembleOf, type WeatherSpec } from './weatherSpec'
@@ -212,4 +213,75 @@ describe('forecast', () => {
 test('the station is observed to today and no further', () => {
   expect(firstUnknownDay(ensemble, spec.startDay)).toBe(today)
   expect(firstUnknownDay(ensembleOf(spec, NOTHING_OBSERVED), spec.startDay)).toBe(spec.startDay)
+})
+
+test('a stand is described as it was just before a cut that is planned for that day, not after it', () => {
+  const day = dayNumber('2026-05-06')
+  const plan = { date: '2026-05-06', method: 'chop' as const, passes: 1, note: '' }
+  const standing = cover('cereal-rye', '2025-09-20')
+  const planned = { ...standing, end: { plan, fact: null } }
+  const forecastFor = (stand: Stand) => {
+    const standCase: StandCase = { bed: testBed, stand, upper: null, checks: [], nextStartDay: null }
+    return forecastOf(standCase, standRun(standCase, ensemble)!, null)
+  }
+  const before = justBefore(forecastFor(planned), day)!
+  const uncut = justBefore(forecastFor(standing), day)!
+  expect(before.heightM).toBeCloseTo(uncut.heightM, 6)
+  expect(before.bbch).toBeCloseTo(uncut.bbch, 6)
+  expect(bandOn(forecastFor(planned).heightM, day + 3)!.mid).toBeLessThan(0.5 * uncut.heightM)
+  expect(justBefore(forecastFor(planned), dayNumber('2025-09-20'))).toBeNull()
+  expect(stageReached(forecastFor(standing), 0, dayNumber('2026-06-15'))).toBeGreaterThanOrEqual(61)
+  expect(stageReached(forecastFor(standing), 4, day)).toBe(0)
+})
+
+describe('what was done and seen after an ending', () => {
+  const ended = (fact: Partial<Stand['end']['fact'] & object>, own: Partial<Stand> = {}) => {
+    const stand = {
+      ...cover('cereal-rye', '2025-09-20'),
+      end: {
+        plan: null,
+        fact: { date: '2026-04-20', method: 'chop' as const, passes: 1, note: '', ...fact },
+      },
+      ...own,
+    }
+    const standCase: StandCase = { bed: testBed, stand, upper: null, checks: [], nextStartDay: null }
+    const run = standRun(standCase, ensemble)!
+    return { run: run.run, forecast: forecastOf(standCase, run, standRun(standCase, ensemble, false)) }
+  }
+  const aliveOn = ({ run }: ReturnType<typeof ended>, date: string) =>
+    run.species[0].alive[dayNumber(date) - run.startDay]
+  const count = (date: string, standing: number) => ({
+    id: date,
+    date,
+    standing,
+    before: 50,
+    groundM2: 1,
+    note: '',
+  })
+
+  test('a count decides what the cut left, above the table or below it; later ones what is left then', () => {
+    const table = aliveOn(ended({}), '2026-05-10')
+    expect(aliveOn(ended({}, { followUps: [count('2026-05-04', 50)] }), '2026-05-03')).toBeGreaterThan(table)
+    const pulled = ended({}, { followUps: [count('2026-05-04', 20), count('2026-05-11', 2)] })
+    expect(aliveOn(pulled, '2026-05-03')).toBeCloseTo(0.4, 1)
+    expect(aliveOn(pulled, '2026-05-12')).toBeCloseTo(0.04, 2)
+  })
+  test('a count in the first days decides nothing yet', () =>
+    expect(aliveOn(ended({}, { followUps: [count('2026-04-24', 1)] }), '2026-05-10')).toBeCloseTo(
+      aliveOn(ended({}), '2026-05-10'),
+      9,
+    ))
+  test('few counted is dead by that day; many is not dead, whatever the table says', () => {
+    expect(ended({}, { followUps: [count('2026-05-10', 3)] }).forecast.ended!.mid).toBeLessThanOrEqual(
+      dayNumber('2026-05-10'),
+    )
+    expect(ended({ method: 'tarp' }, { followUps: [count('2026-05-30', 25)] }).forecast.ended).toBeNull()
+  })
+  test('a sheet taken off early leaves more alive, and the stand is not dead', () => {
+    const lying = ended({ method: 'tarp' })
+    const early = ended({ method: 'tarp', liftedOn: '2026-04-27' })
+    expect(lying.forecast.ended).not.toBeNull()
+    expect(early.forecast.ended).toBeNull()
+    expect(aliveOn(early, '2026-05-10')).toBeGreaterThan(3 * aliveOn(lying, '2026-05-10'))
+  })
 })

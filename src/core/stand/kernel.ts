@@ -1,4 +1,13 @@
-import { decayDay, emptyPools, poolMass, residueCover, type ResiduePools } from '../residue/pools'
+import {
+  addResidue,
+  BURIED_CONTACT,
+  decayDay,
+  emptyPools,
+  moveResidue,
+  poolMass,
+  residueCover,
+  type ResiduePools,
+} from '../residue/pools'
 import { keepMoist, soilWater, waterDay, waterFactor } from '../site/soilWater'
 import type { MemberWeather, WeatherEnsemble } from '../site/weather'
 import { growthResponse, vernalisingDay } from './development'
@@ -15,12 +24,11 @@ import {
   newTally,
   nitrogenFactor,
   resetState,
-  shareAbove,
-  takeTop,
   type SpeciesState,
   type Tally,
 } from './plantState'
 import { closeAccounts, emptyRun, record } from './recording'
+import { shareAbove, takeTop } from './taking'
 import type { MemberTraits } from './traits'
 import type { StandInput, StandRun } from './types'
 
@@ -28,32 +36,62 @@ const PAR_SHARE = 0.5
 /** An ending that leaves fewer than this also clears seed that has not come up. */
 const CLEARED_SHARE = 0.005
 
+/** Lays mulch or droppings, g m⁻², on the ground. */
+function bring(
+  { massG, nitrogenG }: { massG: number; nitrogenG: number },
+  pools: ResiduePools,
+  tally: Tally,
+) {
+  addResidue(pools, massG, nitrogenG)
+  tally.broughtMass += massG
+  tally.broughtNitrogen += nitrogenG
+}
+
 function applyEvents(
   input: StandInput,
   day: number,
   member: number,
   states: SpeciesState[],
   pools: ResiduePools,
+  buried: ResiduePools,
   tally: Tally,
 ): void {
   for (const event of input.events) {
     if (event.day !== day) continue
+    if (event.kind === 'mulch') {
+      bring(event, pools, tally)
+      continue
+    }
+    let massG = 0
+    for (const state of states) massG += state.mass
     for (let c = 0; c < states.length; c++) {
+      if (event.kind === 'cut' && event.only !== undefined && event.only !== c) continue
       const state = states[c]
       const { plant } = input.sown[c]
-      const survival = event.survival(member, c, state.bbch, plant, state.alive)
+      const survival = event.survival(member, c, state.bbch, plant, state.alive, massG)
       if (!state.emerged) {
         // Seed in the ground is not touched by a blade; clearing the bed or a long sheet is the end of it.
         if (event.kind === 'end' && survival < CLEARED_SHARE) state.germination = -Infinity
       } else if (event.kind === 'end') {
         die(state, 1 - survival, pools)
-        takeTop(state, plant, 1 - event.topLeft, true, pools, tally)
+        takeTop(state, plant, 1 - event.topLeft, 0, pools, tally)
+      } else if (event.kind === 'graze') {
+        takeTop(state, plant, event.taken(massG), event.eaten, pools, tally)
+        die(state, 1 - survival, pools)
       } else {
         const share = event.groundShare * shareAbove(event.heightM, state.height)
-        takeTop(state, plant, share, event.left, pools, tally)
+        takeTop(state, plant, share, event.left ? 0 : 1, pools, tally)
         die(state, share > 0 ? event.groundShare * (1 - survival) : 0, pools)
       }
     }
+    if (event.kind === 'cut') continue
+    if (event.kind === 'graze') bring(event.droppings, buried, tally)
+    else if (event.removed) {
+      const gone = moveResidue(pools, event.removed, null)
+      tally.exportedMass += gone.massG
+      tally.exportedNitrogen += gone.nitrogenG
+    }
+    if (event.buried) moveResidue(pools, event.buried, buried)
   }
 }
 
@@ -95,6 +133,8 @@ function lightInto(canopy: Canopy, states: readonly SpeciesState[], input: Stand
 const WATER_LEAD_DAYS = 30
 /** Shade of a closed canopy cools the soil by this share of its excess over 8 °C (judgement). */
 const CANOPY_COOLING = 0.12
+/** Moisture of residue under the soil, 0–1: steadier than on top (judgement, 0.6–0.9). */
+const BURIED_WETNESS = 0.75
 
 function runMember(
   input: StandInput,
@@ -109,6 +149,7 @@ function runMember(
   const emergence = traits.emergence[member]
   const offset = input.sowDay - ensemble.startDay
   const pools = emptyPools()
+  const buried = emptyPools()
   const water = soilWater(input.soil)
   const startWaterMm = water.seedLayerMm + water.rootZoneMm
   const keptMoistDays = input.watering?.keptMoistDays ?? 0
@@ -174,15 +215,16 @@ function runMember(
       mineral -= feed(state, plant, mineral, tally)
       coldAndHeat(state, plant, tMin, tMax, soilC, weather.snowMm[i], traits.hardinessC[member], pools)
     }
-    applyEvents(input, day, member, states, pools, tally)
+    applyEvents(input, day, member, states, pools, buried, tally)
     wetness = Math.min(1, wetness * 0.82 + Math.min(1, weather.rainMm[i] / 5) * 0.6)
     mineral += decayDay(pools, soilC, wetness, mineral)
-    cover = record(run, member * days + d, states, pools, water, tally.fixed)
+    mineral += decayDay(buried, soilC, BURIED_WETNESS, mineral, BURIED_CONTACT)
+    cover = record(run, member * days + d, states, pools, buried, water, tally.fixed)
     const wetMm = weather.waterMm[i] + (waterings?.get(day) ?? 0)
     waterDay(water, wetMm, weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
   }
   const startNitrogen = STARTING_NITROGEN_G[input.fertility]
-  closeAccounts(run, member, states, pools, tally, startNitrogen, mineral, water, startWaterMm)
+  closeAccounts(run, member, states, [pools, buried], tally, startNitrogen, mineral, water, startWaterMm)
 }
 
 /**

@@ -47,6 +47,8 @@ export type Tally = {
   grown: number
   seedNitrogen: number
   exportedMass: number
+  broughtMass: number
+  broughtNitrogen: number
   exportedNitrogen: number
   soilNitrogen: number
 }
@@ -56,6 +58,8 @@ export const newTally = (): Tally => ({
   grown: 0,
   seedNitrogen: 0,
   exportedMass: 0,
+  broughtMass: 0,
+  broughtNitrogen: 0,
   exportedNitrogen: 0,
   soilNitrogen: 0,
 })
@@ -94,40 +98,6 @@ export function die(state: SpeciesState, share: number, pools: ResiduePools): vo
   state.nitrogen *= kept
   state.lai *= kept
   state.alive *= kept
-}
-
-/** Share of a stand's growth above a height, 0–1: more of it sits high than low (judgement, exponent 0.5–1). */
-export function shareAbove(heightM: number, standHeightM: number): number {
-  return standHeightM <= heightM ? 0 : 1 - Math.pow(heightM / standHeightM, 0.7)
-}
-
-/** A cut this deep takes the growing points of stems that have begun to lengthen. */
-const DEEP_CUT = 0.5
-/** New shoots after a deep cut begin at this share of the way to stem elongation (judgement, 0.3–0.8). */
-const SHOOTS_BEGIN = 0.6
-
-/** Takes a share of the growth off the living plants, dropped or carried away; a deep cut sets their stage back. */
-export function takeTop(
-  state: SpeciesState,
-  plant: Species,
-  share: number,
-  left: boolean,
-  pools: ResiduePools,
-  tally: Tally,
-): void {
-  if (share <= 0) return
-  if (left) addResidue(pools, state.mass * share, state.nitrogen * share)
-  else {
-    tally.exportedMass += state.mass * share
-    tally.exportedNitrogen += state.nitrogen * share
-  }
-  state.mass *= 1 - share
-  state.nitrogen *= 1 - share
-  state.lai *= 1 - share
-  if (share > DEEP_CUT) {
-    state.ageCd = Math.min(state.ageCd, SHOOTS_BEGIN * plant.parameters.t31Cd)
-    state.bbch = bbchAt(state.ageCd, plant.parameters)
-  }
 }
 
 /** Share of a shed leaf's mass and nitrogen that the plant keeps back. */

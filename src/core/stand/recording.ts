@@ -31,6 +31,7 @@ export function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun
     soilWaterMm: series(),
     seedLayer: series(),
     releasedG: series(),
+    carriedOff: { massG: perMember(), nitrogenG: perMember() },
     accounts: {
       massIn: perMember(),
       massOut: perMember(),
@@ -48,6 +49,7 @@ export function record(
   at: number,
   states: readonly SpeciesState[],
   pools: ResiduePools,
+  buried: ResiduePools,
   water: SoilWater,
   fixed: number,
 ): number {
@@ -72,10 +74,10 @@ export function record(
   run.nitrogenG[at] = nitrogen
   run.fixedG[at] = fixed
   run.residueG[at] = poolMass(pools)
-  run.residueNitrogenG[at] = poolNitrogen(pools)
+  run.residueNitrogenG[at] = poolNitrogen(pools) + poolNitrogen(buried)
   run.soilWaterMm[at] = water.seedLayerMm + water.rootZoneMm
   run.seedLayer[at] = water.seedLayerMm / water.seedCapacityMm
-  run.releasedG[at] = pools.netReleasedG
+  run.releasedG[at] = pools.netReleasedG + buried.netReleasedG
   return cover
 }
 
@@ -84,7 +86,7 @@ export function closeAccounts(
   run: StandRun,
   member: number,
   states: readonly SpeciesState[],
-  pools: ResiduePools,
+  layers: readonly ResiduePools[],
   tally: Tally,
   startNitrogen: number,
   mineral: number,
@@ -99,11 +101,18 @@ export function closeAccounts(
     live += state.mass
     plantNitrogen += state.nitrogen
   }
-  accounts.massIn[member] = tally.grown
-  accounts.massOut[member] = live + poolMass(pools) + pools.decayedG + tally.exportedMass
-  accounts.nitrogenIn[member] = startNitrogen + tally.soilNitrogen + tally.fixed + tally.seedNitrogen
+  const over = (of: (pools: ResiduePools) => number) => layers.reduce((sum, pools) => sum + of(pools), 0)
+  run.carriedOff.massG[member] = tally.exportedMass
+  run.carriedOff.nitrogenG[member] = tally.exportedNitrogen
+  accounts.massIn[member] = tally.grown + tally.broughtMass
+  accounts.massOut[member] = live + over((pools) => poolMass(pools) + pools.decayedG) + tally.exportedMass
+  accounts.nitrogenIn[member] =
+    startNitrogen + tally.soilNitrogen + tally.fixed + tally.seedNitrogen + tally.broughtNitrogen
   accounts.nitrogenOut[member] =
-    mineral + plantNitrogen + poolNitrogen(pools) + pools.microbialNitrogenG + tally.exportedNitrogen
+    mineral +
+    plantNitrogen +
+    over((pools) => poolNitrogen(pools) + pools.microbialNitrogenG) +
+    tally.exportedNitrogen
   accounts.waterIn[member] = startWaterMm + water.gainedMm
   accounts.waterOut[member] =
     water.seedLayerMm + water.rootZoneMm + water.evaporatedMm + water.transpiredMm + water.drainedMm

@@ -7,8 +7,18 @@ export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: 
 /** Something done to a stand on a day. Survival is asked per member and species with its BBCH at that day. */
 export type StandEvent = {
   day: number
-  /** Share of a species' living plants that outlive it; `alive` is the share of emerged plants alive before. */
-  survival: (member: number, component: number, bbch: number, plant: Species, alive: number) => number
+  /**
+   * Share of a species' living plants that outlive it; `alive` is the share of emerged plants alive before, `massG`
+   * all that stands per m².
+   */
+  survival: (
+    member: number,
+    component: number,
+    bbch: number,
+    plant: Species,
+    alive: number,
+    massG: number,
+  ) => number
 } & (
   | {
       kind: 'cut'
@@ -17,10 +27,31 @@ export type StandEvent = {
       groundShare: number
       /** Whether the cuttings stay; if not, their mass and nitrogen leave the bed. */
       left: boolean
+      /** The one species that is cut; all when left out. */
+      only?: number
     }
-  /** An ending: `topLeft` is the share of the survivors' growth that still stands, 0–1. */
-  | { kind: 'end'; topLeft: number }
+  /** Mulch laid on, per m². */
+  | { kind: 'mulch'; massG: number; nitrogenG: number }
+  /**
+   * An ending: `topLeft` is the share of the survivors' growth that still stands, 0–1. Of what then lies on the
+   * ground the share `removed` leaves the bed, and the share `buried` of the rest is put under the soil.
+   */
+  | { kind: 'end'; topLeft: number; removed?: number; buried?: number }
+  | Grazing
 )
+
+/**
+ * Animals pass over the stand: `taken` is the share of `massG`, the growth standing per m², that they eat and tread
+ * down; of that the share `eaten` leaves, the rest lies where it stood. Droppings stay, no mulch but worked into
+ * the ground, with nitrogen from all that the animals are fed, per m². The share `buried` of what then lies on the ground is rooted under.
+ */
+export type Grazing = {
+  kind: 'graze'
+  taken: (massG: number) => number
+  eaten: number
+  droppings: { massG: number; nitrogenG: number }
+  buried?: number
+}
 
 export type StandInput = {
   sown: readonly SownSpecies[]
@@ -50,8 +81,9 @@ export type StandRun = {
   massG: Float32Array
   nitrogenG: Float32Array
   fixedG: Float32Array
+  /** Residue on the surface, the mulch; what was buried is not in it. */
   residueG: Float32Array
-  /** Nitrogen still in the residue. */
+  /** Nitrogen still in the residue, on the surface and buried. */
   residueNitrogenG: Float32Array
   /** Water in reach of the roots, mm. */
   soilWaterMm: Float32Array
@@ -59,6 +91,8 @@ export type StandRun = {
   seedLayer: Float32Array
   /** Net mineral nitrogen released by residue since sowing; negative while it ties up. */
   releasedG: Float32Array
+  /** Mass and nitrogen carried off the bed since sowing, per member at the end of the run. */
+  carriedOff: { massG: Float64Array; nitrogenG: Float64Array }
   /** Where mass and nitrogen went, per member at the end of the run; both sides of each account are equal. */
   accounts: {
     massIn: Float64Array

@@ -1,3 +1,4 @@
+import type { AnimalPlan } from '../ending/animals'
 import type { Bed, Stand, StartDetails, Tool } from '../garden/schema'
 
 /** A plain bed of 10 × 1.2 m for tests. */
@@ -59,3 +60,15 @@ export function testCover(speciesId: string, sownOn: string, own: Partial<Stand>
     ...own,
   }
 }
+
+/** Four hens in a pen of 2 × 1.2 m, two days a stop, two rounds with a week between. */
+export const testHens = (own: Partial<AnimalPlan> = {}): AnimalPlan => ({
+  kind: 'hens',
+  head: 4,
+  penLengthM: 2,
+  penWidthM: 1.2,
+  daysPerStop: 2,
+  rounds: 2,
+  restDays: 7,
+  ...own,
+})

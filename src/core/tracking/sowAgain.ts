@@ -1,7 +1,7 @@
 import { dayNumber, isoDate } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import { latest } from '../garden/timeline'
-import { standRun, type StandCase } from '../season/forecast'
+import { standRun, type StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { valuesOn } from '../stand/summary'
 

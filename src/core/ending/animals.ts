@@ -1,0 +1,236 @@
+import type { EndDetails } from '../garden/ending'
+import type { LivestockKind } from '../garden/rules'
+import type { EndingClass } from '../plants/parameters'
+import { chopSurvival, isTough } from './survival'
+
+export type AnimalPlan = NonNullable<EndDetails['animals']>
+
+/** What one animal of a kind does and needs in a day. Judgement from husbandry guides, ± a third. */
+type Husbandry = {
+  /** All the feed it eats, kg dry matter, and the share of it that green growth can be. */
+  feedKg: number
+  forageShare: number
+  /** Growth trodden down and fouled for each part eaten. */
+  trodden: number
+  /** How strongly an animal-day per m² scratches out or roots up soft plants; tough plants bear three times as much. */
+  uproots: number
+  /** Nitrogen in its droppings, g. */
+  droppingsG: number
+  /** Least ground in the pen for each, m². */
+  leastM2: number
+}
+
+export const HUSBANDRY: Record<LivestockKind, Husbandry> = {
+  hens: { feedKg: 0.115, forageShare: 0.25, trodden: 1.5, uproots: 0.35, droppingsG: 1.5, leastM2: 0.5 },
+  ducks: { feedKg: 0.16, forageShare: 0.3, trodden: 1.5, uproots: 0.15, droppingsG: 1.8, leastM2: 0.8 },
+  rabbits: { feedKg: 0.12, forageShare: 0.8, trodden: 0.3, uproots: 0.03, droppingsG: 1.2, leastM2: 0.6 },
+  sheep: { feedKg: 1.4, forageShare: 1, trodden: 0.5, uproots: 0.3, droppingsG: 16, leastM2: 6 },
+  goats: { feedKg: 1.5, forageShare: 1, trodden: 0.5, uproots: 0.3, droppingsG: 16, leastM2: 6 },
+  pigs: { feedKg: 2.2, forageShare: 0.3, trodden: 4, uproots: 30, droppingsG: 30, leastM2: 15 },
+}
+
+/** Grain scattered on the last stops keeps hens scratching: their effect rises by this factor. */
+const SCRATCH_FEED_FACTOR = 1.6
+/** Grain scattered for each hen and day of it, kg (extension, 0.01–0.03); it is part of what they are fed. */
+const SCRATCH_GRAIN_KG = 0.02
+/** Share of the nitrogen in droppings that does not go off into the air, and its share of their dry matter (judgement). */
+const DROPPINGS_KEPT = 0.7
+const DROPPINGS_NITROGEN = 0.04
+/** Tough plants bear this much more before they are uprooted. */
+const TOUGH_FACTOR = 3
+/** Nitrogen a bed should not be given in a year by animals, g m⁻² (a common limit is 170 kg ha⁻¹). */
+export const MOST_NITROGEN_G = 17
+
+/** A stop of a pen: where it stands on the plot, in which round, from when to when. */
+export type Stop = {
+  round: number
+  lane: number
+  place: number
+  /** Corner nearest the start of the plot, and size, m. */
+  atM: number
+  acrossM: number
+  lengthM: number
+  widthM: number
+  startDay: number
+  endDay: number
+  scratchFeed: boolean
+}
+
+export type Lanes = { lanes: number; places: number; penLengthM: number; penWidthM: number }
+
+/** How a pen covers a plot: turned so that it takes the fewest stops. Sizes in m, all positive. */
+export function lanesOf(
+  plotLengthM: number,
+  plotWidthM: number,
+  penLengthM: number,
+  penWidthM: number,
+): Lanes {
+  const fit = (along: number, across: number): Lanes => ({
+    lanes: Math.max(1, Math.ceil(plotWidthM / across - 0.05)),
+    places: Math.max(1, Math.ceil(plotLengthM / along - 0.05)),
+    penLengthM: along,
+    penWidthM: across,
+  })
+  const a = fit(penLengthM, penWidthM)
+  const b = fit(penWidthM, penLengthM)
+  return b.lanes * b.places < a.lanes * a.places ? b : a
+}
+
+/** All stops in order, lane by lane, up one and down the next. The pen is the whole plot where it has no size. */
+export function stopsOf(plan: AnimalPlan, plotLengthM: number, plotWidthM: number, startDay: number): Stop[] {
+  const pen = lanesOf(plotLengthM, plotWidthM, plan.penLengthM ?? plotLengthM, plan.penWidthM ?? plotWidthM)
+  const stops: Stop[] = []
+  const perRound = pen.lanes * pen.places
+  let roundStart = startDay
+  for (let round = 0; round < plan.rounds; round++) {
+    const days = daysOnStop(plan, round)
+    for (let i = 0; i < perRound; i++) {
+      const lane = Math.floor(i / pen.places)
+      const along = i % pen.places
+      const place = lane % 2 === 0 ? along : pen.places - 1 - along
+      const at = roundStart + i * days
+      stops.push({
+        round,
+        lane,
+        place,
+        atM: placeOn(plotLengthM, pen.penLengthM, place),
+        acrossM: placeOn(plotWidthM, pen.penWidthM, lane),
+        lengthM: pen.penLengthM,
+        widthM: pen.penWidthM,
+        startDay: at,
+        endDay: at + days,
+        scratchFeed: scratches(plan, round),
+      })
+    }
+    roundStart += perRound * days + plan.restDays
+  }
+  return stops
+}
+
+/** Where the pen begins on a side of the plot, m: the last place is pushed back onto it, a wider pen stands in its middle. */
+const placeOn = (plotM: number, penM: number, place: number) =>
+  penM > plotM ? (plotM - penM) / 2 : Math.min(place * penM, plotM - penM)
+
+/** Whether grain is scattered on a round for hens to scratch for: on the last. */
+const scratches = (plan: AnimalPlan, round: number) => plan.kind === 'hens' && round === plan.rounds - 1
+
+/** Days on each stop of a round: the last of several may be slower, to finish what has grown again. */
+export const daysOnStop = (plan: AnimalPlan, round: number) =>
+  plan.rounds > 1 && round === plan.rounds - 1 ? (plan.lastDaysPerStop ?? plan.daysPerStop) : plan.daysPerStop
+
+/** Ground a pen stands on, m²: the plot where it has no size of its own. */
+export const penM2 = (plan: AnimalPlan, plotM2: number) =>
+  plan.penLengthM && plan.penWidthM ? plan.penLengthM * plan.penWidthM : plotM2
+
+/** Animal-days per m² that one stop of a round brings. */
+export const pressure = (plan: AnimalPlan, plotM2: number, round = 0) =>
+  (plan.head * daysOnStop(plan, round)) / penM2(plan, plotM2)
+
+/** Animal-days per m² over all rounds. */
+export function animalDays(plan: AnimalPlan, plotM2: number): number {
+  let sum = 0
+  for (let round = 0; round < plan.rounds; round++) sum += pressure(plan, plotM2, round)
+  return sum
+}
+
+/** Share of the standing growth eaten and trodden on a stop, 0–1, with `massG` standing per m². */
+export function takenShare(plan: AnimalPlan, plotM2: number, massG: number, round = 0): number {
+  const { feedKg, forageShare, trodden } = HUSBANDRY[plan.kind]
+  const wantedG = pressure(plan, plotM2, round) * feedKg * 1000 * forageShare * (1 + trodden)
+  return massG > 0 ? 1 - Math.exp(-wantedG / massG) : 0
+}
+
+/** Share of what is taken that is eaten; the rest is trodden down. */
+export const eatenShare = ({ kind }: AnimalPlan) => 1 / (1 + HUSBANDRY[kind].trodden)
+
+/** What is eaten on a stop, g m⁻², with `massG` standing. */
+export const eatenG = (plan: AnimalPlan, plotM2: number, massG: number, round = 0) =>
+  takenShare(plan, plotM2, massG, round) * massG * eatenShare(plan)
+
+/** Dry matter and nitrogen of the droppings that a round leaves, g m⁻², from green growth and brought feed alike. */
+export function droppings(
+  plan: AnimalPlan,
+  plotM2: number,
+  round: number,
+): { massG: number; nitrogenG: number } {
+  const nitrogenG = pressure(plan, plotM2, round) * HUSBANDRY[plan.kind].droppingsG * DROPPINGS_KEPT
+  return { massG: nitrogenG / DROPPINGS_NITROGEN, nitrogenG }
+}
+
+/**
+ * Survival of a class after one stop: what the animals uproot dies; grazers nip the tops, and that kills as a cut
+ * does. More animals or days never leave more.
+ */
+export function stopSurvival(
+  plan: AnimalPlan,
+  plotM2: number,
+  kind: EndingClass,
+  bbch: number,
+  massG: number,
+  round: number,
+): number {
+  const { uproots } = HUSBANDRY[plan.kind]
+  const strength =
+    uproots * (scratches(plan, round) ? SCRATCH_FEED_FACTOR : 1) * (isTough(kind) ? 1 / TOUGH_FACTOR : 1)
+  const uprooted = Math.exp(-strength * pressure(plan, plotM2, round))
+  const nipped = takenShare(plan, plotM2, massG, round)
+  // Tops bitten above the ground leave more buds than a cut at it.
+  const bitten = 1 - 0.4 * nipped * (1 - chopSurvival(kind, bbch))
+  return uprooted * bitten
+}
+
+/** Feed brought from outside over the whole plan, kg dry matter, when `eatenKg` was found on the bed. */
+export const broughtFeedKg = (plan: AnimalPlan, days: number, eatenKg: number) =>
+  Math.max(0, plan.head * days * HUSBANDRY[plan.kind].feedKg - eatenKg)
+
+/** Grain to scatter over the last round, kg, for hens on a number of stops. */
+export const scratchGrainKg = (plan: AnimalPlan, stops: number) =>
+  plan.kind === 'hens' ? plan.head * stops * daysOnStop(plan, plan.rounds - 1) * SCRATCH_GRAIN_KG : 0
+
+/** What is doubtful about a plan, each with the fix. */
+export function stockingDoubts(plan: AnimalPlan, plotM2: number, massG: number): string[] {
+  const { leastM2, droppingsG } = HUSBANDRY[plan.kind]
+  const pen = penM2(plan, plotM2)
+  const doubts: string[] = []
+  if (pen / plan.head < leastM2)
+    doubts.push(
+      `${(pen / plan.head).toFixed(1)} m² for each is too tight: at most ${Math.max(0, Math.floor(pen / leastM2))} ${plan.kind} in this pen.`,
+    )
+  const nitrogenG = animalDays(plan, plotM2) * droppingsG
+  if (nitrogenG > MOST_NITROGEN_G)
+    doubts.push(
+      `Their droppings bring ${Math.round(nitrogenG)} g nitrogen per m², more than the ${MOST_NITROGEN_G} g usually allowed in a year. Move them sooner or take fewer.`,
+    )
+  const needG = pressure(plan, plotM2) * HUSBANDRY[plan.kind].feedKg * 1000
+  if (HUSBANDRY[plan.kind].forageShare >= 0.8 && needG > massG * 0.7)
+    doubts.push('There is less growth than they eat on a stop. Shorten the stop or bring hay.')
+  return doubts
+}
+
+/** Animal-days per m² on a stop: enough to graze, not to cake the ground (judgement, ± a half). */
+const USUAL_PRESSURE: Record<LivestockKind, number> = {
+  hens: 2.6,
+  ducks: 2.6,
+  rabbits: 2,
+  sheep: 0.15,
+  goats: 0.15,
+  pigs: 0.08,
+}
+
+/** A plan to start from for animals with a pen. */
+export function usualPlan(
+  stock: { kind: LivestockKind; head: number; penLengthM: number | null; penWidthM: number | null },
+  plotM2: number,
+): AnimalPlan {
+  const pen = stock.penLengthM && stock.penWidthM ? stock.penLengthM * stock.penWidthM : plotM2
+  const days = (USUAL_PRESSURE[stock.kind] * pen) / stock.head
+  const daysPerStop = Math.max(1, Math.min(14, Math.round(days)))
+  return {
+    ...stock,
+    daysPerStop,
+    // A first round grazes, a last one, twice as slow, scratches out what has grown again.
+    ...(stock.kind === 'hens' ? { lastDaysPerStop: 2 * daysPerStop } : {}),
+    rounds: stock.kind === 'pigs' ? 1 : 2,
+    restDays: stock.kind === 'pigs' ? 0 : 7,
+  }
+}

@@ -1,0 +1,97 @@
+import { interpolate } from '../foundations/statistics'
+import type { EndingClass } from '../plants/parameters'
+import type { WeatherEnsemble } from '../site/weather'
+import { isTough } from './survival'
+
+export type SheetKind = 'black' | 'clear' | 'cardboard'
+
+/**
+ * Thermal time above 0 °C under a black sheet that leaves 5 % alive, °C d, on mown or flattened growth
+ * (judgement, ± 20 %).
+ */
+const TARP_DOSE_CD: Record<EndingClass, number> = {
+  'winter cereal': 450,
+  'spring cereal': 420,
+  ryegrass: 500,
+  sorghum: 450,
+  millet: 380,
+  vetch: 300,
+  'crimson clover': 320,
+  'annual clover': 380,
+  'perennial clover': 650,
+  pea: 250,
+  faba: 280,
+  'warm legume': 280,
+  brassica: 320,
+  radish: 320,
+  buckwheat: 220,
+  phacelia: 250,
+  'stalk broadleaf': 260,
+  'leaf rosette': 280,
+}
+
+/** Air under a black sheet lying on the ground is warmer than outside by about this, °C (range 3–6). */
+const SHEET_WARMING_C = 4.5
+
+/** A standing crop holds the sheet up: the dose needed rises by this factor. */
+const STANDING_FACTOR = 1.4
+
+/** Cardboard wants this much more of the dose than a black sheet, and goes soft after some weeks (extension, 56–84 d). */
+const CARDBOARD_FACTOR = 1.35
+const CARDBOARD_FIRM_DAYS = 70
+/** Soil thrown over mown growth presses the sheet's dark onto every crown: the dose needed falls (judgement, 0.8–0.95). */
+const SOIL_ON_TOP_FACTOR = 0.85
+
+/** Dose of heat under clear film on wet soil that leaves 5 % alive, °C d above 45 °C: seedlings 25, soft covers 60, cereals 90; creeping clovers 120 (judgement). */
+function clearDose(kind: EndingClass, bbch: number): number {
+  const grown = kind === 'perennial clover' ? 120 : isTough(kind) ? 90 : 60
+  return interpolate(
+    [
+      [15, 25],
+      [25, grown],
+    ],
+    bbch,
+  )
+}
+
+/** Heat above 45 °C under clear film in a day, °C d: Tmax + 0.85·Rs − 45, Rs in MJ m⁻² d⁻¹; nothing in cloud. */
+export const filmHeat = (tMaxC: number, radiationMjM2: number) =>
+  Math.max(0, tMaxC + 0.85 * radiationMjM2 - 45)
+
+/** How a sheet lies: on flattened or standing growth, or on soil thrown over it. */
+export type SheetBed = 'flat' | 'standing' | 'soil'
+
+/** Dose that leaves 5 % of a class alive under a sheet, in the unit of that sheet's days. */
+export function doseNeeded(sheet: SheetKind, kind: EndingClass, bbch: number, lies: SheetBed): number {
+  if (sheet === 'clear') return clearDose(kind, bbch)
+  const lying = lies === 'standing' ? STANDING_FACTOR : lies === 'soil' ? SOIL_ON_TOP_FACTOR : 1
+  return TARP_DOSE_CD[kind] * lying * (sheet === 'cardboard' ? CARDBOARD_FACTOR : 1)
+}
+
+/** Longest a sheet does its work, days. */
+export const firmDays = (sheet: SheetKind) => (sheet === 'cardboard' ? CARDBOARD_FIRM_DAYS : Infinity)
+
+/** What a day of weather gives under a sheet. */
+export function sheetDay(sheet: SheetKind, ensemble: WeatherEnsemble, member: number, day: number): number {
+  const i = day - ensemble.startDay
+  if (i < 0 || i >= ensemble.days) return NaN
+  const { tMinC, tMaxC, radiationMjM2 } = ensemble.members[member]
+  if (sheet === 'clear') return filmHeat(tMaxC[i], radiationMjM2[i])
+  return Math.max(0, (tMinC[i] + tMaxC[i]) / 2 + SHEET_WARMING_C)
+}
+
+/** Dose under a sheet between two days; days outside the weather count nothing. */
+export function sheetDose(
+  ensemble: WeatherEnsemble,
+  member: number,
+  fromDay: number,
+  toDay: number,
+  sheet: SheetKind = 'black',
+): number {
+  let dose = 0
+  for (let day = fromDay; day < toDay; day++) dose += sheetDay(sheet, ensemble, member, day) || 0
+  return dose
+}
+
+/** Share alive under a sheet after a dose: it falls exponentially to 5 % at the dose needed. */
+export const sheetSurvival = (dose: number, needed: number) => Math.exp((Math.log(0.05) * dose) / needed)

@@ -1,0 +1,330 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { findSpecies, SPECIES } from '../plants/catalogue'
+import { stillStand } from '../testing/stillStand'
+import { testBed, testHens, testTool } from '../testing/beds'
+import { USUAL_RULES, type Rules } from '../garden/rules'
+import { CANDIDATES, judgeWay, type EndingCase } from './compare'
+import { weigh } from './weigh'
+import { endingOf, type EndingSetup } from './outcome'
+import { filmHeat } from './sheets'
+import { bloatNow, harmNow } from './obstacles'
+import { findWay, WAYS, type WayId } from './ways'
+
+const SETUP: EndingSetup = { passes: 1, flattened: true, target: 0.1 }
+const START = 10
+
+/** The luck of the first member: the odds of the table's share are multiplied by e^−0.65, its sheet takes 0.85 of the dose. */
+const lucky = (share: number) => {
+  const odds = (share / (1 - share)) * Math.exp(-0.65)
+  return odds / (1 + odds)
+}
+const SHEET_LUCK = 0.85
+
+const rye = (bbch: number, own: Parameters<typeof stillStand>[1] = {}) =>
+  stillStand([{ speciesId: 'cereal-rye', bbch, massG: 500 }], own)
+const outcome = (way: WayId, stand: ReturnType<typeof stillStand>, setup: Partial<EndingSetup> = {}) =>
+  endingOf(way, stand.run, stand.ensemble, 0, START, { ...SETUP, ...setup })
+
+describe('each way on a known stand in steady weather of 16 °C', () => {
+  test('crimp: the table’s 15 % at pollen, dead once 230 °C d have browned it', () => {
+    const ended = outcome('crimp', rye(61))
+    expect(ended.survival).toBeCloseTo(lucky(0.15), 9)
+    expect(ended.deadDay).toBe(START + Math.ceil(230 / 16))
+  })
+  test('crimp before heading: four in five stand again and it never counts as dead', () => {
+    const ended = outcome('crimp', rye(39))
+    expect(ended.survival).toBeCloseTo(lucky(0.8), 9)
+    expect(ended.deadDay).toBeNaN()
+  })
+  test('crimp in a frame misses 7 % more of what it kills', () => {
+    const framed = outcome('crimp', rye(61), { bedKind: 'framed' }).survival
+    expect(framed).toBeCloseTo(lucky(0.15 + 0.07 * 0.85), 9)
+  })
+  test('chop: 9 % of rye at half bloom, brown after 130 °C d; twice leaves three in ten of them, a week later', () => {
+    const once = outcome('chop', rye(65))
+    expect(once.survival).toBeCloseTo(lucky(0.09), 9)
+    expect(once.deadDay).toBe(START + Math.ceil(130 / 16))
+    const twice = outcome('chop', rye(65), { passes: 2 })
+    expect(twice.survival).toBeCloseTo(lucky(0.09 * 0.3), 9)
+    expect(twice.deadDay).toBe(once.deadDay + 7)
+  })
+  test('black tarp: 450 °C d to 5 %, log-proportionally less to 10 %, air + 4.5 °C', () => {
+    const ended = outcome('tarp', rye(45))
+    const dose = 450 * (Math.log(0.1) / Math.log(0.05)) * SHEET_LUCK
+    expect(ended.deadDay).toBe(START + Math.ceil(dose / 20.5))
+    expect(ended.sheetDays).toBe(ended.deadDay - START)
+  })
+  test('a sheet over standing growth takes 1.4 times the dose, over dry soil 1.2 times, under path soil 0.85', () => {
+    const days = (way: WayId, stand = rye(45), setup: Partial<EndingSetup> = {}) =>
+      outcome(way, stand, setup).sheetDays
+    const flat = days('tarp')
+    expect(days('tarp', rye(45), { flattened: false }) / flat).toBeCloseTo(1.4, 0)
+    expect(days('tarp', rye(45, { moist: 0.1 })) / flat).toBeCloseTo(1.2, 0)
+    expect(days('soil-tarp')).toBeLessThan(flat)
+  })
+  test('crimp, then tarp: the sheet only has to finish what the crimp left, and the rest must brown', () => {
+    const both = outcome('crimp-tarp', rye(51))
+    // 0.55 standing after the crimp falls to 0.1 at a dose of 450 · ln(0.1/0.55)/ln(0.05).
+    const dose = 450 * (Math.log(0.1 / 0.55) / Math.log(0.05)) * SHEET_LUCK
+    expect(both.deadDay).toBe(START + Math.max(Math.ceil(dose / 20.5), Math.ceil(230 / 16)))
+    expect(both.deadDay).toBeLessThan(outcome('tarp', rye(51)).deadDay + 1)
+    expect(outcome('crimp-tarp', rye(75)).deadDay).toBe(START + Math.ceil(230 / 16))
+  })
+  test('chop, then cardboard: 1.35 times a tarp’s dose, and none after it has gone soft in the cold', () => {
+    const needed = 450 * 1.35 * (Math.log(0.1 / 0.88) / Math.log(0.05)) * SHEET_LUCK
+    expect(outcome('chop-cardboard', rye(50)).deadDay).toBe(START + Math.ceil(needed / 20.5))
+    expect(outcome('chop-cardboard', rye(50, { meanC: -2 })).deadDay).toBeNaN()
+  })
+  test('clear film: 90 °C d above 45 for cereals in sun, nothing in cloud', () => {
+    const hot = rye(45, { meanC: 32 })
+    hot.ensemble.members[0].radiationMjM2.fill(24)
+    const heat = filmHeat(37, 24)
+    expect(heat).toBeCloseTo(37 + 0.85 * 24 - 45, 9)
+    const dose = 90 * (Math.log(0.1) / Math.log(0.05)) * SHEET_LUCK
+    expect(outcome('clear-sheet', hot).deadDay).toBe(START + Math.ceil(dose / heat))
+    expect(outcome('clear-sheet', rye(45)).deadDay).toBeNaN()
+  })
+  test('burial: 10 % of a soft annual under 6 cm, of a tillering grass under 12', () => {
+    const pea = stillStand([{ speciesId: 'field-pea', bbch: 45, massG: 300 }])
+    for (const stand of [pea, rye(45)]) {
+      expect(outcome('bury', stand).survival).toBeCloseTo(lucky(0.1), 9)
+      expect(outcome('bury', stand).deadDay).toBe(START + Math.ceil(200 / 16))
+    }
+  })
+  test('turning under: 30 % of a cereal, 9 % after a second pass ten days later; soft covers 10 %', () => {
+    expect(outcome('turn', rye(45)).survival).toBeCloseTo(lucky(0.3), 9)
+    const twice = outcome('turn', rye(45), { passes: 2 })
+    expect(twice.survival).toBeCloseTo(lucky(0.09), 9)
+    expect(twice.deadDay).toBe(START + 10 + Math.ceil(200 / 16))
+    const pea = stillStand([{ speciesId: 'field-pea', bbch: 45, massG: 300 }])
+    expect(outcome('turn', pea).survival).toBeCloseTo(lucky(0.1), 9)
+  })
+  test('a wilting flame leaves four in ten of what a crimp left', () => {
+    expect(outcome('crimp-flame', rye(61)).survival).toBeCloseTo(lucky(0.15 * 0.4), 9)
+  })
+  test('a flame alone wilts broadleaf seedlings, hardly grasses, never a grown stand', () => {
+    const pea = (bbch: number) => stillStand([{ speciesId: 'field-pea', bbch, massG: 20 }])
+    expect(outcome('flame', pea(12)).survival).toBeCloseTo(lucky(0.1), 9)
+    expect(outcome('flame', rye(12)).survival).toBeCloseTo(lucky(0.8), 9)
+    expect(outcome('flame', pea(60)).deadDay).toBeNaN()
+  })
+  test('pulled, it is done the same day; flipped crowns of rye leave 15 %', () => {
+    expect(outcome('pull', rye(39))).toMatchObject({ deadDay: START })
+    expect(outcome('flip-cover', rye(39)).survival).toBeCloseTo(lucky(0.15), 9)
+  })
+  test('strips are dead when the last of them is', () => {
+    const strips = outcome('strips', rye(65), { lanes: { count: 4, everyDays: 5 } })
+    expect(strips.deadDay).toBe(outcome('chop', rye(65)).deadDay + 15)
+  })
+  test('a mix counts its species by mass', () => {
+    const mix = stillStand([
+      { speciesId: 'cereal-rye', bbch: 61, massG: 300 },
+      { speciesId: 'hairy-vetch', bbch: 65, massG: 100 },
+    ])
+    expect(outcome('crimp', mix).survival).toBeCloseTo(lucky(0.75 * 0.15 + 0.25 * 0.25), 9)
+  })
+  test('cold and heat end what the run says they end', () => {
+    const oats = stillStand([{ speciesId: 'oats', bbch: 31, massG: 200 }])
+    oats.run.species[0].alive.fill(0.02, 40)
+    expect(outcome('winter-kill', oats).deadDay).toBe(40)
+    expect(outcome('summer-kill', oats).deadDay).toBe(40)
+  })
+})
+
+describe('never the wrong way round', () => {
+  test('a later stage never raises what a crimp leaves of a cereal', () => {
+    let last = 1
+    for (let bbch = 20; bbch < 95; bbch += 3) {
+      const { survival } = outcome('crimp', rye(bbch))
+      expect(survival).toBeLessThanOrEqual(last + 1e-12)
+      last = survival
+    }
+  })
+  test('a warmer spell is never later under a sheet', () => {
+    let last = Infinity
+    for (const meanC of [2, 6, 10, 16, 24]) {
+      const day = outcome('tarp', rye(45, { meanC })).deadDay
+      expect(day).toBeLessThanOrEqual(last)
+      last = day
+    }
+  })
+})
+
+describe('own rules and their price', () => {
+  const tools = (['scythe', 'spade or fork', 'wheelbarrow', 'burner'] as const).map((kind) => testTool(kind))
+  const judged = (
+    wayId: WayId,
+    rules: Partial<Rules>,
+    stand = rye(45, { members: 8, days: 260 }),
+    passes = 1,
+  ) => {
+    const question: EndingCase = {
+      run: stand.run,
+      ensemble: stand.ensemble,
+      bed: testBed,
+      part: { kind: 'whole' },
+      areaM2: 12,
+      tools: [...tools, testTool('crimp board', 1.2), testTool('black tarp', 2, 12)],
+      livestock: [],
+      rules: { ...USUAL_RULES, ...rules },
+      own: {},
+      establishment: 'transplant',
+      fromDay: 10,
+      toDay: 80,
+      stepDays: 5,
+      ranks: 8,
+    }
+    return judgeWay(
+      CANDIDATES.find((entry) => entry.way.id === wayId && entry.passes === passes)!,
+      question,
+    )
+  }
+  const target = { plantingDay: 80, establishment: 'transplant' as const, waitDays: 7 }
+  test('the longest time under a sheet takes it off too soon, and says what it costs', () => {
+    expect(weigh(judged('tarp', {}), target).chance).toBe(1)
+    const short = weigh(judged('tarp', { longestSheetDays: 7 }), target)
+    expect(short.chance).toBe(0)
+    expect(short.chanceFree).toBe(1)
+    expect(weigh(judged('tarp', { longestSheetDays: 60 }), target).chance).toBe(1)
+  })
+  test('a legume that must bloom first is left alone before', () => {
+    const vetch = (bbch: number) =>
+      stillStand([{ speciesId: 'hairy-vetch', bbch, massG: 400 }], { members: 8, days: 260 })
+    expect(weigh(judged('turn', { legumeFrom: 'bloom' }, vetch(45)), target).chance).toBe(0)
+    expect(weigh(judged('turn', { legumeFrom: 'bloom' }, vetch(45)), target).chanceFree).toBe(1)
+    expect(weigh(judged('turn', { legumeFrom: 'bloom' }, vetch(65)), target).chance).toBe(1)
+    expect(weigh(judged('turn', { legumeFrom: 'first pods' }, vetch(65)), target).chance).toBe(0)
+  })
+  test('never turning leaves turning out by name; no seed set closes the ripe stand', () => {
+    expect(judged('turn', { turning: 'never' }).leftOut).toMatch(/never turn/)
+    expect(judged('turn', {}).leftOut).toBeNull()
+    const ripe = rye(87, { members: 8, days: 260 })
+    expect(weigh(judged('chop', { seedSet: 'never' }, ripe), target).chance).toBe(0)
+    expect(weigh(judged('chop', {}, ripe), target).chance).toBe(1)
+  })
+  test('stems too hard for what is owned cannot be chopped', () => {
+    const sunflower = stillStand([{ speciesId: 'sunflower', bbch: 80, massG: 700 }], {
+      members: 8,
+      days: 260,
+      heightM: 2,
+    })
+    expect(weigh(judged('chop', {}, sunflower), target).chance).toBe(0)
+  })
+  test('a flame is refused over dry residue', () => {
+    const green = rye(66, { members: 8, days: 260 })
+    expect(weigh(judged('crimp-flame', {}, green), target).chance).toBe(1)
+    green.run.residueG.fill(300)
+    expect(weigh(judged('crimp-flame', {}, green), target).chance).toBe(0)
+  })
+  test('a dragged planting date needs no new run: later never lowers the chance, a start asked for is kept', () => {
+    const way = judged('crimp-tarp', {})
+    let last = 0
+    for (let plantingDay = 20; plantingDay <= 80; plantingDay += 4) {
+      const { chance } = weigh(way, { ...target, plantingDay }, 10)
+      expect(chance).toBeGreaterThanOrEqual(last - 1e-12)
+      last = chance
+    }
+    expect(weigh(way, target, 33).bestStartDay).toBe(35)
+    expect(weigh(way, target).latestSafeDay).toBeGreaterThan(40)
+  })
+})
+
+describe('what harms animals at a stage', () => {
+  const plant = (id: string) => findSpecies(id)!
+  test('low sorghum for grazers, filling vetch pods for hens, and neither for the other', () => {
+    const [hens, grazers] = [findWay('hens')!, findWay('graze')!]
+    expect(harmNow(grazers, plant('sudangrass'), 30, 0.4)).toMatch(/can poison what grazes it/)
+    expect(harmNow(grazers, plant('sudangrass'), 30, 0.9)).toBeNull()
+    expect(harmNow(hens, plant('sudangrass'), 30, 0.4)).toBeNull()
+    expect(harmNow(hens, plant('hairy-vetch'), 75, 0.6)).toMatch(/poisonous to poultry/)
+    expect(harmNow(hens, plant('hairy-vetch'), 65, 0.6)).toBeNull()
+    expect(bloatNow(grazers, plant('red-clover'), 40)).toMatch(/bloats most/)
+    expect(bloatNow(grazers, plant('red-clover'), 65)).toBeNull()
+    expect(bloatNow(hens, plant('red-clover'), 40)).toBeNull()
+  })
+})
+
+describe('whatever the stand, the weather and the day', () => {
+  const anyPart = fc.record({
+    speciesId: fc.constantFrom(...SPECIES.map((entry) => entry.id)),
+    bbch: fc.integer({ min: 9, max: 95 }),
+    massG: fc.integer({ min: 5, max: 1200 }),
+  })
+  const anyStand = fc.record({
+    parts: fc.uniqueArray(anyPart, { minLength: 1, maxLength: 3, selector: (part) => part.speciesId }),
+    meanC: fc.integer({ min: -5, max: 30 }),
+    heightM: fc.double({ min: 0.05, max: 2.5, noNaN: true }),
+    passes: fc.constantFrom(1, 2),
+  })
+  const ended = (stand: ReturnType<typeof stillStand>, way: WayId, passes: number) =>
+    endingOf(way, stand.run, stand.ensemble, 0, START, {
+      ...SETUP,
+      passes,
+      plot: { lengthM: 8, widthM: 1.2 },
+      animals: testHens({ kind: way === 'pigs' ? 'pigs' : way === 'graze' ? 'sheep' : 'hens' }),
+    })
+  test('survival is a share, and what is dead died after it began', () =>
+    fc.assert(
+      fc.property(anyStand, ({ parts, passes, ...weather }) => {
+        const stand = stillStand(parts, weather)
+        for (const { id } of WAYS) {
+          const { survival, deadDay } = ended(stand, id, passes)
+          expect(survival).toBeGreaterThanOrEqual(0)
+          expect(survival).toBeLessThanOrEqual(1)
+          if (!Number.isNaN(deadDay)) expect(deadDay).toBeGreaterThanOrEqual(START)
+        }
+      }),
+      { numRuns: 60, seed: 7 },
+    ))
+  test('a second pass never leaves more than the first, a warmer spell never ends a sheet later', () =>
+    fc.assert(
+      fc.property(anyStand, ({ parts, meanC, heightM }) => {
+        const stand = stillStand(parts, { meanC, heightM })
+        for (const id of ['chop', 'turn'] as const)
+          expect(ended(stand, id, 2).survival).toBeLessThanOrEqual(ended(stand, id, 1).survival + 1e-12)
+        const warmer = stillStand(parts, { meanC: meanC + 4, heightM })
+        for (const id of ['tarp', 'soil-tarp', 'crimp-tarp'] as const) {
+          const [cold, warm] = [stand, warmer].map((each) => ended(each, id, 1).deadDay)
+          if (!Number.isNaN(cold)) expect(warm).toBeLessThanOrEqual(cold)
+        }
+      }),
+      { numRuns: 60, seed: 8 },
+    ))
+  test('an earlier planting or a longer wait never raises a chance', () =>
+    fc.assert(
+      fc.property(
+        anyStand,
+        fc.integer({ min: 20, max: 100 }),
+        fc.integer({ min: 0, max: 30 }),
+        ({ parts, meanC, heightM }, plantingDay, waitDays) => {
+          const stand = stillStand(parts, { meanC, heightM, members: 4, days: 220 })
+          const question: EndingCase = {
+            run: stand.run,
+            ensemble: stand.ensemble,
+            bed: testBed,
+            part: { kind: 'whole' },
+            areaM2: 12,
+            tools: [testTool('scythe'), testTool('black tarp', 2, 12)],
+            livestock: [],
+            rules: USUAL_RULES,
+            own: {},
+            establishment: 'transplant',
+            fromDay: 10,
+            toDay: 60,
+            stepDays: 10,
+            ranks: 4,
+          }
+          for (const { judged } of CANDIDATES.slice(0, 5).map((entry) => ({
+            judged: judgeWay(entry, question),
+          }))) {
+            const at = (day: number, wait: number) =>
+              weigh(judged, { plantingDay: day, establishment: 'transplant', waitDays: wait }, 10).chance
+            expect(at(plantingDay, waitDays)).toBeLessThanOrEqual(at(plantingDay + 7, waitDays) + 1e-12)
+            expect(at(plantingDay, waitDays + 5)).toBeLessThanOrEqual(at(plantingDay, waitDays) + 1e-12)
+          }
+        },
+      ),
+      { numRuns: 40, seed: 9 },
+    ))
+})

@@ -1,0 +1,60 @@
+import { z } from 'zod'
+import { id, numberBetween, shortText } from './fields'
+
+export const livestockKind = z.enum(['hens', 'pigs', 'sheep', 'goats', 'ducks', 'rabbits'])
+export type LivestockKind = z.infer<typeof livestockKind>
+
+/** Animals that can be put on a bed; the pen is what moves over it, null until it has been measured. */
+export const livestock = z.object({
+  id,
+  kind: livestockKind,
+  head: z.number().int().min(1).max(2000),
+  penLengthM: numberBetween('Pen length', 0.3, 200, 'm').nullable(),
+  penWidthM: numberBetween('Pen width', 0.3, 200, 'm').nullable(),
+})
+export type Livestock = z.infer<typeof livestock>
+
+/** Compost or another feed: its analysis as fed. Null where nothing is known yet. */
+export const nitrogenSource = z.object({
+  id,
+  name: shortText('Name of the feed', 60),
+  /** Total nitrogen, % of the weight as it is spread. */
+  nitrogenPct: numberBetween('Nitrogen', 0.05, 20, '%').nullable(),
+  /** Carbon, % of the weight as it is spread. */
+  carbonPct: numberBetween('Carbon', 0, 60, '%').nullable(),
+  /** Share of its nitrogen that a crop gets in the first season. */
+  firstSeason: numberBetween('Share freed in the first season', 0.02, 1).nullable(),
+  /** Weight of a cubic metre, kg. */
+  kgPerM3: numberBetween('Weight of a cubic metre', 50, 2000, 'kg').nullable(),
+})
+export type NitrogenSource = z.infer<typeof nitrogenSource>
+
+/** A grower's own limits: the schools they follow. They leave ways out; they never hide what is computed. */
+export const rules = z.object({
+  /** Longest that ground lies under a sheet, days; null: as long as it takes. */
+  longestSheetDays: numberBetween('Longest under a sheet', 3, 365, 'days').nullable(),
+  /** Earliest stage at which a legume is ended. */
+  legumeFrom: z.enum(['any stage', 'bloom', 'first pods']),
+  /** Whether ground is turned. */
+  turning: z.enum(['never', 'when it helps']),
+  /** Whether a cover may set seed fit to sprout before it is ended. */
+  seedSet: z.enum(['never', 'allowed']),
+  /** Days from raw manure to harvest: where the part that is eaten touches soil or its splash, and where it does not. */
+  manureDays: z.object({
+    touching: numberBetween('Days from manure to harvest', 0, 400, 'days'),
+    clear: numberBetween('Days from manure to harvest', 0, 400, 'days'),
+  }),
+  /** No flame at present: a ban, or drought. */
+  fireBan: z.boolean(),
+})
+export type Rules = z.infer<typeof rules>
+
+/** Limits taken until a grower sets their own; the manure interval is the common 120 and 90 days. */
+export const USUAL_RULES: Rules = {
+  longestSheetDays: null,
+  legumeFrom: 'any stage',
+  turning: 'when it helps',
+  seedSet: 'allowed',
+  manureDays: { touching: 120, clear: 90 },
+  fireBan: false,
+}

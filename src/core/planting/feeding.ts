@@ -1,0 +1,159 @@
+import { spreadOf, type Spread } from '../foundations/statistics'
+import type { NitrogenSource } from '../garden/rules'
+import type { Bed } from '../garden/schema'
+import type { Crop } from '../plants/crops'
+import type { WeatherEnsemble } from '../site/weather'
+import { RELEASE_AT_20C_G, soilRelease, STARTING_NITROGEN_G } from '../stand/nitrogen'
+import type { StandRun } from '../stand/types'
+
+/** Nitrogen by week after planting, g m⁻² since planting: what the crop has taken up, what residue and soil have freed. */
+export type NitrogenWeek = { week: number; needG: number; residue: Spread; soilG: number }
+
+/** Share of mineral nitrogen in the soil that a crop's roots get (judgement, 0.5–0.8). */
+const CAUGHT = 0.65
+/** Share of the starting mineral nitrogen that a cover has left behind (judgement, 0.2–0.5). */
+const LEFT_BY_COVER = 0.3
+const MOST_WEEKS = 16
+
+/**
+ * Nitrogen a crop has taken up some days after planting, g m⁻²: a logistic course whose steepest part lies at 55 %
+ * of its time to harvest (after Greenwood et al. 1985 in shape), reaching its full need at harvest.
+ */
+export function cropNeed(crop: Pick<Crop, 'nitrogenG' | 'daysToHarvest'>, days: number): number {
+  const course = (share: number) => 1 / (1 + Math.exp(-9 * (share - 0.55)))
+  const share = Math.min(1, Math.max(0, days / crop.daysToHarvest))
+  return (crop.nitrogenG * (course(share) - course(0))) / (course(1) - course(0))
+}
+
+/** Week by week from planting to harvest, or as far as the forecast reaches; the run has its ending in it. */
+export function nitrogenWeeks(
+  ended: StandRun,
+  ensemble: WeatherEnsemble,
+  crop: Pick<Crop, 'nitrogenG' | 'daysToHarvest'>,
+  fertility: Bed['fertility'],
+  plantingDay: number,
+): NitrogenWeek[] {
+  const from = plantingDay - ended.startDay
+  const weeks = Math.min(MOST_WEEKS, Math.ceil(crop.daysToHarvest / 7))
+  const list: NitrogenWeek[] = []
+  let soilG = STARTING_NITROGEN_G[fertility] * LEFT_BY_COVER
+  for (let week = 0; week <= weeks; week++) {
+    const at = from + 7 * week
+    if (from < 0 || at >= ended.days) break
+    const residue = spreadOf(
+      Float64Array.from(
+        { length: ended.members },
+        (_, m) => ended.releasedG[m * ended.days + at] - ended.releasedG[m * ended.days + from],
+      ),
+    )
+    list.push({
+      week,
+      needG: cropNeed(crop, week * 7),
+      residue: residue ?? { low: 0, mid: 0, high: 0 },
+      soilG,
+    })
+    soilG += soilWeek(ensemble, plantingDay + 7 * week, fertility)
+  }
+  return list
+}
+
+/** What the soil's organic matter frees in a week, by the mean of the members. */
+function soilWeek(ensemble: WeatherEnsemble, fromDay: number, fertility: Bed['fertility']): number {
+  let sum = 0
+  for (const weather of ensemble.members)
+    for (let i = 0; i < 7; i++)
+      sum += soilRelease(weather.soilTempC[fromDay + i - ensemble.startDay] || 0, RELEASE_AT_20C_G[fertility])
+  return sum / ensemble.members.length
+}
+
+/** What is wanting at harvest, or at the last week looked at, g m⁻²; 0 when nothing is. */
+export function nitrogenGap(weeks: readonly NitrogenWeek[]): Spread {
+  const last = weeks.at(-1)
+  if (!last) return { low: 0, mid: 0, high: 0 }
+  const gap = (residueG: number) =>
+    Math.max(0, last.needG - CAUGHT * (Math.max(0, residueG) + last.soilG) + Math.max(0, -residueG))
+  return { low: gap(last.residue.high), mid: gap(last.residue.mid), high: gap(last.residue.low) }
+}
+
+/** Nitrogen, the share freed in a season and weight where nothing better is known: middling garden compost (extension). */
+const USUAL_COMPOST = {
+  nitrogenPct: { low: 0.5, mid: 0.9, high: 1.6 },
+  firstSeason: { low: 0.08, mid: 0.15, high: 0.25 },
+  kgPerM3: 600,
+} as const
+
+export type Feed = {
+  /** Weight to spread over the area, kg. */
+  kg: Spread
+  /** Litres and depth in m when the weight of a cubic metre is known or usual. */
+  litres: number
+  depthM: number
+  /** What was missing and taken from usual compost. */
+  assumed: ('nitrogen' | 'share freed' | 'weight of a cubic metre')[]
+}
+
+/** What to spread of a feed to bring `nitrogenG` per m² in the first season over `areaM2`. */
+export function feedFor(nitrogenG: number, areaM2: number, source: NitrogenSource): Feed {
+  const same = (value: number): Spread => ({ low: value, mid: value, high: value })
+  const percent = source.nitrogenPct === null ? USUAL_COMPOST.nitrogenPct : same(source.nitrogenPct)
+  const share = source.firstSeason === null ? USUAL_COMPOST.firstSeason : same(source.firstSeason)
+  const kgPerM3 = source.kgPerM3 ?? USUAL_COMPOST.kgPerM3
+  const kgFor = (n: number, s: number) => (nitrogenG * areaM2) / 1000 / ((n / 100) * s)
+  const kg = {
+    low: kgFor(percent.high, share.high),
+    mid: kgFor(percent.mid, share.mid),
+    high: kgFor(percent.low, share.low),
+  }
+  return {
+    kg,
+    litres: (kg.mid / kgPerM3) * 1000,
+    depthM: kg.mid / kgPerM3 / areaM2,
+    assumed: [
+      ...(source.nitrogenPct === null ? (['nitrogen'] as const) : []),
+      ...(source.firstSeason === null ? (['share freed'] as const) : []),
+      ...(source.kgPerM3 === null ? (['weight of a cubic metre'] as const) : []),
+    ],
+  }
+}
+
+/** What leaves when the residue is taken off, and what would bring it back. Masses for the part in all. */
+export type Removal = {
+  massKg: number
+  nitrogenKg: number
+  carbonKg: number
+  /** Compost that holds as much nitrogen in all, kg. */
+  compostKg: number
+  /** Beds of the same size that it mulches at a depth. */
+  bedsMulched: number
+}
+
+const CARBON_SHARE = 0.42
+
+/** Weight of a cubic metre of settled mulch, kg dry matter (judgement, 12–30). */
+const MULCH_KG_PER_M3 = 18
+
+/** Depth of a mulch, m, from its dry matter. */
+export const mulchDepthM = (massG: number) => massG / 1000 / MULCH_KG_PER_M3
+
+/** Taking residue or growth off: `massG` and `nitrogenG` per m² of `areaM2`; `depthM` is the mulch wanted elsewhere. */
+export function removal(
+  massG: number,
+  nitrogenG: number,
+  areaM2: number,
+  depthM: number,
+  source: NitrogenSource | null,
+): Removal {
+  const nitrogenKg = (nitrogenG * areaM2) / 1000
+  return {
+    massKg: (massG * areaM2) / 1000,
+    nitrogenKg,
+    carbonKg: (massG * areaM2 * CARBON_SHARE) / 1000,
+    compostKg: nitrogenKg / ((source?.nitrogenPct ?? USUAL_COMPOST.nitrogenPct.mid) / 100),
+    bedsMulched: massG / (depthM * MULCH_KG_PER_M3 * 1000),
+  }
+}
+
+/** Mulch wanted for holding weeds, g dry matter per m² (extension, 500–1000), and straw to add for it over an area, kg. */
+export const WANTED_MULCH_G = 700
+export const strawToAdd = (mulchG: number, areaM2: number) =>
+  (Math.max(0, WANTED_MULCH_G - mulchG) * areaM2) / 1000

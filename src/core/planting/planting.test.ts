@@ -1,0 +1,175 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import type { NitrogenSource } from '../garden/rules'
+import { USUAL_RULES } from '../garden/rules'
+import type { Stand } from '../garden/schema'
+import { findCrop } from '../plants/crops'
+import { testBed, testCover, testHens } from '../testing/beds'
+import { cropNeed, feedFor, mulchDepthM, nitrogenGap, removal, strawToAdd } from './feeding'
+import { followedBy } from './followed'
+import { lastAnimalsDay, manureGate } from './manure'
+import { lateRule, plantsFor, spacingFor } from './spacing'
+import { waysThrough } from './through'
+
+const compost: NitrogenSource = {
+  id: 'c',
+  name: 'Compost',
+  nitrogenPct: 1,
+  carbonPct: 12,
+  firstSeason: 0.2,
+  kgPerM3: 500,
+}
+
+describe('nitrogen against need', () => {
+  const crop = { nitrogenG: 20, daysToHarvest: 100 }
+  test('need starts at nothing, ends at the full uptake, and is steepest a little past half way', () => {
+    expect(cropNeed(crop, 0)).toBe(0)
+    expect(cropNeed(crop, 100)).toBeCloseTo(20, 9)
+    expect(cropNeed(crop, 200)).toBeCloseTo(20, 9)
+    const rate = (day: number) => cropNeed(crop, day + 1) - cropNeed(crop, day)
+    expect(rate(55)).toBeGreaterThan(rate(20))
+    expect(rate(55)).toBeGreaterThan(rate(90))
+  })
+  const week = (residue: number, soilG: number, needG: number) => ({
+    week: 10,
+    needG,
+    soilG,
+    residue: { low: residue - 1, mid: residue, high: residue + 1 },
+  })
+  test('the gap by hand: need less 65 % of what is freed; a tie-up is added in full', () => {
+    expect(nitrogenGap([week(6, 4, 20)]).mid).toBeCloseTo(20 - 0.65 * 10, 9)
+    expect(nitrogenGap([week(-2, 4, 20)]).mid).toBeCloseTo(20 - 0.65 * 4 + 2, 9)
+    expect(nitrogenGap([week(60, 4, 20)]).mid).toBe(0)
+    expect(nitrogenGap([]).mid).toBe(0)
+  })
+  test('compost by its analysis: 5 g on 12 m² at 1 % and 20 % are 30 kg, 60 litres, half a centimetre', () => {
+    const feed = feedFor(5, 12, compost)
+    expect(feed.kg.mid).toBeCloseTo(30, 9)
+    expect(feed.kg.low).toBeCloseTo(30, 9)
+    expect(feed.litres).toBeCloseTo(60, 9)
+    expect(feed.depthM).toBeCloseTo(0.005, 9)
+    expect(feed.assumed).toEqual([])
+  })
+  test('without an analysis usual compost is taken, widely, and it is said what is missing', () => {
+    const feed = feedFor(5, 12, { ...compost, nitrogenPct: null, firstSeason: null, kgPerM3: null })
+    expect(feed.assumed).toEqual(['nitrogen', 'share freed', 'weight of a cubic metre'])
+    expect(feed.kg.high).toBeGreaterThan(3 * feed.kg.low)
+  })
+})
+
+describe('mulch and its removal', () => {
+  test('540 g of settled mulch are 3 cm; straw fills up to 700 g', () => {
+    expect(mulchDepthM(540)).toBeCloseTo(0.03, 9)
+    expect(strawToAdd(200, 10)).toBeCloseTo(5, 9)
+    expect(strawToAdd(900, 10)).toBe(0)
+  })
+  test('what leaves, and what brings it back, by hand', () => {
+    const off = removal(600, 12, 10, 0.05, compost)
+    expect(off).toEqual({
+      massKg: expect.closeTo(6, 9),
+      nitrogenKg: expect.closeTo(0.12, 9),
+      carbonKg: expect.closeTo(6 * 0.42, 9),
+      compostKg: expect.closeTo(12, 9),
+      bedsMulched: expect.closeTo(600 / 900, 9),
+    })
+  })
+})
+
+describe('spacing', () => {
+  test('a 10 × 1.2 m bed of lettuce at 30 × 25 cm holds 160 plants', () => {
+    expect(plantsFor(10, 1.2, 30, 25)).toMatchObject({ rows: 4, perRow: 40, plants: 160 })
+    expect(plantsFor(1, 0.2, 60, 300).plants).toBe(1)
+  })
+  test('late brassicas stand closer by the week down to their limit; tomatoes keep their room', () => {
+    const cabbage = findCrop('cabbage')!
+    const late = (days: number) => spacingFor(cabbage, 10, 1.2, days).late
+    expect(late(0)).toEqual(spacingFor(cabbage, 10, 1.2, 0).usual)
+    expect(late(14).plantCm).toBeCloseTo(45 * 0.88, 0)
+    expect(late(14).plants).toBeGreaterThan(late(0).plants)
+    expect(late(400).plantCm).toBeCloseTo(45 * 0.72, 0)
+    const tomato = spacingFor(findCrop('tomato')!, 10, 1.2, 40)
+    expect(tomato.late).toEqual(tomato.usual)
+    expect(tomato.rule.reason).toMatch(/needs its room/)
+    expect(lateRule(findCrop('potato')!).least).toBe(0.85)
+  })
+})
+
+describe('planting through', () => {
+  const best = (
+    mulchG: number,
+    cropId: string,
+    est: 'transplant' | 'seed',
+    tiesUp = false,
+    soil: 'loam' | 'clay' = 'loam',
+  ) =>
+    waysThrough(mulchG, findCrop(cropId)!, est, soil, tiesUp)
+      .filter((way) => way.fits === 'well')
+      .map((way) => way.id)
+  test.each([
+    [500, 'tomato', 'transplant', 'slot'],
+    [300, 'bean', 'seed', 'rake'],
+    [300, 'carrot', 'seed', 'compost row'],
+    [400, 'leek', 'transplant', 'dibble'],
+  ] as const)('%i g under %s, %s: %s among the best', (mulch, crop, est, way) =>
+    expect(best(mulch, crop, est)).toContain(way),
+  )
+  test('a tie-up speaks for compost, heavy soil for loosening, thick mulch against narrow rows', () => {
+    expect(best(500, 'tomato', 'transplant', true)).toContain('compost row')
+    expect(best(500, 'tomato', 'transplant', false, 'clay')).toContain('loosen')
+    const carrot = waysThrough(900, findCrop('carrot')!, 'seed', 'loam', false).find(
+      (way) => way.id === 'rake',
+    )!
+    expect(carrot.fits).toBe('poorly')
+  })
+})
+
+describe('animals and the harvest', () => {
+  const animals = testHens({ rounds: 1, restDays: 0 })
+  const hens = testCover('oats', '2026-03-01', {
+    end: { plan: null, fact: { date: '2026-05-01', method: 'hens', passes: 1, note: '', animals } },
+  })
+  const planting = dayNumber('2026-06-10')
+  test('the last stop of the last round counts: five stops of two days', () =>
+    expect(lastAnimalsDay(testBed, [hens], planting)).toBe(dayNumber('2026-05-11')))
+  test('the rule is longer where the eaten part touches soil, and follows the grower’s own', () => {
+    expect(manureGate(testBed, [hens], planting, { touchesSoil: true })!.days).toBe(120)
+    expect(manureGate(testBed, [hens], planting, { touchesSoil: false })!.days).toBe(90)
+    const own = { ...USUAL_RULES, manureDays: { touching: 180, clear: 100 } }
+    expect(manureGate(testBed, [hens], planting, { touchesSoil: true }, own)!.days).toBe(180)
+  })
+  test('a grazed cut counts; other beds and years gone by do not', () => {
+    const fact = { date: '2026-04-02', heightCm: 5, groundShare: 1, fate: 'grazed' as const, note: '' }
+    const grazed = testCover('oats', '2026-03-01', { cuts: [{ id: 'k', cut: { plan: null, fact } }] })
+    expect(lastAnimalsDay(testBed, [grazed], planting)).toBe(dayNumber('2026-04-02'))
+    expect(lastAnimalsDay({ ...testBed, id: 'other' }, [grazed], planting)).toBeNull()
+    expect(lastAnimalsDay(testBed, [grazed], planting + 700)).toBeNull()
+    expect(manureGate(testBed, [], planting, { touchesSoil: true })).toBeNull()
+  })
+})
+
+describe('the loop closed', () => {
+  const cover = testCover('oats', '2026-03-01', {
+    end: { plan: null, fact: { date: '2026-05-01', method: 'chop', passes: 1, note: '' } },
+    followUps: [{ id: 'f', date: '2026-05-20', standing: 3, before: 60, groundM2: 1, note: '' }],
+  })
+  const crop: Stand = {
+    ...testCover('oats', '2026-03-01'),
+    id: 'crop',
+    content: { kind: 'crop', cropId: 'leek', establishment: 'transplant' },
+    start: {
+      plan: null,
+      fact: { date: '2026-05-15', covering: null, passes: null, components: [], note: '' },
+    },
+    outcome: { date: '2026-09-01', yieldKg: 36, verdict: 'better', note: '' },
+  }
+  test('a cover’s end stands beside the first crop after it, its wait, and its yield per m²', () => {
+    expect(followedBy([testBed], [cover, crop])).toMatchObject([
+      { stoodAgain: 0.05, waitedDays: 14, yieldKgM2: expect.closeTo(3, 9), crop: { id: 'crop' } },
+    ])
+  })
+  test('without a crop, or with one planted before the end, there is nothing to show', () => {
+    expect(followedBy([testBed], [cover])).toEqual([])
+    const before = { ...crop, start: { plan: null, fact: { ...crop.start.fact!, date: '2026-04-01' } } }
+    expect(followedBy([testBed], [cover, before])).toEqual([])
+  })
+})
