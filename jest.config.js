@@ -1,6 +1,7 @@
 /** Unit tests run as native ES modules; the swc transform only strips types. */
 export default {
   testEnvironment: 'node',
+  maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/server'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   setupFiles: ['fake-indexeddb/auto'],

@@ -28,7 +28,7 @@ export default defineConfig(({ isSsrBuild }) => ({
           },
         }),
       ],
-  build: { outDir: 'dist/client', emptyOutDir: !isSsrBuild, chunkSizeWarningLimit: 1200 },
+  build: { outDir: 'dist/client', emptyOutDir: !isSsrBuild, chunkSizeWarningLimit: 2000 },
   worker: { format: 'es' },
   server: { host: '127.0.0.1' },
 }))

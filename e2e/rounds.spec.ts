@@ -7,7 +7,7 @@ test('rounds: walking order, tick, put off with a reason, and a calendar file', 
   await stepWeeks(page, 2)
   await page.goto('/rounds')
   const jobs = page.getByTestId('jobs').getByRole('listitem')
-  await expect(jobs.filter({ hasText: 'End cereal rye' })).toContainText('By tarp', { timeout: 60_000 })
+  await expect(jobs.filter({ hasText: 'End cereal rye' })).toContainText('By black tarp', { timeout: 60_000 })
   await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
   const count = await jobs.count()
   const labels = await jobs.locator('strong.font-display').allTextContents()

@@ -14,7 +14,7 @@ const VIEWS = [
   { name: 'bed', path: '/bed/marlpit-lane-L1', ready: 'stages' },
   { name: 'weather', path: '/weather', ready: 'frosts' },
   { name: 'garden', path: '/garden', ready: null },
-  { name: 'start', path: '/start', ready: null },
+  { name: 'hens', path: '/end/marlpit-lane-stand-24/animals', ready: 'animal-numbers' },
 ]
 
 test('desktop', async ({ page }) => {
@@ -24,6 +24,8 @@ test('desktop', async ({ page }) => {
     await page.goto(path)
     if (ready) await expect(page.getByTestId(ready)).toBeVisible({ timeout: 60_000 })
     if (name === 'choose') await ranked(page)
+    if (name === 'end')
+      await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 60_000 })
     if (name === 'rounds')
       await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
     await page.waitForTimeout(400)
@@ -49,11 +51,6 @@ test('desktop', async ({ page }) => {
   await page.screenshot({ path: 'docs/screenshots/loom-dark.png' })
 })
 
-test('southern home garden', async ({ page }) => {
-  await openDemo(page, 'harrier-point')
-  await page.screenshot({ path: 'docs/screenshots/loom-south.png' })
-})
-
 test('phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page, 'marlpit-lane')
@@ -62,6 +59,14 @@ test('phone', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Stage of the' })).toBeVisible({ timeout: 60_000 })
   await page.waitForTimeout(600)
   await page.screenshot({ path: 'docs/screenshots/check-phone.png' })
+  await page.goto('/end/marlpit-lane-stand-24/plan')
+  await expect(page.getByText(/Half time about/)).toBeVisible({ timeout: 60_000 })
+  await page
+    .getByTestId('work-plan')
+    .getByRole('heading')
+    .first()
+    .evaluate((element) => element.scrollIntoView())
+  await page.screenshot({ path: 'docs/screenshots/plan-phone.png' })
   await page.goto('/sow/marlpit-lane-stand-08/pacer')
   await page.getByRole('button', { name: 'Start' }).click()
   await expect(page.getByTestId('cast')).toContainText('3')

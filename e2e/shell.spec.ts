@@ -13,6 +13,13 @@ test('the demo clock steps a day and a week, and keeps its day over a reload', a
   expect(await todayOf(page)).toBe('2026-05-05')
 })
 
+test('steps taken faster than the station is heard all count', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  const step = page.getByRole('group', { name: 'Clock' }).getByRole('button', { name: '+ week' })
+  for (let i = 0; i < 3; i++) await step.click({ noWaitAfter: true })
+  await expect(page.getByTestId('today')).toHaveAttribute('datetime', '2026-05-11')
+})
+
 test('each demo garden has its own day', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await stepWeeks(page, 1)
@@ -29,7 +36,7 @@ test('what was planned and not done moves on with the clock', async ({ page }) =
   await woven(page)
   await expect(page.getByText('tarp rye in L4, 11 May')).toBeVisible()
   await page.goto('/bed/marlpit-lane-L4')
-  await expect(page.getByText(/end planned by tarp, 6 May 2026/)).toBeVisible()
+  await expect(page.getByText(/end planned by black tarp, 6 May 2026/)).toBeVisible()
 })
 
 test('the theme follows the system, then the choice, over a reload', async ({ page }) => {

@@ -1,3 +1,4 @@
+import { useRef } from 'react'
 import { Link } from 'react-router'
 import { isoDate } from '../core/foundations/day'
 import { database } from '../data/database'
@@ -14,11 +15,17 @@ export function DemoClock() {
   const dispatch = useAppDispatch()
   const { demo, id, name } = data.garden
   // The station is heard first, so that the day and its weather change together.
+  // A step taken while the last one is still heard goes on from there.
+  const heading = useRef<number | null>(null)
   async function step(days: number) {
-    await hearStation(database, data.garden, today + days, undefined, silent).catch((error: unknown) =>
+    const day = (heading.current ?? today) + days
+    heading.current = day
+    await hearStation(database, data.garden, day, undefined, silent).catch((error: unknown) =>
       console.error('What the station said could not be stored', error),
     )
-    dispatch(demoClockSet({ gardenId: id, date: isoDate(today + days) }))
+    if (heading.current !== day) return
+    heading.current = null
+    dispatch(demoClockSet({ gardenId: id, date: isoDate(day) }))
   }
   return (
     <div className="flex items-center gap-2 text-sm" role="group" aria-label="Clock">

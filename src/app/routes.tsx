@@ -32,7 +32,7 @@ export const router = createBrowserRouter([
       { path: '/seed', element: <SeedRoom /> },
       { path: '/check/:standId?', element: <CheckRoom /> },
       { path: '/watch/:standId?', element: <WatchRoom /> },
-      { path: '/end/:standId?', element: <EndRoom /> },
+      { path: '/end/:standId?/:view?', element: <EndRoom /> },
       { path: '/plant/:standId?', element: <PlantRoom /> },
       { path: '/plants/:speciesId?', element: <PlantsRoom /> },
       { path: '/weather', element: <WeatherRoom /> },

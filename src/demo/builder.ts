@@ -1,4 +1,5 @@
-import type { Bed, Component, Covering, EndMethodId, GardenData, PurposeId, Stand } from '../core/garden/schema'
+import type { Bed, Component, Covering, GardenData, PurposeId, Stand } from '../core/garden/schema'
+import type { EndDetails, EndMethodId, FollowUp } from '../core/garden/ending'
 import { findCrop } from '../core/plants/crops'
 
 /** A demo garden is written as short rows; this turns them into records with stable ids. */
@@ -7,8 +8,8 @@ export type DemoBed = { label: string; section: string; kind: Bed['kind']; lengt
 /** A date with `!` in front is done, without it planned. */
 type When = string
 
-export type DemoCover = { bed: string; cover: Record<string, number>; sown: When; covering?: Covering; end?: [When, EndMethodId]; purposes?: PurposeId[]; grams?: number[]; under?: string }
-export type DemoCrop = { bed: string; crop: string; from: When; until: When }
+export type DemoCover = { bed: string; cover: Record<string, number>; sown: When; covering?: Covering; end?: [When, EndMethodId]; purposes?: PurposeId[]; grams?: number[]; under?: string; recorded?: Partial<EndDetails>; counts?: [date: string, standing: number, before: number][] }
+export type DemoCrop = { bed: string; crop: string; from: When; until: When; outcome?: Stand['outcome'] }
 
 const isDone = (when: When) => when.startsWith('!')
 const dateOf = (when: When) => when.replace('!', '')
@@ -51,6 +52,7 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
         content: { kind: 'crop', cropId: crop.id, establishment: crop.establishment },
         start: deed(row.from, { covering: null, passes: null, components: [], note: '' }),
         end: deed(row.until, { method: 'harvest' as const, passes: 1, note: '' }),
+        ...(row.outcome && { outcome: row.outcome }),
       }
     }
     const components = Object.entries(row.cover).map(([speciesId, share], i): Component => ({ speciesId, share, germination: 0.88, grams: row.grams?.[i] ?? null }))
@@ -59,7 +61,8 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
       underStandId: row.under ?? null,
       content: { kind: 'cover', components: components.map((part) => ({ ...part, grams: null })), purposes: row.purposes ?? ['mass'] },
       start: deed(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
-      end: row.end ? deed(row.end[0], { method: row.end[1], passes: 1, note: '' }) : { plan: null, fact: null },
+      end: row.end ? deed(row.end[0], { method: row.end[1], passes: 1, note: '', ...row.recorded }) : { plan: null, fact: null },
+      ...(row.counts && { followUps: row.counts.map(([date, standing, before], i): FollowUp => ({ id: `${base.id}-count-${i + 1}`, date, standing, before, groundM2: 1, note: '' })) }),
     }
   })
 }

@@ -2,19 +2,23 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
 import {
   area,
+  centimetres,
   chanceText,
   datedText,
   dateSpreadText,
   dryMatter,
   grams,
+  kilos,
+  litres,
   metres,
   minutes,
   nitrogen,
   percent,
   rate,
   shortDate,
+  volume,
 } from './format'
-import { leadName, standName, standState } from './names'
+import { endingWords, leadName, standName, standState } from './names'
 import { marlpitLane } from '../demo/marlpitLane'
 
 /** Figures and units are joined by a space that does not break; plain ones read better here. */
@@ -64,7 +68,8 @@ describe('numbers carry units and are rounded sensibly', () => {
 describe('dates', () => {
   const day = dayNumber('2026-05-24')
   test('a spread shows its middle and range, one date when there is none', () => {
-    expect(dateSpreadText({ low: day - 7, mid: day, high: day + 7 })).toContain(shortDate(day - 7))
+    expect(dateSpreadText({ low: day - 7, mid: day, high: day + 7 })).toMatch(/^24 May \(17\s?–\s?31 May\)$/)
+    expect(dateSpreadText({ low: day - 7, mid: day, high: day + 14 })).toContain(shortDate(day + 14))
     expect(dateSpreadText({ low: day, mid: day, high: day })).toBe(shortDate(day))
   })
   test('days are put into a sentence of the core', () => {
@@ -85,5 +90,27 @@ describe('names', () => {
     expect(standState(stands[0])).toBe('growing')
     expect(standState(stands[1])).toBe('planned')
     expect(standState(stands[5])).toBe('ended')
+  })
+})
+
+describe('what is carried, spread and measured by hand', () => {
+  const plain = (text: string) => text.replace(/\u00a0/g, ' ')
+  test.each([
+    [litres(115.2, 'metric'), '115 l'],
+    [litres(3.785411784 * 30, 'imperial'), '30 gal'],
+    [volume(0.72, 'metric'), '720 l'],
+    [volume(1.44, 'metric'), '1.4 m³'],
+    [volume(1, 'imperial'), '35 ft³'],
+    [centimetres(0.025, 'metric'), '2.5 cm'],
+    [centimetres(0.12, 'metric'), '12 cm'],
+    [centimetres(0.0508, 'imperial'), '2 in'],
+    [kilos(2.25, 'metric'), '2.3 kg'],
+    [kilos(81.4, 'metric'), '81 kg'],
+    [kilos(10, 'imperial'), '22 lb'],
+  ])('%s', (text, expected) => expect(plain(text)).toBe(expected))
+  test('ways are named as they are done', () => {
+    expect(endingWords({ method: 'chop', passes: 2 })).toBe('chop and drop, twice')
+    expect(endingWords({ method: 'crimp-tarp', passes: 1 })).toBe('crimp, then tarp')
+    expect(endingWords({ method: 'harvest', passes: 1 })).toBe('harvest')
   })
 })

@@ -3,6 +3,7 @@ import { isoDate } from '../core/foundations/day'
 import type { Spread } from '../core/foundations/statistics'
 import {
   GRAMS_PER_OUNCE,
+  LITRES_PER_GALLON,
   METRES_PER_FOOT,
   GRAMS_PER_POUND,
   MM_PER_INCH,
@@ -22,6 +23,13 @@ const dateText = (day: number, options: Intl.DateTimeFormatOptions) =>
 /** `26 Jun` in the browser's locale. */
 export const shortDate = (day: number) => dateText(Math.round(day), { day: 'numeric', month: 'short' })
 
+/** `17–31 May`, `28 May – 4 Jun` in the browser's locale. */
+const dateRange = (low: number, high: number) =>
+  new Intl.DateTimeFormat(browserLocale(), { day: 'numeric', month: 'short', timeZone: 'UTC' }).formatRange(
+    new Date(low * 86_400_000),
+    new Date(high * 86_400_000),
+  )
+
 /** `26 Jun 2026` in the browser's locale. */
 export const longDate = (day: number) =>
   dateText(Math.round(day), { day: 'numeric', month: 'short', year: 'numeric' })
@@ -30,9 +38,8 @@ export const monthName = (day: number) => dateText(day, { month: 'short' })
 
 /** `24 May (17–31 May)`: the middle and the 10–90 % range of a date. */
 export function dateSpreadText(spread: Spread): string {
-  const low = shortDate(spread.low)
-  const high = shortDate(spread.high)
-  return low === high ? shortDate(spread.mid) : `${shortDate(spread.mid)} (${low} – ${high})`
+  const [low, high] = [Math.round(spread.low), Math.round(spread.high)]
+  return low === high ? shortDate(spread.mid) : `${shortDate(spread.mid)} (${dateRange(low, high)})`
 }
 
 /** A sentence of the core with its days written out. */
@@ -72,6 +79,36 @@ export function area(m2: number, units: Units): string {
   return units === 'imperial'
     ? `${digits(m2 / METRES_PER_FOOT ** 2, 0)}\u00a0ft²`
     : `${digits(m2, m2 < 10 ? 1 : 0)}\u00a0m²`
+}
+
+/** Litres of water or compost. */
+export function litres(value: number, units: Units): string {
+  return units === 'imperial'
+    ? `${digits(value / LITRES_PER_GALLON, 0)}\u00a0gal`
+    : `${digits(value, value < 10 ? 1 : 0)}\u00a0l`
+}
+
+/** Compost or soil, m³ inside. */
+export function volume(m3: number, units: Units): string {
+  return units === 'imperial'
+    ? `${digits(m3 / METRES_PER_FOOT ** 3, m3 < 0.5 ? 1 : 0)}\u00a0ft³`
+    : m3 < 1
+      ? `${digits(m3 * 1000, 0)}\u00a0l`
+      : `${digits(m3, 1)}\u00a0m³`
+}
+
+/** A height or depth as it is measured by hand, m inside. */
+export function centimetres(value: number, units: Units): string {
+  return units === 'imperial'
+    ? `${digits((value / METRES_PER_FOOT) * 12, 1)}\u00a0in`
+    : `${digits(value * 100, value < 0.03 ? 1 : 0)}\u00a0cm`
+}
+
+/** A weight in kg. */
+export function kilos(kg: number, units: Units): string {
+  return units === 'imperial'
+    ? `${digits((kg * 1000) / GRAMS_PER_POUND, kg < 5 ? 1 : 0)}\u00a0lb`
+    : `${digits(kg, kg < 10 ? 1 : 0)}\u00a0kg`
 }
 
 /** A seeding rate, g m⁻² inside. */

@@ -19,6 +19,8 @@ const KINDS: JobKind[] = [
   'clear',
   'plant',
   'frost',
+  'move',
+  'strip',
 ]
 const job = (kind: JobKind, count: number | null = null): Job => ({
   id: `${stand.id}:${kind}`,
@@ -45,5 +47,39 @@ describe('jobs in words', () => {
   })
   test('regrowth says after how many days', () => {
     expect(jobText(job('regrowth', 14), stand).detail).toMatch(/^14 days after/)
+  })
+})
+
+describe('work that goes on after an ending has begun', () => {
+  const animals = {
+    kind: 'hens' as const,
+    head: 4,
+    penLengthM: 2,
+    penWidthM: 1,
+    daysPerStop: 2,
+    rounds: 2,
+    restDays: 5,
+  }
+  const grazed = {
+    ...stand,
+    end: { plan: null, fact: { date: '2026-05-01', method: 'hens' as const, passes: 1, note: '', animals } },
+  }
+  test('a move names the animals, the stop, and the look before it', () => {
+    const words = jobText({ ...job('move', 3), days: [20600, 12] }, grazed)
+    expect(words.title).toMatch(/^Move the hens on cereal rye/)
+    expect(words.detail).toMatch(/Stop 3 of 12\. Look before you move/)
+    expect(jobRoom(job('move', 3))).toBe(`/end/${stand.id}/animals`)
+  })
+  test('strips lead to their plan, counts to the room they are made in', () => {
+    expect(jobText(job('strip', 2), stand).title).toMatch(/^Cut strip 2/)
+    expect(jobRoom(job('strip', 2))).toBe(`/end/${stand.id}/plan`)
+    expect(jobRoom(job('regrowth', 7))).toBe(`/end/${stand.id}`)
+  })
+  test('an end is told by its way', () => {
+    const end = {
+      plan: { date: '2026-05-01', method: 'crimp-tarp' as const, passes: 1, note: '' },
+      fact: null,
+    }
+    expect(jobText(job('end'), { ...stand, end }).detail).toMatch(/^By crimp, then tarp, as planned/)
   })
 })

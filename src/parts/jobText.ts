@@ -1,7 +1,7 @@
 import type { Stand } from '../core/garden/schema'
 import type { Job } from '../core/rounds/jobs'
 import { shortDate } from './format'
-import { leadGroup, standName } from './names'
+import { endingWords, leadGroup, standName } from './names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()
 
@@ -16,7 +16,9 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
     case 'end':
       return {
         title: `End ${name}`,
-        detail: `By ${stand.end.plan?.method ?? 'the planned way'}, as planned.`,
+        detail: stand.end.plan
+          ? `By ${endingWords(stand.end.plan)}, as planned; the work plan is in End.`
+          : 'As planned.',
       }
     case 'clear':
       return { title: `Clear ${name}`, detail: 'As planned.' }
@@ -43,11 +45,14 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
             title: `Lift a corner of the sheet over ${name}`,
             detail: `Half time; water if the soil is dry. Dead about ${shortDate(days[0])}.`,
           }
-        : { title: `Look under the sheet over ${name}`, detail: 'It should be dead by now.' }
+        : {
+            title: `Look under the sheet over ${name}`,
+            detail: 'It should be dead by now. When the sheet comes off, note the day in End.',
+          }
     case 'regrowth':
       return {
         title: `Count what of ${name} stands again`,
-        detail: `${count} days after it was ended; pull, cut or cover it.`,
+        detail: `${count} days after ${stand.end.fact?.liftedOn ? 'the sheet came off' : 'the work was done'}; pull, cut or cover it.`,
       }
     case 'look':
       return { title: `Look at ${name}`, detail: `Not seen since ${shortDate(days[0])}.` }
@@ -61,6 +66,16 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
         title: `Decide on ${name}`,
         detail: `Thin, hurt or weedy as of ${shortDate(days[0])}: sow again, leave it, or end it early.`,
       }
+    case 'move':
+      return {
+        title: `Move the ${stand.end.fact?.animals?.kind ?? 'animals'} on ${name}`,
+        detail: `Stop ${count} of ${days[1]}. Look before you move: no foot or wing under the pen. Water and shade first.`,
+      }
+    case 'strip':
+      return {
+        title: `Cut strip ${count} of ${name}`,
+        detail: 'Strip by strip, as planned; the rest still flowers.',
+      }
     case 'frost':
       return { title: `Frost is likely: ${name}`, detail: 'Cover it, or harvest before.' }
   }
@@ -69,7 +84,9 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
 /** Where the work of a job is done. */
 export function jobRoom({ kind, standId, bedId }: Job): string {
   if (kind === 'sow') return `/sow/${standId}`
-  if (kind === 'end') return `/end/${standId}`
+  if (kind === 'end' || kind === 'regrowth' || kind === 'sheet') return `/end/${standId}`
+  if (kind === 'strip') return `/end/${standId}/plan`
+  if (kind === 'move') return `/end/${standId}/animals`
   if (kind === 'plant' || kind === 'clear' || kind === 'frost') return `/bed/${bedId}`
   if (kind === 'emergence' || kind === 'look' || kind === 'window') return `/check/${standId}`
   return `/watch/${standId}`

@@ -1,7 +1,9 @@
+import { findWay, wayName } from '../core/ending/ways'
 import type { Stand } from '../core/garden/schema'
+import type { EndDetails } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'
 import { findCrop } from '../core/plants/crops'
-import type { PlantGroup } from '../core/plants/parameters'
+import type { PlantGroup, Species } from '../core/plants/parameters'
 
 /** Full name of a stand: `Cereal rye with hairy vetch`, `Tomato`. */
 export function standName(stand: Stand): string {
@@ -9,6 +11,12 @@ export function standName(stand: Stand): string {
   const names = stand.content.components.map((part) => findSpecies(part.speciesId)?.name ?? part.speciesId)
   return names.map((name, i) => (i === 0 ? name : name.toLowerCase())).join(' with ')
 }
+
+/** The plants of a cover, in the order of its mix; none for crops. */
+export const plantsOf = (stand: Stand): Species[] =>
+  stand.content.kind === 'cover'
+    ? stand.content.components.flatMap((part) => findSpecies(part.speciesId) ?? [])
+    : []
 
 /** The species with the largest share of a cover; the one whose stages are told. */
 function leadSpecies(stand: Stand) {
@@ -23,6 +31,12 @@ export const leadFamily = (stand: Stand): string | null => leadSpecies(stand)?.f
 export const leadGroup = (stand: Stand): PlantGroup => leadSpecies(stand)?.group ?? 'broadleaf'
 
 export const leadName = (stand: Stand): string => leadSpecies(stand)?.name.toLowerCase() ?? 'cover'
+
+/** How a stand is ended, in words that follow `by`: `crimp, then tarp`. */
+export function endingWords({ method, passes }: Pick<EndDetails, 'method' | 'passes'>): string {
+  const way = findWay(method)
+  return way ? wayName(way, passes).toLowerCase() : method
+}
 
 /** Where a stand is in its life. */
 export function standState(stand: Stand): 'planned' | 'growing' | 'ended' {

@@ -3,10 +3,10 @@ import { dayNumber } from '../core/foundations/day'
 import type { Bed } from '../core/garden/schema'
 import { formProblems, partOf, startingForm, type ChooseForm } from './choose/question'
 import { testBed } from '../core/testing/beds'
-import { endProblems, type EndForm } from './end/useEnd'
+import { endProblems, type EndForm } from './end/form'
 import { bedForm, bedFromForm, bedInputOf, bedsOfGroup, startForm, toMetres } from './garden/forms'
 import { startGarden } from './garden/startGarden'
-import { plantProblems, type PlantForm } from './plant/usePlant'
+import { plantProblems, type PlantForm } from './plant/form'
 import { sowProblems, type SowForm } from './sow/useSow'
 import { placeInputOf, readPlace } from './weather/place'
 import { CLIMATE_TYPES, siteFromType } from '../core/site/climateTypes'
@@ -78,16 +78,24 @@ describe('bad input is named beside its field', () => {
   const end: EndForm = {
     plantingDate: '2026-06-01',
     establishment: 'transplant',
+    startDate: '',
     doneOn: '2026-05-01',
     method: 'chop',
     passes: 1,
     note: '',
+    by: '',
+    minutes: '',
+    materials: '',
   }
   test.each([
     [{ plantingDate: '2026-04-30' }, 'plantingDate', /is past/],
     [{ plantingDate: '2030-04-30' }, 'plantingDate', /Forecasts reach/],
     [{ doneOn: '2026-05-03' }, 'doneOn', /once it is done/],
     [{ doneOn: '2026-03-01' }, 'doneOn', /It was sown on 2026-04-01/],
+    [{ startDate: '2026-03-01' }, 'startDate', /It was sown on 2026-04-01/],
+    [{ startDate: '2026-06-02' }, 'startDate', /before the planting date/],
+    [{ startDate: 'soon' }, 'startDate', /each way at its own best/],
+    [{ minutes: 'long' }, 'minutes', /number from 0/],
   ] as const)('end %j', (part, field, message) => {
     expect(endProblems({ ...end, ...part }, today, dayNumber('2026-04-01'), horizon)[field]).toMatch(message)
   })
@@ -98,14 +106,24 @@ describe('bad input is named beside its field', () => {
     plantingDate: '2026-06-01',
     doneOn: '2026-05-01',
     note: '',
+    lanes: '1',
+    laneDays: '7',
+    sourceId: '',
   }
   test.each([
     [{ cropId: 'moss' }, 'cropId', /Choose the crop/],
     [{ doneOn: '2026-06-01' }, 'doneOn', /once it is done/],
     [{ doneOn: '2026-04-01' }, 'doneOn', /ended on 2026-04-20/],
+    [{ plantingDate: '2026-04-25' }, 'plantingDate', /is past/],
+    [{ lanes: '40' }, 'lanes', /From 1 to 12 lanes/],
+    [{ laneDays: '0' }, 'lanes', /From 1 to 12 lanes/],
   ] as const)('plant %j', (part, field, message) => {
-    expect(plantProblems({ ...plant, ...part }, today, dayNumber('2026-04-20'))[field]).toMatch(message)
+    expect(plantProblems({ ...plant, ...part }, today, dayNumber('2026-04-20'), false)[field]).toMatch(
+      message,
+    )
   })
+  test('a planting that is recorded may lie in the past', () =>
+    expect(plantProblems({ ...plant, plantingDate: '2026-04-25' }, today, null, true)).toEqual({}))
 })
 
 describe('starting a garden', () => {

@@ -1,3 +1,4 @@
+import { findWay } from '../../core/ending/ways'
 import { dayNumber } from '../../core/foundations/day'
 import type { Spread } from '../../core/foundations/statistics'
 import type { Stand } from '../../core/garden/schema'
@@ -66,8 +67,7 @@ function coverBands(
     residue: (day: number) => residueCover((forecast && bandOn(forecast.residueG, day)?.mid) ?? 0),
   }
   const end = latest(stand.end)
-  if (!end || end.method === 'winter-kill' || span.endDay === null)
-    return [{ ...shape, end: sharp(nextStart) }]
+  if (!end || findWay(end.method)?.waits || span.endDay === null) return [{ ...shape, end: sharp(nextStart) }]
 
   const endDay = dayNumber(end.date)
   const dead = forecast?.ended ?? null
@@ -77,14 +77,23 @@ function coverBands(
     mid: Math.min(spread.mid, nextStart),
     high: Math.min(spread.high, nextStart),
   })
-  if (end.method === 'tarp') {
+  if (findWay(end.method)?.sheet) {
     const sheet: Band = {
       ...shape,
       kind: 'sheet',
       startDay: endDay,
-      end: dead ? until(dead) : sharp(nextStart),
+      end: end.liftedOn ? until(sharp(dayNumber(end.liftedOn))) : dead ? until(dead) : sharp(nextStart),
     }
     return [residue, { ...shape, end: sharp(endDay) }, sheet]
+  }
+  if (end.animals) {
+    const grazed: Band = {
+      ...shape,
+      kind: 'animals',
+      startDay: endDay,
+      end: dead ? until(dead) : sharp(nextStart),
+    }
+    return [residue, { ...shape, end: sharp(endDay) }, grazed]
   }
   // Green hangs on, thread by thread, until the stand has browned.
   const standing = shape.cover(endDay - 1)

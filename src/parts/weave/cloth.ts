@@ -4,7 +4,7 @@ import type { PlantGroup } from '../../core/plants/parameters'
 /** A stretch of one bed's year as it is woven. Days are day numbers. */
 export type Band = {
   standId: string
-  kind: 'cover' | 'crop' | 'sheet'
+  kind: 'cover' | 'crop' | 'sheet' | 'animals'
   startDay: number
   /** When it gives way to what follows; the spread frays its edge. */
   end: Spread
@@ -15,7 +15,7 @@ export type Band = {
 }
 
 /** What the weft is in one cell of the cloth. */
-export const WEFT = { bare: 0, crop: 1, residue: 2, sheet: 3, motif: 4 } as const
+export const WEFT = { bare: 0, crop: 1, residue: 2, sheet: 3, motif: 4, animals: 5 } as const
 
 /** Order in which picks join as a stand closes: sparse stands keep every eighth pick, dense ones all. */
 const PICK_ORDER = [0, 4, 2, 6, 1, 5, 3, 7]

@@ -39,6 +39,9 @@ function cellOf(strip: Strip, yarns: Yarns, thread: number, pick: number): Cell 
     return { weft: WEFT.crop, color: pick % 4 === 3 ? yarns.cropRib : yarns.crop, future }
   if (band.kind === 'sheet')
     return { weft: WEFT.sheet, color: (thread + pick) % 5 < 2 ? yarns.sheetRib : yarns.sheet, future }
+  // Pens leave their round of tracks: pairs of short dark picks on the grazed ground.
+  if (band.kind === 'animals' && pick % 3 === 0 && (thread + pick) % 4 < 2)
+    return { weft: WEFT.animals, color: yarns.crop, future }
   if (isWoven(band.cover(day), pick)) {
     const group = band.groups[Math.floor(pick / MIX_STRIPE_PICKS) % band.groups.length]
     const yarn = yarns.groups[group]

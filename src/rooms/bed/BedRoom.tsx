@@ -4,7 +4,7 @@ import { partAreaM2 } from '../../core/garden/area'
 import type { Bed, Deed, Stand } from '../../core/garden/schema'
 import { groupsOf } from '../../core/plants/catalogue'
 import { area, grams, longDate, metres, percent, type Units } from '../../parts/format'
-import { standName, standState } from '../../parts/names'
+import { endingWords, standName, standState } from '../../parts/names'
 import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
 import { BedStrip } from './BedStrip'
@@ -110,7 +110,8 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   const cover = stand.content.kind === 'cover'
   const checks = data.checks.filter((check) => check.standId === stand.id)
   const weighed = stand.start.fact?.components.filter((part) => part.grams !== null) ?? []
-  const endWord = stand.end.fact?.method ?? stand.end.plan?.method ?? ''
+  const ending = stand.end.fact ?? stand.end.plan
+  const endWord = ending ? endingWords(ending) : ''
   const lines = [
     deedText(stand.start, cover ? 'sown' : 'planted', cover ? 'to be sown' : 'to be planted'),
     weighed.length > 0 ? weighed.map((part) => grams(part.grams ?? 0, units)).join(' + ') : null,

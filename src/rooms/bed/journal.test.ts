@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../../core/foundations/day'
 import type { Check } from '../../core/garden/check'
 import { marlpitLane } from '../../demo/marlpitLane'
 import { journalOf, searched } from './journal'
@@ -46,6 +47,24 @@ describe('the journal of a bed', () => {
     const planned = { ...cover, start: { ...cover.start, fact: null } }
     const told = journalOf(bed, [planned], [], [], 'metric')
     expect(told.map(({ what }) => what)).toEqual(['Trouble: clubroot'])
+  })
+  test('who ended it and how long it took, what stood again, and what the crop came to', () => {
+    const l4 = beds.find((entry) => entry.label === 'L4')!
+    const told = journalOf(l4, stands, [], [], 'metric')
+    const words = (what: RegExp) => told.filter((entry) => what.test(entry.what)).map((entry) => entry.words)
+    expect(words(/^Ended hairy vetch by chop and drop/)[0]).toMatch(/by Ada.*30 minutes/)
+    expect(words(/^Counted what of hairy vetch/)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/5 of 38 plants on 1 m²/)]),
+    )
+    expect(words(/^How spinach did/)[0]).toMatch(/19 kg.*as usual.*first hoeing/)
+  })
+  test('a sheet that came off is told with the days it lay', () => {
+    const fact = { date: '2026-05-01', method: 'tarp' as const, passes: 1, note: '', liftedOn: '2026-06-05' }
+    const told = journalOf(bed, [{ ...cover, end: { plan: null, fact } }], [], [], 'metric')
+    expect(told.find(({ what }) => /^Took the sheet off/.test(what))).toMatchObject({
+      day: dayNumber('2026-06-05'),
+      words: 'after 35 days',
+    })
   })
   test('a search finds every word, in any case, and dates', () => {
     expect(searched(entries, 'Cleavers 10').map(({ id }) => id)).toEqual([`${cover.id}:pictured`])

@@ -1,9 +1,10 @@
 import { dayNumber } from '../../core/foundations/day'
 import type { Check, Picture } from '../../core/garden/check'
+import type { EndDetails } from '../../core/garden/ending'
 import type { Bed, Deed, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
 import { grams, longDate, rain, type Units } from '../../parts/format'
-import { leadGroup, standName } from '../../parts/names'
+import { endingWords, leadGroup, standName } from '../../parts/names'
 
 /** Something that happened in a bed: its day, what, the words about it, and pictures taken then. */
 export type Entry = {
@@ -81,14 +82,50 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
             end.fact.date,
             end.fact.method === 'harvest'
               ? `Cleared ${name.toLowerCase()}`
-              : `Ended ${name.toLowerCase()} by ${end.fact.method}`,
-            joined(lateness(end), end.fact.note),
+              : `Ended ${name.toLowerCase()} by ${endingWords(end.fact)}`,
+            joined(lateness(end), doneBy(end.fact), end.fact.note),
+          ),
+        ]
+      : []),
+    ...(end.fact?.liftedOn
+      ? [
+          entry(
+            'lifted',
+            end.fact.liftedOn,
+            `Took the sheet off ${name.toLowerCase()}`,
+            `after ${dayNumber(end.fact.liftedOn) - dayNumber(end.fact.date)} days`,
+          ),
+        ]
+      : []),
+    ...(stand.followUps ?? []).map((count) =>
+      entry(
+        count.id,
+        count.date,
+        `Counted what of ${name.toLowerCase()} stands again`,
+        joined(`${count.standing} of ${Math.round(count.before)} plants on ${count.groundM2} m²`, count.note),
+      ),
+    ),
+    ...(stand.outcome
+      ? [
+          entry(
+            'outcome',
+            stand.outcome.date,
+            `How ${name.toLowerCase()} did`,
+            joined(
+              stand.outcome.yieldKg === null ? '' : `${stand.outcome.yieldKg} kg`,
+              stand.outcome.verdict ?? '',
+              stand.outcome.note,
+            ),
           ),
         ]
       : []),
     ...(stand.note.trim() !== '' && start.fact ? [entry('note', start.fact.date, name, stand.note)] : []),
   ]
 }
+
+/** Who did it, how long it took and what it used up. */
+const doneBy = ({ by, minutes, materials }: EndDetails): string =>
+  joined(by ? `by ${by}` : '', minutes === undefined ? '' : `${minutes} minutes`, materials ?? '')
 
 /** Everything that happened in a bed, the newest first. */
 export function journalOf(

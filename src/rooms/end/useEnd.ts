@@ -1,46 +1,31 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
+import type { Target } from '../../core/ending/weigh'
+import { findWay, wayName, type WayId } from '../../core/ending/ways'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
-import type { EndMethodId } from '../../core/garden/schema'
+import { USUAL_RULES } from '../../core/garden/rules'
+import type { EndDetails } from '../../core/garden/ending'
+import { type StandCase } from '../../core/season/run'
 import { standName } from '../../parts/names'
+import { forecastName } from '../../parts/weave/useBedCloth'
 import { useCommit, useGarden } from '../../state/garden'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine } from '../../state/useEngine'
+import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
-
-export type EndForm = {
-  plantingDate: string
-  establishment: 'transplant' | 'seed'
-  doneOn: string
-  method: Exclude<EndMethodId, 'harvest'>
-  passes: number
-  note: string
-}
+import { endFact, endProblems, type EndForm } from './form'
+import { setupFor } from './plans'
 
 /** Days ahead looked at when nothing is planned to follow. */
 const OPEN_END_DAYS = 60
 
-/** What is wrong with the planting date or the record as filled in. */
-export function endProblems(
-  form: EndForm,
-  today: number,
-  sownDay: number,
-  horizon: number,
-): Partial<Record<'plantingDate' | 'doneOn', string>> {
-  const problems: ReturnType<typeof endProblems> = {}
-  const planting = parseDay(form.plantingDate)
-  const done = parseDay(form.doneOn)
-  if (planting === null) problems.plantingDate = 'Enter a date that exists, such as 2026-06-18.'
-  else if (planting <= today) problems.plantingDate = 'The planting date is past. Choose a day after today.'
-  else if (planting > horizon - 7)
-    problems.plantingDate = `Forecasts reach to ${isoDate(horizon - 7)}. Choose an earlier date.`
-  if (done === null) problems.doneOn = 'Enter a date that exists, such as 2026-05-18.'
-  else if (done > today)
-    problems.doneOn = 'An ending is recorded once it is done. Choose today or an earlier date.'
-  else if (done < sownDay) problems.doneOn = `It was sown on ${isoDate(sownDay)}. The end must come after.`
-  return problems
-}
+/** The stand as it would stand on, without its ending: what every way is tried on. */
+export const standingCase = (standCase: StandCase): StandCase => ({
+  ...standCase,
+  stand: { ...standCase.stand, end: { plan: null, fact: null }, followUps: undefined },
+  nextStartDay: null,
+})
 
 /** Data and actions of the End room for one stand. */
 export function useEnd(view: StandView) {
@@ -49,81 +34,100 @@ export function useEnd(view: StandView) {
   const navigate = useNavigate()
   const commit = useCommit()
   const { stand, standCase, next } = view
+  const { garden } = data
+  const rules = garden.rules ?? USUAL_RULES
   const draftName = `end ${stand.id}`
-  const draft = useAppSelector((state) => state.session.drafts[draftName]) as EndForm | undefined
+  const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<EndForm> | undefined
   const known = stand.end.fact ?? stand.end.plan
-  const form: EndForm = draft ?? {
-    plantingDate: isoDate(Math.max(next?.plantingDay ?? today + OPEN_END_DAYS, today + 1)),
+  const start = stand.start.fact ?? stand.start.plan
+  const sownDay = start ? dayNumber(start.date) : today
+  const form: EndForm = {
+    plantingDate: isoDate(Math.max(next?.plantingDay ?? Math.max(today, sownDay) + OPEN_END_DAYS, today + 1)),
     establishment: next?.establishment ?? 'transplant',
+    startDate: '',
     doneOn: stand.end.fact?.date ?? isoDate(today),
     method: known && known.method !== 'harvest' ? known.method : 'chop',
     passes: known?.passes ?? 1,
     note: stand.end.fact?.note ?? '',
+    by: stand.end.fact?.by ?? '',
+    minutes: stand.end.fact?.minutes === undefined ? '' : String(stand.end.fact.minutes),
+    materials: stand.end.fact?.materials ?? '',
+    ...draft,
   }
   const change = (part: Partial<EndForm>) =>
-    dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
-  const start = stand.start.fact ?? stand.start.plan
-  const sownDay = start ? dayNumber(start.date) : today
+    dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
   const horizon = spec.startDay + spec.days
   const problems = endProblems(form, today, sownDay, horizon)
 
   const plantingDay = parseDay(form.plantingDate)
-  const args = useMemo((): Parameters<typeof useEngine<'compare'>>[1] => {
-    if (plantingDay === null || plantingDay <= today || plantingDay > horizon - 7) return null
+  const waitDays = garden.waitDays[form.establishment]
+  const inReach = plantingDay !== null && plantingDay > today && plantingDay <= horizon - 7
+  const target: Target | null = inReach ? { plantingDay, establishment: form.establishment, waitDays } : null
+  // While a date is dragged the answer at hand follows it; the runs for the new date start when it rests.
+  const settledDay = useSettled(inReach ? plantingDay : null)
+  const args = useMemo((): Parameters<typeof useEngine<'ways'>>[1] => {
+    if (settledDay === null || stand.end.fact) return null
     return [
       spec,
       {
-        standCase: {
-          ...standCase,
-          stand: { ...standCase.stand, end: { plan: null, fact: null } },
-          nextStartDay: null,
-        },
-        target: {
-          plantingDay,
-          establishment: form.establishment,
-          waitDays: data.garden.waitDays[form.establishment],
-        },
-        tools: data.garden.tools,
+        standCase: standingCase(standCase),
+        target: { plantingDay: settledDay, establishment: form.establishment, waitDays },
+        tools: garden.tools,
+        livestock: garden.livestock ?? [],
+        rules,
+        own: standCase.own ?? {},
       },
     ]
-  }, [plantingDay, today, horizon, spec, standCase, form.establishment, data.garden])
-  const options = useEngine('compare', args)
+  }, [
+    settledDay,
+    spec,
+    standCase,
+    stand.end.fact,
+    form.establishment,
+    waitDays,
+    garden.tools,
+    garden.livestock,
+    rules,
+  ])
+  const answer = useEngine('ways', args, `ways ${stand.id} ${form.establishment}`)
+  const forecast = useEngine('forecast', [spec, standCase], forecastName(stand.id)).value
 
-  const plan = (method: EndForm['method'], passes: number, day: number) =>
-    commit(
-      `Planned to ${method === 'winter-kill' ? 'let the winter end' : method} ${standName(stand).toLowerCase()}`,
-      [
-        {
-          table: 'stands',
-          put: {
-            ...stand,
-            end: {
-              ...stand.end,
-              plan: { date: isoDate(Math.max(day, sownDay + 1)), method, passes, note: '' },
-            },
-          },
-        },
-      ],
-    )
+  const put = (label: string, end: Partial<typeof stand.end>) =>
+    commit(label, [{ table: 'stands', put: { ...stand, end: { ...stand.end, ...end } } }])
 
-  async function record() {
-    if (problems.doneOn) return
-    const stored = await commit(`Recorded the end of ${standName(stand).toLowerCase()}`, [
-      {
-        table: 'stands',
-        put: {
-          ...stand,
-          end: {
-            ...stand.end,
-            fact: { date: form.doneOn, method: form.method, passes: form.passes, note: form.note },
-          },
-        },
-      },
-    ])
+  const plan = (method: WayId, passes: number, day: number, extra: Partial<EndDetails> = {}) =>
+    put(`Planned ${wayName(findWay(method)!, passes).toLowerCase()} for ${standName(stand).toLowerCase()}`, {
+      plan: { date: isoDate(Math.max(day, sownDay + 1)), method, passes, note: '', ...extra },
+    })
+
+  async function record(method: WayId = form.method) {
+    if (problems.doneOn || problems.minutes) return
+    const fact = endFact(form, method, stand, setupFor(method, { garden, view, stand }), forecast ?? null)
+    const stored = await put(`Recorded the end of ${standName(stand).toLowerCase()}`, { fact })
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
-    void navigate(`/plant/${stand.id}`)
+    void navigate(`/end/${stand.id}/after`)
   }
 
-  return { form, change, problems, options, plan, record }
+  return {
+    stand,
+    view,
+    garden,
+    today,
+    spec,
+    rules,
+    form,
+    change,
+    problems,
+    target,
+    sownDay,
+    horizon,
+    answer,
+    forecast,
+    ways: answer.value ?? answer.soFar ?? answer.last,
+    plan,
+    record,
+  }
 }
+
+export type EndView = ReturnType<typeof useEnd>

@@ -2,7 +2,9 @@ import { Link } from 'react-router'
 import { useGarden } from '../../state/garden'
 import { AddBeds } from './AddBeds'
 import { BedTable } from './BedTable'
+import { Feeds } from './Feeds'
 import { Files } from './Files'
+import { Livestock } from './Livestock'
 import { Settings } from './Settings'
 
 /** The garden itself: settings, beds, tools, files, and the other gardens in this browser. */
@@ -21,6 +23,8 @@ export function GardenRoom() {
         </span>
       </div>
       <Settings />
+      <Livestock />
+      <Feeds />
       <h2 className="mt-6">Beds</h2>
       <BedTable />
       <AddBeds />

@@ -5,6 +5,7 @@ import { lengthUnit, type ToolInput, type Units } from './forms'
 const SIZED: Partial<Record<ToolKind, 'width' | 'both'>> = {
   'crimp board': 'width',
   'black tarp': 'both',
+  'clear film': 'both',
   mower: 'width',
 }
 

@@ -1,5 +1,7 @@
 import { dayNumber } from '../../core/foundations/day'
+import type { EndMethodId } from '../../core/garden/ending'
 import { bedSpans } from '../../core/garden/timeline'
+import { findWay } from '../../core/ending/ways'
 import type { Loom } from './useLoom'
 import { standWords } from './labels'
 
@@ -50,7 +52,23 @@ const VERBS = {
   tarp: 'tarp',
   'winter-kill': 'look at',
   harvest: 'clear',
-} as const
+  'crimp-tarp': 'crimp and cover',
+  'crimp-flame': 'crimp and flame',
+  flame: 'flame',
+  'clear-sheet': 'lay film over',
+  'chop-cardboard': 'chop and cover',
+  bury: 'chop and bury',
+  'flip-cover': 'chop and flip',
+  'soil-tarp': 'mow and cover',
+  turn: 'turn under',
+  biofumigate: 'chop and bury',
+  strips: 'chop the first strip of',
+  'summer-kill': 'look at',
+  hens: 'put hens on',
+  pigs: 'put pigs on',
+  graze: 'graze',
+  pull: 'pull',
+} as const satisfies Record<EndMethodId, string>
 
 function nextDue(loom: Loom): Ledger['next'] {
   const due = loom.beds.flatMap(({ bed, stands }) =>
@@ -71,7 +89,7 @@ function nextDue(loom: Loom): Ledger['next'] {
           : []
       const plan = stand.end.fact ? null : stand.end.plan
       const end =
-        plan && stand.start.fact && plan.method !== 'winter-kill'
+        plan && stand.start.fact && !findWay(plan.method)?.waits
           ? [{ day: dayNumber(plan.date), text: `${VERBS[plan.method]} ${words} in ${bed.label}` }]
           : []
       return [...start, ...end]

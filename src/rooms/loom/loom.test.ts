@@ -108,6 +108,38 @@ describe('bands', () => {
     expect(bands.map((band) => band.kind)).toEqual(['cover', 'cover', 'sheet'])
     expect(bands[2].end).toEqual(dead)
   })
+  test('a sheet that came off ends on its day, whatever was forecast', () => {
+    const cover = find('L4', 'cover')
+    const fact = { ...cover.end.plan!, date: '2026-04-01', liftedOn: '2026-04-18' }
+    const dead = { low: today + 30, mid: today + 36, high: today + 44 }
+    const bands = bandsOfStand(
+      { ...cover, end: { ...cover.end, fact } },
+      forecast(dead),
+      dayNumber('2026-06-18'),
+      today,
+    )
+    const off = dayNumber('2026-04-18')
+    expect(bands[2]).toMatchObject({ kind: 'sheet', end: { low: off, mid: off, high: off } })
+  })
+  test('animals leave their tracks until the stand is dead', () => {
+    const dead = { low: today + 30, mid: today + 36, high: today + 44 }
+    const pen = { penLengthM: 2, penWidthM: 1.2, daysPerStop: 2, rounds: 2, restDays: 5 }
+    const cover = find('L4', 'cover')
+    const grazed = {
+      ...cover,
+      end: {
+        fact: null,
+        plan: {
+          ...cover.end.plan!,
+          method: 'hens' as const,
+          animals: { kind: 'hens' as const, head: 4, ...pen },
+        },
+      },
+    }
+    const bands = bandsOfStand(grazed, forecast(dead), dayNumber('2026-06-18'), today)
+    expect(bands.map((band) => band.kind)).toEqual(['cover', 'cover', 'animals'])
+    expect(bands[2].end).toEqual(dead)
+  })
   test('a chop leaves green thread by thread until it has browned, then residue', () => {
     const bands = bandsOfStand(
       find('L2', 'cover'),

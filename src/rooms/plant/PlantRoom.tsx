@@ -2,19 +2,24 @@ import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { findCrop } from '../../core/plants/crops'
 import { DateField, NoteField } from '../../parts/DateField'
-import { Field } from '../../parts/Field'
-import { RecordForm } from '../../parts/RecordForm'
-import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { longDate } from '../../parts/format'
-import { standState } from '../../parts/names'
+import { endingWords, standState } from '../../parts/names'
+import { CropOptions, EstablishmentOptions } from '../../parts/options'
+import { RecordForm } from '../../parts/RecordForm'
+import { SelectField } from '../../parts/SelectField'
 import { StandHead } from '../../parts/StandHead'
 import { Waiting } from '../../parts/Waiting'
 import { WorkList } from '../../parts/WorkList'
 import { nextStand } from '../../state/season'
 import { useGarden } from '../../state/garden'
 import { useStand, type StandView } from '../../state/useStand'
+import { FedBy } from './FedBy'
+import { FollowedTable } from './FollowedTable'
 import { Gates } from './Gates'
-import { usePlant, type PlantForm } from './usePlant'
+import { Outcome } from './Outcome'
+import { Residue } from './Residue'
+import { SpacingAndLanes } from './SpacingAndLanes'
+import { usePlant, type PlantView } from './usePlant'
 
 export function PlantRoom() {
   const { standId } = useParams()
@@ -28,33 +33,69 @@ export function PlantRoom() {
       !nextStand(data, stand)?.start.fact,
   )
   return (
-    <WorkList
-      title="Plant"
-      intro="Covers that a crop will follow, soonest first. Pick one to see when its ground is ready."
-      empty="No cover waits for a crop."
-      items={waiting.map((stand) => {
-        const next = nextStand(data, stand)
-        const plan = next?.start.plan
-        const crop = next?.content.kind === 'crop' ? findCrop(next.content.cropId)?.name.toLowerCase() : null
-        return {
-          stand,
-          bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
-          note: plan ? `${crop ?? 'next'}, ${longDate(dayNumber(plan.date))}` : 'nothing planned after it',
-          to: `/plant/${stand.id}`,
-          day: plan ? dayNumber(plan.date) : Infinity,
-        }
-      })}
-    />
+    <>
+      <WorkList
+        title="Plant"
+        intro="Covers that a crop will follow, soonest first. Pick one to see when its ground is ready."
+        empty="No cover waits for a crop."
+        items={waiting.map((stand) => {
+          const next = nextStand(data, stand)
+          const plan = next?.start.plan
+          const crop =
+            next?.content.kind === 'crop' ? findCrop(next.content.cropId)?.name.toLowerCase() : null
+          return {
+            stand,
+            bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
+            note: plan ? `${crop ?? 'next'}, ${longDate(dayNumber(plan.date))}` : 'nothing planned after it',
+            to: `/plant/${stand.id}`,
+            day: plan ? dayNumber(plan.date) : Infinity,
+          }
+        })}
+      />
+      <FollowedTable />
+    </>
   )
 }
 
 function PlantInto({ view }: { view: StandView }) {
-  const { data } = useGarden()
   const plant = usePlant(view)
-  const { form, change, problems, crop, end, answer, asked, record, planted } = plant
+  const { answer, crop, end, garden, asked, planted } = plant
+  const shown = answer.value ?? answer.last
   return (
     <section>
-      <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="plant" />
+      <StandHead stand={view.stand} bed={view.bed} units={garden.units} step="plant" />
+      <Where plant={plant} />
+      {planted && plant.plantedStand && <Outcome stand={plant.plantedStand} view={view} />}
+      {!planted && <NextCrop plant={plant} />}
+      <Waiting
+        what="Following the residue through a hundred seasons"
+        running={answer.running}
+        progress={answer.progress}
+        error={answer.error}
+        onCancel={answer.cancel}
+        onRetry={answer.retry}
+      />
+      {end && !asked && crop && !answer.running && (
+        <p className="my-3">Planting must come after the end of the cover and within a year from now.</p>
+      )}
+      {shown && crop && end && (
+        <>
+          <Gates answer={shown} crop={crop} plant={plant} />
+          <FedBy answer={shown} crop={crop} plant={plant} />
+          <Residue answer={shown} crop={crop} plant={plant} />
+          <SpacingAndLanes crop={crop} plant={plant} answer={shown} />
+        </>
+      )}
+      {view.stand.end.fact && !planted && <RecordPlanting plant={plant} />}
+      <FollowedTable />
+    </section>
+  )
+}
+
+/** Where the cover is: no end yet, planned, ended, planted. */
+function Where({ plant: { view, end, planted } }: { plant: PlantView }) {
+  return (
+    <>
       {!end && (
         <p className="mb-3">
           This cover has no end yet.{' '}
@@ -66,92 +107,57 @@ function PlantInto({ view }: { view: StandView }) {
       )}
       {end && !view.stand.end.fact && (
         <p className="mb-3">
-          The end is still a plan: {end.method}, {longDate(dayNumber(end.date))}. The dates below hold if it
-          is done then.
+          The end is still a plan: {endingWords(end)}, {longDate(dayNumber(end.date))}. The dates below hold
+          if it is done then.
         </p>
       )}
       {planted && <p className="mb-3">Planted {longDate(dayNumber(planted.date))}.</p>}
-      <form
-        className="flex flex-wrap items-start gap-4"
-        onSubmit={(event) => event.preventDefault()}
-        aria-label="The crop that follows"
-      >
-        <Field label="Crop" error={problems.cropId}>
-          <select
-            className="select"
-            value={form.cropId}
-            onChange={(event) =>
-              change({
-                cropId: event.target.value,
-                establishment: findCrop(event.target.value)?.establishment ?? form.establishment,
-              })
-            }
-          >
-            <option value="">choose</option>
-            <CropOptions />
-          </select>
-        </Field>
-        <Field label="It is">
-          <select
-            className="select"
-            value={form.establishment}
-            onChange={(event) => change({ establishment: event.target.value as PlantForm['establishment'] })}
-          >
-            <EstablishmentOptions />
-          </select>
-        </Field>
-        <DateField
-          label="Planting planned for"
-          error={problems.plantingDate}
-          value={form.plantingDate}
-          onChange={(plantingDate) => change({ plantingDate })}
-        />
-      </form>
-      <Waiting
-        what="Following the residue through a hundred seasons"
-        running={answer.running}
-        progress={answer.progress}
-        error={answer.error}
-        onCancel={answer.cancel}
-        onRetry={answer.retry}
-      />
-      {end && !asked && crop && (
-        <p className="my-3">Planting must come after the end of the cover and within a year from now.</p>
-      )}
-      {answer.value && crop && (
-        <Gates answer={answer.value} crop={crop} plantingDate={form.plantingDate} units={data.garden.units} />
-      )}
-      {view.stand.end.fact && !planted && (
-        <RecordPlanting
-          form={form}
-          change={change}
-          problem={problems.doneOn}
-          disabled={!crop}
-          onRecord={record}
-        />
-      )}
-    </section>
+    </>
   )
 }
 
-function RecordPlanting({
-  form,
-  change,
-  problem,
-  disabled,
-  onRecord,
-}: {
-  form: PlantForm
-  change: (part: Partial<PlantForm>) => void
-  problem: string | undefined
-  disabled: boolean
-  onRecord: () => Promise<void>
-}) {
+function NextCrop({ plant: { form, change, problems } }: { plant: PlantView }) {
   return (
-    <RecordForm name="Record the planting" button="Record planting" disabled={disabled} onRecord={onRecord}>
+    <form
+      className="flex flex-wrap items-start gap-4"
+      onSubmit={(event) => event.preventDefault()}
+      aria-label="The crop that follows"
+    >
+      <SelectField
+        label="Crop"
+        className="w-44"
+        error={problems.cropId}
+        value={form.cropId}
+        onChange={(cropId) =>
+          change({ cropId, establishment: findCrop(cropId)?.establishment ?? form.establishment })
+        }
+      >
+        <CropOptions blank="choose" />
+      </SelectField>
+      <SelectField
+        label="It is"
+        className="w-40"
+        value={form.establishment}
+        onChange={(establishment) => change({ establishment })}
+      >
+        <EstablishmentOptions />
+      </SelectField>
+      <DateField
+        label="Planting planned for"
+        error={problems.plantingDate}
+        value={form.plantingDate}
+        onChange={(plantingDate) => change({ plantingDate })}
+      />
+    </form>
+  )
+}
+
+function RecordPlanting({ plant: { form, change, problems, crop, record } }: { plant: PlantView }) {
+  return (
+    <RecordForm name="Record the planting" button="Record planting" disabled={!crop} onRecord={record}>
       <DateField
         label="Planted on"
-        error={problem}
+        error={problems.doneOn}
         value={form.doneOn}
         onChange={(doneOn) => change({ doneOn })}
       />

@@ -1,78 +1,62 @@
 import { useMemo } from 'react'
-import { useNavigate } from 'react-router'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
-import type { Stand } from '../../core/garden/schema'
+import { USUAL_RULES } from '../../core/garden/rules'
 import { latest } from '../../core/garden/timeline'
+import { manureGate } from '../../core/planting/manure'
 import { findCrop } from '../../core/plants/crops'
 import { newId } from '../../state/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine } from '../../state/useEngine'
+import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
+import { plantedStand, plantProblems, type PlantForm } from './form'
 
-export type PlantForm = {
-  cropId: string
-  establishment: 'transplant' | 'seed'
-  plantingDate: string
-  doneOn: string
-  note: string
-}
-
-/** What is wrong with the planting as filled in. */
-export function plantProblems(
-  form: PlantForm,
-  today: number,
-  coverEndDay: number | null,
-): Partial<Record<'cropId' | 'plantingDate' | 'doneOn', string>> {
-  const problems: ReturnType<typeof plantProblems> = {}
-  if (!findCrop(form.cropId)) problems.cropId = 'Choose the crop that follows.'
-  const planting = parseDay(form.plantingDate)
-  if (planting === null) problems.plantingDate = 'Enter a date that exists, such as 2026-06-18.'
-  const done = parseDay(form.doneOn)
-  if (done === null) problems.doneOn = 'Enter a date that exists, such as 2026-06-18.'
-  else if (done > today)
-    problems.doneOn = 'A planting is recorded once it is done. Choose today or an earlier date.'
-  else if (coverEndDay !== null && done < coverEndDay)
-    problems.doneOn = `The cover was ended on ${isoDate(coverEndDay)}. Choose that day or a later one.`
-  return problems
-}
+/** Words in a bed's troubles that speak of nematodes. */
+const NEMATODES = /nematode|root.?knot/i
 
 /** Data and actions of the Plant room: the crop that follows one cover. */
 export function usePlant(view: StandView) {
   const { data, today, spec } = useGarden()
   const dispatch = useAppDispatch()
-  const navigate = useNavigate()
   const commit = useCommit()
-  const { stand, standCase, next } = view
+  const { stand, standCase, next, bed } = view
+  const { garden } = data
   const draftName = `plant ${stand.id}`
-  const draft = useAppSelector((state) => state.session.drafts[draftName]) as PlantForm | undefined
+  const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<PlantForm> | undefined
   const nextCrop = next?.stand.content.kind === 'crop' ? next.stand.content : null
-  const form: PlantForm = draft ?? {
+  const form: PlantForm = {
     cropId: nextCrop?.cropId ?? '',
     establishment: nextCrop?.establishment ?? 'transplant',
     plantingDate: isoDate(Math.max(next?.plantingDay ?? today + 14, today)),
     doneOn: isoDate(today),
     note: '',
+    lanes: '1',
+    laneDays: '7',
+    sourceId: garden.nitrogenSources?.[0]?.id ?? '',
+    ...draft,
   }
   const change = (part: Partial<PlantForm>) =>
-    dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
+    dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
   const end = latest(standCase.stand.end)
-  const problems = plantProblems(form, today, stand.end.fact ? dayNumber(stand.end.fact.date) : null)
+  const planted = next?.stand.start.fact ?? null
+  const problems = plantProblems(
+    form,
+    today,
+    stand.end.fact ? dayNumber(stand.end.fact.date) : null,
+    planted !== null,
+  )
   const crop = findCrop(form.cropId)
   const plantingDay = parseDay(form.plantingDate)
   const horizon = spec.startDay + spec.days
+  const settledDay = useSettled(plantingDay)
+  const rules = garden.rules ?? USUAL_RULES
 
   const args = useMemo((): Parameters<typeof useEngine<'gates'>>[1] => {
-    if (
-      !crop ||
-      !end ||
-      plantingDay === null ||
-      plantingDay > horizon - 71 ||
-      plantingDay < dayNumber(end.date)
-    )
+    if (!crop || !end || settledDay === null || settledDay > horizon - 71 || settledDay < dayNumber(end.date))
       return null
-    const flattened = data.garden.tools.some((tool) => tool.kind !== 'black tarp' && tool.kind !== 'rake')
+    const flattened = garden.tools.some((tool) => tool.kind !== 'black tarp' && tool.kind !== 'rake')
     return [
       spec,
       {
@@ -80,59 +64,43 @@ export function usePlant(view: StandView) {
         end,
         crop,
         establishment: form.establishment,
-        waitDays: data.garden.waitDays[form.establishment],
-        plantingDay,
+        waitDays: garden.waitDays[form.establishment],
+        plantingDay: settledDay,
         flattened,
+        manure: manureGate(bed, data.stands, settledDay, crop, rules),
+        nematodes: (bed.troubles ?? []).some((trouble) => NEMATODES.test(trouble.what)),
       },
     ]
-  }, [crop, end, plantingDay, horizon, spec, standCase, form.establishment, data.garden])
-  const answer = useEngine('gates', args)
+  }, [
+    crop,
+    end,
+    settledDay,
+    horizon,
+    spec,
+    standCase,
+    form.establishment,
+    garden.tools,
+    garden.waitDays,
+    bed,
+    data.stands,
+    rules,
+  ])
+  const answer = useEngine('gates', args, `gates ${stand.id}`)
 
   async function record() {
     if (!crop || problems.doneOn || problems.cropId) return
-    const fact = { date: form.doneOn, covering: null, passes: null, components: [], note: form.note }
-    const content: Stand['content'] = { kind: 'crop', cropId: crop.id, establishment: form.establishment }
-    const until = isoDate(dayNumber(form.doneOn) + crop.daysInBed)
-    const planted: Stand =
-      next && next.stand.content.kind === 'crop' && !next.stand.start.fact
-        ? {
-            ...next.stand,
-            content,
-            start: { ...next.stand.start, fact },
-            end: {
-              ...next.stand.end,
-              plan: {
-                date:
-                  next.stand.end.plan && next.stand.end.plan.date > form.doneOn
-                    ? next.stand.end.plan.date
-                    : until,
-                method: 'harvest',
-                passes: 1,
-                note: '',
-              },
-            },
-          }
-        : {
-            id: newId('stand'),
-            gardenId: data.garden.id,
-            bedId: view.bed.id,
-            part: stand.part,
-            underStandId: null,
-            cuts: [],
-            note: '',
-            content,
-            start: { plan: null, fact },
-            end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, fact: null },
-          }
-    const stored = await commit(`Planted ${crop.name.toLowerCase()} in ${view.bed.label}`, [
-      { table: 'stands', put: planted },
+    const put = plantedStand(form, crop, view, garden.id, newId('stand'))
+    const stored = await commit(`Planted ${crop.name.toLowerCase()} in ${bed.label}`, [
+      { table: 'stands', put },
     ])
-    if (!stored.ok) return
-    dispatch(draftDropped(draftName))
-    void navigate('/')
+    if (stored.ok) dispatch(draftDropped(draftName))
   }
 
   return {
+    view,
+    data,
+    garden,
+    today,
     form,
     change,
     problems,
@@ -140,7 +108,13 @@ export function usePlant(view: StandView) {
     end,
     answer,
     asked: args !== null,
+    plantingDay,
+    /** Day the crop was planned for before this room moved it. */
+    plannedDay: next?.stand.start.plan ? dayNumber(next.stand.start.plan.date) : null,
     record,
-    planted: next?.stand.start.fact ?? null,
+    planted,
+    plantedStand: planted ? (next?.stand ?? null) : null,
   }
 }
+
+export type PlantView = ReturnType<typeof usePlant>

@@ -1,12 +1,12 @@
 import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
-import { findSpecies } from '../../core/plants/catalogue'
 import type { SeedlingForm } from '../../core/plants/seedlingForms'
 import { seedlingOf } from '../../core/plants/seedlings'
 import { bandOn, type StandForecast } from '../../core/season/forecast'
 import { comingUp, type ComingUp } from '../../core/tracking/comingUp'
 import { SeedlingDrawing } from '../../parts/drawings/SeedlingDrawing'
 import { dryMatter, percent, shortDate } from '../../parts/format'
+import { plantsOf } from '../../parts/names'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
@@ -24,10 +24,7 @@ export function UpYet({ view, forecast }: { view: StandView; forecast: StandFore
   const sownOn = stand.start.fact && !stand.end.fact ? dayNumber(stand.start.fact.date) : null
   const cover = bandOn(forecast.cover, today)
   if (sownOn === null || today - sownOn > LOOK_DAYS || (cover && cover.low > CLOSED)) return null
-  const plants =
-    stand.content.kind === 'cover'
-      ? stand.content.components.flatMap((part) => findSpecies(part.speciesId) ?? [])
-      : []
+  const plants = plantsOf(stand)
   const rows = comingUp(forecast, today)
   return (
     <section aria-label="Late or missing" className="mb-5" data-testid="up-yet">

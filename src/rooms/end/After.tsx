@@ -1,0 +1,189 @@
+import { Link } from 'react-router'
+import { dayNumber } from '../../core/foundations/day'
+import { FOLLOW_UP_DAYS, nextStep } from '../../core/ending/followUp'
+import { actsSurvival, DEAD_SHARE } from '../../core/ending/outcome'
+import { lastWorkDay } from '../../core/ending/counted'
+import { countedSpecies, stageAtEnd } from '../../core/ending/pooling'
+import { findWay } from '../../core/ending/ways'
+import { partAreaM2, partSizeM } from '../../core/garden/area'
+import type { Stand } from '../../core/garden/schema'
+import type { FollowUp } from '../../core/garden/ending'
+import { longDate, minutes, percent, shortDate } from '../../parts/format'
+import { endingWords, standName } from '../../parts/names'
+import { Scroll } from '../../parts/Scroll'
+import { useCommit } from '../../state/garden'
+import { CountForm } from './CountForm'
+import { OwnTable } from './OwnTable'
+import { SheetOff } from './SheetOff'
+import { RecordEnd } from './RecordEnd'
+import type { EndView } from './useEnd'
+
+/** After the end: counts of what stands again, what to do about it, and what own counts say beside the tables. */
+export function After({ end }: { end: EndView }) {
+  const { stand, view, today, form } = end
+  const fact = stand.end.fact
+  if (!fact)
+    return (
+      <>
+        <p>Once the end is recorded, what stands again is counted here after 7, 14 and 21 days.</p>
+        {stand.start.fact && <RecordEnd end={end} />}
+        <OwnTable end={end} />
+      </>
+    )
+  const ended = dayNumber(fact.date)
+  const worked = lastWorkDay(fact, partSizeM(view.bed, stand.part))
+  const counts = [...(stand.followUps ?? [])].sort((a, b) => (a.date < b.date ? -1 : 1))
+  const newest = counts.at(-1)
+  const due =
+    worked === null
+      ? undefined
+      : FOLLOW_UP_DAYS.map((days) => worked + days).find(
+          (day) => !counts.some((count) => dayNumber(count.date) >= day - 3),
+        )
+  const planting = view.next?.plantingDay ?? today + 60
+  return (
+    <div data-testid="after">
+      <p>
+        {fact.by ? `Done by ${fact.by}. ` : ''}
+        {fact.minutes !== undefined ? `${fact.minutes} minutes. ` : ''}
+        {fact.materials ? `Used: ${fact.materials}. ` : ''}
+        {due !== undefined && !findWay(fact.method)?.waits
+          ? due <= today
+            ? `A count is due since ${shortDate(due)}.`
+            : `Count next about ${shortDate(due)}.`
+          : ''}{' '}
+        <Link className="link" to={`/plant/${stand.id}`}>
+          When can it be planted?
+        </Link>
+      </p>
+      {newest && !view.next?.stand.start.fact && (
+        <Advice
+          expected={expectedShare(stand, newest)}
+          newest={newest}
+          daysSince={dayNumber(newest.date) - (worked ?? ended)}
+          daysLeft={planting - today}
+          areaM2={partAreaM2(view.bed, stand.part)}
+          method={fact.method === 'harvest' ? 'chop' : fact.method}
+          establishment={form.establishment}
+        />
+      )}
+      {findWay(fact.method)?.sheet && <SheetOff end={end} fact={fact} />}
+      {counts.length > 0 && <Counts counts={counts} ended={worked ?? ended} end={end} />}
+      <CountForm end={end} />
+      <OwnTable end={end} />
+      <p className="quiet mt-3 text-sm">
+        Ended by {endingWords(fact)} on {longDate(ended)}. A stand counts as dead at{' '}
+        {percent(DEAD_SHARE[form.establishment])} alive, stragglers pulled.
+      </p>
+    </div>
+  )
+}
+
+/** What the tables alone let expect of the plants counted, at the stage they were ended; null where they say nothing. */
+function expectedShare(stand: Stand, count: FollowUp): number | null {
+  const fact = stand.end.fact
+  const way = fact && findWay(fact.method)
+  const plant = countedSpecies(stand, count)
+  const bbch = plant ? stageAtEnd(stand, plant.id) : undefined
+  if (!way || !plant || bbch === undefined || way.animals || way.waits) return null
+  return way.sheet ? 0.05 : actsSurvival(way, plant, bbch, fact.passes)
+}
+
+const ADVICE = {
+  leave: 'Leave it.',
+  pull: 'Pull them.',
+  again: 'Do it again.',
+  cover: 'Cover them.',
+  wait: 'Wait.',
+} as const
+
+function Advice({
+  expected,
+  newest,
+  daysSince,
+  daysLeft,
+  areaM2,
+  method,
+  establishment,
+}: {
+  expected: number | null
+  newest: FollowUp
+  daysSince: number
+  daysLeft: number
+  areaM2: number
+  method: Parameters<typeof nextStep>[3]
+  establishment: keyof typeof DEAD_SHARE
+}) {
+  const step = nextStep(
+    newest.standing / newest.before,
+    newest.standing / newest.groundM2,
+    areaM2,
+    method,
+    daysSince,
+    daysLeft,
+    establishment,
+  )
+  return (
+    <p className="my-3 border-l-4 border-secondary pl-3" role="status" data-testid="next-step">
+      <strong>{ADVICE[step.act]}</strong> {step.reason}
+      {step.minutes > 0 ? ` About ${minutes(step.minutes)}.` : ''}
+      {expected !== null ? ` The tables let ${percent(expected)} expect.` : ''}
+    </p>
+  )
+}
+
+function Counts({ counts, ended, end }: { counts: FollowUp[]; ended: number; end: EndView }) {
+  const commit = useCommit()
+  const { stand } = end
+  return (
+    <Scroll label="Counts">
+      <table className="table table-sm max-w-2xl" aria-label="Counts after the end">
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>After</th>
+            <th>Standing again</th>
+            <th>Share</th>
+            <th>Note</th>
+            <th>
+              <span className="sr-only">Take out</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {counts.map((count) => (
+            <tr key={count.id}>
+              <td>{shortDate(dayNumber(count.date))}</td>
+              <td>{dayNumber(count.date) - ended} days</td>
+              <td>
+                {count.standing} of {Math.round(count.before)} on {count.groundM2} m²
+              </td>
+              <td>
+                <strong>{percent(count.standing / count.before)}</strong>
+              </td>
+              <td>{count.note}</td>
+              <td>
+                <button
+                  className="btn btn-ghost btn-xs"
+                  onClick={() =>
+                    void commit(`Took out a count of ${standName(stand).toLowerCase()}`, [
+                      {
+                        table: 'stands',
+                        put: {
+                          ...stand,
+                          followUps: (stand.followUps ?? []).filter((other) => other.id !== count.id),
+                        },
+                      },
+                    ])
+                  }
+                >
+                  Take out
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Scroll>
+  )
+}

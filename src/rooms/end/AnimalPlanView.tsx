@@ -1,0 +1,134 @@
+import { daysOnStop, type AnimalPlan } from '../../core/ending/animals'
+import type { WayId } from '../../core/ending/ways'
+import { dayNumber } from '../../core/foundations/day'
+import type { MovingAnswer } from '../../core/weighing/moving'
+import { Chance } from '../../parts/Chance'
+import { dateSpreadText, dryMatter, kilos, longDate, nitrogen, percent, shortDate } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
+import { Why } from '../../parts/Why'
+import { dayCount } from './animalForm'
+import { PenDrawing } from './PenDrawing'
+import type { EndView } from './useEnd'
+
+/** Where the animals stand when, round by round, what they find and need, and when it is done. */
+export function AnimalPlanView({
+  end,
+  answer,
+  plan,
+  plot,
+  method,
+  startDay,
+}: {
+  end: EndView
+  answer: MovingAnswer
+  plan: AnimalPlan
+  plot: { lengthM: number; widthM: number }
+  method: WayId
+  startDay: number
+}) {
+  const { garden, today, stand } = end
+  const { units } = garden
+  const perRound = answer.stops.length / plan.rounds
+  const last = daysOnStop(plan, plan.rounds - 1)
+  const running = stand.end.fact?.animals ? answer.stops.findIndex((stop) => stop.endDay > today) : -1
+  return (
+    <div className="mt-3 grid gap-x-8 gap-y-4 lg:grid-cols-[1fr_22rem]">
+      <div className="min-w-0">
+        <PenDrawing
+          ground={plot}
+          units={units}
+          stops={answer.stops.slice(0, perRound)}
+          here={running < 0 ? null : running % perRound}
+        />
+        <Scroll label="Rounds of the animals">
+          <table className="table table-sm mt-2" aria-label="Rounds">
+            <thead>
+              <tr>
+                <th>Round</th>
+                <th>From</th>
+                <th>To</th>
+                <th>Moves on</th>
+                <th>Standing as it begins</th>
+                <th>Eaten</th>
+              </tr>
+            </thead>
+            <tbody>
+              {answer.rounds.map((round, i) => (
+                <tr key={i}>
+                  <td>{i + 1}</td>
+                  <td className="whitespace-nowrap">{shortDate(round.startDay)}</td>
+                  <td className="whitespace-nowrap">{shortDate(round.endDay)}</td>
+                  <td className="min-w-44 text-sm">
+                    {answer.stops
+                      .filter((stop) => stop.round === i)
+                      .slice(1)
+                      .map((stop) => shortDate(Math.floor(stop.startDay)))
+                      .join(', ')}
+                  </td>
+                  <td>
+                    {dryMatter(round.standing.mid, units)}{' '}
+                    <span className="quiet text-sm">
+                      ({dryMatter(round.standing.low, units)} to {dryMatter(round.standing.high, units)})
+                    </span>
+                  </td>
+                  <td>{kilos(round.eatenKg, units)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scroll>
+        {answer.doubts.map((doubt) => (
+          <p key={doubt} role="status" className="mt-2 font-semibold">
+            {doubt}
+          </p>
+        ))}
+      </div>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2 self-start" data-testid="animal-numbers">
+        <dt>Animals</dt>
+        <dd>
+          {plan.head} {plan.kind}, {perRound} stops of {dayCount(plan.daysPerStop)} a round
+          {last !== plan.daysPerStop && `, ${dayCount(last)} on the last`}
+        </dd>
+        <dt>Done and withered</dt>
+        <dd>
+          <strong>
+            {answer.finish ? dateSpreadText(answer.finish) : 'not by this plan: add a round or longer stops'}
+          </strong>
+        </dd>
+        <dt>Planted in time</dt>
+        <dd>
+          <Chance share={answer.chance} />
+        </dd>
+        <dt>Stand again</dt>
+        <dd>{answer.survivors ? percent(answer.survivors.mid) : '–'}</dd>
+        <dt>Found on the bed</dt>
+        <dd>{kilos(answer.eatenKg, units)} dry</dd>
+        <dt>Feed to bring</dt>
+        <dd>
+          <strong>{kilos(answer.feedKg, units)}</strong>
+          {answer.grainKg > 0 && `, ${kilos(answer.grainKg, units)} of it grain to scatter on the last round`}
+        </dd>
+        <dt>Droppings bring</dt>
+        <dd>{nitrogen(answer.droppingsG, units)} nitrogen</dd>
+        <dd className="col-span-2 mt-1">
+          {!stand.end.fact && (
+            <button
+              className="btn btn-primary"
+              onClick={() => void end.plan(method, 1, startDay, { animals: plan })}
+            >
+              {stand.end.plan?.method === method && dayNumber(stand.end.plan.date) === startDay
+                ? 'Plan it again'
+                : `Plan from ${longDate(startDay)}`}
+            </button>
+          )}{' '}
+          <Why>
+            Stops are the ground divided by the pen, in lanes. Hens eat 0.10 to 0.13 kg a day, a quarter of it
+            green; they uproot soft plants by 0.35 for each bird-day per m², grasses a third of that, more on
+            the last round with grain to scratch for. Growth between the rounds is simulated. Judgement, ± a
+            third.
+          </Why>
+        </dd>
+      </dl>
+    </div>
+  )
+}

@@ -1,0 +1,185 @@
+import { Link } from 'react-router'
+import { daysOnStop, usualPlan } from '../../core/ending/animals'
+import { animalCautions, bloatNow, harmNow, obstacleOf, stockFor } from '../../core/ending/obstacles'
+import { findWay, WAYS, type WayId } from '../../core/ending/ways'
+import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import { partSizeM } from '../../core/garden/area'
+import { justBefore, stageReached } from '../../core/season/forecast'
+import { Caution } from '../../parts/Caution'
+import { DateField } from '../../parts/DateField'
+import { plantsOf } from '../../parts/names'
+import { SelectField, TextField } from '../../parts/SelectField'
+import { Waiting } from '../../parts/Waiting'
+import { useEngine } from '../../state/useEngine'
+import { draftKept } from '../../state/session'
+import { useAppDispatch, useAppSelector } from '../../state/store'
+import { AnimalPlanView } from './AnimalPlanView'
+import { Dates } from './Dates'
+import { RecordEnd } from './RecordEnd'
+import { standingCase, type EndView } from './useEnd'
+import { shownOf } from './shown'
+import { NO_NUMBERS, planFrom, type AnimalDraft } from './animalForm'
+
+/** Days from sowing until there is something to put animals on. */
+const GROWN_DAYS = 45
+const ANIMAL_WAYS = WAYS.filter((way) => way.animals)
+
+/** The latest safe start of a way by the comparison, or its best one; null while that is not known. */
+function bestStart({ ways, target }: EndView, method: WayId): number | null {
+  const way = ways?.find(({ judged }) => judged.method === method)
+  return way && target ? shownOf(way, target, null).option.bestStartDay : null
+}
+
+/** Hens in a moved pen, pigs or grazers: where they stand when, what they eat, what grows again, when it is done. */
+export function Animals({ end }: { end: EndView }) {
+  const { stand, view, garden, spec, today, target, rules, forecast } = end
+  const dispatch = useAppDispatch()
+  const name = `animals ${stand.id}`
+  const draft = (useAppSelector((state) => state.session.drafts[name]) as AnimalDraft | undefined) ?? {}
+  const change = (part: AnimalDraft) => dispatch(draftKept({ name, value: { ...draft, ...part } }))
+  const known = stand.end.fact ?? stand.end.plan
+  const livestock = garden.livestock ?? []
+  const method: WayId =
+    draft.method ??
+    (known?.animals && findWay(known.method)?.animals ? findWay(known.method)!.id : undefined) ??
+    ANIMAL_WAYS.find((way) => stockFor(way, livestock))?.id ??
+    'hens'
+  const way = findWay(method)!
+  const plants = plantsOf(stand)
+  const place = { bed: view.bed, part: stand.part, tools: garden.tools, livestock, plants, rules }
+  const startDate =
+    draft.startDate ??
+    (known?.method === method
+      ? known.date
+      : isoDate(bestStart(end, method) ?? Math.max(today, end.sownDay + GROWN_DAYS)))
+  const startDay = parseDay(startDate)
+  const stageDay = startDay ?? today
+  const stageAt = (part: number) => (forecast ? stageReached(forecast, part, stageDay) : 0)
+  const height = (forecast && justBefore(forecast, stageDay)?.heightM) ?? 1
+  const harm = plants.flatMap((plant, i) => harmNow(way, plant, stageAt(i), height) ?? [])[0]
+  const now = plants.flatMap((plant, i) => bloatNow(way, plant, stageAt(i)) ?? [])
+  const obstacle = obstacleOf(way, place) ?? harm ?? null
+  const plot = partSizeM(view.bed, stand.part)
+  const stock = stockFor(way, livestock)
+  const base =
+    known?.method === method && known.animals
+      ? known.animals
+      : stock &&
+        usualPlan(
+          { kind: stock.kind, head: stock.head, penLengthM: stock.penLengthM, penWidthM: stock.penWidthM },
+          plot.lengthM * plot.widthM,
+        )
+  const { plan, problem } = base ? planFrom(base, draft) : { plan: null, problem: null }
+  const sown = stand.start.fact ?? stand.start.plan
+  const startProblem =
+    startDay === null
+      ? 'Enter a date that exists, such as 2026-05-18.'
+      : sown && startDay <= dayNumber(sown.date)
+        ? `It was sown on ${sown.date}. The animals come after.`
+        : undefined
+  const args: Parameters<typeof useEngine<'moving'>>[1] =
+    !plan || obstacle || startProblem || startDay === null || !target
+      ? null
+      : [spec, { standCase: standingCase(view.standCase), method, plan, startDay, target }]
+  const answer = useEngine('moving', args, `moving ${stand.id}`)
+  const shown = answer.value ?? answer.last
+  return (
+    <div data-testid="animals">
+      {!stand.end.fact && <Dates end={end} />}
+      <form
+        className="no-print flex flex-wrap items-start gap-4"
+        onSubmit={(event) => event.preventDefault()}
+        aria-label="The animals"
+      >
+        <SelectField
+          label="With"
+          className="w-48"
+          value={method}
+          onChange={(next) => change({ ...NO_NUMBERS, method: next })}
+          options={ANIMAL_WAYS.map((entry) => [entry.id, entry.name] as const)}
+        />
+        {base && (
+          <>
+            <DateField
+              label="From"
+              error={startProblem}
+              value={startDate}
+              onChange={(next) => change({ startDate: next })}
+            />
+            <TextField
+              label="Days on a stop"
+              className="w-28"
+              decimal
+              value={draft.daysPerStop ?? String(base.daysPerStop)}
+              onChange={(daysPerStop) => change({ daysPerStop })}
+            />
+            {(draft.rounds ?? String(base.rounds)) !== '1' && (
+              <TextField
+                label="On the last round"
+                className="w-32"
+                decimal
+                value={
+                  draft.lastDaysPerStop ?? draft.daysPerStop ?? String(daysOnStop(base, base.rounds - 1))
+                }
+                onChange={(lastDaysPerStop) => change({ lastDaysPerStop })}
+              />
+            )}
+            <TextField
+              label="Rounds"
+              className="w-20"
+              decimal
+              value={draft.rounds ?? String(base.rounds)}
+              onChange={(rounds) => change({ rounds })}
+            />
+            <TextField
+              label="Rest between, days"
+              className="w-32"
+              decimal
+              value={draft.restDays ?? String(base.restDays)}
+              onChange={(restDays) => change({ restDays })}
+            />
+          </>
+        )}
+      </form>
+      {(obstacle ?? problem) && (
+        <p role="alert" className="my-3 font-semibold">
+          {obstacle ?? problem}{' '}
+          {obstacle?.includes('Garden room') && (
+            <Link className="link" to="/garden">
+              Garden
+            </Link>
+          )}
+        </p>
+      )}
+      <Waiting
+        what="Following the animals and the growth behind them"
+        running={answer.running}
+        progress={answer.progress}
+        error={answer.error}
+        onCancel={answer.cancel}
+        onRetry={answer.retry}
+      />
+      {shown && plan && !obstacle && (
+        <AnimalPlanView
+          end={end}
+          answer={shown}
+          plan={plan}
+          plot={plot}
+          method={method}
+          startDay={startDay ?? today}
+        />
+      )}
+      <div className="mt-3 flex flex-col gap-1">
+        {[...way.cautions, ...now, ...animalCautions(method, place)].map((caution) => (
+          <Caution key={caution}>{caution}</Caution>
+        ))}
+        <Caution>
+          {`Manure: ${rules.manureDays.touching} days to the harvest of what touches soil or splash, ${rules.manureDays.clear} days otherwise, by your rule. Local rules decide.`}
+        </Caution>
+      </div>
+      {stand.start.fact && !stand.end.fact && stand.end.plan?.method === method && (
+        <RecordEnd end={end} method={method} />
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,117 @@
+import { useState } from 'react'
+import { dayNumber, isoDate } from '../../core/foundations/day'
+import type { FollowUp } from '../../core/garden/ending'
+import { findSpecies } from '../../core/plants/catalogue'
+import { DateField, NoteField } from '../../parts/DateField'
+import { standName } from '../../parts/names'
+import { SelectField, TextField } from '../../parts/SelectField'
+import { newId } from '../../state/ids'
+import { useCommit } from '../../state/garden'
+import { countProblems } from './countProblems'
+import type { EndView } from './useEnd'
+import { typedNumber } from '../../parts/typed'
+
+/** Ground looked at for a count unless another is given, m². */
+const USUAL_GROUND_M2 = 1
+
+/** A count of what stands again, out of what stood there. */
+export function CountForm({ end }: { end: EndView }) {
+  const { stand, today, forecast } = end
+  const commit = useCommit()
+  const components = stand.content.kind === 'cover' ? stand.content.components : []
+  const [fields, setFields] = useState({
+    date: '',
+    standing: '',
+    ground: String(USUAL_GROUND_M2),
+    before: '',
+  })
+  const [speciesId, setSpeciesId] = useState('')
+  const [note, setNote] = useState('')
+  const [asked, setAsked] = useState(false)
+  const change = (part: Partial<typeof fields>) => setFields({ ...fields, ...part })
+  const perM2 = forecast?.plantsPerM2.mid ?? null
+  const expected =
+    fields.before === '' && perM2 !== null
+      ? String(Math.max(1, Math.round(perM2 * (typedNumber(fields.ground) || 0))))
+      : fields.before
+  const filled = { ...fields, date: fields.date || isoDate(today), before: expected }
+  const ended = dayNumber(stand.end.fact!.date)
+  const problems = countProblems(filled, ended, today)
+  const shown = asked ? problems : {}
+  async function keep() {
+    setAsked(true)
+    if (Object.keys(problems).length > 0) return
+    const count: FollowUp = {
+      id: newId('count'),
+      date: filled.date,
+      standing: typedNumber(filled.standing),
+      groundM2: typedNumber(filled.ground),
+      before: typedNumber(filled.before),
+      speciesId: speciesId || undefined,
+      note,
+    }
+    const stored = await commit(`Counted what of ${standName(stand).toLowerCase()} stands again`, [
+      { table: 'stands', put: { ...stand, followUps: [...(stand.followUps ?? []), count] } },
+    ])
+    if (!stored.ok) return
+    setFields({ ...fields, standing: '' })
+    setNote('')
+    setAsked(false)
+  }
+  return (
+    <form
+      className="no-print my-4 flex flex-wrap items-start gap-3"
+      aria-label="Count what stands again"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void keep()
+      }}
+    >
+      <DateField
+        label="Counted on"
+        error={shown.date}
+        value={filled.date}
+        onChange={(date) => change({ date })}
+      />
+      <TextField
+        label="Plants standing again"
+        className="w-32"
+        decimal
+        error={shown.standing}
+        value={fields.standing}
+        onChange={(standing) => change({ standing })}
+      />
+      <TextField
+        label="On how much ground, m²"
+        className="w-32"
+        decimal
+        error={shown.ground}
+        value={fields.ground}
+        onChange={(ground) => change({ ground })}
+      />
+      <TextField
+        label="Stood there before"
+        className="w-32"
+        decimal
+        error={shown.before}
+        hint={fields.before === '' ? 'by the forecast' : undefined}
+        value={expected}
+        onChange={(before) => change({ before })}
+      />
+      {components.length > 1 && (
+        <SelectField
+          label="Which plant"
+          className="w-40"
+          value={speciesId}
+          onChange={setSpeciesId}
+          options={[
+            ['', 'all'],
+            ...components.map((part) => [part.speciesId, findSpecies(part.speciesId)?.name ?? ''] as const),
+          ]}
+        />
+      )}
+      <NoteField value={note} onChange={setNote} />
+      <button className="btn btn-primary mt-6">Record the count</button>
+    </form>
+  )
+}

@@ -1,0 +1,118 @@
+import { partAreaM2 } from '../../core/garden/area'
+import type { Bed, CutDetails } from '../../core/garden/schema'
+import { findSpecies } from '../../core/plants/catalogue'
+import { HOLDING_G } from '../../core/weighing/aftermath'
+import { DRYING_DAYS, type CutAnswer } from '../../core/weighing/cutting'
+import {
+  centimetres,
+  chanceText,
+  dryMatter,
+  kilos,
+  nitrogen,
+  percent,
+  shortDate,
+  type Units,
+} from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
+import { Why } from '../../parts/Why'
+
+const WHERE: Record<CutDetails['fate'], string> = {
+  dropped: 'lies on the bed as mulch',
+  'carried off': 'leaves this bed',
+  eaten: 'is eaten',
+  grazed: 'is grazed; part comes back as droppings',
+}
+
+/** What a cut takes, where that arrives, what grows again, and when it would dry. */
+export function CutOutcome({
+  answer,
+  cut,
+  target,
+  units,
+  drying,
+}: {
+  answer: CutAnswer
+  cut: CutDetails
+  target: Bed | null
+  units: Units
+  drying: boolean
+}) {
+  const best = answer.dryStarts.reduce<CutAnswer['dryStarts'][number] | null>(
+    (a, b) => (!a || b.chance > a.chance ? b : a),
+    null,
+  )
+  return (
+    <div className="mt-3 grid max-w-4xl gap-x-8 gap-y-3 md:grid-cols-2" data-testid="cut-outcome">
+      <div>
+        <p>
+          About <strong>{dryMatter(answer.takenG.mid, units)}</strong> ({kilos(answer.massKg, units)} dry in
+          all) with <strong>{nitrogen(answer.nitrogenG.mid, units)}</strong> of nitrogen {WHERE[cut.fate]}. It
+          stands {centimetres(answer.heightM, units)} high that day.
+        </p>
+        {cut.fate === 'carried off' && (
+          <p className="mt-1">
+            {target ? (
+              <Arrives answer={answer} bed={target} units={units} />
+            ) : (
+              <>
+                It mulches {(answer.massKg / (HOLDING_G / 1000)).toFixed(0)} m² thickly enough to hold half of
+                the weeds.
+              </>
+            )}
+          </p>
+        )}
+        {drying && best && (
+          <p className="mt-1">
+            To dry it wants {DRYING_DAYS} days without rain: {chanceText(answer.dryStarts[0].chance)} from
+            that day, best from {shortDate(best.day)}, {chanceText(best.chance)}. Turn it once a day; store it
+            when stems snap.
+          </p>
+        )}
+      </div>
+      <Scroll label="Regrowth">
+        <table className="table table-sm self-start" aria-label="What grows again">
+          <thead>
+            <tr>
+              <th>Plant</th>
+              <th>Uncut that day</th>
+              {answer.regrowth[0]?.after.map(({ days }) => (
+                <th key={days}>{days} days after</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {answer.regrowth.map((row) => (
+              <tr key={row.speciesId}>
+                <td>{findSpecies(row.speciesId)?.name ?? row.speciesId}</td>
+                <td>{dryMatter(row.uncutG, units)}</td>
+                {row.after.map((point) => (
+                  <td key={point.days}>
+                    {dryMatter(point.massG, units)}
+                    <div className="quiet text-sm">{percent(point.alive)} alive</div>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      <div className="md:col-span-2">
+        <Why>
+          More of a stand’s growth sits high than low; what lies above the cut is taken. Plants die by the
+          table for a chop at that height, the others grow on from the leaf that is left; a deep cut sets
+          their stage back. Nitrogen is that of the growth taken.
+        </Why>
+      </div>
+    </div>
+  )
+}
+
+function Arrives({ answer, bed, units }: { answer: CutAnswer; bed: Bed; units: Units }) {
+  const areaM2 = partAreaM2(bed, { kind: 'whole' })
+  return (
+    <>
+      On {bed.label} it makes a mulch of <strong>{dryMatter((answer.massKg * 1000) / areaM2, units)}</strong>{' '}
+      and brings {nitrogen(answer.nitrogenTotalG / areaM2, units)} of nitrogen, freed as it rots.
+    </>
+  )
+}

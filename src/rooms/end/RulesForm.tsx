@@ -1,0 +1,123 @@
+import { weigh, SAFE_CHANCE } from '../../core/ending/weigh'
+import type { Rules } from '../../core/garden/rules'
+import { SelectField, TickField } from '../../parts/SelectField'
+import { useCommit } from '../../state/garden'
+import type { EndView } from './useEnd'
+
+const SHEETS = [
+  ['', 'as long as it takes'],
+  ['21', '3 weeks'],
+  ['28', '4 weeks'],
+  ['42', '6 weeks'],
+  ['56', '8 weeks'],
+] as const
+
+/** The schools: the grower's own limits, and what each leaves open for this stand. */
+export function RulesForm({ end }: { end: EndView }) {
+  const { rules, garden, ways, target } = end
+  const commit = useCommit()
+  const set = (part: Partial<Rules>) =>
+    void commit('Changed the rules for ending', [
+      { table: 'gardens', put: { ...garden, rules: { ...rules, ...part } } },
+    ])
+  const judged = ways && target ? ways.filter(({ judged }) => judged.obstacle === null) : []
+  const safe = (
+    chance: (option: ReturnType<typeof weigh>) => number,
+    outToo: boolean,
+    waitDays = target?.waitDays ?? 0,
+  ) =>
+    judged.filter(
+      (way) =>
+        (outToo || way.judged.leftOut === null) &&
+        chance(weigh(way.judged, { ...target!, waitDays })) >= SAFE_CHANCE,
+    ).length
+  const kept = safe((option) => option.chance, false)
+  const free = safe((option) => option.chanceFree, true)
+  const noWait = safe((option) => option.chance, false, 0)
+  const sheet = rules.longestSheetDays === null ? '' : String(rules.longestSheetDays)
+  return (
+    <details className="no-print mt-4" data-testid="rules">
+      <summary className="cursor-pointer">
+        <strong>Your own rules</strong>{' '}
+        <span className="quiet text-sm">
+          {judged.length === 0
+            ? ''
+            : kept === free
+              ? `leave all ${free} safe ways open.`
+              : `leave ${kept} of ${free} safe ways open.`}
+          {noWait > kept && ` Without your wait ${noWait} would be safe.`}
+        </span>
+      </summary>
+      <div className="mt-2 flex flex-wrap items-start gap-4">
+        <SelectField
+          label="Longest under a sheet"
+          className="w-48"
+          value={sheet}
+          onChange={(days) => set({ longestSheetDays: days === '' ? null : Number(days) })}
+          options={
+            SHEETS.some(([days]) => days === sheet) ? SHEETS : [...SHEETS, [sheet, `${sheet} days`] as const]
+          }
+        />
+        <SelectField
+          label="End a legume from"
+          className="w-40"
+          value={rules.legumeFrom}
+          onChange={(legumeFrom) => set({ legumeFrom })}
+          options={[
+            ['any stage', 'any stage'],
+            ['bloom', 'first flower'],
+            ['first pods', 'first pods'],
+          ]}
+        />
+        <SelectField
+          label="Turning the ground"
+          className="w-40"
+          value={rules.turning}
+          onChange={(turning) => set({ turning })}
+          options={[
+            ['when it helps', 'when it helps'],
+            ['never', 'never'],
+          ]}
+        />
+        {(['transplant', 'seed'] as const).map((what) => (
+          <SelectField
+            key={what}
+            label={what === 'seed' ? 'Wait before sowing' : 'Wait before transplants'}
+            className="w-40"
+            value={String(garden.waitDays[what])}
+            onChange={(days) =>
+              void commit('Changed the wait before planting', [
+                {
+                  table: 'gardens',
+                  put: { ...garden, waitDays: { ...garden.waitDays, [what]: Number(days) } },
+                },
+              ])
+            }
+            options={[...new Set([0, 7, 14, 21, 28, 42, garden.waitDays[what]])]
+              .sort((a, b) => a - b)
+              .map((days) => [String(days), days === 0 ? 'none' : `${days} days`] as const)}
+          />
+        ))}
+        <SelectField
+          label="Seed set"
+          className="w-44"
+          value={rules.seedSet}
+          onChange={(seedSet) => set({ seedSet })}
+          options={[
+            ['allowed', 'may set seed'],
+            ['never', 'ended before'],
+          ]}
+        />
+        <div className="mt-6">
+          <TickField label="Fire ban" checked={rules.fireBan} onChange={(fireBan) => set({ fireBan })} />
+        </div>
+      </div>
+      <p className="quiet mt-1 max-w-prose text-sm">
+        Growers differ here, and each rule has its price: it is shown with every way it touches. A short sheet
+        may come off live plants; waiting for pods gives the most growth and puts nitrogen into seed; turned
+        ground feeds quickly and brings weeds; a wait costs days and spares seedlings. The interval after
+        manure is in the Garden room.
+      </p>
+    </details>
+  )
+}

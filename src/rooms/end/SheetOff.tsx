@@ -1,0 +1,57 @@
+import { useState } from 'react'
+import { dayNumber, isoDate } from '../../core/foundations/day'
+import type { EndDetails } from '../../core/garden/ending'
+import { DateField } from '../../parts/DateField'
+import { dateSpreadText, longDate } from '../../parts/format'
+import { standName } from '../../parts/names'
+import { useCommit } from '../../state/garden'
+import { liftProblem } from './liftProblem'
+import type { EndView } from './useEnd'
+
+/** The day the sheet came off: until then it goes on killing, from then on what stands again is counted. */
+export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
+  const { stand, today, forecast } = end
+  const commit = useCommit()
+  const [picked, setDate] = useState<string | null>(null)
+  const date = picked ?? isoDate(today)
+  const [asked, setAsked] = useState(false)
+  const name = standName(stand).toLowerCase()
+  const keep = (liftedOn: string | undefined, label: string) =>
+    void commit(label, [
+      { table: 'stands', put: { ...stand, end: { ...stand.end, fact: { ...fact, liftedOn } } } },
+    ])
+  if (fact.liftedOn)
+    return (
+      <p className="my-2">
+        The sheet came off on {longDate(dayNumber(fact.liftedOn))}, after{' '}
+        {dayNumber(fact.liftedOn) - dayNumber(fact.date)} days.{' '}
+        <button
+          className="btn btn-ghost btn-xs"
+          onClick={() => keep(undefined, `The sheet over ${name} lies on`)}
+        >
+          It still lies
+        </button>
+      </p>
+    )
+  const problem = liftProblem(date, fact.date, today)
+  const dead = forecast?.ended
+  return (
+    <form
+      className="no-print my-3 flex flex-wrap items-start gap-3"
+      aria-label="Sheet off"
+      onSubmit={(event) => {
+        event.preventDefault()
+        setAsked(true)
+        if (!problem) keep(date, `Took the sheet off ${name}`)
+      }}
+    >
+      <DateField label="Sheet off on" value={date} onChange={setDate} error={asked ? problem : undefined} />
+      <button className="btn md:mt-6">Record that it is off</button>
+      <p className="quiet text-sm md:mt-8">
+        {dead
+          ? `Dead under it about ${dateSpreadText(dead)}.`
+          : 'By the forecast it is not dead under the sheet before the ground is taken.'}
+      </p>
+    </form>
+  )
+}

@@ -1,0 +1,158 @@
+import { Link } from 'react-router'
+import { SAFE_CHANCE } from '../../core/ending/weigh'
+import { HAND_FINISH_SHARE } from '../../core/ending/outcome'
+import { findWay } from '../../core/ending/ways'
+import { parseDay } from '../../core/foundations/day'
+import { Caution } from '../../parts/Caution'
+import { longDate, percent } from '../../parts/format'
+import { Scroll } from '../../parts/Scroll'
+import { Waiting } from '../../parts/Waiting'
+import { Why } from '../../parts/Why'
+import { useStanding } from './planCase'
+import { RecordEnd } from './RecordEnd'
+import { RulesForm } from './RulesForm'
+import type { EndView } from './useEnd'
+import { bySafetyThenWork, shownOf, type ShownWay } from './shown'
+import { WayRow } from './WayRow'
+import { Dates } from './Dates'
+
+/** All ways of ending this stand, side by side for one planting date. */
+export function Ways({ end }: { end: EndView }) {
+  const { answer, ways, target, garden, stand, today } = end
+  if (stand.end.fact)
+    return (
+      <p>
+        This cover is ended.{' '}
+        <Link className="link" to={`/end/${stand.id}/after`}>
+          Count what stands again
+        </Link>{' '}
+        or undo the record to compare the ways anew.
+      </p>
+    )
+  const start = end.problems.startDate ? null : parseDay(end.form.startDate)
+  return (
+    <>
+      {garden.tools.length === 0 && (
+        <p role="alert" className="mb-3">
+          No tools are on your list, so only what needs none is open to you.{' '}
+          <Link className="link" to="/garden">
+            Tick what you own in the Garden room
+          </Link>
+          .
+        </p>
+      )}
+      <Dates end={end} withStart />
+      <Waiting
+        what="Ending this stand by every way on every day"
+        running={answer.running}
+        progress={answer.progress}
+        error={answer.error}
+        onCancel={answer.cancel}
+        onRetry={answer.retry}
+      />
+      {ways && target && (
+        <Table
+          end={end}
+          shown={ways.map((way) => shownOf(way, target, start))}
+          title={`Planting ${longDate(target.plantingDay)}`}
+        />
+      )}
+      <RulesForm end={end} />
+      {stand.start.fact && <RecordEnd end={end} />}
+      {!stand.start.fact && (
+        <p className="quiet mt-4">
+          It is not sown yet: an end can be planned, not recorded. Today is {longDate(today)}.
+        </p>
+      )}
+    </>
+  )
+}
+
+function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: string }) {
+  const standing = useStanding(end)
+  const open = shown
+    .filter(
+      ({ option, leftOut }) => option.obstacle === null && leftOut === null && option.bestStartDay !== null,
+    )
+    .sort(bySafetyThenWork)
+  const late = shown.filter(
+    ({ option, leftOut }) => option.obstacle === null && leftOut === null && option.bestStartDay === null,
+  )
+  const ruledOut = shown.filter(({ option, leftOut }) => option.obstacle === null && leftOut !== null)
+  const shut = shown.filter(({ option }) => option.obstacle !== null)
+  return (
+    <div data-testid="endings">
+      <Scroll label="Ways of ending">
+        <table className="table table-sm max-md:block" aria-label={title}>
+          <thead className="max-md:hidden">
+            <tr>
+              <th>Way</th>
+              <th>Latest safe start</th>
+              <th>In time, by start day</th>
+              <th>Dead by, stand again</th>
+              <th>Work, soil</th>
+              <th>Mulch at planting</th>
+              <th>Nitrogen, 4 and 10 wk</th>
+            </tr>
+          </thead>
+          <tbody className="max-md:block">
+            {open.map((way) => (
+              <WayRow key={way.option.name} way={way} end={end} standing={standing} />
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      <Left
+        title="Not dead by then"
+        ways={late}
+        text={({ option }) =>
+          option.chanceFree > option.chance + 0.1
+            ? `${option.risk} Without your rules ${percent(option.chanceFree)} in time.`
+            : option.risk
+        }
+      />
+      <Left title="Your own rules leave out" ways={ruledOut} text={(way) => ruleText(way)} />
+      <Left title="Not possible here" ways={shut} text={({ option }) => option.obstacle!} />
+      <div className="mt-3 flex flex-col gap-1">
+        {[...new Set(open.slice(0, 6).flatMap(({ option }) => findWay(option.method)?.cautions ?? []))].map(
+          (caution) => (
+            <Caution key={caution}>{caution}</Caution>
+          ),
+        )}
+        <p className="quiet text-sm">
+          Safe ways first, the least work on top; then the others by their chance.
+        </p>
+        <Why>
+          The stand is run to each start day in a hundred seasons. Survival after a cut, crimp, burial or
+          turning comes from a table by plant and stage; under a sheet it falls with thermal time (air plus
+          4.5 °C); under clear film with heat above 45 °C. Your own counts move the tables. Up to{' '}
+          {percent(HAND_FINISH_SHARE)} standing again are taken to be pulled by hand. Dead is at most 10 %
+          alive before transplants, 5 % before sowing; your waiting time is added. Safe means at least{' '}
+          {percent(SAFE_CHANCE)}. Mulch, nitrogen and weeks come from running the residue on with each way;
+          weeks count while half of the weeds are held.
+        </Why>
+      </div>
+    </div>
+  )
+}
+
+const ruleText = ({ leftOut, option }: ShownWay) =>
+  `${leftOut} Without that rule: ${percent(option.chanceFree)} in time.`
+
+function Left({ title, ways, text }: { title: string; ways: ShownWay[]; text: (way: ShownWay) => string }) {
+  if (ways.length === 0) return null
+  return (
+    <details className="mt-3" open={ways.length <= 4}>
+      <summary className="cursor-pointer font-semibold">
+        {title}: {ways.length}
+      </summary>
+      <ul className="mt-1 grid gap-x-8 gap-y-1 lg:grid-cols-2">
+        {ways.map((way) => (
+          <li key={way.option.name} className="text-sm">
+            <strong>{way.option.name}</strong>: {text(way)}
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
+}

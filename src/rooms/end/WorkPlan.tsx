@@ -1,0 +1,116 @@
+import { useState } from 'react'
+import { findWay, WAYS, wayName, type WayId } from '../../core/ending/ways'
+import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import { partSizeM } from '../../core/garden/area'
+import { Caution } from '../../parts/Caution'
+import { DateField } from '../../parts/DateField'
+import { longDate } from '../../parts/format'
+import { SelectField } from '../../parts/SelectField'
+import { useEngine } from '../../state/useEngine'
+import { planCaseOf, useStanding } from './planCase'
+import { planOf } from './planWords'
+import { PlanDrawing } from './PlanDrawing'
+import { RecordEnd } from './RecordEnd'
+import { shownOf } from './shown'
+import type { EndView } from './useEnd'
+
+/** What is wrong with a day asked for. */
+const dateProblem = (date: string, sownDay: number) => {
+  const day = parseDay(date)
+  if (day === null) return 'Enter a date that exists, such as 2026-05-18.'
+  return day < sownDay ? `It was sown on ${isoDate(sownDay)}. The end must come after.` : undefined
+}
+
+/** Day a way begun on `day` is expected to be done, by the comparison; null while that is not known. */
+function finishOf({ ways, target }: EndView, method: WayId, passes: number, day: number): number | null {
+  const way = ways?.find(({ judged }) => judged.method === method && judged.passes === passes)
+  return way && target ? (shownOf(way, target, day).option.finish?.mid ?? null) : null
+}
+
+/** What to take along, how to go about it and a drawing to scale, for the planned way or another; prints on a page. */
+export function WorkPlan({ end }: { end: EndView }) {
+  const { stand, view, garden, form, change, forecast, spec } = end
+  const { units } = garden
+  const known = stand.end.fact ?? stand.end.plan
+  const method: WayId = form.method
+  const way = findWay(method)!
+  const same = known?.method === method ? known : null
+  const passes = same?.passes ?? form.passes
+  const [asked, setAsked] = useState<string | null>(null)
+  const date = asked ?? same?.date ?? isoDate(Math.max(end.today, end.sownDay + 1))
+  const problem = dateProblem(date, end.sownDay)
+  const day = problem ? end.today : dayNumber(date)
+  const standing = useStanding(end)
+  const film = useEngine('filmSun', way.sheet === 'clear' ? [spec, day, 14] : null).value
+  const plan = planOf(
+    planCaseOf(
+      end,
+      standing,
+      { method, passes, day, lanes: same?.lanes, animals: same?.animals },
+      {
+        film,
+        deadDay: same?.date === date ? forecast?.ended?.mid : finishOf(end, method, passes, day),
+      },
+    ),
+  )
+  const ground = partSizeM(view.bed, stand.part)
+  return (
+    <div className="max-w-4xl" data-testid="work-plan">
+      <div className="no-print flex flex-wrap items-start gap-4">
+        <SelectField
+          label="Plan for"
+          className="w-72"
+          value={method}
+          onChange={(next) => {
+            change({ method: next, passes: 1 })
+            setAsked(null)
+          }}
+          options={WAYS.filter((entry) => !entry.waits).map((entry) => [entry.id, entry.name] as const)}
+        />
+        <DateField label="On" value={date} onChange={setAsked} error={problem} />
+        <button className="btn md:mt-6" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <h2 className="mt-3">
+        {wayName(way, passes)} in {view.bed.label}, {longDate(day)}
+      </h2>
+      {plan.problem && (
+        <p role="alert" className="my-2 font-semibold">
+          {plan.problem}
+        </p>
+      )}
+      <div className="mt-2 grid gap-x-8 gap-y-4 md:grid-cols-[1fr_18rem]">
+        <div>
+          <ol className="list-decimal pl-5">
+            {plan.steps.map((step) => (
+              <li key={step} className="py-0.5">
+                {step}
+              </li>
+            ))}
+          </ol>
+        </div>
+        <section aria-label="Materials">
+          <h3 className="font-semibold">Take along</h3>
+          <ul className="divide-y divide-base-300 border-y border-base-300" data-testid="materials">
+            {plan.materials.map(({ what, amount }) => (
+              <li key={what} className="flex justify-between gap-3 py-1">
+                <span>{what}</span>
+                <strong className="text-right">{amount}</strong>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+      <div className="mt-4">
+        <PlanDrawing plan={plan} ground={ground} units={units} bedKind={view.bed.kind} />
+      </div>
+      <div className="mt-3 flex flex-col gap-1">
+        {way.cautions.map((caution) => (
+          <Caution key={caution}>{caution}</Caution>
+        ))}
+      </div>
+      {stand.start.fact && !stand.end.fact && <RecordEnd end={end} />}
+    </div>
+  )
+}

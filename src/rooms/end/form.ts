@@ -1,0 +1,96 @@
+import { findWay, type WayId } from '../../core/ending/ways'
+import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import type { EndDetails } from '../../core/garden/ending'
+import type { Stand } from '../../core/garden/schema'
+import { justBefore, stageReached, type StandForecast } from '../../core/season/forecast'
+import { leadComponent } from '../../core/season/run'
+import { typedNumber } from '../../parts/typed'
+
+export type EndForm = {
+  plantingDate: string
+  establishment: 'transplant' | 'seed'
+  /** A start asked for in the comparison; empty: each way at its own best. */
+  startDate: string
+  doneOn: string
+  method: WayId
+  passes: number
+  note: string
+  by: string
+  minutes: string
+  materials: string
+}
+
+/** What is wrong with the planting date or the record as filled in, with the fix. */
+export function endProblems(
+  form: Pick<EndForm, 'plantingDate' | 'startDate' | 'doneOn' | 'minutes'>,
+  today: number,
+  sownDay: number,
+  horizon: number,
+): Partial<Record<'plantingDate' | 'startDate' | 'doneOn' | 'minutes', string>> {
+  const problems: ReturnType<typeof endProblems> = {}
+  const planting = parseDay(form.plantingDate)
+  const start = form.startDate === '' ? null : parseDay(form.startDate)
+  const done = parseDay(form.doneOn)
+  if (planting === null) problems.plantingDate = 'Enter a date that exists, such as 2026-06-18.'
+  else if (planting <= today) problems.plantingDate = 'The planting date is past. Choose a day after today.'
+  else if (planting > horizon - 7)
+    problems.plantingDate = `Forecasts reach to ${isoDate(horizon - 7)}. Choose an earlier date.`
+  if (form.startDate !== '' && start === null)
+    problems.startDate = 'Enter a date that exists, or empty it to see each way at its own best.'
+  else if (start !== null && start < sownDay)
+    problems.startDate = `It was sown on ${isoDate(sownDay)}. The end must come after.`
+  else if (start !== null && planting !== null && start >= planting)
+    problems.startDate = 'The work must begin before the planting date. Choose an earlier day.'
+  if (done === null) problems.doneOn = 'Enter a date that exists, such as 2026-05-18.'
+  else if (done > today)
+    problems.doneOn = 'An ending is recorded once it is done. Choose today or an earlier date.'
+  else if (done < sownDay) problems.doneOn = `It was sown on ${isoDate(sownDay)}. The end must come after.`
+  const minutes = typedNumber(form.minutes)
+  if (form.minutes.trim() !== '' && !(minutes >= 0 && minutes <= 10_000))
+    problems.minutes = 'Minutes are a number from 0 to 10000, or leave it empty.'
+  return problems
+}
+
+/** Whether a way can be done more than once. */
+export const canRepeat = (method: WayId) => findWay(method)?.twice !== null
+
+/**
+ * The ending as it is stored: what was planned for the same way is kept, and the stages the forecast has for that day
+ * are noted, so that a later count can be placed.
+ */
+export function endFact(
+  form: EndForm,
+  method: WayId,
+  stand: Stand,
+  setup: Partial<EndDetails>,
+  forecast: StandForecast | null,
+): EndDetails {
+  const day = dayNumber(form.doneOn)
+  const stage = forecast ? justBefore(forecast, day)?.bbch : undefined
+  const kept = stand.end.plan?.method === method ? stand.end.plan : null
+  const components = stand.content.kind === 'cover' ? stand.content.components : []
+  const lead = leadComponent(stand)
+  return {
+    date: form.doneOn,
+    method,
+    passes: method === form.method ? form.passes : 1,
+    note: form.note,
+    ...setup,
+    ...(kept?.animals && { animals: kept.animals }),
+    ...(kept?.lanes && { lanes: kept.lanes }),
+    ...(stage !== undefined && { bbch: Math.round(stage) }),
+    ...(forecast &&
+      stage !== undefined &&
+      components.length > 1 && {
+        stages: Object.fromEntries(
+          components.map((part, i) => [
+            part.speciesId,
+            i === lead ? Math.round(stage) : stageReached(forecast, i, day),
+          ]),
+        ),
+      }),
+    ...(form.by.trim() && { by: form.by.trim() }),
+    ...(form.minutes.trim() && { minutes: typedNumber(form.minutes) }),
+    ...(form.materials.trim() && { materials: form.materials.trim() }),
+  }
+}

@@ -1,0 +1,134 @@
+import type { Way } from '../../core/ending/ways'
+import { cuttingTool, woodiness } from '../../core/ending/woodiness'
+import { boardPlan, coverPlan, cutHeight, sheetPlan } from '../../core/ending/workPlan'
+import { actsSurvival } from '../../core/ending/outcome'
+import { stageName } from '../../core/stand/stage'
+import { centimetres, litres, metres, percent, shortDate, volume } from '../../parts/format'
+
+import type { PlanCase, PlanWords } from './planTypes'
+
+/** What to look for before a cut or a crimp: the stage each plant should have reached, and what outlives the work at it. */
+export function lookStep({ way, plants, passes, bed, own }: PlanCase, words: PlanWords) {
+  const expected = plants.map(({ plant, bbch }) => {
+    const left = actsSurvival(way, plant, bbch, passes, { bedKind: bed.kind, own })
+    return `${plant.name.toLowerCase()}, ${stageName(bbch, plant.group)} (${percent(left)} would outlive it)`
+  })
+  words.steps.push(`Look first. Expected that day: ${expected.join('; ')}. Where it is behind, wait.`)
+}
+
+export function cutSteps(plan: PlanCase, words: PlanWords) {
+  const plants = plan.plants.map(({ plant }) => plant)
+  const hardness = Math.max(
+    0,
+    ...plan.plants.map(({ plant, bbch }) => woodiness(plant.endingClass, bbch, plan.heightM)),
+  )
+  const tool = cuttingTool(plan.tools, hardness)
+  if (!tool)
+    words.problem =
+      plan.tools.length === 0
+        ? 'No tools are on your list. Tick what you own in the Garden room.'
+        : 'Its stems are too hard for the tools on your list; use loppers or pull it, or end it earlier.'
+  else words.materials.push({ what: `Sharp ${tool}`, amount: '1' }, { what: 'Gloves', amount: '1 pair' })
+  words.cuts = plants.map((plant) => ({
+    name: plant.name,
+    heightM: Math.min(plan.heightM, plant.parameters.heightM),
+    cutM: cutHeight(plant.endingClass).endM,
+  }))
+  for (const plant of plants) {
+    const { endM, why } = cutHeight(plant.endingClass)
+    words.steps.push(
+      `${plant.name}: cut at ${endM === 0 ? 'the ground' : centimetres(endM, plan.units)}; ${why}.`,
+    )
+  }
+  if (plan.way.acts.includes('chop'))
+    words.steps.push(
+      'Cut the fall into hand-long pieces where it should rot fast; leave it long where mulch should last.',
+    )
+  if (plan.passes > 1)
+    words.steps.push(`Cut again about ${shortDate(plan.day + 7)}, as low, before new leaves feed the crowns.`)
+}
+
+export function crimpSteps(plan: PlanCase, words: PlanWords) {
+  const boards = plan.tools.filter((tool) => tool.kind === 'crimp board')
+  const longest = Math.max(0, ...boards.map((tool) => tool.widthM ?? 0))
+  const board = boardPlan(plan.ground, longest || plan.ground.widthM, plan.bed.kind)
+  const { units } = plan
+  words.board = board
+  words.materials.push(
+    { what: 'Crimp board with one blunt edge', amount: metres(board.boardM, units) },
+    { what: 'Steps', amount: String(board.steps) },
+  )
+  if (boards.length === 0)
+    words.problem = 'No crimp board is on your list. Add it with its length in the Garden room.'
+  else if (board.tooLong)
+    words.problem = `The board (${metres(board.boardM, units)}) does not fit between the sides. Cut one of ${metres(board.bestM, units)}.`
+  words.steps.push(
+    `Push the growth over in the direction you walk, then step on the board every ${centimetres(board.stepM, units)}: ${board.steps} steps in ${board.runs === 1 ? 'one run' : `${board.runs} runs`}, the whole weight on the edge each time.`,
+    `One body brings about ${Math.round(board.kgPerM)} kg on each metre of edge${board.tooLight ? '; that is little, so jump, or take a shorter board' : ''}. Stems should be dented, not cut.`,
+  )
+  if (plan.bed.kind !== 'in-ground')
+    words.steps.push('A board misses 5 to 10 % along the sides of a frame: finish them with shears.')
+}
+
+export const flameSteps = (way: Way, words: PlanWords) => {
+  words.materials.push({ what: 'Burner, full', amount: '1' }, { what: 'Water at hand', amount: '2 cans' })
+  words.steps.push(
+    `${way.flame ? 'Within a day, while' : 'While'} the growth is green and the ground damp, in still air, pass the flame at walking pace: leaves turn dull and a pressed thumb leaves a mark. Nothing may catch fire.`,
+  )
+}
+
+export function coverSteps(plan: PlanCase, words: PlanWords) {
+  const cover = coverPlan(
+    plan.areaM2,
+    plan.plants.map(({ plant }) => plant.endingClass),
+  )
+  words.cover = cover
+  words.materials.push(
+    { what: 'Compost', amount: volume(cover.volumeM3, plan.units) },
+    { what: 'Barrows of 80 litres', amount: String(cover.barrows) },
+  )
+  words.steps.push(
+    `Spread ${centimetres(cover.depthM, plan.units)} of compost over all of it; it settles by a third. Check it with a stick in five places.`,
+  )
+  if (plan.bed.kind !== 'in-ground')
+    words.steps.push(
+      `Look first whether the frame has ${centimetres(cover.depthM * 1.3, plan.units)} of room below its rim; if not, take soil out or lay cardboard beneath and half the depth.`,
+    )
+}
+
+export function turnSteps(plan: PlanCase, words: PlanWords) {
+  const fine = plan.way.id === 'biofumigate'
+  words.materials.push({
+    what: plan.tools.some((tool) => tool.kind === 'tiller') ? 'Tiller' : 'Spade or fork',
+    amount: '1',
+  })
+  words.steps.push(
+    fine
+      ? 'Chop as fine as you can and bury within the half hour: what kills escapes into the air.'
+      : 'Chop first; wait a day or two until it is limp, then turn it 10 to 15 cm deep, when soil crumbles.',
+  )
+  if (fine) {
+    const sheet = sheetPlan(
+      plan.ground,
+      plan.tools.filter((tool) => tool.kind === 'black tarp'),
+      'black',
+    )
+    words.materials.push({ what: 'Water', amount: litres(sheet.waterL, plan.units) })
+    words.steps.push(
+      `Water with about ${litres(sheet.waterL, plan.units)}, then tread or sheet it shut for ten days.`,
+    )
+  }
+  if (plan.passes > 1)
+    words.steps.push(
+      `Turn again about ${shortDate(plan.day + 10)}: it takes the regrowth and the first weeds.`,
+    )
+  else words.steps.push('A flush of weeds follows in ten days; hoe it shallow.')
+}
+
+export function pullSteps(words: PlanWords) {
+  words.materials.push({ what: 'Barrow', amount: '1' }, { what: 'Fork', amount: '1' })
+  words.steps.push(
+    'Lift the crowns with the fork, shake off the soil, barrow everything to the compost.',
+    'Bring compost back: the Plant room says how much replaces what leaves.',
+  )
+}

@@ -1,0 +1,50 @@
+import { findWay, type WayId } from '../../core/ending/ways'
+import type { EndDetails } from '../../core/garden/ending'
+import type { Spread } from '../../core/foundations/statistics'
+import { partAreaM2, partSizeM } from '../../core/garden/area'
+import { justBefore, stageReached, type StandForecast } from '../../core/season/forecast'
+import { plantsOf } from '../../parts/names'
+import { useEngine } from '../../state/useEngine'
+import type { PlanCase } from './planTypes'
+import { standingCase, type EndView } from './useEnd'
+
+/** The stand as it would stand on without an end, on any day; null until it has been run. */
+export function useStanding({ spec, view, stand }: EndView): StandForecast | null {
+  const standing = useEngine('forecast', [spec, standingCase(view.standCase)], `standing ${stand.id}`)
+  return standing.value ?? standing.last ?? null
+}
+
+/** Stage and height taken while the stand is still being run. */
+const UNKNOWN = { bbch: 51, heightM: 0.5 }
+
+/** What a work plan is made from, for a way done on a day. */
+export function planCaseOf(
+  end: Pick<EndView, 'view' | 'stand' | 'garden'>,
+  standing: StandForecast | null,
+  work: { method: WayId; passes: number; day: number } & Pick<EndDetails, 'lanes' | 'animals'>,
+  known: { film?: Spread | null; deadDay?: number | null } = {},
+): PlanCase {
+  const { view, stand, garden } = end
+  const { day, passes } = work
+  return {
+    way: findWay(work.method)!,
+    passes,
+    day,
+    ground: partSizeM(view.bed, stand.part),
+    areaM2: partAreaM2(view.bed, stand.part),
+    bed: view.bed,
+    tools: garden.tools,
+    plants: plantsOf(stand).map((plant, part) => ({
+      plant,
+      bbch: standing ? stageReached(standing, part, day) : UNKNOWN.bbch,
+    })),
+    heightM: (standing && justBefore(standing, day)?.heightM) ?? UNKNOWN.heightM,
+    own: view.standCase.own ?? {},
+    lanes: work.lanes,
+    animals: work.animals,
+    livestock: garden.livestock ?? [],
+    film: known.film ?? null,
+    deadDay: known.deadDay ?? null,
+    units: garden.units,
+  }
+}

@@ -1,0 +1,54 @@
+import { type AnimalPlan, type Stop } from '../../core/ending/animals'
+import type { Way } from '../../core/ending/ways'
+import {
+  type BoardPlan,
+  type CardboardPlan,
+  type CoverPlan,
+  type Ground,
+  type LanePlan,
+  type SheetPlan,
+} from '../../core/ending/workPlan'
+import type { Spread } from '../../core/foundations/statistics'
+import type { Livestock } from '../../core/garden/rules'
+import type { OwnResults } from '../../core/ending/ownResults'
+import type { Bed, Tool } from '../../core/garden/schema'
+import type { Species } from '../../core/plants/parameters'
+import { type Units } from '../../parts/format'
+
+export type PlanCase = {
+  way: Way
+  passes: number
+  day: number
+  ground: Ground
+  areaM2: number
+  bed: Bed
+  tools: readonly Tool[]
+  /** The plants of the mix, with the stage each is expected at on the day, BBCH. */
+  plants: readonly { plant: Species; bbch: number }[]
+  /** Height of the stand on the day, m. */
+  heightM: number
+  own: OwnResults
+  lanes: { count: number; everyDays: number } | undefined
+  animals: AnimalPlan | undefined
+  livestock: readonly Livestock[]
+  /** Heat that clear film is expected to gather in a fortnight, °C d. */
+  film: Spread | null
+  /** Day it is expected to be dead, when that is forecast. */
+  deadDay: number | null
+  units: Units
+}
+
+/** A work plan in words, with what its drawings show. */
+export type PlanWords = {
+  steps: string[]
+  materials: { what: string; amount: string }[]
+  problem: string | null
+  cuts: { name: string; heightM: number; cutM: number }[]
+  board: BoardPlan | null
+  sheet: SheetPlan | null
+  clear: boolean
+  cardboard: CardboardPlan | null
+  cover: CoverPlan | null
+  lanes: LanePlan[]
+  stops: Stop[]
+}

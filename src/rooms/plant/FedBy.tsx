@@ -1,0 +1,180 @@
+import { Link } from 'react-router'
+import { CartesianGrid, Area, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { partAreaM2 } from '../../core/garden/area'
+import { feedFor, nitrogenGap, type Feed } from '../../core/planting/feeding'
+import type { Readiness } from '../../core/planting/gates'
+import type { Crop } from '../../core/plants/crops'
+import { centimetres, kilos, litres, nitrogen, type Units } from '../../parts/format'
+import { SelectField } from '../../parts/SelectField'
+import { Why } from '../../parts/Why'
+import { residueSentence } from './nitrogenWords'
+import type { PlantView } from './usePlant'
+
+/** What the residue and the soil free week by week against what the crop takes up, and what fills the gap. */
+export function FedBy({ answer, crop, plant }: { answer: Readiness; crop: Crop; plant: PlantView }) {
+  const { garden, view, form, change } = plant
+  const { units } = garden
+  const areaM2 = partAreaM2(view.bed, view.stand.part)
+  const sources = garden.nitrogenSources ?? []
+  const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0]
+  const gap = nitrogenGap(answer.weeks)
+  const freed = Math.max(0, answer.weeks.at(-1)?.residue.mid ?? 0)
+  return (
+    <section className="mt-6" aria-label="Nitrogen" data-testid="nitrogen">
+      <h2>What feeds it</h2>
+      <p>{residueSentence(answer, crop, units)}</p>
+      {answer.weeks.length > 2 && (
+        <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[1fr_24rem]">
+          <Curve answer={answer} crop={crop} units={units} />
+          <div className="flex flex-col gap-2">
+            <p>
+              {gap.mid < 0.3 ? (
+                <>
+                  Cover and soil bring what {crop.name.toLowerCase()} takes up; nothing needs to be added in
+                  the middle case.
+                </>
+              ) : (
+                <>
+                  By harvest about <strong>{nitrogen(gap.mid, units)}</strong> are wanting (
+                  {nitrogen(gap.low, units)} to {nitrogen(gap.high, units)}).
+                </>
+              )}
+            </p>
+            {sources.length > 1 && (
+              <SelectField
+                label="Fill it with"
+                className="w-64"
+                value={source?.id ?? ''}
+                onChange={(sourceId) => change({ sourceId })}
+                options={sources.map((entry) => [entry.id, entry.name] as const)}
+              />
+            )}
+            {source ? (
+              <>
+                {gap.mid >= 0.3 && (
+                  <FeedText
+                    what={`Spread ${source.name.toLowerCase()}`}
+                    feed={feedFor(gap.mid, areaM2, source)}
+                    units={units}
+                  />
+                )}
+                {freed > 0.2 && (
+                  <p data-testid="saved">
+                    The residue saves <strong>{kilos(feedFor(freed, areaM2, source).kg.mid, units)}</strong>{' '}
+                    of it on this bed.
+                  </p>
+                )}
+                <Missing feed={feedFor(1, areaM2, source)} name={source.name} />
+              </>
+            ) : (
+              <p role="status">
+                No compost or feed is on your list.{' '}
+                <Link className="link" to="/garden">
+                  Add it with its analysis in the Garden room
+                </Link>{' '}
+                to see how much to spread.
+              </p>
+            )}
+            <Why>
+              The crop’s need follows a logistic course to {nitrogen(crop.nitrogenG, units)} at harvest (± 30
+              %). Of what residue and soil free, roots catch about two thirds (judgement). Feed by its
+              analysis: weight × nitrogen × the share freed in the first season.
+            </Why>
+          </div>
+        </div>
+      )}
+    </section>
+  )
+}
+
+function FeedText({ what, feed, units }: { what: string; feed: Feed; units: Units }) {
+  return (
+    <p data-testid="feed">
+      {what}: <strong>{kilos(feed.kg.mid, units)}</strong>
+      {feed.kg.high > feed.kg.low * 1.05
+        ? ` (${kilos(feed.kg.low, units)} to ${kilos(feed.kg.high, units)})`
+        : ''}
+      , about {litres(feed.litres, units)} or {centimetres(feed.depthM, units)} deep on this bed.
+    </p>
+  )
+}
+
+const Missing = ({ feed, name }: { feed: Feed; name: string }) =>
+  feed.assumed.length === 0 ? null : (
+    <p role="status" className="text-sm font-semibold">
+      {name} has no {feed.assumed.join(', no ')} yet; usual garden compost is taken, hence the wide range.{' '}
+      <Link className="link" to="/garden">
+        Enter its analysis
+      </Link>
+      , from the label or a laboratory.
+    </p>
+  )
+
+/** Need and supply since planting, in the units of the garden. */
+function Curve({ answer, crop, units }: { answer: Readiness; crop: Crop; units: Units }) {
+  const scale = units === 'imperial' ? 8.92 : 10
+  const rows = answer.weeks.map((week) => ({
+    week: week.week,
+    need: week.needG * scale,
+    band: [(week.soilG + week.residue.low) * scale, (week.soilG + week.residue.high) * scale],
+    supply: (week.soilG + week.residue.mid) * scale,
+    soil: week.soilG * scale,
+  }))
+  return (
+    <figure className="m-0 min-w-0">
+      <figcaption className="text-sm">
+        Nitrogen since planting, {units === 'imperial' ? 'lb/acre' : 'kg/ha'}: dashed what{' '}
+        {crop.name.toLowerCase()} takes up; solid what soil and residue free, in its range; dotted the soil
+        alone
+      </figcaption>
+      <div className="h-56" role="img" aria-label={`Nitrogen week by week for ${crop.name.toLowerCase()}`}>
+        <ResponsiveContainer width="100%" height="100%">
+          <ComposedChart
+            data={rows}
+            margin={{ top: 8, right: 12, bottom: 0, left: -8 }}
+            accessibilityLayer={false}
+          >
+            <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
+            <XAxis
+              dataKey="week"
+              tickFormatter={(week: number) => `${week} wk`}
+              stroke="var(--color-base-content)"
+              fontSize={12}
+            />
+            <YAxis stroke="var(--color-base-content)" fontSize={12} />
+            <Area
+              dataKey="band"
+              fill="var(--color-primary)"
+              fillOpacity={0.22}
+              stroke="none"
+              isAnimationActive={false}
+            />
+            <Line
+              dataKey="supply"
+              stroke="var(--color-primary)"
+              strokeWidth={2}
+              dot={false}
+              isAnimationActive={false}
+            />
+            <Line
+              dataKey="soil"
+              stroke="var(--color-base-content)"
+              strokeDasharray="1 4"
+              strokeWidth={2}
+              dot={false}
+              isAnimationActive={false}
+            />
+            <Line
+              dataKey="need"
+              stroke="var(--color-secondary)"
+              strokeDasharray="7 4"
+              strokeWidth={2}
+              dot={false}
+              isAnimationActive={false}
+            />
+          </ComposedChart>
+        </ResponsiveContainer>
+      </div>
+    </figure>
+  )
+}

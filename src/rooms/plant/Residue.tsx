@@ -1,0 +1,109 @@
+import { useState } from 'react'
+import { partAreaM2 } from '../../core/garden/area'
+import { mulchDepthM, removal, strawToAdd, WANTED_MULCH_G } from '../../core/planting/feeding'
+import type { Readiness } from '../../core/planting/gates'
+import { waysThrough } from '../../core/planting/through'
+import type { Crop } from '../../core/plants/crops'
+import { weedSuppression } from '../../core/residue/pools'
+import { Caution } from '../../parts/Caution'
+import { centimetres, dryMatter, kilos, percent } from '../../parts/format'
+import { SelectField } from '../../parts/SelectField'
+import { Why } from '../../parts/Why'
+import type { PlantView } from './usePlant'
+
+const DEPTHS = [
+  ['0.03', '3 cm'],
+  ['0.05', '5 cm'],
+  ['0.08', '8 cm'],
+  ['0.1', '10 cm'],
+] as const
+
+const FITS = { well: 'fits well', fair: 'can be done', poorly: 'not here' } as const
+
+/** The mulch on planting day: its depth, what to add, how to plant through it, and what leaves if it is taken off. */
+export function Residue({ answer, crop, plant }: { answer: Readiness; crop: Crop; plant: PlantView }) {
+  const { garden, view, form } = plant
+  const { units } = garden
+  const areaM2 = partAreaM2(view.bed, view.stand.part)
+  const mulchG = answer.mulchG?.mid ?? 0
+  const straw = strawToAdd(mulchG, areaM2)
+  const broughtG = (view.standCase.brought ?? []).reduce((sum, load) => sum + load.massG, 0)
+  return (
+    <section className="mt-6" aria-label="Mulch" data-testid="mulch">
+      <h2>Mulch, and planting through it</h2>
+      <p>
+        On planting day about <strong>{dryMatter(mulchG, units)}</strong>
+        {answer.mulchG && (
+          <>
+            {' '}
+            ({dryMatter(answer.mulchG.low, units)} to {dryMatter(answer.mulchG.high, units)})
+          </>
+        )}
+        , {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of
+        weeds at first
+        {answer.holdsWeeks > 0 ? ` and half of them for ${answer.holdsWeeks} weeks` : ''}.{' '}
+        {straw > 0.5
+          ? `To reach ${dryMatter(WANTED_MULCH_G, units)} add ${kilos(straw, units)} of straw or dry mulch.`
+          : 'That is enough; nothing needs to be added.'}{' '}
+        {broughtG > 0 &&
+          `${kilos((broughtG * areaM2) / 1000, units)} of it were brought here from other beds.`}
+      </p>
+      <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="through">
+        {waysThrough(mulchG, crop, form.establishment, view.bed.soil, answer.tiesUp).map((way) => (
+          <li key={way.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr]">
+            <strong className={way.fits === 'poorly' ? 'font-normal' : ''}>{way.name}</strong>
+            <span>{FITS[way.fits]}</span>
+            <span className="quiet text-sm">{way.reason}</span>
+          </li>
+        ))}
+      </ul>
+      <Remove answer={answer} plant={plant} mulchG={mulchG} areaM2={areaM2} />
+    </section>
+  )
+}
+
+function Remove({
+  answer,
+  plant,
+  mulchG,
+  areaM2,
+}: {
+  answer: Readiness
+  plant: PlantView
+  mulchG: number
+  areaM2: number
+}) {
+  const { garden, form } = plant
+  const { units } = garden
+  const [depth, setDepth] = useState<(typeof DEPTHS)[number][0]>('0.05')
+  const sources = garden.nitrogenSources ?? []
+  const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0] ?? null
+  const off = removal(mulchG, answer.residueNitrogenG, areaM2, Number(depth), source)
+  return (
+    <details className="mt-3" data-testid="removal">
+      <summary className="cursor-pointer font-semibold">Take the residue off instead</summary>
+      <div className="mt-2 flex flex-wrap items-start gap-6">
+        <SelectField
+          label="Mulch another bed"
+          className="w-28"
+          value={depth}
+          onChange={setDepth}
+          options={DEPTHS}
+        />
+        <p className="max-w-prose">
+          {kilos(off.massKg, units)} dry would leave, with <strong>{kilos(off.nitrogenKg, units)}</strong> of
+          nitrogen and {kilos(off.carbonKg, units)} of carbon. To bring the nitrogen back takes{' '}
+          <strong>{kilos(off.compostKg, units)}</strong> of{' '}
+          {source ? source.name.toLowerCase() : 'usual compost'}. It mulches{' '}
+          <strong>{off.bedsMulched.toFixed(1)}</strong> beds of this size at that depth.{' '}
+          <Why>
+            Residue of the planting day with the nitrogen still in it, buried shares included; 42 % carbon;
+            settled mulch weighs 18 kg a cubic metre (12 to 30). Compost by its analysis, all of its nitrogen
+            counted.
+          </Why>
+        </p>
+      </div>
+      <Caution>Mulch and compost dust: wear a mask when they are dry.</Caution>
+    </details>
+  )
+}

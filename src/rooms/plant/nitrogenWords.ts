@@ -1,0 +1,30 @@
+import type { Spread } from '../../core/foundations/statistics'
+import type { Readiness } from '../../core/planting/gates'
+import type { Crop } from '../../core/plants/crops'
+import { nitrogen, type Units } from '../../parts/format'
+
+/** Net release below this, g m⁻², counts as tied up rather than as nothing. */
+const TIED_G = -0.05
+
+const net = (value: number, units: Units) =>
+  value < TIED_G ? `ties up ${nitrogen(-value, units)}` : `frees ${nitrogen(Math.max(0, value), units)}`
+
+/** A range of net release in words: one verb where both ends agree, smaller number first. */
+function netRange({ low, high }: Spread, units: Units): string {
+  if (low >= TIED_G) return `${nitrogen(Math.max(0, low), units)} to ${nitrogen(Math.max(0, high), units)}`
+  return high < TIED_G
+    ? `${nitrogen(-high, units)} to ${nitrogen(-low, units)}`
+    : `from ${net(low, units)} to ${net(high, units)}`
+}
+
+/** What the residue brings the crop, in a sentence; or that the forecast does not reach so far. */
+export function residueSentence(
+  { nitrogen4Weeks: early, nitrogen10Weeks: late }: Pick<Readiness, 'nitrogen4Weeks' | 'nitrogen10Weeks'>,
+  crop: Pick<Crop, 'name' | 'nitrogenG'>,
+  units: Units,
+): string {
+  if (!early || !late) return 'Nitrogen: the forecast does not reach ten weeks past planting.'
+  const need = `${crop.name} takes up ${nitrogen(crop.nitrogenG, units)} until harvest`
+  const share = Math.round((Math.max(0, late.mid) / crop.nitrogenG) * 100)
+  return `Nitrogen from this residue: it ${net(early.mid, units)} in the first 4 weeks and ${net(late.mid, units)} in 10 weeks (${netRange(late, units)}). ${share > 0 ? `${need}; this is ${share} % of it.` : `${need}.`}`
+}

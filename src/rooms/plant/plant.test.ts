@@ -1,0 +1,79 @@
+import { residueSentence } from './nitrogenWords'
+import { describe, expect, test } from '@jest/globals'
+import { testBed, testCover } from '../../core/testing/beds'
+import { findCrop } from '../../core/plants/crops'
+import type { Stand } from '../../core/garden/schema'
+import type { StandView } from '../../state/useStand'
+import { plantedStand, type PlantForm } from './form'
+
+const form: PlantForm = {
+  cropId: 'leek',
+  establishment: 'transplant',
+  plantingDate: '2026-06-18',
+  doneOn: '2026-06-20',
+  note: 'Firm roots.',
+  lanes: '1',
+  laneDays: '7',
+  sourceId: '',
+}
+const cover = testCover('oats', '2026-03-01')
+const planned: Stand = {
+  ...cover,
+  id: 'next',
+  content: { kind: 'crop', cropId: 'cabbage', establishment: 'transplant' },
+  start: { plan: { date: '2026-06-18', covering: null, passes: null, components: [], note: '' }, fact: null },
+  end: { plan: { date: '2026-10-30', method: 'harvest', passes: 1, note: '' }, fact: null },
+}
+const view = (next: Stand | null): StandView => ({
+  stand: cover,
+  bed: testBed,
+  standCase: { bed: testBed, stand: cover, upper: null, checks: [], nextStartDay: null },
+  next: next && { stand: next, plantingDay: 20_622, establishment: 'transplant', name: 'Cabbage' },
+})
+const planted = (next: Stand | null) => plantedStand(form, findCrop('leek')!, view(next), 'g', 'fresh')
+
+describe('a planting as it is stored', () => {
+  test('what was planned to follow becomes what was planted, its plan kept beside the fact', () => {
+    const stand = planted(planned)
+    expect(stand.id).toBe('next')
+    expect(stand.content).toEqual({ kind: 'crop', cropId: 'leek', establishment: 'transplant' })
+    expect(stand.start.plan!.date).toBe('2026-06-18')
+    expect(stand.start.fact).toMatchObject({ date: '2026-06-20', note: 'Firm roots.' })
+    expect(stand.end.plan!.date).toBe('2026-10-30')
+  })
+  test('a plan to clear that has gone by is moved by the days the crop takes', () => {
+    const early = { ...planned, end: { plan: { ...planned.end.plan!, date: '2026-06-01' }, fact: null } }
+    expect(planted(early).end.plan!.date).toBe('2026-11-17')
+  })
+  test('with nothing planned, or with something planted already, a new stand is made on the same ground', () => {
+    for (const next of [null, { ...planned, start: { ...planned.start, fact: planned.start.plan } }]) {
+      const stand = planted(next)
+      expect(stand).toMatchObject({ id: 'fresh', bedId: testBed.id, part: cover.part, underStandId: null })
+      expect(stand.start.plan).toBeNull()
+    }
+  })
+})
+
+describe('what the residue brings, in words', () => {
+  const crop = { name: 'Leek', nitrogenG: 14 }
+  const say = (low: number, mid: number, high: number) =>
+    residueSentence(
+      { nitrogen4Weeks: { low, mid, high }, nitrogen10Weeks: { low, mid, high } },
+      crop,
+      'metric',
+    ).replace(/\s/g, ' ')
+  test('freed, with its share of the need', () =>
+    expect(say(2, 4.2, 7)).toMatch(
+      /frees 42 kg\/ha in 10 weeks \(20 kg\/ha to 70 kg\/ha\).*this is 30 % of it/,
+    ))
+  test('tied up, the smaller number first and no share', () => {
+    expect(say(-1.3, -0.8, -0.1)).toMatch(/ties up 8 kg\/ha in 10 weeks \(1 kg\/ha to 13 kg\/ha\)/)
+    expect(say(-1.3, -0.8, -0.1)).not.toMatch(/%|-/)
+  })
+  test('a range on both sides of nothing names both', () =>
+    expect(say(-0.5, 0.2, 1)).toMatch(/\(from ties up 5 kg\/ha to frees 10 kg\/ha\)/))
+  test('past the forecast it is said', () =>
+    expect(residueSentence({ nitrogen4Weeks: null, nitrogen10Weeks: null }, crop, 'metric')).toMatch(
+      /does not reach/,
+    ))
+})

@@ -1,0 +1,55 @@
+import { leftOnTop, WAYS } from '../../core/ending/ways'
+import { Scroll } from '../../parts/Scroll'
+import { Why } from '../../parts/Why'
+
+const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
+
+/** Every way of ending a cover: what it needs, what it costs, what it leaves, and what to mind. */
+export function WaysReference() {
+  return (
+    <section className="mt-8" aria-label="Ways of ending" data-testid="ways-reference">
+      <h2>Ways of ending</h2>
+      <Scroll label="Table of ways">
+        <table className="table table-sm">
+          <thead>
+            <tr>
+              <th>Way</th>
+              <th>Tools, one of each group</th>
+              <th>Needs</th>
+              <th>Minutes per m²</th>
+              <th>Stays on top, buried, taken off</th>
+              <th>Soil</th>
+              <th>Mind</th>
+            </tr>
+          </thead>
+          <tbody>
+            {WAYS.map((way) => (
+              <tr key={way.id} className="align-top">
+                <td className="min-w-40">
+                  <strong>{way.name}</strong>
+                </td>
+                <td className="text-sm">
+                  {way.tools.map((group) => group.join(' or ')).join('; ') || 'none'}
+                </td>
+                <td className="text-sm">{way.needs.join(', ')}</td>
+                <td>{way.minutesPerM2 === 0 ? '–' : way.minutesPerM2}</td>
+                <td className="text-sm">
+                  {[leftOnTop(way), way.buried, way.removed]
+                    .map((share) => `${Math.round(share * 100)} %`)
+                    .join(', ')}
+                  {way.animals && ' of what they leave'}
+                </td>
+                <td className="text-sm">{SOIL[way.disturbance]}</td>
+                <td className="text-sm">{way.cautions.join(' ')}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      <Why>
+        Minutes and shares are judgement, ± a half. Survival by plant and stage stands with each stand’s End
+        room, beside your own counts; the tables are printed in the documents that come with Kilim.
+      </Why>
+    </section>
+  )
+}
