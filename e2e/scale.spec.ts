@@ -3,7 +3,15 @@ import { writeFileSync } from 'node:fs'
 import { marlpitLane } from '../src/demo/marlpitLane'
 import { writeGardenFile } from '../src/data/gardenFile'
 
-/** Marlpit Lane again and again until it has `count` beds. */
+/** All dates of a record some days earlier. */
+const earlier = <T>(record: T, days: number): T =>
+  JSON.parse(
+    JSON.stringify(record).replace(/\d{4}-\d\d-\d\d/g, (date) =>
+      new Date(Date.parse(date) - days * 86_400_000).toISOString().slice(0, 10),
+    ),
+  )
+
+/** Marlpit Lane again and again until it has `count` beds; each time a day earlier, so that no two are computed alike. */
 function bigGarden(count: number) {
   const one = marlpitLane()
   const copies = Math.ceil(count / one.beds.length)
@@ -18,7 +26,7 @@ function bigGarden(count: number) {
   const kept = beds.slice(0, count)
   const ids = new Set(kept.map((bed) => bed.id))
   const stands = Array.from({ length: copies }, (_, n) =>
-    one.stands.map((stand) => ({ ...copy(stand, n), bedId: `${stand.bedId}-${n}` })),
+    one.stands.map((stand) => earlier({ ...copy(stand, n), bedId: `${stand.bedId}-${n}` }, n)),
   )
     .flat()
     .filter((stand) => ids.has(stand.bedId))
@@ -35,24 +43,38 @@ test('two hundred beds: the page answers while they are computed', async ({ page
   const file = info.outputPath('big.json')
   writeFileSync(file, writeGardenFile(withGarden, '2026-04-20T00:00:00Z'))
   await page.goto('/garden')
-  await page.setInputFiles('input[type=file]', file)
-  await expect(page.getByRole('heading', { name: 'Two hundred beds' })).toBeVisible({ timeout: 60_000 })
-  await expect(page.locator('canvas')).toHaveCount(200)
-  const waits = await page.evaluate(async () => {
-    const found: number[] = []
-    const button = document.querySelector<HTMLButtonElement>('button[aria-label="Keyboard shortcuts"]')!
-    for (let i = 0; i < 5; i++) {
-      await new Promise((resolve) => setTimeout(resolve, 400))
+  const answered = page.evaluate(async () => {
+    const left = () => Number(/weaving, (\d+) left/.exec(document.body.textContent ?? '')?.[1] ?? 0)
+    const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+    const found: { ms: number; left: number }[] = []
+    const button = () => document.querySelector<HTMLButtonElement>('button[aria-label="Keyboard shortcuts"]')!
+    while (left() === 0) await rest(2)
+    while (left() > 0 && found.length < 5) {
       const start = performance.now()
-      setTimeout(() => button.click(), 0)
-      while (!document.querySelector('dialog[open]')) await new Promise((resolve) => setTimeout(resolve, 2))
-      found.push(Math.round(performance.now() - start))
+      setTimeout(() => button().click(), 0)
+      while (!document.querySelector('dialog[open]')) await rest(2)
+      found.push({ ms: Math.round(performance.now() - start), left: left() })
       document.querySelector<HTMLDialogElement>('dialog[open]')!.close()
-      await new Promise((resolve) => setTimeout(resolve, 50))
+      await rest(200)
     }
     return found
   })
-  console.log(`click answered after ${waits.join(', ')} ms with 200 beds computing (goal 100)`)
-  // Speed is printed; what must hold is that the page answers at all while the worker is busy.
-  expect([...waits].sort((a, b) => a - b)[2]).toBeLessThan(1000)
+  await page.setInputFiles('input[type=file]', file)
+  await expect(page.getByRole('heading', { name: 'Two hundred beds' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('canvas')).toHaveCount(200)
+  const answers = await answered
+  console.log(
+    `with 200 beds computing, clicks were answered after ${answers.map(({ ms, left }) => `${ms} ms (${left} left)`).join(', ')} (goal 100)`,
+  )
+  // Speed is only printed. What must hold on any machine: a click is answered while beds are still computed.
+  expect(answers.some(({ left }) => left > 0)).toBe(true)
+  const first = answers[0].left
+  await expect
+    .poll(
+      async () => Number(/weaving, (\d+) left/.exec(await page.locator('body').innerText())?.[1] ?? NaN),
+      {
+        timeout: 60_000,
+      },
+    )
+    .toBeLessThan(first)
 })

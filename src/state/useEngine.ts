@@ -38,19 +38,45 @@ function launch(
   // Quiet jobs come by the dozen and show no progress of their own.
   if (!quiet) dispatch(began(key))
   const { result, cancel } = runJob(job, (progress, soFar) => dispatch(progressed({ key, progress, soFar })))
-  cancels.set(key, cancel)
+  // A job taken back is gone at once, so that it can be asked for again before its end has been heard.
+  const leave = () => {
+    if (cancels.get(key) !== takeBack) return
+    cancels.delete(key)
+    tellWatchers()
+  }
+  const takeBack = () => {
+    leave()
+    cancel()
+  }
+  cancels.set(key, takeBack)
   tellWatchers()
   result
     .then((value) => dispatch(finished({ key, value, name })))
     .catch((error: unknown) => {
-      if (error instanceof JobCancelled) dispatch(forgotten(key))
-      else
+      if (!(error instanceof JobCancelled))
         dispatch(failed({ key, message: error instanceof Error ? error.message : 'The calculation failed.' }))
+      else if (!cancels.has(key)) dispatch(forgotten(key))
     })
-    .finally(() => {
-      cancels.delete(key)
-      tellWatchers()
-    })
+    .finally(leave)
+}
+
+/** How many places on the page want each of the keys. */
+const wanted = new Map<string, number>()
+
+/** Says that keys are wanted; the answer says that they no longer are. What nobody wants leaves the queue. */
+function want(keys: readonly string[]): () => void {
+  keys.forEach((key) => wanted.set(key, (wanted.get(key) ?? 0) + 1))
+  return () => {
+    keys.forEach((key) => wanted.set(key, wanted.get(key)! - 1))
+    // Asked when all that changes with it has said what it wants.
+    queueMicrotask(() =>
+      keys.forEach((key) => {
+        if (wanted.get(key) !== 0) return
+        wanted.delete(key)
+        cancels.get(key)?.()
+      }),
+    )
+  }
 }
 
 export type EngineState<T> = {
@@ -117,8 +143,7 @@ export function useEngineAll<K extends JobKind>(
         results[i] === undefined && launch(dispatch, key, { kind, args: jobs[i].args } as Job, jobs[i].name),
     )
   }, [keys, results, jobs, kind, dispatch])
-  // Jobs of an input that is no longer shown leave the queue.
-  useEffect(() => () => keys.forEach((key) => cancels.get(key)?.()), [keys])
+  useEffect(() => want(keys), [keys])
   return useMemo(
     () => ({
       values: results.map(
