@@ -11,8 +11,8 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: 1,
   retries: 0,
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: 'reports/browser.json' }]],
   testIgnore: process.env.KILIM_SCREENSHOTS ? [] : ['**/screenshots.spec.ts'],
   use: {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, ranked, woven } from './helpers'
+import { openDemo, openLoom, ranked, woven } from './helpers'
 
 test('purposes, limits and tools each change what fits, and say why', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
@@ -57,7 +57,7 @@ test('the grower’s own mix is grown as its shares move, and can be chosen', as
 })
 
 test('light under a standing crop: from the loom to a plan under it', async ({ page }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   const thread = page.getByRole('link', { name: /^L2: sow under tomato from .* bare weeks recovered/ })
   await expect(thread).toBeVisible()
   await thread.click()

@@ -6,9 +6,18 @@ export async function woven(page: Page) {
   await expect(page.getByText(/weaving, \d+ left/)).toHaveCount(0, { timeout: 60_000 })
 }
 
-export async function openDemo(page: Page, name: 'marlpit-lane' | 'harrier-point') {
+type DemoName = 'marlpit-lane' | 'harrier-point'
+
+/** Opens a demo garden; its loom may still be computed. */
+export async function openDemo(page: Page, name: DemoName) {
   await page.goto(`/demo/${name}`)
   await page.waitForURL((url) => url.pathname === '/')
+  await expect(page.getByTestId('loom')).toBeVisible()
+}
+
+/** Opens a demo garden and waits for all of its loom. */
+export async function openLoom(page: Page, name: DemoName) {
+  await openDemo(page, name)
   await woven(page)
 }
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, woven, ranked } from './helpers'
+import { openDemo, openLoom, ranked, woven } from './helpers'
 
 test('the first visit opens Marlpit Lane: 14 beds and 60 weeks fit 1280 × 800', async ({ page }) => {
   await page.goto('/')
@@ -15,7 +15,7 @@ test('the first visit opens Marlpit Lane: 14 beds and 60 weeks fit 1280 × 800',
 })
 
 test('no label is clipped, overlapped or crossed by today’s line', async ({ page }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   const faults = await page.evaluate(() => {
     const sheet = document.querySelector('.loom-sheet')!.getBoundingClientRect()
     const line = document.querySelector('.loom-today')!.getBoundingClientRect()
@@ -46,7 +46,7 @@ test('no label is clipped, overlapped or crossed by today’s line', async ({ pa
 })
 
 test('the keyboard alone: arrows to a gap, Enter to Choose, Tab and Enter to plan', async ({ page }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   await page.getByTestId('loom').focus()
   for (let i = 0; i < 7; i++) await page.keyboard.press('ArrowRight')
   await page.keyboard.press('ArrowDown')
@@ -66,7 +66,7 @@ test('the keyboard alone: arrows to a gap, Enter to Choose, Tab and Enter to pla
 })
 
 test('a planned crop is moved with the keyboard, and undone', async ({ page }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   const pumpkin = page.getByRole('button', { name: /^L1: pumpkin/ })
   const before = await pumpkin.getAttribute('aria-label')
   await pumpkin.focus()
@@ -97,7 +97,7 @@ test('a longer bed needs more seed', async ({ page }) => {
 })
 
 test('works with no network once opened', async ({ page, context }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   await page.evaluate(() => navigator.serviceWorker.ready)
   await context.setOffline(true)
   await page.goto('/choose/marlpit-lane-P3')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, ranked, woven } from './helpers'
+import { openLoom, ranked, woven } from './helpers'
 
 /** Pictures of the main views for the docs: `npm run screenshots`. Not part of the tests. */
 const VIEWS = [
@@ -18,7 +18,7 @@ const VIEWS = [
 ]
 
 test('desktop', async ({ page }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   await page.screenshot({ path: 'docs/screenshots/loom.png' })
   for (const { name, path, ready } of VIEWS) {
     await page.goto(path)
@@ -53,7 +53,7 @@ test('desktop', async ({ page }) => {
 
 test('phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   await page.screenshot({ path: 'docs/screenshots/loom-phone.png' })
   await page.goto('/check/marlpit-lane-stand-10')
   await expect(page.getByRole('heading', { name: 'Stage of the' })).toBeVisible({ timeout: 60_000 })

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, stepWeeks, todayOf, woven } from './helpers'
+import { openDemo, openLoom, stepWeeks, todayOf, woven } from './helpers'
 
 test('the demo clock steps a day and a week, and keeps its day over a reload', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
@@ -30,7 +30,7 @@ test('each demo garden has its own day', async ({ page }) => {
 })
 
 test('what was planned and not done moves on with the clock', async ({ page }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   await expect(page.getByText('tarp rye in L4, 6 May')).toBeVisible()
   await stepWeeks(page, 3)
   await woven(page)
@@ -52,7 +52,7 @@ test('the theme follows the system, then the choice, over a reload', async ({ pa
 })
 
 test('the sheet pages a season back and forth', async ({ page }) => {
-  await openDemo(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane')
   await expect(page.getByRole('button', { name: 'A season later' })).toBeDisabled()
   const months = page.getByRole('img', { name: /Months, chance of frost/ })
   const now = await months.textContent()

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, todayOf } from './helpers'
+import { openDemo, openLoom, todayOf } from './helpers'
 
 const RYE = '/watch/marlpit-lane-stand-10'
 
@@ -275,7 +275,7 @@ test.describe('on a phone', () => {
     page,
     context,
   }) => {
-    await openDemo(page, 'marlpit-lane')
+    await openLoom(page, 'marlpit-lane')
     await page.goto('/check')
     await expect(page.getByRole('heading', { name: 'Check which bed?' })).toBeVisible()
     await context.setOffline(true)
