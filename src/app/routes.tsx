@@ -1,4 +1,4 @@
-import { createBrowserRouter } from 'react-router'
+import type { RouteObject } from 'react-router'
 import { BedRoom } from '../rooms/bed/BedRoom'
 import { ChooseRoom } from '../rooms/choose/ChooseRoom'
 import { EndRoom } from '../rooms/end/EndRoom'
@@ -18,7 +18,8 @@ import { DemoRoute } from './DemoRoute'
 import { NotFound, RouteFailure } from './Failure'
 import { Shell } from './Shell'
 
-export const router = createBrowserRouter([
+/** Every address of the app and the room behind it. */
+export const routes: RouteObject[] = [
   {
     element: <Shell />,
     errorElement: <RouteFailure />,
@@ -42,4 +43,4 @@ export const router = createBrowserRouter([
   },
   { path: '/start', element: <StartRoom />, errorElement: <RouteFailure /> },
   { path: '/demo/:name', element: <DemoRoute />, errorElement: <RouteFailure /> },
-])
+]

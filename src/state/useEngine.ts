@@ -68,9 +68,9 @@ function want(keys: readonly string[]): () => void {
   keys.forEach((key) => wanted.set(key, (wanted.get(key) ?? 0) + 1))
   return () => {
     keys.forEach((key) => wanted.set(key, wanted.get(key)! - 1))
-    // Asked when all that changes with it has said what it wants.
+    // Asked when all that changes with it has said what it wants; the job in hand last, or the next of them would start.
     queueMicrotask(() =>
-      keys.forEach((key) => {
+      [...keys].reverse().forEach((key) => {
         if (wanted.get(key) !== 0) return
         wanted.delete(key)
         cancels.get(key)?.()

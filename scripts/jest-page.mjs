@@ -1,0 +1,25 @@
+import { TestEnvironment } from 'jest-environment-jsdom'
+
+/** A page for tests of rooms: jsdom with what browsers have and it lacks, taken from Node. */
+const FROM_NODE = [
+  'structuredClone',
+  'TextEncoder',
+  'TextDecoder',
+  'fetch',
+  'Request',
+  'Response',
+  'Headers',
+  'setImmediate',
+  'clearImmediate',
+]
+
+export default class PageEnvironment extends TestEnvironment {
+  /** Packages as Node gets them: their browser builds cannot be required here. */
+  exportConditions() {
+    return ['node', 'node-addons']
+  }
+  async setup() {
+    await super.setup()
+    for (const name of FROM_NODE) this.global[name] = globalThis[name]
+  }
+}
