@@ -1,6 +1,6 @@
 import { findWay, wayName } from '../core/ending/ways'
 import type { Stand } from '../core/garden/schema'
-import type { EndDetails } from '../core/garden/ending'
+import type { EndDetails, Finishing } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'
 import { findCrop } from '../core/plants/crops'
 import type { PlantGroup, Species } from '../core/plants/parameters'
@@ -37,6 +37,13 @@ export function endingWords({ method, passes }: Pick<EndDetails, 'method' | 'pas
   const way = findWay(method)
   return way ? wayName(way, passes).toLowerCase() : method
 }
+
+/** What was done about plants that stood again. */
+export const FINISHING_WORDS = {
+  pull: 'Pulled by hand',
+  again: 'Done once more',
+  cover: 'Covered',
+} as const satisfies Record<Finishing['act'], string>
 
 /** Where a stand is in its life. */
 export function standState(stand: Stand): 'planned' | 'growing' | 'ended' {

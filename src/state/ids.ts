@@ -14,6 +14,7 @@ type RecordKind =
   | 'fixture'
   | 'cut'
   | 'count'
+  | 'work'
   | 'livestock'
   | 'feed'
 

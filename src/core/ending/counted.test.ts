@@ -1,8 +1,18 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
-import type { EndDetails, FollowUp } from '../garden/ending'
+import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
+import type { Stand } from '../garden/schema'
 import { testCover, testHens } from '../testing/beds'
-import { deadAsSeen, firstCounted, lastSeen, lastWorkDay, tellingCounts } from './counted'
+import {
+  deadAsSeen,
+  firstCounted,
+  lastSeen,
+  lastWorkDay,
+  looksAfter,
+  tellingCounts,
+  workSince,
+} from './counted'
+import { tellingCount } from './pooling'
 
 const plot = { lengthM: 8, widthM: 1.2 }
 const ended = (method: EndDetails['method'], own: Partial<EndDetails> = {}): EndDetails => ({
@@ -72,18 +82,68 @@ describe('counts that tell', () => {
       ]),
       content: { kind: 'cover' as const, components, purposes: [] },
     }
-    expect(lastSeen(mix, plot)).toEqual({ day: dayNumber('2026-05-22'), share: 0.2 })
+    expect(lastSeen(mix, plot)).toEqual({ day: dayNumber('2026-05-22'), share: 0.2, finished: false })
     expect(lastSeen(stand(ended('chop'), []), plot)).toBeNull()
   })
 })
 
+describe('work on what stood again', () => {
+  const worked = (act: Finishing['act'], date: string, counts: FollowUp[]) => ({
+    ...stand(ended('chop'), counts),
+    finishings: [{ id: 'w', date, act }],
+  })
+  test('is taken to leave its share of what was counted, by the day it shows', () => {
+    const counts = [count('2026-05-12', 20)]
+    const seen = (act: Finishing['act']) => lastSeen(worked(act, '2026-05-14', counts), plot)
+    expect(seen('pull')).toEqual({ day: dayNumber('2026-05-14'), share: 0.4 * 0.02, finished: true })
+    expect(seen('again')).toEqual({ day: dayNumber('2026-05-24'), share: 0.4 * 0.33, finished: true })
+    expect(seen('cover')).toEqual({ day: dayNumber('2026-05-28'), share: 0.4 * 0.1, finished: true })
+  })
+  test('counts tell again once it shows, and then it counts no more', () => {
+    const early = count('2026-05-18', 18)
+    const late = count('2026-05-26', 6)
+    const again = (counts: FollowUp[]) => worked('again', '2026-05-14', [count('2026-05-12', 20), ...counts])
+    expect(tellingCounts(again([early, late]), plot).map(({ standing }) => standing)).toEqual([20, 6])
+    expect(lastSeen(again([late]), plot)).toEqual({
+      day: dayNumber('2026-05-26'),
+      share: 0.12,
+      finished: false,
+    })
+    expect(workSince(again([late]), tellingCounts(again([late]), plot))).toEqual([])
+  })
+  test('looks are due from it anew, once it shows, but not while a sheet lies', () => {
+    const days = (of: Stand) =>
+      looksAfter(of, plot).map(({ day, after }) => [day - dayNumber('2026-05-01'), after])
+    expect(days(stand(ended('chop'), []))).toEqual([
+      [7, 7],
+      [14, 14],
+      [21, 21],
+    ])
+    expect(days(worked('pull', '2026-05-20', []))[0]).toEqual([26, 7])
+    expect(days(worked('again', '2026-05-20', []))).toEqual([
+      [33, 14],
+      [40, 21],
+    ])
+    expect(days(stand(ended('tarp'), []))).toEqual([])
+    expect(days(testCover('oats', '2026-03-01'))).toEqual([])
+  })
+  test('what the ending itself left is told by counts before it', () => {
+    const both = [count('2026-05-12', 20), count('2026-05-26', 2)]
+    expect(tellingCount(stand(ended('chop'), both))?.standing).toBe(2)
+    expect(tellingCount(worked('pull', '2026-05-14', both))?.standing).toBe(20)
+  })
+})
+
 describe('dead as seen', () => {
+  const seen = (share: number, finished = false) => ({ day: 130, share, finished })
+  test('by the day the work on survivors shows, though the forecast had it dead before', () =>
+    expect(deadAsSeen(120, seen(0.05, true), 0.1)).toBe(130))
   test('without a count the forecast stands', () => expect(deadAsSeen(120, null, 0.1)).toBe(120))
   test('few standing: by the day of the count at the latest, also where the forecast never got there', () => {
-    expect(deadAsSeen(120, { day: 130, share: 0.05 }, 0.1)).toBe(120)
-    expect(deadAsSeen(140, { day: 130, share: 0.05 }, 0.1)).toBe(130)
-    expect(deadAsSeen(NaN, { day: 130, share: 0.22 }, 0.1)).toBe(130)
+    expect(deadAsSeen(120, seen(0.05), 0.1)).toBe(120)
+    expect(deadAsSeen(140, seen(0.05), 0.1)).toBe(130)
+    expect(deadAsSeen(NaN, seen(0.22), 0.1)).toBe(130)
   })
   test('more than is pulled by hand: not dead, whatever the forecast said', () =>
-    expect(deadAsSeen(120, { day: 130, share: 0.23 }, 0.1)).toBeNaN())
+    expect(deadAsSeen(120, seen(0.23), 0.1)).toBeNaN())
 })

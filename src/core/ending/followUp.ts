@@ -1,9 +1,6 @@
 import { DEAD_SHARE, HAND_FINISH_SHARE, stragglerMinutes } from './outcome'
 import { findWay, type WayId } from './ways'
 
-/** Days after the end on which what stands again is counted. */
-export const FOLLOW_UP_DAYS = [7, 14, 21] as const
-
 /** What to do about plants that stand again. */
 export type NextStep = {
   act: 'leave' | 'pull' | 'again' | 'cover' | 'wait'

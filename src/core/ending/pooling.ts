@@ -12,7 +12,11 @@ const TELLS_TO_DAY = 35
 export function tellingCount(stand: Stand): FollowUp | null {
   const end = stand.end.fact
   if (!end) return null
-  const until = dayNumber(end.liftedOn ?? end.date) + TELLS_TO_DAY
+  // What is counted after the survivors were worked on does not tell what the ending itself left.
+  const until = Math.min(
+    dayNumber(end.liftedOn ?? end.date) + TELLS_TO_DAY,
+    ...(stand.finishings ?? []).map(({ date }) => dayNumber(date)),
+  )
   return tellingCounts(stand, null).findLast(({ date }) => dayNumber(date) <= until) ?? null
 }
 

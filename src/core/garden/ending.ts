@@ -65,6 +65,15 @@ export const ending = z.object({
 })
 export type EndDetails = z.infer<typeof ending>
 
+/** Work after the end on what stood again: pulled one by one, the same way once more, or covered. */
+export const finishing = z.object({
+  id,
+  date: isoDay,
+  act: z.enum(['pull', 'again', 'cover']),
+  minutes: numberBetween('Minutes', 0, 10_000, 'min').optional(),
+})
+export type Finishing = z.infer<typeof finishing>
+
 /** A count after the end: plants that stand again on the ground looked at, out of those that stood there before. */
 export const followUp = z.object({
   id,

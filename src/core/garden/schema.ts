@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { check } from './check'
 import { id, isoDay, numberBetween, shortText } from './fields'
-import { ending, followUp } from './ending'
+import { ending, finishing, followUp } from './ending'
 import { livestock, nitrogenSource, rules } from './rules'
 import { seedPack, sower } from './seed'
 
@@ -193,6 +193,8 @@ export const stand = z.object({
   end: deed(ending),
   /** Counts of what stood up again after the end. */
   followUps: z.array(followUp).max(60).optional(),
+  /** What was done about it. */
+  finishings: z.array(finishing).max(30).optional(),
   /** What a crop came to: the bed's yield and how it did. */
   outcome: z
     .object({

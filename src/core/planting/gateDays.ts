@@ -41,7 +41,7 @@ export type GateInput = {
 }
 
 /** Mineral nitrogen lost to residue in a fortnight that counts as tie-up, g m⁻² (judgement, 0.2–0.6). */
-const TIE_UP_G = 0.3
+export const TIE_UP_G = 0.3
 const FORTNIGHT = 14
 /** Tie-up is looked for this long after the end; later it no longer matters to the crop planted. */
 const TIE_UP_LOOK_DAYS = 90

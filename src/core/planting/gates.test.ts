@@ -72,11 +72,16 @@ describe('gates', () => {
   test('a count after the end says whether it is dead, and the gate tells it', () => {
     const seen = (share: number) =>
       ready('hairy-vetch', '2025-09-20', '2026-05-22', 'crimp', 'tomato', '2026-06-25', 7, {
-        seen: { day: dayNumber('2026-06-03'), share },
+        seen: { day: dayNumber('2026-06-03'), share, finished: false },
       })
     const few = gate(seen(0.03), 'dead')!
     expect(few.met!.high).toBeLessThanOrEqual(dayNumber('2026-06-03'))
     expect(few.reason).toMatch(/^Counted: 3 % stand again\./)
+    const pulled = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'crimp', 'tomato', '2026-06-25', 7, {
+      seen: { day: dayNumber('2026-06-12'), share: 0.01, finished: true },
+    })
+    expect(gate(pulled, 'dead')!.met!.low).toBe(dayNumber('2026-06-12'))
+    expect(gate(pulled, 'dead')!.reason).toMatch(/taken to leave 1 %; count again/)
     const many = gate(seen(0.4), 'dead')!
     expect(many).toMatchObject({ met: null, chanceByPlanting: 0 })
     expect(many.reason).toMatch(/more than is pulled by hand/)

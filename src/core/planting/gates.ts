@@ -4,6 +4,7 @@ import {
   residueBelow,
   residueHoldDays,
   soilDays,
+  TIE_UP_G,
   tieUpDays,
   type GateInput,
 } from './gateDays'
@@ -32,7 +33,10 @@ export type Gate = {
   /** What it is: the ground's own state, a rule that must be kept, or advice that planting may go against. */
   kind: 'state' | 'rule' | 'advice'
   name: string
+  /** Why, with `{amount}` where a number stands that is shown in the garden's units. */
   reason: string
+  /** That number: nitrogen or dry matter in g m⁻², a temperature in °C. */
+  amount?: { of: 'nitrogen' | 'dryMatter' | 'temperature'; value: number }
   met: Spread | null
   chanceByPlanting: number
 }
@@ -96,7 +100,8 @@ export function readiness(input: GateInput): Readiness {
         id: 'tie-up',
         name: 'Nitrogen tie-up over',
         reason:
-          'Strawy residue takes nitrogen from the soil while it starts to rot; the day it takes no more than 3 kg/ha in a fortnight.',
+          'Strawy residue takes nitrogen from the soil while it starts to rot; the day it takes no more than {amount} in a fortnight.',
+        amount: { of: 'nitrogen', value: TIE_UP_G },
       },
       days: tieUpDays(input, endDay),
     },
@@ -105,7 +110,8 @@ export function readiness(input: GateInput): Readiness {
         kind: 'state',
         id: 'soil',
         name: 'Soil warm enough',
-        reason: `${input.crop.name} wants ${input.crop.soilMinC} °C at 5 cm for three days.`,
+        reason: `${input.crop.name} wants {amount} at 5 cm for three days.`,
+        amount: { of: 'temperature', value: input.crop.soilMinC },
       },
       days: soilDays(input),
     },
@@ -114,7 +120,8 @@ export function readiness(input: GateInput): Readiness {
         kind: 'state',
         id: 'frost',
         name: 'Frost past',
-        reason: `Last night at or below ${input.crop.frostLimitC} °C before three weeks past planting.`,
+        reason: 'Last night at or below {amount} before three weeks past planting.',
+        amount: { of: 'temperature', value: input.crop.frostLimitC },
       },
       days: frostDays(input),
     },
@@ -126,7 +133,8 @@ export function readiness(input: GateInput): Readiness {
         kind: 'state',
         id: 'seedbed',
         name: 'Seedbed clear',
-        reason: `Residue below ${limit / 100} t/ha, or raked aside in the rows.`,
+        reason: 'Residue below {amount}, or raked aside in the rows.',
+        amount: { of: 'dryMatter', value: limit },
       },
       days: residueBelow(ended, endDay, limit),
     })
@@ -201,7 +209,10 @@ function deadReason({ seen, establishment }: GateInput): string {
   const limit = DEAD_SHARE[establishment]
   const rule = `At most ${limit * 100} % of the plants alive, after pulling stragglers by hand.`
   if (!seen) return rule
-  const counted = `Counted: ${Math.round(seen.share * 100)} % stand again`
+  const share = `${Math.round(seen.share * 100)} %`
+  const counted = seen.finished
+    ? `Worked on since it was counted, which is taken to leave ${share}; count again`
+    : `Counted: ${share} stand again`
   return seen.share - HAND_FINISH_SHARE > limit
     ? `${counted}, more than is pulled by hand. Cut again, or cover it. ${rule}`
     : `${counted}. ${rule}`

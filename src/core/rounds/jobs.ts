@@ -2,8 +2,7 @@ import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
 import type { Bed, Stand } from '../garden/schema'
 import { stopsOf } from '../ending/animals'
-import { lastWorkDay } from '../ending/counted'
-import { FOLLOW_UP_DAYS } from '../ending/followUp'
+import { looksAfter } from '../ending/counted'
 import { USUAL_LANES } from '../ending/outcome'
 import { findWay } from '../ending/ways'
 import { partSizeM } from '../garden/area'
@@ -195,13 +194,11 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
       : [job(stand, 'sheet', dead.mid, { days: [dead.mid], count: 2 })]
   }
   const bed = beds.find((entry) => entry.id === stand.bedId)
-  const worked = bed && lastWorkDay(end, partSizeM(bed, stand.part))
-  if (!way || way.waits || !worked) return []
-  const counted = (after: number) =>
-    (stand.followUps ?? []).some(({ date }) => dayNumber(date) >= worked + after - 3)
-  return FOLLOW_UP_DAYS.filter((after) => worked + after >= today - 6 && !counted(after)).map((after) =>
-    job(stand, 'regrowth', worked + after, { count: after }),
-  )
+  if (!way || way.waits || !bed) return []
+  const counted = (day: number) => (stand.followUps ?? []).some(({ date }) => dayNumber(date) >= day - 3)
+  return looksAfter(stand, partSizeM(bed, stand.part))
+    .filter(({ day }) => day >= today - 6 && !counted(day))
+    .map(({ day, after }) => job(stand, 'regrowth', day, { count: after }))
 }
 
 /** Work of an ending that has begun and goes on: the next strip, the pen's next stop. */

@@ -6,8 +6,8 @@ import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { cutSurvival, endEvents, takenOver } from '../ending/kill'
 import { findWay } from '../ending/ways'
-import { firstCounted, tellingCounts } from '../ending/counted'
-import type { FollowUp } from '../garden/ending'
+import { FINISHING, firstCounted, tellingCounts, workSince } from '../ending/counted'
+import type { Finishing, FollowUp } from '../garden/ending'
 import type { OwnResults } from '../ending/ownResults'
 import { firstUnknownDay, type WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
@@ -96,6 +96,7 @@ function eventsOf(
         bedKind: standCase.bed.kind,
       }).map((event) => asCounted(event, counts)),
       ...standingAgain(counts),
+      ...(acted ? workSince(stand, counts).map(workedOn) : []),
     )
   if (nextStartDay !== null && withEnd) events.push(...takenOver(nextStartDay, acted))
   return events
@@ -122,6 +123,14 @@ const standingAgain = (counts: readonly FollowUp[]): StandEvent[] =>
         ? 1
         : Math.min(1, standing / before / Math.max(0.001, alive)),
   }))
+
+/** Work on what stood again takes its share of it. */
+const workedOn = ({ date, act }: Finishing): StandEvent => ({
+  day: dayNumber(date),
+  kind: 'end',
+  topLeft: 1,
+  survival: () => FINISHING[act].leaves,
+})
 
 /** Place in the mix of the one species that a cut is for; undefined when it is for all. */
 function onlyOf(stand: Stand, speciesId: string | undefined): number | undefined {

@@ -4,7 +4,7 @@ import type { EndDetails } from '../../core/garden/ending'
 import type { Bed, Deed, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
 import { grams, longDate, rain, type Units } from '../../parts/format'
-import { endingWords, leadGroup, standName } from '../../parts/names'
+import { endingWords, FINISHING_WORDS, leadGroup, standName } from '../../parts/names'
 
 /** Something that happened in a bed: its day, what, the words about it, and pictures taken then. */
 export type Entry = {
@@ -103,6 +103,14 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
         count.date,
         `Counted what of ${name.toLowerCase()} stands again`,
         joined(`${count.standing} of ${Math.round(count.before)} plants on ${count.groundM2} m²`, count.note),
+      ),
+    ),
+    ...(stand.finishings ?? []).map((work) =>
+      entry(
+        work.id,
+        work.date,
+        `${FINISHING_WORDS[work.act]}: what of ${name.toLowerCase()} stood again`,
+        work.minutes === undefined ? '' : `${work.minutes} minutes`,
       ),
     ),
     ...(stand.outcome

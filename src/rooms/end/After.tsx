@@ -1,8 +1,8 @@
 import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
-import { FOLLOW_UP_DAYS, nextStep } from '../../core/ending/followUp'
+import { nextStep, type NextStep } from '../../core/ending/followUp'
 import { actsSurvival, DEAD_SHARE } from '../../core/ending/outcome'
-import { lastWorkDay } from '../../core/ending/counted'
+import { lastWorkDay, looksAfter } from '../../core/ending/counted'
 import { countedSpecies, stageAtEnd } from '../../core/ending/pooling'
 import { findWay } from '../../core/ending/ways'
 import { partAreaM2, partSizeM } from '../../core/garden/area'
@@ -13,6 +13,7 @@ import { endingWords, standName } from '../../parts/names'
 import { Scroll } from '../../parts/Scroll'
 import { useCommit } from '../../state/garden'
 import { CountForm } from './CountForm'
+import { Finishings } from './Finishings'
 import { OwnTable } from './OwnTable'
 import { SheetOff } from './SheetOff'
 import { RecordEnd } from './RecordEnd'
@@ -31,16 +32,27 @@ export function After({ end }: { end: EndView }) {
       </>
     )
   const ended = dayNumber(fact.date)
-  const worked = lastWorkDay(fact, partSizeM(view.bed, stand.part))
+  const plot = partSizeM(view.bed, stand.part)
+  const worked = lastWorkDay(fact, plot)
   const counts = [...(stand.followUps ?? [])].sort((a, b) => (a.date < b.date ? -1 : 1))
   const newest = counts.at(-1)
-  const due =
-    worked === null
-      ? undefined
-      : FOLLOW_UP_DAYS.map((days) => worked + days).find(
-          (day) => !counts.some((count) => dayNumber(count.date) >= day - 3),
-        )
+  const due = looksAfter(stand, plot).find(
+    ({ day }) => !counts.some((count) => dayNumber(count.date) >= day - 3),
+  )?.day
   const planting = view.next?.plantingDay ?? today + 60
+  const step =
+    newest && !view.next?.stand.start.fact
+      ? nextStep(
+          newest.standing / newest.before,
+          newest.standing / newest.groundM2,
+          partAreaM2(view.bed, stand.part),
+          fact.method === 'harvest' ? 'chop' : fact.method,
+          dayNumber(newest.date) - (worked ?? ended),
+          planting - today,
+          form.establishment,
+        )
+      : null
+  const worksSince = newest && stand.finishings?.some(({ date }) => date >= newest.date)
   return (
     <div data-testid="after">
       <p>
@@ -56,16 +68,15 @@ export function After({ end }: { end: EndView }) {
           When can it be planted?
         </Link>
       </p>
-      {newest && !view.next?.stand.start.fact && (
-        <Advice
-          expected={expectedShare(stand, newest)}
-          newest={newest}
-          daysSince={dayNumber(newest.date) - (worked ?? ended)}
-          daysLeft={planting - today}
-          areaM2={partAreaM2(view.bed, stand.part)}
-          method={fact.method === 'harvest' ? 'chop' : fact.method}
-          establishment={form.establishment}
-        />
+      {step && newest && (
+        <>
+          {!worksSince && <Advice step={step} expected={expectedShare(stand, newest)} />}
+          <Finishings
+            end={end}
+            newest={newest}
+            advised={step.act === 'again' || step.act === 'cover' ? step.act : 'pull'}
+          />
+        </>
       )}
       {findWay(fact.method)?.sheet && <SheetOff end={end} fact={fact} />}
       {counts.length > 0 && <Counts counts={counts} ended={worked ?? ended} end={end} />}
@@ -97,32 +108,7 @@ const ADVICE = {
   wait: 'Wait.',
 } as const
 
-function Advice({
-  expected,
-  newest,
-  daysSince,
-  daysLeft,
-  areaM2,
-  method,
-  establishment,
-}: {
-  expected: number | null
-  newest: FollowUp
-  daysSince: number
-  daysLeft: number
-  areaM2: number
-  method: Parameters<typeof nextStep>[3]
-  establishment: keyof typeof DEAD_SHARE
-}) {
-  const step = nextStep(
-    newest.standing / newest.before,
-    newest.standing / newest.groundM2,
-    areaM2,
-    method,
-    daysSince,
-    daysLeft,
-    establishment,
-  )
+function Advice({ step, expected }: { step: NextStep; expected: number | null }) {
   return (
     <p className="my-3 border-l-4 border-secondary pl-3" role="status" data-testid="next-step">
       <strong>{ADVICE[step.act]}</strong> {step.reason}

@@ -23,7 +23,7 @@ const OPEN_END_DAYS = 60
 /** The stand as it would stand on, without its ending: what every way is tried on. */
 export const standingCase = (standCase: StandCase): StandCase => ({
   ...standCase,
-  stand: { ...standCase.stand, end: { plan: null, fact: null }, followUps: undefined },
+  stand: { ...standCase.stand, end: { plan: null, fact: null }, followUps: undefined, finishings: undefined },
   nextStartDay: null,
 })
 

@@ -1,13 +1,14 @@
 import type { Gate, Readiness } from '../../core/planting/gates'
-import type { Crop } from '../../core/plants/crops'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
-import { dateSpreadText, longDate } from '../../parts/format'
+import { dateSpreadText, dryMatter, longDate, nitrogen, temperature, type Units } from '../../parts/format'
 import { Why } from '../../parts/Why'
+import { useGarden } from '../../state/garden'
 import type { PlantView } from './usePlant'
 
 /** The gates between the cover and the crop, each with its dates and its reason. */
-export function Gates({ answer, crop, plant }: { answer: Readiness; crop: Crop; plant: PlantView }) {
+export function Gates({ answer, plant }: { answer: Readiness; plant: PlantView }) {
+  const { units } = useGarden().data.garden
   const wait = answer.gates.find((gate) => gate.id === 'wait')?.met?.mid ?? null
   const longest = answer.gates.filter(
     (gate) => wait !== null && gate.kind === 'state' && (gate.met?.mid ?? Infinity) > wait,
@@ -29,7 +30,7 @@ export function Gates({ answer, crop, plant }: { answer: Readiness; crop: Crop; 
       )}
       <ul className="mt-3 divide-y divide-base-300 border-y border-base-300" data-testid="gates">
         {answer.gates.map((gate) => (
-          <GateRow key={gate.id} gate={gate} />
+          <GateRow key={gate.id} gate={gate} units={units} />
         ))}
       </ul>
       {answer.gates.some((gate) => gate.id === 'manure') && (
@@ -43,8 +44,7 @@ export function Gates({ answer, crop, plant }: { answer: Readiness; crop: Crop; 
       <Why>
         Each gate is worked out in every one of a hundred seasons; the date is the middle with 8 in 10 years
         around it. Dead comes from the way it was ended and your own counts; tie-up from the residue’s
-        rotting; soil and frost from the weather. {crop.name} wants {crop.soilMinC} °C at 5 cm. Advice is
-        shown but does not hold the date back.
+        rotting; soil and frost from the weather. Advice is shown but does not hold the date back.
       </Why>
     </div>
   )
@@ -52,7 +52,11 @@ export function Gates({ answer, crop, plant }: { answer: Readiness; crop: Crop; 
 
 const KIND = { state: '', rule: 'rule', advice: 'advice' } as const
 
-function GateRow({ gate }: { gate: Gate }) {
+const AMOUNT = { nitrogen, dryMatter, temperature } as const
+const reasonText = ({ reason, amount }: Gate, units: Units) =>
+  amount ? reason.replace('{amount}', AMOUNT[amount.of](amount.value, units)) : reason
+
+function GateRow({ gate, units }: { gate: Gate; units: Units }) {
   return (
     <li className="grid gap-x-5 py-2 sm:grid-cols-[15rem_15rem_10rem_1fr]">
       <strong>
@@ -66,7 +70,7 @@ function GateRow({ gate }: { gate: Gate }) {
             : 'not within the forecast'}
       </span>
       <Chance share={gate.chanceByPlanting} />
-      <span className="quiet text-sm">{gate.reason}</span>
+      <span className="quiet text-sm">{reasonText(gate, units)}</span>
     </li>
   )
 }

@@ -80,7 +80,7 @@ function PlantInto({ view }: { view: StandView }) {
       )}
       {shown && crop && end && (
         <>
-          <Gates answer={shown} crop={crop} plant={plant} />
+          <Gates answer={shown} plant={plant} />
           <FedBy answer={shown} crop={crop} plant={plant} />
           <Residue answer={shown} crop={crop} plant={plant} />
           <SpacingAndLanes crop={crop} plant={plant} answer={shown} />

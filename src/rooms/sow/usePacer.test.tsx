@@ -1,13 +1,22 @@
 /** @jest-environment ./scripts/jest-page.mjs */
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals'
 import { act, renderHook } from '@testing-library/react'
+import type { Portion } from '../../core/seeding/measures'
 import { usePacer } from './usePacer'
 
-const portion = (pass: number, stretch: number, paces: number) => ({ pass, stretch, paces, grams: 20 })
+const portion = (pass: number, stretch: number, paces: number): Portion => ({
+  pass,
+  stretch,
+  paces,
+  grams: 20,
+  fromM: 0,
+  toM: paces,
+  handfuls: 1,
+})
 const pass = (ms: number) => act(() => jest.advanceTimersByTime(ms))
 
-beforeEach(() => jest.useFakeTimers())
-afterEach(() => jest.useRealTimers())
+beforeEach(() => void jest.useFakeTimers())
+afterEach(() => void jest.useRealTimers())
 
 test('it calls each cast at its pace, then the stretch, and ends by itself', () => {
   const portions = [portion(0, 0, 3)]
