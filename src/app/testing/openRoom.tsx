@@ -1,10 +1,11 @@
-import { afterEach } from '@jest/globals'
+import { afterEach, expect, jest } from '@jest/globals'
 import { MessageChannel } from 'node:worker_threads'
-import { render } from '@testing-library/react'
+import { act, fireEvent, render, screen, within } from '@testing-library/react'
 import { expose } from 'comlink'
 import { Provider } from 'react-redux'
 import { createMemoryRouter, RouterProvider } from 'react-router'
 import { database } from '../../data/database'
+import { demoClockSet } from '../../state/session'
 import { createStore } from '../../state/store'
 import { engine } from '../../workers/engine'
 import { openDemo } from '../openDemo'
@@ -26,31 +27,62 @@ afterEach(() => open.splice(0).forEach((channel) => channel.close()))
 
 /** A worker on the page itself: the same engine behind a channel of messages. */
 class WorkerOnPage {
+  static readonly open: WorkerOnPage[] = []
   readonly #channel = new Channel()
   readonly #port = this.#channel.port1
   readonly postMessage = this.#port.postMessage.bind(this.#port)
-  readonly addEventListener = this.#port.addEventListener.bind(this.#port)
   readonly removeEventListener = this.#port.removeEventListener.bind(this.#port)
+  #onError: (event: { message: string }) => void = () => {}
   constructor() {
+    WorkerOnPage.open.push(this)
     expose(engine, this.#channel.port2 as unknown as Parameters<typeof expose>[1])
     this.#port.start()
+  }
+  addEventListener(kind: string, hear: never) {
+    if (kind === 'error') this.#onError = hear
+    else this.#port.addEventListener(kind, hear)
   }
   terminate() {
     this.#channel.close()
   }
+  /** Ends it as a fault would, so that the page forgets it and what it was asked. */
+  fail() {
+    this.#onError({ message: 'The test is over.' })
+  }
 }
+afterEach(() => {
+  // Whoever waits in the queue gets the next worker, until nobody does.
+  for (let worker = WorkerOnPage.open.shift(); worker; worker = WorkerOnPage.open.shift()) worker.fail()
+})
 
-class NoResizes {
-  observe() {}
+/** What the page complained of; updates that come late, from storage or the engine, or after the test, are as they should be. */
+const LATE = /not wrapped in act|Database has been closed/
+const complaints: string[] = []
+afterEach(() => expect(complaints.splice(0)).toEqual([]))
+
+/** Every part of the page measures the same, for nothing is laid out here. */
+class SameSize {
+  readonly #hear: ResizeObserverCallback
+  constructor(hear: ResizeObserverCallback) {
+    this.#hear = hear
+  }
+  observe(target: Element) {
+    const contentRect = { width: 1240, height: 640 } as DOMRectReadOnly
+    this.#hear([{ target, contentRect } as ResizeObserverEntry], this)
+  }
   unobserve() {}
   disconnect() {}
 }
 
 function standIns() {
+  console.error = (...words: unknown[]) => {
+    const text = words.map(String).join(' ')
+    if (!LATE.test(text)) complaints.push(text.slice(0, 300))
+  }
   Object.assign(globalThis, {
     MessageChannel: Channel,
     Worker: WorkerOnPage,
-    ResizeObserver: NoResizes,
+    ResizeObserver: SameSize,
     fetch: () => Promise.reject(new TypeError('No network in this test.')),
     matchMedia: () => ({ matches: false, addEventListener() {}, removeEventListener() {} }),
   })
@@ -58,7 +90,27 @@ function standIns() {
   HTMLDialogElement.prototype.showModal = function () {
     this.open = true
   }
+  HTMLDialogElement.prototype.close = function () {
+    this.open = false
+  }
 }
+
+/** For what the engine computes first; busy machines take their time. */
+export const SLOW = { timeout: 200_000 }
+jest.setTimeout(240_000)
+
+/** Fills the field of a label, in the whole page or a part of it. */
+export const type = (label: string | RegExp, value: string, part: HTMLElement = document.body) =>
+  fireEvent.change(within(part).getByLabelText(label), { target: { value } })
+export const press = (name: string | RegExp, part: HTMLElement = document.body) =>
+  fireEvent.click(within(part).getByRole('button', { name }))
+export const form = (name: string) => screen.getByRole('form', { name })
+
+/** Sets the demo's clock. */
+export const goToDay = ({ store }: Room, date: string) =>
+  act(async () => void store.dispatch(demoClockSet({ gardenId: store.getState().session.gardenId!, date })))
+
+export type Room = Awaited<ReturnType<typeof openRoom>>
 
 /** Opens a demo garden at an address as on a first visit, with the real engine and storage in memory. */
 export async function openRoom(path: string, demo = 'marlpit-lane') {

@@ -29,7 +29,7 @@ function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand'
   return (
     <div className="mt-3">
       {forecast.selfSowing.map(({ component, sheds, viablePerM2, sprouts, sproutsPerM2 }) => (
-        <p key={component}>
+        <div key={component}>
           {findSpecies(components[component]?.speciesId ?? '')?.name ?? 'It'} sows itself
           {sheds.spread ? ` from ${dateSpreadText(sheds.spread)}` : ' where it lies'}: about{' '}
           {count(viablePerM2.mid)} viable seeds per m² ({count(viablePerM2.low)} to {count(viablePerM2.high)})
@@ -43,17 +43,17 @@ function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand'
             half is taken by birds and mice (judgement, 30 to 80 %), the rest sprouts from the surface in the
             first warm wet ten days unless it lies dormant.
           </Why>
-        </p>
+        </div>
       ))}
       {forecast.selfSowing.length === 0 && <p>It sets no viable seed before its end.</p>}
       {high > 1 && (
-        <p>
+        <div>
           Of its carbon {dryMatter(low, units)} to {dryMatter(high, units)} is still in the soil a year after.{' '}
           <Why>
             A tenth to a fifth of shoot carbon and a quarter to a half of root carbon stay for a year
             (extension); after that 1.5 to 4 % of it goes each year. A slow band over years, no promise.
           </Why>
-        </p>
+        </div>
       )}
     </div>
   )

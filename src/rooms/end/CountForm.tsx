@@ -8,6 +8,7 @@ import { SelectField, TextField } from '../../parts/SelectField'
 import { newId } from '../../state/ids'
 import { useCommit } from '../../state/garden'
 import { countProblems } from './countProblems'
+import { stagesOn } from './form'
 import type { EndView } from './useEnd'
 import { typedNumber } from '../../parts/typed'
 
@@ -50,8 +51,17 @@ export function CountForm({ end }: { end: EndView }) {
       speciesId: speciesId || undefined,
       note,
     }
+    // Recorded before the forecast was there, the end lacks the stage that places its counts.
+    const { fact } = stand.end
+    const staged =
+      fact && fact.bbch === undefined && forecast ? { ...fact, ...stagesOn(stand, forecast, ended) } : fact
+    const put = {
+      ...stand,
+      end: { ...stand.end, fact: staged },
+      followUps: [...(stand.followUps ?? []), count],
+    }
     const stored = await commit(`Counted what of ${standName(stand).toLowerCase()} stands again`, [
-      { table: 'stands', put: { ...stand, followUps: [...(stand.followUps ?? []), count] } },
+      { table: 'stands', put },
     ])
     if (!stored.ok) return
     setFields({ ...fields, standing: '' })

@@ -67,7 +67,7 @@ export function OwnTable({ end }: { end: EndView }) {
           </tbody>
         </table>
       </Scroll>
-      <p className="mt-1 text-sm">
+      <div className="mt-1 text-sm">
         First the table, then what it is taken to be with your own counts; sheets are shown at their full
         dose.{' '}
         <Why>
@@ -75,7 +75,7 @@ export function OwnTable({ end }: { end: EndView }) {
           table + standing) ÷ (20 + counted). One ending never counts for more than 20 plants, as they shared
           their luck. Counts of the third to fifth week tell; earlier ones see stems that are still dying.
         </Why>
-      </p>
+      </div>
     </details>
   )
 }

@@ -1,10 +1,131 @@
 /** @jest-environment ./scripts/jest-page.mjs */
 import { expect, test } from '@jest/globals'
-import { screen } from '@testing-library/react'
-import { openRoom } from '../../app/testing/openRoom'
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
+import { form, goToDay, openRoom, press, SLOW, type, type Room } from '../../app/testing/openRoom'
+import type { Stand } from '../../core/garden/schema'
+import { database } from '../../data/database'
 
-test('the list opens', async () => {
-  await openRoom('/end/marlpit-lane-stand-10')
-  await screen.findByTestId('endings', {}, { timeout: 60_000 })
-  expect(screen.getByTestId('endings').textContent).toBe('x')
-}, 90_000)
+const VETCH = 'marlpit-lane-stand-04'
+const RYE = 'marlpit-lane-stand-10'
+
+const stored = async (id: string) => (await database.stands.get(id)) as Stand
+
+/** Ends a stand on a day and stands in the view of what follows, some days later. */
+async function ended(id: string, how: string, on: string, today: string): Promise<Room> {
+  const room = await openRoom(`/end/${id}/after`)
+  await goToDay(room, on)
+  await screen.findByText(/Once the end is recorded/, {}, SLOW)
+  type('How', how)
+  type('Done on', on)
+  press('Record the end')
+  await screen.findByTestId('after', {}, SLOW)
+  await goToDay(room, today)
+  return room
+}
+
+async function counted(standing: string, before: string) {
+  type('Plants standing again', standing)
+  type('Stood there before', before)
+  press('Record the count')
+}
+
+test('a count advises, the work on the survivors is kept, and the next look moves', async () => {
+  await ended(VETCH, 'chop', '2026-05-25', '2026-06-08')
+  await counted('19', '50')
+  const advice = await screen.findByTestId('next-step', {}, SLOW)
+  expect(advice.textContent).toMatch(/^Cover them. 38 % stand again and planting is near/)
+
+  const work = form('What was done about it')
+  type('Did it on', '2026-06-01', work)
+  type('Minutes it took', 'long', work)
+  press('Record it')
+  expect(screen.getByText(/They were counted on 2026-06-08/)).toBeTruthy()
+  expect(screen.getByText(/Minutes are a number/)).toBeTruthy()
+  type('Did it on', '2026-06-08', work)
+  type('Minutes it took', '25', work)
+  type('What you did about them', 'again', work)
+  press('Record it')
+  const done = await screen.findByTestId('finishings', {}, SLOW)
+  expect(done.textContent).toMatch(/Done once more on .*25 minutes.*leave about 33\s%/)
+  expect((await stored(VETCH)).finishings).toEqual([
+    expect.objectContaining({ date: '2026-06-08', act: 'again', minutes: 25 }),
+  ])
+  // Fourteen days from the second pass: before that it only looks alive.
+  expect(screen.getByText(/Count next about Jun 22/)).toBeTruthy()
+  expect(screen.queryByTestId('next-step')).toBeNull()
+
+  fireEvent.click(within(done).getByRole('button', { name: 'Take out' }))
+  await waitFor(() => expect(screen.queryByTestId('finishings')).toBeNull(), SLOW)
+  expect((await stored(VETCH)).finishings).toEqual([])
+})
+
+test('an end keeps its stage for its counts, also when it was recorded before the forecast was there', async () => {
+  await ended(VETCH, 'chop', '2026-05-25', '2026-06-08')
+  const stand = await stored(VETCH)
+  await act(async () => {
+    const fact = { ...stand.end.fact!, bbch: undefined }
+    await database.stands.put({ ...stand, end: { ...stand.end, fact } })
+  })
+  await screen.findByDisplayValue(/^\d{2,}$/, {}, SLOW)
+  await counted('4', '50')
+  await waitFor(async () => expect((await stored(VETCH)).followUps).toHaveLength(1), SLOW)
+  expect((await stored(VETCH)).end.fact!.bbch).toBeGreaterThan(30)
+})
+
+test('counts that cannot be are questioned, and nothing is stored', async () => {
+  await ended(VETCH, 'chop', '2026-05-25', '2026-06-08')
+  await counted('60', '50')
+  expect(await screen.findByText(/More stand again than stood before/)).toBeTruthy()
+  await counted('2,5', '50')
+  expect(await screen.findByText(/Count whole plants/)).toBeTruthy()
+  type('Counted on', '2026-05-01')
+  expect(await screen.findByText(/It was ended after that/)).toBeTruthy()
+  expect((await stored(VETCH)).followUps).toBeUndefined()
+})
+
+test('a sheet kills until the day it is off; it can be laid on again', async () => {
+  await ended(RYE, 'tarp', '2026-05-25', '2026-06-22')
+  type('Sheet off on', '2026-05-20')
+  press('Record that it is off')
+  expect(await screen.findByText('The sheet was laid on 2026-05-25. Choose a later date.')).toBeTruthy()
+  type('Sheet off on', '2026-06-20')
+  press('Record that it is off')
+  expect(await screen.findByText(/after 26 days/, {}, SLOW)).toBeTruthy()
+  expect((await stored(RYE)).end.fact!.liftedOn).toBe('2026-06-20')
+  press('It still lies')
+  await waitFor(async () => expect((await stored(RYE)).end.fact!.liftedOn).toBeUndefined(), SLOW)
+})
+
+test('the comparison follows the start asked for, and a plan is stored with its way', async () => {
+  await openRoom(`/end/${RYE}`)
+  await screen.findByTestId('endings', {}, SLOW)
+  await waitFor(() => expect(screen.queryByText(/Ending this stand by every way/)).toBeNull(), SLOW)
+  type('If the work began on', '2025-01-01')
+  expect(await screen.findByText(/It was sown on 2025-/)).toBeTruthy()
+  type('If the work began on', '')
+  press('Plan Black tarp')
+  await screen.findByText(/^Planned: black tarp,/, {}, SLOW)
+  const { plan } = (await stored(RYE)).end
+  expect(plan).toMatchObject({ method: 'tarp', passes: 1 })
+  expect(plan!.date > '2026-04-20').toBe(true)
+})
+
+test('a cut that lets it live leaves this bed and is told what it took', async () => {
+  await openRoom('/end/marlpit-lane-stand-01/cut')
+  await screen.findByLabelText('What for', {}, SLOW)
+  type('What for', 'mulch')
+  type('To', 'marlpit-lane-L2')
+  const outcome = await screen.findByTestId('cut-outcome', {}, SLOW)
+  await waitFor(() => expect(outcome.textContent).toMatch(/On L2 it makes a mulch of/), SLOW)
+  type('Height left, cm', '900')
+  press('Record the cut')
+  expect(await screen.findByText(/0 to 200 cm/)).toBeTruthy()
+  type('Height left, cm', '12')
+  await waitFor(() => expect(screen.getByTestId('cut-outcome').textContent).toMatch(/On L2/), SLOW)
+  press('Record the cut')
+  await waitFor(async () => expect((await stored('marlpit-lane-stand-01')).cuts).toHaveLength(1), SLOW)
+  const fact = (await stored('marlpit-lane-stand-01')).cuts[0].cut.fact!
+  expect(fact).toMatchObject({ heightCm: 12, toBedId: 'marlpit-lane-L2' })
+  expect(fact.took!.massKg).toBeGreaterThan(0)
+  expect(fact.took!.nitrogenG).toBeGreaterThan(0)
+})

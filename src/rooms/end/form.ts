@@ -54,6 +54,26 @@ export function endProblems(
 /** Whether a way can be done more than once. */
 export const canRepeat = (method: WayId) => findWay(method)?.twice !== null
 
+/** Stage a stand is ended at by the forecast, and that of each species of a mix; nothing where it says none. */
+export function stagesOn(
+  stand: Stand,
+  forecast: StandForecast,
+  day: number,
+): Pick<EndDetails, 'bbch' | 'stages'> {
+  const stage = justBefore(forecast, day)?.bbch
+  if (stage === undefined) return {}
+  const bbch = Math.round(stage)
+  const components = stand.content.kind === 'cover' ? stand.content.components : []
+  if (components.length < 2) return { bbch }
+  const lead = leadComponent(stand)
+  return {
+    bbch,
+    stages: Object.fromEntries(
+      components.map((part, i) => [part.speciesId, i === lead ? bbch : stageReached(forecast, i, day)]),
+    ),
+  }
+}
+
 /**
  * The ending as it is stored: what was planned for the same way is kept, and the stages the forecast has for that day
  * are noted, so that a later count can be placed.
@@ -65,11 +85,7 @@ export function endFact(
   setup: Partial<EndDetails>,
   forecast: StandForecast | null,
 ): EndDetails {
-  const day = dayNumber(form.doneOn)
-  const stage = forecast ? justBefore(forecast, day)?.bbch : undefined
   const kept = stand.end.plan?.method === method ? stand.end.plan : null
-  const components = stand.content.kind === 'cover' ? stand.content.components : []
-  const lead = leadComponent(stand)
   return {
     date: form.doneOn,
     method,
@@ -78,17 +94,7 @@ export function endFact(
     ...setup,
     ...(kept?.animals && { animals: kept.animals }),
     ...(kept?.lanes && { lanes: kept.lanes }),
-    ...(stage !== undefined && { bbch: Math.round(stage) }),
-    ...(forecast &&
-      stage !== undefined &&
-      components.length > 1 && {
-        stages: Object.fromEntries(
-          components.map((part, i) => [
-            part.speciesId,
-            i === lead ? Math.round(stage) : stageReached(forecast, i, day),
-          ]),
-        ),
-      }),
+    ...(forecast && stagesOn(stand, forecast, dayNumber(form.doneOn))),
     ...(form.by.trim() && { by: form.by.trim() }),
     ...(form.minutes.trim() && { minutes: typedNumber(form.minutes) }),
     ...(form.materials.trim() && { materials: form.materials.trim() }),

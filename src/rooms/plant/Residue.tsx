@@ -90,7 +90,7 @@ function Remove({
           onChange={setDepth}
           options={DEPTHS}
         />
-        <p className="max-w-prose">
+        <div className="max-w-prose">
           {kilos(off.massKg, units)} dry would leave, with <strong>{kilos(off.nitrogenKg, units)}</strong> of
           nitrogen and {kilos(off.carbonKg, units)} of carbon. To bring the nitrogen back takes{' '}
           <strong>{kilos(off.compostKg, units)}</strong> of{' '}
@@ -101,7 +101,7 @@ function Remove({
             settled mulch weighs 18 kg a cubic metre (12 to 30). Compost by its analysis, all of its nitrogen
             counted.
           </Why>
-        </p>
+        </div>
       </div>
       <Caution>Mulch and compost dust: wear a mask when they are dry.</Caution>
     </details>

@@ -34,7 +34,7 @@ export function SpacingAndLanes({
   return (
     <section className="mt-6" aria-label="Spacing" data-testid="spacing">
       <h2>Plants for this bed</h2>
-      <p>
+      <div>
         {spacingText(usual, units)}.{' '}
         {late > 0 ? (
           <>
@@ -56,7 +56,7 @@ export function SpacingAndLanes({
         ) : (
           plannedDay !== null && <span className="quiet">On the planned day the usual spacing stands.</span>
         )}
-      </p>
+      </div>
       <form
         className="mt-2 flex flex-wrap items-start gap-3"
         aria-label="Lanes"

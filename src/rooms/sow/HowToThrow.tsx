@@ -92,7 +92,7 @@ export function HowToThrow({
         <CastDiagram size={size} throwing={throwings[0]} castWidthM={measures.castWidthM} units={units} />
       )}
       {pattern.value && (
-        <p className="mt-2" data-testid="bare-patches">
+        <div className="mt-2" data-testid="bare-patches">
           Ground left bare or nearly so, over a hand’s width:{' '}
           {pattern.value
             .map(
@@ -106,7 +106,7 @@ export function HowToThrow({
             {Math.round(UNEVENNESS * 100)} % (judgement, 30 to 60), thrown over this width in a simulation; a
             hand-wide square counts as bare with less than a third of its seed.
           </Why>
-        </p>
+        </div>
       )}
       <Covering form={form} areaM2={partAreaM2(bed, stand.part)} units={units} />
     </section>

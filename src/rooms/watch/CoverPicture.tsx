@@ -113,7 +113,7 @@ export function CoverPicture({
           {!isFlat(frame) && <ProblemLine text="The corners cross. Drag them so that the frame lies open." />}
           {reading && (
             <div className="mt-2 flex flex-wrap items-center gap-3">
-              <p data-testid="picture-cover">
+              <div data-testid="picture-cover">
                 <strong>{percent(reading.cover)}</strong> green, give or take{' '}
                 {Math.max(1, Math.round(reading.error * 164))} points.
                 {reading.unclear > 0.1
@@ -125,7 +125,7 @@ export function CoverPicture({
                   green. The range is 9 in 10, from the threshold, unclear ground and 3 points for the rest
                   (judgement). Weeds are green too.
                 </Why>
-              </p>
+              </div>
               <button
                 type="button"
                 className="btn btn-primary"

@@ -44,7 +44,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
     <div>
       <ChangeSentence learned={learned} stand={view.stand} />
       {now && mass && taken && (
-        <p className="mb-2">
+        <div className="mb-2">
           Today: <strong>{percent(now.mid)}</strong> of the ground green ({percent(now.low)} to{' '}
           {percent(now.high)}), <strong>{dryMatter(mass.mid, units)}</strong> dry matter (
           {dryMatter(mass.low, units)} to {dryMatter(mass.high, units)}),{' '}
@@ -55,7 +55,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
             1990; Lemaire and Gastal 1997). The range is that of a hundred members, drawn again after each
             check.
           </Why>
-        </p>
+        </div>
       )}
       <BandsChart
         bands={cover}

@@ -176,7 +176,7 @@ function SowAgainLine({ view }: { view: StandView }) {
   const worth = again.cover.mid >= 0.5 || behind > 0.4
   const tooLate = latest.length > 0 && Math.min(...latest) < today
   return (
-    <p className="mt-3" data-testid="sow-again">
+    <div className="mt-3" data-testid="sow-again">
       By {shortDate(byDay)} a spot sown again today would stand at {percent(again.cover.mid)} cover and{' '}
       {dryMatter(again.massG.mid, units)}; where this sowing came up it stands at {percent(leave.cover.mid)}{' '}
       and {dryMatter(leave.massG.mid, units)}.{' '}
@@ -194,6 +194,6 @@ function SowAgainLine({ view }: { view: StandView }) {
         Both are grown through the same hundred seasons from today to the end planned here, with this bed’s
         soil, light and weather; bare spots as at a full rate.
       </Why>
-    </p>
+    </div>
   )
 }

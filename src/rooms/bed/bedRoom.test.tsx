@@ -1,0 +1,45 @@
+/** @jest-environment ./scripts/jest-page.mjs */
+import { expect, test } from '@jest/globals'
+import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { form, openRoom, press, SLOW, type } from '../../app/testing/openRoom'
+import type { Bed, Stand } from '../../core/garden/schema'
+import { database } from '../../data/database'
+
+const bed = async (id: string) => (await database.beds.get(id)) as Bed
+
+test('a trouble needs its family and its name, and can be removed', async () => {
+  await openRoom('/bed/marlpit-lane-P3')
+  fireEvent.click(await screen.findByText('Diseases and pests', {}, SLOW))
+  const trouble = form('Disease or pest')
+  press('Note it', trouble)
+  expect((await screen.findByRole('alert')).textContent).toMatch(/Plant family/)
+  type('Plant family', 'Brassicaceae', trouble)
+  type('Trouble', 'clubroot', trouble)
+  press('Note it', trouble)
+  await screen.findByText(/clubroot on Brassicaceae/, {}, SLOW)
+  expect((await bed('marlpit-lane-P3')).troubles).toEqual([
+    expect.objectContaining({ family: 'Brassicaceae', what: 'clubroot' }),
+  ])
+  press('Remove clubroot')
+  await waitFor(async () => expect((await bed('marlpit-lane-P3')).troubles).toEqual([]), SLOW)
+})
+
+test('water given is kept with its stand, and too much of it is questioned', async () => {
+  await openRoom('/bed/marlpit-lane-L4')
+  const water = await screen.findByRole('form', { name: 'Water given' }, SLOW)
+  type(/^Water, mm/, '900', water)
+  fireEvent.submit(water)
+  await screen.findByText(/Water given must be between 0.5.*and 200/, {}, SLOW)
+  type(/^Water, mm/, '12,5', water)
+  fireEvent.submit(water)
+  const watered = async () =>
+    ((await database.stands.where('bedId').equals('marlpit-lane-L4').toArray()) as Stand[]).flatMap(
+      (stand) => stand.waterings ?? [],
+    )
+  await waitFor(async () => expect(await watered()).toEqual([expect.objectContaining({ mm: 12.5 })]), SLOW)
+})
+
+test('a bed that is not there says so', async () => {
+  await openRoom('/bed/nowhere')
+  expect(await screen.findByText(/No such bed|no bed/i, {}, SLOW)).toBeTruthy()
+})

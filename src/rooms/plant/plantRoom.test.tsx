@@ -1,0 +1,95 @@
+/** @jest-environment ./scripts/jest-page.mjs */
+import { expect, test } from '@jest/globals'
+import { act, screen, waitFor } from '@testing-library/react'
+import { form, openRoom, press, SLOW, type } from '../../app/testing/openRoom'
+import type { Garden, Stand } from '../../core/garden/schema'
+import { database } from '../../data/database'
+
+const VETCH = 'marlpit-lane-stand-04'
+
+const change = <T extends 'stands' | 'gardens'>(table: T, id: string, part: object) =>
+  act(async () => void (await database.table(table).update(id, part)))
+
+/** The Plant room of a vetch that was chopped ten days ago. */
+async function chopped(garden: Partial<Garden> = {}) {
+  await openRoom(`/plant/${VETCH}`)
+  const stand = (await database.stands.get(VETCH)) as Stand
+  const fact = { date: '2026-04-10', method: 'chop', passes: 1, note: '', bbch: 35 }
+  await change('stands', VETCH, { end: { ...stand.end, fact } })
+  await change('gardens', 'marlpit-lane', garden)
+  await screen.findByTestId('gates', {}, SLOW)
+}
+const gates = () => screen.getByTestId('gates').textContent!
+
+test('gates give their reasons in the garden’s own units', async () => {
+  await chopped()
+  await waitFor(() => expect(gates()).toMatch(/takes no more than 3\s*kg\/ha in a fortnight/), SLOW)
+  expect(gates()).toMatch(/Tomato wants 13\s*°C at 5 cm/)
+  await change('gardens', 'marlpit-lane', { units: 'imperial' })
+  await waitFor(() => expect(gates()).toMatch(/takes no more than 3\s*lb\/acre in a fortnight/), SLOW)
+  expect(gates()).toMatch(/Tomato wants 55\s*°F at 5 cm/)
+  expect(gates()).not.toMatch(/kg\/ha|t\/ha|°C/)
+})
+
+test('a planting is checked, recorded with the crop it follows, and its outcome closes the loop', async () => {
+  await chopped()
+  type('Planted on', '2026-04-01')
+  press('Record planting')
+  expect(await screen.findByText(/The cover was ended on 2026-04-10/)).toBeTruthy()
+  type('Planted on', '2026-05-30')
+  expect(await screen.findByText(/A planting is recorded once it is done/)).toBeTruthy()
+  type('Planted on', '2026-04-20')
+  press('Record planting')
+  const outcome = await screen.findByRole('form', { name: 'Outcome' }, SLOW)
+  const crops = (await database.stands.toArray()) as Stand[]
+  const planted = crops.find(
+    (stand) => stand.bedId === 'marlpit-lane-L2' && stand.start.fact?.date === '2026-04-20',
+  )!
+  expect(planted.content).toMatchObject({ kind: 'crop', cropId: 'tomato', establishment: 'transplant' })
+  expect(planted.end.plan!.date > '2026-06-01').toBe(true)
+
+  type(/^Yield of/, 'plenty', outcome)
+  press('Record the outcome', outcome)
+  expect(await screen.findByText(/A weight in kg from 0/)).toBeTruthy()
+  type(/^Yield of/, '31,5', outcome)
+  type('It did', 'better', outcome)
+  press('Record the outcome', outcome)
+  await waitFor(
+    async () =>
+      expect((await database.stands.get(planted.id))?.outcome).toMatchObject({
+        yieldKg: 31.5,
+        verdict: 'better',
+      }),
+    SLOW,
+  )
+  await waitFor(() => expect(screen.getByTestId('followed').textContent).toMatch(/chop and drop/i), SLOW)
+})
+
+test('lanes are planted days apart; what cannot be is said', async () => {
+  await chopped()
+  const lanes = form('Lanes')
+  type('Planted in lanes', '0', lanes)
+  expect(await screen.findByText('From 1 to 12 lanes, 1 to 60 whole days apart.')).toBeTruthy()
+  type('Planted in lanes', '3', lanes)
+  type('Days between', '10', lanes)
+  await waitFor(() => expect(screen.getByTestId('lanes').querySelectorAll('li')).toHaveLength(3))
+})
+
+test('a feed without its analysis asks for it, with one it says how much to spread', async () => {
+  await chopped()
+  type('Fill it with', 'marlpit-lane-leaf')
+  await waitFor(
+    () => expect(screen.getByTestId('nitrogen').textContent).toMatch(/has no nitrogen, no share freed/),
+    SLOW,
+  )
+  const garden = (await database.gardens.get('marlpit-lane')) as Garden
+  await change('gardens', 'marlpit-lane', {
+    nitrogenSources: garden.nitrogenSources!.map((source) => ({
+      ...source,
+      nitrogenPct: 1,
+      firstSeason: 0.2,
+      kgPerM3: 600,
+    })),
+  })
+  await waitFor(() => expect(screen.getByTestId('feed').textContent).toMatch(/Spread .*\d\s*kg/), SLOW)
+})
