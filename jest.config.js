@@ -1,7 +1,5 @@
 /** Unit tests run as native ES modules; the swc transform only strips types. */
-export default {
-  testEnvironment: 'node',
-  maxWorkers: '100%',
+const shared = {
   roots: ['<rootDir>/src', '<rootDir>/server'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   setupFiles: ['fake-indexeddb/auto'],
@@ -18,4 +16,18 @@ export default {
       },
     ],
   },
+}
+
+/** `.test.ts` needs no page; `.test.tsx` shows rooms and hooks on one made of jsdom. */
+export default {
+  maxWorkers: '100%',
+  projects: [
+    { ...shared, displayName: 'core', testEnvironment: 'node', testMatch: ['**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'rooms',
+      testEnvironment: '<rootDir>/scripts/jest-page.mjs',
+      testMatch: ['**/*.test.tsx'],
+    },
+  ],
 }

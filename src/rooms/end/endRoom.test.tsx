@@ -1,4 +1,3 @@
-/** @jest-environment ./scripts/jest-page.mjs */
 import { expect, test } from '@jest/globals'
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { form, goToDay, openRoom, press, SLOW, type, type Room } from '../../app/testing/openRoom'

@@ -1,4 +1,3 @@
-/** @jest-environment ./scripts/jest-page.mjs */
 import { expect, test } from '@jest/globals'
 import { screen, waitFor, within } from '@testing-library/react'
 import { goToDay, openRoom, press, SLOW, type } from '../../app/testing/openRoom'

@@ -1,4 +1,3 @@
-/** @jest-environment ./scripts/jest-page.mjs */
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals'
 import { act, renderHook } from '@testing-library/react'
 import type { Portion } from '../../core/seeding/measures'
