@@ -14,6 +14,8 @@ type Walk = {
   steps: RegExp
   /** Whether a sheet is taken off before it is counted. */
   lifted?: boolean
+  /** What is done about what stands again. */
+  finished?: RegExp
   count: { standing: string; before: string }
   crop: RegExp
 }
@@ -65,6 +67,12 @@ async function walk(page: Page, plan: Walk) {
   await page.getByLabel('Stood there before').fill(plan.count.before)
   await page.getByRole('button', { name: 'Record the count' }).click()
   await expect(page.getByTestId('next-step')).toContainText(/Leave it|Pull them|Do it again|Cover them|Wait/)
+  if (plan.finished) {
+    await page.getByLabel('Minutes it took').fill('20')
+    await page.getByRole('button', { name: 'Record it', exact: true }).click()
+    await expect(page.getByTestId('finishings')).toContainText(plan.finished)
+    await expect(page.getByTestId('next-step')).toHaveCount(0)
+  }
   await page.reload()
   await expect(page.getByRole('table', { name: 'Counts after the end' })).toContainText(
     `${plan.count.standing} of ${plan.count.before}`,
@@ -113,6 +121,7 @@ test('a chopped legume', async ({ page }) => {
     materials: /Sharp scythe/,
     steps: /Hairy vetch: cut at 2\scm; buds sit in the lowest leaf axils/,
     count: { standing: '9', before: '50' },
+    finished: /Pulled by hand on .*20 minutes.*until you count/,
     crop: /Tomato/,
   })
 })
