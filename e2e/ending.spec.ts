@@ -121,7 +121,7 @@ test('a chopped legume', async ({ page }) => {
     materials: /Sharp scythe/,
     steps: /Hairy vetch: cut at 2\scm; buds sit in the lowest leaf axils/,
     count: { standing: '9', before: '50' },
-    finished: /Pulled by hand on .*20 minutes.*until you count/,
+    finished: /Pulled by hand on .*20 minutes.*Until you count/,
     crop: /Tomato/,
   })
 })

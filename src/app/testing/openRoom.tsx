@@ -1,6 +1,6 @@
 import { afterEach, expect, jest } from '@jest/globals'
 import { MessageChannel } from 'node:worker_threads'
-import { act, fireEvent, render, screen, within } from '@testing-library/react'
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react'
 import { expose } from 'comlink'
 import { Provider } from 'react-redux'
 import { createMemoryRouter, RouterProvider } from 'react-router'
@@ -23,7 +23,6 @@ class Channel extends MessageChannel {
   }
 }
 const open: Channel[] = []
-afterEach(() => open.splice(0).forEach((channel) => channel.close()))
 
 /** A worker on the page itself: the same engine behind a channel of messages. */
 class WorkerOnPage {
@@ -51,8 +50,11 @@ class WorkerOnPage {
   }
 }
 afterEach(() => {
+  // In this order, and at one go: a room still shown would ask for more while its worker goes.
+  cleanup()
   // Whoever waits in the queue gets the next worker, until nobody does.
   for (let worker = WorkerOnPage.open.shift(); worker; worker = WorkerOnPage.open.shift()) worker.fail()
+  open.splice(0).forEach((channel) => channel.close())
 })
 
 /** What the page complained of; updates that come late, from storage or the engine, or after the test, are as they should be. */

@@ -22,14 +22,14 @@ export function lastWorkDay(end: EndDetails, plot: Plot | null): number | null {
 }
 
 /**
- * What work after the end leaves of the plants that stood again, and the days until it shows (judgement): pulling misses
- * few (0–5 %), a second pass of the same way leaves about a third (20–50 %), a cover or sheet a tenth (0–20 %).
+ * Share that work after the end leaves of the plants that stood again, 0–1, with its range, and the days until it shows
+ * (judgement): pulling misses few, a second pass of the same way leaves about a third, a cover or sheet a tenth.
  */
 export const FINISHING = {
-  pull: { leaves: 0.02, showsDays: 0 },
-  again: { leaves: 0.33, showsDays: 10 },
-  cover: { leaves: 0.1, showsDays: 14 },
-} as const satisfies Record<Finishing['act'], { leaves: number; showsDays: number }>
+  pull: { leaves: 0.02, range: [0, 0.05], showsDays: 0 },
+  again: { leaves: 0.33, range: [0.2, 0.5], showsDays: 10 },
+  cover: { leaves: 0.1, range: [0, 0.2], showsDays: 14 },
+} as const satisfies Record<Finishing['act'], { leaves: number; range: [number, number]; showsDays: number }>
 
 /** The same for a recorded one, with its day. */
 const done = ({ date, act }: Finishing) => ({ day: dayNumber(date), ...FINISHING[act] })

@@ -12,6 +12,11 @@ import { newId } from '../../state/ids'
 import { finishingProblems } from './countProblems'
 import type { EndView } from './useEnd'
 
+const leavesText = (act: Finishing['act']) => {
+  const { leaves, range } = FINISHING[act]
+  return `about ${percent(leaves)} (${percent(range[0])} to ${percent(range[1])})`
+}
+
 /** What was done about plants that stood again: what is recorded, and one more. */
 export function Finishings({
   end,
@@ -59,7 +64,7 @@ export function Finishings({
               {FINISHING_WORDS[work.act]} on {shortDate(dayNumber(work.date))}
               {work.minutes === undefined ? '' : `, ${work.minutes} minutes`}.{' '}
               {open.includes(work)
-                ? `It is taken to leave about ${percent(FINISHING[work.act].leaves)} of them until you count.`
+                ? `Until you count, it is taken to leave ${leavesText(work.act)} of them, by judgement.`
                 : ''}{' '}
               <button
                 className="btn btn-ghost btn-xs"

@@ -24,11 +24,13 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
   const { today } = useGarden()
   const watch = useWatch(view)
   const [saved, setSaved] = useState(false)
-  const checking = useChecking(view, watch.forecast.value, 'quick', () => setSaved(true))
+  // While a changed forecast is computed the last one goes on asking.
+  const forecast = watch.forecast.value ?? watch.forecast.last
+  const checking = useChecking(view, forecast, 'quick', () => setSaved(true))
   const [answered, setAnswered] = useState(0)
   const [without, setWithout] = useState(false)
-  const waiting = watch.forecast.running && !watch.forecast.value && !without
-  const questions = questionsNow(watch.forecast.value ?? null, today)
+  const waiting = watch.forecast.running && !forecast && !without
+  const questions = questionsNow(forecast ?? null, today)
   const question = questions[answered]
   return (
     <section className="mx-auto flex max-w-md flex-col py-2" style={{ minHeight: '80vh' }}>
@@ -86,7 +88,7 @@ function Ask({
   const { today } = useGarden()
   const [guided, setGuided] = useState(false)
   const group = leadGroup(view.stand)
-  const forecast = watch.forecast.value ?? null
+  const forecast = watch.forecast.value ?? watch.forecast.last ?? null
   const pick = (part: Parameters<Checking['change']>[0]) => {
     checking.change(part)
     onAnswered()
