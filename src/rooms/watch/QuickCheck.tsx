@@ -25,11 +25,12 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
   const watch = useWatch(view)
   const [saved, setSaved] = useState(false)
   // While a changed forecast is computed the last one goes on asking.
-  const forecast = watch.forecast.value ?? watch.forecast.last
+  const { value, last, error } = watch.forecast
+  const forecast = value === undefined ? last : value
   const checking = useChecking(view, forecast, 'quick', () => setSaved(true))
   const [answered, setAnswered] = useState(0)
   const [without, setWithout] = useState(false)
-  const waiting = watch.forecast.running && !forecast && !without
+  const waiting = forecast === undefined && error === null && !without
   const questions = questionsNow(forecast ?? null, today)
   const question = questions[answered]
   return (
