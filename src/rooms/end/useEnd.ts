@@ -90,7 +90,9 @@ export function useEnd(view: StandView) {
     rules,
   ])
   const answer = useEngine('ways', args, `ways ${stand.id} ${form.establishment}`)
-  const forecast = useEngine('forecast', [spec, standCase], forecastName(stand.id)).value
+  const forecasts = useEngine('forecast', [spec, standCase], forecastName(stand.id))
+  // The last one stands in while a changed one is computed: stages seldom move by it, and are not lost.
+  const forecast = forecasts.value === undefined ? forecasts.last : forecasts.value
 
   const put = (label: string, end: Partial<typeof stand.end>) =>
     commit(label, [{ table: 'stands', put: { ...stand, end: { ...stand.end, ...end } } }])
