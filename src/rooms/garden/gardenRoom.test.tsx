@@ -82,7 +82,7 @@ test('a feed is added without its analysis, and given it later', async () => {
   )
 })
 
-test('a bed is measured anew, in feet where the garden has them', async () => {
+test('a bed is measured anew; a length below nothing is refused', async () => {
   await room()
   press('Edit L1')
   const length = await screen.findByLabelText('Length, m', { selector: '[role=dialog] *, dialog *' })

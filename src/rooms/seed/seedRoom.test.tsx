@@ -34,7 +34,7 @@ test('a bag is checked field by field, kept with its own test, and shown', async
   await waitFor(() => expect(screen.getByTestId('lots').textContent).toMatch(/79\s% by own test/), SLOW)
 })
 
-test('hands are measured for who throws, and a second measure of the same name replaces the first', async () => {
+test('hands are measured for who throws', async () => {
   await room()
   const measures = form('Own measures')
   const people = (await garden()).sowers?.length ?? 0
