@@ -28,6 +28,19 @@ export default tseslint.config(
     },
   },
   {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/parts/Form.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "JSXOpeningElement[name.name='form']",
+          message: 'Use parts/Form: pressed twice, it stores once.',
+        },
+      ],
+    },
+  },
+  {
     files: ['scripts/**/*.mjs', '*.cjs', '*.js'],
     languageOptions: {
       globals: {

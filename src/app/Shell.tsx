@@ -6,6 +6,7 @@ import { GardenProvider, useUndo } from '../state/garden'
 import { themeChosen } from '../state/session'
 import { useAppDispatch, useAppSelector } from '../state/store'
 import { DemoClock } from './DemoClock'
+import { NoGarden } from './NoGarden'
 import { Shortcuts } from './Shortcuts'
 
 const ROOMS = [
@@ -30,7 +31,11 @@ export function Shell() {
   const alone = pacing || checking
   return (
     <>
-      <GardenProvider fallback={(state) => <Empty loading={state === 'loading'} />}>
+      <GardenProvider
+        fallback={(state) =>
+          state === 'loading' ? <p className="p-8 quiet">Opening the garden …</p> : <NoGarden />
+        }
+      >
         <a
           href="#room"
           className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-2"
@@ -77,23 +82,6 @@ export function Shell() {
         theme="light"
       />
     </>
-  )
-}
-
-function Empty({ loading }: { loading: boolean }) {
-  if (loading) return <p className="p-8 quiet">Opening the garden …</p>
-  return (
-    <main className="mx-auto max-w-xl p-8">
-      <h1>No garden is open</h1>
-      <div className="mt-4 flex gap-3">
-        <Link className="btn btn-primary" to="/start">
-          Start your own
-        </Link>
-        <Link className="btn" to="/demo/marlpit-lane">
-          Open the demo garden
-        </Link>
-      </div>
-    </main>
   )
 }
 

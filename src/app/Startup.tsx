@@ -3,7 +3,8 @@ import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
 import { sweepPictures } from '../data/pictures'
 import { storageProblem } from '../data/problems'
-import { persistSession, useAppSelector, type Store } from '../state/store'
+import { persistSession } from '../state/keptSession'
+import { useAppSelector, type Store } from '../state/store'
 import { openDemo } from './openDemo'
 
 type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }

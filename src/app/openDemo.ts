@@ -4,7 +4,7 @@ import { commit } from '../data/commit'
 import { database } from '../data/database'
 import { gardenWrites } from '../data/gardenFile'
 import { hearStation } from '../data/station'
-import { DEMO_GARDENS } from '../demo'
+import { findDemo } from '../demo'
 import { gardenOpened } from '../state/session'
 import type { Store } from '../state/store'
 
@@ -13,7 +13,7 @@ export async function openDemo(
   name: string,
   store: Pick<Store, 'dispatch' | 'getState'>,
 ): Promise<Outcome<string>> {
-  const make = DEMO_GARDENS[name]
+  const make = findDemo(name)
   if (!make)
     return failure({ path: 'name', code: 'unknown', message: 'There is no demo garden of this name.' })
   const data = make()

@@ -1,23 +1,15 @@
+import equal from 'lodash-es/isEqual'
 import type { z } from 'zod'
-import { failure, success, type Outcome } from '../core/foundations/outcome'
+import { failure, success, type Outcome, type Problem } from '../core/foundations/outcome'
 import { standProblems } from '../core/garden/consistency'
-import { check, picture, type Check, type Picture } from '../core/garden/check'
-import { bed, garden, stand, type Bed, type Garden, type Stand } from '../core/garden/schema'
-import { seedLot, type SeedLot } from '../core/garden/seed'
-import { weatherYear, type WeatherYear } from '../core/garden/weatherYear'
-import type { KilimDatabase, PictureBytes, RecordChange, TableName, UndoEntry } from './database'
-import { problemsFromZod, storageProblem } from './problems'
-
-/** What to write in one step: records to put, keys to delete. */
-export type Write =
-  | { table: 'gardens'; put: Garden }
-  | { table: 'beds'; put: Bed }
-  | { table: 'stands'; put: Stand }
-  | { table: 'checks'; put: Check }
-  | { table: 'weather'; put: WeatherYear }
-  | { table: 'lots'; put: SeedLot }
-  | { table: 'pictures'; put: Picture; bytes?: Omit<PictureBytes, 'id'> }
-  | { table: TableName; remove: string }
+import { check, picture } from '../core/garden/check'
+import { bed, garden, stand, type Stand } from '../core/garden/schema'
+import { seedLot } from '../core/garden/seed'
+import { emptyYear, weatherYear, type WeatherYear } from '../core/garden/weatherYear'
+import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry } from './database'
+import { merged } from './merge'
+import { problemsFromZod, Refusal, refusedOr } from './problems'
+import type { Write } from './writes'
 
 const schemas: Record<TableName, z.ZodType> = {
   gardens: garden,
@@ -28,106 +20,106 @@ const schemas: Record<TableName, z.ZodType> = {
   lots: seedLot,
   pictures: picture,
 }
-const TABLES = ['gardens', 'beds', 'stands', 'checks', 'weather', 'lots', 'pictures'] as const
+const TABLES = Object.keys(schemas) as TableName[]
+/** The tables that hold a garden, for one transaction over all of them. */
+export const gardenTables = (db: KilimDatabase) => TABLES.map((name) => db.table(name))
 /** Undo steps kept per garden. */
 const UNDO_DEPTH = 300
 
 const keyOf = (write: Write) => ('put' in write ? write.put.id : write.remove)
+/** The garden a record belongs to. */
+export const ownerOf = (record: StoredRecord) => ('gardenId' in record ? record.gardenId : record.id)
 
-function problemsOf(writes: readonly Write[]) {
-  return writes.flatMap((write) => {
-    if (!('put' in write)) return []
-    const parsed = schemas[write.table].safeParse(write.put)
-    if (!parsed.success) return problemsFromZod(parsed.error)
-    return write.table === 'stands' ? standProblems(write.put) : []
-  })
+function recordProblems(table: TableName, record: StoredRecord): Problem[] {
+  const parsed = schemas[table].safeParse(record)
+  if (!parsed.success) return problemsFromZod(parsed.error)
+  return table === 'stands' ? standProblems(record as Stand) : []
 }
 
-async function applyAll(db: KilimDatabase, changes: RecordChange[], direction: 'before' | 'after') {
-  for (const change of changes) {
-    const value = change[direction]
-    if (value) await db.table(change.table).put(value)
-    else await db.table(change.table).delete(change.key)
+const refused = (code: string, message: string) => new Refusal({ path: '', code, message })
+
+/** What a write makes of the record as it is stored now; null where it goes. */
+function resultOf(write: Write, fresh: StoredRecord | null, gardenId: string): StoredRecord | null {
+  if (fresh && ownerOf(fresh) !== gardenId)
+    throw refused('foreign', 'The change touches a record of another garden, so nothing was stored.')
+  if (!('put' in write)) return null
+  if (ownerOf(write.put) !== gardenId)
+    throw refused('foreign', 'The change carries a record of another garden, so nothing was stored.')
+  // A year of weather begins with the first day that anyone writes into it.
+  const seen =
+    write.seen ?? (write.table === 'weather' ? emptyYear(gardenId, (write.put as WeatherYear).year) : null)
+  if (!seen) {
+    if (fresh && !equal(fresh, write.put))
+      throw refused('taken', 'It is stored already, so nothing was stored twice.')
+    return write.put
+  }
+  if (!fresh && write.table !== 'weather')
+    throw refused(
+      'gone',
+      'What you changed was taken out in the meantime, so nothing was stored. Undo that first, then save again.',
+    )
+  return merged<StoredRecord>(seen, write.put, fresh ?? (seen as StoredRecord))
+}
+
+async function changesOf(db: KilimDatabase, gardenId: string, writes: readonly Write[]) {
+  const changes: RecordChange[] = []
+  for (const write of writes) {
+    const before = ((await db.table(write.table).get(keyOf(write))) as StoredRecord | undefined) ?? null
+    const after = resultOf(write, before, gardenId)
+    if (equal(before, after)) continue
+    const problems = after ? recordProblems(write.table, after) : []
+    if (problems.length > 0) throw new Refusal(...problems)
+    changes.push({ table: write.table, key: keyOf(write), before, after })
+  }
+  return changes
+}
+
+/** Puts records as they are before or after a set of changes. */
+export async function putAll(
+  db: KilimDatabase,
+  changes: readonly { table: TableName; key: string; to: StoredRecord | null }[],
+) {
+  for (const { table, key, to } of changes) {
+    if (to) await db.table(table).put(to)
+    else await db.table(table).delete(key)
   }
 }
 
+async function remember(db: KilimDatabase, gardenId: string, label: string, changes: RecordChange[]) {
+  const steps = db.undo.where('gardenId').equals(gardenId)
+  await steps.and((entry) => entry.undone === 1).delete()
+  const id = await db.undo.add({ gardenId, label, at: Date.now(), undone: 0, changes } as UndoEntry)
+  const all = await db.undo.where('gardenId').equals(gardenId).primaryKeys()
+  if (all.length > UNDO_DEPTH)
+    await db.undo.bulkDelete(all.sort((a, b) => a - b).slice(0, all.length - UNDO_DEPTH))
+  return id
+}
+
 /**
- * Validates and stores a set of writes as one step with its undo entry, all or nothing. `label` is what the undo
- * button will say. Returns the entry's number.
+ * Validates and stores a set of writes as one step with its undo entry, all or nothing. Each record is read afresh and
+ * only what the write changed is written. `label` is what the undo button will say. The value is the entry's number,
+ * or null where all was stored already and there was nothing to do.
  */
 export async function commit(
   db: KilimDatabase,
   gardenId: string,
   label: string,
   writes: readonly Write[],
-): Promise<Outcome<number>> {
-  const problems = problemsOf(writes)
-  if (problems.length > 0) return failure(...problems)
+): Promise<Outcome<number | null>> {
   try {
-    const entryId = await db.transaction(
-      'rw',
-      [...TABLES.map((name) => db.table(name)), db.pictureBytes, db.undo],
-      async () => {
-        const changes: RecordChange[] = []
-        for (const write of writes) {
-          const before = (await db.table(write.table).get(keyOf(write))) ?? null
-          changes.push({
-            table: write.table,
-            key: keyOf(write),
-            before,
-            after: 'put' in write ? write.put : null,
-          })
-        }
-        await applyAll(db, changes, 'after')
-        // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
-        for (const write of writes)
-          if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
-        await db.undo
-          .where('gardenId')
-          .equals(gardenId)
-          .and((entry) => entry.undone === 1)
-          .delete()
-        const id = await db.undo.add({ gardenId, label, at: Date.now(), undone: 0, changes } as UndoEntry)
-        const all = await db.undo.where('gardenId').equals(gardenId).primaryKeys()
-        if (all.length > UNDO_DEPTH)
-          await db.undo.bulkDelete(all.sort((a, b) => a - b).slice(0, all.length - UNDO_DEPTH))
-        return id
-      },
-    )
+    const entryId = await db.transaction('rw', [...gardenTables(db), db.pictureBytes, db.undo], async () => {
+      const changes = await changesOf(db, gardenId, writes)
+      await putAll(
+        db,
+        changes.map(({ table, key, after }) => ({ table, key, to: after })),
+      )
+      // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
+      for (const write of writes)
+        if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
+      return changes.length === 0 ? null : remember(db, gardenId, label, changes)
+    })
     return success(entryId)
   } catch (error) {
-    return failure(storageProblem(error))
+    return failure(...refusedOr(error))
   }
 }
-
-async function step(
-  db: KilimDatabase,
-  gardenId: string,
-  direction: 'undo' | 'redo',
-): Promise<Outcome<string | null>> {
-  try {
-    return await db.transaction('rw', [...TABLES.map((name) => db.table(name)), db.undo], async () => {
-      const entries = await db.undo.where('gardenId').equals(gardenId).sortBy('id')
-      const entry =
-        direction === 'undo'
-          ? entries.filter((item) => item.undone === 0).at(-1)
-          : entries.find((item) => item.undone === 1)
-      if (!entry) return success(null)
-      await applyAll(
-        db,
-        direction === 'undo' ? [...entry.changes].reverse() : entry.changes,
-        direction === 'undo' ? 'before' : 'after',
-      )
-      await db.undo.update(entry.id, { undone: direction === 'undo' ? 1 : 0 })
-      return success(entry.label)
-    })
-  } catch (error) {
-    return failure(storageProblem(error))
-  }
-}
-
-/** Takes back the last change of a garden; the value is its label, or null when there is nothing left to undo. */
-export const undo = (db: KilimDatabase, gardenId: string) => step(db, gardenId, 'undo')
-
-/** Does the last undone change again. */
-export const redo = (db: KilimDatabase, gardenId: string) => step(db, gardenId, 'redo')

@@ -3,11 +3,13 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { DEMO_GARDENS } from '../demo'
 import { gardenData } from '../core/garden/schema'
 import { gardenProblems } from '../core/garden/consistency'
-import { commit, redo, undo } from './commit'
+import { commit } from './commit'
 import { KilimDatabase } from './database'
-import { gardenWrites, readGardenFile, removalWrites, writeGardenFile } from './gardenFile'
+import { gardenWrites, readGardenFile, recordsOf, writeGardenFile } from './gardenFile'
 import { loadGarden } from './gardens'
 import { storageProblem } from './problems'
+import { redo, undo } from './undo'
+import { changed } from './writes'
 import { testHens } from '../core/testing/beds'
 
 let db: KilimDatabase
@@ -23,7 +25,7 @@ afterEach(() => db.delete())
 describe('commit and undo', () => {
   test('a change is stored, undone, and done again', async () => {
     const bed = demo.beds[0]
-    await commit(db, id, 'Longer', [{ table: 'beds', put: { ...bed, lengthM: 9 } }])
+    await commit(db, id, 'Longer', [changed('beds', bed, { lengthM: 9 })])
     expect((await db.beds.get(bed.id))?.lengthM).toBe(9)
     expect(await undo(db, id)).toEqual({ ok: true, value: 'Longer' })
     expect((await db.beds.get(bed.id))?.lengthM).toBe(bed.lengthM)
@@ -39,17 +41,17 @@ describe('commit and undo', () => {
   })
   test('a new change after an undo drops what could be redone', async () => {
     const bed = demo.beds[0]
-    await commit(db, id, 'One', [{ table: 'beds', put: { ...bed, lengthM: 8 } }])
+    await commit(db, id, 'One', [changed('beds', bed, { lengthM: 8 })])
     await undo(db, id)
-    await commit(db, id, 'Two', [{ table: 'beds', put: { ...bed, lengthM: 7 } }])
+    await commit(db, id, 'Two', [changed('beds', bed, { lengthM: 7 })])
     expect(await redo(db, id)).toEqual({ ok: true, value: null })
     expect((await db.beds.get(bed.id))?.lengthM).toBe(7)
   })
   test('an invalid record is refused and nothing of the step is stored', async () => {
     const [first, second] = demo.beds
     const outcome = await commit(db, id, 'Bad', [
-      { table: 'beds', put: { ...first, lengthM: 5 } },
-      { table: 'beds', put: { ...second, lengthM: 0 } },
+      changed('beds', first, { lengthM: 5 }),
+      changed('beds', second, { lengthM: 0 }),
     ])
     expect(outcome).toMatchObject({
       ok: false,
@@ -63,7 +65,7 @@ describe('commit and undo', () => {
   })
   test('a closed database is told in words', async () => {
     db.close()
-    const outcome = await commit(db, id, 'Late', [{ table: 'beds', put: demo.beds[0] }])
+    const outcome = await commit(db, id, 'Late', [changed('beds', demo.beds[0], {})])
     expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'blocked' }] })
   })
 })
@@ -157,7 +159,12 @@ describe('garden file', () => {
     expect(readGardenFile(text)).toMatchObject({ ok: false, problems: [{ code }] })
   })
   test('removing a garden leaves nothing of it', async () => {
-    await commit(db, id, 'Remove', removalWrites(demo))
+    await commit(
+      db,
+      id,
+      'Remove',
+      recordsOf(demo).map(({ table, record }) => ({ table, remove: record.id })),
+    )
     expect(await loadGarden(db, id)).toBeNull()
     expect(await db.stands.count()).toBe(0)
   })

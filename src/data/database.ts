@@ -15,8 +15,18 @@ export type UndoEntry = {
   changes: RecordChange[]
 }
 
-export type TableName = 'gardens' | 'beds' | 'stands' | 'checks' | 'weather' | 'lots' | 'pictures'
-type StoredRecord = Garden | Bed | Stand | Check | WeatherYear | SeedLot | Picture
+/** What each table of a garden keeps. */
+export type Records = {
+  gardens: Garden
+  beds: Bed
+  stands: Stand
+  checks: Check
+  weather: WeatherYear
+  lots: SeedLot
+  pictures: Picture
+}
+export type TableName = keyof Records
+export type StoredRecord = Records[TableName]
 
 /** A record before and after a change; null where it did not exist. */
 export type RecordChange = {

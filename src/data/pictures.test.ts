@@ -1,10 +1,12 @@
-import { afterEach, beforeEach, expect, test } from '@jest/globals'
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { DEMO_GARDENS } from '../demo'
-import { commit, undo, type Write } from './commit'
+import { commit } from './commit'
 import { KilimDatabase } from './database'
 import { isArchive, readArchive, writeArchive } from './gardenArchive'
 import { gardenWrites, readGardenFile, writeGardenFile } from './gardenFile'
 import { loadGarden, loadKept } from './gardens'
+import { undo } from './undo'
+import type { Write } from './writes'
 import { pictureRoom, picturesOfBed, sweepPictures } from './pictures'
 
 let db: KilimDatabase
@@ -15,6 +17,7 @@ const bytes = { full: new Uint8Array([1, 2, 3, 4]), small: new Uint8Array([5]) }
 const taken = (id: string, date: string): Write => ({
   table: 'pictures',
   put: { id, gardenId, bedId, standId: null, date, widthPx: 4, heightPx: 3, bytes: 5, caption: '' },
+  seen: null,
   bytes,
 })
 
@@ -66,4 +69,40 @@ test('broken and foreign zips are refused in words', async () => {
   const other = await writeArchive('{}', [])
   expect((await readArchive(other)).ok).toBe(true)
   expect(isArchive(new TextEncoder().encode('{"format"'))).toBe(false)
+})
+
+describe('zips that are not what they seem', () => {
+  const kept = { id: 'a', full: new Uint8Array(64).fill(7), small: new Uint8Array([5]) }
+  const codeOf = async (bytes: Uint8Array, limits?: Parameters<typeof readArchive>[1]) => {
+    const read = await readArchive(bytes, limits)
+    return read.ok ? null : read.problems[0].code
+  }
+  test('a name that is no coded text is passed over', async () => {
+    const { TextReader, Uint8ArrayReader, Uint8ArrayWriter, ZipWriter } = await import('@zip.js/zip.js')
+    const zip = new ZipWriter(new Uint8ArrayWriter(), { useWebWorkers: false })
+    await zip.add('garden.kilim.json', new TextReader('{}'))
+    for (const size of ['full', 'small'])
+      await zip.add(`pictures/${size}/100%.jpg`, new Uint8ArrayReader(new Uint8Array([1])))
+    const read = await readArchive(await zip.close())
+    expect(read.ok && [...read.value.pictures.keys()]).toEqual([])
+  })
+  test('a picture’s id with a per cent sign comes back as it went', async () => {
+    const read = await readArchive(await writeArchive('{}', [{ ...kept, id: '50% shade/a' }]))
+    expect(read.ok && read.value.pictures.get('50% shade/a')?.small).toEqual(kept.small)
+  })
+  test('a byte that changed on the way is found by its checksum', async () => {
+    const bytes = await writeArchive('{}', [kept])
+    const at = bytes.findIndex((_, i) => bytes.subarray(i, i + 64).every((byte) => byte === 7))
+    bytes[at + 10] = 8
+    expect(await codeOf(bytes)).toBe('not-zip')
+  })
+  test('unpacking stops at more than a garden holds: in one piece, in all, or in number', async () => {
+    const bytes = await writeArchive('x'.repeat(5000), [kept])
+    expect(bytes.length).toBeLessThan(1500)
+    const limits = { entries: 10, entryBytes: 10_000, bytes: 10_000 }
+    expect(await codeOf(bytes, limits)).toBeNull()
+    expect(await codeOf(bytes, { ...limits, entryBytes: 4000 })).toBe('too-large')
+    expect(await codeOf(bytes, { ...limits, bytes: 5030 })).toBe('too-large')
+    expect(await codeOf(bytes, { ...limits, entries: 2 })).toBe('too-many')
+  })
 })

@@ -44,3 +44,17 @@ export function storageProblem(error: unknown): Problem {
     message: `The change could not be stored and nothing was changed (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.`,
   }
 }
+
+/** Thrown inside a transaction to leave everything as it was; carries what to tell. */
+export class Refusal extends Error {
+  readonly problems: Problem[]
+  constructor(...problems: Problem[]) {
+    super(problems[0]?.message)
+    this.name = 'Refusal'
+    this.problems = problems
+  }
+}
+
+/** The problems of a refusal, or the failure of the storage in words. */
+export const refusedOr = (error: unknown): Problem[] =>
+  error instanceof Refusal ? error.problems : [storageProblem(error)]

@@ -4,6 +4,8 @@ import { observedDays, withDays } from '../core/garden/weatherYear'
 import { DEMO_GARDENS } from '../demo'
 import { stationDays, stationForecast } from '../demo/station'
 import { commit } from './commit'
+import { undo, redo } from './undo'
+import { yearWrites } from './writes'
 import { KilimDatabase } from './database'
 import { loadWeather } from './gardens'
 import { hearStation, type Ask } from './station'
@@ -46,14 +48,44 @@ describe('hearing the station', () => {
   })
   test('what the grower wrote down stays', async () => {
     const own = { day: today - 2, source: 'hand' as const, tMinC: -20, tMaxC: 1, rainMm: 44 }
-    await commit(
-      db,
-      garden.id,
-      'By hand',
-      withDays([], garden.id, [own]).map((put) => ({ table: 'weather', put })),
-    )
+    await commit(db, garden.id, 'By hand', yearWrites([], withDays([], garden.id, [own])))
     await hearStation(db, garden, today, ask)
     expect((await heardDays()).find(({ day }) => day === own.day)).toEqual(own)
+  })
+  describe('a day written by hand, taken back', () => {
+    const write = async (day: number) => {
+      const years = await loadWeather(db, garden.id)
+      const own = { day, source: 'hand' as const, tMinC: -20, tMaxC: 1, rainMm: 44 }
+      await commit(db, garden.id, 'By hand', yearWrites(years, withDays(years, garden.id, [own])))
+      return own
+    }
+    test('leaves all that was heard before and after it', async () => {
+      await db.gardens.put(garden)
+      await hearStation(db, garden, today, ask)
+      const heard = await heardDays()
+      const own = await write(today - 3)
+      await hearStation(db, garden, today + 7, ask)
+      const then = await heardDays()
+      expect(then.length).toBeGreaterThan(heard.length)
+      expect(await undo(db, garden.id)).toEqual({ ok: true, value: 'By hand' })
+      const now = await heardDays()
+      expect(now).toHaveLength(then.length)
+      expect(now.find(({ day }) => day === own.day)).toEqual(heard.find(({ day }) => day === own.day))
+      await redo(db, garden.id)
+      expect((await heardDays()).find(({ day }) => day === own.day)).toEqual(own)
+    })
+    test('before anything was heard: the year stays, and the day is asked for again', async () => {
+      await db.gardens.put(garden)
+      const own = await write(today - 2)
+      await hearStation(db, garden, today, ask)
+      const before = await heardDays()
+      await undo(db, garden.id)
+      expect(await heardDays()).toHaveLength(before.length - 1)
+      asked.length = 0
+      await hearStation(db, garden, today, ask)
+      expect(asked[0]).toContain('from=2026-04-18')
+      expect((await heardDays()).find(({ day }) => day === own.day)).toMatchObject({ source: 'station' })
+    })
   })
   test('silence keeps what was heard, says why, and is made good later', async () => {
     await hearStation(db, garden, today, ask)

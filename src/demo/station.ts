@@ -3,7 +3,7 @@ import { mixSeed, randomStream } from '../core/foundations/random'
 import { FORECAST_DAYS } from '../core/site/forecast'
 import { simulateDays, simulateForecast } from '../core/site/simulate'
 import type { ForecastAnswer, StationAnswer } from '../core/site/stationApi'
-import { DEMO_GARDENS } from '.'
+import { findDemo } from '.'
 
 /** Share of days on which the station sends nothing, and on which its rain gauge is blocked. */
 const LOST_DAYS = 0.012
@@ -12,8 +12,11 @@ const BLOCKED_GAUGE = 0.008
 const OUTAGE_EVERY_DAYS = 240
 const OUTAGE_DAYS = 5
 
+/** A station is simulated from its first day on, for so many days: forty years. */
+const LIFE_DAYS = 14_610
+
 function setup(name: string) {
-  const garden = DEMO_GARDENS[name]?.().garden
+  const garden = findDemo(name)?.().garden
   if (!garden?.demo) return null
   return { site: garden.site, seed: garden.demo.stationSeed, since: dayNumber(garden.demo.stationFrom) }
 }
@@ -33,7 +36,7 @@ export function stationDays(name: string, from: string, to: string): StationAnsw
   if (!station) return null
   const { site, seed, since } = station
   const first = Math.max(dayNumber(from), since)
-  const days = simulateDays(site, seed, since, dayNumber(to)).flatMap((truth) => {
+  const days = simulateDays(site, seed, since, Math.min(dayNumber(to), since + LIFE_DAYS)).flatMap((truth) => {
     const random = randomStream(mixSeed(seed + 1, truth.day))
     const lost = random.uniform() < LOST_DAYS || isOut(seed, truth.day)
     if (truth.day < first || lost) return []
@@ -56,6 +59,7 @@ export function stationForecast(name: string, issued: string): ForecastAnswer | 
   if (!station) return null
   const { site, seed, since } = station
   const today = dayNumber(issued)
+  if (today > since + LIFE_DAYS) return { garden: name, issued, days: [] }
   const coming = simulateDays(site, seed, since, today + FORECAST_DAYS).slice(-FORECAST_DAYS)
   if (coming.length === 0 || coming[0].day !== today) return { garden: name, issued, days: [] }
   const days = simulateForecast(site, seed, coming).map(({ day, ...values }) => ({ date: isoDate(day), ...values }))

@@ -1,3 +1,24 @@
+/** A calculation that failed, where its answer would stand, with a way to try again; nothing where none did. */
+export function Failed({
+  what,
+  failure,
+  className = 'my-3',
+}: {
+  what: string
+  failure: { error: string | null; retry: () => void } | null
+  className?: string
+}) {
+  if (!failure?.error) return null
+  return (
+    <p role="alert" className={className}>
+      {what} failed: {failure.error}{' '}
+      <button type="button" className="btn btn-sm ml-2" onClick={failure.retry}>
+        Try again
+      </button>
+    </p>
+  )
+}
+
 /** A calculation under way with its share done and a way to stop it, or its failure with a way to try again. */
 export function Waiting({
   what,
@@ -14,15 +35,7 @@ export function Waiting({
   onCancel: () => void
   onRetry: () => void
 }) {
-  if (error)
-    return (
-      <p role="alert" className="my-3">
-        {what} failed: {error}{' '}
-        <button className="btn btn-sm ml-2" onClick={onRetry}>
-          Try again
-        </button>
-      </p>
-    )
+  if (error) return <Failed what={what} failure={{ error, retry: onRetry }} />
   if (!running) return null
   return (
     <p role="status" className="my-3 flex items-center gap-3">

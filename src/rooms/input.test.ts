@@ -211,14 +211,14 @@ describe('a place by hand', () => {
     [row]: input[row].map((old, i) => (i === month ? text : old)),
   })
   const problemsOf = (of: typeof input) => {
-    const read = readPlace(of)
+    const read = readPlace(of, site)
     return 'problems' in read ? read.problems : []
   }
   test('shown and read back unchanged', () => {
-    expect(readPlace(input)).toEqual({ site })
+    expect(readPlace(input, site)).toEqual({ site })
   })
   test('a comma and a typographic minus are understood', () => {
-    expect(readPlace({ ...input, latitude: '−41,3' })).toMatchObject({ site: { latitude: -41.3 } })
+    expect(readPlace({ ...input, latitude: '−41,3' }, site)).toMatchObject({ site: { latitude: -41.3 } })
   })
   test('beyond 66° is refused with the reason', () => {
     expect(problemsOf({ ...input, latitude: '70' })[0]).toMatch(/sun does not rise or set each day/)

@@ -7,9 +7,11 @@ import type { GardenData } from '../core/garden/schema'
 import { expectedStands } from '../core/garden/timeline'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 import type { WeatherYear } from '../core/garden/weatherYear'
-import { commit, redo, undo, type Write } from '../data/commit'
+import { commit } from '../data/commit'
 import { database, type StationState } from '../data/database'
 import { loadGarden } from '../data/gardens'
+import { redo, undo, undoStep } from '../data/undo'
+import type { Write } from '../data/writes'
 import { useToday } from './clock'
 import { weatherSpecOf } from './season'
 import { useStation, useWeatherRecord } from './station'
@@ -63,23 +65,32 @@ export function GardenProvider({
   return fallback(data === null ? 'none' : 'loading')
 }
 
-/** Stores writes as one undoable step, says so with an undo button, or says why not. */
+/** Takes back the one step that a toast spoke of, or says why it cannot. */
+export async function takeBack(step: number): Promise<void> {
+  const outcome = await undoStep(database, step)
+  if (outcome.ok) toast.info(`Undone: ${outcome.value}`)
+  else toast.error(firstProblem(outcome.problems))
+}
+
+/** Stores writes as one undoable step, says so with a button that undoes that step, or says why not. */
 export function useCommit(): (
   label: string,
   writes: readonly Write[],
   quiet?: boolean,
-) => Promise<Outcome<number>> {
+) => Promise<Outcome<number | null>> {
   const gardenId = useAppSelector((state) => state.session.gardenId) ?? ''
-  const undoLast = useUndo()
   return useCallback(
     async (label, writes, quiet) => {
       const outcome = await commit(database, gardenId, label, writes)
       if (!outcome.ok) toast.error(firstProblem(outcome.problems))
-      else if (!quiet)
-        toast.success(label, { action: { label: 'Undo', onClick: () => void undoLast('undo') } })
+      else if (outcome.value === null) toast.info('Nothing was changed.')
+      else if (!quiet) {
+        const step = outcome.value
+        toast.success(label, { action: { label: 'Undo', onClick: () => void takeBack(step) } })
+      }
       return outcome
     },
-    [gardenId, undoLast],
+    [gardenId],
   )
 }
 

@@ -36,10 +36,15 @@ export const resultsSlice = createSlice({
     failed(state, action: PayloadAction<{ key: string; message: string }>) {
       state.byKey[action.payload.key] = { status: 'failed', message: action.payload.message }
     },
+    /** What failed is to be tried again, wherever it is shown: where one fails, most do. */
+    failuresForgotten(state) {
+      for (const [key, result] of Object.entries(state.byKey))
+        if (result.status === 'failed') delete state.byKey[key]
+    },
     forgotten(state, action: PayloadAction<string>) {
       delete state.byKey[action.payload]
     },
   },
 })
 
-export const { began, progressed, finished, failed, forgotten } = resultsSlice.actions
+export const { began, progressed, finished, failed, failuresForgotten, forgotten } = resultsSlice.actions

@@ -29,7 +29,10 @@ export const sessionSlice = createSlice({
   name: 'session',
   initialState,
   reducers: {
-    restored: (_state, action: PayloadAction<SessionState>) => ({ ...initialState, ...action.payload }),
+    restored: (_state, action: PayloadAction<Partial<SessionState>>) => ({
+      ...initialState,
+      ...action.payload,
+    }),
     gardenOpened(state, action: PayloadAction<string>) {
       state.gardenId = action.payload
     },

@@ -1,12 +1,13 @@
 import { afterEach, describe, expect, test } from '@jest/globals'
 import { addDays, dayNumber, startOfWeek } from '../core/foundations/day'
 import { KilimDatabase } from '../data/database'
-import { newId } from './ids'
+import { newId } from '../data/ids'
 import { marlpitLane } from '../demo/marlpitLane'
 import { began, failed, finished, forgotten, progressed, resultsSlice } from './results'
 import { LOOM_WEEKS, nextStand, ownOf, standCaseOf, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
 import { demoClockSet, draftDropped, draftKept, gardenOpened, sessionSlice, themeChosen } from './session'
-import { createStore, persistSession } from './store'
+import { persistSession } from './keptSession'
+import { createStore } from './store'
 
 const db = new KilimDatabase('state-test')
 afterEach(() => db.session.clear())
@@ -38,11 +39,35 @@ describe('session', () => {
     await persistSession(second, db)
     expect(second.getState().session).toEqual(first.getState().session)
   })
+  test('a draft in one tab outlives a change of theme in another, and a draft of the other its end', async () => {
+    const [here, there] = [createStore(), createStore()]
+    await persistSession(here, db)
+    await persistSession(there, db)
+    here.dispatch(draftKept({ name: 'end s', value: { note: 'half done' } }))
+    there.dispatch(draftKept({ name: 'sow t', value: { note: 'begun' } }))
+    there.dispatch(themeChosen('dark'))
+    here.dispatch(draftKept({ name: 'end s', value: { note: 'nearly done' } }))
+    there.dispatch(draftDropped('sow t'))
+    await new Promise((resolve) => setTimeout(resolve, 30))
+    const later = createStore()
+    await persistSession(later, db)
+    expect(later.getState().session).toMatchObject({
+      theme: 'dark',
+      drafts: { 'end s': { note: 'nearly done' } },
+    })
+    expect(later.getState().session.drafts).not.toHaveProperty('sow t')
+  })
   test('a session kept by an older version is filled up with what is new', async () => {
-    await db.session.put({ key: 'session', value: { gardenId: 'old' } })
+    await db.session.put({ key: 'session', value: { gardenId: 'old', drafts: { 'sow x': { note: 'old' } } } })
     const store = createStore()
     await persistSession(store, db)
-    expect(store.getState().session).toMatchObject({ gardenId: 'old', drafts: {}, theme: 'system' })
+    const kept = { gardenId: 'old', drafts: { 'sow x': { note: 'old' } }, theme: 'system' }
+    expect(store.getState().session).toMatchObject(kept)
+    store.dispatch(draftDropped('sow x'))
+    await new Promise((resolve) => setTimeout(resolve, 30))
+    const later = createStore()
+    await persistSession(later, db)
+    expect(later.getState().session).toMatchObject({ gardenId: 'old', drafts: {} })
   })
 })
 

@@ -46,7 +46,8 @@ export function useStation(
   useEffect(() => {
     if (!garden?.demo || station === undefined) return
     const heard = station !== null && station.trouble === null && station.heardUntil >= isoDate(today)
-    const question = `${garden.id} ${today} ${silent}`
+    // What an undo left empty is asked for again, so how far it was heard belongs to the question.
+    const question = `${garden.id} ${today} ${silent} ${station?.heardUntil}`
     if (asked.current === question || (heard && !silent)) return
     asked.current = question
     hearStation(database, garden, today, undefined, silent).catch((error: unknown) =>

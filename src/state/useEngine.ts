@@ -3,7 +3,7 @@ import { shallowEqual } from 'react-redux'
 import { stableHash } from '../core/foundations/hash'
 import { JobCancelled, runJob, type Job, type JobResult } from '../workers/client'
 import type { JobKind } from '../workers/engine'
-import { began, failed, finished, forgotten, progressed, type Result } from './results'
+import { began, failed, failuresForgotten, finished, forgotten, progressed, type Result } from './results'
 import { useAppDispatch, useAppSelector, type Store } from './store'
 
 /** Jobs under way or waiting, by key, and who wants to know how many there are. */
@@ -120,10 +120,13 @@ export function useEngine<K extends JobKind>(
   }, [missing, text, kind, dispatch])
 
   const cancel = useCallback(() => text && cancels.get(text)?.(), [text])
-  const retry = useCallback(() => text && dispatch(forgotten(text)), [text, dispatch])
+  const retry = useCallback(() => void dispatch(failuresForgotten()), [dispatch])
   const state = { ...toState<JobResult<K>>(result), cancel, retry } as EngineState<JobResult<K>>
   return { ...state, last }
 }
+
+/** Calculations that failed: why the first of them did, how many there are, and a way to try them again. */
+export type Failure = { error: string; count: number; retry: () => void }
 
 /**
  * Results of many jobs of one kind, in order; missing ones are launched and fill in as they finish. Until then the
@@ -132,7 +135,7 @@ export function useEngine<K extends JobKind>(
 export function useEngineAll<K extends JobKind>(
   kind: K,
   jobs: readonly { name: string; args: Job<K>['args'] }[],
-): { values: (JobResult<K> | undefined)[]; pending: number } {
+): { values: (JobResult<K> | undefined)[]; pending: number; failure: Failure | null } {
   const dispatch = useAppDispatch()
   const keys = useMemo(() => jobs.map(({ args }) => `${kind}:${stableHash(args)}`), [kind, jobs])
   const results = useAppSelector((state) => keys.map((key) => state.results.byKey[key]), shallowEqual)
@@ -150,7 +153,37 @@ export function useEngineAll<K extends JobKind>(
         (result, i) => (result?.status === 'done' ? result.value : latest[i]) as JobResult<K> | undefined,
       ),
       pending: results.filter((result) => !result || result.status === 'running').length,
+      failure: failureOf(dispatch, keys, results),
     }),
-    [results, latest],
+    [results, latest, keys, dispatch],
   )
+}
+
+function failureOf(
+  dispatch: Store['dispatch'],
+  keys: readonly string[],
+  results: readonly (Result | undefined)[],
+): Failure | null {
+  const failing = keys.filter((_, i) => results[i]?.status === 'failed')
+  const first = results.find((result) => result?.status === 'failed')
+  if (first?.status !== 'failed') return null
+  return {
+    error: first.message,
+    count: failing.length,
+    retry: () => void dispatch(failuresForgotten()),
+  }
+}
+
+/** The calculations of the beds on the screen that failed, whichever part of the page wants them. */
+export function useFailures(): Failure | null {
+  const dispatch = useAppDispatch()
+  const failing = useAppSelector(
+    (state) =>
+      [...wanted.keys()].filter(
+        (key) => (wanted.get(key) ?? 0) > 0 && state.results.byKey[key]?.status === 'failed',
+      ),
+    shallowEqual,
+  )
+  const results = useAppSelector((state) => failing.map((key) => state.results.byKey[key]), shallowEqual)
+  return useMemo(() => failureOf(dispatch, failing, results), [dispatch, failing, results])
 }

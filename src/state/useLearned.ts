@@ -26,6 +26,8 @@ export type Learned = {
   before: StandForecast | null
   change: DateChange | null
   jobs: MovedJob[]
+  /** Why it could not be worked out, and a way to try again; null when all is well. */
+  failure: { error: string | null; retry: () => void } | null
 }
 
 export function useLearned(standCase: StandCase | null, forecast: StandForecast | null | undefined): Learned {
@@ -38,12 +40,15 @@ export function useLearned(standCase: StandCase | null, forecast: StandForecast 
     if (!newest || !standCase) return null
     return [spec, { ...standCase, checks: standCase.checks.filter((check) => check.id !== newest.id) }]
   }, [newest, spec, standCase])
-  const before = useEngine('forecast', args).value ?? null
+  const { value, error, retry } = useEngine('forecast', args)
+  const before = value ?? null
   return useMemo(() => {
-    if (!newest || !before || !forecast) return { newest, before: null, change: null, jobs: [] }
+    const failure = error === null ? null : { error, retry }
+    if (!newest || !before || !forecast) return { newest, before: null, change: null, jobs: [], failure }
     return {
       newest,
       before,
+      failure,
       change: nextStageChange(before.stages, forecast.stages, dayNumber(newest.date)),
       jobs: movedJobs(
         { beds: data.beds, stands: data.stands, checks: data.checks, frostChance: 0, today },
@@ -52,5 +57,5 @@ export function useLearned(standCase: StandCase | null, forecast: StandForecast 
         forecast,
       ),
     }
-  }, [newest, before, forecast, data, today])
+  }, [newest, before, forecast, data, today, error, retry])
 }

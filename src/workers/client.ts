@@ -2,6 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 import type { WeatherRecord } from '../core/site/record'
 import type { Engine, JobKind } from './engine'
+import { RECORD_MISSING } from './recordMissing'
 
 export type Job<K extends JobKind = JobKind> = { kind: K; args: Parameters<Engine[K]> }
 export type JobResult<K extends JobKind> = Awaited<ReturnType<Engine[K]>>
@@ -21,65 +22,114 @@ export class JobCancelled extends Error {
   }
 }
 
-/** Weather records that jobs name by key; a worker is told each before the first job that needs it. */
+/** Weather records that jobs name by key, the one used last at the end. A worker that lacks one asks for it. */
 const records = new Map<string, WeatherRecord>()
-const told = new Set<string>()
 const RECORDS_KEPT = 4
 
 /** Makes a weather record known under its key to all jobs that follow. */
 export function keepRecord(key: string, record: WeatherRecord): void {
-  if (records.has(key)) return
+  records.delete(key)
   records.set(key, record)
   for (const old of [...records.keys()].slice(0, -RECORDS_KEPT)) records.delete(old)
 }
 
+/**
+ * Longest that a job may go without a sign of life, ms: an answer or progress. The longest job took 11 s on a slow
+ * desktop; a phone takes several times that.
+ */
+const PATIENCE_MS = 90_000
+
 let worker: Worker | null = null
 let remote: Remote<Engine> | null = null
 let running: Waiting | null = null
+/** Whether the worker has ever said anything. */
+let alive = false
+let timer: ReturnType<typeof setTimeout> | undefined
 const queue: Waiting[] = []
 
 function start(): Remote<Engine> {
   if (!remote) {
+    alive = false
     worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('error', (event) =>
-      stop(new Error(event.message || 'The calculation failed to start.')),
+      stop(new Error(event.message || 'The calculation could not start.')),
     )
+    worker.addEventListener('messageerror', () => stop(new Error('The answer could not be read.')))
     remote = wrap<Engine>(worker)
   }
   return remote
 }
 
-/** Ends the worker; the job in hand fails with `reason` and the next one starts a fresh worker. */
+/**
+ * Ends the worker; the job in hand fails with `reason` and the next one starts a fresh worker. A worker that never said
+ * anything fails all that wait for it: the next one would not speak either until it is tried again.
+ */
 function stop(reason: Error): void {
+  clearTimeout(timer)
   worker?.terminate()
   worker = null
   remote = null
-  told.clear()
-  const failed = running
+  const failed = running ? [running] : []
   running = null
-  failed?.reject(reason)
+  if (!alive && !(reason instanceof JobCancelled)) failed.push(...queue.splice(0))
+  failed.forEach((waiting) => waiting.reject(reason))
   next()
+}
+
+/** Waits for the next sign of life of the job in hand. */
+function listen(): void {
+  clearTimeout(timer)
+  timer = setTimeout(
+    () =>
+      stop(
+        new Error(
+          alive
+            ? 'The calculation gave no sign of life for a minute and a half and was stopped.'
+            : 'The calculation did not start.',
+        ),
+      ),
+    PATIENCE_MS,
+  )
+}
+
+/** Asks the worker; a record that it lacks is sent to it, and it is asked once more. */
+async function ask(waiting: Waiting): Promise<unknown> {
+  const engine = start()
+  const heard: Waiting['onProgress'] = (share, soFar) => {
+    if (running !== waiting) return
+    alive = true
+    listen()
+    waiting.onProgress(share, soFar)
+  }
+  const { kind, args } = waiting.job
+  const call = () =>
+    (engine[kind] as unknown as (...all: unknown[]) => Promise<unknown>)(...args, proxy(heard))
+  try {
+    return await call()
+  } catch (error) {
+    const key = (args[0] as Partial<WeatherSpec> | null)?.recordKey
+    const record = key === undefined ? undefined : records.get(key)
+    if (!(error instanceof Error) || error.name !== RECORD_MISSING || !key || !record) throw error
+    await engine.keepRecord(key, record)
+    return call()
+  }
 }
 
 function next(): void {
   if (running || queue.length === 0) return
   const waiting = queue.shift()!
   running = waiting
-  tellRecord((waiting.job.args[0] as Partial<WeatherSpec> | null)?.recordKey)
-  const call = start()[waiting.job.kind] as unknown as (...args: unknown[]) => Promise<unknown>
-  call(...waiting.job.args, proxy(waiting.onProgress))
+  listen()
+  ask(waiting)
     .then(waiting.resolve, waiting.reject)
     .finally(() => {
-      if (running === waiting) running = null
+      // Stopped meanwhile, it has been answered for, and another may be in hand.
+      if (running !== waiting) return
+      alive = true
+      clearTimeout(timer)
+      running = null
       next()
     })
-}
-
-function tellRecord(key: string | undefined): void {
-  const record = key === undefined ? undefined : records.get(key)
-  if (!key || !record || told.has(key)) return
-  told.add(key)
-  void start().keepRecord(key, record)
 }
 
 /** Queues a job for the worker, one at a time. `cancel` takes it out of the queue or stops the worker on it. */

@@ -27,6 +27,7 @@ import { cutting, type CutAnswer } from '../core/weighing/cutting'
 import { growsBack, type CutOutcome, type GrowsBackQuestion } from '../core/weighing/growsBack'
 import { moving, type MovingAnswer, type MovingQuestion } from '../core/weighing/moving'
 import { compareWays, type WaysQuestion, type WeighedWay } from '../core/weighing/ways'
+import { RecordMissing } from './recordMissing'
 import { readWeatherFile } from './weatherFile'
 
 const cached: { key: string; ensemble: WeatherEnsemble }[] = []
@@ -40,7 +41,7 @@ const RECORDS_KEPT = 4
 function recordFor(spec: WeatherSpec): WeatherRecord {
   if (spec.recordKey === '') return NOTHING_OBSERVED
   const record = records.get(spec.recordKey)
-  if (!record) throw new Error('The observed weather did not reach the calculation. Reload the page.')
+  if (!record) throw new RecordMissing()
   return record
 }
 

@@ -1,6 +1,6 @@
 import { weigh } from '../core/ending/weigh'
 import { USUAL_RULES } from '../core/garden/rules'
-import { afterAll, describe, expect, test } from '@jest/globals'
+import { afterAll, afterEach, describe, expect, jest, test } from '@jest/globals'
 import { expose, type Endpoint } from 'comlink'
 import { MessageChannel } from 'node:worker_threads'
 import { dayNumber } from '../core/foundations/day'
@@ -9,6 +9,7 @@ import { testRecord } from '../core/testing/weather'
 import { marlpitLane } from '../demo/marlpitLane'
 import { standCaseOf, weatherSpecOf } from '../state/season'
 import { engine } from './engine'
+import { RecordMissing } from './recordMissing'
 
 const opened: MessageChannel[] = []
 /** Every channel, those of progress included, so that none keeps the test run waiting. */
@@ -20,34 +21,46 @@ class CountedChannel extends MessageChannel {
 }
 Object.assign(globalThis, { MessageChannel: CountedChannel })
 
-/** A worker made of a message channel, serving a slow stand-in for the engine. */
+/** How the next workers behave. */
+let behaviour: 'well' | 'silent' | 'cannot start' = 'well'
+
+/** A worker made of a message channel, serving a slow stand-in for the engine that keeps few records. */
 class FakeWorker {
   static started = 0
   static records: string[] = []
+  static kept: string[] = []
   private readonly channel = new CountedChannel()
   private readonly port = this.channel.port1 as unknown as Endpoint
   constructor() {
     FakeWorker.started++
+    FakeWorker.kept = []
     const jobs = {
-      keepRecord: (key: string) => void FakeWorker.records.push(key),
+      keepRecord: (key: string) => {
+        FakeWorker.records.push(key)
+        FakeWorker.kept = [key]
+      },
       outlook: async (
-        _spec: unknown,
+        spec: { recordKey?: string } | null,
         startDay: number,
         _weeks: number,
         progress: (share: number) => Promise<void>,
       ) => {
+        if (spec?.recordKey && !FakeWorker.kept.includes(spec.recordKey)) throw new RecordMissing()
         await progress(0.5)
         await new Promise((resolve) => setTimeout(resolve, 20))
         if (startDay < 0) throw new Error('no such day')
+        if (startDay > 1000) return new Promise(() => {})
         return startDay
       },
     }
-    expose(jobs, this.channel.port2 as unknown as Endpoint)
+    if (behaviour === 'well') expose(jobs, this.channel.port2 as unknown as Endpoint)
   }
   postMessage(message: unknown, transfer: Transferable[]) {
     this.port.postMessage(message, transfer)
   }
   addEventListener(type: string, listener: EventListener) {
+    if (type === 'error' && behaviour === 'cannot start')
+      setTimeout(() => listener({ message: 'The script is not there.' } as unknown as Event), 0)
     if (type !== 'message') return
     this.port.addEventListener(type, listener)
     this.port.start?.()
@@ -97,28 +110,93 @@ describe('client', () => {
     expect(await waiting.result).toBe(2)
     expect(FakeWorker.started).toBe(before + 1)
   })
-  test('the observed weather is told once to each worker, before the first job that names it', async () => {
+  const named = (key: string, day: number) => ({
+    ...job(day),
+    args: [{ recordKey: key } as never, day, 1] as [never, number, number],
+  })
+  test('a worker that lacks the observed weather is sent it, once', async () => {
     keepRecord('spring', { days: [], forecast: [] })
-    const named = (day: number) => ({
-      ...job(day),
-      args: [{ recordKey: 'spring' } as never, day, 1] as [never, number, number],
-    })
     FakeWorker.records = []
-    await runJob(named(1)).result
-    await runJob(named(2)).result
+    expect(await runJob(named('spring', 1)).result).toBe(1)
+    expect(await runJob(named('spring', 2)).result).toBe(2)
     expect(FakeWorker.records).toEqual(['spring'])
     await new Promise((resolve) => setTimeout(resolve, 5))
-    const stopped = runJob(named(3))
+    const stopped = runJob(named('spring', 3))
     stopped.cancel()
     await expect(stopped.result).rejects.toBeInstanceOf(JobCancelled)
-    await runJob(named(4)).result
+    expect(await runJob(named('spring', 4)).result).toBe(4)
     expect(FakeWorker.records).toEqual(['spring', 'spring'])
+  })
+  test('weather that the worker has dropped is sent again, however many gardens were open since', async () => {
+    keepRecord('spring', { days: [], forecast: [] })
+    expect(await runJob(named('spring', 1)).result).toBe(1)
+    for (const key of ['a', 'b', 'c', 'd', 'e']) {
+      keepRecord(key, { days: [], forecast: [] })
+      expect(await runJob(named(key, 1)).result).toBe(1)
+    }
+    keepRecord('spring', { days: [], forecast: [] })
+    expect(await runJob(named('spring', 2)).result).toBe(2)
+    await expect(runJob(named('never kept', 1)).result).rejects.toThrow(/did not reach/)
   })
   test('a failure is told and does not hold up the next job', async () => {
     const bad = runJob(job(-1))
     const good = runJob(job(3))
     await expect(bad.result).rejects.toThrow('no such day')
     expect(await good.result).toBe(3)
+  })
+})
+
+describe('a worker that fails', () => {
+  /** Ends the worker at hand, so that the next job starts one of the kind wanted. */
+  async function fresh(kind: typeof behaviour) {
+    const running = runJob(job(1))
+    running.cancel()
+    await expect(running.result).rejects.toBeInstanceOf(JobCancelled)
+    behaviour = kind
+  }
+  afterEach(() => {
+    behaviour = 'well'
+    jest.useRealTimers()
+  })
+  test('that cannot start fails all that wait, with its reason; tried again it starts anew', async () => {
+    await fresh('cannot start')
+    const [one, two] = [runJob(job(1)), runJob(job(2))]
+    await expect(one.result).rejects.toThrow('The script is not there.')
+    await expect(two.result).rejects.toThrow('The script is not there.')
+    behaviour = 'well'
+    expect(await runJob(job(3)).result).toBe(3)
+  })
+  test('that never says a word is given up', async () => {
+    await fresh('silent')
+    jest.useFakeTimers()
+    const [one, two] = [runJob(job(1)), runJob(job(2))]
+    const ends = Promise.allSettled([one.result, two.result])
+    await jest.advanceTimersByTimeAsync(100_000)
+    jest.useRealTimers()
+    expect((await ends).map((end) => end.status === 'rejected' && (end.reason as Error).message)).toEqual([
+      'The calculation did not start.',
+      'The calculation did not start.',
+    ])
+    behaviour = 'well'
+    expect(await runJob(job(3)).result).toBe(3)
+  })
+  test('that falls silent over one job loses that job only', async () => {
+    await fresh('well')
+    expect(await runJob(job(1)).result).toBe(1)
+    const shares: number[] = []
+    jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] })
+    const silent = runJob(job(2000), (share) => shares.push(share))
+    const next = runJob(job(2))
+    const end = expect(silent.result).rejects.toThrow(/no sign of life/)
+    for (let i = 0; i < 300 && shares.length === 0; i++) {
+      await new Promise((resolve) => setImmediate(resolve))
+      await jest.advanceTimersByTimeAsync(5)
+    }
+    expect(shares).toEqual([0.5])
+    await jest.advanceTimersByTimeAsync(100_000)
+    jest.useRealTimers()
+    await end
+    expect(await next.result).toBe(2)
   })
 })
 

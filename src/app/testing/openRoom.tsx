@@ -49,6 +49,19 @@ class WorkerOnPage {
     this.#onError({ message: 'The test is over.' })
   }
 }
+/** A worker whose script cannot be loaded. */
+class NoWorker {
+  addEventListener(kind: string, hear: (event: { message: string }) => void) {
+    if (kind === 'error') setTimeout(() => hear({ message: 'The script is not there.' }), 0)
+  }
+  removeEventListener() {}
+  postMessage() {}
+  terminate() {}
+}
+/** Lets the next workers start, or fail to. */
+export const letWorkersStart = (can: boolean) =>
+  Object.assign(globalThis, { Worker: can ? WorkerOnPage : NoWorker })
+
 afterEach(() => {
   // In this order, and at one go: a room still shown would ask for more while its worker goes.
   cleanup()
@@ -115,8 +128,9 @@ export const goToDay = ({ store }: Room, date: string) =>
 export type Room = Awaited<ReturnType<typeof openRoom>>
 
 /** Opens a demo garden at an address as on a first visit, with the real engine and storage in memory. */
-export async function openRoom(path: string, demo = 'marlpit-lane') {
+export async function openRoom(path: string, demo = 'marlpit-lane', workersStart = true) {
   standIns()
+  letWorkersStart(workersStart)
   await database.delete()
   await database.open()
   const store = createStore()

@@ -45,7 +45,8 @@ export type WeatherYear = z.infer<typeof weatherYear>
 /** A day as observed; null where that value was not. Temperatures °C, rain mm. */
 export type ObservedDay = { day: number; source: WeatherSource } & Record<DayValue, number | null>
 
-const emptyYear = (gardenId: string, year: number): WeatherYear => {
+/** A year of which nothing is known. */
+export const emptyYear = (gardenId: string, year: number): WeatherYear => {
   const nothing = () => new Array<null>(SLOTS).fill(null)
   return {
     id: `${gardenId}:${year}`,
@@ -57,6 +58,9 @@ const emptyYear = (gardenId: string, year: number): WeatherYear => {
     source: nothing(),
   }
 }
+
+/** Whether nothing is known of a year. */
+export const isEmptyYear = (year: WeatherYear) => year.source.every((source) => source === null)
 
 /** All observed days of a garden's years, oldest first. */
 export function observedDays(years: readonly WeatherYear[]): ObservedDay[] {

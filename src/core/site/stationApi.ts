@@ -1,6 +1,10 @@
 import { z } from 'zod'
+import { dayNumber } from '../foundations/day'
 import { isoDay } from '../garden/fields'
 import { DAY_LIMITS } from '../garden/weatherYear'
+
+/** Most days asked of a station at once: twenty years. */
+export const LONGEST_QUERY_DAYS = 7305
 
 /** What is asked of and answered by the simulated station; the server and the app check both against this. */
 
@@ -14,6 +18,11 @@ const gardenName = z.string().min(1).max(80)
 export const stationQuery = z
   .object({ garden: gardenName, from: isoDay, to: isoDay, fault })
   .refine((query) => query.from <= query.to, { error: 'from must not lie after to.', path: ['from'] })
+  .refine((query) => dayNumber(query.to) - dayNumber(query.from) <= LONGEST_QUERY_DAYS, {
+    error: `at most ${LONGEST_QUERY_DAYS} days can be asked for at once.`,
+    path: ['to'],
+    when: ({ issues }) => issues.length === 0,
+  })
 export const forecastQuery = z.object({ garden: gardenName, issued: isoDay, fault })
 
 /** Days a station heard, `to` not in; days it missed are left out, and a value may be missing by itself. */
@@ -28,7 +37,7 @@ export const stationAnswer = z.object({
         rainMm: reading('rainMm').nullable(),
       }),
     )
-    .max(20_000),
+    .max(LONGEST_QUERY_DAYS),
 })
 export type StationAnswer = z.infer<typeof stationAnswer>
 

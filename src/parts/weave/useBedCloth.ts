@@ -23,7 +23,7 @@ export function useBedCloth(items: readonly StandOnCloth[], firstDay: number, da
       }),
     [items, expected, spec],
   )
-  const { values, pending } = useEngineAll('forecast', jobs)
+  const { values, pending, failure } = useEngineAll('forecast', jobs)
   return useMemo(() => {
     const forecasts = new Map(
       values.flatMap((forecast): [string, StandForecast][] =>
@@ -34,6 +34,6 @@ export function useBedCloth(items: readonly StandOnCloth[], firstDay: number, da
       bandsOfStand(stand, forecasts.get(stand.id), nextStart, today),
     )
     const strip: Strip = { bands, firstDay, days, today }
-    return { strip, forecasts, pending }
-  }, [items, values, pending, firstDay, days, today])
+    return { strip, forecasts, pending, failure }
+  }, [items, values, pending, failure, firstDay, days, today])
 }

@@ -12,6 +12,9 @@ import { Journal } from './Journal'
 import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
 import { useBed } from './useBed'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
+import { Failed } from '../../parts/Waiting'
 
 /** One bed: its year as woven, the cover in focus, and everything that stands, stood and is planned in it. */
 export function BedRoom() {
@@ -35,7 +38,7 @@ export function BedRoom() {
 function BedYear({ bed }: { bed: Bed }) {
   const { data, today } = useGarden()
   const { units } = data.garden
-  const { stands, windows, strip, focus, forecast, learned, untilDay, looks, pending } = useBed(bed)
+  const { stands, windows, strip, focus, forecast, learned, untilDay, looks, pending, failure } = useBed(bed)
   return (
     <section className="py-3">
       <h1>Bed {bed.label}</h1>
@@ -53,6 +56,8 @@ function BedYear({ bed }: { bed: Bed }) {
         <BedStrip strip={strip} label={bed.label} />
         <div className="min-w-0">
           {pending > 0 && !forecast && <p role="status">Growing this bed through a hundred seasons …</p>}
+          <Failed what="Growing this bed" failure={failure} />
+          <Failed what="What the last check changed" failure={forecast ? learned.failure : null} />
           {focus && forecast && (
             <FocusCover
               stand={focus}
@@ -131,11 +136,11 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   const isDue = (plan: { date: string } | null) => plan !== null && dayNumber(plan.date) <= today
   const planted = () =>
     void commit(`Planted ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, start: { ...stand.start, fact: startPlan } } },
+      changed('stands', stand, { start: { ...stand.start, fact: startPlan } }),
     ])
   const cleared = () =>
     void commit(`Cleared ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, end: { ...stand.end, fact: endPlan } } },
+      changed('stands', stand, { end: { ...stand.end, fact: endPlan } }),
     ])
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 py-3">
@@ -168,16 +173,16 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
           </>
         )}
         {!cover && !startFact && isDue(startPlan) && (
-          <button className="btn btn-sm" onClick={planted}>
+          <button className="btn btn-sm" onClick={single(planted)}>
             Planted as planned
           </button>
         )}
         {!cover && startFact && !endFact && isDue(endPlan) && (
-          <button className="btn btn-sm" onClick={cleared}>
+          <button className="btn btn-sm" onClick={single(cleared)}>
             Cleared as planned
           </button>
         )}
-        <button className="btn btn-ghost btn-sm" onClick={remove}>
+        <button className="btn btn-ghost btn-sm" onClick={single(remove)}>
           Remove
         </button>
       </div>

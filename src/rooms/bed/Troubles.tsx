@@ -7,8 +7,11 @@ import { DateField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { longDate } from '../../parts/format'
 import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { ProblemLine } from '../../parts/ProblemLine'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 const FAMILIES = [...new Set([...CROPS, ...SPECIES].map((plant) => plant.family))].sort()
 
@@ -22,7 +25,7 @@ export function Troubles({ bed }: { bed: Bed }) {
   const [problem, setProblem] = useState<string | null>(null)
   const troubles = bed.troubles ?? []
   const store = (next: typeof troubles, label: string) =>
-    commit(label, [{ table: 'beds', put: { ...bed, troubles: next } }])
+    commit(label, [changed('beds', bed, { troubles: next })])
 
   async function add() {
     if (family === '') return setProblem('Plant family: choose the one that suffered.')
@@ -51,27 +54,19 @@ export function Troubles({ bed }: { bed: Bed }) {
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Remove ${trouble.what}`}
-              onClick={() =>
-                void store(
+              onClick={single(() =>
+                store(
                   troubles.filter((other) => other.id !== trouble.id),
                   `Removed ${trouble.what} from ${bed.label}`,
-                )
-              }
+                ),
+              )}
             >
               Remove
             </button>
           </li>
         ))}
       </ul>
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Disease or pest"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void add()
-        }}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Disease or pest" onSubmit={add}>
         <DateField label="Seen on" value={date} onChange={setDate} />
         <Field label="Plant family">
           <select className="select w-48" value={family} onChange={(event) => setFamily(event.target.value)}>
@@ -87,7 +82,7 @@ export function Troubles({ bed }: { bed: Bed }) {
           <input className="input w-56" value={what} onChange={(event) => setWhat(event.target.value)} />
         </Field>
         <button className="btn mt-6">Note it</button>
-      </form>
+      </Form>
       <ProblemLine text={problem} />
     </details>
   )

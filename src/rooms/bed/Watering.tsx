@@ -7,9 +7,11 @@ import { DateField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { rain, shortDate } from '../../parts/format'
 import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { typedNumber } from '../../parts/typed'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
 
 /** Writing down water given by hand to a growing cover; its forecast takes it in. */
 export function Watering({ stand }: { stand: Stand }) {
@@ -32,7 +34,7 @@ export function Watering({ stand }: { stand: Stand }) {
     setProblem(null)
     const waterings = [...given, { id: newId('watering'), date, mm: Math.round(mm * 10) / 10 }]
     const outcome = await commit(`Watered on ${shortDate(parseDay(date)!)}`, [
-      { table: 'stands', put: { ...stand, waterings } },
+      changed('stands', stand, { waterings }),
     ])
     if (outcome.ok) setAmount('')
     else setProblem(outcome.problems[0].message)
@@ -41,15 +43,7 @@ export function Watering({ stand }: { stand: Stand }) {
   return (
     <details className="mt-3">
       <summary className="cursor-pointer font-semibold">Water given by hand</summary>
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Water given"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void save()
-        }}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Water given" onSubmit={save}>
         <DateField label="Day" value={date} onChange={setDate} />
         <Field label={units === 'imperial' ? 'Water, in' : 'Water, mm (litres per m²)'}>
           <input
@@ -60,7 +54,7 @@ export function Watering({ stand }: { stand: Stand }) {
           />
         </Field>
         <button className="btn mt-6">Write down</button>
-      </form>
+      </Form>
       <ProblemLine text={problem} />
       {given.length > 0 && (
         <p className="quiet mt-1 text-sm">

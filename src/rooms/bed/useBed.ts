@@ -28,7 +28,7 @@ export function useBed(bed: Bed) {
     () => standsOnCloth(expected.stands, bed.id, firstDay + days),
     [expected.stands, bed.id, firstDay, days],
   )
-  const { strip, forecasts, pending } = useBedCloth(items, firstDay, days)
+  const { strip, forecasts, pending, failure } = useBedCloth(items, firstDay, days)
 
   const stored = items.flatMap((item) => data.stands.find((stand) => stand.id === item.stand.id) ?? [])
   const focus = coverInFocus(stored)
@@ -43,6 +43,7 @@ export function useBed(bed: Bed) {
     windows: bareWindows(bed, expected.stands, today, spec.startDay + spec.days - 7),
     strip,
     pending,
+    failure,
     focus,
     forecast,
     learned,

@@ -69,7 +69,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               final={answer.value !== undefined}
               units={garden.units}
               currency={garden.currency}
-              onChoose={(candidate) => void choose(candidate)}
+              onChoose={choose}
               onAdjust={(candidate) => {
                 setOwn(candidate.parts)
                 ownHeading.current?.focus()
@@ -84,7 +84,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               args={answer.running ? null : args}
               units={garden.units}
               currency={garden.currency}
-              onChoose={(candidate) => void choose(candidate)}
+              onChoose={choose}
             />
           )}
           {shown && <Rejections rejections={shown.rejections} />}

@@ -5,6 +5,7 @@ import { DateField } from '../../parts/DateField'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { SelectField, TextField, TickField } from '../../parts/SelectField'
 import { MOST_PURPOSES, type ChooseForm, type ProblemField } from './question'
+import { Form } from '../../parts/Form'
 
 type Props = {
   bed: Bed
@@ -20,16 +21,12 @@ const PLACES = ['first', 'second', 'third']
 /** The window, what it is for, and what the cover must be. */
 export function Question(props: Props) {
   return (
-    <form
-      className="flex flex-col gap-3"
-      onSubmit={(event) => event.preventDefault()}
-      aria-label="Window and purpose"
-    >
+    <Form className="flex flex-col gap-3" aria-label="Window and purpose">
       <WindowFields {...props} />
       <Purposes {...props} />
       <LimitFields {...props} />
       <WhatIf {...props} />
-    </form>
+    </Form>
   )
 }
 

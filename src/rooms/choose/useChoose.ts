@@ -7,13 +7,15 @@ import { lightWindows } from '../../core/choosing/lightWindows'
 import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { standName } from '../../parts/names'
-import { newId } from '../../state/ids'
+import { useOnce } from '../../parts/once'
+import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
 import { useEngine } from '../../state/useEngine'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { formProblems, partOf, questionOf, startingForm, type ChooseForm } from './question'
+import { added } from '../../data/writes'
 
 /** How far back a bare window is followed to its start. */
 const LOOK_BACK_DAYS = 400
@@ -79,7 +81,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   }, [formText, today, horizon, spec, bed, data.garden, handText, upper, somethingFollows, sowUntilDay])
   const answer = useEngine('choose', args)
 
-  async function choose(candidate: Candidate) {
+  const { run: choose } = useOnce(async (candidate: Candidate) => {
     const components = candidate.parts.map((part) => ({ ...part, germination: 0.85, grams: null }))
     const { ending } = candidate
     const stand: Stand = {
@@ -112,12 +114,12 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
       },
     }
     const stored = await commit(`Planned ${standName(stand).toLowerCase()} in ${bed.label}`, [
-      { table: 'stands', put: stand },
+      added('stands', stand),
     ])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
     void navigate(`/sow/${stand.id}`)
-  }
+  })
 
   return { window, light, next, form, change, problems, answer, choose, args }
 }

@@ -18,6 +18,8 @@ import { OwnTable } from './OwnTable'
 import { SheetOff } from './SheetOff'
 import { RecordEnd } from './RecordEnd'
 import type { EndView } from './useEnd'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 /** After the end: counts of what stands again, what to do about it, and what own counts say beside the tables. */
 export function After({ end }: { end: EndView }) {
@@ -151,17 +153,13 @@ function Counts({ counts, ended, end }: { counts: FollowUp[]; ended: number; end
               <td>
                 <button
                   className="btn btn-ghost btn-xs"
-                  onClick={() =>
-                    void commit(`Took out a count of ${standName(stand).toLowerCase()}`, [
-                      {
-                        table: 'stands',
-                        put: {
-                          ...stand,
-                          followUps: (stand.followUps ?? []).filter((other) => other.id !== count.id),
-                        },
-                      },
-                    ])
-                  }
+                  onClick={single(() =>
+                    commit(`Took out a count of ${standName(stand).toLowerCase()}`, [
+                      changed('stands', stand, {
+                        followUps: (stand.followUps ?? []).filter((other) => other.id !== count.id),
+                      }),
+                    ]),
+                  )}
                 >
                   Take out
                 </button>

@@ -19,6 +19,7 @@ import { RecordEnd } from './RecordEnd'
 import { standingCase, type EndView } from './useEnd'
 import { shownOf } from './shown'
 import { NO_NUMBERS, planFrom, type AnimalDraft } from './animalForm'
+import { Form } from '../../parts/Form'
 
 /** Days from sowing until there is something to put animals on. */
 const GROWN_DAYS = 45
@@ -86,11 +87,7 @@ export function Animals({ end }: { end: EndView }) {
   return (
     <div data-testid="animals">
       {!stand.end.fact && <Dates end={end} />}
-      <form
-        className="no-print flex flex-wrap items-start gap-4"
-        onSubmit={(event) => event.preventDefault()}
-        aria-label="The animals"
-      >
+      <Form className="no-print flex flex-wrap items-start gap-4" aria-label="The animals">
         <SelectField
           label="With"
           className="w-48"
@@ -140,7 +137,7 @@ export function Animals({ end }: { end: EndView }) {
             />
           </>
         )}
-      </form>
+      </Form>
       {(obstacle ?? problem) && (
         <p role="alert" className="my-3 font-semibold">
           {obstacle ?? problem}{' '}

@@ -5,12 +5,14 @@ import { findSpecies } from '../../core/plants/catalogue'
 import { DateField, NoteField } from '../../parts/DateField'
 import { standName } from '../../parts/names'
 import { SelectField, TextField } from '../../parts/SelectField'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { useCommit } from '../../state/garden'
 import { countProblems } from './countProblems'
 import { stagesOn } from './form'
 import type { EndView } from './useEnd'
 import { typedNumber } from '../../parts/typed'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
 
 /** Ground looked at for a count unless another is given, m². */
 const USUAL_GROUND_M2 = 1
@@ -55,13 +57,11 @@ export function CountForm({ end }: { end: EndView }) {
     const { fact } = stand.end
     const staged =
       fact && fact.bbch === undefined && forecast ? { ...fact, ...stagesOn(stand, forecast, ended) } : fact
-    const put = {
-      ...stand,
-      end: { ...stand.end, fact: staged },
-      followUps: [...(stand.followUps ?? []), count],
-    }
     const stored = await commit(`Counted what of ${standName(stand).toLowerCase()} stands again`, [
-      { table: 'stands', put },
+      changed('stands', stand, {
+        end: { ...stand.end, fact: staged },
+        followUps: [...(stand.followUps ?? []), count],
+      }),
     ])
     if (!stored.ok) return
     setFields({ ...fields, standing: '' })
@@ -69,13 +69,10 @@ export function CountForm({ end }: { end: EndView }) {
     setAsked(false)
   }
   return (
-    <form
+    <Form
       className="no-print my-4 flex flex-wrap items-start gap-3"
       aria-label="Count what stands again"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void keep()
-      }}
+      onSubmit={keep}
     >
       <DateField
         label="Counted on"
@@ -122,6 +119,6 @@ export function CountForm({ end }: { end: EndView }) {
       )}
       <NoteField value={note} onChange={setNote} />
       <button className="btn btn-primary mt-6">Record the count</button>
-    </form>
+    </Form>
   )
 }

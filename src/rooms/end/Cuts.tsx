@@ -9,12 +9,15 @@ import { DateField, NoteField } from '../../parts/DateField'
 import { standName } from '../../parts/names'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
 import { CutOutcome } from './CutOutcome'
 import { CUT_KINDS, cutOf, cutProblems, type CutForm, type CutKindId } from './cutForm'
 import type { EndView } from './useEnd'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 const FATES = [
   ['dropped', 'dropped where it stood'],
@@ -69,19 +72,12 @@ export function Cuts({ end }: { end: EndView }) {
     const details: CutDetails = { ...cutOf(form), took }
     const cut = done ? { plan: null, fact: details } : { plan: details, fact: null }
     await commit(`${done ? 'Recorded' : 'Planned'} a cut of ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', put: { ...stand, cuts: [...stand.cuts, { id: newId('cut'), cut }] } },
+      changed('stands', stand, { cuts: [...stand.cuts, { id: newId('cut'), cut }] }),
     ])
   }
   return (
     <div data-testid="cuts">
-      <form
-        className="flex flex-wrap items-start gap-4"
-        aria-label="A cut"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void keep()
-        }}
-      >
+      <Form className="flex flex-wrap items-start gap-4" aria-label="A cut" onSubmit={keep}>
         <SelectField
           label="What for"
           className="w-64"
@@ -146,7 +142,7 @@ export function Cuts({ end }: { end: EndView }) {
         <button className="btn btn-primary mt-6" disabled={!right}>
           {done ? 'Record the cut' : 'Plan the cut'}
         </button>
-      </form>
+      </Form>
       <p className="quiet mt-1 text-sm" data-testid="live-heights">
         To grow on, leave at least{' '}
         {components
@@ -190,8 +186,7 @@ function Earlier({ stand }: { stand: Stand }) {
   const commit = useCommit()
   const { data, today } = useGarden()
   if (stand.cuts.length === 0) return null
-  const put = (label: string, cuts: Stand['cuts']) =>
-    void commit(label, [{ table: 'stands', put: { ...stand, cuts } }])
+  const put = (label: string, cuts: Stand['cuts']) => commit(label, [changed('stands', stand, { cuts })])
   return (
     <section className="mt-5" aria-label="Cuts so far">
       <h2>Cuts so far</h2>
@@ -213,7 +208,7 @@ function Earlier({ stand }: { stand: Stand }) {
               {!cut.fact && (
                 <button
                   className="btn btn-xs"
-                  onClick={() =>
+                  onClick={single(() =>
                     put(
                       'Recorded a cut',
                       stand.cuts.map((other) =>
@@ -227,20 +222,20 @@ function Earlier({ stand }: { stand: Stand }) {
                             }
                           : other,
                       ),
-                    )
-                  }
+                    ),
+                  )}
                 >
                   Done
                 </button>
               )}
               <button
                 className="btn btn-ghost btn-xs"
-                onClick={() =>
+                onClick={single(() =>
                   put(
                     'Took out a cut',
                     stand.cuts.filter((other) => other.id !== id),
-                  )
-                }
+                  ),
+                )}
               >
                 Take out
               </button>

@@ -5,6 +5,7 @@ import { EstablishmentOptions } from '../../parts/options'
 import { SelectField } from '../../parts/SelectField'
 import type { EndForm } from './form'
 import type { EndView } from './useEnd'
+import { Form } from '../../parts/Form'
 
 /** Days on both sides of a planting date that it can be dragged over. */
 const DRAG_DAYS = 35
@@ -15,11 +16,7 @@ export function Dates({ end, withStart = false }: { end: EndView; withStart?: bo
   const wait = garden.waitDays[form.establishment]
   const planned = view.next?.plantingDay ?? target?.plantingDay ?? Math.max(today, end.sownDay) + 60
   return (
-    <form
-      className="no-print mb-2 flex flex-wrap items-start gap-x-6 gap-y-2"
-      onSubmit={(event) => event.preventDefault()}
-      aria-label="What follows"
-    >
+    <Form className="no-print mb-2 flex flex-wrap items-start gap-x-6 gap-y-2" aria-label="What follows">
       <div className="w-64">
         <DateField
           label={view.next ? `Plant ${view.next.name.toLowerCase()} on` : 'Planting date'}
@@ -48,7 +45,7 @@ export function Dates({ end, withStart = false }: { end: EndView; withStart?: bo
         <EstablishmentOptions />
       </SelectField>
       {withStart && <StartDate end={end} />}
-    </form>
+    </Form>
   )
 }
 

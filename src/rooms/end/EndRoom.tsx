@@ -12,6 +12,7 @@ import { Animals } from './Animals'
 import { Cuts } from './Cuts'
 import { GrowsBack } from './GrowsBack'
 import { useEnd, type EndView } from './useEnd'
+import { Failed } from '../../parts/Waiting'
 import { Ways } from './Ways'
 import { WorkPlan } from './WorkPlan'
 
@@ -83,6 +84,7 @@ function EndStand({ view, name }: { view: StandView; name: string | undefined })
         ))}
       </nav>
       <State end={end} />
+      <Failed what="Growing this stand" failure={end.forecasts} />
       <Shown end={end} />
     </section>
   )

@@ -8,9 +8,12 @@ import { FINISHING_WORDS, standName } from '../../parts/names'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { typedNumber } from '../../parts/typed'
 import { useCommit } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { finishingProblems } from './countProblems'
 import type { EndView } from './useEnd'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 const leavesText = (act: Finishing['act']) => {
   const { leaves, range } = FINISHING[act]
@@ -38,8 +41,8 @@ export function Finishings({
   const problems = finishingProblems(filled, newest.date, today)
   const shown = asked ? problems : {}
   const name = standName(stand).toLowerCase()
-  const put = (label: string, changed: Finishing[]) =>
-    commit(label, [{ table: 'stands', put: { ...stand, finishings: changed } }])
+  const put = (label: string, works: Finishing[]) =>
+    commit(label, [changed('stands', stand, { finishings: works })])
 
   async function keep() {
     setAsked(true)
@@ -68,12 +71,12 @@ export function Finishings({
                 : ''}{' '}
               <button
                 className="btn btn-ghost btn-xs"
-                onClick={() =>
-                  void put(
+                onClick={single(() =>
+                  put(
                     `Took out what was done about ${name}`,
                     finishings.filter((other) => other !== work),
-                  )
-                }
+                  ),
+                )}
               >
                 Take out
               </button>
@@ -82,13 +85,10 @@ export function Finishings({
         </ul>
       )}
       {newest.standing > 0 && open.length === 0 && (
-        <form
+        <Form
           className="no-print my-3 flex flex-wrap items-start gap-3"
           aria-label="What was done about it"
-          onSubmit={(event) => {
-            event.preventDefault()
-            void keep()
-          }}
+          onSubmit={keep}
         >
           <SelectField
             label="What you did about them"
@@ -107,7 +107,7 @@ export function Finishings({
             onChange={setMinutes}
           />
           <button className="btn mt-6">Record it</button>
-        </form>
+        </Form>
       )}
     </section>
   )

@@ -3,6 +3,7 @@ import type { Rules } from '../../core/garden/rules'
 import { SelectField, TickField } from '../../parts/SelectField'
 import { useCommit } from '../../state/garden'
 import type { EndView } from './useEnd'
+import { changed } from '../../data/writes'
 
 const SHEETS = [
   ['', 'as long as it takes'],
@@ -18,7 +19,7 @@ export function RulesForm({ end }: { end: EndView }) {
   const commit = useCommit()
   const set = (part: Partial<Rules>) =>
     void commit('Changed the rules for ending', [
-      { table: 'gardens', put: { ...garden, rules: { ...rules, ...part } } },
+      changed('gardens', garden, { rules: { ...rules, ...part } }),
     ])
   const judged = ways && target ? ways.filter(({ judged }) => judged.obstacle === null) : []
   const safe = (
@@ -87,10 +88,9 @@ export function RulesForm({ end }: { end: EndView }) {
             value={String(garden.waitDays[what])}
             onChange={(days) =>
               void commit('Changed the wait before planting', [
-                {
-                  table: 'gardens',
-                  put: { ...garden, waitDays: { ...garden.waitDays, [what]: Number(days) } },
-                },
+                changed('gardens', garden, {
+                  waitDays: { ...garden.waitDays, [what]: Number(days) },
+                }),
               ])
             }
             options={[...new Set([0, 7, 14, 21, 28, 42, garden.waitDays[what]])]

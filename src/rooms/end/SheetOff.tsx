@@ -7,6 +7,8 @@ import { standName } from '../../parts/names'
 import { useCommit } from '../../state/garden'
 import { liftProblem } from './liftProblem'
 import type { EndView } from './useEnd'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
 
 /** The day the sheet came off: until then it goes on killing, from then on what stands again is counted. */
 export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
@@ -17,9 +19,7 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
   const [asked, setAsked] = useState(false)
   const name = standName(stand).toLowerCase()
   const keep = (liftedOn: string | undefined, label: string) =>
-    void commit(label, [
-      { table: 'stands', put: { ...stand, end: { ...stand.end, fact: { ...fact, liftedOn } } } },
-    ])
+    commit(label, [changed('stands', stand, { end: { ...stand.end, fact: { ...fact, liftedOn } } })])
   if (fact.liftedOn)
     return (
       <p className="my-2">
@@ -27,7 +27,7 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
         {dayNumber(fact.liftedOn) - dayNumber(fact.date)} days.{' '}
         <button
           className="btn btn-ghost btn-xs"
-          onClick={() => keep(undefined, `The sheet over ${name} lies on`)}
+          onClick={() => void keep(undefined, `The sheet over ${name} lies on`)}
         >
           It still lies
         </button>
@@ -36,13 +36,12 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
   const problem = liftProblem(date, fact.date, today)
   const dead = forecast?.ended
   return (
-    <form
+    <Form
       className="no-print my-3 flex flex-wrap items-start gap-3"
       aria-label="Sheet off"
-      onSubmit={(event) => {
-        event.preventDefault()
+      onSubmit={() => {
         setAsked(true)
-        if (!problem) keep(date, `Took the sheet off ${name}`)
+        return problem ? undefined : keep(date, `Took the sheet off ${name}`)
       }}
     >
       <DateField label="Sheet off on" value={date} onChange={setDate} error={asked ? problem : undefined} />
@@ -52,6 +51,6 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
           ? `Dead under it about ${dateSpreadText(dead)}.`
           : 'By the forecast it is not dead under the sheet before the ground is taken.'}
       </p>
-    </form>
+    </Form>
   )
 }

@@ -69,7 +69,7 @@ export function Ways({ end }: { end: EndView }) {
 }
 
 function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: string }) {
-  const standing = useStanding(end)
+  const { standing } = useStanding(end)
   const open = shown
     .filter(
       ({ option, leftOut }) => option.obstacle === null && leftOut === null && option.bestStartDay !== null,

@@ -13,6 +13,7 @@ import { PlanDrawing } from './PlanDrawing'
 import { RecordEnd } from './RecordEnd'
 import { shownOf } from './shown'
 import type { EndView } from './useEnd'
+import { Failed } from '../../parts/Waiting'
 
 /** What is wrong with a day asked for. */
 const dateProblem = (date: string, sownDay: number) => {
@@ -40,15 +41,15 @@ export function WorkPlan({ end }: { end: EndView }) {
   const date = asked ?? same?.date ?? isoDate(Math.max(end.today, end.sownDay + 1))
   const problem = dateProblem(date, end.sownDay)
   const day = problem ? end.today : dayNumber(date)
-  const standing = useStanding(end)
-  const film = useEngine('filmSun', way.sheet === 'clear' ? [spec, day, 14] : null).value
+  const { standing, failure } = useStanding(end)
+  const sun = useEngine('filmSun', way.sheet === 'clear' ? [spec, day, 14] : null)
   const plan = planOf(
     planCaseOf(
       end,
       standing,
       { method, passes, day, lanes: same?.lanes, animals: same?.animals },
       {
-        film,
+        film: sun.value,
         deadDay: same?.date === date ? forecast?.ended?.mid : finishOf(end, method, passes, day),
       },
     ),
@@ -75,6 +76,8 @@ export function WorkPlan({ end }: { end: EndView }) {
       <h2 className="mt-3">
         {wayName(way, passes)} in {view.bed.label}, {longDate(day)}
       </h2>
+      <Failed what="Growing the stand to that day" failure={failure} />
+      <Failed what="The sun under the film" failure={sun} />
       {plan.problem && (
         <p role="alert" className="my-2 font-semibold">
           {plan.problem}

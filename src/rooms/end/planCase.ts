@@ -8,10 +8,13 @@ import { useEngine } from '../../state/useEngine'
 import type { PlanCase } from './planTypes'
 import { standingCase, type EndView } from './useEnd'
 
-/** The stand as it would stand on without an end, on any day; null until it has been run. */
-export function useStanding({ spec, view, stand }: EndView): StandForecast | null {
-  const standing = useEngine('forecast', [spec, standingCase(view.standCase)], `standing ${stand.id}`)
-  return standing.value ?? standing.last ?? null
+/** The stand as it would stand on without an end, on any day; null until it has been run, or where that failed. */
+export function useStanding({ spec, view, stand }: EndView): {
+  standing: StandForecast | null
+  failure: { error: string | null; retry: () => void }
+} {
+  const answer = useEngine('forecast', [spec, standingCase(view.standCase)], `standing ${stand.id}`)
+  return { standing: answer.value ?? answer.last ?? null, failure: answer }
 }
 
 /** Stage and height taken while the stand is still being run. */

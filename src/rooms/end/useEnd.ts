@@ -16,6 +16,7 @@ import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
 import { endFact, endProblems, type EndForm } from './form'
 import { setupFor } from './plans'
+import { changed } from '../../data/writes'
 
 /** Days ahead looked at when nothing is planned to follow. */
 const OPEN_END_DAYS = 60
@@ -95,7 +96,7 @@ export function useEnd(view: StandView) {
   const forecast = forecasts.value === undefined ? forecasts.last : forecasts.value
 
   const put = (label: string, end: Partial<typeof stand.end>) =>
-    commit(label, [{ table: 'stands', put: { ...stand, end: { ...stand.end, ...end } } }])
+    commit(label, [changed('stands', stand, { end: { ...stand.end, ...end } })])
 
   const plan = (method: WayId, passes: number, day: number, extra: Partial<EndDetails> = {}) =>
     put(`Planned ${wayName(findWay(method)!, passes).toLowerCase()} for ${standName(stand).toLowerCase()}`, {
@@ -126,6 +127,7 @@ export function useEnd(view: StandView) {
     horizon,
     answer,
     forecast,
+    forecasts,
     ways: answer.value ?? answer.soFar ?? answer.last,
     plan,
     record,

@@ -1,11 +1,12 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
-import type { Write } from '../../data/commit'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { bedGroup, bedsOfGroup } from './forms'
 import { GroupFields } from './GroupFields'
+import { Form } from '../../parts/Form'
+import { added, changed } from '../../data/writes'
 
 const addForm = z.object({ groups: z.array(bedGroup).length(1) })
 type Input = z.input<typeof addForm>
@@ -34,21 +35,15 @@ export function AddBeds() {
       order,
       new Set(data.beds.map((bed) => bed.label)),
     )
-    const writes: Write[] = beds.map((put) => ({ table: 'beds', put }))
-    if (!known)
-      writes.unshift({ table: 'gardens', put: { ...garden, sections: [...garden.sections, section] } })
+    const writes = beds.map((bed) => added('beds', bed))
+    if (!known) writes.unshift(changed('gardens', garden, { sections: [...garden.sections, section] }))
     const stored = await commit(`Added ${beds.length} ${beds.length === 1 ? 'bed' : 'beds'}`, writes)
     if (stored.ok) reset(blank)
   })
   return (
-    <form
-      className="mt-3 flex flex-wrap items-end gap-3"
-      onSubmit={(event) => void save(event)}
-      noValidate
-      aria-label="Add beds"
-    >
+    <Form className="mt-3 flex flex-wrap items-end gap-3" onSubmit={save} aria-label="Add beds">
       <GroupFields index={0} register={register} errors={formState.errors} units={data.garden.units} />
       <button className="btn btn-sm mb-1">Add beds</button>
-    </form>
+    </Form>
   )
 }

@@ -9,6 +9,8 @@ import { Field } from '../../parts/Field'
 import { metres, percent } from '../../parts/format'
 import { useCommit, useGarden } from '../../state/garden'
 import { bedForm, bedFromForm, bedInputOf, lengthUnit, type BedInput } from './forms'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
 
 /** All beds in walking order; one opens to be edited. */
 export function BedTable() {
@@ -88,7 +90,7 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
   const used = data.stands.some((stand) => stand.bedId === bed.id)
   const save = handleSubmit(async (value) => {
     const stored = await commit(`Changed bed ${bed.label}`, [
-      { table: 'beds', put: bedFromForm(bed, value, units) },
+      changed('beds', bed, bedFromForm(bed, value, units)),
     ])
     if (stored.ok) onClose()
   })
@@ -97,7 +99,7 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
     if (stored.ok) onClose()
   }
   return (
-    <form className="mt-3 grid gap-3 sm:grid-cols-3" onSubmit={(event) => void save(event)} noValidate>
+    <Form className="mt-3 grid gap-3 sm:grid-cols-3" onSubmit={save}>
       <Field label="Label" error={errors.label?.message}>
         <input className="input w-full" {...register('label')} />
       </Field>
@@ -161,6 +163,6 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
         </button>
         <button className="btn btn-primary">Save bed</button>
       </div>
-    </form>
+    </Form>
   )
 }

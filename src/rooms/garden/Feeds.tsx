@@ -1,9 +1,12 @@
 import { useState } from 'react'
 import type { NitrogenSource } from '../../core/garden/rules'
 import { TextField } from '../../parts/SelectField'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { typedNumber } from '../../parts/typed'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 type Fields = { name: string; nitrogen: string; share: string; weight: string }
 const BLANK: Fields = { name: '', nitrogen: '', share: '', weight: '' }
@@ -43,7 +46,7 @@ export function Feeds() {
   const feeds = garden.nitrogenSources ?? []
   const change = (part: Partial<Fields>) => setFields({ ...fields, ...part })
   const put = (label: string, nitrogenSources: NitrogenSource[]) =>
-    commit(label, [{ table: 'gardens', put: { ...garden, nitrogenSources } }])
+    commit(label, [changed('gardens', garden, { nitrogenSources })])
   async function add() {
     setAsked(true)
     if (Object.values(problems).some(Boolean)) return
@@ -96,12 +99,12 @@ export function Feeds() {
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Remove ${feed.name}`}
-              onClick={() =>
-                void put(
+              onClick={single(() =>
+                put(
                   `Removed ${feed.name}`,
                   feeds.filter((other) => other.id !== feed.id),
-                )
-              }
+                ),
+              )}
             >
               Remove
             </button>
@@ -111,15 +114,7 @@ export function Feeds() {
           <li className="quiet">None. Add compost to see how much of it a crop still needs.</li>
         )}
       </ul>
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Add compost or feed"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void add()
-        }}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Add compost or feed" onSubmit={add}>
         <TextField
           label="Name of the feed"
           className="w-44"
@@ -152,7 +147,7 @@ export function Feeds() {
           onChange={(weight) => change({ weight })}
         />
         <button className="btn btn-sm mt-6">{editing ? 'Save feed' : 'Add feed'}</button>
-      </form>
+      </Form>
     </section>
   )
 }

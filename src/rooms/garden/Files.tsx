@@ -3,12 +3,12 @@ import { useState, type ChangeEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import { firstProblem, type Problem } from '../../core/foundations/outcome'
-import { commit } from '../../data/commit'
 import { database } from '../../data/database'
 import { isArchive, readArchive, writeArchive } from '../../data/gardenArchive'
-import { gardenWrites, readGardenFile, removalWrites, writeGardenFile } from '../../data/gardenFile'
-import { loadGarden, loadKept } from '../../data/gardens'
-import { useGarden } from '../../state/garden'
+import { readGardenFile, writeGardenFile } from '../../data/gardenFile'
+import { loadKept } from '../../data/gardens'
+import { importGarden, type Imported } from '../../data/importGarden'
+import { takeBack, useGarden } from '../../state/garden'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch } from '../../state/store'
 import { download } from '../../parts/download'
@@ -18,6 +18,24 @@ import { TickField } from '../../parts/SelectField'
 const LARGEST_FILE = 900_000_000
 /** Problems listed of a refused file. */
 const LISTED = 8
+
+/** A file's bytes; null where the browser cannot read them. */
+const bytesOf = (file: File): Promise<Uint8Array | null> =>
+  file.arrayBuffer().then(
+    (buffer) => new Uint8Array(buffer),
+    () => null,
+  )
+
+/** What an import did, in words. */
+function importWords(name: string, { step, replaced, renamed }: Imported): string {
+  if (step === null) return `${name} is here already, just as in the file.`
+  return [
+    replaced ? `${name} now is as in the file.` : `${name} was imported beside your other gardens.`,
+    renamed ? 'Its records had the ids of another garden’s and were given new ones.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
 
 /** Export, import, and switching between the gardens of this browser. */
 export function Files() {
@@ -54,7 +72,15 @@ export function Files() {
           message: `The file is larger than ${LARGEST_FILE / 1e6} MB; a garden file never is. Choose another file.`,
         },
       ])
-    const bytes = new Uint8Array(await file.arrayBuffer())
+    const bytes = await bytesOf(file)
+    if (!bytes)
+      return setProblems([
+        {
+          path: '',
+          code: 'unreadable',
+          message: `${file.name} could not be read. If it lies on a stick or in a cloud folder, copy it to this machine first.`,
+        },
+      ])
     const archive = isArchive(bytes)
       ? await readArchive(bytes)
       : { ok: true as const, value: { text: new TextDecoder().decode(bytes), pictures: null } }
@@ -62,28 +88,24 @@ export function Files() {
     const read = readGardenFile(archive.value.text)
     if (!read.ok) return setProblems(read.problems)
     setProblems([])
-    const { garden } = read.value
-    const old = await loadGarden(database, garden.id)
-    const kept = new Set(gardenWrites(read.value).map((write) => ('put' in write ? write.put.id : '')))
-    const writes = [
-      ...(old
-        ? removalWrites({ ...old, ...(await loadKept(database, garden.id)) }).filter(
-            (write) => 'remove' in write && !kept.has(write.remove),
-          )
-        : []),
-      ...gardenWrites(read.value).map((write) => {
-        const found =
-          write.table === 'pictures' && 'put' in write && archive.value.pictures?.get(write.put.id)
-        return found ? { ...write, bytes: found } : write
-      }),
-    ]
-    const stored = await commit(database, garden.id, `Imported ${garden.name}`, writes)
+    const before = data.garden.id
+    const stored = await importGarden(database, read.value, archive.value.pictures)
     if (!stored.ok) return setProblems(stored.problems)
-    dispatch(gardenOpened(garden.id))
+    dispatch(gardenOpened(stored.value.gardenId))
+    const { step } = stored.value
     toast.success(
-      old
-        ? `${garden.name} now is as in the file. Undo brings back what was here.`
-        : `${garden.name} was imported.`,
+      importWords(read.value.garden.name, stored.value),
+      step === null
+        ? {}
+        : {
+            action: {
+              label: 'Undo',
+              onClick: () =>
+                void takeBack(step).then(() => {
+                  if (!stored.value.replaced) dispatch(gardenOpened(before))
+                }),
+            },
+          },
     )
     void navigate('/')
   }

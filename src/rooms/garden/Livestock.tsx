@@ -7,10 +7,13 @@ import {
 } from '../../core/garden/rules'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { metres } from '../../parts/format'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { lengthUnit, toMetres } from './forms'
 import { typedNumber } from '../../parts/typed'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 type Fields = { kind: LivestockKind; head: string; length: string; width: string }
 const BLANK: Fields = { kind: 'hens', head: '', length: '', width: '' }
@@ -52,7 +55,7 @@ export function Livestock() {
   const rules = garden.rules ?? USUAL_RULES
   const stock = garden.livestock ?? []
   const put = (label: string, part: Partial<typeof garden>) =>
-    commit(label, [{ table: 'gardens', put: { ...garden, ...part } }])
+    commit(label, [changed('gardens', garden, part)])
   async function add() {
     setAsked(true)
     if (problems.head ?? problems.length ?? problems.width) return
@@ -82,11 +85,11 @@ export function Livestock() {
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Remove ${entry.kind}`}
-              onClick={() =>
-                void put(`Removed ${entry.kind}`, {
+              onClick={single(() =>
+                put(`Removed ${entry.kind}`, {
                   livestock: stock.filter((other) => other.id !== entry.id),
-                })
-              }
+                }),
+              )}
             >
               Remove
             </button>
@@ -96,15 +99,7 @@ export function Livestock() {
           <li className="quiet">None. Hens, pigs or grazers can end a cover for you.</li>
         )}
       </ul>
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Add animals"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void add()
-        }}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Add animals" onSubmit={add}>
         <SelectField
           label="Kind"
           className="w-28"
@@ -137,7 +132,7 @@ export function Livestock() {
           onChange={(width) => change({ width })}
         />
         <button className="btn btn-sm mt-6">Add animals</button>
-      </form>
+      </Form>
       <div className="mt-2 flex flex-wrap items-start gap-3">
         {(
           [

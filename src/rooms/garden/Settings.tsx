@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useState } from 'react'
+import equal from 'lodash-es/isEqual'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import type { Garden } from '../../core/garden/schema'
@@ -8,6 +8,9 @@ import { TickField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
 import { fromMetres, startForm, toolOf, type ToolInput } from './forms'
 import { ToolFields } from './ToolFields'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { useEdits } from '../../parts/useEdits'
 
 const days = (field: string) =>
   z
@@ -35,6 +38,7 @@ const inputOf = (garden: Garden): Input => ({
 
 const toolInputs = (garden: Garden): ToolInput[] =>
   garden.tools.map((tool) => ({
+    id: tool.id,
     kind: tool.kind,
     width: tool.widthM === null ? '' : String(fromMetres(tool.widthM, garden.units)),
     length: tool.lengthM === null ? '' : String(fromMetres(tool.lengthM, garden.units)),
@@ -48,37 +52,42 @@ export function Settings() {
   const { data } = useGarden()
   const commit = useCommit()
   const { garden } = data
-  const [tools, setTools] = useState(() => toolInputs(garden))
-  const [animals, setAnimals] = useState(garden.animals ?? [])
-  const { register, handleSubmit, formState } = useForm<Input, unknown, z.output<typeof settingsForm>>({
-    resolver: zodResolver(settingsForm),
-    values: inputOf(garden),
-  })
+  const owned = useEdits(garden, (stored) => ({ tools: toolInputs(stored), animals: stored.animals ?? [] }))
+  const { tools, animals } = owned.input
+  const { register, handleSubmit, formState, reset } = useForm<Input, unknown, z.output<typeof settingsForm>>(
+    {
+      resolver: zodResolver(settingsForm),
+      values: inputOf(garden),
+      resetOptions: { keepDirtyValues: true },
+    },
+  )
   const { errors } = formState
   const save = handleSubmit(async (value) => {
     // Sizes were typed in the units shown, even when the units themselves change now.
-    const kept = tools.map((tool, i) =>
-      toolOf(tool, garden.units, garden.tools[i]?.kind === tool.kind ? garden.tools[i].id : undefined),
-    )
-    const put: Garden = {
-      ...garden,
-      name: value.name,
-      units: value.units,
-      currency: value.currency,
-      waitDays: { transplant: value.waitTransplant, seed: value.waitSeed },
-      tools: kept,
-      animals,
-    }
-    const stored = await commit('Changed the garden’s settings', [{ table: 'gardens', put }])
-    if (stored.ok) setTools(toolInputs(put))
+    const before = toolInputs(owned.seen)
+    const kept = tools.map((tool) => {
+      const old = before.findIndex(({ id }) => id === tool.id)
+      return equal(before[old], tool) ? owned.seen.tools[old] : toolOf(tool, owned.seen.units)
+    })
+    // Each field is written against what it was filled in over: the text fields follow the record, tools and animals
+    // stay as they were when the first of them was ticked.
+    const seen = { ...garden, tools: owned.seen.tools, animals: owned.seen.animals ?? [] }
+    const stored = await commit('Changed the garden’s settings', [
+      changed('gardens', seen, {
+        name: value.name,
+        units: value.units,
+        currency: value.currency,
+        waitDays: { transplant: value.waitTransplant, seed: value.waitSeed },
+        tools: kept,
+        animals,
+      }),
+    ])
+    if (!stored.ok) return
+    reset(undefined, { keepValues: true })
+    owned.done()
   })
   return (
-    <form
-      className="mt-3 flex flex-col gap-4"
-      onSubmit={(event) => void save(event)}
-      noValidate
-      aria-label="Settings"
-    >
+    <Form className="mt-3 flex flex-col gap-4" onSubmit={save} aria-label="Settings">
       <div className="flex flex-wrap items-start gap-3">
         <Field label="Garden name" error={errors.name?.message}>
           <input className="input w-52" {...register('name')} />
@@ -108,16 +117,18 @@ export function Settings() {
               label={animal}
               checked={animals.includes(animal)}
               onChange={(checked) =>
-                setAnimals(checked ? [...animals, animal] : animals.filter((other) => other !== animal))
+                owned.change({
+                  animals: checked ? [...animals, animal] : animals.filter((other) => other !== animal),
+                })
               }
             />
           ))}
         </div>
       </fieldset>
-      <ToolFields tools={tools} onChange={setTools} units={garden.units} />
+      <ToolFields tools={tools} onChange={(tools) => owned.change({ tools })} units={garden.units} />
       <div>
         <button className="btn btn-primary btn-sm">Save settings</button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -15,6 +15,7 @@ import { startForm, type BedGroupInput, type StartInput, type StartValue, type T
 import { GroupFields } from './GroupFields'
 import { startGarden } from './startGarden'
 import { ToolFields } from './ToolFields'
+import { Form } from '../../parts/Form'
 
 const group = (section: string, prefix: string): BedGroupInput => ({
   section,
@@ -61,7 +62,7 @@ export function StartRoom() {
       toast.error(firstProblem(stored.problems))
       return
     }
-    await database.undo.delete(stored.value)
+    if (stored.value !== null) await database.undo.delete(stored.value)
     dispatch(gardenOpened(data.garden.id))
     void navigate('/')
   })
@@ -75,7 +76,7 @@ export function StartRoom() {
           Back
         </Link>
       </p>
-      <form className="mt-5 flex flex-col gap-6" onSubmit={(event) => void save(event)} noValidate>
+      <Form className="mt-5 flex flex-col gap-6" onSubmit={save}>
         <section className="flex flex-wrap items-start gap-3" aria-label="Place">
           <Field label="Garden name" error={errors.name?.message}>
             <input className="input w-56" {...register('name')} />
@@ -132,7 +133,7 @@ export function StartRoom() {
         <div>
           <button className="btn btn-primary">Open the loom</button>
         </div>
-      </form>
+      </Form>
       <Toaster position="bottom-right" />
     </main>
   )

@@ -9,7 +9,7 @@ import {
   type Garden,
   type Tool,
 } from '../../core/garden/schema'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 
 export type Units = Garden['units']
 
@@ -48,6 +48,8 @@ export type BedGroupInput = z.input<typeof bedGroup>
 type BedGroup = z.output<typeof bedGroup>
 
 export const toolForm = z.object({
+  /** Which tool it is, once it has been stored. */
+  id: z.string().optional(),
   kind: toolKind,
   width: z.string(),
   length: z.string(),
@@ -59,8 +61,8 @@ const sizeOrNull = (text: string, units: Units) => {
   return text.trim() === '' || !Number.isFinite(value) ? null : toMetres(value, units)
 }
 
-export const toolOf = (input: ToolInput, units: Units, id: string = newId('tool')): Tool => ({
-  id,
+export const toolOf = (input: ToolInput, units: Units): Tool => ({
+  id: input.id ?? newId('tool'),
   kind: input.kind,
   widthM: sizeOrNull(input.width, units),
   lengthM: sizeOrNull(input.length, units),

@@ -1,8 +1,13 @@
 import { expect, test } from '@jest/globals'
-import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { form, openRoom, press, SLOW, type } from '../../app/testing/openRoom'
 import type { Garden } from '../../core/garden/schema'
+import { commit } from '../../data/commit'
 import { database } from '../../data/database'
+import { writeGardenFile } from '../../data/gardenFile'
+import { importGarden } from '../../data/importGarden'
+import { changed } from '../../data/writes'
+import { harrierPoint } from '../../demo/harrierPoint'
 
 const garden = async () => (await database.gardens.get('marlpit-lane')) as Garden
 const beds = () => database.beds.where('gardenId').equals('marlpit-lane').toArray()
@@ -27,6 +32,99 @@ test('settings are checked before they are stored, and undone as one step', asyn
   )
   fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
   await waitFor(async () => expect(await garden()).toMatchObject({ name: 'Marlpit Lane' }), SLOW)
+})
+
+test('a setting saved later does not bring back what was undone in between', async () => {
+  await room()
+  const tools = (await garden()).tools
+  expect(tools.some(({ kind }) => kind === 'burner')).toBe(false)
+  fireEvent.click(screen.getByLabelText('burner'))
+  press('Save settings')
+  await waitFor(async () => expect((await garden()).tools).toHaveLength(tools.length + 1), SLOW)
+  fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
+  await waitFor(async () => expect((await garden()).tools).toHaveLength(tools.length), SLOW)
+  await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('burner').checked).toBe(false), SLOW)
+  type('Garden name', 'Lower field')
+  press('Save settings')
+  await waitFor(async () => expect(await garden()).toMatchObject({ name: 'Lower field', tools }), SLOW)
+})
+
+test('a form opened before another change writes only its own fields', async () => {
+  await room()
+  type('Garden name', 'Lower field')
+  fireEvent.click(screen.getByLabelText('burner'))
+  press('Edit L1')
+  const length = await screen.findByLabelText('Length, m', { selector: '[role=dialog] *, dialog *' })
+  fireEvent.change(length, { target: { value: '12' } })
+  // Meanwhile, from elsewhere.
+  const seen = await garden()
+  const bed = (await beds()).find(({ label }) => label === 'L1')!
+  await commit(database, seen.id, 'Elsewhere', [
+    changed('gardens', seen, { tools: seen.tools.slice(1), waitDays: { transplant: 21, seed: 28 } }),
+    changed('beds', bed, { shade: 0.3 }),
+  ])
+  press('Save bed')
+  await waitFor(async () =>
+    expect((await beds()).find(({ label }) => label === 'L1')).toMatchObject({ lengthM: 12, shade: 0.3 }),
+  )
+  press('Save settings')
+  await waitFor(
+    async () =>
+      expect(await garden()).toMatchObject({
+        name: 'Lower field',
+        waitDays: { transplant: 21, seed: 28 },
+        tools: [...seen.tools.slice(1), { kind: 'burner' }],
+      }),
+    SLOW,
+  )
+})
+
+test('pressed twice, a feed is added once', async () => {
+  await room()
+  const before = (await garden()).nitrogenSources?.length ?? 0
+  const feed = form('Add compost or feed')
+  type('Name of the feed', 'Hen manure', feed)
+  press('Add feed', feed)
+  press('Add feed', feed)
+  await waitFor(async () => expect((await garden()).nitrogenSources).toHaveLength(before + 1), SLOW)
+  press('Add feed', feed)
+  await new Promise((resolve) => setTimeout(resolve, 300))
+  expect((await garden()).nitrogenSources).toHaveLength(before + 1)
+  expect(feed.textContent).not.toMatch(/Give it a name/)
+})
+
+test('an import that is undone leads back to the garden that was open', async () => {
+  await room()
+  const file = writeGardenFile(
+    { ...harrierPoint(), garden: { ...harrierPoint().garden, name: 'Far away' } },
+    '2026-01-01T00:00:00Z',
+  )
+  const input = screen.getByLabelText<HTMLInputElement>('Import a garden')
+  const bytes = new TextEncoder().encode(file)
+  const picked = Object.assign(new File([bytes], 'far.json'), { arrayBuffer: async () => bytes.buffer })
+  fireEvent.change(input, { target: { files: [picked] } })
+  await screen.findAllByText(/Far away was imported/, undefined, SLOW)
+  await screen.findByRole('heading', { name: 'Far away' }, SLOW)
+  const toasts = screen.getByRole('region', { name: /Notifications/ })
+  fireEvent.click(await within(toasts).findByRole('button', { name: 'Undo' }, SLOW))
+  await screen.findByRole('heading', { name: 'Marlpit Lane' }, SLOW)
+  expect(await database.gardens.get('harrier-point')).toBeUndefined()
+  expect((await beds()).length).toBe(14)
+})
+
+test('undone from the header, an imported garden is gone; the page offers it again and the others', async () => {
+  await room()
+  await importGarden(database, { ...harrierPoint(), weather: [], lots: [], pictures: [] }, null)
+  fireEvent.change(await screen.findByLabelText('Open', undefined, SLOW), {
+    target: { value: 'harrier-point' },
+  })
+  await screen.findByRole('heading', { name: 'Harrier Point' }, SLOW)
+  fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
+  fireEvent.click(await screen.findByRole('button', { name: 'Do it again: Imported Harrier Point' }, SLOW))
+  await screen.findByRole('heading', { name: 'Harrier Point' }, SLOW)
+  fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
+  fireEvent.click(await screen.findByRole('button', { name: 'Open Marlpit Lane' }, SLOW))
+  await screen.findByRole('heading', { name: 'Marlpit Lane' }, SLOW)
 })
 
 test('animals that are moved in a pen need its size', async () => {

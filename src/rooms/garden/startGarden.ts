@@ -1,6 +1,6 @@
 import { CLIMATE_TYPES, siteFromType } from '../../core/site/climateTypes'
 import type { GardenData } from '../../core/garden/schema'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { bedsOfGroup, toMetres, toolOf, type StartValue } from './forms'
 
 /** A new garden from what was filled in; beds are labelled and walked in the order given. */

@@ -6,9 +6,11 @@ import { isoDay } from '../../core/garden/fields'
 import { CROPS, findCrop } from '../../core/plants/crops'
 import { Dialog } from '../../parts/Dialog'
 import { Field } from '../../parts/Field'
+import { Form } from '../../parts/Form'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
+import { added } from '../../data/writes'
 
 const form = z
   .object({
@@ -68,32 +70,25 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
     const crop = findCrop(value.cropId)!
     const start = { date: value.from, covering: null, passes: null, components: [], note: '' }
     const stored = await commit(`Added ${crop.name.toLowerCase()}`, [
-      {
-        table: 'stands',
-        put: {
-          id: newId('stand'),
-          gardenId: data.garden.id,
-          bedId: value.bedId,
-          part: { kind: 'whole' },
-          underStandId: null,
-          cuts: [],
-          note: '',
-          content: { kind: 'crop', cropId: crop.id, establishment: value.establishment },
-          start: { plan: start, fact: value.standing ? start : null },
-          end: { plan: { date: value.until, method: 'harvest', passes: 1, note: '' }, fact: null },
-        },
-      },
+      added('stands', {
+        id: newId('stand'),
+        gardenId: data.garden.id,
+        bedId: value.bedId,
+        part: { kind: 'whole' },
+        underStandId: null,
+        cuts: [],
+        note: '',
+        content: { kind: 'crop', cropId: crop.id, establishment: value.establishment },
+        start: { plan: start, fact: value.standing ? start : null },
+        end: { plan: { date: value.until, method: 'harvest', passes: 1, note: '' }, fact: null },
+      }),
     ])
     if (stored.ok) onClose()
   }
 
   const { errors } = formState
   return (
-    <form
-      className="mt-3 grid gap-3 sm:grid-cols-2"
-      onSubmit={(event) => void handleSubmit(save)(event)}
-      noValidate
-    >
+    <Form className="mt-3 grid gap-3 sm:grid-cols-2" onSubmit={handleSubmit(save)}>
       <Field label="Bed" error={errors.bedId?.message}>
         <select className="select w-full" {...register('bedId')}>
           {data.beds.map((bed) => (
@@ -134,6 +129,6 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
         </button>
         <button className="btn btn-primary">Add crop</button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -13,12 +13,15 @@ import { placeLabel, standWords, type Placed } from './labels'
 import { clipToSheet, yOfDay, type Column, type LoomLayout } from './layout'
 import type { Loom, LoomBed } from './useLoom'
 
+/** Where a bed that could not be computed says so. */
+const FAILED_BELOW_TODAY_PX = 14
+
 type Props = { column: Column; layout: LoomLayout; loom: Loom; dark: boolean }
 
 /** One bed: its strip of cloth, the names on it, its gaps and stage knots. */
 export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark }: Props) {
   const { entry, left, width } = column
-  const { strip, forecasts } = useBedCloth(entry.stands, loom.firstDay, loom.lastDay - loom.firstDay)
+  const { strip, forecasts, failure } = useBedCloth(entry.stands, loom.firstDay, loom.lastDay - loom.firstDay)
   const todayY = yOfDay(layout, loom, loom.today)
   return (
     <>
@@ -58,6 +61,17 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
             width={width}
           />
         ))}
+        {failure && (
+          <button
+            type="button"
+            className="loom-label absolute inset-x-0 font-semibold text-error"
+            style={{ top: Math.max(0, todayY) + FAILED_BELOW_TODAY_PX }}
+            title={failure.error}
+            onClick={failure.retry}
+          >
+            not woven, try again
+          </button>
+        )}
         <Knots entry={entry} forecasts={forecasts} loom={loom} layout={layout} width={width} />
       </div>
     </>

@@ -5,16 +5,17 @@ import { longDate, shortDate } from '../../parts/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
-import { usePendingJobs } from '../../state/useEngine'
+import { useFailures, usePendingJobs } from '../../state/useEngine'
 import { CropDialog } from './CropDialog'
 import { layoutLoom, yOfDay, type LoomLayout } from './layout'
 import { ledgerOf } from './ledger'
 import { LoomColumn } from './LoomColumn'
 import { SpotLine } from './SpotLine'
 import { useCursor } from './useCursor'
-import { useLoom, type Loom } from './useLoom'
+import { useLoom, useOutlook, type Loom } from './useLoom'
 import { useMoveCrop } from './useMoveCrop'
 import { WeekEdge } from './WeekEdge'
+import { Failed } from '../../parts/Waiting'
 
 /** Weeks a page turn moves the sheet: one season. */
 const PAGE_WEEKS = 13
@@ -43,6 +44,7 @@ export function LoomRoom() {
         onPage={setPage}
         onAdd={() => setAdding({ bedId: data.beds[0]?.id ?? '', day: loom.today })}
       />
+      <NotWoven loom={loom} />
       <div ref={frame} className="overflow-x-auto overflow-y-hidden">
         {width > 0 && (
           <Sheet
@@ -114,6 +116,19 @@ function LoomHead({
         </button>
       </div>
     </div>
+  )
+}
+
+/** What could not be computed of the sheet below. */
+function NotWoven({ loom }: { loom: Loom }) {
+  const failure = useFailures()
+  const outlook = useOutlook(loom)
+  const count = failure?.count ?? 0
+  return (
+    <>
+      <Failed what={`Weaving ${count} ${count === 1 ? 'cover' : 'covers'}`} failure={failure} />
+      <Failed what="Frost and rain by week" failure={outlook} />
+    </>
   )
 }
 

@@ -12,6 +12,7 @@ import { addDays } from '../../core/foundations/day'
 import { useCommit, useGarden } from '../../state/garden'
 import { standWords } from './labels'
 import type { LoomLayout } from './layout'
+import { changed } from '../../data/writes'
 
 /** Moving planned crops by dragging or with the keyboard: down the weeks and across the beds. */
 export function useMoveCrop(layout: LoomLayout) {
@@ -70,7 +71,7 @@ export function useMoveCrop(layout: LoomLayout) {
     }
     await commit(
       `Moved ${standWords(stand).join(' + ')} to ${to.entry.bed.label}, from ${moved.start.plan.date}`,
-      [{ table: 'stands', put: moved }],
+      [changed('stands', stand, moved)],
     )
   }
   return { sensors, onDragEnd }

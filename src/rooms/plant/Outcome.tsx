@@ -1,4 +1,3 @@
-import { useState } from 'react'
 import { isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { NoteField } from '../../parts/DateField'
@@ -8,6 +7,8 @@ import { SelectField, TextField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
 import { typedNumber } from '../../parts/typed'
+import { changed } from '../../data/writes'
+import { useEdits } from '../../parts/useEdits'
 
 const VERDICTS = [
   ['', 'not said'],
@@ -16,31 +17,36 @@ const VERDICTS = [
   ['worse', 'worse than usual'],
 ] as const
 
+/** An outcome as the form shows it. */
+function outcomeInput({ outcome }: Stand): {
+  kg: string
+  verdict: (typeof VERDICTS)[number][0]
+  note: string
+} {
+  const kg = outcome?.yieldKg ?? null
+  return { kg: kg === null ? '' : String(kg), verdict: outcome?.verdict ?? '', note: outcome?.note ?? '' }
+}
+
 /** Yield and notes of the crop that was planted into the cover: what closes the loop. */
 export function Outcome({ stand }: { stand: Stand; view: StandView }) {
   const { today } = useGarden()
   const commit = useCommit()
-  const known = stand.outcome
-  const [kg, setKg] = useState(known?.yieldKg === null || known === undefined ? '' : String(known.yieldKg))
-  const [verdict, setVerdict] = useState<(typeof VERDICTS)[number][0]>(known?.verdict ?? '')
-  const [note, setNote] = useState(known?.note ?? '')
+  const { seen, input, change, done } = useEdits(stand, outcomeInput)
+  const { kg, verdict, note } = input
   const wrong = kg.trim() !== '' && !(typedNumber(kg) >= 0 && typedNumber(kg) <= 100_000)
   async function keep() {
     if (wrong) return
-    await commit(`Recorded how ${standName(stand).toLowerCase()} did`, [
-      {
-        table: 'stands',
-        put: {
-          ...stand,
-          outcome: {
-            date: isoDate(today),
-            yieldKg: kg.trim() === '' ? null : typedNumber(kg),
-            verdict: verdict === '' ? null : verdict,
-            note,
-          },
+    const stored = await commit(`Recorded how ${standName(stand).toLowerCase()} did`, [
+      changed('stands', seen, {
+        outcome: {
+          date: isoDate(today),
+          yieldKg: kg.trim() === '' ? null : typedNumber(kg),
+          verdict: verdict === '' ? null : verdict,
+          note,
         },
-      },
+      }),
     ])
+    if (stored.ok) done()
   }
   return (
     <RecordForm
@@ -55,10 +61,16 @@ export function Outcome({ stand }: { stand: Stand; view: StandView }) {
         decimal
         error={wrong ? 'A weight in kg from 0 to 100000, or leave it empty.' : undefined}
         value={kg}
-        onChange={setKg}
+        onChange={(kg) => change({ kg })}
       />
-      <SelectField label="It did" className="w-48" value={verdict} onChange={setVerdict} options={VERDICTS} />
-      <NoteField value={note} onChange={setNote} />
+      <SelectField
+        label="It did"
+        className="w-48"
+        value={verdict}
+        onChange={(verdict) => change({ verdict })}
+        options={VERDICTS}
+      />
+      <NoteField value={note} onChange={(note) => change({ note })} />
     </RecordForm>
   )
 }

@@ -20,6 +20,7 @@ import { Outcome } from './Outcome'
 import { Residue } from './Residue'
 import { SpacingAndLanes } from './SpacingAndLanes'
 import { usePlant, type PlantView } from './usePlant'
+import { Form } from '../../parts/Form'
 
 export function PlantRoom() {
   const { standId } = useParams()
@@ -118,11 +119,7 @@ function Where({ plant: { view, end, planted } }: { plant: PlantView }) {
 
 function NextCrop({ plant: { form, change, problems } }: { plant: PlantView }) {
   return (
-    <form
-      className="flex flex-wrap items-start gap-4"
-      onSubmit={(event) => event.preventDefault()}
-      aria-label="The crop that follows"
-    >
+    <Form className="flex flex-wrap items-start gap-4" aria-label="The crop that follows">
       <SelectField
         label="Crop"
         className="w-44"
@@ -148,7 +145,7 @@ function NextCrop({ plant: { form, change, problems } }: { plant: PlantView }) {
         value={form.plantingDate}
         onChange={(plantingDate) => change({ plantingDate })}
       />
-    </form>
+    </Form>
   )
 }
 

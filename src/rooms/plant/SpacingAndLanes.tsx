@@ -9,6 +9,7 @@ import { centimetres, metres, shortDate, type Units } from '../../parts/format'
 import { TextField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
+import { Form } from '../../parts/Form'
 
 /** Plants for this bed, closer when it is late by the crop's own rule; and lanes planted one after the other. */
 export function SpacingAndLanes({
@@ -57,11 +58,7 @@ export function SpacingAndLanes({
           plannedDay !== null && <span className="quiet">On the planned day the usual spacing stands.</span>
         )}
       </div>
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Lanes"
-        onSubmit={(event) => event.preventDefault()}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Lanes">
         <TextField
           label="Planted in lanes"
           className="w-24"
@@ -77,7 +74,7 @@ export function SpacingAndLanes({
           value={form.laneDays}
           onChange={(laneDays) => change({ laneDays })}
         />
-      </form>
+      </Form>
       {staged.length > 0 && (
         <ol className="mt-2 max-w-2xl divide-y divide-base-300 border-y border-base-300" data-testid="lanes">
           {staged.map((lane) => (

@@ -4,7 +4,7 @@ import { USUAL_RULES } from '../../core/garden/rules'
 import { latest } from '../../core/garden/timeline'
 import { manureGate } from '../../core/planting/manure'
 import { findCrop } from '../../core/plants/crops'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
@@ -91,7 +91,7 @@ export function usePlant(view: StandView) {
     if (!crop || problems.doneOn || problems.cropId) return
     const put = plantedStand(form, crop, view, garden.id, newId('stand'))
     const stored = await commit(`Planted ${crop.name.toLowerCase()} in ${bed.label}`, [
-      { table: 'stands', put },
+      { table: 'stands', put, seen: put.id === next?.stand.id ? next.stand : null },
     ])
     if (stored.ok) dispatch(draftDropped(draftName))
   }

@@ -8,6 +8,7 @@ import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
 import { PlantProfile } from './PlantProfile'
 import { PlantYear } from './PlantYear'
+import { changed } from '../../data/writes'
 
 const ROOT_KNOT = {
   host: 'feeds root-knot nematodes',
@@ -38,15 +39,11 @@ export function PlantPage({ plant }: { plant: Species }) {
   const atHand = (garden.seedAtHand ?? []).includes(plant.id)
   const toggle = () =>
     void commit(`${plant.name}: seed ${atHand ? 'no longer' : ''} at hand`.replace('  ', ' '), [
-      {
-        table: 'gardens',
-        put: {
-          ...garden,
-          seedAtHand: atHand
-            ? (garden.seedAtHand ?? []).filter((id) => id !== plant.id)
-            : [...(garden.seedAtHand ?? []), plant.id],
-        },
-      },
+      changed('gardens', garden, {
+        seedAtHand: atHand
+          ? (garden.seedAtHand ?? []).filter((id) => id !== plant.id)
+          : [...(garden.seedAtHand ?? []), plant.id],
+      }),
     ])
   const facts: [string, string][] = [
     ['Family', plant.family],

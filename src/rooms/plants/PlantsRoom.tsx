@@ -10,6 +10,7 @@ import { useGarden } from '../../state/garden'
 import { PlantPage } from './PlantPage'
 import { WaysReference } from './WaysReference'
 import { PROPERTIES, usePlants, type PlantFilter, type SortKey } from './usePlants'
+import { Form } from '../../parts/Form'
 
 /** The covers Kilim knows: a table to search, and a page for each. */
 export function PlantsRoom() {
@@ -118,11 +119,7 @@ const ONLY = Object.entries(PROPERTIES).map(([id, { label }]) => [id as PlantFil
 
 function Filters({ filter, change }: { filter: PlantFilter; change: (part: Partial<PlantFilter>) => void }) {
   return (
-    <form
-      className="mt-2 flex flex-wrap items-start gap-3"
-      role="search"
-      onSubmit={(event) => event.preventDefault()}
-    >
+    <Form className="mt-2 flex flex-wrap items-start gap-3" role="search">
       <Field label="Search">
         <input
           type="search"
@@ -162,6 +159,6 @@ function Filters({ filter, change }: { filter: PlantFilter; change: (part: Parti
         onChange={(only) => change({ only })}
         options={[['any', 'any'], ...ONLY]}
       />
-    </form>
+    </Form>
   )
 }

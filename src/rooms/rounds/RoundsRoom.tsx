@@ -5,6 +5,9 @@ import { shortDate } from '../../parts/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { jobRoom, jobText } from '../../parts/jobText'
 import { useRounds } from './useRounds'
+import { Form } from '../../parts/Form'
+import { single } from '../../parts/once'
+import { Failed } from '../../parts/Waiting'
 
 type Rounds = ReturnType<typeof useRounds>
 
@@ -20,7 +23,9 @@ export function RoundsRoom() {
         {jobs.length === 0
           ? rounds.pending > 0
             ? 'Looking at what grows …'
-            : 'Nothing is due this week.'
+            : rounds.failure
+              ? 'What is due is not known.'
+              : 'Nothing is due this week.'
           : `${jobs.length} to do or look at by ${shortDate(rounds.today + 7)}.`}{' '}
         {rounds.pending > 0 && jobs.length > 0 && (
           <span role="status" className="quiet">
@@ -28,6 +33,11 @@ export function RoundsRoom() {
           </span>
         )}
       </p>
+      <Failed
+        what={`Looking at ${rounds.failure?.count === 1 ? 'one cover' : `${rounds.failure?.count} covers`}`}
+        failure={rounds.failure}
+      />
+      <Failed what="Looking for frost" failure={rounds.week} />
       <div className="no-print mt-2 flex flex-wrap items-start gap-3">
         <SelectField
           label="Order"
@@ -85,7 +95,7 @@ function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
         <div className="no-print col-span-2 flex gap-2 self-start sm:col-span-1">
           <button
             className="btn btn-primary h-12 flex-1 sm:h-9"
-            onClick={() => rounds.tick(job)}
+            onClick={single(() => rounds.tick(job))}
             aria-label={`Done: ${title}`}
           >
             Done
@@ -101,13 +111,10 @@ function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
         </div>
       </div>
       {putting && (
-        <form
+        <Form
           className="no-print mt-2 flex flex-wrap items-start gap-3"
           aria-label={`Put off ${title}`}
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (!wrong) rounds.later(job, Math.round(Number(days)), reason.trim())
-          }}
+          onSubmit={() => (wrong ? undefined : rounds.later(job, Math.round(Number(days)), reason.trim()))}
         >
           <TextField
             label="By days"
@@ -118,7 +125,7 @@ function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
           />
           <TextField label="Because" className="w-56" value={reason} onChange={setReason} />
           <button className="btn mt-6">Put off</button>
-        </form>
+        </Form>
       )}
     </li>
   )

@@ -13,6 +13,7 @@ import { useEngine, useEngineAll } from '../../state/useEngine'
 import { calendarFile } from './calendar'
 import { jobText } from '../../parts/jobText'
 import { download } from '../../parts/download'
+import { changed } from '../../data/writes'
 
 /** Covers that ended longer ago than this have no jobs left. */
 const AFTER_END_DAYS = 90
@@ -45,9 +46,9 @@ export function useRounds() {
       }),
     [covers, expected, spec],
   )
-  const { values, pending } = useEngineAll('forecast', jobs)
-  const week = useEngine('outlook', [spec, today, 1]).value
-  const frostChance = week?.[0]?.frostChance ?? 0
+  const { values, pending, failure } = useEngineAll('forecast', jobs)
+  const week = useEngine('outlook', [spec, today, 1])
+  const frostChance = week.value?.[0]?.frostChance ?? 0
   const marks = useMemo(() => data.garden.jobMarks ?? [], [data.garden.jobMarks])
 
   const input = useMemo(() => {
@@ -65,16 +66,12 @@ export function useRounds() {
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
   const mark = (job: Job, part: Partial<JobMark>, label: string) =>
     commit(label, [
-      {
-        table: 'gardens',
-        put: {
-          ...data.garden,
-          jobMarks: [
-            ...marks.filter((entry) => entry.jobId !== job.id),
-            { jobId: job.id, doneOn: null, laterUntil: null, reason: '', ...part },
-          ],
-        },
-      },
+      changed('gardens', data.garden, {
+        jobMarks: [
+          ...marks.filter((entry) => entry.jobId !== job.id),
+          { jobId: job.id, doneOn: null, laterUntil: null, reason: '', ...part },
+        ],
+      }),
     ])
   const titleOf = (job: Job) => `${jobText(job, standOf(job)).title} in ${bedOf(job).label}`
 
@@ -98,12 +95,14 @@ export function useRounds() {
   return {
     jobs: open,
     pending,
+    failure,
+    week,
     today,
     standOf,
     bedOf,
-    tick: (job: Job) => void mark(job, { doneOn: isoDate(today) }, `Done: ${titleOf(job).toLowerCase()}`),
+    tick: (job: Job) => mark(job, { doneOn: isoDate(today) }, `Done: ${titleOf(job).toLowerCase()}`),
     later: (job: Job, days: number, reason: string) =>
-      void mark(job, { laterUntil: isoDate(today + days), reason }, `Put off: ${titleOf(job).toLowerCase()}`),
+      mark(job, { laterUntil: isoDate(today + days), reason }, `Put off: ${titleOf(job).toLowerCase()}`),
     writeCalendar,
   }
 }

@@ -4,8 +4,10 @@ import { findSpecies, SPECIES } from '../../core/plants/catalogue'
 import { DateField } from '../../parts/DateField'
 import { SelectField, TextField, TickField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { emptyLot, readLot, type LotInput } from './lotForm'
+import { Form } from '../../parts/Form'
+import { added } from '../../data/writes'
 
 const CHOICES = [...SPECIES]
   .sort((a, b) => a.name.localeCompare(b.name))
@@ -40,24 +42,14 @@ export function AddLot({ year }: { year: number }) {
     const read = readLot(named, newId('lot'), data.garden.id, units, isoDate(today))
     if ('problems' in read) return setProblems(read.problems)
     setProblems({})
-    const stored = await commit(`Added ${read.lot.label} ${read.lot.year}`, [
-      { table: 'lots', put: read.lot },
-    ])
+    const stored = await commit(`Added ${read.lot.label} ${read.lot.year}`, [added('lots', read.lot)])
     if (stored.ok) setInput(emptyLot(year))
   }
 
   return (
     <details className="mt-3">
       <summary className="cursor-pointer font-semibold">Add a bag or packet</summary>
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Seed lot"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void add()
-        }}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Seed lot" onSubmit={add}>
         <SelectField
           label="What is in it"
           className="w-56"
@@ -88,7 +80,7 @@ export function AddLot({ year }: { year: number }) {
           />
         </div>
         <button className="btn btn-primary mt-6">Add it</button>
-      </form>
+      </Form>
     </details>
   )
 }

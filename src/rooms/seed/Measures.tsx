@@ -4,9 +4,11 @@ import type { SeedSize } from '../../core/plants/catalogue'
 import { metres } from '../../parts/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { typedNumber } from '../../parts/typed'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
 
 const SIZES: readonly (readonly [SeedSize, string])[] = [
   ['large', 'large: peas, beans'],
@@ -45,10 +47,9 @@ export function Measures() {
       paceM: typedNumber(tenPaces) / 10,
     }
     const stored = await commit(`Measured ${next.name}’s hands`, [
-      {
-        table: 'gardens',
-        put: { ...garden, sowers: [...sowers.filter((sower) => sower.id !== next.id), next] },
-      },
+      changed('gardens', garden, {
+        sowers: [...sowers.filter((sower) => sower.id !== next.id), next],
+      }),
     ])
     if (!stored.ok) setProblem(stored.problems[0].message)
     else setCup('')
@@ -74,15 +75,7 @@ export function Measures() {
           ))}
         </ul>
       )}
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Own measures"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void save()
-        }}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Own measures" onSubmit={save}>
         <TextField label="Name" className="w-40" value={name} onChange={setName} />
         <SelectField label="Seed" className="w-80" value={size} onChange={setSize} options={SIZES} />
         <TextField label="Handfuls" className="w-24" value={handfuls} onChange={setHandfuls} />
@@ -90,7 +83,7 @@ export function Measures() {
         <TextField label="Cast width, m" decimal className="w-28" value={width} onChange={setWidth} />
         <TextField label="Ten paces, m" decimal className="w-28" value={tenPaces} onChange={setTenPaces} />
         <button className="btn mt-6">Keep it</button>
-      </form>
+      </Form>
       <ProblemLine text={problem} />
     </>
   )

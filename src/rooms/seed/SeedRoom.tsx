@@ -10,6 +10,7 @@ import { Calculators } from './Calculators'
 import { Labels } from './Labels'
 import { Measures } from './Measures'
 import { Shopping } from './Shopping'
+import { single } from '../../parts/once'
 
 /** Seed at hand, what the plans need, what to buy, and how each person throws. */
 export function SeedRoom() {
@@ -106,7 +107,7 @@ function LotRow({ lot, units, year, today }: { lot: SeedLot; units: Units; year:
         <button
           className="btn btn-ghost btn-xs"
           aria-label={`Remove ${lot.label}`}
-          onClick={() => void commit(`Removed the lot ${lot.label}`, [{ table: 'lots', remove: lot.id }])}
+          onClick={single(() => commit(`Removed the lot ${lot.label}`, [{ table: 'lots', remove: lot.id }]))}
         >
           Remove
         </button>

@@ -6,11 +6,14 @@ import { grams, money } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { toGrams } from './lotForm'
 import { seedNeeds } from './needs'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { typedNumber } from '../../parts/typed'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 const nameOf = (speciesId: string) => findSpecies(speciesId)?.name ?? speciesId
 
@@ -90,7 +93,7 @@ function Packs({ packs }: { packs: SeedPack[] }) {
   const [price, setPrice] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   const store = (next: SeedPack[], label: string) =>
-    commit(label, [{ table: 'gardens', put: { ...garden, packs: next } }])
+    commit(label, [changed('gardens', garden, { packs: next })])
 
   async function add() {
     if (speciesId === '') return setProblem('Pack: choose what is in it.')
@@ -135,27 +138,19 @@ function Packs({ packs }: { packs: SeedPack[] }) {
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Remove ${pack.label}`}
-              onClick={() =>
-                void store(
+              onClick={single(() =>
+                store(
                   packs.filter((other) => other.id !== pack.id),
                   `Removed ${pack.label}`,
-                )
-              }
+                ),
+              )}
             >
               Remove
             </button>
           </li>
         ))}
       </ul>
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        aria-label="Pack"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void add()
-        }}
-      >
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Pack" onSubmit={add}>
         <SelectField
           label="Seed of"
           className="w-52"
@@ -178,7 +173,7 @@ function Packs({ packs }: { packs: SeedPack[] }) {
           onChange={setPrice}
         />
         <button className="btn mt-6">List it</button>
-      </form>
+      </Form>
       <ProblemLine text={problem} />
     </details>
   )

@@ -12,6 +12,7 @@ import type { StandView } from '../../state/useStand'
 import { CastDiagram } from './CastDiagram'
 import { measuresOf, sowerOf, throwingsOf, usualStretches, type Throwing } from './throwing'
 import type { SowForm } from './useSow'
+import { Failed } from '../../parts/Waiting'
 
 /** Straw of a thin nurse mulch, kg m⁻², and weight of a small bale, kg; depth of a compost cover, m, and litres in a bag. */
 const STRAW_KG_M2 = { low: 0.1, high: 0.25 }
@@ -91,6 +92,7 @@ export function HowToThrow({
       {throwings[0] && (
         <CastDiagram size={size} throwing={throwings[0]} castWidthM={measures.castWidthM} units={units} />
       )}
+      <Failed what="How even the throws fall" failure={pattern} />
       {pattern.value && (
         <div className="mt-2" data-testid="bare-patches">
           Ground left bare or nearly so, over a hand’s width:{' '}

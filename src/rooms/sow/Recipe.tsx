@@ -16,6 +16,7 @@ import { HowToThrow } from './HowToThrow'
 import { RingCheck } from './RingCheck'
 import { WhenToSow } from './WhenToSow'
 import type { useSow } from './useSow'
+import { Form } from '../../parts/Form'
 
 type Sow = ReturnType<typeof useSow>
 
@@ -65,11 +66,7 @@ function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
   const problem = (path: string) =>
     recipe.ok ? undefined : recipe.problems.find((item) => item.path === path)?.message
   return (
-    <form
-      className="no-print flex flex-col gap-3"
-      onSubmit={(event) => event.preventDefault()}
-      aria-label="Seed and covering"
-    >
+    <Form className="no-print flex flex-col gap-3" aria-label="Seed and covering">
       {components.map((part, i) => (
         <fieldset key={part.speciesId} className="grid grid-cols-2 gap-3">
           <legend className="mb-1 text-sm font-semibold">{findSpecies(part.speciesId)?.name}</legend>
@@ -134,7 +131,7 @@ function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
           </select>
         </Field>
       </div>
-    </form>
+    </Form>
   )
 }
 

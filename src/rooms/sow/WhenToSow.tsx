@@ -5,7 +5,7 @@ import { cansFor, litresFor, sprinklerFrom } from '../../core/seeding/water'
 import { chanceText, dateSpreadText, rain, shortDate, type Units } from '../../parts/format'
 import { Scroll } from '../../parts/Scroll'
 import { TextField } from '../../parts/SelectField'
-import { Waiting } from '../../parts/Waiting'
+import { Failed, Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
@@ -46,6 +46,7 @@ export function WhenToSow({ view, units }: { view: StandView; units: Units }) {
         onCancel={days.cancel}
         onRetry={days.retry}
       />
+      <Failed what="Looking for the last sensible sowing" failure={windows} />
       {windows.value && (
         <ul className="mt-1" data-testid="sowing-windows">
           {ids.map((speciesId) => {

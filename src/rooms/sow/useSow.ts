@@ -13,6 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import type { StandView } from '../../state/useStand'
 import { standName } from '../../parts/names'
 import { typedNumber } from '../../parts/typed'
+import { changed } from '../../data/writes'
 
 /** The sowing as filled in: percentages and grams as typed. */
 export type SowForm = {
@@ -88,10 +89,11 @@ export function useSow(view: StandView) {
   const commit = useCommit()
   const { stand, bed } = view
   const draftName = `sow ${stand.id}`
-  const draft = useAppSelector((state) => state.session.drafts[draftName]) as SowForm | undefined
-  const form = draft ?? startingForm(view, today)
+  const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<SowForm> | undefined
+  // Only what was filled in is kept: the rest follows the stand.
+  const form: SowForm = { ...startingForm(view, today), ...draft }
   const change = (part: Partial<SowForm>) =>
-    dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
+    dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
 
   const components = (stand.content.kind === 'cover' ? stand.content.components : []).map((part) => ({
     ...part,
@@ -130,11 +132,17 @@ export function useSow(view: StandView) {
         : stand.end.plan
     const drawn = form.fromStock === false || stand.start.fact ? [] : drawAll(lots, weighed)
     const stored = await commit(`Recorded the sowing of ${standName(stand).toLowerCase()}`, [
-      {
-        table: 'stands',
-        put: { ...stand, start: { ...stand.start, fact }, end: { ...stand.end, plan: endPlan } },
-      },
-      ...drawn.map((put) => ({ table: 'lots' as const, put })),
+      changed('stands', stand, {
+        start: { ...stand.start, fact },
+        end: { ...stand.end, plan: endPlan },
+      }),
+      ...drawn.map((lot) =>
+        changed(
+          'lots',
+          lots.find(({ id }) => id === lot.id)!,
+          lot,
+        ),
+      ),
     ])
     if (!stored.ok) return
     dispatch(draftDropped(draftName))

@@ -18,6 +18,7 @@ import { StageGuide } from './StageGuide'
 import { useMadeUp } from './useMadeUp'
 import type { Checking } from './useChecking'
 import type { useWatch } from './useWatch'
+import { Form } from '../../parts/Form'
 
 type Props = { view: StandView; watch: ReturnType<typeof useWatch>; checking: Checking }
 
@@ -26,15 +27,7 @@ export function CheckPanel({ view, watch, checking }: Props) {
   const { draft, change, problemOf, editing } = checking
   return (
     <div>
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void checking.save()
-        }}
-        noValidate
-        aria-label="Check"
-      >
+      <Form className="flex flex-col gap-3" onSubmit={() => checking.save()} aria-label="Check">
         {editing && (
           <p className="font-semibold">
             Changing the check of{' '}
@@ -78,7 +71,7 @@ export function CheckPanel({ view, watch, checking }: Props) {
             </button>
           )}
         </div>
-      </form>
+      </Form>
       <SeenSoFar view={view} checks={watch.checks} checking={checking} />
     </div>
   )

@@ -13,10 +13,13 @@ import { ProblemLine } from '../../parts/ProblemLine'
 import { TextField } from '../../parts/SelectField'
 import { typedNumber } from '../../parts/typed'
 import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import type { StandView } from '../../state/useStand'
 import type { Checking } from './useChecking'
 import { troubleText } from './words'
+import { Form } from '../../parts/Form'
+import { added } from '../../data/writes'
+import { single } from '../../parts/once'
 
 /** Thin, hurt or weedy: what can be done, until the grower has decided. */
 export function Decisions({
@@ -112,7 +115,7 @@ function Decide({
       note: '',
     }
     const stored = await commit('Planned sowing again', [
-      { table: 'stands', put: again },
+      added('stands', again),
       checking.decided(trouble, 'resow'),
     ])
     if (stored.ok) void navigate(`/sow/${again.id}`)
@@ -129,26 +132,21 @@ function Decide({
         <button type="button" className="btn" aria-expanded={resowing} onClick={() => setResowing(!resowing)}>
           Sow a part again
         </button>
-        <button type="button" className="btn" onClick={() => void checking.decide(trouble, 'accept')}>
+        <button type="button" className="btn" onClick={single(() => checking.decide(trouble, 'accept'))}>
           Leave it
         </button>
         <button
           type="button"
           className="btn"
-          onClick={() => void checking.decide(trouble, 'end early').then(() => navigate(`/end/${stand.id}`))}
+          onClick={single(() =>
+            checking.decide(trouble, 'end early').then(() => navigate(`/end/${stand.id}`)),
+          )}
         >
           End it early
         </button>
       </div>
       {resowing && (
-        <form
-          className="mt-2"
-          aria-label="Sow a part again"
-          onSubmit={(event) => {
-            event.preventDefault()
-            void sowAgain()
-          }}
-        >
+        <Form className="mt-2" aria-label="Sow a part again" onSubmit={sowAgain}>
           <div className="flex flex-wrap items-start gap-3">
             <TextField
               label="From, m along the bed"
@@ -171,7 +169,7 @@ function Decide({
           </p>
           <ProblemLine text={problem} />
           <button className="btn btn-primary mt-2">Plan it for today</button>
-        </form>
+        </Form>
       )}
     </div>
   )

@@ -4,7 +4,7 @@ import { BandsChart } from '../../parts/BandsChart'
 import { StageLadder } from '../../parts/StageLadder'
 import { dryMatter, nitrogen, percent } from '../../parts/format'
 import { leadGroup, leadName } from '../../parts/names'
-import { Waiting } from '../../parts/Waiting'
+import { Failed, Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
@@ -42,6 +42,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
   const { units } = data.garden
   return (
     <div>
+      <Failed what="What the last check changed" failure={learned.failure} />
       <ChangeSentence learned={learned} stand={view.stand} />
       {now && mass && taken && (
         <div className="mb-2">

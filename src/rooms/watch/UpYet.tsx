@@ -12,6 +12,7 @@ import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
 import type { StandView } from '../../state/useStand'
+import { Failed } from '../../parts/Waiting'
 
 /** How long after sowing seedlings are looked for, unless the ground has closed before. */
 const LOOK_DAYS = 45
@@ -170,6 +171,7 @@ function SowAgainLine({ view }: { view: StandView }) {
         Does sowing again still pay?
       </button>
     )
+  if (found.error) return <Failed what="Growing both ways" failure={found} />
   if (!found.value) return <p role="status">Growing both ways …</p>
   const { byDay, leave, again } = found.value
   const behind = leave.massG.mid > 0 ? again.massG.mid / leave.massG.mid : 1

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { Problem } from '../../core/foundations/outcome'
 import type { Check } from '../../core/garden/check'
@@ -6,21 +6,22 @@ import { latest } from '../../core/garden/timeline'
 import type { Trouble } from '../../core/tracking/decisions'
 import { doubtsOf, type Doubt } from '../../core/tracking/doubts'
 import type { StandForecast } from '../../core/season/forecast'
-import type { Write } from '../../data/commit'
 import { percent } from '../../parts/format'
 import { standName } from '../../parts/names'
 import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../state/ids'
+import { newId } from '../../data/ids'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import type { StandView } from '../../state/useStand'
 import type { PreparedPicture } from '../../workers/picture'
 import { checkOf, draftOf, emptyDraft, type CheckDraft } from './draft'
 import { carriedOver, checkWrites } from './writes'
+import { added, changed, type Write } from '../../data/writes'
 
 /** How a check that does not fit is to be taken. */
 type Answer = 'ask' | 'as seen' | 'set aside'
-type Kept = { draft: Partial<CheckDraft>; editing: string | null }
+/** What is kept of it: what was filled in, which check it changes, and that check as it was when the change began. */
+type Kept = { draft: Partial<CheckDraft>; editing: string | null; seen?: Check }
 
 /** Filling in a check of a stand: the draft, its pictures, what is wrong with it, and what does not fit. */
 export function useChecking(
@@ -41,17 +42,26 @@ export function useChecking(
   const [problems, setProblems] = useState<Problem[]>([])
   const [doubts, setDoubts] = useState<Doubt[]>([])
   const [answer, setAnswer] = useState<Answer>('ask')
+  /** Pressed again while it is stored, a button asks for nothing new. */
+  const saving = useRef(false)
   const editing = kept?.editing ?? null
   const sownOn = latest(stand.start)?.date ?? isoDate(today)
 
   function change(part: Partial<CheckDraft>) {
-    dispatch(draftKept({ name, value: { draft: { ...kept?.draft, ...part }, editing } satisfies Kept }))
+    dispatch(
+      draftKept({ name, value: { ...kept, draft: { ...kept?.draft, ...part }, editing } satisfies Kept }),
+    )
     setProblems([])
     setDoubts([])
   }
 
   function edit(check: Check) {
-    dispatch(draftKept({ name, value: { draft: draftOf(check, today), editing: check.id } satisfies Kept }))
+    dispatch(
+      draftKept({
+        name,
+        value: { draft: draftOf(check, today), editing: check.id, seen: check } satisfies Kept,
+      }),
+    )
     setProblems([])
     setDoubts([])
   }
@@ -68,8 +78,18 @@ export function useChecking(
 
   /** Stores the check; `how` answers a doubt, `withPictures` leaves out pictures that did not fit. */
   async function save(how: Answer = 'ask', withPictures = true): Promise<boolean> {
+    if (saving.current) return false
+    saving.current = true
+    try {
+      return await store(how, withPictures)
+    } finally {
+      saving.current = false
+    }
+  }
+
+  async function store(how: Answer, withPictures: boolean): Promise<boolean> {
     setAnswer(how)
-    const old = view.standCase.checks.find((check) => check.id === editing)
+    const old = kept?.seen ?? view.standCase.checks.find((check) => check.id === editing)
     const id = editing ?? newId('check')
     const taken = withPictures ? pictures.map((picture) => ({ id: newId('picture'), picture })) : []
     const outcome = checkOf(draft, { id, gardenId: data.garden.id, standId: stand.id, sownOn, today }, [
@@ -91,7 +111,7 @@ export function useChecking(
     const check = { ...carriedOver(outcome.value, old), ...(how === 'set aside' && { setAside: true }) }
     const stored = await commit(
       `${editing ? 'Changed a check of' : 'Checked'} ${standName(stand).toLowerCase()}`,
-      checkWrites(check, taken, stand, bed, newId('trouble')),
+      checkWrites(check, old, taken, stand, bed, newId('trouble')),
     )
     if (!stored.ok) {
       setProblems(stored.problems)
@@ -120,7 +140,7 @@ export function useChecking(
       heightCm: null,
       note: `By the forecast ${percent(share)} of the plants are lost.`,
     }
-    return { table: 'checks', put: { ...(found ?? own), decision } }
+    return found ? changed('checks', found, { decision }) : added('checks', { ...own, decision })
   }
   const decide = (trouble: Trouble, decision: NonNullable<Check['decision']>) =>
     commit('Decided on the stand', [decided(trouble, decision)])

@@ -25,14 +25,14 @@ const picture = {
   fromHeightPx: 60,
 }
 const tablesOf = (check: Check, bed = testBed) =>
-  checkWrites(check, [], rye, bed, 't').map(({ table }) => table)
+  checkWrites(check, undefined, [], rye, bed, 't').map(({ table }) => table)
 
 describe('what is stored with a check', () => {
   test('a plain check is stored alone', () => {
     expect(tablesOf(seen())).toEqual(['checks'])
   })
   test('a picture lies with its bed, stand and day, and counts its bytes', () => {
-    expect(checkWrites(seen(), [{ id: 'p', picture }], rye, testBed, 't')[1]).toMatchObject({
+    expect(checkWrites(seen(), undefined, [{ id: 'p', picture }], rye, testBed, 't')[1]).toMatchObject({
       table: 'pictures',
       put: { id: 'p', bedId: testBed.id, standId: rye.id, date: '2026-04-10', bytes: 9 },
       bytes: { full: picture.full },
@@ -40,7 +40,7 @@ describe('what is stored with a check', () => {
   })
   test('a named disease is noted on the bed with the plant family, once', () => {
     const ill = seen({ damage: [hurt('disease', 'rust')] })
-    const [, note] = checkWrites(ill, [], rye, testBed, 't')
+    const [, note] = checkWrites(ill, undefined, [], rye, testBed, 't')
     const troubles = [{ id: 't', date: '2026-04-10', family: 'Poaceae', what: 'rust' }]
     expect(note).toMatchObject({ table: 'beds', put: { troubles } })
     expect(tablesOf(ill, { ...testBed, troubles })).toEqual(['checks'])

@@ -1,6 +1,6 @@
 import type { Check } from '../../core/garden/check'
 import type { Bed, Stand } from '../../core/garden/schema'
-import type { Write } from '../../data/commit'
+import { changed, type Write } from '../../data/writes'
 import { leadFamily } from '../../parts/names'
 import type { PreparedPicture } from '../../workers/picture'
 
@@ -9,17 +9,18 @@ export type Taken = { id: string; picture: PreparedPicture }
 
 /**
  * What is stored with a check: itself, its pictures, and a disease or pest that it names, once, on the bed, where
- * Choose looks for it. `troubleId` is the id that such a note would get.
+ * Choose looks for it. `old` is the check that is changed; `troubleId` is the id that such a note would get.
  */
 export function checkWrites(
   check: Check,
+  old: Check | undefined,
   taken: readonly Taken[],
   stand: Stand,
   bed: Bed,
   troubleId: string,
 ): Write[] {
   const writes: Write[] = [
-    { table: 'checks', put: check },
+    { table: 'checks', put: check, seen: old ?? null },
     ...taken.map(({ id, picture }): Write => ({
       table: 'pictures',
       put: {
@@ -33,6 +34,7 @@ export function checkWrites(
         bytes: picture.full.byteLength + picture.small.byteLength,
         caption: '',
       },
+      seen: null,
       bytes: { full: picture.full, small: picture.small },
     })),
   ]
@@ -40,13 +42,11 @@ export function checkWrites(
   const family = leadFamily(stand)
   const troubles = bed.troubles ?? []
   if (ill && family && !troubles.some((entry) => entry.what === ill.what && entry.family === family))
-    writes.push({
-      table: 'beds',
-      put: {
-        ...bed,
+    writes.push(
+      changed('beds', bed, {
         troubles: [...troubles, { id: troubleId, date: check.date, family, what: ill.what }],
-      },
-    })
+      }),
+    )
   return writes
 }
 

@@ -7,6 +7,8 @@ import { Scroll } from '../../parts/Scroll'
 import { useCommit, useGarden } from '../../state/garden'
 import { dayInputOf, readDay, type DayInput } from './observed'
 import { ProblemLine } from '../../parts/ProblemLine'
+import { Form } from '../../parts/Form'
+import { yearWrites } from '../../data/writes'
 
 /** Days listed below the form. */
 const LISTED_DAYS = 14
@@ -34,22 +36,14 @@ export function ObservedDays() {
     setProblem(null)
     const outcome = await commit(
       `Wrote down the weather of ${shortDate(read.day.day)}`,
-      withDays(weather, data.garden.id, [read.day]).map((put) => ({ table: 'weather', put })),
+      yearWrites(weather, withDays(weather, data.garden.id, [read.day])),
     )
     if (!outcome.ok) setProblem(outcome.problems[0].message)
   }
 
   return (
     <div className="mt-2">
-      <form
-        className="flex flex-wrap items-start gap-3"
-        aria-label="Weather of a day"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void save()
-        }}
-      >
+      <Form className="flex flex-wrap items-start gap-3" aria-label="Weather of a day" onSubmit={save}>
         <Field label="Day">
           <input
             type="date"
@@ -70,7 +64,7 @@ export function ObservedDays() {
           </Field>
         ))}
         <button className="btn btn-primary mt-6">Write down</button>
-      </form>
+      </Form>
       <p className="quiet mt-1 text-sm">Leave empty what you did not measure.</p>
       <ProblemLine text={problem} />
       <Scroll label="The last two weeks">

@@ -4,15 +4,17 @@ import { CLIMATE_TYPES, siteFromType } from '../../core/site/climateTypes'
 import { Field } from '../../parts/Field'
 import { monthName } from '../../parts/format'
 import { useCommit, useGarden } from '../../state/garden'
-import { placeInputOf, readPlace, ROWS, type PlaceInput, type RowName } from './place'
+import { placeInputOf, readPlace, ROWS, type RowName } from './place'
+import { Form } from '../../parts/Form'
+import { changed } from '../../data/writes'
+import { useEdits } from '../../parts/useEdits'
 
 /** Where the garden lies and its normals: typed by hand, or started from a generic climate. */
 export function PlaceForm() {
   const { data } = useGarden()
   const commit = useCommit()
-  const [input, setInput] = useState<PlaceInput>(() => placeInputOf(data.garden.site))
+  const { seen, input, change, done } = useEdits(data.garden.site, placeInputOf)
   const [problems, setProblems] = useState<string[]>([])
-  const change = (part: Partial<PlaceInput>) => setInput({ ...input, ...part })
   const setMonth = (row: RowName, month: number, text: string) =>
     change({ [row]: input[row].map((old, i) => (i === month ? text : old)) })
 
@@ -21,7 +23,7 @@ export function PlaceForm() {
     if (!type) return
     const latitude = Number(input.latitude)
     const elevation = Number(input.elevationM)
-    setInput(
+    change(
       placeInputOf(
         siteFromType(
           type,
@@ -33,24 +35,17 @@ export function PlaceForm() {
   }
 
   async function save() {
-    const read = readPlace(input)
+    const read = readPlace(input, seen)
     if ('problems' in read) return setProblems(read.problems)
     setProblems([])
-    await commit('Changed the place and its normals', [
-      { table: 'gardens', put: { ...data.garden, site: read.site } },
+    const stored = await commit('Changed the place and its normals', [
+      changed('gardens', { ...data.garden, site: seen }, { site: read.site }),
     ])
+    if (stored.ok) done()
   }
 
   return (
-    <form
-      className="mt-2 flex flex-col gap-3"
-      aria-label="Place and normals"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault()
-        void save()
-      }}
-    >
+    <Form className="mt-2 flex flex-col gap-3" aria-label="Place and normals" onSubmit={save}>
       <div className="flex flex-wrap items-start gap-3">
         <Field label="Latitude" hint="south is negative">
           <input
@@ -130,6 +125,6 @@ export function PlaceForm() {
       <div>
         <button className="btn btn-primary btn-sm">Save the place</button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -46,12 +46,17 @@ const MONTHS = [
   'December',
 ]
 
-/** The site, or what is wrong with it, each problem naming its row and month. */
-export function readPlace(input: PlaceInput): { site: SiteClimate } | { problems: string[] } {
+/** The site as filled in over `seen`, or what is wrong with it, each problem naming its row and month. */
+export function readPlace(
+  input: PlaceInput,
+  seen: SiteClimate,
+): { site: SiteClimate } | { problems: string[] } {
   const numbers = (texts: string[]) => texts.map(typedNumber)
   const parsed = siteClimate.safeParse({
     latitude: typedNumber(input.latitude),
-    elevationM: typedNumber(input.elevationM),
+    // Shown rounded; kept as it was where nobody typed another.
+    elevationM:
+      input.elevationM === placeInputOf(seen).elevationM ? seen.elevationM : typedNumber(input.elevationM),
     coastal: input.coastal,
     tMaxC: numbers(input.tMaxC),
     tMinC: numbers(input.tMinC),

@@ -7,6 +7,7 @@ import { normalsFrom } from '../../core/site/record'
 import { observedDays, withDays } from '../../core/garden/weatherYear'
 import { useCommit, useGarden } from '../../state/garden'
 import { JobCancelled, runJob } from '../../workers/client'
+import { changed, yearWrites } from '../../data/writes'
 
 /** Characters looked at to guess the columns. */
 const SAMPLE = 64_000
@@ -81,15 +82,8 @@ export function useImport() {
     const years = withDays(weather, data.garden.id, days)
     const normals = withNormals ? normalsFrom(days) : null
     const outcome = await commit(`Imported ${days.length} days of weather`, [
-      ...years.map((put) => ({ table: 'weather' as const, put })),
-      ...(normals
-        ? [
-            {
-              table: 'gardens' as const,
-              put: { ...data.garden, site: { ...data.garden.site, ...normals } },
-            },
-          ]
-        : []),
+      ...yearWrites(weather, years),
+      ...(normals ? [changed('gardens', data.garden, { site: { ...data.garden.site, ...normals } })] : []),
     ])
     setState(outcome.ok ? { step: 'none' } : { ...state })
   }

@@ -1,0 +1,64 @@
+import { afterEach, beforeEach, expect, jest, test } from '@jest/globals'
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { Form } from './Form'
+import { single } from './once'
+
+beforeEach(() => void jest.useFakeTimers())
+afterEach(() => {
+  cleanup()
+  jest.useRealTimers()
+})
+const pass = (ms: number) => act(() => jest.advanceTimersByTimeAsync(ms))
+
+function show(store: () => unknown) {
+  render(
+    <Form aria-label="Lot" onSubmit={store}>
+      <input aria-label="Weight" defaultValue="5" />
+      <button>Add</button>
+    </Form>,
+  )
+  return { submit: () => fireEvent.submit(screen.getByRole('form')) }
+}
+
+test('a double click, or Enter twice, stores once', async () => {
+  const store = jest.fn(() => Promise.resolve())
+  const { submit } = show(store)
+  submit()
+  await pass(200)
+  submit()
+  expect(store).toHaveBeenCalledTimes(1)
+  await pass(1000)
+  submit()
+  expect(store).toHaveBeenCalledTimes(2)
+})
+test('a press while it is still being stored is ignored, however late it comes', async () => {
+  let done = () => {}
+  const store = jest.fn(() => new Promise<void>((resolve) => (done = resolve)))
+  const { submit } = show(store)
+  submit()
+  await pass(5000)
+  expect(screen.getByRole('form').getAttribute('aria-busy')).toBe('true')
+  submit()
+  expect(store).toHaveBeenCalledTimes(1)
+  done()
+  await pass(1)
+  expect(screen.getByRole('form').getAttribute('aria-busy')).toBeNull()
+  submit()
+  expect(store).toHaveBeenCalledTimes(2)
+})
+test('with something new filled in it stores at once', async () => {
+  const store = jest.fn(() => Promise.resolve())
+  const { submit } = show(store)
+  submit()
+  await pass(100)
+  fireEvent.change(screen.getByLabelText('Weight'), { target: { value: '6' } })
+  submit()
+  expect(store).toHaveBeenCalledTimes(2)
+})
+test('a row’s button does not answer the second half of a double click, which may fall on the next row', () => {
+  const done = jest.fn()
+  render(<button onClick={single(done)}>Done</button>)
+  fireEvent.click(screen.getByRole('button'), { detail: 1 })
+  fireEvent.click(screen.getByRole('button'), { detail: 2 })
+  expect(done).toHaveBeenCalledTimes(1)
+})
