@@ -49,7 +49,7 @@ test('broken, foreign and inconsistent files are refused with the place and the 
   await refuse('zero.json', JSON.stringify(good), /Length must be between 0.2 and 500 m/)
   good.data.beds[0].lengthM = 3
   good.data.stands[0].bedId = 'nowhere'
-  await refuse('lost.json', JSON.stringify(good), /bed that is not in the file/)
+  await refuse('lost.json', JSON.stringify(good), /bed that is not there/)
   expect(withoutTime(await exportGarden(page))).toBe(before)
 })
 

@@ -17,6 +17,7 @@ type RecordKind =
   | 'work'
   | 'livestock'
   | 'feed'
+  | 'spread'
 
 /**
  * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works

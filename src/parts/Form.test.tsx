@@ -17,42 +17,42 @@ function show(store: () => unknown) {
       <button>Add</button>
     </Form>,
   )
-  return { submit: () => fireEvent.submit(screen.getByRole('form')) }
+  return { submit: () => act(async () => void fireEvent.submit(screen.getByRole('form'))) }
 }
 
 test('a double click, or Enter twice, stores once', async () => {
   const store = jest.fn(() => Promise.resolve())
   const { submit } = show(store)
-  submit()
+  await submit()
   await pass(200)
-  submit()
+  await submit()
   expect(store).toHaveBeenCalledTimes(1)
   await pass(1000)
-  submit()
+  await submit()
   expect(store).toHaveBeenCalledTimes(2)
 })
 test('a press while it is still being stored is ignored, however late it comes', async () => {
   let done = () => {}
   const store = jest.fn(() => new Promise<void>((resolve) => (done = resolve)))
   const { submit } = show(store)
-  submit()
+  await submit()
   await pass(5000)
   expect(screen.getByRole('form').getAttribute('aria-busy')).toBe('true')
-  submit()
+  await submit()
   expect(store).toHaveBeenCalledTimes(1)
-  done()
+  await act(async () => done())
   await pass(1)
   expect(screen.getByRole('form').getAttribute('aria-busy')).toBeNull()
-  submit()
+  await submit()
   expect(store).toHaveBeenCalledTimes(2)
 })
 test('with something new filled in it stores at once', async () => {
   const store = jest.fn(() => Promise.resolve())
   const { submit } = show(store)
-  submit()
+  await submit()
   await pass(100)
   fireEvent.change(screen.getByLabelText('Weight'), { target: { value: '6' } })
-  submit()
+  await submit()
   expect(store).toHaveBeenCalledTimes(2)
 })
 test('a row’s button does not answer the second half of a double click, which may fall on the next row', () => {

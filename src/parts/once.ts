@@ -5,13 +5,13 @@ const SAME_PRESS_MS = 700
 
 /**
  * Work behind a button that is done once for one wish: not begun again while it is under way, nor by the second half
- * of a double click. `changed` says that something new is wished for.
+ * of a double click. `changed` says that something new is wished for, which may begin at once.
  */
 export function useOnce<Args extends unknown[]>(
   work: (...args: Args) => unknown,
 ): { run: (...args: Args) => void; busy: boolean; changed: () => void } {
   const [busy, setBusy] = useState(false)
-  const running = useRef(false)
+  const underWay = useRef<symbol | null>(null)
   const begunAt = useRef(-Infinity)
   const latest = useRef(work)
   useEffect(() => {
@@ -19,17 +19,21 @@ export function useOnce<Args extends unknown[]>(
   })
   const run = useCallback((...args: Args) => {
     const now = performance.now()
-    if (running.current || now - begunAt.current < SAME_PRESS_MS) return
+    if (underWay.current || now - begunAt.current < SAME_PRESS_MS) return
     begunAt.current = now
-    running.current = true
+    const own = Symbol('run')
+    underWay.current = own
     setBusy(true)
     void Promise.resolve(latest.current(...args)).finally(() => {
-      running.current = false
+      if (underWay.current !== own) return
+      underWay.current = null
       setBusy(false)
     })
   }, [])
   const changed = useCallback(() => {
     begunAt.current = -Infinity
+    underWay.current = null
+    setBusy(false)
   }, [])
   return { run, busy, changed }
 }

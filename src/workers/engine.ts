@@ -11,6 +11,7 @@ import type { EndDetails } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'
 import type { Crop } from '../core/plants/crops'
 import { readiness, type Readiness } from '../core/planting/gates'
+import type { manureGate } from '../core/planting/manure'
 import { DEAD_SHARE } from '../core/ending/outcome'
 import { forecastOf, setupFor, type StandForecast } from '../core/season/forecast'
 import { standRun, type StandCase } from '../core/season/run'
@@ -71,8 +72,9 @@ export type PlantQuestion = {
   waitDays: number
   plantingDay: number
   flattened: boolean
-  manure: { lastDay: number; days: number } | null
+  manure: ReturnType<typeof manureGate>
   nematodes: boolean
+  creeping: readonly string[]
 }
 
 /** The core behind a worker: each job is plain data in, plain data out. `progress` is told the share done. */

@@ -238,6 +238,7 @@ describe('engine on the demo garden', () => {
       flattened: true,
       manure: null,
       nematodes: false,
+      creeping: [],
     })!
     expect(answer.gates.map((gate) => gate.id)).toEqual(['dead', 'wait', 'tie-up', 'soil', 'frost'])
     expect(answer.mulchG!.mid).toBeGreaterThan(100)

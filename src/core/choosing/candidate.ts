@@ -1,6 +1,8 @@
 import { SAFE_CHANCE, type EndingOption } from '../ending/weigh'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'
+import { harmTexts } from '../plants/catalogue'
+import { notAllFood } from '../plants/food'
 import type { Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
 import type { DateSpread } from '../stand/summary'
@@ -112,9 +114,9 @@ function cautionsFor(plants: readonly Species[], question: ChooseQuestion): stri
   const { next, target, animals } = question
   const cautions = plants.flatMap((plant) => [
     ...plant.cautions,
-    ...plant.harms
-      .filter((harm) => harm.who === 'people' || animals.some((who) => who === harm.who))
-      .map((harm) => `${plant.name}: ${harm.why} ${harm.who === 'people' ? '' : 'Ask a vet.'}`.trim()),
+    ...harmTexts(plant, (who) => who === 'people' || animals.some((kept) => kept === who)).map(
+      (text) => `${plant.name}. ${text}`,
+    ),
   ])
   const sameFamily = next && plants.find((plant) => plant.family === next.family)
   if (sameFamily)
@@ -123,12 +125,12 @@ function cautionsFor(plants: readonly Species[], question: ChooseQuestion): stri
     cautions.push('Its residue holds back small seed for two to four weeks.')
   if (next && next.nitrogenG >= HUNGRY_G && plants.every((plant) => plant.group === 'grass'))
     cautions.push(`Strawy residue ties up nitrogen just when ${next.name.toLowerCase()} wants it.`)
-  if (
-    next?.rootKnotHost &&
-    plants.some((plant) => plant.rootKnot === 'host') &&
-    question.purposes.includes('nematodes')
-  )
-    cautions.push('Root-knot nematodes multiply on part of it.')
+  if (question.purposes.includes('nematodes'))
+    cautions.push(
+      'Ask a laboratory which nematode it is: lesion nematodes feed on rye, oats and buckwheat as well.',
+    )
+  const food = question.purposes.includes('kitchen') ? notAllFood(plants) : null
+  if (food) cautions.push(food)
   return [...new Set(cautions)]
 }
 

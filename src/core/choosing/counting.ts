@@ -145,7 +145,12 @@ export function liftedMulch(counting: Counting): number {
   return massG[at] * (ratio >= LASTING_CN ? 1 : SOFT_WORTH)
 }
 
-export const NEMATODE_WORTH = { 'sets back': 1, 'poor host': 0.25, host: 0 } as const
+export const NEMATODE_WORTH = {
+  'sets back': 1,
+  'poor host': 0.25,
+  'depends on cultivar': 0,
+  host: 0,
+} as const
 /** Fresh weight over dry of young shoots, and the share of them that is picked. */
 export const FRESH_PER_DRY = 8
 export const PICKED = 0.25

@@ -79,9 +79,29 @@ describe('each hard limit stops what it should and nothing else', () => {
     expect(limitOf(summer({ notRootKnotHost: true }), 'field-pea')).toBe('nematodes')
     expect(limitOf(summer({ notRootKnotHost: true }), 'sorghum-sudangrass')).toBe('fits')
   })
+  test('to set nematodes back: no host and none that depends on its cultivar, alone or in a mix', () => {
+    const question = summer({}, { purposes: ['nematodes'] })
+    for (const id of ['buckwheat', 'phacelia', 'cowpea', 'field-pea'])
+      expect(limitOf(question, id)).toBe('nematodes')
+    expect(limitOf(question, 'sorghum-sudangrass')).toBe('fits')
+    expect(limitOf(question, 'sorghum-sudangrass', 'cowpea')).toBe('nematodes')
+    for (const id of ['pearl-millet', 'oilseed-radish', 'tillage-radish']) {
+      const answer = judged(question, id)
+      expect(answer.verdict === 'rejected' && answer.rejection.reason.text).toMatch(/depends on the cultivar/)
+    }
+    const second = summer({}, { purposes: ['mass', 'nematodes'] })
+    expect(limitOf(second, 'buckwheat')).toBe('nematodes')
+    expect(limitOf(summer(), 'buckwheat')).toBe('fits')
+  })
   test('harm to animals that are kept', () => {
-    expect(limitOf(summer({}, { animals: ['ruminants'] }), 'sorghum-sudangrass')).toBe('harms animals')
+    expect(limitOf(summer({}, { animals: ['horses'] }), 'sorghum-sudangrass')).toBe('harms animals')
+    expect(limitOf(summer({}, { animals: ['rabbits'] }), 'sorghum-sudangrass')).toBe('harms animals')
+    expect(limitOf(summer({}, { animals: ['rabbits'] }), 'white-lupin')).toBe('harms animals')
     expect(limitOf(summer({}, { animals: ['poultry'] }), 'sorghum-sudangrass')).toBe('fits')
+  })
+  test('what harms only low or frosted is a caution for grazers, not a limit', () => {
+    const answer = judged(summer({}, { animals: ['ruminants'] }), 'sorghum-sudangrass')
+    expect(answer.verdict === 'candidate' && answer.candidate.cautions.join(' ')).toMatch(/prussic acid.*vet/)
   })
   test('the family of what was diseased here, for four years', () => {
     const trouble = (date: string) => ({

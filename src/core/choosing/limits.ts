@@ -11,13 +11,21 @@ export const REJECT_BELOW = 0.5
 /** Years that plants of a troubled family keep away from a bed (extension, 3–7). */
 const TROUBLE_YEARS = 4
 
+/** Why a cover does not set root-knot nematodes back, or may not. */
+const NEMATODE_TEXTS: Partial<Record<Species['rootKnot'], string>> = {
+  host: 'Root-knot nematodes feed and multiply on it.',
+  'depends on cultivar':
+    'It depends on the cultivar: some set root-knot nematodes back, others feed them. Ask for one that is named as resistant.',
+}
+
 type Verdict = { limit: LimitName; text: string; days?: number[] }
 
 /** Limits that need no growing: what a species is. Null when none stops it. */
 export function standingLimit(plant: Species, question: ChooseQuestion): Verdict | null {
   const { limits, animals, purposes, seedAtHand, bed, today } = question
   const harm = plant.harms.find(
-    (entry) => entry.level === 'avoid' && animals.some((who) => who === entry.who),
+    (entry) =>
+      entry.level === 'avoid' && entry.fromBbch === undefined && animals.some((who) => who === entry.who),
   )
   if (harm) return { limit: 'harms animals', text: `${harm.why} You keep ${harm.who}.` }
   const trouble = bed.troubles?.find(
@@ -30,8 +38,9 @@ export function standingLimit(plant: Species, question: ChooseQuestion): Verdict
     }
   if (limits.noGrasses && plant.group === 'grass')
     return { limit: 'not wanted', text: 'A grass, and you asked for none.' }
-  if (limits.notRootKnotHost && plant.rootKnot === 'host')
-    return { limit: 'nematodes', text: 'Root-knot nematodes feed and multiply on it.' }
+  const nematodes =
+    limits.notRootKnotHost || purposes.includes('nematodes') ? NEMATODE_TEXTS[plant.rootKnot] : undefined
+  if (nematodes) return { limit: 'nematodes', text: nematodes }
   if (limits.seedAtHandOnly && !seedAtHand.includes(plant.id))
     return { limit: 'no seed at hand', text: 'No seed of it is marked as at hand.' }
   if (purposes.includes('kitchen') && purposes[0] === 'kitchen' && !plant.edible)

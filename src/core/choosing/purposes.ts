@@ -120,7 +120,7 @@ export const PURPOSES: readonly Purpose[] = [
     measure: 'growth that starves them',
     unit: 'dry matter',
     goal: 300,
-    from: 'largest growth, counted full where the species sets them back and a quarter where it is a poor host',
+    from: 'largest growth, counted full where the species sets them back, a quarter where it is a poor host, and not where it feeds them or that depends on the cultivar',
     amount: (counting) =>
       weightedPeak(counting, (component) => NEMATODE_WORTH[counting.run.sown[component].plant.rootKnot]),
   },
@@ -139,12 +139,16 @@ export const PURPOSES: readonly Purpose[] = [
     measure: 'soft growth to eat',
     unit: 'dry matter',
     goal: 120,
-    from: 'largest growth before flowering, six tenths of it eaten; nothing from what harms poultry',
+    from: 'largest growth before flowering, six tenths of it eaten; nothing from what must not be given to poultry',
     amount: (counting) =>
       weightedPeak(
         counting,
         (component) =>
-          counting.run.sown[component].plant.harms.some((harm) => harm.who === 'poultry') ? 0 : BIRDS_EAT,
+          counting.run.sown[component].plant.harms.some(
+            (harm) => harm.who === 'poultry' && harm.level === 'avoid',
+          )
+            ? 0
+            : BIRDS_EAT,
         61,
       ),
   },

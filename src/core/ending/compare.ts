@@ -2,12 +2,21 @@ import { shareOf, spreadOf } from '../foundations/statistics'
 import { partSizeM } from '../garden/area'
 import { USUAL_RULES, type Livestock, type Rules } from '../garden/rules'
 import type { Bed, BedPart, Tool } from '../garden/schema'
+import { AFTER_FROST_DAYS } from '../plants/harms'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 import { stopsOf, usualPlan } from './animals'
 import { burns, harmNow, obstacleOf, stockFor, type Ahead, type Place } from './obstacles'
-import { DEAD_SHARE, endingOf, stragglerMinutes, type EndingSetup, type MemberEnding } from './outcome'
+import {
+  DEAD_SHARE,
+  endingOf,
+  lastActAfter,
+  stragglerMinutes,
+  type EndingSetup,
+  type MemberEnding,
+} from './outcome'
 import type { OwnResults } from './ownResults'
+import { drawsSeedFlies, seedFlyDay } from './seedFlies'
 import { CUTTING_TOOLS, cuttingTool, woodiness } from './woodiness'
 import { weigh, type EndingOption, type JudgedWay, type StartOutcome, type Target } from './weigh'
 import { WAYS, wayName, type Way, type WayId } from './ways'
@@ -75,7 +84,7 @@ export function setupOf(
   question: Omit<EndingCase, 'run' | 'ensemble'>,
 ): EndingSetup {
   const plot = partSizeM(question.bed, question.part)
-  const stock = stockFor(way, question.livestock)
+  const stock = stockFor(way, question.livestock, question)
   return {
     passes,
     flattened: question.tools.some((tool) => CAN_FLATTEN.includes(tool.kind)),
@@ -91,6 +100,12 @@ const planFor = ({ kind, head, penLengthM, penWidthM }: Livestock, plotM2: numbe
   usualPlan({ kind, head, penLengthM, penWidthM }, plotM2)
 
 const CAN_FLATTEN: readonly Tool['kind'][] = ['hand shears', 'scythe', 'mower', 'trimmer', 'crimp board']
+
+/** Days from the start until the animals of a way have left the ground; null where there are none. */
+function manureAfter({ animals, plot }: EndingSetup): number | null {
+  if (!animals || !plot) return null
+  return Math.ceil(stopsOf(animals, plot.lengthM, plot.widthM, 0).at(-1)!.endDay)
+}
 
 /** The rule that leaves a way out whatever the day, or null. */
 const ruledOut = (way: Way, rules: Rules) =>
@@ -108,6 +123,7 @@ export function judgeWay({ way, passes }: Candidate, question: EndingCase): Judg
     ranks: question.ranks,
     settleDays: way.settleDays,
     disturbance: way.disturbance,
+    manureAfterDays: manureAfter(setupOf(way, passes, question)),
     needs:
       way.id === 'chop' && passes > 1 ? [...way.needs, 'a second cut a week later'] : needsOf(way, question),
     byStart: obstacle ? [] : startsOf(way, passes, question),
@@ -157,6 +173,12 @@ function startsOf(way: Way, passes: number, question: EndingCase): StartOutcome[
         : null,
       survivors,
       minutes: perM2 * areaM2 * (way.waits ? 0 : passes) + byHand + movesMinutes(setup),
+      flies: drawsSeedFlies(way)
+        ? ranked(
+            endings.map((_, member) => seedFlyDay(ensemble, member, day + lastActAfter(way, setup))),
+            question.ranks,
+          )
+        : null,
     }
   })
 }
@@ -191,22 +213,28 @@ function cuttingOn(way: Way, { run, tools }: EndingCase, day: number) {
 }
 
 /** Whether the grower's rules, and the safety of animals, allow this start in this member. */
-function allowed(
-  way: Way,
-  { run, rules }: EndingCase,
-  member: number,
-  day: number,
-  ending: MemberEnding,
-): boolean {
+function allowed(way: Way, question: EndingCase, member: number, day: number, ending: MemberEnding): boolean {
+  const { run, rules } = question
   if (rules.longestSheetDays !== null && way.sheet && ending.sheetDays > rules.longestSheetDays) return false
   if (way.waits) return true
   const at = member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))
+  const kind = stockFor(way, question.livestock, question)?.kind ?? null
+  const frosted = frostedLately(question, member, day)
   return run.sown.every(({ plant }, c) => {
     const bbch = run.species[c].bbch[at]
     if (plant.group === 'legume' && bbch < LEGUME_FROM[rules.legumeFrom]) return false
     if (rules.seedSet === 'never' && bbch >= SEED_FIT) return false
-    return harmNow(way, plant, bbch, run.heightM[at]) === null
+    return harmNow(kind, plant, { bbch, heightM: run.heightM[at], frosted }) === null
   })
+}
+
+/** Whether a night at or below freezing came within the days that frosted sorghum stays dangerous. */
+function frostedLately({ ensemble }: EndingCase, member: number, day: number): boolean {
+  const { tMinC } = ensemble.members[member]
+  const to = day - ensemble.startDay
+  for (let i = Math.max(0, to - AFTER_FROST_DAYS); i <= Math.min(to, ensemble.days - 1); i++)
+    if (tMinC[i] <= 0) return true
+  return false
 }
 
 /** Values at the middle of `ranks` even steps through the members, ascending, without those that are no number. */

@@ -10,7 +10,7 @@ import type { EndingClass } from '../plants/parameters'
 import { compareEndings } from './compare'
 import { SAFE_CHANCE } from './weigh'
 import { USUAL_RULES } from '../garden/rules'
-import { obstacleOf, type Place } from './obstacles'
+import { obstacleOf, stockFor, type Place } from './obstacles'
 import { DEAD_SHARE, endingOf } from './outcome'
 import { doseNeeded, sheetDose, sheetSurvival } from './sheets'
 import { chopSurvival, crimpSurvival } from './survival'
@@ -101,10 +101,33 @@ describe('obstacles', () => {
     )
     expect(obstacle('pigs', { livestock: [pigs], bed: { ...bed, kind: 'framed' } })).toMatch(/lift the frame/)
   })
+  test('hens are not offered a pen larger than the frame; a smaller one of two is taken', () => {
+    const framed = { bed: { ...bed, kind: 'framed' as const } }
+    const pen = (id: string, penLengthM: number, penWidthM: number) => ({
+      id,
+      kind: 'hens' as const,
+      head: 4,
+      penLengthM,
+      penWidthM,
+    })
+    const large = pen('large', 2.4, 1.5)
+    const small = pen('small', 1.2, 1.8)
+    expect(obstacle('hens', { ...framed, livestock: [large] })).toMatch(/pen is larger than this frame/)
+    expect(obstacle('hens', { livestock: [large] })).toBeNull()
+    expect(obstacle('hens', { ...framed, livestock: [small] })).toBeNull()
+    expect(obstacle('hens', { ...framed, livestock: [large, small] })).toBeNull()
+    expect(stockFor(findWay('hens')!, [large, small], { ...framed, part: { kind: 'whole' } })?.id).toBe(
+      'small',
+    )
+    const half = { kind: 'strip' as const, fromM: 0, toM: 1 }
+    expect(obstacle('hens', { ...framed, part: half, livestock: [small] })).toMatch(/larger than this frame/)
+  })
   test('what poisons an animal is refused by name, and ends at a vet', () => {
     const stock = (kind: 'pigs' | 'hens') => [{ id: kind, kind, head: 3, penLengthM: 2, penWidthM: 1.2 }]
     const avoided = SPECIES.flatMap((plant) =>
-      plant.harms.filter(({ level }) => level === 'avoid').map(({ who }) => ({ plant, who })),
+      plant.harms
+        .filter(({ level, fromBbch }) => level === 'avoid' && fromBbch === undefined)
+        .map(({ who }) => ({ plant, who })),
     )
     expect(avoided.length).toBeGreaterThan(0)
     for (const { plant, who } of avoided) {

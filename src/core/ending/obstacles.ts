@@ -1,7 +1,8 @@
 import { partSizeM } from '../garden/area'
-import { USUAL_RULES, type Livestock, type Rules } from '../garden/rules'
+import { CREATURE_OF, USUAL_RULES, type Livestock, type LivestockKind, type Rules } from '../garden/rules'
 import type { Bed, BedPart, Tool } from '../garden/schema'
-import type { Species } from '../plants/parameters'
+import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
+import type { Harm, Species } from '../plants/parameters'
 import { findWay, type Way, type WayId } from './ways'
 
 /** Where and with what a way would be done. */
@@ -20,30 +21,36 @@ export type Ahead = { cold: number; heat: number }
 /** Below this chance of cold or heat there is nothing to wait for. */
 const NO_CHANCE = 0.05
 
-const WHO = {
-  hens: 'poultry',
-  ducks: 'poultry',
-  pigs: 'pigs',
-  sheep: 'ruminants',
-  goats: 'ruminants',
-  rabbits: null,
-} as const
-
 /** Whether fire is part of a way. */
 export const burns = (way: Way) => way.flame || way.acts.includes('flame')
 
-/** Animals of the garden that a way can use. */
-export function stockFor(way: Way, livestock: readonly Livestock[]): Livestock | null {
+/** Kinds of animals that a way is done with. */
+const KINDS: Record<NonNullable<Way['animals']>, readonly LivestockKind[]> = {
+  hens: ['hens', 'ducks'],
+  pigs: ['pigs'],
+  grazers: ['sheep', 'goats', 'rabbits'],
+}
+
+/** Whether a pen can stand inside the frame of a bed; anywhere else it may stand over the edge. */
+function penFits({ penLengthM, penWidthM }: Livestock, { bed, part }: Pick<Place, 'bed' | 'part'>): boolean {
+  if (bed.kind !== 'framed' || !penLengthM || !penWidthM) return true
+  const plot = partSizeM(bed, part)
+  const inside = (along: number, across: number) =>
+    along <= plot.lengthM + ROUNDING_M && across <= plot.widthM + ROUNDING_M
+  return inside(penLengthM, penWidthM) || inside(penWidthM, penLengthM)
+}
+/** Sizes typed to the centimetre are not held against each other more closely, m. */
+const ROUNDING_M = 0.005
+
+/** Animals of the garden that a way can use; of several those whose pen fits the bed. */
+export function stockFor(
+  way: Way,
+  livestock: readonly Livestock[],
+  place?: Pick<Place, 'bed' | 'part'>,
+): Livestock | null {
   if (!way.animals) return null
-  return (
-    livestock.find(({ kind }) =>
-      way.animals === 'hens'
-        ? kind === 'hens' || kind === 'ducks'
-        : way.animals === 'pigs'
-          ? kind === 'pigs'
-          : kind === 'sheep' || kind === 'goats' || kind === 'rabbits',
-    ) ?? null
-  )
+  const stock = livestock.filter(({ kind }) => KINDS[way.animals!].includes(kind))
+  return (place && stock.find((entry) => penFits(entry, place))) ?? stock[0] ?? null
 }
 
 /** Why a way cannot be done here, with the fix, or null when it can. */
@@ -139,17 +146,27 @@ function plantTrouble(way: Way, { plants }: Place): string | null {
   return null
 }
 
-function animalTrouble(way: Way, { livestock, plants }: Place): string | null {
-  if (!way.animals) return null
-  const stock = stockFor(way, livestock)
-  const wanted = { hens: 'hens', pigs: 'pigs', grazers: 'sheep, goats or rabbits' }[way.animals]
-  if (!stock) return `Needs ${wanted}; none are on your list in the Garden room.`
+/** What is wrong with the pen of the animals of a way, or null. */
+export function penTrouble(way: Way, stock: Livestock, place: Pick<Place, 'bed' | 'part'>): string | null {
   if (way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM))
     return 'The pen has no size yet. Measure it and enter its length and width in the Garden room.'
-  const who = WHO[stock.kind]
+  return penFits(stock, place)
+    ? null
+    : 'The pen is larger than this frame. Make one that stands inside it, or end it another way.'
+}
+
+function animalTrouble(way: Way, place: Place): string | null {
+  const { livestock, plants } = place
+  if (!way.animals) return null
+  const stock = stockFor(way, livestock, place)
+  const wanted = { hens: 'hens', pigs: 'pigs', grazers: 'sheep, goats or rabbits' }[way.animals]
+  if (!stock) return `Needs ${wanted}; none are on your list in the Garden room.`
+  const pen = penTrouble(way, stock, place)
+  if (pen) return pen
+  const who = CREATURE_OF[stock.kind]
   const harm = plants.flatMap((plant) =>
     plant.harms
-      .filter((entry) => entry.who === who && entry.level === 'avoid')
+      .filter((entry) => entry.who === who && entry.level === 'avoid' && !staged(entry))
       .map((entry) => ({ plant, entry })),
   )[0]
   return harm ? `${harm.plant.name} is not for ${stock.kind}: ${harm.entry.why} Ask a vet.` : null
@@ -163,20 +180,33 @@ function seasonTrouble(way: Way, ahead?: Ahead): string | null {
   return null
 }
 
-/** A sorghum lower than this, m, or touched by frost, can poison what grazes it. */
-const SORGHUM_SAFE_M = 0.6
-/** Pods of vetches fill from this BBCH on; their seed is poisonous to poultry. */
-const PODS_FILL = 73
+/** Whether a harm belongs to some stages only, and whether a stage is one of them. */
+const staged = ({ fromBbch, toBbch }: Harm) => fromBbch !== undefined || toBbch !== undefined
+const atStage = ({ fromBbch = 0, toBbch = 99 }: Harm, bbch: number) => bbch >= fromBbch && bbch <= toBbch
+
 /** Lush clover before its bloom bloats grazers most. */
 const BLOOM = 61
 
-/** Why a plant must not be given to the animals of a way at this stage and height, or null. */
-export function harmNow(way: Way, plant: Species, bbch: number, heightM: number): string | null {
-  if (way.animals === 'grazers' && plant.endingClass === 'sorghum' && heightM < SORGHUM_SAFE_M)
-    return `${plant.name} below ${SORGHUM_SAFE_M} m, or after frost, can poison what grazes it. Wait, and ask a vet.`
-  if (way.animals === 'hens' && plant.endingClass === 'vetch' && bbch >= PODS_FILL)
-    return `The pods of ${plant.name.toLowerCase()} are filling, and their seed is poisonous to poultry. End it another way.`
-  return null
+/** A plant as it stands: stage, height in m, and whether a frost came in the last two weeks; null where not known. */
+export type Standing = { bbch: number; heightM: number; frosted: boolean | null }
+
+/** Why a plant must not be given to animals of a kind as it stands, or null. */
+export function harmNow(
+  kind: LivestockKind | null,
+  plant: Pick<Species, 'id' | 'name' | 'harms'>,
+  { bbch, heightM, frosted }: Standing,
+): string | null {
+  if (!kind) return null
+  const prussic = CREATURE_OF[kind] === 'ruminants' ? PRUSSIC_ACID[plant.id] : undefined
+  if (prussic && (heightM < prussic.fromM || frosted))
+    return `${plant.name} ${frosted ? `within ${AFTER_FROST_DAYS} days of a frost` : 'this low'} can poison what grazes it. Wait, and ask a vet.`
+  const harm = plant.harms.find(
+    (entry) =>
+      entry.who === CREATURE_OF[kind] && entry.level === 'avoid' && staged(entry) && atStage(entry, bbch),
+  )
+  return harm
+    ? `${plant.name} is not for ${kind} at this stage: ${harm.why} End it another way. Ask a vet.`
+    : null
 }
 
 /** What to mind about a plant for grazers at this stage: bloat comes from lush clover. */
@@ -185,14 +215,34 @@ export const bloatNow = (way: Way, plant: Species, bbch: number): string | null 
     ? `${plant.name} before bloom bloats most: hay first, short spells, never wet. Ask a vet.`
     : null
 
-/** Harms to the animals of a way that ask for care, not for leaving it. */
-export function animalCautions(wayId: WayId, place: Pick<Place, 'livestock' | 'plants'>): string[] {
+/**
+ * Harms to the animals of a way that ask for care: all that may come, or with stages only those of the stage each plant
+ * has reached; `{height}` stands for the least height of a grass, m.
+ */
+export function animalCautions(
+  wayId: WayId,
+  place: Pick<Place, 'livestock' | 'plants' | 'bed' | 'part'>,
+  bbchOf: (plant: number) => number | null = () => null,
+): { text: string; heightM: number | null }[] {
   const way = findWay(wayId)
-  const stock = way && way.animals ? stockFor(way, place.livestock) : null
+  const stock = way && way.animals ? stockFor(way, place.livestock, place) : null
   if (!stock) return []
-  return place.plants.flatMap((plant) =>
-    plant.harms
-      .filter((entry) => entry.who === WHO[stock.kind])
-      .map((entry) => `${plant.name} and ${stock.kind}: ${entry.why} Ask a vet.`),
-  )
+  const who = CREATURE_OF[stock.kind]
+  return place.plants.flatMap((plant, i) => {
+    const bbch = bbchOf(i)
+    const prussic = who === 'ruminants' ? PRUSSIC_ACID[plant.id] : undefined
+    return [
+      ...plant.harms
+        .filter((entry) => entry.who === who && (bbch === null || atStage(entry, bbch)))
+        .map(({ why }) => ({ text: `${plant.name} and ${stock.kind}: ${why} Ask a vet.`, heightM: null })),
+      ...(prussic
+        ? [
+            {
+              text: `${plant.name}: never below {height}, nor for ${AFTER_FROST_DAYS} days after a frost. Ask a vet.`,
+              heightM: prussic.fromM,
+            },
+          ]
+        : []),
+    ]
+  })
 }

@@ -8,7 +8,9 @@ import { CANDIDATES, judgeWay, type EndingCase } from './compare'
 import { weigh } from './weigh'
 import { endingOf, type EndingSetup } from './outcome'
 import { filmHeat } from './sheets'
-import { bloatNow, harmNow } from './obstacles'
+import { cautionsOf } from '../plants/catalogue'
+import { notAllFood } from '../plants/food'
+import { animalCautions, bloatNow, harmNow, obstacleOf } from './obstacles'
 import { findWay, WAYS, type WayId } from './ways'
 
 const SETUP: EndingSetup = { passes: 1, flattened: true, target: 0.1 }
@@ -232,16 +234,118 @@ describe('own rules and their price', () => {
 
 describe('what harms animals at a stage', () => {
   const plant = (id: string) => findSpecies(id)!
-  test('low sorghum for grazers, filling vetch pods for hens, and neither for the other', () => {
+  const at = (bbch: number, heightM = 1, frosted = false) => ({ bbch, heightM, frosted })
+  test('sudangrass below 45 cm, its hybrids below 60, and either after a frost; not for hens', () => {
+    expect(harmNow('sheep', plant('sudangrass'), at(30, 0.44))).toMatch(
+      /this low can poison .* Ask|ask a vet/,
+    )
+    expect(harmNow('sheep', plant('sudangrass'), at(30, 0.46))).toBeNull()
+    expect(harmNow('goats', plant('sorghum-sudangrass'), at(30, 0.58))).toMatch(/ask a vet/)
+    expect(harmNow('goats', plant('sorghum-sudangrass'), at(30, 0.62))).toBeNull()
+    expect(harmNow('sheep', plant('sudangrass'), at(30, 1, true))).toMatch(/within 14 days of a frost/)
+    expect(harmNow('hens', plant('sudangrass'), at(30, 0.3, true))).toBeNull()
+    expect(harmNow('sheep', plant('pearl-millet'), at(30, 0.2, true))).toBeNull()
+  })
+  test('filling pods of vetches for poultry and pigs, once they fill', () => {
+    for (const kind of ['hens', 'ducks', 'pigs'] as const)
+      for (const vetch of ['hairy-vetch', 'common-vetch']) {
+        expect(harmNow(kind, plant(vetch), at(75))).toMatch(/poisonous.*Ask a vet/)
+        expect(harmNow(kind, plant(vetch), at(65))).toBeNull()
+      }
+  })
+  test('lush clover bloats grazers before its bloom', () => {
     const [hens, grazers] = [findWay('hens')!, findWay('graze')!]
-    expect(harmNow(grazers, plant('sudangrass'), 30, 0.4)).toMatch(/can poison what grazes it/)
-    expect(harmNow(grazers, plant('sudangrass'), 30, 0.9)).toBeNull()
-    expect(harmNow(hens, plant('sudangrass'), 30, 0.4)).toBeNull()
-    expect(harmNow(hens, plant('hairy-vetch'), 75, 0.6)).toMatch(/poisonous to poultry/)
-    expect(harmNow(hens, plant('hairy-vetch'), 65, 0.6)).toBeNull()
     expect(bloatNow(grazers, plant('red-clover'), 40)).toMatch(/bloats most/)
     expect(bloatNow(grazers, plant('red-clover'), 65)).toBeNull()
     expect(bloatNow(hens, plant('red-clover'), 40)).toBeNull()
+  })
+  test('a frost before the start leaves a sorghum out for grazers, by each season’s own weather', () => {
+    const sheep = [{ id: 's', kind: 'sheep' as const, head: 2, penLengthM: null, penWidthM: null }]
+    const place = { bed: testBed, part: { kind: 'whole' as const }, livestock: sheep }
+    const texts = animalCautions('graze', { ...place, plants: [plant('sudangrass')] }).map(({ text }) => text)
+    expect(texts.join(' ')).toMatch(/never below \{height\}, nor for 14 days after a frost/)
+    expect(texts.join(' ')).toMatch(/nitrate/)
+  })
+})
+
+describe('who is told what of a cover', () => {
+  const of = (who: string) =>
+    SPECIES.filter((entry) => entry.harms.some((harm) => harm.who === who)).map(({ id }) => id)
+  const avoid = (who: string) =>
+    SPECIES.filter((entry) => entry.harms.some((harm) => harm.who === who && harm.level === 'avoid')).map(
+      ({ id }) => id,
+    )
+  test('rabbits must not have lupin, sorghum types, sweetclover, vetches or sunn hemp', () => {
+    expect(avoid('rabbits').sort()).toEqual([
+      'common-vetch',
+      'hairy-vetch',
+      'sorghum-sudangrass',
+      'sudangrass',
+      'sunn-hemp',
+      'sweetclover',
+      'white-lupin',
+    ])
+    const rabbits = [{ id: 'r', kind: 'rabbits' as const, head: 4, penLengthM: 2, penWidthM: 1 }]
+    for (const id of avoid('rabbits'))
+      expect(
+        obstacleOf(findWay('graze')!, {
+          bed: testBed,
+          part: { kind: 'whole' },
+          tools: [],
+          livestock: rabbits,
+          plants: [findSpecies(id)!],
+        }),
+      ).toMatch(/is not for rabbits: .*Ask a vet/)
+    expect(of('rabbits')).toEqual(
+      expect.arrayContaining(['red-clover', 'alfalfa', 'winter-rape', 'buckwheat']),
+    )
+  })
+  test('dogs are told of vetches, lupin and sweetclover', () =>
+    expect(of('dogs')).toEqual(
+      expect.arrayContaining(['hairy-vetch', 'common-vetch', 'white-lupin', 'sweetclover']),
+    ))
+  test('ergot is told of headed rye only, to all; nitrate of oats, brassicas and sorghum types', () => {
+    const rye = findSpecies('cereal-rye')!.harms
+    expect(rye.every(({ why, fromBbch }) => /ergot/.test(why) && fromBbch === 55)).toBe(true)
+    expect(rye.map(({ who }) => who)).toEqual(
+      expect.arrayContaining(['ruminants', 'horses', 'pigs', 'people']),
+    )
+    for (const id of ['oats', 'black-oat', 'winter-rape', 'oilseed-radish', 'sudangrass', 'pearl-millet'])
+      expect(findSpecies(id)!.harms.some(({ who, why }) => who === 'ruminants' && /nitrate/.test(why))).toBe(
+        true,
+      )
+    expect(findSpecies('pearl-millet')!.harms.some(({ why }) => /prussic/.test(why))).toBe(false)
+  })
+  test('hairy vetch names cattle and is kept from horses; every animal caution ends at a vet', () => {
+    const vetch = findSpecies('hairy-vetch')!
+    expect(vetch.harms.find(({ who }) => who === 'ruminants')!.why).toMatch(/Cattle/)
+    expect(vetch.harms.find(({ who }) => who === 'horses')!.level).toBe('avoid')
+    for (const entry of SPECIES)
+      for (const text of cautionsOf(entry).filter((one) => !entry.cautions.includes(one)))
+        expect(text).toMatch(/^People: |Ask a vet\.$/)
+  })
+  test('cautions follow the stage: rye is not accused of ergot before it heads', () => {
+    const sheep = [{ id: 's', kind: 'sheep' as const, head: 2, penLengthM: null, penWidthM: null }]
+    const place = {
+      bed: testBed,
+      part: { kind: 'whole' as const },
+      livestock: sheep,
+      plants: [findSpecies('cereal-rye')!],
+    }
+    expect(animalCautions('graze', place, () => 30)).toEqual([])
+    expect(animalCautions('graze', place, () => 61)[0].text).toMatch(/ergot/)
+  })
+})
+
+describe('what people eat of a mix', () => {
+  const plants = (...ids: string[]) => ids.map((id) => findSpecies(id)!)
+  test('pea with vetch is told apart and never food as a whole', () => {
+    expect(notAllFood(plants('field-pea', 'hairy-vetch'))).toMatch(
+      /pick only field pea.*leave hairy vetch.*vetch has a dozen narrow ones/,
+    )
+    expect(notAllFood(plants('field-pea', 'oats'))).toBeNull()
+    expect(notAllFood(plants('hairy-vetch'))).toBeNull()
+    expect(notAllFood(plants('cereal-rye', 'black-oat'))).toMatch(/leave black oat\.$/)
   })
 })
 

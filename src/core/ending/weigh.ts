@@ -2,7 +2,24 @@ import { spreadOf, type Spread } from '../foundations/statistics'
 import { findWay, type Way, type WayId } from './ways'
 
 /** What follows the cover and when: the date everything is reckoned back from. */
-export type Target = { plantingDay: number; establishment: 'transplant' | 'seed'; waitDays: number }
+export type Target = {
+  plantingDay: number
+  establishment: 'transplant' | 'seed'
+  waitDays: number
+  /** What the harvest of what follows asks of manure; null or left out where no crop is known. */
+  harvest?: HarvestRule | null
+}
+
+/** The interval from manure to the harvest of the crop that follows. */
+export type HarvestRule = {
+  crop: string
+  /** Usual days from planting to the first harvest. */
+  daysToHarvest: number
+  /** Days that must lie between manure on the ground and the harvest. */
+  manureDays: number
+  /** Last day on which manure comes onto the ground by anything but the way weighed; null: none. */
+  lastManureDay: number | null
+}
 
 /** What a way comes to when it starts on a day. */
 export type StartOutcome = {
@@ -14,6 +31,8 @@ export type StartOutcome = {
   /** Share of plants left alive before hand-finishing. */
   survivors: Spread
   minutes: number
+  /** Days on which seed flies no longer matter, ranked as `dead`; null where nothing fresh is buried. */
+  flies: number[] | null
 }
 
 /** One way judged for a stand, before a planting date is set against it. */
@@ -29,6 +48,8 @@ export type JudgedWay = {
   ranks: number
   settleDays: number
   disturbance: number
+  /** Days from the start to the last day animals are on the ground; null where none are. */
+  manureAfterDays: number | null
   needs: readonly string[]
   byStart: StartOutcome[]
 }
@@ -76,10 +97,15 @@ export function weigh(judged: JudgedWay, target: Target, startDay?: number): End
   const way = findWay(judged.method)!
   const deadline = target.plantingDay - Math.max(target.waitDays, judged.settleDays)
   const inTime = judged.byStart.filter((start) => start.day <= target.plantingDay)
-  const byStart = inTime.map((start) => ({
-    day: start.day,
-    chance: chanceBy(start.dead, judged.ranks, deadline),
-  }))
+  // Two conditions that hardly vary together: the rarer one decides.
+  const chanceOf = (start: StartOutcome, dead: readonly number[]) =>
+    keepsInterval(judged, target, start.day)
+      ? Math.min(
+          chanceBy(dead, judged.ranks, deadline),
+          start.flies ? chanceBy(start.flies, judged.ranks, target.plantingDay) : 1,
+        )
+      : 0
+  const byStart = inTime.map((start) => ({ day: start.day, chance: chanceOf(start, start.dead) }))
   const top = Math.max(0, ...byStart.map((point) => point.chance))
   const best = byStart.filter((point) => point.chance >= top - 1e-9).at(-1) ?? null
   const safe = byStart.filter((point) => point.chance >= SAFE_CHANCE).at(-1) ?? null
@@ -102,7 +128,7 @@ export function weigh(judged: JudgedWay, target: Target, startDay?: number): End
     bestStartDay: start && (worth || asked) ? start.day : null,
     chance: start?.chance ?? 0,
     chanceFree: inTime.some((entry) => entry.deadFree !== null)
-      ? Math.max(...inTime.map((entry) => chanceBy(entry.deadFree ?? entry.dead, judged.ranks, deadline)))
+      ? Math.max(...inTime.map((entry) => chanceOf(entry, entry.deadFree ?? entry.dead)))
       : (start?.chance ?? 0),
     latestSafeDay: safe?.day ?? null,
     days: finish && {
@@ -114,9 +140,48 @@ export function weigh(judged: JudgedWay, target: Target, startDay?: number): End
     survivors: outcome?.survivors ?? null,
     minutes: outcome?.minutes ?? 0,
     needs: judged.needs,
-    risk: riskOf(way, judged.passes, start?.chance ?? 0, outcome?.survivors ?? null),
+    risk:
+      manureRisk(judged, target, start) ??
+      fliesRisk(target, judged, outcome, deadline) ??
+      riskOf(way, judged.passes, start?.chance ?? 0, outcome?.survivors ?? null),
     byStart,
   }
+}
+
+/** Day on which manure is last on the ground for a way started on a day; null where there is none. */
+function lastManureOf({ manureAfterDays }: JudgedWay, { harvest }: Target, startDay: number): number | null {
+  const own = manureAfterDays === null ? null : startDay + manureAfterDays
+  const other = harvest?.lastManureDay ?? null
+  return own === null ? other : Math.max(own, other ?? own)
+}
+
+/** Whether the first harvest of what follows keeps its interval from manure. */
+function keepsInterval(judged: JudgedWay, target: Target, startDay: number): boolean {
+  const { harvest, plantingDay } = target
+  const last = harvest ? lastManureOf(judged, target, startDay) : null
+  return !harvest || last === null || last + harvest.manureDays <= plantingDay + harvest.daysToHarvest
+}
+
+/** Why no start keeps the interval, or null. */
+function manureRisk(judged: JudgedWay, target: Target, start: { day: number; chance: number } | null) {
+  const { harvest, plantingDay } = target
+  if (!harvest || !start || keepsInterval(judged, target, start.day)) return null
+  const between = plantingDay + harvest.daysToHarvest - lastManureOf(judged, target, start.day)!
+  return `The harvest of ${harvest.crop.toLowerCase()} would come ${between} days after manure; ${harvest.manureDays} are asked for. Plant later, or another crop.`
+}
+
+/** What is wanting where seed flies, and not the cover, hold planting back; null where they do not. */
+function fliesRisk(
+  { plantingDay }: Target,
+  { ranks }: JudgedWay,
+  outcome: StartOutcome | null | undefined,
+  deadline: number,
+): string | null {
+  if (!outcome?.flies) return null
+  const flies = chanceBy(outcome.flies, ranks, plantingDay)
+  return flies < SAFE_CHANCE && flies < chanceBy(outcome.dead, ranks, deadline)
+    ? 'Seed flies come to what is freshly buried and eat seeds and young stems: three to four weeks before planting.'
+    : null
 }
 
 function riskOf(way: Way, passes: number, chance: number, survivors: Spread | null): string {
@@ -147,7 +212,7 @@ function riskOf(way: Way, passes: number, chance: number, survivors: Spread | nu
   if (way.animals === 'grazers') return 'Tops are eaten, crowns grow again: another ending must follow.'
   if (way.animals) return `About ${standAgain} % may stand again; wet ground is caked and fouled.`
   if (way.id === 'turn' || way.id === 'biofumigate')
-    return `About ${standAgain} % may stand again, and every pass brings a flush of weeds.`
+    return `About ${standAgain} % may stand again; every pass brings a flush of weeds, and seed flies for some weeks.`
   if (safe) return `About ${standAgain} % may stand again; pull those.`
   return passes === 2
     ? `Even after two passes about ${standAgain} % stand again.`

@@ -14,6 +14,20 @@ export const livestock = z.object({
 })
 export type Livestock = z.infer<typeof livestock>
 
+/** The creature of the cautions that an animal on a bed is. */
+export const CREATURE_OF = {
+  hens: 'poultry',
+  ducks: 'poultry',
+  pigs: 'pigs',
+  sheep: 'ruminants',
+  goats: 'ruminants',
+  rabbits: 'rabbits',
+} as const satisfies Record<LivestockKind, string>
+
+/** What manure a feed holds: none, composted hot, raw, or some of which nobody knows how it was treated. */
+export const manureKind = z.enum(['none', 'composted', 'raw', 'unknown'])
+export type ManureKind = z.infer<typeof manureKind>
+
 /** Compost or another feed: its analysis as fed. Null where nothing is known yet. */
 export const nitrogenSource = z.object({
   id,
@@ -26,6 +40,10 @@ export const nitrogenSource = z.object({
   firstSeason: numberBetween('Share freed in the first season', 0.02, 1).nullable(),
   /** Weight of a cubic metre, kg. */
   kgPerM3: numberBetween('Weight of a cubic metre', 50, 2000, 'kg').nullable(),
+  /** Manure in it; by its name where not said. */
+  manure: manureKind.optional(),
+  /** What was found out about weedkillers that outlast composting; not asked where left out. */
+  sprayed: z.enum(['none', 'not known']).optional(),
 })
 export type NitrogenSource = z.infer<typeof nitrogenSource>
 
@@ -46,6 +64,8 @@ export const rules = z.object({
   }),
   /** No flame at present: a ban, or drought. */
   fireBan: z.boolean(),
+  /** Crops whose eaten part the grower knows to touch soil or its splash, or to be clear of it. */
+  harvestTouches: z.record(id, z.boolean()).optional(),
 })
 export type Rules = z.infer<typeof rules>
 

@@ -2,11 +2,11 @@ import { z } from 'zod'
 import { check } from './check'
 import { id, isoDay, numberBetween, shortText } from './fields'
 import { ending, finishing, followUp } from './ending'
-import { livestock, nitrogenSource, rules } from './rules'
+import { livestock, manureKind, nitrogenSource, rules } from './rules'
 import { seedPack, sower } from './seed'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 4
+export const GARDEN_SCHEMA_VERSION = 5
 
 const monthly = (field: string, low: number, high: number) =>
   z.array(numberBetween(field, low, high)).length(12)
@@ -68,6 +68,19 @@ export const bed = z.object({
       }),
     )
     .max(200)
+    .optional(),
+  /** Compost, manure or other feed that was spread on it. */
+  spreads: z
+    .array(
+      z.object({
+        id,
+        date: isoDay,
+        what: shortText('What was spread', 60),
+        manure: manureKind,
+        kg: numberBetween('Weight spread', 0.01, 1_000_000, 'kg').nullable(),
+      }),
+    )
+    .max(400)
     .optional(),
 })
 export type Bed = z.infer<typeof bed>
@@ -244,8 +257,8 @@ export const garden = z.object({
   currency: z.string().regex(/^[A-Z]{3}$/, 'Currency is a three-letter code such as EUR.'),
   /** Animals that come to the beds or eat from them. */
   animals: z
-    .array(z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs']))
-    .max(5)
+    .array(z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits']))
+    .max(6)
     .optional(),
   /** Cover species of which seed is at hand. */
   seedAtHand: z.array(id).max(200).optional(),

@@ -1,8 +1,11 @@
 import { deadAsSeen, type Seen } from '../ending/counted'
 import type { Bed } from '../garden/schema'
 import type { EndDetails } from '../garden/ending'
-import { endingOf, type EndingSetup } from '../ending/outcome'
+import { endingOf, lastActAfter, type EndingSetup } from '../ending/outcome'
+import { drawsSeedFlies, seedFlyDay } from '../ending/seedFlies'
+import { findWay } from '../ending/ways'
 import type { Crop } from '../plants/crops'
+import type { manureGate } from './manure'
 import { agedIndex, freshIndex, HARMLESS_INDEX } from '../residue/allelopathy'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
@@ -20,20 +23,15 @@ export type GateInput = {
   seen: Seen | null
   crop: Pick<
     Crop,
-    | 'name'
-    | 'smallSeed'
-    | 'soilMinC'
-    | 'frostLimitC'
-    | 'daysToHarvest'
-    | 'touchesSoil'
-    | 'rootKnotHost'
-    | 'nitrogenG'
+    'name' | 'smallSeed' | 'soilMinC' | 'frostLimitC' | 'daysToHarvest' | 'rootKnotHost' | 'nitrogenG'
   >
   fertility: Bed['fertility']
-  /** Last day animals were on this ground, and the days that must pass from then to the harvest. */
-  manure: { lastDay: number; days: number } | null
+  /** When manure last came onto this ground, and the days that must pass from then to the harvest. */
+  manure: ReturnType<typeof manureGate>
   /** True where root-knot nematodes were noted in this bed. */
   nematodes: boolean
+  /** Creeping weeds that were named in this bed. */
+  creeping: readonly string[]
   establishment: 'transplant' | 'seed'
   waitDays: number
   plantingDay: number
@@ -114,4 +112,12 @@ export function frostDays({ ensemble, today, plantingDay, crop }: GateInput): Fl
       if (weather.tMinC[i] <= crop.frostLimitC) last = ensemble.startDay + i + 1
     return last
   })
+}
+
+/** Days on which seed flies no longer matter to what was buried; null where nothing fresh was. */
+export function seedFlyDays({ end, setup, ensemble }: GateInput, endDay: number): Float64Array | null {
+  const way = findWay(end.method)
+  if (!way || !drawsSeedFlies(way)) return null
+  const buried = endDay + lastActAfter(way, setup)
+  return Float64Array.from(ensemble.members, (_, member) => seedFlyDay(ensemble, member, buried))
 }

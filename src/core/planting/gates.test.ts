@@ -54,6 +54,7 @@ function ready(
     manure: null,
     seen: null,
     nematodes: false,
+    creeping: [],
     crop,
     ...own,
     establishment,
@@ -115,13 +116,38 @@ describe('gates', () => {
   test('animals keep the harvest waiting by the rule, whatever the residue says', () => {
     const last = dayNumber('2026-05-20')
     const kept = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'lettuce', '2026-06-12', 7, {
-      manure: { lastDay: last, days: 120 },
+      manure: { lastDay: last, from: 'animals', days: 120, touches: true },
     })
     const manure = gate(kept, 'manure')!
     expect(manure.kind).toBe('rule')
     expect(manure.met!.mid).toBe(last + 120 - findCrop('lettuce')!.daysToHarvest)
     expect(manure.chanceByPlanting).toBe(0)
     expect(kept.ready!.mid).toBeGreaterThanOrEqual(manure.met!.mid)
+  })
+  test('after turning fresh growth under, seed and transplants wait for the seed flies', () => {
+    for (const crop of ['bean', 'tomato']) {
+      const turned = ready('hairy-vetch', '2025-09-20', '2026-05-12', 'turn', crop, '2026-05-26', 7)
+      const flies = gate(turned, 'seed-flies')!
+      expect(flies.met!.mid - dayNumber('2026-05-12')).toBeGreaterThanOrEqual(21)
+      expect(flies.met!.mid - dayNumber('2026-05-12')).toBeLessThanOrEqual(32)
+      expect(flies.reason).toMatch(/[Cc]utworms and slugs/)
+      expect(turned.chanceByPlanting).toBe(0)
+      expect(turned.ready!.mid).toBeGreaterThanOrEqual(flies.met!.mid)
+    }
+    expect(gate(vetch, 'seed-flies')).toBeUndefined()
+  })
+  test('where bindweed is named the ground is never called free of it, and the date stays', () => {
+    const named = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12', 7, {
+      creeping: ['bindweed'],
+    })
+    expect(gate(named, 'creeping')).toMatchObject({
+      name: 'Free of bindweed',
+      kind: 'advice',
+      met: null,
+      chanceByPlanting: 0,
+      reason: expect.stringMatching(/comes back from the roots/),
+    })
+    expect(named.ready!.mid).toBeCloseTo(vetch.ready!.mid, 6)
   })
   test('a nematode host after a host stays shut as advice, and does not hold the date back', () => {
     const shut = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12', 7, {

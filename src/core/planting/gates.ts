@@ -3,6 +3,7 @@ import {
   frostDays,
   residueBelow,
   residueHoldDays,
+  seedFlyDays,
   soilDays,
   TIE_UP_G,
   tieUpDays,
@@ -30,6 +31,8 @@ export type Gate = {
     | 'bridge'
     | 'nematodes'
     | 'manure'
+    | 'seed-flies'
+    | 'creeping'
   /** What it is: the ground's own state, a rule that must be kept, or advice that planting may go against. */
   kind: 'state' | 'rule' | 'advice'
   name: string
@@ -61,6 +64,9 @@ export type Readiness = {
 
 /** Most residue a direct sowing bears without raking, g m⁻² (judgement): small seed, large seed. */
 const SEEDBED_RESIDUE_G = { small: 120, large: 350 } as const
+/** What ends a cover leaves the roots of these weeds alive. */
+export const CREEPING_REASON =
+  'Nothing that ends a cover ends it: it comes back from the roots left in the ground, and turning spreads them. Fork out every piece, or starve it for a season or more.'
 /** Days without green that break the bridge from cover to seedlings (extension, 14–21). */
 const GREEN_BREAK_DAYS = 14
 
@@ -132,7 +138,7 @@ export function readiness(input: GateInput): Readiness {
       gate: {
         kind: 'state',
         id: 'seedbed',
-        name: 'Seedbed clear',
+        name: 'Little enough residue to sow',
         reason: 'Residue below {amount}, or raked aside in the rows.',
         amount: { of: 'dryMatter', value: limit },
       },
@@ -160,25 +166,50 @@ export function readiness(input: GateInput): Readiness {
       },
       days: dead.map((day) => day + GREEN_BREAK_DAYS),
     })
+  const flies = seedFlyDays(input, endDay)
+  if (flies)
+    gates.push({
+      gate: {
+        kind: 'state',
+        id: 'seed-flies',
+        name: 'Seed flies past',
+        reason:
+          'They come to freshly buried green growth, and their maggots hollow out seeds and young stems: three to four weeks. Cutworms and slugs live in it too; look for them at dusk before planting.',
+      },
+      days: flies,
+    })
   if (input.manure) {
-    const { lastDay, days } = input.manure
+    const { lastDay, days, from, touches } = input.manure
     gates.push({
       gate: {
         kind: 'rule',
         id: 'manure',
         name: 'Interval from manure to harvest',
-        reason: `${days} days from the last animals to the first harvest, about ${input.crop.daysToHarvest} days after planting${input.crop.touchesSoil ? '; the part eaten touches soil or splash' : ''}. Local rules decide.`,
+        reason: `${days} days from the last ${from === 'animals' ? 'animals' : 'raw or unknown manure'} to the first harvest, about ${input.crop.daysToHarvest} days after planting${touches ? '; the part eaten touches soil or splash' : ''}. Local rules decide.`,
       },
       days: Float64Array.from({ length: members }, () => lastDay + days - input.crop.daysToHarvest),
     })
   }
-  if (input.nematodes && input.crop.rootKnotHost && ended.sown.some(({ plant }) => plant.rootKnot === 'host'))
+  if (input.creeping.length > 0)
+    gates.push({
+      gate: {
+        kind: 'advice',
+        id: 'creeping',
+        name: `Free of ${input.creeping.join(' and ')}`,
+        reason: CREEPING_REASON,
+      },
+      days: new Float64Array(members).fill(NaN),
+    })
+  const fed = ended.sown.filter(
+    ({ plant }) => plant.rootKnot === 'host' || plant.rootKnot === 'depends on cultivar',
+  )
+  if (input.nematodes && input.crop.rootKnotHost && fed.length > 0)
     gates.push({
       gate: {
         kind: 'advice',
         id: 'nematodes',
         name: 'No host for nematodes',
-        reason: `Root-knot nematodes were noted here, this cover fed them, and ${input.crop.name.toLowerCase()} is a host too. Plant what is no host, or put one between.`,
+        reason: `Root-knot nematodes were noted here, this cover ${fed.some(({ plant }) => plant.rootKnot === 'host') ? 'fed them' : 'may have fed them, by its cultivar'}, and ${input.crop.name.toLowerCase()} is a host too. Plant what is no host, or put one between.`,
       },
       days: new Float64Array(members).fill(NaN),
     })

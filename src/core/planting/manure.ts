@@ -1,42 +1,95 @@
 import { stopsOf } from '../ending/animals'
+import type { HarvestRule } from '../ending/weigh'
 import { dayNumber } from '../foundations/day'
 import { partSizeM } from '../garden/area'
-import { USUAL_RULES, type Rules } from '../garden/rules'
+import { USUAL_RULES, type ManureKind, type NitrogenSource, type Rules } from '../garden/rules'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import type { Crop } from '../plants/crops'
 
-/** Animals longer ago than this no longer matter to any harvest, days. */
+/** Manure longer ago than this no longer matters to any harvest, days. */
 const FORGOTTEN_DAYS = 400
 
-/** Last day on which animals were, or are planned to be, on a bed before a planting; null when there were none. */
-export function lastAnimalsDay(bed: Bed, stands: readonly Stand[], plantingDay: number): number | null {
-  const days = stands
-    .filter((stand) => stand.bedId === bed.id)
-    .flatMap((stand) => {
-      const end = latest(stand.end)
-      const grazed = stand.cuts.flatMap(({ cut }) => {
-        const details = latest(cut)
-        return details?.fate === 'grazed' ? [dayNumber(details.date)] : []
-      })
-      if (!end?.animals) return grazed
-      const plot = partSizeM(bed, stand.part)
-      const last = stopsOf(end.animals, plot.lengthM, plot.widthM, dayNumber(end.date)).at(-1)!
-      return [...grazed, Math.ceil(last.endDay)]
-    })
-    .filter((day) => day <= plantingDay && day > plantingDay - FORGOTTEN_DAYS)
-  return days.length > 0 ? Math.max(...days) : null
+/** Names that speak of manure. */
+const MANURE_NAMES = /manure|dung|muck|droppings|litter|slurry|guano/i
+
+/** What manure a feed holds; where nobody said, by its name, and then nobody knows how it was treated. */
+export const manureOf = (source: Pick<NitrogenSource, 'name' | 'manure'>): ManureKind =>
+  source.manure ?? (MANURE_NAMES.test(source.name) ? 'unknown' : 'none')
+
+/** Whether a feed starts the clock to the harvest as animals do: raw manure, and manure of unknown treatment. */
+export const startsClock = (kind: ManureKind) => kind === 'raw' || kind === 'unknown'
+
+/** When manure last came onto a bed, and from what. */
+export type LastManure = { day: number; from: 'animals' | 'feed' }
+
+function animalDays(bed: Bed, stand: Stand): number[] {
+  const end = latest(stand.end)
+  const grazed = stand.cuts.flatMap(({ cut }) => {
+    const details = latest(cut)
+    return details?.fate === 'grazed' ? [dayNumber(details.date)] : []
+  })
+  if (!end?.animals) return grazed
+  const plot = partSizeM(bed, stand.part)
+  const last = stopsOf(end.animals, plot.lengthM, plot.widthM, dayNumber(end.date)).at(-1)!
+  return [...grazed, Math.ceil(last.endDay)]
 }
 
-/** The interval that a crop's harvest must keep from animals on its bed; null when there were none. */
+/**
+ * The last day on which manure came, or is planned to come, onto a bed before a planting: by animals, or spread raw or
+ * of unknown treatment. Null when there was none.
+ */
+export function lastManure(bed: Bed, stands: readonly Stand[], plantingDay: number): LastManure | null {
+  const animals = stands
+    .filter((stand) => stand.bedId === bed.id)
+    .flatMap((stand) => animalDays(bed, stand))
+    .map((day): LastManure => ({ day, from: 'animals' }))
+  const feed = (bed.spreads ?? [])
+    .filter(({ manure }) => startsClock(manure))
+    .map(({ date }): LastManure => ({ day: dayNumber(date), from: 'feed' }))
+  return [...animals, ...feed]
+    .filter(({ day }) => day <= plantingDay && day > plantingDay - FORGOTTEN_DAYS)
+    .reduce<LastManure | null>((last, one) => (last && last.day >= one.day ? last : one), null)
+}
+
+type HarvestedCrop = Pick<Crop, 'id' | 'name' | 'touchesSoil' | 'daysToHarvest'>
+
+/** Whether the eaten part of a crop touches soil or its splash: as the grower says, else as is usual for the crop. */
+export const touchesSoil = (crop: Pick<Crop, 'id' | 'touchesSoil'>, rules: Rules = USUAL_RULES): boolean =>
+  rules.harvestTouches?.[crop.id] ?? crop.touchesSoil
+
+/** Days that must lie between manure and the harvest of a crop. */
+export const manureDaysFor = (crop: Pick<Crop, 'id' | 'touchesSoil'>, rules: Rules = USUAL_RULES): number =>
+  touchesSoil(crop, rules) ? rules.manureDays.touching : rules.manureDays.clear
+
+/** What the harvest of a crop asks of manure on its bed. */
+export const harvestRule = (
+  bed: Bed,
+  stands: readonly Stand[],
+  plantingDay: number,
+  crop: HarvestedCrop,
+  rules: Rules = USUAL_RULES,
+): HarvestRule => ({
+  crop: crop.name,
+  daysToHarvest: crop.daysToHarvest,
+  manureDays: manureDaysFor(crop, rules),
+  lastManureDay: lastManure(bed, stands, plantingDay)?.day ?? null,
+})
+
+/** The interval that a crop's harvest must keep from manure on its bed; null when there was none. */
 export function manureGate(
   bed: Bed,
   stands: readonly Stand[],
   plantingDay: number,
-  crop: Pick<Crop, 'touchesSoil'>,
+  crop: Pick<Crop, 'id' | 'touchesSoil'>,
   rules: Rules = USUAL_RULES,
-): { lastDay: number; days: number } | null {
-  const lastDay = lastAnimalsDay(bed, stands, plantingDay)
-  if (lastDay === null) return null
-  return { lastDay, days: crop.touchesSoil ? rules.manureDays.touching : rules.manureDays.clear }
+): { lastDay: number; from: LastManure['from']; days: number; touches: boolean } | null {
+  const last = lastManure(bed, stands, plantingDay)
+  if (last === null) return null
+  return {
+    lastDay: last.day,
+    from: last.from,
+    days: manureDaysFor(crop, rules),
+    touches: touchesSoil(crop, rules),
+  }
 }

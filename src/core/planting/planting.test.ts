@@ -7,7 +7,7 @@ import { findCrop } from '../plants/crops'
 import { testBed, testCover, testHens } from '../testing/beds'
 import { cropNeed, feedFor, mulchDepthM, nitrogenGap, removal, strawToAdd } from './feeding'
 import { followedBy } from './followed'
-import { lastAnimalsDay, manureGate } from './manure'
+import { lastManure, manureGate, manureOf } from './manure'
 import { lateRule, plantsFor, spacingFor } from './spacing'
 import { waysThrough } from './through'
 
@@ -129,21 +129,73 @@ describe('animals and the harvest', () => {
     end: { plan: null, fact: { date: '2026-05-01', method: 'hens', passes: 1, note: '', animals } },
   })
   const planting = dayNumber('2026-06-10')
+  const [leaf, high] = [findCrop('lettuce')!, findCrop('sweetcorn')!]
   test('the last stop of the last round counts: five stops of two days', () =>
-    expect(lastAnimalsDay(testBed, [hens], planting)).toBe(dayNumber('2026-05-11')))
+    expect(lastManure(testBed, [hens], planting)).toEqual({ day: dayNumber('2026-05-11'), from: 'animals' }))
   test('the rule is longer where the eaten part touches soil, and follows the grower’s own', () => {
-    expect(manureGate(testBed, [hens], planting, { touchesSoil: true })!.days).toBe(120)
-    expect(manureGate(testBed, [hens], planting, { touchesSoil: false })!.days).toBe(90)
+    expect(manureGate(testBed, [hens], planting, leaf)!.days).toBe(120)
+    expect(manureGate(testBed, [hens], planting, high)!.days).toBe(90)
     const own = { ...USUAL_RULES, manureDays: { touching: 180, clear: 100 } }
-    expect(manureGate(testBed, [hens], planting, { touchesSoil: true }, own)!.days).toBe(180)
+    expect(manureGate(testBed, [hens], planting, leaf, own)!.days).toBe(180)
+  })
+  test.each([
+    'cabbage',
+    'kale',
+    'broccoli',
+    'cauliflower',
+    'lettuce',
+    'spinach',
+    'parsley',
+    'basil',
+    'carrot',
+    'beet',
+    'radish-salad',
+    'onion',
+    'strawberry',
+    'cucumber',
+    'bean',
+    'tomato',
+  ])('%s waits 120 days', (cropId) => {
+    expect(manureGate(testBed, [hens], planting, findCrop(cropId)!)!.days).toBe(120)
+  })
+  test.each(['sweetcorn', 'pole-bean', 'okra', 'raspberry'])('%s waits 90 days', (cropId) => {
+    expect(manureGate(testBed, [hens], planting, findCrop(cropId)!)!.days).toBe(90)
+  })
+  test('tomato staked and mulched waits 90; the grower’s word goes for any crop', () => {
+    const said = (cropId: string, touches: boolean) =>
+      manureGate(testBed, [hens], planting, findCrop(cropId)!, {
+        ...USUAL_RULES,
+        harvestTouches: { [cropId]: touches },
+      })!
+    expect(findCrop('tomato')!.clearWhenStaked).toBe(true)
+    expect(said('tomato', false)).toMatchObject({ days: 90, touches: false })
+    expect(said('sweetcorn', true)).toMatchObject({ days: 120, touches: true })
+  })
+  test('raw manure, and manure nobody can vouch for, starts the same clock; composted and plain feed do not', () => {
+    const spread = (manure: 'none' | 'composted' | 'raw' | 'unknown') => ({
+      ...testBed,
+      spreads: [{ id: 's', date: '2026-05-20', what: 'Heap', manure, kg: 40 }],
+    })
+    for (const kind of ['raw', 'unknown'] as const)
+      expect(manureGate(spread(kind), [hens], planting, leaf)).toEqual({
+        lastDay: dayNumber('2026-05-20'),
+        from: 'feed',
+        days: 120,
+        touches: true,
+      })
+    for (const kind of ['none', 'composted'] as const)
+      expect(manureGate(spread(kind), [], planting, leaf)).toBeNull()
+    expect(manureOf({ name: 'Horse manure' })).toBe('unknown')
+    expect(manureOf({ name: 'Horse manure', manure: 'composted' })).toBe('composted')
+    expect(manureOf({ name: 'Leaf mould' })).toBe('none')
   })
   test('a grazed cut counts; other beds and years gone by do not', () => {
     const fact = { date: '2026-04-02', heightCm: 5, groundShare: 1, fate: 'grazed' as const, note: '' }
     const grazed = testCover('oats', '2026-03-01', { cuts: [{ id: 'k', cut: { plan: null, fact } }] })
-    expect(lastAnimalsDay(testBed, [grazed], planting)).toBe(dayNumber('2026-04-02'))
-    expect(lastAnimalsDay({ ...testBed, id: 'other' }, [grazed], planting)).toBeNull()
-    expect(lastAnimalsDay(testBed, [grazed], planting + 700)).toBeNull()
-    expect(manureGate(testBed, [], planting, { touchesSoil: true })).toBeNull()
+    expect(lastManure(testBed, [grazed], planting)?.day).toBe(dayNumber('2026-04-02'))
+    expect(lastManure({ ...testBed, id: 'other' }, [grazed], planting)).toBeNull()
+    expect(lastManure(testBed, [grazed], planting + 700)).toBeNull()
+    expect(manureGate(testBed, [], planting, leaf)).toBeNull()
   })
 })
 

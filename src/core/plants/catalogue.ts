@@ -5,7 +5,7 @@ import { otherBroadleaves } from './covers/otherBroadleaves'
 import { otherGrasses } from './covers/otherGrasses'
 import { vetchesAndPeas } from './covers/vetchesAndPeas'
 import { warmLegumes } from './covers/warmLegumes'
-import type { PlantGroup, Species } from './parameters'
+import type { Creature, PlantGroup, Species } from './parameters'
 
 /** All cover species, grasses first. */
 export const SPECIES: readonly Species[] = [
@@ -40,10 +40,16 @@ export function seedSize(plant: Species): SeedSize {
   return grams < 3 ? 'tiny' : grams < 10 ? 'small' : grams < 80 ? 'medium' : 'large'
 }
 
-/** All cautions of a species, those about animals deferring to a vet. */
-export function cautionsOf(plant: Species): string[] {
-  return [
-    ...plant.harms.map((harm) => (harm.who === 'people' ? harm.why : `${harm.why} Ask a vet.`)),
-    ...plant.cautions,
-  ]
+/** What a cover can do to some of its eaters, told once for all of them; about animals it defers to a vet. */
+export function harmTexts(plant: Pick<Species, 'harms'>, whom: (who: Creature) => boolean = () => true): string[] {
+  const byWhy = new Map<string, Creature[]>()
+  for (const { who, why } of plant.harms) if (whom(who)) byWhy.set(why, [...(byWhy.get(why) ?? []), who])
+  return [...byWhy].map(([why, who]) => {
+    const vet = who.some((creature) => creature !== 'people') ? ' Ask a vet.' : ''
+    const names = who.join(', ')
+    return `${names[0].toUpperCase()}${names.slice(1)}: ${why}${vet}`
+  })
 }
+
+/** All cautions of a species, those about animals deferring to a vet. */
+export const cautionsOf = (plant: Species): string[] => [...harmTexts(plant), ...plant.cautions]

@@ -21,8 +21,10 @@ export const crop = z.object({
   /** Distance between rows and between plants, cm. */
   rowCm: z.number().min(3).max(300),
   plantCm: z.number().min(1).max(300),
-  /** Whether the part that is eaten touches soil or its splash. */
+  /** Whether the part that is eaten touches soil or its splash, unless the grower knows it to be clear of it. */
   touchesSoil: z.boolean(),
+  /** Whether it is usually clear of both where it is staked and the ground mulched. */
+  clearWhenStaked: z.boolean(),
   /** Days after planting of the last weeding, from which a cover can be sown under it; null where none can. */
   lastWeedingDays: z.number().min(10).max(400).nullable(),
   /** Share of light a grown crop takes from what is sown under it, 0–0.9. */
@@ -38,15 +40,15 @@ export type Crop = z.infer<typeof crop>
 
 type Row = [
   id: string, name: string, shortName: string, est: 't' | 's' | 'S', nitrogenG: number, soilMinC: number, frostLimitC: number, daysToHarvest: number, daysInBed: number,
-  rowCm: number, plantCm: number, touches: 0 | 1, lastWeedingDays: number | null, shade: number, light: string, heightM: number, host: 0 | 1,
+  rowCm: number, plantCm: number, touches: 0 | 1 | 'staked', lastWeedingDays: number | null, shade: number, light: string, heightM: number, host: 0 | 1,
 ]
 
 /** Established by transplants (t), by seed (s), or by small seed (S); light returns by harvest (h), thinning (t) or frost (f). */
 const families: Record<string, Row[]> = {
   Solanaceae: [
-    ['tomato', 'Tomato', 'tomato', 't', 18, 13, 1, 70, 130, 90, 50, 0, 45, 0.6, 'f20', 1.6, 1],
-    ['pepper', 'Pepper', 'pepper', 't', 15, 15, 2, 75, 130, 60, 45, 0, 45, 0.5, 'f15', 0.7, 1],
-    ['aubergine', 'Aubergine', 'aubergine', 't', 16, 16, 2, 75, 125, 75, 50, 0, 45, 0.55, 'f15', 0.8, 1],
+    ['tomato', 'Tomato', 'tomato', 't', 18, 13, 1, 70, 130, 90, 50, 'staked', 45, 0.6, 'f20', 1.6, 1],
+    ['pepper', 'Pepper', 'pepper', 't', 15, 15, 2, 75, 130, 60, 45, 'staked', 45, 0.5, 'f15', 0.7, 1],
+    ['aubergine', 'Aubergine', 'aubergine', 't', 16, 16, 2, 75, 125, 75, 50, 'staked', 45, 0.55, 'f15', 0.8, 1],
     ['potato', 'Potato', 'potato', 't', 16, 8, -1, 85, 110, 75, 30, 1, null, 0.7, 'h21', 0.6, 1],
     ['tomatillo', 'Tomatillo', 'tomatillo', 't', 14, 14, 1, 75, 120, 90, 70, 1, 40, 0.6, 'f20', 1.1, 1],
   ],
@@ -58,11 +60,11 @@ const families: Record<string, Row[]> = {
     ['melon', 'Melon', 'melon', 't', 12, 17, 3, 80, 105, 150, 60, 1, 28, 0.55, 'h10', 0.4, 1],
   ],
   Brassicaceae: [
-    ['cabbage', 'Cabbage', 'cabbage', 't', 25, 7, -4, 80, 110, 60, 45, 0, 40, 0.6, 'h0', 0.45, 1],
-    ['broccoli', 'Broccoli', 'broccoli', 't', 24, 7, -3, 65, 85, 60, 45, 0, 35, 0.6, 'h7', 0.6, 1],
-    ['cauliflower', 'Cauliflower', 'cauliflow', 't', 25, 8, -2, 75, 90, 60, 50, 0, 35, 0.6, 'h0', 0.55, 1],
-    ['kale', 'Kale', 'kale', 't', 18, 6, -8, 55, 150, 60, 45, 0, 40, 0.5, 't40', 0.8, 1],
-    ['brussels-sprouts', 'Brussels sprouts', 'sprouts', 't', 26, 7, -8, 120, 180, 75, 60, 0, 50, 0.55, 't45', 0.9, 1],
+    ['cabbage', 'Cabbage', 'cabbage', 't', 25, 7, -4, 80, 110, 60, 45, 1, 40, 0.6, 'h0', 0.45, 1],
+    ['broccoli', 'Broccoli', 'broccoli', 't', 24, 7, -3, 65, 85, 60, 45, 1, 35, 0.6, 'h7', 0.6, 1],
+    ['cauliflower', 'Cauliflower', 'cauliflow', 't', 25, 8, -2, 75, 90, 60, 50, 1, 35, 0.6, 'h0', 0.55, 1],
+    ['kale', 'Kale', 'kale', 't', 18, 6, -8, 55, 150, 60, 45, 1, 40, 0.5, 't40', 0.8, 1],
+    ['brussels-sprouts', 'Brussels sprouts', 'sprouts', 't', 26, 7, -8, 120, 180, 75, 60, 1, 50, 0.55, 't45', 0.9, 1],
     ['kohlrabi', 'Kohlrabi', 'kohlrabi', 't', 15, 7, -3, 50, 60, 30, 25, 1, null, 0.5, 'h0', 0.35, 1],
     ['radish-salad', 'Salad radish', 'radish', 'S', 5, 6, -3, 28, 32, 12, 3, 1, null, 0.4, 'h0', 0.2, 0],
     ['turnip-table', 'Table turnip', 'turnip', 'S', 10, 6, -4, 50, 65, 25, 8, 1, null, 0.5, 'h0', 0.4, 1],
@@ -96,9 +98,9 @@ const families: Record<string, Row[]> = {
     ['spinach', 'Spinach', 'spinach', 's', 12, 5, -6, 40, 55, 25, 6, 1, null, 0.5, 'h0', 0.3, 1],
   ],
   Fabaceae: [
-    ['bean', 'Bean', 'bean', 's', 8, 12, 1, 55, 75, 45, 8, 0, 30, 0.55, 'h7', 0.5, 1],
+    ['bean', 'Bean', 'bean', 's', 8, 12, 1, 55, 75, 45, 8, 1, 30, 0.55, 'h7', 0.5, 1],
     ['pole-bean', 'Pole bean', 'pole bean', 's', 10, 12, 1, 65, 110, 100, 15, 0, 35, 0.5, 'f14', 2.2, 1],
-    ['pea-garden', 'Garden pea', 'peas', 's', 6, 6, -4, 65, 85, 50, 5, 0, null, 0.5, 'h7', 1.2, 1],
+    ['pea-garden', 'Garden pea', 'peas', 's', 6, 6, -4, 65, 85, 50, 5, 'staked', null, 0.5, 'h7', 1.2, 1],
     ['broad-bean', 'Broad bean', 'br. bean', 's', 8, 4, -7, 90, 115, 60, 15, 0, 50, 0.5, 'h14', 1.1, 1],
   ],
   Poaceae: [['sweetcorn', 'Sweet corn', 'corn', 's', 18, 12, 0, 80, 95, 75, 22, 0, 30, 0.6, 'h14', 2, 1]],
@@ -126,7 +128,8 @@ export const CROPS: readonly Crop[] = Object.entries(families).flatMap(([family,
     id, name, shortName, family, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, lastWeedingDays, shade, heightM,
     establishment: est === 't' ? 'transplant' as const : 'seed' as const,
     smallSeed: est === 'S' || (SMALL_SEEDED.has(family) && !LARGE_SEEDED.has(id)),
-    touchesSoil: touches === 1,
+    touchesSoil: touches !== 0,
+    clearWhenStaked: touches === 'staked',
     lightReturns: { by: LIGHT[light[0] as keyof typeof LIGHT], daysBeforeClearing: Number(light.slice(1)) },
     rootKnotHost: host === 1,
   })),

@@ -191,7 +191,18 @@ export const endingClass = z.enum([
 export type EndingClass = z.infer<typeof endingClass>
 
 /** Animals, and people, that a cover can harm. */
-export const creature = z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'people'])
+export const creature = z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits', 'people'])
+export type Creature = z.infer<typeof creature>
+
+/** Whom a cover can harm, how much care that asks for, why, and between which BBCH stages; at any where none is given. */
+const harm = z.object({
+  who: creature,
+  level: z.enum(['caution', 'avoid']),
+  why: z.string(),
+  fromBbch: z.number().optional(),
+  toBbch: z.number().optional(),
+})
+export type Harm = z.infer<typeof harm>
 
 export const species = z.object({
   id: z.string(),
@@ -215,12 +226,11 @@ export const species = z.object({
   rooting: z.enum(['fibrous', 'tap', 'branching']),
   /** What people can eat of it, when, and how; null: not eaten. */
   edible: z.object({ part: z.string(), when: z.string(), how: z.string() }).nullable(),
-  /** Whom it can harm, how much care that asks for, and why. */
-  harms: z.array(z.object({ who: creature, level: z.enum(['caution', 'avoid']), why: z.string() })),
+  harms: z.array(harm).readonly(),
   /** 0 never comes back – 3 a weed once it has seeded. */
   weediness: z.number().int().min(0).max(3),
-  /** How it stands to root-knot nematodes. */
-  rootKnot: z.enum(['host', 'poor host', 'sets back']),
+  /** How it stands to root-knot nematodes; where cultivars differ, only one named as resistant sets them back. */
+  rootKnot: z.enum(['host', 'poor host', 'sets back', 'depends on cultivar']),
   /** 0 none – 3 strong: when chopped fine and buried at once. */
   biofumigant: z.number().int().min(0).max(3),
   /** Usual price of seed in small lots per kilogram, in the euro or near it (judgement). */

@@ -49,6 +49,8 @@ export type MovingAnswer = {
   /** Day the plot is dead and withered; null when most members never get there. */
   finish: Spread | null
   chance: number
+  /** Days by which the harvest of what follows comes too soon after the animals; 0 where it keeps the interval. */
+  manureWait: number
   doubts: string[]
 }
 
@@ -92,6 +94,11 @@ export function moving(
     endingOf(method, run, ensemble, m, startDay, setup),
   )
   const done = endings.filter((ending) => !Number.isNaN(ending.deadDay)).length
+  const { harvest, plantingDay } = target
+  const lastDay = Math.max(Math.ceil(stops.at(-1)!.endDay), harvest?.lastManureDay ?? -Infinity)
+  const manureWait = harvest
+    ? Math.max(0, lastDay + harvest.manureDays - plantingDay - harvest.daysToHarvest)
+    : 0
   const animalDaysM2 = animalDays(plan, plotM2)
   return {
     stops,
@@ -103,7 +110,11 @@ export function moving(
     droppingsG: animalDaysM2 * HUSBANDRY[plan.kind].droppingsG,
     survivors: spreadOf(endings.map((ending) => ending.survival)),
     finish: done * 2 >= endings.length ? spreadOf(endings.map((ending) => ending.deadDay)) : null,
-    chance: shareOf(endings.length, (m) => endings[m].deadDay + target.waitDays <= target.plantingDay),
+    chance:
+      manureWait > 0
+        ? 0
+        : shareOf(endings.length, (m) => endings[m].deadDay + target.waitDays <= target.plantingDay),
+    manureWait,
     doubts: stockingDoubts(plan, plotM2, rounds[0]?.standing.mid ?? 0),
   }
 }

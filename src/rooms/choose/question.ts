@@ -7,6 +7,7 @@ import { shadeOf } from '../../core/plants/shade'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { ChooseQuestion, WeedKind, WinterWish } from '../../core/choosing/types'
 import { typedOrNull } from '../../parts/typed'
+import { CREATURE_OF } from '../../core/garden/rules'
 
 /** Which ground is asked about. */
 export type Ground = 'whole' | 'first half' | 'second half' | 'path' | 'strip'
@@ -172,7 +173,12 @@ export function questionOf(
       neverReseeds: form.neverReseeds,
     },
     tools: garden.tools.filter((tool) => !form.withoutTools.includes(tool.id)),
-    animals: garden.animals ?? [],
+    animals: [
+      ...new Set([
+        ...(garden.animals ?? []),
+        ...(garden.livestock ?? []).map(({ kind }) => CREATURE_OF[kind]),
+      ]),
+    ],
     seedAtHand: garden.seedAtHand ?? [],
     organicSeed: form.organicSeed,
     today,

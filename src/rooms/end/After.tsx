@@ -20,6 +20,7 @@ import { RecordEnd } from './RecordEnd'
 import type { EndView } from './useEnd'
 import { changed } from '../../data/writes'
 import { single } from '../../parts/once'
+import { CreepingCaution } from '../../parts/CreepingCaution'
 
 /** After the end: counts of what stands again, what to do about it, and what own counts say beside the tables. */
 export function After({ end }: { end: EndView }) {
@@ -82,6 +83,7 @@ export function After({ end }: { end: EndView }) {
       )}
       {findWay(fact.method)?.sheet && <SheetOff end={end} fact={fact} />}
       {counts.length > 0 && <Counts counts={counts} ended={worked ?? ended} end={end} />}
+      <CreepingCaution weeds={end.creeping} />
       <CountForm end={end} />
       <OwnTable end={end} />
       <p className="quiet mt-3 text-sm">

@@ -98,6 +98,12 @@ export function AnimalPlanView({
         <dt>Planted in time</dt>
         <dd>
           <Chance share={answer.chance} />
+          {answer.manureWait > 0 && end.target?.harvest && (
+            <p className="text-sm font-semibold" role="status">
+              The harvest of {end.target.harvest.crop.toLowerCase()} comes {dayCount(answer.manureWait)} too
+              soon after the animals: {end.target.harvest.manureDays} days are asked for.
+            </p>
+          )}
         </dd>
         <dt>Stand again</dt>
         <dd>{answer.survivors ? percent(answer.survivors.mid) : '–'}</dd>

@@ -20,6 +20,7 @@ import { standingCase, type EndView } from './useEnd'
 import { shownOf } from './shown'
 import { NO_NUMBERS, planFrom, type AnimalDraft } from './animalForm'
 import { Form } from '../../parts/Form'
+import { metres } from '../../parts/format'
 
 /** Days from sowing until there is something to put animals on. */
 const GROWN_DAYS = 45
@@ -57,11 +58,14 @@ export function Animals({ end }: { end: EndView }) {
   const stageDay = startDay ?? today
   const stageAt = (part: number) => (forecast ? stageReached(forecast, part, stageDay) : 0)
   const height = (forecast && justBefore(forecast, stageDay)?.heightM) ?? 1
-  const harm = plants.flatMap((plant, i) => harmNow(way, plant, stageAt(i), height) ?? [])[0]
+  const stock = stockFor(way, livestock, place)
+  const harm = plants.flatMap(
+    (plant, i) =>
+      harmNow(stock?.kind ?? null, plant, { bbch: stageAt(i), heightM: height, frosted: null }) ?? [],
+  )[0]
   const now = plants.flatMap((plant, i) => bloatNow(way, plant, stageAt(i)) ?? [])
   const obstacle = obstacleOf(way, place) ?? harm ?? null
   const plot = partSizeM(view.bed, stand.part)
-  const stock = stockFor(way, livestock)
   const base =
     known?.method === method && known.animals
       ? known.animals
@@ -167,7 +171,13 @@ export function Animals({ end }: { end: EndView }) {
         />
       )}
       <div className="mt-3 flex flex-col gap-1">
-        {[...way.cautions, ...now, ...animalCautions(method, place)].map((caution) => (
+        {[
+          ...way.cautions,
+          ...now,
+          ...animalCautions(method, place, (i) => (forecast ? stageAt(i) : null)).map(({ text, heightM }) =>
+            heightM === null ? text : text.replace('{height}', metres(heightM, garden.units)),
+          ),
+        ].map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}
         <Caution>

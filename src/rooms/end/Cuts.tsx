@@ -107,6 +107,7 @@ export function Cuts({ end }: { end: EndView }) {
         />
         <SelectField
           label="The cuttings are"
+          error={components.length > 1 ? undefined : problems.speciesId}
           className="w-48"
           value={form.fate}
           onChange={(fate) => change({ fate })}
@@ -115,6 +116,7 @@ export function Cuts({ end }: { end: EndView }) {
         {components.length > 1 && (
           <SelectField
             label="Which plants"
+            error={problems.speciesId}
             className="w-44"
             value={form.speciesId}
             onChange={(speciesId) => change({ speciesId })}

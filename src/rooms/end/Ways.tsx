@@ -15,6 +15,11 @@ import type { EndView } from './useEnd'
 import { bySafetyThenWork, shownOf, type ShownWay } from './shown'
 import { WayRow } from './WayRow'
 import { Dates } from './Dates'
+import { BroughtIn } from '../../parts/BroughtIn'
+import { CreepingCaution } from '../../parts/CreepingCaution'
+
+/** Ways that bring compost onto the bed. */
+const BRINGS_IN: readonly string[] = ['bury', 'flip-cover', 'chop-cardboard']
 
 /** All ways of ending this stand, side by side for one planting date. */
 export function Ways({ end }: { end: EndView }) {
@@ -103,7 +108,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
         </table>
       </Scroll>
       <Left
-        title="Not dead by then"
+        title="Not in time"
         ways={late}
         text={({ option }) =>
           option.chanceFree > option.chance + 0.1
@@ -114,6 +119,8 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
       <Left title="Your own rules leave out" ways={ruledOut} text={(way) => ruleText(way)} />
       <Left title="Not possible here" ways={shut} text={({ option }) => option.obstacle!} />
       <div className="mt-3 flex flex-col gap-1">
+        <CreepingCaution weeds={end.creeping} />
+        {open.some(({ option }) => BRINGS_IN.includes(option.method)) && <BroughtIn what="compost" />}
         {[...new Set(open.slice(0, 6).flatMap(({ option }) => findWay(option.method)?.cautions ?? []))].map(
           (caution) => (
             <Caution key={caution}>{caution}</Caution>

@@ -14,6 +14,7 @@ import { RecordEnd } from './RecordEnd'
 import { shownOf } from './shown'
 import type { EndView } from './useEnd'
 import { Failed } from '../../parts/Waiting'
+import { CreepingCaution } from '../../parts/CreepingCaution'
 
 /** What is wrong with a day asked for. */
 const dateProblem = (date: string, sownDay: number) => {
@@ -109,6 +110,7 @@ export function WorkPlan({ end }: { end: EndView }) {
         <PlanDrawing plan={plan} ground={ground} units={units} bedKind={view.bed.kind} />
       </div>
       <div className="mt-3 flex flex-col gap-1">
+        <CreepingCaution weeds={end.creeping} />
         {way.cautions.map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}

@@ -1,6 +1,8 @@
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { CutDetails, Stand } from '../../core/garden/schema'
 import { typedNumber } from '../../parts/typed'
+import { notAllFood } from '../../core/plants/food'
+import { plantsOf } from '../../parts/names'
 
 export type CutForm = {
   date: string
@@ -69,7 +71,7 @@ export function cutProblems(
   form: CutForm,
   stand: Stand,
   horizon: number,
-): Partial<Record<'date' | 'heightCm' | 'sharePct', string>> {
+): Partial<Record<'date' | 'heightCm' | 'sharePct' | 'speciesId', string>> {
   const problems: ReturnType<typeof cutProblems> = {}
   const day = parseDay(form.date)
   const sown = stand.start.fact ?? stand.start.plan
@@ -84,6 +86,12 @@ export function cutProblems(
     problems.date = `Forecasts reach to ${isoDate(horizon - 45)}. Choose an earlier date.`
   if (form.heightCm.trim() === '' || !(height >= 0 && height <= 200))
     problems.heightCm = 'The height left is a number from 0 to 200 cm.'
+  const eaten = plantsOf(stand).filter(({ id }) => form.speciesId === '' || id === form.speciesId)
+  if (form.fate === 'eaten')
+    problems.speciesId =
+      notAllFood(eaten) ??
+      (eaten.some(({ edible }) => edible) ? undefined : 'People do not eat it. Choose what becomes of it.')
+  if (problems.speciesId === undefined) delete problems.speciesId
   if (!(share > 0 && share <= 100)) problems.sharePct = 'The share of the ground is a number from 1 to 100 %.'
   return problems
 }

@@ -130,3 +130,47 @@ test('a cut that lets it live leaves this bed and is told what it took', async (
   expect(fact.took!.massKg).toBeGreaterThan(0)
   expect(fact.took!.nitrogenG).toBeGreaterThan(0)
 })
+
+test('the chance of hens knows the interval to the harvest of what follows', async () => {
+  await openRoom(`/end/${VETCH}`)
+  await act(async () => {
+    const hens = { id: 'h', kind: 'hens' as const, head: 6, penLengthM: 2, penWidthM: 1.2 }
+    await database.gardens.update('marlpit-lane', { livestock: [hens] })
+  })
+  await screen.findByTestId('endings', {}, SLOW)
+  await waitFor(() => expect(screen.queryByText(/Ending this stand by every way/)).toBeNull(), SLOW)
+  const late = await screen.findByText(
+    /Hens in a moved pen/,
+    { selector: '[data-testid=endings] li strong' },
+    SLOW,
+  )
+  expect(late.parentElement!.textContent).toMatch(
+    /The harvest of tomato would come \d+ days after manure; 120 are asked for/,
+  )
+  // Planted so late that the harvest keeps it, they are a way again.
+  type('Plant tomato on', '2026-09-20')
+  await waitFor(() => expect(screen.getByRole('button', { name: /^Plan Hens/ })).toBeTruthy(), SLOW)
+})
+
+test('where couch is named no way is said to clear it', async () => {
+  await openRoom(`/end/${VETCH}`)
+  await act(async () => {
+    const troubles = [{ id: 't', date: '2025-06-01', family: 'Poaceae', what: 'couch' }]
+    await database.beds.update('marlpit-lane-L2', { troubles })
+  })
+  await screen.findByText(/Couch is named in this bed\. Nothing here ends it/, {}, SLOW)
+})
+
+test('of a mix only what is food is eaten', async () => {
+  await openRoom('/end/marlpit-lane-stand-01/cut')
+  await screen.findByLabelText('What for', {}, SLOW)
+  type('The cuttings are', 'eaten')
+  expect(
+    await screen.findByText(/Not all of it is food: pick only cereal rye; leave hairy vetch/),
+  ).toBeTruthy()
+  expect(screen.getByRole('button', { name: 'Record the cut' }).hasAttribute('disabled')).toBe(true)
+  type('Which plants', 'hairy-vetch')
+  expect(await screen.findByText(/People do not eat it/)).toBeTruthy()
+  type('Which plants', 'cereal-rye')
+  await waitFor(() => expect(screen.queryByText(/People do not eat it|Not all of it is food/)).toBeNull())
+})

@@ -36,6 +36,7 @@ export function planCaseOf(
     ground: partSizeM(view.bed, stand.part),
     areaM2: partAreaM2(view.bed, stand.part),
     bed: view.bed,
+    part: stand.part,
     tools: garden.tools,
     plants: plantsOf(stand).map((plant, part) => ({
       plant,

@@ -1,5 +1,5 @@
 import { daysOnStop, scratchGrainKg, stopsOf, usualPlan } from '../../core/ending/animals'
-import { stockFor } from '../../core/ending/obstacles'
+import { penTrouble, stockFor } from '../../core/ending/obstacles'
 import { USUAL_LANES } from '../../core/ending/outcome'
 import { cardboardPlan, lanePlan, sheetPlan, volumeFor } from '../../core/ending/workPlan'
 import { centimetres, kilos, litres, metres, shortDate, volume } from '../../parts/format'
@@ -87,16 +87,14 @@ export function laneSteps(plan: PlanCase, words: PlanWords) {
 }
 
 export function animalSteps(plan: PlanCase, words: PlanWords) {
-  const stock = stockFor(plan.way, plan.livestock)
+  const stock = stockFor(plan.way, plan.livestock, plan)
   if (!stock) {
     words.problem =
       'No animals for this are on your list. Add them with the size of their pen in the Garden room.'
     return
   }
-  if (plan.way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM)) {
-    words.problem = 'The pen has no size yet. Measure it and enter its length and width in the Garden room.'
-    return
-  }
+  words.problem = penTrouble(plan.way, stock, plan)
+  if (words.problem) return
   const { kind, head, penLengthM, penWidthM } = stock
   const own = plan.animals ?? usualPlan({ kind, head, penLengthM, penWidthM }, plan.areaM2)
   words.stops = stopsOf(own, plan.ground.lengthM, plan.ground.widthM, plan.day)

@@ -14,7 +14,9 @@ export function setupFor(
 ): Pick<EndDetails, 'animals' | 'lanes'> {
   const way = findWay(method)
   const plot = partSizeM(view.bed, stand.part)
-  const stock = way?.animals ? stockFor(way, garden.livestock ?? []) : null
+  const stock = way?.animals
+    ? stockFor(way, garden.livestock ?? [], { bed: view.bed, part: stand.part })
+    : null
   if (stock) {
     const { kind, head, penLengthM, penWidthM } = stock
     return { animals: usualPlan({ kind, head, penLengthM, penWidthM }, plot.lengthM * plot.widthM) }

@@ -21,6 +21,7 @@ function judged(name: string, takes: number, share: number, minutes: number): Ju
     ranks: 10,
     settleDays: 0,
     disturbance: 0,
+    manureAfterDays: null,
     needs: [],
     byStart: [40, 50, 60, 70, 80, 90].map((day) => ({
       day,
@@ -28,6 +29,7 @@ function judged(name: string, takes: number, share: number, minutes: number): Ju
       deadFree: null,
       survivors: { low: 0, mid: 0.05, high: 0.1 },
       minutes,
+      flies: null,
     })),
   }
 }

@@ -17,6 +17,9 @@ import type { StandView } from '../../state/useStand'
 import { endFact, endProblems, type EndForm } from './form'
 import { setupFor } from './plans'
 import { changed } from '../../data/writes'
+import { findCrop } from '../../core/plants/crops'
+import { harvestRule } from '../../core/planting/manure'
+import { creepingWeeds } from '../../core/garden/creepingWeeds'
 
 /** Days ahead looked at when nothing is planned to follow. */
 const OPEN_END_DAYS = 60
@@ -63,7 +66,19 @@ export function useEnd(view: StandView) {
   const plantingDay = parseDay(form.plantingDate)
   const waitDays = garden.waitDays[form.establishment]
   const inReach = plantingDay !== null && plantingDay > today && plantingDay <= horizon - 7
-  const target: Target | null = inReach ? { plantingDay, establishment: form.establishment, waitDays } : null
+  // The crop that follows decides how long before its harvest manure may come, by this way or any other.
+  const harvest = useMemo(() => {
+    const content = next?.stand.content
+    const crop = content?.kind === 'crop' ? findCrop(content.cropId) : null
+    if (!crop || plantingDay === null) return null
+    const others = data.stands.map((other) =>
+      other.id === stand.id ? { ...other, end: { plan: null, fact: null } } : other,
+    )
+    return harvestRule(view.bed, others, plantingDay, crop, rules)
+  }, [next, plantingDay, data.stands, stand.id, view.bed, rules])
+  const target: Target | null = inReach
+    ? { plantingDay, establishment: form.establishment, waitDays, harvest }
+    : null
   // While a date is dragged the answer at hand follows it; the runs for the new date start when it rests.
   const settledDay = useSettled(inReach ? plantingDay : null)
   const args = useMemo((): Parameters<typeof useEngine<'ways'>>[1] => {
@@ -72,7 +87,7 @@ export function useEnd(view: StandView) {
       spec,
       {
         standCase: standingCase(standCase),
-        target: { plantingDay: settledDay, establishment: form.establishment, waitDays },
+        target: { plantingDay: settledDay, establishment: form.establishment, waitDays, harvest },
         tools: garden.tools,
         livestock: garden.livestock ?? [],
         rules,
@@ -86,6 +101,7 @@ export function useEnd(view: StandView) {
     stand.end.fact,
     form.establishment,
     waitDays,
+    harvest,
     garden.tools,
     garden.livestock,
     rules,
@@ -94,6 +110,11 @@ export function useEnd(view: StandView) {
   const forecasts = useEngine('forecast', [spec, standCase], forecastName(stand.id))
   // The last one stands in while a changed one is computed: stages seldom move by it, and are not lost.
   const forecast = forecasts.value === undefined ? forecasts.last : forecasts.value
+
+  const creeping = useMemo(
+    () => creepingWeeds(view.bed, data.stands, data.checks),
+    [view.bed, data.stands, data.checks],
+  )
 
   const put = (label: string, end: Partial<typeof stand.end>) =>
     commit(label, [changed('stands', stand, { end: { ...stand.end, ...end } })])
@@ -128,6 +149,7 @@ export function useEnd(view: StandView) {
     answer,
     forecast,
     forecasts,
+    creeping,
     ways: answer.value ?? answer.soFar ?? answer.last,
     plan,
     record,

@@ -1,6 +1,9 @@
 import { useState } from 'react'
-import type { NitrogenSource } from '../../core/garden/rules'
-import { TextField } from '../../parts/SelectField'
+import type { ManureKind, NitrogenSource } from '../../core/garden/rules'
+import { manureOf, startsClock } from '../../core/planting/manure'
+import { BroughtIn } from '../../parts/BroughtIn'
+import { Caution } from '../../parts/Caution'
+import { SelectField, TextField } from '../../parts/SelectField'
 import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { typedNumber } from '../../parts/typed'
@@ -8,8 +11,27 @@ import { Form } from '../../parts/Form'
 import { changed } from '../../data/writes'
 import { single } from '../../parts/once'
 
-type Fields = { name: string; nitrogen: string; share: string; weight: string }
-const BLANK: Fields = { name: '', nitrogen: '', share: '', weight: '' }
+type Fields = {
+  name: string
+  nitrogen: string
+  share: string
+  weight: string
+  manure: ManureKind
+  sprayed: Sprayed
+}
+type Sprayed = 'not asked' | NonNullable<NitrogenSource['sprayed']>
+const BLANK: Fields = { name: '', nitrogen: '', share: '', weight: '', manure: 'none', sprayed: 'not asked' }
+const MANURE = [
+  ['none', 'none'],
+  ['composted', 'composted hot'],
+  ['raw', 'raw'],
+  ['unknown', 'not known how treated'],
+] as const satisfies readonly (readonly [ManureKind, string])[]
+const SPRAYED = [
+  ['not asked', 'not asked yet'],
+  ['none', 'nothing that lasts'],
+  ['not known', 'not known'],
+] as const satisfies readonly (readonly [Sprayed, string])[]
 
 /** What is wrong with a feed as typed; an analysis may be missing, but not be nonsense. */
 export function feedProblems({
@@ -17,7 +39,7 @@ export function feedProblems({
   nitrogen,
   share,
   weight,
-}: Fields): Partial<Record<keyof Fields, string>> {
+}: Pick<Fields, 'name' | 'nitrogen' | 'share' | 'weight'>): Partial<Record<keyof Fields, string>> {
   const within = (text: string, low: number, high: number, words: string) =>
     text.trim() === '' || (typedNumber(text) >= low && typedNumber(text) <= high) ? undefined : words
   return {
@@ -60,6 +82,8 @@ export function Feeds() {
       carbonPct: known?.carbonPct ?? null,
       firstSeason: share === null ? null : share / 100,
       kgPerM3: read(fields.weight),
+      manure: fields.manure,
+      ...(fields.sprayed === 'not asked' ? {} : { sprayed: fields.sprayed }),
     }
     const stored = await put(
       `${known ? 'Changed' : 'Added'} ${feed.name}`,
@@ -81,6 +105,8 @@ export function Feeds() {
             {feed.nitrogenPct === null
               ? 'no analysis yet'
               : `${feed.nitrogenPct} % nitrogen, ${feed.firstSeason === null ? 'share freed not known' : `${Math.round(feed.firstSeason * 100)} % of it in the first season`}`}
+            {startsClock(manureOf(feed)) && '; manure counts as raw'}
+            {feed.sprayed !== 'none' && '; ask what was sprayed on it'}
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Change ${feed.name}`}
@@ -91,6 +117,8 @@ export function Feeds() {
                   nitrogen: feed.nitrogenPct === null ? '' : String(feed.nitrogenPct),
                   share: feed.firstSeason === null ? '' : String(Math.round(feed.firstSeason * 100)),
                   weight: feed.kgPerM3 === null ? '' : String(feed.kgPerM3),
+                  manure: manureOf(feed),
+                  sprayed: feed.sprayed ?? 'not asked',
                 })
               }}
             >
@@ -146,8 +174,28 @@ export function Feeds() {
           value={fields.weight}
           onChange={(weight) => change({ weight })}
         />
+        <SelectField
+          label="Manure in it"
+          className="w-44"
+          value={fields.manure}
+          onChange={(manure) => change({ manure })}
+          options={MANURE}
+        />
+        <SelectField
+          label="Sprayed on it"
+          className="w-40"
+          value={fields.sprayed}
+          onChange={(sprayed) => change({ sprayed })}
+          options={SPRAYED}
+        />
         <button className="btn btn-sm mt-6">{editing ? 'Save feed' : 'Add feed'}</button>
       </Form>
+      <div className="mt-2 flex flex-col gap-1">
+        <BroughtIn />
+        <Caution>
+          Raw manure, or manure of unknown treatment, starts the same interval to the harvest as animals do.
+        </Caution>
+      </div>
     </section>
   )
 }

@@ -45,7 +45,7 @@ const toolInputs = (garden: Garden): ToolInput[] =>
   }))
 
 /** Animals that some covers harm. */
-const ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs'] as const
+const ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'] as const
 
 /** Name, units, currency, waiting rule and tools. */
 export function Settings() {

@@ -160,6 +160,9 @@ test('a feed is added without its analysis, and given it later', async () => {
   type('Nitrogen, % as spread', '', feed)
   press('Add feed', feed)
   fireEvent.click(await screen.findByRole('button', { name: 'Change Hen manure' }, SLOW))
+  expect(screen.getByLabelText<HTMLSelectElement>('Manure in it').value).toBe('none')
+  type('Manure in it', 'raw', feed)
+  type('Sprayed on it', 'none', feed)
   type('Nitrogen, % as spread', '2,4', feed)
   type('Freed in the first season, %', '60', feed)
   press('Save feed', feed)
@@ -169,6 +172,8 @@ test('a feed is added without its analysis, and given it later', async () => {
         nitrogenPct: 2.4,
         firstSeason: 0.6,
         kgPerM3: null,
+        manure: 'raw',
+        sprayed: 'none',
       }),
     SLOW,
   )

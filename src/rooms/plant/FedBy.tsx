@@ -9,6 +9,7 @@ import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import { residueSentence } from './nitrogenWords'
 import type { PlantView } from './usePlant'
+import { Spreads } from './Spreads'
 
 /** What the residue and the soil free week by week against what the crop takes up, and what fills the gap. */
 export function FedBy({ answer, crop, plant }: { answer: Readiness; crop: Crop; plant: PlantView }) {
@@ -65,6 +66,7 @@ export function FedBy({ answer, crop, plant }: { answer: Readiness; crop: Crop; 
                   </p>
                 )}
                 <Missing feed={feedFor(1, areaM2, source)} name={source.name} />
+                <Spreads plant={plant} source={source} crop={crop} />
               </>
             ) : (
               <p role="status">

@@ -5,10 +5,14 @@ import { dateSpreadText, dryMatter, longDate, nitrogen, temperature, type Units 
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import type { PlantView } from './usePlant'
+import type { Crop } from '../../core/plants/crops'
+import { touchesSoil } from '../../core/planting/manure'
+import { SelectField } from '../../parts/SelectField'
 
 /** The gates between the cover and the crop, each with its dates and its reason. */
 export function Gates({ answer, plant }: { answer: Readiness; plant: PlantView }) {
   const { units } = useGarden().data.garden
+  const { crop } = plant
   const wait = answer.gates.find((gate) => gate.id === 'wait')?.met?.mid ?? null
   const longest = answer.gates.filter(
     (gate) => wait !== null && gate.kind === 'state' && (gate.met?.mid ?? Infinity) > wait,
@@ -34,11 +38,12 @@ export function Gates({ answer, plant }: { answer: Readiness; plant: PlantView }
         ))}
       </ul>
       {answer.gates.some((gate) => gate.id === 'manure') && (
-        <div className="mt-1">
+        <div className="mt-1 flex flex-col gap-1">
           <Caution>
-            Animals were on this ground: the interval from manure to the harvest is a rule to keep, and local
-            rules may ask for more.
+            Manure came onto this ground: the interval to the harvest is a rule to keep, and local rules may
+            ask for more.
           </Caution>
+          {crop && <Touches crop={crop} plant={plant} />}
         </div>
       )}
       <Why>
@@ -47,6 +52,22 @@ export function Gates({ answer, plant }: { answer: Readiness; plant: PlantView }
         rotting; soil and frost from the weather. Advice is shown but does not hold the date back.
       </Why>
     </div>
+  )
+}
+
+/** Whether what is eaten touches soil or splash: usual for the crop, unless the grower knows better. */
+function Touches({ crop, plant }: { crop: Crop; plant: PlantView }) {
+  return (
+    <SelectField
+      label={`Eaten part of ${crop.name.toLowerCase()}`}
+      className="w-72"
+      value={touchesSoil(crop, plant.rules) ? 'touches' : 'clear'}
+      onChange={(value) => void plant.setTouches(crop.id, value === 'touches')}
+      options={[
+        ['touches', 'touches soil or its splash'],
+        ['clear', crop.clearWhenStaked ? 'staked and mulched, clear of both' : 'clear of soil and splash'],
+      ]}
+    />
   )
 }
 

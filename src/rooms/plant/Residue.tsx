@@ -10,6 +10,7 @@ import { centimetres, dryMatter, kilos, percent } from '../../parts/format'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
+import { BroughtIn } from '../../parts/BroughtIn'
 
 const DEPTHS = [
   ['0.03', '3 cm'],
@@ -48,6 +49,7 @@ export function Residue({ answer, crop, plant }: { answer: Readiness; crop: Crop
         {broughtG > 0 &&
           `${kilos((broughtG * areaM2) / 1000, units)} of it were brought here from other beds.`}
       </p>
+      {straw > 0.5 && <BroughtIn what="straw or hay" />}
       <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="through">
         {waysThrough(mulchG, crop, form.establishment, view.bed.soil, answer.tiesUp).map((way) => (
           <li key={way.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr]">

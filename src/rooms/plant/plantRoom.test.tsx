@@ -92,3 +92,43 @@ test('a feed without its analysis asks for it, with one it says how much to spre
   })
   await waitFor(() => expect(screen.getByTestId('feed').textContent).toMatch(/Spread .*\d\s*kg/), SLOW)
 })
+
+test('raw manure that was spread starts the interval to the harvest; staked and mulched it is shorter', async () => {
+  const dung = {
+    id: 'dung',
+    name: 'Horse dung',
+    nitrogenPct: 0.6,
+    carbonPct: null,
+    firstSeason: 0.3,
+    kgPerM3: 500,
+  }
+  await chopped({ nitrogenSources: [{ ...dung, manure: 'raw' }] })
+  const nitrogen = () => screen.getByTestId('nitrogen').textContent
+  await waitFor(() => expect(nitrogen()).toMatch(/Horse dung is raw manure: 120 days from spreading/), SLOW)
+  expect(nitrogen()).toMatch(/ready after about 70: spread it 50 days before planting/)
+  expect(nitrogen()).toMatch(/Ask what was sprayed on it.*sow beans/)
+  expect(gates()).not.toMatch(/Interval from manure/)
+  const spread = form('Spread horse dung')
+  type('Spread on', '2026-05-30', spread)
+  press('Record it', spread)
+  expect(spread.textContent).toMatch(/Choose today or the earlier day/)
+  type('Spread on', '2026-04-18', spread)
+  type('Weight, kg', '35', spread)
+  press('Record it', spread)
+  await waitFor(() => expect(gates()).toMatch(/120 days from the last raw or unknown manure/), SLOW)
+  expect((await database.beds.get('marlpit-lane-L2'))?.spreads).toMatchObject([
+    { date: '2026-04-18', what: 'Horse dung', manure: 'raw', kg: 35 },
+  ])
+  type('Eaten part of tomato', 'clear')
+  await waitFor(() => expect(gates()).toMatch(/90 days from the last raw or unknown manure/), SLOW)
+  press(/^Take out Horse dung/)
+  await waitFor(() => expect(gates()).not.toMatch(/Interval from manure/), SLOW)
+})
+
+test('where bindweed is named, the ground is not called free of it', async () => {
+  await chopped()
+  expect(gates()).not.toMatch(/bindweed/)
+  const troubles = [{ id: 't', date: '2025-06-01', family: 'Convolvulaceae', what: 'Field bindweed' }]
+  await act(async () => void (await database.beds.update('marlpit-lane-L2', { troubles })))
+  await waitFor(() => expect(gates()).toMatch(/Free of bindweed.*stays shut/), SLOW)
+})

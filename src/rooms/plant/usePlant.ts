@@ -12,6 +12,8 @@ import { useEngine } from '../../state/useEngine'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
 import { plantedStand, plantProblems, type PlantForm } from './form'
+import { changed } from '../../data/writes'
+import { creepingWeeds } from '../../core/garden/creepingWeeds'
 
 /** Words in a bed's troubles that speak of nematodes. */
 const NEMATODES = /nematode|root.?knot/i
@@ -68,6 +70,7 @@ export function usePlant(view: StandView) {
         plantingDay: settledDay,
         flattened,
         manure: manureGate(bed, data.stands, settledDay, crop, rules),
+        creeping: creepingWeeds(bed, data.stands, data.checks),
         nematodes: (bed.troubles ?? []).some((trouble) => NEMATODES.test(trouble.what)),
       },
     ]
@@ -83,9 +86,18 @@ export function usePlant(view: StandView) {
     garden.waitDays,
     bed,
     data.stands,
+    data.checks,
     rules,
   ])
   const answer = useEngine('gates', args, `gates ${stand.id}`)
+
+  /** What the grower says of the eaten part of a crop: whether it touches soil or splash. */
+  const setTouches = (cropId: string, touches: boolean) =>
+    commit('Changed what the harvest touches', [
+      changed('gardens', garden, {
+        rules: { ...rules, harvestTouches: { ...rules.harvestTouches, [cropId]: touches } },
+      }),
+    ])
 
   async function record() {
     if (!crop || problems.doneOn || problems.cropId) return
@@ -100,6 +112,7 @@ export function usePlant(view: StandView) {
     view,
     data,
     garden,
+    rules,
     today,
     form,
     change,
@@ -112,6 +125,7 @@ export function usePlant(view: StandView) {
     /** Day the crop was planned for before this room moved it. */
     plannedDay: next?.stand.start.plan ? dayNumber(next.stand.start.plan.date) : null,
     record,
+    setTouches,
     planted,
     plantedStand: planted ? (next?.stand ?? null) : null,
   }

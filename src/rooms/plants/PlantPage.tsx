@@ -14,6 +14,8 @@ const ROOT_KNOT = {
   host: 'feeds root-knot nematodes',
   'poor host': 'poor host of root-knot nematodes',
   'sets back': 'sets root-knot nematodes back',
+  'depends on cultivar':
+    'depends on the cultivar: some set root-knot nematodes back, others feed them; ask for a named one',
 } as const
 const FLOWERS = ['nothing for insects', 'a little for insects', 'good for insects', 'very good for insects']
 const BIOFUMIGANT = [

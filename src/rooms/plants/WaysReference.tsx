@@ -46,6 +46,10 @@ export function WaysReference() {
           </tbody>
         </table>
       </Scroll>
+      <p className="mt-2 max-w-prose text-sm">
+        None of these ends bindweed, couch, nutsedge and other creeping weeds: they come back from the ground,
+        and turning spreads them.
+      </p>
       <Why>
         Minutes and shares are judgement, ± a half. Survival by plant and stage stands with each stand’s End
         room, beside your own counts; the tables are printed in the documents that come with Kilim.

@@ -23,8 +23,8 @@ export const PROPERTIES = {
     holds: (plant: Species) => plant.rootKnot === 'sets back',
   },
   safe: {
-    label: 'harms no animal',
-    holds: (plant: Species) => plant.harms.every((harm) => harm.who === 'people'),
+    label: 'poisonous to no animal',
+    holds: (plant: Species) => plant.harms.every((harm) => harm.level !== 'avoid'),
   },
   low: { label: 'stays below 0.6 m', holds: (plant: Species) => plant.parameters.heightM <= 0.6 },
 } as const

@@ -17,6 +17,7 @@ import { RingCheck } from './RingCheck'
 import { WhenToSow } from './WhenToSow'
 import type { useSow } from './useSow'
 import { Form } from '../../parts/Form'
+import { BroughtIn } from '../../parts/BroughtIn'
 
 type Sow = ReturnType<typeof useSow>
 
@@ -52,6 +53,8 @@ export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units:
           recipe.value.lines.some((line) => line.size === 'large') && (
             <Caution>Large seed left on the surface mostly fails. Rake it in.</Caution>
           )}
+        {form.covering === 'thin straw' && <BroughtIn what="straw or hay" />}
+        {form.covering === 'compost' && <BroughtIn what="compost" />}
         <Caution>
           Treated seed is never eaten, fed or handled bare. Wear a mask against inoculant dust.
         </Caution>
