@@ -4,9 +4,8 @@ import { Caution } from './Caution'
 export function BroughtIn({ what = 'hay, straw, compost or manure' }: { what?: string }) {
   return (
     <Caution>
-      Bought {what} may carry weedkiller that outlasts composting. Ask what was sprayed on it. Then try it:
-      sow beans in some of it and in clean soil; if after three weeks their leaves cup or curl, keep it off
-      the beds.
+      Bought {what} can carry weedkiller that outlasts composting. Ask what was sprayed on it, and sow beans
+      in some of it first: keep it off the beds if their leaves cup or curl within three weeks.
     </Caution>
   )
 }

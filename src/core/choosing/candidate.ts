@@ -114,9 +114,7 @@ function cautionsFor(plants: readonly Species[], question: ChooseQuestion): stri
   const { next, target, animals } = question
   const cautions = plants.flatMap((plant) => [
     ...plant.cautions,
-    ...harmTexts(plant, (who) => who === 'people' || animals.some((kept) => kept === who)).map(
-      (text) => `${plant.name}. ${text}`,
-    ),
+    ...harmTexts(plant, (who) => who === 'people' || animals.some((kept) => kept === who)),
   ])
   const sameFamily = next && plants.find((plant) => plant.family === next.family)
   if (sameFamily)

@@ -40,14 +40,16 @@ export function seedSize(plant: Species): SeedSize {
   return grams < 3 ? 'tiny' : grams < 10 ? 'small' : grams < 80 ? 'medium' : 'large'
 }
 
-/** What a cover can do to some of its eaters, told once for all of them; about animals it defers to a vet. */
-export function harmTexts(plant: Pick<Species, 'harms'>, whom: (who: Creature) => boolean = () => true): string[] {
+/** What a cover can do to some of its eaters, told once for all of them, with its name; about animals it defers to a vet. */
+export function harmTexts(
+  plant: Pick<Species, 'name' | 'harms'>,
+  whom: (who: Creature) => boolean = () => true,
+): string[] {
   const byWhy = new Map<string, Creature[]>()
   for (const { who, why } of plant.harms) if (whom(who)) byWhy.set(why, [...(byWhy.get(why) ?? []), who])
   return [...byWhy].map(([why, who]) => {
     const vet = who.some((creature) => creature !== 'people') ? ' Ask a vet.' : ''
-    const names = who.join(', ')
-    return `${names[0].toUpperCase()}${names.slice(1)}: ${why}${vet}`
+    return `${plant.name} and ${who.join(', ')}: ${why}${vet}`
   })
 }
 

@@ -11,7 +11,7 @@ const HEADS_OUT = { fromBbch: 55 }
 const FULL_BLOOM = { fromBbch: 65 }
 const PODS_FILL = { fromBbch: 73 }
 
-const ergot = to([...ALL_ANIMALS, 'people'], 'caution', 'Once headed, look for ergot, dark horns among the grain: it poisons animals and people. Do not feed such heads.', HEADS_OUT)
+const ergot = to(ALL_ANIMALS, 'caution', 'Once headed, look for ergot, dark horns among the grain, poison to animals and people. Do not feed such heads.', HEADS_OUT)
 const nitrate = to(GRAZERS, 'caution', 'Stressed by drought, cold or rich feeding it holds nitrate that can kill. Wait a week after rain, and have it tested.')
 const brassica = [
   ...to(['ruminants', 'horses'], 'caution', 'As the only feed it harms blood and thyroid, and stressed growth holds nitrate; give it with hay.'),

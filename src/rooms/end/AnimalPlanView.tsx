@@ -9,6 +9,7 @@ import { Why } from '../../parts/Why'
 import { dayCount } from './animalForm'
 import { PenDrawing } from './PenDrawing'
 import type { EndView } from './useEnd'
+import { single } from '../../parts/once'
 
 /** Where the animals stand when, round by round, what they find and need, and when it is done. */
 export function AnimalPlanView({
@@ -120,7 +121,7 @@ export function AnimalPlanView({
           {!stand.end.fact && (
             <button
               className="btn btn-primary"
-              onClick={() => void end.plan(method, 1, startDay, { animals: plan })}
+              onClick={single(() => end.plan(method, 1, startDay, { animals: plan }))}
             >
               {stand.end.plan?.method === method && dayNumber(stand.end.plan.date) === startDay
                 ? 'Plan it again'

@@ -11,6 +11,7 @@ import { useEngine } from '../../state/useEngine'
 import { Dates } from './Dates'
 import { Tracks } from './Tracks'
 import { standingCase, type EndView } from './useEnd'
+import { single } from '../../parts/once'
 
 const WORK = {
   chop: { name: 'Cut once', method: 'chop', passes: 1 },
@@ -186,7 +187,7 @@ function Drag({
           <button
             className="btn btn-primary"
             disabled={!tool}
-            onClick={() => void end.plan(method, passes, day)}
+            onClick={single(() => end.plan(method, passes, day))}
           >
             Plan this {crimped ? 'crimp' : 'cut'}
           </button>{' '}

@@ -9,6 +9,7 @@ import { liftProblem } from './liftProblem'
 import type { EndView } from './useEnd'
 import { Form } from '../../parts/Form'
 import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 /** The day the sheet came off: until then it goes on killing, from then on what stands again is counted. */
 export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
@@ -27,7 +28,7 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
         {dayNumber(fact.liftedOn) - dayNumber(fact.date)} days.{' '}
         <button
           className="btn btn-ghost btn-xs"
-          onClick={() => void keep(undefined, `The sheet over ${name} lies on`)}
+          onClick={single(() => keep(undefined, `The sheet over ${name} lies on`))}
         >
           It still lies
         </button>

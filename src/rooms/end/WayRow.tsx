@@ -10,6 +10,7 @@ import { setupFor } from './plans'
 import type { EndView } from './useEnd'
 
 import type { ShownWay } from './shown'
+import { single } from '../../parts/once'
 
 const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 
@@ -63,9 +64,9 @@ export function WayRow({
         {option.bestStartDay !== null && (
           <button
             className="btn btn-sm mt-1 block"
-            onClick={() =>
-              void plan(option.method, option.passes, option.bestStartDay!, setupFor(option.method, end))
-            }
+            onClick={single(() =>
+              plan(option.method, option.passes, option.bestStartDay!, setupFor(option.method, end)),
+            )}
             aria-label={`Plan ${option.name}`}
           >
             {isPlanned ? 'Planned' : `Plan ${waits ? '' : shortDate(option.bestStartDay)}`}

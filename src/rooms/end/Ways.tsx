@@ -87,6 +87,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
   const shut = shown.filter(({ option }) => option.obstacle !== null)
   return (
     <div data-testid="endings">
+      <CreepingCaution weeds={end.creeping} />
       <Scroll label="Ways of ending">
         <table className="table table-sm max-md:block" aria-label={title}>
           <thead className="max-md:hidden">
@@ -119,7 +120,6 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
       <Left title="Your own rules leave out" ways={ruledOut} text={(way) => ruleText(way)} />
       <Left title="Not possible here" ways={shut} text={({ option }) => option.obstacle!} />
       <div className="mt-3 flex flex-col gap-1">
-        <CreepingCaution weeds={end.creeping} />
         {open.some(({ option }) => BRINGS_IN.includes(option.method)) && <BroughtIn what="compost" />}
         {[...new Set(open.slice(0, 6).flatMap(({ option }) => findWay(option.method)?.cautions ?? []))].map(
           (caution) => (

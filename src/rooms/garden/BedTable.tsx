@@ -11,6 +11,7 @@ import { useCommit, useGarden } from '../../state/garden'
 import { bedForm, bedFromForm, bedInputOf, lengthUnit, type BedInput } from './forms'
 import { Form } from '../../parts/Form'
 import { changed } from '../../data/writes'
+import { single } from '../../parts/once'
 
 /** All beds in walking order; one opens to be edited. */
 export function BedTable() {
@@ -157,7 +158,7 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
           className="btn btn-ghost"
           disabled={used}
           title={used ? 'Stands are recorded in this bed; remove them first.' : undefined}
-          onClick={() => void remove()}
+          onClick={single(remove)}
         >
           Remove bed
         </button>

@@ -25,6 +25,12 @@ const form = z
     path: ['until'],
     error: 'Until must lie after from. Choose a later date.',
   })
+/** The form on a day: what stands already was planted by then. */
+const formOn = (today: string) =>
+  form.refine((value) => !value.standing || value.from <= today, {
+    path: ['from'],
+    error: 'This lies ahead: choose an earlier day, or untick that it stands already.',
+  })
 type CropForm = z.infer<typeof form>
 
 /** Adds a crop that stands or is planned. */
@@ -47,7 +53,7 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
   const commit = useCommit()
   const firstCrop = CROPS[0]
   const { register, handleSubmit, setValue, getValues, formState } = useForm<CropForm>({
-    resolver: zodResolver(form),
+    resolver: zodResolver(formOn(isoDate(today))),
     defaultValues: {
       bedId: spot.bedId,
       cropId: firstCrop.id,

@@ -35,7 +35,13 @@ test('a crop is added on the sheet; one that ends before it begins is refused', 
   type('Until', from, dialog)
   press('Add crop', dialog)
   expect(await within(dialog).findByText('Until must lie after from. Choose a later date.')).toBeTruthy()
-  type('Until', `${Number(from.slice(0, 4)) + 1}${from.slice(4)}`, dialog)
+  const year = (days: string, more: number) => `${Number(days.slice(0, 4)) + more}${days.slice(4)}`
+  type('From', year(from, 1), dialog)
+  type('Until', year(from, 2), dialog)
+  press('Add crop', dialog)
+  expect(await within(dialog).findByText(/This lies ahead: .*untick that it stands already/)).toBeTruthy()
+  type('From', from, dialog)
+  type('Until', year(from, 1), dialog)
   press('Add crop', dialog)
   await waitFor(async () => expect(await database.stands.count()).toBe(before + 1), SLOW)
   const added = ((await database.stands.toArray()) as Stand[]).find(

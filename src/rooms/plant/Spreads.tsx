@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import { GRAMS_PER_POUND } from '../../core/foundations/units'
 import type { NitrogenSource, Rules } from '../../core/garden/rules'
 import { manureDaysFor, manureOf, startsClock } from '../../core/planting/manure'
 import type { Crop } from '../../core/plants/crops'
@@ -9,27 +10,32 @@ import { BroughtIn } from '../../parts/BroughtIn'
 import { Caution } from '../../parts/Caution'
 import { DateField } from '../../parts/DateField'
 import { Form } from '../../parts/Form'
-import { longDate } from '../../parts/format'
+import { kilos, longDate, type Units } from '../../parts/format'
 import { single } from '../../parts/once'
 import { TextField } from '../../parts/SelectField'
 import { typedNumber } from '../../parts/typed'
 import { useCommit } from '../../state/garden'
 import type { PlantView } from './usePlant'
 
+/** A weight as typed in the garden's units, kg; null where none was. */
+const typedKg = (text: string, units: Units): number | null =>
+  text.trim() === '' ? null : typedNumber(text) * (units === 'imperial' ? GRAMS_PER_POUND / 1000 : 1)
+
 /** What is wrong with a feed as recorded, by field. */
 export function spreadProblems(
   date: string,
   weight: string,
   today: number,
+  units: Units,
 ): { date?: string; weight?: string } {
   const day = parseDay(date)
-  const kg = typedNumber(weight)
+  const kg = typedKg(weight, units)
   return {
     date: day === null || day > today ? 'Choose today or the earlier day on which it was spread.' : undefined,
     weight:
-      weight.trim() === '' || (kg >= 0.01 && kg <= 1_000_000)
+      kg === null || (kg >= 0.01 && kg <= 1_000_000)
         ? undefined
-        : 'A weight in kg above 0, or leave it empty.',
+        : `A weight in ${units === 'imperial' ? 'lb' : 'kg'} above 0, or leave it empty.`,
   }
 }
 
@@ -47,14 +53,15 @@ function ManureWait({ source, crop, rules }: { source: NitrogenSource; crop: Cro
 
 /** Feed that was spread on this bed, and one more: raw or unknown manure starts the clock to the harvest. */
 export function Spreads({ plant, source, crop }: { plant: PlantView; source: NitrogenSource; crop: Crop }) {
-  const { view, today, rules } = plant
+  const { view, today, rules, garden } = plant
+  const { units } = garden
   const { bed } = view
   const commit = useCommit()
   const [date, setDate] = useState('')
   const [weight, setWeight] = useState('')
   const [asked, setAsked] = useState(false)
   const filled = date || isoDate(today)
-  const problems = spreadProblems(filled, weight, today)
+  const problems = spreadProblems(filled, weight, today, units)
   const spreads = bed.spreads ?? []
   const put = (label: string, next: typeof spreads) =>
     commit(label, [changed('beds', bed, { spreads: next })])
@@ -66,7 +73,7 @@ export function Spreads({ plant, source, crop }: { plant: PlantView; source: Nit
       date: filled,
       what: source.name,
       manure: manureOf(source),
-      kg: weight.trim() === '' ? null : typedNumber(weight),
+      kg: typedKg(weight, units),
     }
     const stored = await put(`Spread ${source.name.toLowerCase()} on ${bed.label}`, [...spreads, spread])
     if (!stored.ok) return
@@ -89,7 +96,7 @@ export function Spreads({ plant, source, crop }: { plant: PlantView; source: Nit
           onChange={setDate}
         />
         <TextField
-          label="Weight, kg"
+          label={`Weight, ${units === 'imperial' ? 'lb' : 'kg'}`}
           className="w-24"
           decimal
           error={asked ? problems.weight : undefined}
@@ -103,7 +110,7 @@ export function Spreads({ plant, source, crop }: { plant: PlantView; source: Nit
           {spreads.map((spread) => (
             <li key={spread.id}>
               {spread.what} on {longDate(dayNumber(spread.date))}
-              {spread.kg === null ? '' : `, ${spread.kg} kg`}
+              {spread.kg === null ? '' : `, ${kilos(spread.kg, units)}`}
               {startsClock(spread.manure) ? ', which starts the interval to the harvest' : ''}.{' '}
               <button
                 className="btn btn-ghost btn-xs"
