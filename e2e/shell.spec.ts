@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process'
 import { expect, test } from '@playwright/test'
 import { openDemo, openLoom, stepWeeks, todayOf, woven } from './helpers'
 
@@ -84,4 +85,20 @@ test('the server says it is well, and what it does not have', async ({ request }
   expect(await (await request.get('/api/health')).json()).toEqual({ ok: true })
   expect((await request.get('/api/none')).status()).toBe(404)
   expect((await request.get('/bed/anything')).headers()['content-type']).toContain('text/html')
+})
+
+test('a server that cannot listen says why, and never that it is ready', async ({ baseURL }) => {
+  const start = (env: Record<string, string>) =>
+    spawnSync('node', ['dist/server/server.js'], {
+      env: { ...process.env, ...env },
+      encoding: 'utf8',
+      timeout: 20_000,
+    })
+  const taken = start({ PORT: new URL(baseURL!).port })
+  expect(taken.status).toBe(1)
+  expect(taken.stdout).not.toContain('ready')
+  expect(taken.stderr).toMatch(/Port \d+ is taken/)
+  const odd = start({ PORT: 'soon' })
+  expect(odd.status).toBe(1)
+  expect(odd.stderr).toMatch(/PORT is “soon”/)
 })

@@ -67,9 +67,10 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
             className="loom-label absolute inset-x-0 font-semibold text-error"
             style={{ top: Math.max(0, todayY) + FAILED_BELOW_TODAY_PX }}
             title={failure.error}
+            aria-label={`${entry.bed.label} is not woven: ${failure.error} Try again`}
             onClick={failure.retry}
           >
-            not woven, try again
+            not woven
           </button>
         )}
         <Knots entry={entry} forecasts={forecasts} loom={loom} layout={layout} width={width} />

@@ -125,10 +125,14 @@ function NotWoven({ loom }: { loom: Loom }) {
   const outlook = useOutlook(loom)
   const count = failure?.count ?? 0
   return (
-    <>
-      <Failed what={`Weaving ${count} ${count === 1 ? 'cover' : 'covers'}`} failure={failure} />
-      <Failed what="Frost and rain by week" failure={outlook} />
-    </>
+    <div className="flex flex-wrap gap-x-6">
+      <Failed
+        className="my-1"
+        what={`Weaving ${count} ${count === 1 ? 'cover' : 'covers'}`}
+        failure={failure}
+      />
+      <Failed className="my-1" what="Frost and rain by week" failure={outlook} />
+    </div>
   )
 }
 
