@@ -41,10 +41,11 @@ export const resultsSlice = createSlice({
       for (const [key, result] of Object.entries(state.byKey))
         if (result.status === 'failed') delete state.byKey[key]
     },
-    forgotten(state, action: PayloadAction<string>) {
-      delete state.byKey[action.payload]
+    /** A job that nobody waits for any more: as if it had never been asked. */
+    takenBack(state, action: PayloadAction<string>) {
+      if (state.byKey[action.payload]?.status === 'running') delete state.byKey[action.payload]
     },
   },
 })
 
-export const { began, progressed, finished, failed, failuresForgotten, forgotten } = resultsSlice.actions
+export const { began, progressed, finished, failed, failuresForgotten, takenBack } = resultsSlice.actions

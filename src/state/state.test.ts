@@ -3,7 +3,7 @@ import { addDays, dayNumber, startOfWeek } from '../core/foundations/day'
 import { KilimDatabase } from '../data/database'
 import { newId } from '../data/ids'
 import { marlpitLane } from '../demo/marlpitLane'
-import { began, failed, finished, forgotten, progressed, resultsSlice } from './results'
+import { began, failed, finished, failuresForgotten, progressed, resultsSlice, takenBack } from './results'
 import { LOOM_WEEKS, nextStand, ownOf, standCaseOf, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
 import { demoClockSet, draftDropped, draftKept, gardenOpened, sessionSlice, themeChosen } from './session'
 import { persistSession } from './keptSession'
@@ -88,7 +88,10 @@ describe('results', () => {
       status: 'failed',
       message: 'no',
     })
-    expect(reducer(state, forgotten('k')).byKey.k).toBeUndefined()
+    const broken = reducer(state, failed({ key: 'l', message: 'no' }))
+    expect(reducer(broken, takenBack('l')).byKey.l).toBeDefined()
+    expect(reducer(broken, failuresForgotten()).byKey).toEqual({ k: state.byKey.k })
+    expect(reducer(reducer(state, began('m')), takenBack('m')).byKey.m).toBeUndefined()
   })
   test('old results make room for new ones', () => {
     let state = reducer(undefined, { type: 'none' })

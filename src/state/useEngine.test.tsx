@@ -165,3 +165,18 @@ test('a failed job says why and can be tried again; one taken back can be asked 
   await answer()
   expect(result.current).toMatchObject({ value: 'answer to "j"', error: null })
 })
+
+test('a job that was stopped stays stopped until it is tried again', async () => {
+  const { result } = renderHook(() => useEngine('forecast', ['k'] as never), { wrapper: page() })
+  await waitFor(() => expect(Held.asked).toHaveLength(1))
+  act(() => void result.current.cancel())
+  Held.answer.shift()
+  Held.fail.shift()
+  await turn()
+  await turn()
+  expect(Held.asked).toHaveLength(1)
+  expect(result.current).toMatchObject({ running: false, error: 'It was stopped.' })
+  act(() => void result.current.retry())
+  await answer()
+  expect(result.current).toMatchObject({ value: 'answer to "k"', error: null })
+})

@@ -3,7 +3,7 @@ import { shallowEqual } from 'react-redux'
 import { stableHash } from '../core/foundations/hash'
 import { JobCancelled, runJob, type Job, type JobResult } from '../workers/client'
 import type { JobKind } from '../workers/engine'
-import { began, failed, failuresForgotten, finished, forgotten, progressed, type Result } from './results'
+import { began, failed, failuresForgotten, finished, takenBack, progressed, type Result } from './results'
 import { useAppDispatch, useAppSelector, type Store } from './store'
 
 /** Jobs under way or waiting, by key, and who wants to know how many there are. */
@@ -55,7 +55,7 @@ function launch(
     .catch((error: unknown) => {
       if (!(error instanceof JobCancelled))
         dispatch(failed({ key, message: error instanceof Error ? error.message : 'The calculation failed.' }))
-      else if (!cancels.has(key)) dispatch(forgotten(key))
+      else if (!cancels.has(key)) dispatch(takenBack(key))
     })
     .finally(leave)
 }
@@ -119,7 +119,13 @@ export function useEngine<K extends JobKind>(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [missing, text, kind, dispatch])
 
-  const cancel = useCallback(() => text && cancels.get(text)?.(), [text])
+  // What the grower stopped stays stopped, and says so, until it is tried again.
+  const cancel = useCallback(() => {
+    const stop = text === null ? undefined : cancels.get(text)
+    if (!text || !stop) return
+    dispatch(failed({ key: text, message: 'It was stopped.' }))
+    stop()
+  }, [text, dispatch])
   const retry = useCallback(() => void dispatch(failuresForgotten()), [dispatch])
   const state = { ...toState<JobResult<K>>(result), cancel, retry } as EngineState<JobResult<K>>
   return { ...state, last }
