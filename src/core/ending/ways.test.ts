@@ -307,9 +307,7 @@ describe('who is told what of a cover', () => {
   test('ergot is told of headed rye only, to all; nitrate of oats, brassicas and sorghum types', () => {
     const rye = findSpecies('cereal-rye')!.harms
     expect(rye.every(({ why, fromBbch }) => /ergot/.test(why) && fromBbch === 55)).toBe(true)
-    expect(rye.map(({ who }) => who)).toEqual(
-      expect.arrayContaining(['ruminants', 'horses', 'pigs', 'dogs']),
-    )
+    expect(rye.map(({ who }) => who)).toEqual(expect.arrayContaining(['ruminants', 'horses', 'pigs', 'dogs']))
     for (const id of ['oats', 'black-oat', 'winter-rape', 'oilseed-radish', 'sudangrass', 'pearl-millet'])
       expect(findSpecies(id)!.harms.some(({ who, why }) => who === 'ruminants' && /nitrate/.test(why))).toBe(
         true,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { id, numberBetween, shortText } from './fields'
+import { id, isoDay, numberBetween, shortText } from './fields'
 
 export const livestockKind = z.enum(['hens', 'pigs', 'sheep', 'goats', 'ducks', 'rabbits'])
 export type LivestockKind = z.infer<typeof livestockKind>
@@ -27,6 +27,15 @@ export const CREATURE_OF = {
 /** What manure a feed holds: none, composted hot, raw, or some of which nobody knows how it was treated. */
 export const manureKind = z.enum(['none', 'composted', 'raw', 'unknown'])
 export type ManureKind = z.infer<typeof manureKind>
+
+/** Compost, manure or another feed that was spread on a bed on a day; kg in all, null where it was not weighed. */
+export const spread = z.object({
+  id,
+  date: isoDay,
+  what: shortText('What was spread', 60),
+  manure: manureKind,
+  kg: numberBetween('Weight spread', 0.01, 1_000_000, 'kg').nullable(),
+})
 
 /** Compost or another feed: its analysis as fed. Null where nothing is known yet. */
 export const nitrogenSource = z.object({

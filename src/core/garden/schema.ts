@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { check } from './check'
 import { id, isoDay, numberBetween, shortText } from './fields'
 import { ending, finishing, followUp } from './ending'
-import { livestock, manureKind, nitrogenSource, rules } from './rules'
+import { livestock, nitrogenSource, rules, spread } from './rules'
 import { seedPack, sower } from './seed'
 
 /** Version of the stored and exported garden data. */
@@ -70,18 +70,7 @@ export const bed = z.object({
     .max(200)
     .optional(),
   /** Compost, manure or other feed that was spread on it. */
-  spreads: z
-    .array(
-      z.object({
-        id,
-        date: isoDay,
-        what: shortText('What was spread', 60),
-        manure: manureKind,
-        kg: numberBetween('Weight spread', 0.01, 1_000_000, 'kg').nullable(),
-      }),
-    )
-    .max(400)
-    .optional(),
+  spreads: z.array(spread).max(400).optional(),
 })
 export type Bed = z.infer<typeof bed>
 

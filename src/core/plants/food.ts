@@ -8,12 +8,16 @@ const VETCH_APART =
  * What to mind where people eat from a mix: null where all of it is food or none, or where it is no mix. A mix is never
  * food as such; its species are named one by one.
  */
-export function notAllFood(plants: readonly Pick<Species, 'name' | 'edible' | 'endingClass'>[]): string | null {
+export function notAllFood(
+  plants: readonly Pick<Species, 'name' | 'edible' | 'endingClass'>[],
+): string | null {
   const food = plants.filter((plant) => plant.edible)
   const other = plants.filter((plant) => !plant.edible)
   if (food.length === 0 || other.length === 0) return null
-  const names = (some: readonly Pick<Species, 'name'>[]) => some.map(({ name }) => name.toLowerCase()).join(', ')
+  const names = (some: readonly Pick<Species, 'name'>[]) =>
+    some.map(({ name }) => name.toLowerCase()).join(', ')
   const alike =
-    other.some(({ endingClass }) => endingClass === 'vetch') && food.some(({ endingClass }) => endingClass === 'pea')
+    other.some(({ endingClass }) => endingClass === 'vetch') &&
+    food.some(({ endingClass }) => endingClass === 'pea')
   return `Not all of it is food: pick only ${names(food)}; leave ${names(other)}.${alike ? ` ${VETCH_APART}` : ''}`
 }

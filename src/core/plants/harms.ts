@@ -1,8 +1,12 @@
 import type { Creature, Harm } from './parameters'
 
 /** The same harm to several animals. */
-const to = (who: readonly Creature[], level: Harm['level'], why: string, stage: Pick<Harm, 'fromBbch' | 'toBbch'> = {}): Harm[] =>
-  who.map((creature) => ({ who: creature, level, why, ...stage }))
+const to = (
+  who: readonly Creature[],
+  level: Harm['level'],
+  why: string,
+  stage: Pick<Harm, 'fromBbch' | 'toBbch'> = {},
+): Harm[] => who.map((creature) => ({ who: creature, level, why, ...stage }))
 
 const GRAZERS = ['ruminants', 'horses', 'rabbits'] as const
 const ALL_ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'] as const
@@ -11,10 +15,23 @@ const HEADS_OUT = { fromBbch: 55 }
 const FULL_BLOOM = { fromBbch: 65 }
 const PODS_FILL = { fromBbch: 73 }
 
-const ergot = to(ALL_ANIMALS, 'caution', 'Once headed, look for ergot, dark horns among the grain, poison to animals and people. Do not feed such heads.', HEADS_OUT)
-const nitrate = to(GRAZERS, 'caution', 'Stressed by drought, cold or rich feeding it holds nitrate that can kill. Wait a week after rain, and have it tested.')
+const ergot = to(
+  ALL_ANIMALS,
+  'caution',
+  'Once headed, look for ergot, dark horns among the grain, poison to animals and people. Do not feed such heads.',
+  HEADS_OUT,
+)
+const nitrate = to(
+  GRAZERS,
+  'caution',
+  'Stressed by drought, cold or rich feeding it holds nitrate that can kill. Wait a week after rain, and have it tested.',
+)
 const brassica = [
-  ...to(['ruminants', 'horses'], 'caution', 'As the only feed it harms blood and thyroid, and stressed growth holds nitrate; give it with hay.'),
+  ...to(
+    ['ruminants', 'horses'],
+    'caution',
+    'As the only feed it harms blood and thyroid, and stressed growth holds nitrate; give it with hay.',
+  ),
   ...to(['rabbits'], 'caution', 'Much of it bloats rabbits: a little, beside hay.'),
 ]
 const bloat = [
@@ -22,7 +39,11 @@ const bloat = [
   ...to(['rabbits'], 'caution', 'Lush or wet it bloats rabbits: a little, beside hay.'),
 ]
 const sorghum = [
-  ...to(['ruminants'], 'caution', 'Young, regrown or frosted leaves release prussic acid, and stressed stalks hold nitrate. Both can kill.'),
+  ...to(
+    ['ruminants'],
+    'caution',
+    'Young, regrown or frosted leaves release prussic acid, and stressed stalks hold nitrate. Both can kill.',
+  ),
   ...to(['horses'], 'avoid', 'Grazing it can harm the bladder and nerves of horses.'),
   ...to(['rabbits'], 'avoid', 'Its leaves release prussic acid.'),
   ...to(['pigs'], 'caution', 'Young or frosted leaves release prussic acid.'),
@@ -48,28 +69,45 @@ export const HARMS: Readonly<Record<string, readonly Harm[]>> = {
   'sorghum-sudangrass': sorghum,
   sudangrass: sorghum,
   'pearl-millet': nitrate,
-  'foxtail-millet': to(['horses'], 'caution', 'Fed alone for long it harms the joints and kidneys of horses.'),
+  'foxtail-millet': to(
+    ['horses'],
+    'caution',
+    'Fed alone for long it harms the joints and kidneys of horses.',
+  ),
   'oilseed-radish': brassica,
   'tillage-radish': brassica,
   'white-mustard': brassica,
-  'brown-mustard': [...brassica, ...to(['ruminants', 'pigs'], 'caution', 'Seed-bearing growth irritates the gut.', PODS_FILL)],
+  'brown-mustard': [
+    ...brassica,
+    ...to(['ruminants', 'pigs'], 'caution', 'Seed-bearing growth irritates the gut.', PODS_FILL),
+  ],
   'winter-rape': brassica,
   turnip: brassica,
-  'crimson-clover': [...bloat, ...to(['horses'], 'caution', 'From full bloom on its hairs can block the gut of horses.', FULL_BLOOM)],
+  'crimson-clover': [
+    ...bloat,
+    ...to(['horses'], 'caution', 'From full bloom on its hairs can block the gut of horses.', FULL_BLOOM),
+  ],
   'red-clover': [...bloat, ...to(['horses'], 'caution', 'Spotted with black mould it makes horses slobber.')],
   'white-clover': bloat,
   'berseem-clover': [
     ...to(['ruminants'], 'caution', 'Bloats less than other clovers, yet it can.'),
     ...to(['rabbits'], 'caution', 'Lush or wet it bloats rabbits: a little, beside hay.'),
   ],
-  'subterranean-clover': [...bloat, ...to(['ruminants'], 'caution', 'Some kinds upset the fertility of ewes.')],
+  'subterranean-clover': [
+    ...bloat,
+    ...to(['ruminants'], 'caution', 'Some kinds upset the fertility of ewes.'),
+  ],
   alfalfa: [...bloat, ...to(['rabbits'], 'caution', 'Rich in calcium: for grown rabbits only now and then.')],
   sweetclover: [
     ...to(['ruminants', 'horses', 'rabbits'], 'avoid', spoiled),
     ...to(['dogs', 'pigs', 'poultry'], 'caution', spoiled),
   ],
   'hairy-vetch': [
-    ...to(['ruminants'], 'caution', 'Cattle can sicken and die of it weeks later; sheep and goats seldom. Never much of it, and none in seed.'),
+    ...to(
+      ['ruminants'],
+      'caution',
+      'Cattle can sicken and die of it weeks later; sheep and goats seldom. Never much of it, and none in seed.',
+    ),
     ...to(['horses'], 'avoid', 'Growth and seed can poison horses.'),
     ...vetchSeed,
   ],
@@ -86,11 +124,24 @@ export const HARMS: Readonly<Record<string, readonly Harm[]>> = {
     ...to(['horses', 'pigs', 'rabbits'], 'avoid', 'Bitter kinds are poisonous.'),
     ...to(['poultry'], 'avoid', 'The seed of bitter kinds is poisonous.', PODS_FILL),
     ...to(['dogs'], 'caution', 'Seed and pods can poison dogs.'),
-    ...to(['people'], 'caution', 'The seed is bitter and poisonous unless debittered; it can set off peanut allergy.'),
+    ...to(
+      ['people'],
+      'caution',
+      'The seed is bitter and poisonous unless debittered; it can set off peanut allergy.',
+    ),
   ],
-  soybean: to(['rabbits', 'pigs', 'poultry', 'people'], 'caution', 'Raw beans harm; they must be heated.', PODS_FILL),
+  soybean: to(
+    ['rabbits', 'pigs', 'poultry', 'people'],
+    'caution',
+    'Raw beans harm; they must be heated.',
+    PODS_FILL,
+  ),
   'sunn-hemp': [
-    ...to(['horses', 'pigs', 'poultry', 'rabbits'], 'avoid', 'The seed is poisonous, and the leaves in quantity.'),
+    ...to(
+      ['horses', 'pigs', 'poultry', 'rabbits'],
+      'avoid',
+      'The seed is poisonous, and the leaves in quantity.',
+    ),
     ...to(['ruminants'], 'caution', 'Sheep and goats sicken of much of it, and of its seed.'),
   ],
   lablab: [
