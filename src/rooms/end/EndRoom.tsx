@@ -28,6 +28,9 @@ const VIEWS = [
   ['after', 'Afterwards', After],
 ] as const
 
+/** Views that hold the ways against each other, or start from the best of them. */
+const COMPARING: readonly string[] = ['ways', 'plan', 'animals']
+
 export function EndRoom() {
   const { standId, view: name } = useParams()
   const { data, today } = useGarden()
@@ -64,10 +67,10 @@ export function EndRoom() {
 }
 
 function EndStand({ view, name }: { view: StandView; name: string | undefined }) {
-  const end = useEnd(view)
   const { stand } = view
   const asked = name ?? (stand.end.fact ? 'after' : 'ways')
   const [path, , Shown] = VIEWS.find(([path]) => path === asked) ?? VIEWS[0]
+  const end = useEnd(view, COMPARING.includes(path))
   return (
     <section>
       <StandHead stand={stand} bed={view.bed} units={end.garden.units} step="end" />

@@ -31,8 +31,8 @@ export const standingCase = (standCase: StandCase): StandCase => ({
   nextStartDay: null,
 })
 
-/** Data and actions of the End room for one stand. */
-export function useEnd(view: StandView) {
+/** Data and actions of the End room for one stand; `compares` where the view shown holds the ways against each other. */
+export function useEnd(view: StandView, compares = true) {
   const { data, today, spec } = useGarden()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
@@ -82,7 +82,7 @@ export function useEnd(view: StandView) {
   // While a date is dragged the answer at hand follows it; the runs for the new date start when it rests.
   const settledDay = useSettled(inReach ? plantingDay : null)
   const args = useMemo((): Parameters<typeof useEngine<'ways'>>[1] => {
-    if (settledDay === null || stand.end.fact) return null
+    if (!compares || settledDay === null || stand.end.fact) return null
     return [
       spec,
       {
@@ -95,6 +95,7 @@ export function useEnd(view: StandView) {
       },
     ]
   }, [
+    compares,
     settledDay,
     spec,
     standCase,
