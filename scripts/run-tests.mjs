@@ -1,4 +1,4 @@
-// The whole test command: types, lint and boundaries, unit tests, build, browser tests; ends with one count.
+// The whole test command: types, format, lint and boundaries, unit tests, build, browser tests; ends with one count.
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 
@@ -23,6 +23,7 @@ function readJson(file) {
 }
 
 step('types', 'typecheck')
+step('format', 'format:check')
 step('lint and boundaries', 'lint')
 step('validation, a small sample', 'validate', ['60', '60'])
 step('unit tests', 'unit', ['--json', `--outputFile=${unitResults}`])
