@@ -62,6 +62,28 @@ describe('the chance knows the interval from manure to the harvest', () => {
   })
 })
 
+describe('what is said of waiting for cold or heat follows the chance', () => {
+  const waiting = (dying: number) =>
+    weigh(
+      judged({
+        method: 'summer-kill',
+        byStart: judged()
+          .byStart.slice(0, 1)
+          .map((start) => ({ ...start, dead: start.dead.slice(0, dying) })),
+      }),
+      target(),
+    )
+  test.each([
+    [8, 0.8, /cool summer part of it may live on/],
+    [7, 0.7, /cool summer part of it may live on/],
+    [5, 0.5, /as well be alive as dead/],
+    [2, 0.2, /most likely be alive/],
+  ] as const)('%i in 10', (dying, chance, words) => {
+    expect(waiting(dying).chance).toBeCloseTo(chance, 9)
+    expect(waiting(dying).risk).toMatch(words)
+  })
+})
+
 describe('the chance knows the seed flies', () => {
   const turned = judged({ method: 'turn' }, 25)
   test('what is buried waits for them, though it is dead sooner', () => {

@@ -83,6 +83,8 @@ export type EndingOption = {
 export const SAFE_CHANCE = 0.8
 /** Below this chance a way is shown as not worth planning. */
 export const HOPELESS = 0.03
+/** From this chance on a thing is called likely, below one less this unlikely. */
+const LIKELY = 0.65
 /** As few as this standing again are pulled by hand: what is wanting then is time. */
 const FEW_LEFT = 0.15
 
@@ -187,14 +189,12 @@ function fliesRisk(
 function riskOf(way: Way, passes: number, chance: number, survivors: Spread | null): string {
   const standAgain = survivors ? Math.round(survivors.mid * 100) : 100
   const safe = chance >= SAFE_CHANCE
-  if (way.waits === 'cold')
-    return safe
-      ? 'In a mild winter part of it may live on.'
-      : 'It will most likely be alive on the planting day.'
-  if (way.waits === 'heat')
-    return safe
-      ? 'In a cool summer part of it may live on.'
-      : 'It will most likely be alive on the planting day.'
+  if (way.waits)
+    return chance >= LIKELY
+      ? `In a ${way.waits === 'cold' ? 'mild winter' : 'cool summer'} part of it may live on.`
+      : chance >= 1 - LIKELY
+        ? 'It may as well be alive as dead on the planting day.'
+        : 'It will most likely be alive on the planting day.'
   if (way.sheet === 'clear')
     return safe
       ? 'Cloud stops it: cover again with black if the sun fails.'

@@ -1,26 +1,24 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { isoDate } from '../../core/foundations/day'
-import type { Bed, Stand } from '../../core/garden/schema'
+import type { Bed } from '../../core/garden/schema'
 import { bareWindows, windowAt } from '../../core/garden/windows'
 import { lightWindows } from '../../core/choosing/lightWindows'
 import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { standName } from '../../parts/names'
 import { useOnce } from '../../parts/once'
-import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
 import { useEngine } from '../../state/useEngine'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
-import { formProblems, partOf, questionOf, startingForm, type ChooseForm } from './question'
+import { plannedCover, plannedCrop } from './planned'
+import { formProblems, questionOf, startingForm, type ChooseForm } from './question'
 import { added } from '../../data/writes'
 
 /** How far back a bare window is followed to its start. */
 const LOOK_BACK_DAYS = 400
-/** Days a cover that nothing follows is planned to stand at least, where no ending is reckoned. */
-const KEPT_DAYS = 1
 
 /** Data and actions of the Choose room for one bed; `underId` names the crop to sow under, if any. */
 export function useChoose(bed: Bed, day: number, underId: string | null) {
@@ -82,40 +80,13 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const answer = useEngine('choose', args)
 
   const { run: choose } = useOnce(async (candidate: Candidate) => {
-    const components = candidate.parts.map((part) => ({ ...part, germination: 0.85, grams: null }))
-    const { ending } = candidate
-    const stand: Stand = {
-      id: newId('stand'),
-      gardenId: data.garden.id,
-      bedId: bed.id,
-      part: partOf(form, bed) ?? { kind: 'whole' },
-      underStandId: light?.standId ?? null,
-      cuts: [],
-      note: '',
-      content: { kind: 'cover', components, purposes: form.purposes },
-      start: {
-        plan: {
-          date: isoDate(candidate.sowDay),
-          covering: candidate.covering,
-          passes: 2,
-          components: [],
-          note: '',
-        },
-        fact: null,
-      },
-      end: {
-        plan: ending && {
-          date: isoDate(Math.max(ending.latestSafeDay ?? ending.startDay, candidate.sowDay + KEPT_DAYS)),
-          method: ending.method,
-          passes: ending.passes,
-          note: '',
-        },
-        fact: null,
-      },
-    }
-    const stored = await commit(`Planned ${standName(stand).toLowerCase()} in ${bed.label}`, [
-      added('stands', stand),
-    ])
+    const stand = plannedCover(candidate, form, bed, light?.standId ?? null)
+    // The crop told here is planned with it, where nothing is planned yet.
+    const crop = next || light || form.ground !== 'whole' ? null : plannedCrop(form, bed)
+    const stored = await commit(
+      `Planned ${standName(stand).toLowerCase()}${crop ? `, then ${standName(crop).toLowerCase()},` : ''} in ${bed.label}`,
+      [added('stands', stand), ...(crop ? [added('stands', crop)] : [])],
+    )
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
     void navigate(`/sow/${stand.id}`)

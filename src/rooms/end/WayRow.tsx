@@ -69,7 +69,9 @@ export function WayRow({
             )}
             aria-label={`Plan ${option.name}`}
           >
-            {isPlanned ? 'Planned' : `Plan ${waits ? '' : shortDate(option.bestStartDay)}`}
+            {isPlanned
+              ? 'Planned'
+              : `Plan ${waits ? '' : shortDate(option.bestStartDay)}${option.latestSafeDay === null && !waits ? ', not safe' : ''}`}
           </button>
         )}
       </td>
