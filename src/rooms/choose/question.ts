@@ -82,10 +82,7 @@ export function startingForm(
 }
 
 /** The part of the bed that is meant; null when a strip is not filled in rightly. */
-export function partOf(
-  form: Pick<ChooseForm, 'ground' | 'stripFrom' | 'stripTo'>,
-  bed: Bed,
-): BedPart | null {
+export function partOf(form: Pick<ChooseForm, 'ground' | 'stripFrom' | 'stripTo'>, bed: Bed): BedPart | null {
   if (form.ground === 'whole' || form.ground === 'path') return { kind: form.ground }
   if (form.ground !== 'strip')
     return { kind: 'half', which: form.ground === 'first half' ? 'first' : 'second' }
