@@ -52,7 +52,7 @@ export function marlpitLane(): GardenData & { lots: SeedLot[] } {
       animals: ['poultry'],
       livestock: [{ id: 'marlpit-lane-hens', kind: 'hens', head: 4, penLengthM: 2, penWidthM: 1.2 }],
       nitrogenSources: [
-        { id: 'marlpit-lane-compost', name: 'Own compost', nitrogenPct: 1.1, carbonPct: 14, firstSeason: 0.14, kgPerM3: 640 },
+        { id: 'marlpit-lane-compost', name: 'Own compost', nitrogenPct: 1.1, carbonPct: 14, firstSeason: 0.14, kgPerM3: 640, manure: 'composted', sprayed: 'none' },
         { id: 'marlpit-lane-leaf', name: 'Leaf compost', nitrogenPct: null, carbonPct: null, firstSeason: null, kgPerM3: null },
       ],
       sowers: [
