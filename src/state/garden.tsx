@@ -65,11 +65,12 @@ export function GardenProvider({
   return fallback(data === null ? 'none' : 'loading')
 }
 
-/** Takes back the one step that a toast spoke of, or says why it cannot. */
-export async function takeBack(step: number): Promise<void> {
+/** Takes back the one step that a toast spoke of, or says why it cannot; the value is whether it did. */
+export async function takeBack(step: number): Promise<boolean> {
   const outcome = await undoStep(database, step)
   if (outcome.ok) toast.info(`Undone: ${outcome.value}`)
   else toast.error(firstProblem(outcome.problems))
+  return outcome.ok
 }
 
 /** Stores writes as one undoable step, says so with a button that undoes that step, or says why not. */

@@ -101,8 +101,8 @@ export function Files() {
             action: {
               label: 'Undo',
               onClick: () =>
-                void takeBack(step).then(() => {
-                  if (!stored.value.replaced) dispatch(gardenOpened(before))
+                void takeBack(step).then((done) => {
+                  if (done && !stored.value.replaced) dispatch(gardenOpened(before))
                 }),
             },
           },
@@ -113,7 +113,16 @@ export function Files() {
   return (
     <div className="mt-2">
       <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-sm" onClick={() => void save()}>
+        <button
+          className="btn btn-sm"
+          onClick={() =>
+            void save().catch((error: unknown) =>
+              toast.error(
+                `The garden could not be exported (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.`,
+              ),
+            )
+          }
+        >
           Export this garden
         </button>
         <TickField label="with its pictures" checked={withPictures} onChange={setWithPictures} />
