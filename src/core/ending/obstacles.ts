@@ -128,7 +128,9 @@ function groundTrouble(way: Way, { bed, part }: Place): string | null {
   if (way.animals && bed.kind === 'planter')
     return 'A planter is no place for animals: they fall, and predators reach them.'
   if (way.animals === 'pigs' && bed.kind === 'framed') return 'Pigs would lift the frame.'
-  if (way.id === 'soil-tarp' && (bed.kind !== 'in-ground' || bed.pathWidthM < 0.2))
+  if (way.id === 'soil-tarp' && bed.kind !== 'in-ground')
+    return `A ${bed.kind === 'framed' ? 'frame' : 'planter'} stands between the path and this bed: soil is not thrown over it. Bury under compost instead.`
+  if (way.id === 'soil-tarp' && bed.pathWidthM < 0.2)
     return 'There is no path beside this bed to take soil from.'
   if (way.id === 'strips' && part.kind === 'strip') return 'This is a strip already.'
   if (way.acts.includes('turn') && has('drip line')) return 'Drip lines lie in the bed; lift them first.'
