@@ -152,7 +152,9 @@ describe('obstacles', () => {
     expect(obstacle('biofumigate', { tools })).toMatch(/Only mustards/)
     expect(obstacle('biofumigate', { tools, plants: [findSpecies('brown-mustard')!] })).toBeNull()
     expect(obstacle('soil-tarp', { tools, bed: { ...bed, pathWidthM: 0 } })).toMatch(/no path/)
-    expect(obstacle('soil-tarp', { tools, bed: { ...bed, kind: 'framed' } })).toMatch(/^A frame stands between/)
+    expect(obstacle('soil-tarp', { tools, bed: { ...bed, kind: 'framed' } })).toMatch(
+      /^A frame stands between/,
+    )
     expect(obstacle('crimp-flame', { tools })).toBeNull()
     expect(obstacle('crimp-flame', { tools, rules: { ...USUAL_RULES, fireBan: true } })).toMatch(/fire ban/)
   })
