@@ -10,7 +10,8 @@ const packages = folders
   .map(({ name, version, license, licenses }) => ({
     name,
     version,
-    license: typeof license === 'string' ? license : (license?.type ?? licenses?.[0]?.type ?? 'see its folder'),
+    license:
+      typeof license === 'string' ? license : (license?.type ?? licenses?.[0]?.type ?? 'see its folder'),
   }))
   .sort((a, b) => a.name.localeCompare(b.name) || a.version.localeCompare(b.version))
 const rows = packages.map(({ name, version, license }) => `| ${name} | ${version} | ${license} |`)
