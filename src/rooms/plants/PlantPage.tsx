@@ -3,6 +3,7 @@ import { cautionsOf } from '../../core/plants/catalogue'
 import { PARAMETERS, PARAMETER_NAMES, type Species } from '../../core/plants/parameters'
 import { Caution } from '../../parts/Caution'
 import { drillRate, metres, temperature } from '../../parts/format'
+import { single } from '../../parts/once'
 import { Scroll } from '../../parts/Scroll'
 import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
@@ -82,7 +83,7 @@ export function PlantPage({ plant }: { plant: Species }) {
         <Swatch groups={[plant.group]} />
         <h1>{plant.name}</h1>
         <span className="quiet italic">{plant.scientificName}</span>
-        <button className="btn btn-sm ml-auto" aria-pressed={atHand} onClick={toggle}>
+        <button className="btn btn-sm ml-auto" aria-pressed={atHand} onClick={single(toggle)}>
           {atHand ? 'Seed at hand' : 'Mark seed as at hand'}
         </button>
       </div>
