@@ -63,12 +63,18 @@ function resultOf(write: Write, fresh: StoredRecord | null, gardenId: string): S
 
 async function changesOf(db: KilimDatabase, gardenId: string, writes: readonly Write[]) {
   const changes: RecordChange[] = []
+  // A second write of the same record goes on from the first.
+  const made = new Map<string, StoredRecord | null>()
   for (const write of writes) {
-    const before = ((await db.table(write.table).get(keyOf(write))) as StoredRecord | undefined) ?? null
+    const name = `${write.table} ${keyOf(write)}`
+    const before = made.has(name)
+      ? made.get(name)!
+      : (((await db.table(write.table).get(keyOf(write))) as StoredRecord | undefined) ?? null)
     const after = resultOf(write, before, gardenId)
     if (equal(before, after)) continue
     const problems = after ? recordProblems(write.table, after) : []
     if (problems.length > 0) throw new Refusal(...problems)
+    made.set(name, after)
     changes.push({ table: write.table, key: keyOf(write), before, after })
   }
   return changes

@@ -43,6 +43,15 @@ describe('writing against a fresh read', () => {
     expect(again).toEqual({ ok: true, value: null })
     expect(await db.undo.count()).toBe(1)
   })
+  test('two writes of one record in a step both hold, and are undone together', async () => {
+    await commit(db, garden.id, 'Both', [
+      changed('gardens', garden, { name: 'Lower field' }),
+      changed('gardens', garden, { currency: 'CHF' }),
+    ])
+    expect(await stored()).toMatchObject({ name: 'Lower field', currency: 'CHF' })
+    await undo(db, garden.id)
+    expect(await stored()).toEqual(garden)
+  })
   test('a record that was taken out meanwhile is not brought back unseen', async () => {
     await commit(db, garden.id, 'Removed', [{ table: 'beds', remove: bed.id }])
     const outcome = await commit(db, garden.id, 'Longer', [changed('beds', bed, { lengthM: 9 })])
@@ -108,6 +117,13 @@ describe('the undo of a toast', () => {
       problems: [{ code: 'needed' }],
     })
     expect(await db.beds.get(fresh.id)).toEqual(fresh)
+  })
+  test('no undo takes a record that another garden holds by now', async () => {
+    await commit(db, garden.id, 'Removed', [{ table: 'beds', remove: bed.id }])
+    const theirs = { ...bed, gardenId: 'other' }
+    await db.beds.put(theirs)
+    expect(await undo(db, garden.id)).toMatchObject({ ok: false, problems: [{ code: 'foreign' }] })
+    expect(await bedNow()).toEqual(theirs)
   })
   test('what it took back is done again by redo', async () => {
     const rename = await change('Renamed', { name: 'Lower field' }, garden)

@@ -2,7 +2,7 @@ import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import { referenceProblems } from '../core/garden/consistency'
 import { emptyYear, isEmptyYear, type WeatherYear } from '../core/garden/weatherYear'
-import { gardenTables, putAll } from './commit'
+import { gardenTables, ownerOf, putAll } from './commit'
 import type { KilimDatabase, RecordChange, StoredRecord, UndoEntry } from './database'
 import { loadGarden } from './gardens'
 import { changedPlaces, merged, placesTouch } from './merge'
@@ -11,9 +11,11 @@ import { Refusal, refusedOr } from './problems'
 const refused = (code: string, message: string) => new Refusal({ path: '', code, message })
 
 /** A record with the change of one step taken back or made again; what else has changed since stays. */
-async function turned(db: KilimDatabase, change: RecordChange, to: 'before' | 'after') {
+async function turned(db: KilimDatabase, gardenId: string, change: RecordChange, to: 'before' | 'after') {
   const from = to === 'before' ? 'after' : 'before'
   const fresh = ((await db.table(change.table).get(change.key)) as StoredRecord | undefined) ?? null
+  if (fresh && ownerOf(fresh) !== gardenId)
+    throw refused('foreign', 'Another garden holds this record by now, so nothing was changed.')
   if (change.table === 'weather') return turnedYear(change, from, to, fresh as WeatherYear | null)
   const [old, wanted] = [change[from], change[to]]
   return old && wanted && fresh ? merged(old, wanted, fresh) : wanted
@@ -65,11 +67,12 @@ async function turn(db: KilimDatabase, entry: UndoEntry, to: 'before' | 'after')
   const ordered = to === 'before' ? [...entry.changes].reverse() : entry.changes
   const from = to === 'before' ? 'after' : 'before'
   const turns: Turn[] = []
-  for (const change of ordered) turns.push({ change, from: change[from], to: await turned(db, change, to) })
-  await putAll(
-    db,
-    turns.map(({ change, to: record }) => ({ ...change, to: record })),
-  )
+  // One after the other, for a step may have changed a record twice.
+  for (const change of ordered) {
+    const record = await turned(db, entry.gardenId, change, to)
+    await putAll(db, [{ ...change, to: record }])
+    turns.push({ change, from: change[from], to: record })
+  }
   await askAgain(db, entry.gardenId, turns)
   await db.undo.update(entry.id, { undone: to === 'before' ? 1 : 0 })
   return entry.label

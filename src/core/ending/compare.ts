@@ -2,11 +2,10 @@ import { shareOf, spreadOf } from '../foundations/statistics'
 import { partSizeM } from '../garden/area'
 import { USUAL_RULES, type Livestock, type Rules } from '../garden/rules'
 import type { Bed, BedPart, Tool } from '../garden/schema'
-import { AFTER_FROST_DAYS } from '../plants/harms'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 import { stopsOf, usualPlan } from './animals'
-import { burns, harmNow, obstacleOf, stockFor, type Ahead, type Place } from './obstacles'
+import { burns, frostedLately, harmNow, obstacleOf, stockFor, type Ahead, type Place } from './obstacles'
 import {
   DEAD_SHARE,
   endingOf,
@@ -156,7 +155,11 @@ function startsOf(way: Way, passes: number, question: EndingCase): StartOutcome[
     const cut = cuttingOn(way, question, day)
     const possible = cut !== 'too hard'
     const free = endings.map((ending, member) =>
-      possible && !(burns(way) && dryUnder(question, member, day)) ? ending.deadDay : NaN,
+      possible &&
+      safeForStock(way, question, setup, member, day) &&
+      !(burns(way) && dryUnder(question, member, day))
+        ? ending.deadDay
+        : NaN,
     )
     const ruled = free.map((dead, member) =>
       allowed(way, question, member, day, endings[member]) ? dead : NaN,
@@ -212,29 +215,39 @@ function cuttingOn(way: Way, { run, tools }: EndingCase, day: number) {
   return tool ? CUTTING_TOOLS[tool] : ('too hard' as const)
 }
 
-/** Whether the grower's rules, and the safety of animals, allow this start in this member. */
+/** Whether the grower's rules allow this start in this member. */
 function allowed(way: Way, question: EndingCase, member: number, day: number, ending: MemberEnding): boolean {
   const { run, rules } = question
   if (rules.longestSheetDays !== null && way.sheet && ending.sheetDays > rules.longestSheetDays) return false
   if (way.waits) return true
   const at = member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))
-  const kind = stockFor(way, question.livestock, question)?.kind ?? null
-  const frosted = frostedLately(question, member, day)
   return run.sown.every(({ plant }, c) => {
     const bbch = run.species[c].bbch[at]
     if (plant.group === 'legume' && bbch < LEGUME_FROM[rules.legumeFrom]) return false
-    if (rules.seedSet === 'never' && bbch >= SEED_FIT) return false
-    return harmNow(kind, plant, { bbch, heightM: run.heightM[at], frosted }) === null
+    return rules.seedSet !== 'never' || bbch < SEED_FIT
   })
 }
 
-/** Whether a night at or below freezing came within the days that frosted sorghum stays dangerous. */
-function frostedLately({ ensemble }: EndingCase, member: number, day: number): boolean {
-  const { tMinC } = ensemble.members[member]
-  const to = day - ensemble.startDay
-  for (let i = Math.max(0, to - AFTER_FROST_DAYS); i <= Math.min(to, ensemble.days - 1); i++)
-    if (tMinC[i] <= 0) return true
-  return false
+/** Whether the animals of a way are safe on what stands, from the day they come to the day they leave, in this member. */
+function safeForStock(
+  way: Way,
+  question: EndingCase,
+  setup: EndingSetup,
+  member: number,
+  day: number,
+): boolean {
+  const kind = setup.animals?.kind
+  if (!way.animals || !kind) return true
+  const { run, ensemble } = question
+  const leaves = day + (manureAfter(setup) ?? 0)
+  const frosted = frostedLately(ensemble, member, day, leaves)
+  return [day, leaves].every((on) => {
+    const at = member * run.days + Math.min(run.days - 1, Math.max(0, on - run.startDay))
+    const heightM = run.heightM[at]
+    return run.sown.every(
+      ({ plant }, c) => harmNow(kind, plant, { bbch: run.species[c].bbch[at], heightM, frosted }) === null,
+    )
+  })
 }
 
 /** Values at the middle of `ranks` even steps through the members, ascending, without those that are no number. */

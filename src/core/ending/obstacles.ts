@@ -3,6 +3,7 @@ import { CREATURE_OF, USUAL_RULES, type Livestock, type LivestockKind, type Rule
 import type { Bed, BedPart, Tool } from '../garden/schema'
 import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
 import type { Harm, Species } from '../plants/parameters'
+import type { WeatherEnsemble } from '../site/weather'
 import { findWay, type Way, type WayId } from './ways'
 
 /** Where and with what a way would be done. */
@@ -183,11 +184,25 @@ function seasonTrouble(way: Way, ahead?: Ahead): string | null {
 }
 
 /** Whether a harm belongs to some stages only, and whether a stage is one of them. */
-const staged = ({ fromBbch, toBbch }: Harm) => fromBbch !== undefined || toBbch !== undefined
-const atStage = ({ fromBbch = 0, toBbch = 99 }: Harm, bbch: number) => bbch >= fromBbch && bbch <= toBbch
+const staged = ({ fromBbch }: Harm) => fromBbch !== undefined
+const atStage = ({ fromBbch = 0 }: Harm, bbch: number) => bbch >= fromBbch
 
 /** Lush clover before its bloom bloats grazers most. */
 const BLOOM = 61
+
+/** Whether a night at or below freezing came between two days, or so shortly before that frosted sorghum is dangerous. */
+export function frostedLately(
+  { startDay, days, members }: WeatherEnsemble,
+  member: number,
+  fromDay: number,
+  untilDay: number,
+): boolean {
+  const { tMinC } = members[member]
+  const last = Math.min(untilDay - startDay, days - 1)
+  for (let i = Math.max(0, fromDay - AFTER_FROST_DAYS - startDay); i <= last; i++)
+    if (tMinC[i] <= 0) return true
+  return false
+}
 
 /** A plant as it stands: stage, height in m, and whether a frost came in the last two weeks; null where not known. */
 export type Standing = { bbch: number; heightM: number; frosted: boolean | null }

@@ -4,8 +4,8 @@ import type { Way } from './ways'
 /**
  * Seed flies (Delia platura and kin) lay their eggs where fresh green growth was buried; the maggots hollow out large
  * seeds and the stems of young transplants. They are past after about 250 °C d above 4 °C of air (extension: three to
- * four weeks of a mild spring; Funderburk et al. 1984 give 3.9 °C as the base), not before three weeks, and what was
- * buried is no longer fresh after two months (judgement, 40–80 days).
+ * four weeks of a mild spring), not before three weeks, and what was buried is no longer fresh after two months
+ * (judgement, 40–80 days).
  */
 export const SEED_FLIES = { baseC: 4, doseCd: 250, leastDays: 21, mostDays: 60 } as const
 

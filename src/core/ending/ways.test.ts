@@ -10,7 +10,7 @@ import { endingOf, type EndingSetup } from './outcome'
 import { filmHeat } from './sheets'
 import { cautionsOf } from '../plants/catalogue'
 import { notAllFood } from '../plants/food'
-import { animalCautions, bloatNow, harmNow, obstacleOf } from './obstacles'
+import { animalCautions, bloatNow, frostedLately, harmNow, obstacleOf } from './obstacles'
 import { findWay, WAYS, type WayId } from './ways'
 
 const SETUP: EndingSetup = { passes: 1, flattened: true, target: 0.1 }
@@ -259,12 +259,57 @@ describe('what harms animals at a stage', () => {
     expect(bloatNow(grazers, plant('red-clover'), 65)).toBeNull()
     expect(bloatNow(hens, plant('red-clover'), 40)).toBeNull()
   })
-  test('a frost before the start leaves a sorghum out for grazers, by each season’s own weather', () => {
+  test('grazers are told of height, frost and nitrate of a sorghum', () => {
     const sheep = [{ id: 's', kind: 'sheep' as const, head: 2, penLengthM: null, penWidthM: null }]
     const place = { bed: testBed, part: { kind: 'whole' as const }, livestock: sheep }
     const texts = animalCautions('graze', { ...place, plants: [plant('sudangrass')] }).map(({ text }) => text)
     expect(texts.join(' ')).toMatch(/never below \{height\}, nor for 14 days after a frost/)
     expect(texts.join(' ')).toMatch(/nitrate/)
+  })
+  test('a frost counts for two weeks before they come and as long as they stay', () => {
+    const { ensemble } = rye(30)
+    const frosty = (day: number) => {
+      const [member] = ensemble.members
+      const tMinC = Float64Array.from(member.tMinC, (low, i) => (i === day ? -1 : Math.max(5, low)))
+      return { ...ensemble, members: [{ ...member, tMinC }] }
+    }
+    const seen = (day: number) => frostedLately(frosty(day), 0, 40, 50)
+    expect([25, 26, 45, 50, 51].map(seen)).toEqual([false, true, true, true, false])
+  })
+  test('hens are kept off a vetch whose pods fill before they leave, and no rule of the grower’s is blamed', () => {
+    const on = (stand: ReturnType<typeof stillStand>) =>
+      judgeWay(
+        { way: findWay('hens')!, passes: 1 },
+        {
+          run: stand.run,
+          ensemble: stand.ensemble,
+          bed: testBed,
+          part: { kind: 'whole' },
+          areaM2: 12,
+          tools: [],
+          livestock: [{ id: 'h', kind: 'hens', head: 12, penLengthM: 5, penWidthM: 1.2 }],
+          rules: USUAL_RULES,
+          own: {},
+          establishment: 'transplant',
+          fromDay: 0,
+          toDay: 60,
+          stepDays: 5,
+          ranks: 8,
+        },
+      )
+    const vetch = (bbch: number) =>
+      stillStand([{ speciesId: 'hairy-vetch', bbch, massG: 150 }], { members: 8, days: 260 })
+    expect(on(vetch(65)).byStart.every(({ dead }) => dead.length > 0)).toBe(true)
+    expect(on(vetch(75)).byStart.every(({ dead, deadFree }) => dead.length === 0 && deadFree === null)).toBe(
+      true,
+    )
+    const growing = vetch(65)
+    const { run } = growing
+    run.species[0].bbch.forEach((_, i, all) => (all[i] = i % run.days >= 40 ? 75 : 65))
+    const way = on(growing)
+    expect(way.manureAfterDays).toBeGreaterThan(3)
+    for (const { day, dead } of way.byStart) expect(dead.length > 0).toBe(day + way.manureAfterDays! < 40)
+    expect(way.byStart.some(({ dead }) => dead.length > 0)).toBe(true)
   })
 })
 

@@ -36,19 +36,25 @@ function animalDays(bed: Bed, stand: Stand): number[] {
 }
 
 /**
- * The last day on which manure came, or is planned to come, onto a bed before a planting: by animals, or spread raw or
- * of unknown treatment. Null when there was none.
+ * The last day on which manure came, or is planned to come, onto a bed: by animals before a planting, or spread raw or of
+ * unknown treatment before the harvest. Null when there was none.
  */
-export function lastManure(bed: Bed, stands: readonly Stand[], plantingDay: number): LastManure | null {
+export function lastManure(
+  bed: Bed,
+  stands: readonly Stand[],
+  plantingDay: number,
+  harvestDay = plantingDay,
+): LastManure | null {
   const animals = stands
     .filter((stand) => stand.bedId === bed.id)
     .flatMap((stand) => animalDays(bed, stand))
+    .filter((day) => day <= plantingDay)
     .map((day): LastManure => ({ day, from: 'animals' }))
   const feed = (bed.spreads ?? [])
     .filter(({ manure }) => startsClock(manure))
     .map(({ date }): LastManure => ({ day: dayNumber(date), from: 'feed' }))
   return [...animals, ...feed]
-    .filter(({ day }) => day <= plantingDay && day > plantingDay - FORGOTTEN_DAYS)
+    .filter(({ day }) => day <= harvestDay && day > plantingDay - FORGOTTEN_DAYS)
     .reduce<LastManure | null>((last, one) => (last && last.day >= one.day ? last : one), null)
 }
 
@@ -73,7 +79,7 @@ export const harvestRule = (
   crop: crop.name,
   daysToHarvest: crop.daysToHarvest,
   manureDays: manureDaysFor(crop, rules),
-  lastManureDay: lastManure(bed, stands, plantingDay)?.day ?? null,
+  lastManureDay: lastManure(bed, stands, plantingDay, plantingDay + crop.daysToHarvest)?.day ?? null,
 })
 
 /** The interval that a crop's harvest must keep from manure on its bed; null when there was none. */
@@ -81,10 +87,10 @@ export function manureGate(
   bed: Bed,
   stands: readonly Stand[],
   plantingDay: number,
-  crop: Pick<Crop, 'id' | 'touchesSoil'>,
+  crop: Pick<Crop, 'id' | 'touchesSoil' | 'daysToHarvest'>,
   rules: Rules = USUAL_RULES,
 ): { lastDay: number; from: LastManure['from']; days: number; touches: boolean } | null {
-  const last = lastManure(bed, stands, plantingDay)
+  const last = lastManure(bed, stands, plantingDay, plantingDay + crop.daysToHarvest)
   if (last === null) return null
   return {
     lastDay: last.day,

@@ -185,6 +185,11 @@ describe('animals and the harvest', () => {
       })
     for (const kind of ['none', 'composted'] as const)
       expect(manureGate(spread(kind), [], planting, leaf)).toBeNull()
+    // Spread on the growing crop it counts as well, until the harvest.
+    expect(manureGate(spread('raw'), [], dayNumber('2026-05-01'), leaf)?.lastDay).toBe(
+      dayNumber('2026-05-20'),
+    )
+    expect(manureGate(spread('raw'), [], dayNumber('2026-03-01'), leaf)).toBeNull()
     expect(manureOf({ name: 'Horse manure' })).toBe('unknown')
     expect(manureOf({ name: 'Horse manure', manure: 'composted' })).toBe('composted')
     expect(manureOf({ name: 'Leaf mould' })).toBe('none')

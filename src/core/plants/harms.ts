@@ -5,7 +5,7 @@ const to = (
   who: readonly Creature[],
   level: Harm['level'],
   why: string,
-  stage: Pick<Harm, 'fromBbch' | 'toBbch'> = {},
+  stage: Pick<Harm, 'fromBbch'> = {},
 ): Harm[] => who.map((creature) => ({ who: creature, level, why, ...stage }))
 
 const GRAZERS = ['ruminants', 'horses', 'rabbits'] as const

@@ -194,13 +194,12 @@ export type EndingClass = z.infer<typeof endingClass>
 export const creature = z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits', 'people'])
 export type Creature = z.infer<typeof creature>
 
-/** Whom a cover can harm, how much care that asks for, why, and between which BBCH stages; at any where none is given. */
+/** Whom a cover can harm, how much care that asks for, why, and from which BBCH stage on; at any where none is given. */
 const harm = z.object({
   who: creature,
   level: z.enum(['caution', 'avoid']),
   why: z.string(),
   fromBbch: z.number().optional(),
-  toBbch: z.number().optional(),
 })
 export type Harm = z.infer<typeof harm>
 
