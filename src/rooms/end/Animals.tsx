@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { daysOnStop, usualPlan } from '../../core/ending/animals'
+import { daysOnStop, stopsOf, usualPlan } from '../../core/ending/animals'
 import { animalCautions, bloatNow, harmNow, obstacleOf, stockFor } from '../../core/ending/obstacles'
 import { findWay, WAYS, type WayId } from '../../core/ending/ways'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
@@ -17,6 +17,7 @@ import { AnimalPlanView } from './AnimalPlanView'
 import { Dates } from './Dates'
 import { RecordEnd } from './RecordEnd'
 import { standingCase, type EndView } from './useEnd'
+import { useStanding } from './planCase'
 import { shownOf } from './shown'
 import { NO_NUMBERS, planFrom, type AnimalDraft } from './animalForm'
 import { Form } from '../../parts/Form'
@@ -56,15 +57,12 @@ export function Animals({ end }: { end: EndView }) {
       : isoDate(bestStart(end, method) ?? Math.max(today, end.sownDay + GROWN_DAYS)))
   const startDay = parseDay(startDate)
   const stageDay = startDay ?? today
-  const stageAt = (part: number) => (forecast ? stageReached(forecast, part, stageDay) : 0)
-  const height = (forecast && justBefore(forecast, stageDay)?.heightM) ?? 1
+  // As it would stand on: a planned end must not hide what the animals meet.
+  const grown = useStanding(end).standing ?? forecast
+  const stageAt = (part: number, day = stageDay) => (grown ? stageReached(grown, part, day) : 0)
+  const heightOn = (day: number) => (grown && justBefore(grown, day)?.heightM) ?? 1
   const stock = stockFor(way, livestock, place)
-  const harm = plants.flatMap(
-    (plant, i) =>
-      harmNow(stock?.kind ?? null, plant, { bbch: stageAt(i), heightM: height, frosted: null }) ?? [],
-  )[0]
   const now = plants.flatMap((plant, i) => bloatNow(way, plant, stageAt(i)) ?? [])
-  const obstacle = obstacleOf(way, place) ?? harm ?? null
   const plot = partSizeM(view.bed, stand.part)
   const base =
     known?.method === method && known.animals
@@ -75,6 +73,21 @@ export function Animals({ end }: { end: EndView }) {
           plot.lengthM * plot.widthM,
         )
   const { plan, problem } = base ? planFrom(base, draft) : { plan: null, problem: null }
+  // Safe on the day they come and on the day they leave.
+  const leaves = plan
+    ? Math.ceil(stopsOf(plan, plot.lengthM, plot.widthM, stageDay).at(-1)!.endDay)
+    : stageDay
+  const harm = [stageDay, leaves].flatMap((day) =>
+    plants.flatMap(
+      (plant, i) =>
+        harmNow(stock?.kind ?? null, plant, {
+          bbch: stageAt(i, day),
+          heightM: heightOn(day),
+          frosted: null,
+        }) ?? [],
+    ),
+  )[0]
+  const obstacle = obstacleOf(way, place) ?? harm ?? null
   const sown = stand.start.fact ?? stand.start.plan
   const startProblem =
     startDay === null
@@ -174,7 +187,7 @@ export function Animals({ end }: { end: EndView }) {
         {[
           ...way.cautions,
           ...now,
-          ...animalCautions(method, place, (i) => (forecast ? stageAt(i) : null)).map(({ text, heightM }) =>
+          ...animalCautions(method, place, (i) => (grown ? stageAt(i) : null)).map(({ text, heightM }) =>
             heightM === null ? text : text.replace('{height}', metres(heightM, garden.units)),
           ),
         ].map((caution) => (
