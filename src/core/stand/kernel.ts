@@ -2,14 +2,13 @@ import {
   addResidue,
   BURIED_CONTACT,
   decayDay,
-  emptyPools,
   moveResidue,
   poolMass,
   residueCover,
   type ResiduePools,
 } from '../residue/pools'
-import { keepMoist, soilWater, waterDay, waterFactor } from '../site/soilWater'
-import type { MemberWeather, WeatherEnsemble } from '../site/weather'
+import { keepMoist, waterDay, waterFactor } from '../site/soilWater'
+import type { WeatherEnsemble } from '../site/weather'
 import { growthResponse, vernalisingDay } from './development'
 import { RELEASE_AT_20C_G, soilRelease, STARTING_NITROGEN_G } from './nitrogen'
 import {
@@ -20,13 +19,11 @@ import {
   germinate,
   grow,
   heightOf,
-  newState,
-  newTally,
   nitrogenFactor,
-  resetState,
   type SpeciesState,
   type Tally,
 } from './plantState'
+import { beginMember, copyState, type MemberState } from './memberState'
 import { closeAccounts, emptyRun, record } from './recording'
 import { shareAbove, takeTop } from './taking'
 import type { MemberTraits } from './traits'
@@ -129,51 +126,40 @@ function lightInto(canopy: Canopy, states: readonly SpeciesState[], input: Stand
   canopy.intercepted = par * (1 - Math.exp(-leaf))
 }
 
-/** Days of weather before sowing that the soil's water is followed through, so that dry weeks are felt by the seed. */
-const WATER_LEAD_DAYS = 30
 /** Shade of a closed canopy cools the soil by this share of its excess over 8 °C (judgement). */
 const CANOPY_COOLING = 0.12
 /** Moisture of residue under the soil, 0–1: steadier than on top (judgement, 0.6–0.9). */
 const BURIED_WETNESS = 0.75
 
+/** Runs one member from the first day of `run` to its last; copies of its state go into the lists of `saveOn`, by day. */
 function runMember(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  weather: MemberWeather,
   traits: MemberTraits,
   member: number,
   run: StandRun,
-  states: SpeciesState[],
+  now: MemberState,
+  saveOn: ReadonlyMap<number, MemberState[]> | null,
 ): void {
   const { days } = run
+  const { states, pools, buried, water, tally } = now
+  const weather = ensemble.members[member]
   const emergence = traits.emergence[member]
-  const offset = input.sowDay - ensemble.startDay
-  const pools = emptyPools()
-  const buried = emptyPools()
-  const water = soilWater(input.soil)
-  const startWaterMm = water.seedLayerMm + water.rootZoneMm
-  const keptMoistDays = input.watering?.keptMoistDays ?? 0
+  const offset = run.startDay - ensemble.startDay
+  const moistUntil = input.sowDay + (input.watering?.keptMoistDays ?? 0)
   const waterings = input.watering && input.watering.mm.size > 0 ? input.watering.mm : null
-  let shadeAbove = input.canopyAbove?.share ?? 0
-  const tally = newTally()
+  let { shadeAbove, mineral, wetness, cover } = now
   const canopy: Canopy = { massG: 0, intercepted: 0, weightedLeaf: 0, tallestM: 0 }
-  let mineral: number = STARTING_NITROGEN_G[input.fertility]
-  let wetness = 0.5
-  let cover = 0
-  for (let i = Math.max(0, offset - WATER_LEAD_DAYS); i < offset; i++)
-    waterDay(water, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2)
-  states.forEach((state, component) =>
-    resetState(state, input.sown[component].plant, traits.hardinessC[member]),
-  )
 
   for (let d = 0; d < days; d++) {
     const i = offset + d
-    const day = input.sowDay + d
+    const day = run.startDay + d
+    if (saveOn !== null) saveOn.get(day)?.push(copyState({ ...now, shadeAbove, mineral, wetness, cover }))
     const tMin = weather.tMinC[i]
     const tMax = weather.tMaxC[i]
     const residue = poolMass(pools)
     const soilC = weather.soilTempC[i] - CANOPY_COOLING * cover * Math.max(0, weather.soilTempC[i] - 8)
-    if (d < keptMoistDays) keepMoist(water)
+    if (day < moistUntil) keepMoist(water)
     if (input.canopyAbove && (day >= input.canopyAbove.untilDay || tMin <= input.canopyAbove.frostC))
       shadeAbove = 0
     const waterLimit = waterFactor(water)
@@ -224,8 +210,11 @@ function runMember(
     waterDay(water, wetMm, weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
   }
   const startNitrogen = STARTING_NITROGEN_G[input.fertility]
-  closeAccounts(run, member, states, [pools, buried], tally, startNitrogen, mineral, water, startWaterMm)
+  closeAccounts(run, member, states, [pools, buried], tally, startNitrogen, mineral, water, now.startWaterMm)
 }
+
+/** States of all members at the beginning of some days of a run, by day number: where a what-if begins. */
+export type SavedStates = ReadonlyMap<number, readonly MemberState[]>
 
 /**
  * Runs a stand from its sowing day to the end of the ensemble, every member with its own weather and traits.
@@ -233,10 +222,46 @@ function runMember(
  * height (Spitters and Aerts 1983). `sowDay` must lie inside the ensemble.
  */
 export function runStand(input: StandInput, ensemble: WeatherEnsemble, traits: MemberTraits): StandRun {
-  const run = emptyRun(input, ensemble)
-  const states = input.sown.map(newState)
-  ensemble.members.forEach((weather, member) =>
-    runMember(input, ensemble, weather, traits, member, run, states),
-  )
+  return runSaving(input, ensemble, traits, []).run
+}
+
+/** The same, with the states kept that stand at the beginning of the days in `saveOn`. */
+export function runSaving(
+  input: StandInput,
+  ensemble: WeatherEnsemble,
+  traits: MemberTraits,
+  saveOn: readonly number[],
+): { run: StandRun; saved: SavedStates } {
+  const run = emptyRun(input, ensemble, input.sowDay)
+  const saved = new Map<number, MemberState[]>(saveOn.map((day) => [day, []]))
+  for (let member = 0; member < run.members; member++)
+    runMember(
+      input,
+      ensemble,
+      traits,
+      member,
+      run,
+      beginMember(input, ensemble, traits, member),
+      saveOn.length > 0 ? saved : null,
+    )
+  return { run, saved }
+}
+
+/**
+ * Runs a stand on from saved states: `input` may hold other events from `day` on, all else as in the run that was saved.
+ * The result begins on `day` and goes on for `days`, or to the end of the ensemble.
+ */
+export function resumeStand(
+  input: StandInput,
+  ensemble: WeatherEnsemble,
+  traits: MemberTraits,
+  saved: readonly MemberState[],
+  day: number,
+  days = Infinity,
+): StandRun {
+  const shortened = { ...ensemble, days: Math.min(ensemble.days, day + days - ensemble.startDay) }
+  const run = emptyRun(input, { ...shortened, members: ensemble.members.slice(0, saved.length) }, day)
+  for (let member = 0; member < run.members; member++)
+    runMember(input, ensemble, traits, member, run, copyState(saved[member]), null)
   return run
 }

@@ -4,14 +4,14 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { SpeciesState, Tally } from './plantState'
 import type { StandInput, StandRun } from './types'
 
-/** A run with all its series empty, from the sowing day to the end of the weather. */
-export function emptyRun(input: StandInput, ensemble: WeatherEnsemble): StandRun {
-  const days = ensemble.startDay + ensemble.days - input.sowDay
+/** A run with all its series empty, from a day to the end of the weather. */
+export function emptyRun(input: StandInput, ensemble: WeatherEnsemble, startDay: number): StandRun {
+  const days = ensemble.startDay + ensemble.days - startDay
   const members = ensemble.members.length
   const series = () => new Float32Array(days * members)
   const perMember = () => new Float64Array(members)
   return {
-    startDay: input.sowDay,
+    startDay,
     days,
     members,
     sown: input.sown,

@@ -1,0 +1,56 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { findSpecies } from '../plants/catalogue'
+import { generatedEnsemble } from '../site/ensemble'
+import { plainInput, raked } from '../testing/stands'
+import { TEST_SITES } from '../testing/sites'
+import { resumeStand, runSaving, runStand } from './kernel'
+import { drawTraits } from './traits'
+import type { StandEvent, StandInput } from './types'
+
+const sowDay = dayNumber('2025-09-10')
+const ensemble = generatedEnsemble(TEST_SITES.maryland, sowDay - 40, 340, 8, 5)
+const traits = drawTraits(8, 9)
+const chopOn = (day: number): StandEvent => ({ day, kind: 'end', topLeft: 0.06, survival: () => 0.1 })
+const input: StandInput = {
+  ...plainInput(
+    [...raked(findSpecies('cereal-rye')!, 0.6), ...raked(findSpecies('hairy-vetch')!, 0.5)],
+    sowDay,
+  ),
+  canopyAbove: { share: 0.4, untilDay: sowDay + 30, frostC: -3 },
+  watering: { keptMoistDays: 10, mm: new Map([[sowDay + 200, 12]]) },
+  events: [chopOn(sowDay + 60)],
+}
+
+describe('a run taken up again from a saved day', () => {
+  const days = [sowDay, sowDay + 5, sowDay + 60, sowDay + 150, sowDay + 201]
+  const { run, saved } = runSaving(input, ensemble, traits, days)
+
+  test('saving changes nothing', () => {
+    expect(run).toEqual(runStand(input, ensemble, traits))
+  })
+
+  test.each(days)('goes on from day %i exactly as the whole run', (day) => {
+    const on = resumeStand(input, ensemble, traits, saved.get(day)!, day)
+    const skip = day - sowDay
+    expect(on.startDay).toBe(day)
+    expect(on.days).toBe(run.days - skip)
+    for (let member = 0; member < run.members; member++)
+      for (const name of ['massG', 'residueG', 'releasedG', 'soilWaterMm', 'cover', 'heightM'] as const)
+        expect([...on[name].subarray(member * on.days, (member + 1) * on.days)]).toEqual([
+          ...run[name].subarray(member * run.days + skip, (member + 1) * run.days),
+        ])
+    expect(on.accounts).toEqual(run.accounts)
+  })
+
+  test('another ending from the saved day equals a run that has it from sowing on, and leaves the state alone', () => {
+    const day = sowDay + 201
+    const other = { ...input, events: [...input.events, chopOn(day)] }
+    const whole = runStand(other, ensemble, traits)
+    for (let again = 0; again < 2; again++) {
+      const on = resumeStand(other, ensemble, traits, saved.get(day)!, day, 40)
+      expect(on.days).toBe(40)
+      expect([...on.residueG.subarray(0, 40)]).toEqual([...whole.residueG.subarray(201, 241)])
+    }
+  })
+})
