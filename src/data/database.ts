@@ -4,6 +4,8 @@ import type { Bed, Garden, Stand } from '../core/garden/schema'
 import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { DayForecast } from '../core/site/forecast'
+import { migrateRecord } from './migrations/migrate'
+import type { OldRecord } from './migrations/steps'
 
 /** One stored change with what it takes to undo and redo it. */
 export type UndoEntry = {
@@ -53,6 +55,15 @@ export type PictureBytes = { id: string; full: Uint8Array<ArrayBuffer>; small: U
 /** A piece of persisted screen state: drafts, the demo clock, the theme. */
 type SessionEntry = { key: string; value: unknown }
 
+/** The version of the garden data that databases before version 5 may hold. */
+const OLDEST = 1
+
+const migrated = (table: TableName, record: StoredRecord) =>
+  migrateRecord(table, record as unknown as OldRecord, OLDEST) as unknown as StoredRecord
+
+const inPlace = (table: TableName) => (record: StoredRecord) =>
+  void Object.assign(record, migrated(table, record))
+
 export class KilimDatabase extends Dexie {
   gardens!: EntityTable<Garden, 'id'>
   beds!: EntityTable<Bed, 'id'>
@@ -79,6 +90,21 @@ export class KilimDatabase extends Dexie {
     this.version(2).stores({ weather: 'id, gardenId', station: 'gardenId' })
     this.version(3).stores({ lots: 'id, gardenId' })
     this.version(4).stores({ pictures: 'id, gardenId, bedId, standId', pictureBytes: 'id' })
+    // Records stored by versions 1 to 5 of the garden data, and what undo keeps of them, become those of version 6.
+    this.version(5).upgrade(async (upgrade) => {
+      for (const table of ['gardens', 'beds', 'stands', 'checks'] as const)
+        await upgrade.table(table).toCollection().modify(inPlace(table))
+      await upgrade
+        .table('undo')
+        .toCollection()
+        .modify((entry: UndoEntry) => {
+          entry.changes = entry.changes.map((change) => ({
+            ...change,
+            before: change.before && migrated(change.table, change.before),
+            after: change.after && migrated(change.table, change.after),
+          }))
+        })
+    })
   }
 }
 

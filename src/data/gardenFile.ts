@@ -6,6 +6,7 @@ import { GARDEN_SCHEMA_VERSION, gardenData, type GardenData } from '../core/gard
 import { seedLot } from '../core/garden/seed'
 import { weatherYear } from '../core/garden/weatherYear'
 import type { StoredRecord, TableName } from './database'
+import { migrateFile } from './migrations/migrate'
 import { problemsFromZod } from './problems'
 import type { Write } from './writes'
 
@@ -72,7 +73,7 @@ export function readGardenFile(text: string): Outcome<GardenFileData> {
       code: 'newer',
       message: `The file was written by a newer Kilim (format ${outer.data.version}). Update Kilim, then import it.`,
     })
-  const parsed = fileData.safeParse(outer.data.data)
+  const parsed = fileData.safeParse(migrateFile(outer.data.data, outer.data.version))
   if (!parsed.success) return failure(...problemsFromZod(parsed.error))
   const problems = gardenProblems(parsed.data)
   return problems.length > 0 ? failure(...problems) : success(parsed.data)

@@ -1,5 +1,6 @@
 import type { Bed, Component, Covering, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import type { EndDetails, EndMethodId, FollowUp } from '../core/garden/ending'
+import { cropContent, cropStand } from '../core/garden/newStands'
 import { findCrop } from '../core/plants/crops'
 
 /** A demo garden is written as short rows; this turns them into records with stable ids. */
@@ -46,11 +47,9 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
     const base = { id: `${gardenId}-stand-${String(index + 1).padStart(2, '0')}`, gardenId, bedId: `${gardenId}-${row.bed}`, part: { kind: 'whole' as const }, cuts: [], note: '' }
     if ('crop' in row) {
       const crop = findCrop(row.crop)!
+      const stand = cropStand(base, cropContent(crop.id, crop.establishment), deed(row.from, { covering: null, passes: null, components: [], note: '' }), crop.daysInBed)
       return {
-        ...base,
-        underStandId: null,
-        content: { kind: 'crop', cropId: crop.id, establishment: crop.establishment },
-        start: deed(row.from, { covering: null, passes: null, components: [], note: '' }),
+        ...stand,
         end: deed(row.until, { method: 'harvest' as const, passes: 1, note: '' }),
         ...(row.outcome && { outcome: row.outcome }),
       }
@@ -59,6 +58,7 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
     return {
       ...base,
       underStandId: row.under ?? null,
+      follows: null,
       content: { kind: 'cover', components: components.map((part) => ({ ...part, grams: null })), purposes: row.purposes ?? ['mass'] },
       start: deed(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
       end: row.end ? deed(row.end[0], { method: row.end[1], passes: 1, note: '', ...row.recorded }) : { plan: null, fact: null },

@@ -10,7 +10,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { Bands } from '../core/stand/summary'
-import { shortDate } from './format'
+import { shortDate } from '../text/format'
 
 type Point = { day: number; value: number }
 

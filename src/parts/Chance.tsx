@@ -1,4 +1,4 @@
-import { chanceText } from './format'
+import { chanceText } from '../text/format'
 
 /** A chance as a woven bar of ten picks and in words. */
 export function Chance({ share }: { share: number }) {

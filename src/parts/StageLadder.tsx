@@ -2,7 +2,7 @@ import { Scroll } from './Scroll'
 import type { StandForecast } from '../core/season/forecast'
 import type { PlantGroup } from '../core/plants/parameters'
 import { stageName } from '../core/stand/stage'
-import { percent, shortDate } from './format'
+import { percent, shortDate } from '../text/format'
 
 /** The stages ahead and behind with their dates; `species` names whose they are in a mix. */
 export function StageLadder({

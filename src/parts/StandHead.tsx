@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import type { Bed, Stand } from '../core/garden/schema'
 import { partAreaM2 } from '../core/garden/area'
 import { groupsOf } from '../core/plants/catalogue'
-import { area, type Units } from './format'
+import { area, type Units } from '../text/format'
 import { standName } from './names'
 import { Swatch } from './Swatch'
 

@@ -2,7 +2,7 @@ import type { Check } from '../core/garden/check'
 import type { PlantGroup } from '../core/plants/parameters'
 import { stageName } from '../core/stand/stage'
 import { ringMean, sampleMass } from '../core/tracking/looks'
-import { dryMatter, percent, type Units } from './format'
+import { dryMatter, percent, type Units } from '../text/format'
 
 /** A check in one line. */
 export function checkText(check: Check, group: PlantGroup, units: Units): string {

@@ -1,6 +1,6 @@
 import type { Stand } from '../core/garden/schema'
 import type { Job } from '../core/rounds/jobs'
-import { shortDate } from './format'
+import { shortDate } from '../text/format'
 import { endingWords, leadGroup, standName } from './names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()

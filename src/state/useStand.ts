@@ -5,7 +5,7 @@ import type { Bed, Stand } from '../core/garden/schema'
 import { latest } from '../core/garden/timeline'
 import type { StandCase } from '../core/season/run'
 import { useGarden } from './garden'
-import { nextStand, standCaseOf } from './season'
+import { nextStand, standCaseOf } from '../core/season/standCase'
 
 export type StandView = {
   stand: Stand

@@ -1,23 +1,22 @@
-import { lastSeen } from '../core/ending/counted'
 import { plantYear, type SowingOutlook } from '../core/choosing/plantYear'
 import { judgeOwn, rankCovers } from '../core/choosing/rank'
 import type { Candidate, ChooseAnswer, ChooseQuestion, Part, Rejection } from '../core/choosing/types'
-import { sheetDose } from '../core/ending/sheets'
+import { doseBetween } from '../core/ending/doses'
 import { dayNumber } from '../core/foundations/day'
 import { spreadOf, type Spread } from '../core/foundations/statistics'
 import { stableHash } from '../core/foundations/hash'
 import type { Bed, CutDetails } from '../core/garden/schema'
-import type { EndDetails } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'
-import type { Crop } from '../core/plants/crops'
-import { readiness, type Readiness } from '../core/planting/gates'
-import type { manureGate } from '../core/planting/manure'
-import { DEAD_SHARE } from '../core/ending/outcome'
-import { forecastOf, setupFor, type StandForecast } from '../core/season/forecast'
+import { aftermathOf, type Aftermath } from '../core/scenario/after'
+import { bestOption, type BestTermination } from '../core/scenario/best'
+import { compareTerminations, type Ask, type TerminationOption } from '../core/scenario/compare'
+import { evaluate } from '../core/scenario/evaluate'
+import { sowingOutlook, type SowingOutlookDay } from '../core/scenario/sowingDays'
+import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
+import { forecastOf, type StandForecast } from '../core/season/forecast'
 import { standRun, type StandCase } from '../core/season/run'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
 import { rankSowingDays, type SowingDay } from '../core/seeding/water'
-import { sowingWindow, type SowingWindow } from '../core/seeding/when'
 import { ensembleOf, type WeatherSpec } from '../core/season/weatherSpec'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
@@ -27,7 +26,6 @@ import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { cutting, type CutAnswer } from '../core/weighing/cutting'
 import { growsBack, type CutOutcome, type GrowsBackQuestion } from '../core/weighing/growsBack'
 import { moving, type MovingAnswer, type MovingQuestion } from '../core/weighing/moving'
-import { compareWays, type WaysQuestion, type WeighedWay } from '../core/weighing/ways'
 import { RecordMissing } from './recordMissing'
 import { readWeatherFile } from './weatherFile'
 
@@ -56,26 +54,17 @@ function ensembleFor(spec: WeatherSpec): WeatherEnsemble {
   return ensemble
 }
 
-/** Members that the best covers of a window are judged with. */
-const CHOOSING_MEMBERS = 200
 /** Share of the work between two answers that are shown while the rest is computed. */
 const PARTIAL_STEP = 0.05
 
 /** Told the share done, 0–1, and now and then what is known so far. */
 type Progress<T> = (share: number, soFar?: T) => void
 
-export type PlantQuestion = {
-  standCase: StandCase
-  end: EndDetails
-  crop: Crop
-  establishment: 'transplant' | 'seed'
-  waitDays: number
-  plantingDay: number
-  flattened: boolean
-  manure: ReturnType<typeof manureGate>
-  nematodes: boolean
-  creeping: readonly string[]
-}
+/** What a plan comes to, and what it leaves for the planting day. */
+export type PlanAnswer = { outcome: ScenarioOutcome; after: Aftermath | null }
+
+/** Every way of ending a stand held against the others, and the one to plan. */
+export type Comparison = { options: TerminationOption[]; best: BestTermination | null }
 
 /** The core behind a worker: each job is plain data in, plain data out. `progress` is told the share done. */
 export const engine = {
@@ -93,9 +82,8 @@ export const engine = {
   },
   forecast(spec: WeatherSpec, standCase: StandCase): StandForecast | null {
     const ensemble = ensembleFor(spec)
-    const run = standRun(standCase, ensemble)
-    const hasEnd = standCase.stand.end.plan !== null || standCase.stand.end.fact !== null
-    return run && forecastOf(standCase, run, hasEnd ? standRun(standCase, ensemble, false) : null)
+    const season = standRun(standCase, ensemble)
+    return season && forecastOf(standCase, season)
   },
   sowAgain(spec: WeatherSpec, standCase: StandCase): SowAgain | null {
     return sowAgain(standCase, ensembleFor(spec), spec.today)
@@ -107,14 +95,13 @@ export const engine = {
   sowingDays(spec: WeatherSpec, soil: Bed['soil'], fromDay: number, days: number): SowingDay[] {
     return rankSowingDays(ensembleFor(spec), soil, fromDay, days)
   },
-  sowingWindows(spec: WeatherSpec, speciesIds: string[]): Record<string, SowingWindow> {
-    const ensemble = ensembleFor(spec)
-    return Object.fromEntries(
-      speciesIds.flatMap((speciesId) => {
-        const plant = findSpecies(speciesId)
-        return plant ? [[speciesId, sowingWindow(plant, ensemble, spec.today)]] : []
-      }),
-    )
+  sowingOutlook(
+    spec: WeatherSpec,
+    scenario: Scenario,
+    days: number[],
+    progress?: Progress<SowingOutlookDay[]>,
+  ): SowingOutlookDay[] {
+    return sowingOutlook(scenario, ensembleFor(spec), days, progress)
   },
   castPattern(widthM: number, seedsPerM2: number, how: Throw): PatternOutcome[] {
     return [1, 2, 3].map((passes) => simulatePattern(widthM, seedsPerM2, how, passes, 11))
@@ -122,55 +109,44 @@ export const engine = {
   readWeatherFile,
   choose(spec: WeatherSpec, question: ChooseQuestion, progress?: Progress<ChooseAnswer>): ChooseAnswer {
     let shown = 0
-    return rankCovers(question, ensembleFor({ ...spec, members: CHOOSING_MEMBERS }), (share, soFar) => {
+    return rankCovers(question, ensembleFor(spec), (share, soFar) => {
       const worthShowing = share - shown >= PARTIAL_STEP
       if (worthShowing) shown = share
       progress?.(share, worthShowing ? soFar : undefined)
     })
   },
   ownMix(spec: WeatherSpec, question: ChooseQuestion, parts: Part[]): Candidate | Rejection {
-    return judgeOwn(parts, question, ensembleFor({ ...spec, members: CHOOSING_MEMBERS }))
+    return judgeOwn(parts, question, ensembleFor(spec))
   },
-  ways(spec: WeatherSpec, question: WaysQuestion, progress?: Progress<WeighedWay[]>): WeighedWay[] {
-    const season = standRun(question.standCase, ensembleFor(spec), false)
-    return season ? compareWays(question, season, spec.today, progress) : []
+  evaluate(spec: WeatherSpec, scenario: Scenario): PlanAnswer | null {
+    const evaluated = evaluate(scenario, ensembleFor(spec))
+    return evaluated && { outcome: evaluated.outcome, after: aftermathOf(scenario, evaluated) }
+  },
+  compare(spec: WeatherSpec, scenario: Scenario, ask: Ask, progress?: Progress<Comparison>): Comparison {
+    const { standCase, means } = scenario
+    const season = standRun({ ...standCase, own: means.own }, ensembleFor(spec))
+    if (!season) return { options: [], best: null }
+    const options = compareTerminations(scenario, season, ask, (share, soFar) =>
+      progress?.(share, { options: soFar, best: null }),
+    )
+    return { options, best: bestOption(scenario, options) }
   },
   growsBack(spec: WeatherSpec, question: GrowsBackQuestion, progress?: Progress<CutOutcome[]>): CutOutcome[] {
-    const season = standRun(question.standCase, ensembleFor(spec), false)
-    return season ? growsBack(question, season, spec.today, (share) => progress?.(share)) : []
+    return growsBack(question, ensembleFor(spec), (share) => progress?.(share))
   },
   cutting(spec: WeatherSpec, standCase: StandCase, cut: CutDetails): CutAnswer | null {
-    const season = standRun(standCase, ensembleFor(spec), false)
+    const season = standRun(standCase, ensembleFor(spec))
     const day = dayNumber(cut.date)
     return season && day > season.run.startDay ? cutting(season, standCase, cut, day) : null
   },
   moving(spec: WeatherSpec, question: MovingQuestion): MovingAnswer | null {
-    const season = standRun(question.standCase, ensembleFor(spec), false)
-    return season && moving(question, season)
+    return moving(question, ensembleFor(spec))
   },
   filmSun(spec: WeatherSpec, fromDay: number, days: number): Spread | null {
     const ensemble = ensembleFor(spec)
     return spreadOf(
-      ensemble.members.map((_, member) => sheetDose(ensemble, member, fromDay, fromDay + days, 'clear')),
+      ensemble.members.map((_, member) => doseBetween(ensemble, 'clear', member, fromDay, fromDay + days)),
     )
-  },
-  gates(spec: WeatherSpec, question: PlantQuestion): Readiness | null {
-    const ensemble = ensembleFor(spec)
-    const standing = standRun(question.standCase, ensemble, false)
-    const ended = standRun({ ...question.standCase, nextStartDay: question.plantingDay }, ensemble)
-    if (!standing || !ended) return null
-    const target = DEAD_SHARE[question.establishment]
-    const setup = setupFor(question.end, question.standCase, target, question.flattened)
-    return readiness({
-      ...question,
-      setup,
-      seen: lastSeen(question.standCase.stand, setup.plot),
-      fertility: question.standCase.bed.fertility,
-      standing: standing.run,
-      ended: ended.run,
-      ensemble: standing.ensemble,
-      today: spec.today,
-    })
   },
 }
 

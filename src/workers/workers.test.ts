@@ -1,13 +1,12 @@
-import { weigh } from '../core/ending/weigh'
-import { USUAL_RULES } from '../core/garden/rules'
+import { scenarioOf } from '../core/scenario/fromGarden'
 import { afterAll, afterEach, describe, expect, jest, test } from '@jest/globals'
 import { expose, type Endpoint } from 'comlink'
 import { MessageChannel } from 'node:worker_threads'
 import { dayNumber } from '../core/foundations/day'
-import { findCrop } from '../core/plants/crops'
 import { testRecord } from '../core/testing/weather'
 import { marlpitLane } from '../demo/marlpitLane'
-import { standCaseOf, weatherSpecOf } from '../state/season'
+import { weatherSpecOf } from '../state/season'
+import { standCaseOf } from '../core/season/standCase'
 import { engine } from './engine'
 import { RecordMissing } from './recordMissing'
 
@@ -209,39 +208,25 @@ describe('engine on the demo garden', () => {
   test('forecast, comparison and gates answer for the first bed', () => {
     const forecast = engine.forecast(spec, standCase)!
     expect(forecast.stages.find((stage) => stage.bbch === 61)!.date.chance).toBeGreaterThan(0.9)
-    const target = { plantingDay: dayNumber('2026-06-24'), establishment: 'transplant' as const, waitDays: 7 }
+    const scenario = scenarioOf(data, data.stands[0], today)!
     const told: number[] = []
-    const ways = engine.ways(
-      spec,
-      {
-        standCase: { ...standCase, nextStartDay: null },
-        target,
-        tools: data.garden.tools,
-        livestock: data.garden.livestock ?? [],
-        rules: USUAL_RULES,
-        own: {},
-      },
-      (_share, soFar) => told.push(soFar?.length ?? 0),
+    const { options, best } = engine.compare(spec, scenario, { startDay: null }, (_share, soFar) =>
+      told.push(soFar?.options.length ?? 0),
     )
-    expect(told).toEqual(ways.map((_, i) => i + 1))
-    const options = ways.map((way) => weigh(way.judged, target))
-    expect(options.filter((option) => option.latestSafeDay !== null).length).toBeGreaterThan(3)
-    for (const { judged, after } of ways)
-      expect(after.length > 0).toBe(judged.obstacle === null && judged.byStart.length > 0)
-    const answer = engine.gates(spec, {
-      standCase,
-      end: standCase.stand.end.plan!,
-      crop: findCrop('pumpkin')!,
-      establishment: 'transplant',
-      waitDays: 7,
-      plantingDay: target.plantingDay,
-      flattened: true,
-      manure: null,
-      nematodes: false,
-      creeping: [],
-    })!
-    expect(answer.gates.map((gate) => gate.id)).toEqual(['dead', 'wait', 'tie-up', 'soil', 'frost'])
-    expect(answer.mulchG!.mid).toBeGreaterThan(100)
+    expect(told).toEqual(options.map((_, i) => i + 1))
+    expect(options.filter(({ latestSafeDay }) => latestSafeDay !== null).length).toBeGreaterThan(3)
+    expect(best!.chance).toBeGreaterThan(0.5)
+    const { outcome, after } = engine.evaluate(spec, scenario)!
+    expect(outcome.criteria.map(({ detail }) => detail.id)).toEqual([
+      'ground',
+      'established',
+      'dead',
+      'wait',
+      'tie-up',
+      'soil',
+      'frost',
+    ])
+    expect(after!.mulchG.mid).toBeGreaterThan(100)
   })
   test('the outlook of the weeks is the same for the same weather', () => {
     expect(engine.outlook(spec, today, 4)).toEqual(engine.outlook(spec, today, 4))
@@ -285,8 +270,10 @@ describe('engine on the demo garden', () => {
   test('sowing days, windows, casts and a plant’s year answer', () => {
     const sowings = engine.sowingDays(spec, 'loam', today, 5)
     expect(sowings.map((entry) => entry.day)).toEqual([0, 1, 2, 3, 4].map((ahead) => today + ahead))
-    const windows = engine.sowingWindows(spec, ['oats', 'moss'])
-    expect(Object.keys(windows)).toEqual(['oats'])
+    const planned = data.stands.find(({ content, start }) => content.kind === 'cover' && !start.fact)
+    const scenario = planned && scenarioOf(data, planned, today)
+    if (scenario)
+      expect(engine.sowingOutlook(spec, scenario, [today + 40]).map(({ day }) => day)).toEqual([today + 40])
     expect(
       engine.castPattern(1.2, 200, { castWidthM: 1.5, unevenness: 0.45 }).map((entry) => entry.passes),
     ).toEqual([1, 2, 3])
@@ -296,15 +283,6 @@ describe('engine on the demo garden', () => {
   test('crops have no forecast', () => {
     const crop = data.stands.find((stand) => stand.content.kind === 'crop')!
     expect(engine.forecast(spec, standCaseOf(data, crop)!)).toBeNull()
-    expect(
-      engine.ways(spec, {
-        standCase: standCaseOf(data, crop)!,
-        target: { plantingDay: today + 30, establishment: 'seed', waitDays: 0 },
-        tools: [],
-        livestock: [],
-        rules: USUAL_RULES,
-        own: {},
-      }),
-    ).toEqual([])
+    expect(engine.compare(spec, scenarioOf(data, crop, today)!, { startDay: null }).options).toEqual([])
   })
 })

@@ -1,17 +1,20 @@
-import { SAFE_CHANCE, type EndingOption } from '../ending/weigh'
+import { beginsOn } from '../season/deadDays'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'
 import { harmTexts } from '../plants/catalogue'
 import { notAllFood } from '../plants/food'
 import type { Species } from '../plants/parameters'
+import type { BestTermination } from '../scenario/best'
+import type { ScenarioOutcome } from '../scenario/types'
 import type { WeatherEnsemble } from '../site/weather'
 import type { DateSpread } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
-import type { Candidate, ChooseQuestion, DatedText, Part, PurposeResult } from './types'
+import type { Candidate, ChooseQuestion, Part, PurposeResult } from './types'
 
 /** Weight of the first, second and third purpose. */
 const PURPOSE_WEIGHTS = [0.5, 0.3, 0.2]
+
 /** A composition grown from one day, with what it came to. */
 export type Grown = {
   key: string
@@ -20,14 +23,22 @@ export type Grown = {
   question: ChooseQuestion
   ensemble: WeatherEnsemble
   run: StandRun
-  established: number
   covered30: DateSpread
   flower: DateSpread
   covering: Covering
   cost: Spread
   plants: Species[]
-  killChance: number
 }
+
+/** A plan's chance as the rank counts it. */
+export type Judgement = {
+  chance: number
+  worth: number
+  established: number
+  failures: ScenarioOutcome['failures']
+  best: BestTermination | null
+}
+
 /** Amounts of each purpose, with the worth the rank gives them, 0–1. */
 function purposesOf({ run, ensemble, question }: Grown, endDay: number): PurposeResult[] {
   return question.purposes.map((id) => {
@@ -43,40 +54,19 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number): Purpose
   })
 }
 
-/** A composition that fits, as it is ranked and explained; `best` is its ending, null where none is needed. */
+/** A composition that fits, as it is ranked and explained. */
 export function candidateOf(
   grown: Grown,
-  best: EndingOption | null,
+  { chance, worth, established, failures, best }: Judgement,
   endDay: number,
   heightM: number,
 ): Candidate {
-  const {
-    key,
-    parts,
-    sowDay,
-    question,
-    run,
-    established,
-    covered30,
-    flower,
-    covering,
-    cost,
-    plants,
-    killChance,
-  } = grown
+  const { key, parts, sowDay, question, run, covered30, flower, covering, cost, plants } = grown
   const purposes = purposesOf(grown, endDay)
   const weights = purposes.map((_, i) => PURPOSE_WEIGHTS[i] ?? 0.1)
-  const worth =
+  const use =
     purposes.reduce((sum, entry, i) => sum + weights[i] * entry.worth, 0) /
     (weights.reduce((a, b) => a + b, 0) || 1)
-  const endChance = best?.chance ?? 1
-  const chance = endChance * established
-  const mustLive = question.limits.winter === 'must live'
-  const risks: Candidate['risk'][] = [
-    { of: 'ending', chance: 1 - endChance },
-    { of: 'establishing', chance: 1 - established },
-    { of: 'winter', chance: mustLive || best?.method !== 'winter-kill' ? killChance : 1 - killChance },
-  ]
   return {
     key,
     parts,
@@ -84,45 +74,40 @@ export function candidateOf(
     covering,
     chance,
     established,
-    endChance,
-    score: worth * (0.35 + 0.65 * chance),
+    worth,
+    failures,
+    score: use * (0.35 + 0.65 * worth),
     members: run.members,
-    ending: best && {
-      method: best.method,
-      passes: best.passes,
-      name: best.name,
-      startDay: best.bestStartDay!,
-      latestSafeDay: best.latestSafeDay,
-    },
+    ending: best && { end: best.end, latestSafeDay: best.latestSafeDay },
     purposes,
     firstFlower: flower,
     covered30,
     heightM,
     cost,
-    reason: endingReason(best, endDay),
-    risk: risks.reduce((a, b) => (b.chance > a.chance ? b : a)),
     overSingle: null,
     againstNext: null,
     cautions: cautionsFor(plants, question),
   }
 }
 
+/** Day until which a cover grows by its ending: the day of the work, or the whole window where cold or heat is waited for. */
+export const grownUntil = (best: BestTermination, sowDay: number, until: number): number =>
+  beginsOn(best.end, sowDay) === sowDay ? until : best.day
+
 /** Nitrogen a crop takes up from which it counts as hungry, g m⁻². */
 const HUNGRY_G = 16
 
 function cautionsFor(plants: readonly Species[], question: ChooseQuestion): string[] {
-  const { next, target, animals } = question
+  const { follows, animals } = question
   const cautions = plants.flatMap((plant) => [
     ...plant.cautions,
     ...harmTexts(plant, (who) => who === 'people' || animals.some((kept) => kept === who)),
   ])
-  const sameFamily = next && plants.find((plant) => plant.family === next.family)
-  if (sameFamily)
-    cautions.push(`Same family as the next crop (${next.family}): pests and diseases may carry over.`)
-  if (target.establishment === 'seed' && next?.smallSeed && plants.some((plant) => plant.allelopathy >= 0.5))
-    cautions.push('Its residue holds back small seed for two to four weeks.')
-  if (next && next.nitrogenG >= HUNGRY_G && plants.every((plant) => plant.group === 'grass'))
-    cautions.push(`Strawy residue ties up nitrogen just when ${next.name.toLowerCase()} wants it.`)
+  const crop = follows.kind === 'crop' ? follows.crop : null
+  if (crop && plants.some((plant) => plant.family === crop.family))
+    cautions.push(`Same family as the next crop (${crop.family}): pests and diseases may carry over.`)
+  if (crop && crop.nitrogenG >= HUNGRY_G && plants.every((plant) => plant.group === 'grass'))
+    cautions.push(`Strawy residue ties up nitrogen just when ${crop.name.toLowerCase()} wants it.`)
   if (question.purposes.includes('nematodes'))
     cautions.push(
       'Ask a laboratory which nematode it is: lesion nematodes feed on rye, oats and buckwheat as well.',
@@ -130,15 +115,4 @@ function cautionsFor(plants: readonly Species[], question: ChooseQuestion): stri
   const food = question.purposes.includes('kitchen') ? notAllFood(plants) : null
   if (food) cautions.push(food)
   return [...new Set(cautions)]
-}
-
-function endingReason(best: EndingOption | null, endDay: number): DatedText {
-  if (!best) return { text: 'Nothing takes this ground after it; it can stay.', days: [] }
-  const sure = best.chance >= SAFE_CHANCE ? '' : ', which is not sure'
-  if (best.method === 'winter-kill')
-    return { text: `Winter ends it for you in ${Math.round(best.chance * 100)} of 100 years.`, days: [] }
-  return {
-    text: `Ended by ${best.name.toLowerCase()}, best begun by {0}${sure}.`,
-    days: [best.latestSafeDay ?? endDay],
-  }
 }

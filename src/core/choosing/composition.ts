@@ -1,14 +1,15 @@
+import { canFlatten } from '../ending/flattening'
+import { isoDate } from '../foundations/day'
 import type { Spread } from '../foundations/statistics'
+import { partAreaM2 } from '../garden/area'
+import { coverStand, USUAL_GERMINATION } from '../garden/newStands'
 import type { Covering } from '../garden/schema'
 import { findSpecies, seedSize } from '../plants/catalogue'
-import { EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
+import type { Scenario } from '../scenario/types'
 import { sowingRecipe } from '../seeding/recipe'
-import type { SownSpecies } from '../stand/types'
-import type { ChooseQuestion, Part } from './types'
+import { keyOf, type ChooseQuestion, type Part } from './types'
 
-/** Seed of ordinary quality. */
-const GERMINATION = 0.85
 /** Organic or untreated seed over the usual price (judgement, 1.3–2). */
 const ORGANIC_PRICE = 1.6
 /** How the seed of a composition is covered: under a crop it lies or is raked in lightly, small seed is tamped. */
@@ -18,33 +19,65 @@ export function coveringFor(plants: readonly Species[], underCrop: boolean): Cov
   return small ? 'raked and tamped' : 'raked'
 }
 
-type Sowing = { sown: SownSpecies[]; plants: Species[]; covering: Covering; cost: Spread }
+export const plantsOf = (parts: readonly Part[]): Species[] =>
+  parts.map((part) => findSpecies(part.speciesId)!)
 
-/** Seeds, covering and price of a composition at broadcast rates. */
-export function sowingOf(parts: readonly Part[], question: ChooseQuestion): Sowing {
-  const plants = parts.map((part) => findSpecies(part.speciesId)!)
-  const covering = coveringFor(plants, question.canopyAbove !== null)
+/** The price of a composition's seed at broadcast rates. */
+export function seedCost(parts: readonly Part[], covering: Covering, question: ChooseQuestion): Spread {
+  const plants = plantsOf(parts)
   const recipe = sowingRecipe({
-    areaM2: question.areaM2,
+    areaM2: partAreaM2(question.bed, question.part),
     covering,
     passes: 2,
     scaleStepG: 0.1,
-    components: parts.map((part) => ({ ...part, germination: GERMINATION })),
+    components: parts.map((part) => ({ ...part, germination: USUAL_GERMINATION })),
   })
   if (!recipe.ok) throw new Error(recipe.problems[0].message)
   const factor = question.organicSeed ? ORGANIC_PRICE : 1
   const cost = { low: 0, mid: 0, high: 0 }
-  const sown = plants.map((plant, i) => {
-    const { grams, seedsPerM2 } = recipe.value.lines[i]
-    const { low, high } = plant.pricePerKg
-    cost.low += (grams / 1000) * low * factor
-    cost.high += (grams / 1000) * high * factor
-    return {
-      plant,
-      seedsPerM2: seedsPerM2 * GERMINATION,
-      emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
-    }
+  plants.forEach((plant, i) => {
+    const { grams } = recipe.value.lines[i]
+    cost.low += (grams / 1000) * plant.pricePerKg.low * factor
+    cost.high += (grams / 1000) * plant.pricePerKg.high * factor
   })
   cost.mid = (cost.low + cost.high) / 2
-  return { sown, plants, covering, cost }
+  return cost
+}
+
+/** The plan that a composition sown on a day would be: what is judged is what would be stored. */
+export function scenarioFor(
+  parts: readonly Part[],
+  sowDay: number,
+  covering: Covering,
+  question: ChooseQuestion,
+): Scenario {
+  const { bed, part, upper, means, follows } = question
+  const stand = coverStand(
+    {
+      id: keyOf(parts),
+      gardenId: bed.gardenId,
+      bedId: bed.id,
+      part,
+      underStandId: upper?.id ?? null,
+    },
+    parts,
+    question.purposes,
+    { date: isoDate(sowDay), covering },
+  )
+  return {
+    standCase: {
+      bed,
+      stand,
+      upper,
+      checks: [],
+      nextStartDay: follows.kind === 'nothing' ? null : follows.day,
+      own: means.own,
+      flattens: canFlatten(means.tools),
+      establishment: follows.kind === 'nothing' ? 'transplant' : follows.establishment,
+    },
+    follows,
+    means,
+    ground: question.ground,
+    today: question.today,
+  }
 }

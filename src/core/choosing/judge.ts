@@ -1,26 +1,30 @@
-import { compareEndings } from '../ending/compare'
-import { SAFE_CHANCE, type EndingOption, type Target } from '../ending/weigh'
-import { seedFromText } from '../foundations/random'
-import { shareOf } from '../foundations/statistics'
+import { dayNumber } from '../foundations/day'
+import { shareOf, spreadOf } from '../foundations/statistics'
+import { bestTermination } from '../scenario/best'
+import { startDays, startSpan } from '../scenario/compare'
+import { commonOf, sowingCriteria } from '../scenario/criteria'
+import { failuresOf, firstFailure } from '../scenario/evaluate'
+import { ESTABLISHED_COVER, workableChance } from '../scenario/sowing'
+import type { Scenario, ScenarioOutcome } from '../scenario/types'
+import type { Termination } from '../scenario/termination'
+import { standRun, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
-import { runStand } from '../stand/kernel'
 import { selfSowing } from '../stand/reseeding'
 import { dateSpread, firstDays, stageDays } from '../stand/summary'
-import { drawTraits } from '../stand/traits'
-import { candidateOf, type Grown } from './candidate'
-import { sowingOf } from './composition'
+import { candidateOf, grownUntil, type Grown, type Judgement } from './candidate'
+import { coveringFor, plantsOf, scenarioFor, seedCost } from './composition'
 import { reachedHeight, REJECT_BELOW, standingLimitOf, winterVerdict } from './limits'
 import {
   keyOf,
+  untilDay,
   type Candidate,
   type ChooseQuestion,
   type LimitName,
   type Part,
+  type Reason,
   type Rejection,
 } from './types'
 
-/** A cover counts as established at this share of ground. */
-const ESTABLISHED_COVER = 0.3
 /** Seeds per m² from which a cover counts as sowing itself. */
 const SELF_SOWN = 5
 /** A break without green that most seedling pests do not live through, days (extension, 14–21). */
@@ -30,24 +34,10 @@ export type Judged =
   | { verdict: 'candidate'; candidate: Candidate }
   | { verdict: 'rejected'; rejection: Rejection; closeness: number }
 
-/** The planting the endings are judged by, moved up by limits on when it must be dead. */
-function targetOf({ target, limits }: ChooseQuestion): Target {
-  const waitDays =
-    limits.noGreenBridge && target.establishment === 'seed'
-      ? Math.max(GREEN_BREAK_DAYS, target.waitDays)
-      : target.waitDays
-  const plantingDay =
-    limits.deadByDay === null ? target.plantingDay : Math.min(target.plantingDay, limits.deadByDay + waitDays)
-  return { ...target, waitDays, plantingDay }
-}
+/** How closely a composition is looked at: start days tried, and whether the residue of the best endings is followed. */
+export type Closeness = { starts: number; exact: boolean }
 
-/** The ending that leaves the cover standing longest among the safe ones; the most certain one where none is safe. */
-function preferredEnding(open: readonly EndingOption[]): EndingOption | undefined {
-  const safe = open.filter((option) => option.chance >= SAFE_CHANCE)
-  if (safe.length > 0)
-    return safe.reduce((a, b) => ((b.latestSafeDay ?? -1) > (a.latestSafeDay ?? -1) ? b : a))
-  return open.length > 0 ? open.reduce((a, b) => (b.chance > a.chance ? b : a)) : undefined
-}
+type Reject = (limit: LimitName, closeness: number, reason: Reason) => Judged
 
 /** Grows a composition from one sowing day and holds it against every limit. */
 export function judge(
@@ -55,64 +45,49 @@ export function judge(
   sowDay: number,
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
-  stepDays: number,
+  look: Closeness,
 ): Judged {
   const key = keyOf(parts)
-  const reject = (limit: LimitName, closeness: number, text: string, ...days: number[]): Judged => ({
+  const reject: Reject = (limit, closeness, reason) => ({
     verdict: 'rejected',
     closeness,
-    rejection: { key, parts, limit, reason: { text, days } },
+    rejection: { key, parts, limit, reason },
   })
   const standing = standingLimitOf(parts, question)
-  if (standing) return reject(standing.limit, 0, standing.text, ...(standing.days ?? []))
+  if (standing) return reject(standing.limit, 0, standing.reason)
 
-  const { sown, plants, covering, cost } = sowingOf(parts, question)
+  const plants = plantsOf(parts)
+  const covering = coveringFor(plants, question.upper !== null)
+  const cost = seedCost(parts, covering, question)
   const { bed, limits } = question
   if (limits.budget !== null && cost.mid > limits.budget)
-    return reject(
-      'too dear',
-      0.2,
-      `Seed for this ground costs about ${cost.mid.toFixed(cost.mid < 10 ? 1 : 0)}; you allow ${limits.budget}.`,
-    )
+    return reject('too dear', 0.2, { code: 'cost', cost: cost.mid, budget: limits.budget })
 
-  const target = targetOf(question)
-  const run = runStand(
-    {
-      sown,
-      sowDay,
-      soil: bed.soil,
-      fertility: bed.fertility,
-      shade: bed.shade,
-      canopyAbove: question.canopyAbove,
-      events: [],
-    },
-    ensemble,
-    drawTraits(ensemble.members.length, seedFromText(parts[0].speciesId)),
-  )
+  const scenario = scenarioFor(parts, sowDay, covering, question)
+  const season = grow(scenario, ensemble, look)
+  const { run } = season
+  const until = untilDay(question)
   const covered = firstDays(run, (at) => run.cover[at] >= ESTABLISHED_COVER)
-  const established = shareOf(run.members, (m) => covered[m] + 7 <= target.plantingDay)
   const covered30 = dateSpread(covered)
+  const established = shareOf(run.members, (m) => covered[m] <= until)
   if (established < REJECT_BELOW)
-    return covered30.spread && covered30.chance > 0.3
-      ? reject(
-          'too little time',
-          established * 0.3,
-          'Too little time: it covers 30 % of the ground only about {0}; the bed is needed {1}.',
-          covered30.spread.mid,
-          target.plantingDay,
-        )
-      : reject(
-          'too little time',
-          established * 0.3,
-          'Too little time: sown {0}, it does not cover 30 % of the ground before {1}.',
-          sowDay,
-          target.plantingDay,
-        )
+    return reject(
+      'too little time',
+      established * 0.3,
+      covered30.spread && covered30.chance > 0.3 && covered30.spread.mid > until
+        ? { code: 'covers late', coverDay: covered30.spread.mid, byDay: until }
+        : established > 0.05
+          ? { code: 'covers seldom', chance: established, byDay: until }
+          : { code: 'never covers', sowDay, byDay: until },
+    )
+  const worked = workableChance(ensemble, sowDay, bed.soil, covering)
+  if (worked < REJECT_BELOW)
+    return reject('ground cannot be worked', 0.25 * worked, { code: 'ground', chance: worked, sowDay })
 
-  const { verdict: winter, killChance } = winterVerdict(run, question)
-  if (winter) return reject('winter', 0.35, winter.text, ...winter.days)
+  const winter = winterVerdict(run, ensemble, question)
+  if (winter) return reject('winter', 0.35, winter)
 
-  const flower = dateSpread(stageDays(run, 0, 61))
+  const flower = dateSpread(stageDays(run, 0, 61).map((day) => (day <= until ? day : NaN)))
   const grown: Grown = {
     key,
     parts,
@@ -120,79 +95,94 @@ export function judge(
     question,
     ensemble,
     run,
-    established,
     covered30,
     flower,
     covering,
     cost,
     plants,
-    killChance,
   }
-  const fits = (best: EndingOption | null, endDay: number): Judged => {
+  const fits = (judgement: Judgement, endDay: number): Judged => {
     const heightM = reachedHeight(run, endDay)
     if (limits.maxHeightM !== null && heightM > limits.maxHeightM)
-      return reject(
-        'too tall',
-        0.2,
-        `It grows to about ${heightM.toFixed(1)} m before it is ended; you allow ${limits.maxHeightM} m.`,
-      )
-    return { verdict: 'candidate', candidate: candidateOf(grown, best, endDay, heightM) }
+      return reject('too tall', 0.2, { code: 'tall', heightM, allowedM: limits.maxHeightM })
+    return { verdict: 'candidate', candidate: candidateOf(grown, judgement, endDay, heightM) }
   }
-  if (!question.endNeeded) return fits(null, target.plantingDay)
+  if (question.follows.kind === 'nothing') return fits(standingOn(scenario, season, established), until)
 
-  const endings = compareEndings(
-    run,
-    ensemble,
-    bed,
-    question.areaM2,
-    question.tools,
-    target,
-    Math.max(question.today, Math.round(covered30.spread?.mid ?? sowDay)),
-    stepDays,
-  ).filter((option) => option.obstacle === null && option.bestStartDay !== null)
-  const seeds = (option: EndingOption) =>
-    selfSowing(run, ensemble, option.bestStartDay!, true).some((entry) => entry.viablePerM2.mid > SELF_SOWN)
-  const open = limits.neverReseeds ? endings.filter((option) => !seeds(option)) : endings
-  const surest = Math.max(0, ...open.map((option) => option.chance))
-  if (limits.neverReseeds && open.length === 0 && endings.length > 0)
-    return reject('reseeds', 0.3, 'It would ripen and drop seed before it can be ended; you want none.')
-  const chance = surest * established
-  if (chance < REJECT_BELOW) return notEnded(grown, reject, surest, chance, target)
-  const best = preferredEnding(open)!
-  return fits(best, best.method === 'winter-kill' ? target.plantingDay : best.bestStartDay!)
+  const wished = wishesOf(question, season)
+  const search = (keep: typeof wished) => bestTermination(scenario, season, { ...look, keep })
+  const leaves = wantsGrowth(question)
+    ? search((termination) => wished(termination) && leavesGrowth(termination))
+    : null
+  const best = leaves && leaves.worth >= REJECT_BELOW ? leaves : search(wished)
+  if (!best && limits.neverReseeds) return reject('reseeds', 0.3, { code: 'reseeds' })
+  if (!best || best.worth < REJECT_BELOW) return notEnded(grown, reject, best)
+  const judgement = { ...best, established, best }
+  return fits(judgement, grownUntil(best, sowDay, until))
 }
 
-type Reject = (limit: LimitName, closeness: number, text: string, ...days: number[]) => Judged
+/** The stand of a plan, with its states kept on the days an ending may begin where its residue will be followed. */
+function grow(scenario: Scenario, ensemble: WeatherEnsemble, { starts, exact }: Closeness): SeasonRun {
+  const { date } = scenario.standCase.stand.start.plan!
+  const startDay = dayNumber(date)
+  const { fromDay, toDay } = startSpan(scenario, {
+    startDay,
+    days: ensemble.startDay + ensemble.days - startDay,
+  })
+  const followed = exact && scenario.follows.kind === 'crop'
+  const season = standRun(scenario.standCase, ensemble, followed ? startDays(fromDay, toDay, starts) : [])
+  if (!season) throw new Error(`Sown on ${date}, outside the weather.`)
+  return season
+}
+
+/** Where nothing follows, the plan is to sow and let it stand. */
+function standingOn(scenario: Scenario, season: SeasonRun, established: number): Judgement {
+  const criteria = sowingCriteria(scenario, commonOf(scenario, season), null)
+  const { members } = season.run
+  const chance = shareOf(members, (member) => firstFailure(criteria, member, Infinity) === null)
+  return { chance, worth: chance, established, failures: failuresOf(criteria, members, Infinity), best: null }
+}
+
+/** Purposes that are served by what the cover leaves on or in the ground. */
+const GROWTH_LEFT: readonly ChooseQuestion['purposes'][number][] = ['feed', 'mass', 'mulch', 'raw']
+
+const wantsGrowth = ({ purposes }: ChooseQuestion) => purposes.some((id) => GROWTH_LEFT.includes(id))
+
+/** Whether an ending leaves most of the growth in the bed. */
+const leavesGrowth = ({ way }: Termination) => way === null || way.removed < 0.5
+
+/** Endings that meet the grower's wishes: dead by a day, a break without green, no seed dropped. */
+function wishesOf({ limits, follows }: ChooseQuestion, { run, ensemble }: SeasonRun) {
+  const deadBy = Math.min(
+    limits.deadByDay ?? Infinity,
+    limits.noGreenBridge && follows.kind !== 'nothing' && follows.establishment === 'seed'
+      ? follows.day - GREEN_BREAK_DAYS
+      : Infinity,
+  )
+  return ({ dead, day, way }: Termination): boolean => {
+    if (deadBy < Infinity && shareOf(dead.length, (m) => dead[m] <= deadBy) < REJECT_BELOW) return false
+    if (!limits.neverReseeds) return true
+    const ends = way?.waits ? (spreadOf(dead)?.mid ?? Infinity) : day
+    return selfSowing(run, ensemble, ends, true).every((entry) => entry.viablePerM2.mid <= SELF_SOWN)
+  }
+}
 
 function notEnded(
-  { established, flower, plants }: Grown,
+  { flower, plants, question }: Grown,
   reject: Reject,
-  surest: number,
-  chance: number,
-  target: Target,
+  best: { worth: number; failures: ScenarioOutcome['failures'] } | null,
 ): Judged {
-  if (established < surest)
-    return reject(
-      'too little time',
-      0.5 * established,
-      `Too little time: it covers 30 % of the ground before {0} in only ${Math.round(established * 100)} of 100 years.`,
-      target.plantingDay,
-    )
-  const stage = plants[0].group === 'grass' ? 'pollen' : 'first flower'
-  const best = `Best chance ${Math.round(chance * 100)} %.`
-  if (!flower.spread)
-    return reject(
-      'cannot be ended',
-      0.4 + 0.3 * chance,
-      `Not dead in time with your tools: it does not reach ${stage} before {0}. ${best}`,
-      target.plantingDay,
-    )
-  const range = Math.round((flower.spread.high - flower.spread.low) / 2)
-  return reject(
-    'cannot be ended',
-    0.4 + 0.3 * chance,
-    `Not dead in time with your tools: ${stage} {0} ± ${range} days, you plant {1}. ${best}`,
-    flower.spread.mid,
-    target.plantingDay,
-  )
+  const worth = best?.worth ?? 0
+  const failure = best?.failures[0]?.id ?? null
+  const byDay = untilDay(question)
+  if (failure === 'established' && best)
+    return reject('too little time', 0.5 * worth, { code: 'covers seldom', chance: worth, byDay })
+  return reject('cannot be ended', 0.4 + 0.3 * worth, {
+    code: 'not ended',
+    chance: worth,
+    byDay,
+    stage: plants[0].group === 'grass' ? 'pollen' : 'first flower',
+    when: flower.spread,
+    failure,
+  })
 }

@@ -3,7 +3,8 @@ import { shareOf, spreadOf } from '../foundations/statistics'
 import { findSpecies } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
 import type { StandRun } from '../stand/types'
-import type { ChooseQuestion, DatedText, LimitName, Part } from './types'
+import type { WeatherEnsemble } from '../site/weather'
+import { untilDay, type ChooseQuestion, type LimitName, type Part, type Reason } from './types'
 
 /** Chance below which a limit rejects. */
 export const REJECT_BELOW = 0.5
@@ -12,13 +13,12 @@ export const REJECT_BELOW = 0.5
 const TROUBLE_YEARS = 4
 
 /** Why a cover does not set root-knot nematodes back, or may not. */
-const NEMATODE_TEXTS: Partial<Record<Species['rootKnot'], string>> = {
-  host: 'Root-knot nematodes feed and multiply on it.',
-  'depends on cultivar':
-    'It depends on the cultivar: some set root-knot nematodes back, others feed them. Ask for one that is named as resistant.',
+const NEMATODE_REASONS: Partial<Record<Species['rootKnot'], Reason>> = {
+  host: { code: 'feeds nematodes' },
+  'depends on cultivar': { code: 'cultivar' },
 }
 
-type Verdict = { limit: LimitName; text: string; days?: number[] }
+type Verdict = { limit: LimitName; reason: Reason }
 
 /** Limits that need no growing: what a species is. Null when none stops it. */
 export function standingLimit(plant: Species, question: ChooseQuestion): Verdict | null {
@@ -27,24 +27,29 @@ export function standingLimit(plant: Species, question: ChooseQuestion): Verdict
     (entry) =>
       entry.level === 'avoid' && entry.fromBbch === undefined && animals.some((who) => who === entry.who),
   )
-  if (harm) return { limit: 'harms animals', text: `${harm.why} You keep ${harm.who}.` }
+  if (harm) return { limit: 'harms animals', reason: { code: 'animal', why: harm.why, who: harm.who } }
   const trouble = bed.troubles?.find(
     (entry) => entry.family === plant.family && entry.date >= isoDate(today - TROUBLE_YEARS * 365),
   )
   if (trouble)
     return {
       limit: 'trouble in this bed',
-      text: `${plant.family}, as what had ${trouble.what} here in ${trouble.date.slice(0, 4)}; ${TROUBLE_YEARS} years apart is the usual rule.`,
+      reason: {
+        code: 'trouble',
+        family: plant.family,
+        what: trouble.what,
+        year: Number(trouble.date.slice(0, 4)),
+        years: TROUBLE_YEARS,
+      },
     }
-  if (limits.noGrasses && plant.group === 'grass')
-    return { limit: 'not wanted', text: 'A grass, and you asked for none.' }
+  if (limits.noGrasses && plant.group === 'grass') return { limit: 'not wanted', reason: { code: 'grass' } }
   const nematodes =
-    limits.notRootKnotHost || purposes.includes('nematodes') ? NEMATODE_TEXTS[plant.rootKnot] : undefined
-  if (nematodes) return { limit: 'nematodes', text: nematodes }
+    limits.notRootKnotHost || purposes.includes('nematodes') ? NEMATODE_REASONS[plant.rootKnot] : undefined
+  if (nematodes) return { limit: 'nematodes', reason: nematodes }
   if (limits.seedAtHandOnly && !seedAtHand.includes(plant.id))
-    return { limit: 'no seed at hand', text: 'No seed of it is marked as at hand.' }
+    return { limit: 'no seed at hand', reason: { code: 'no seed' } }
   if (purposes.includes('kitchen') && purposes[0] === 'kitchen' && !plant.edible)
-    return { limit: 'not eaten', text: 'Not eaten by people.' }
+    return { limit: 'not eaten', reason: { code: 'not eaten' } }
   return null
 }
 
@@ -53,15 +58,17 @@ export function standingLimitOf(parts: readonly Part[], question: ChooseQuestion
   for (const { speciesId } of parts) {
     const plant = findSpecies(speciesId)
     const verdict = plant && standingLimit(plant, question)
-    if (verdict) return parts.length > 1 ? { ...verdict, text: `${plant.name}: ${verdict.text}` } : verdict
+    if (verdict)
+      return parts.length > 1 ? { ...verdict, reason: { ...verdict.reason, of: speciesId } } : verdict
   }
   return null
 }
 
 /** Share of members in which every species that came up is dead before it ripens, and when. */
-function winterDeaths(run: StandRun): Float64Array {
+function winterDeaths(run: StandRun, untilDay: number): Float64Array {
+  const days = Math.min(run.days, untilDay - run.startDay)
   return Float64Array.from({ length: run.members }, (_, m) => {
-    for (let day = 1; day < run.days; day++) {
+    for (let day = 1; day < days; day++) {
       const at = m * run.days + day
       let up = false
       let dead = true
@@ -79,32 +86,37 @@ function winterDeaths(run: StandRun): Float64Array {
 /** Mass that a cover must have reached before cold may end it, g m⁻². */
 const WORTH_GROWING_G = 80
 
-export type WinterVerdict = { killChance: number; verdict: DatedText | null }
-
-/** Rejects covers that cold takes while small, or does not treat as wished. */
-export function winterVerdict(run: StandRun, question: ChooseQuestion): WinterVerdict {
-  const killed = winterDeaths(run)
-  const killChance = shareOf(run.members, (m) => !Number.isNaN(killed[m]))
+/** Why cold or heat stands against a cover: taken while small, or not dealt with as wished; null where neither does. */
+export function winterVerdict(
+  run: StandRun,
+  ensemble: WeatherEnsemble,
+  question: ChooseQuestion,
+): Reason | null {
+  const killed = winterDeaths(run, untilDay(question))
+  const chance = shareOf(run.members, (m) => !Number.isNaN(killed[m]))
   const small = shareOf(
     run.members,
     (m) => !Number.isNaN(killed[m]) && peakMass(run, m, killed[m]) < WORTH_GROWING_G,
   )
   const when = spreadOf(killed.map((day) => run.startDay + day))
-  const reject = (text: string, ...days: number[]) => ({ killChance, verdict: { text, days } })
   const { winter } = question.limits
   if (small > REJECT_BELOW && when)
-    return reject('Cold kills it about {0}, while it is still small.', when.mid)
-  if (winter === 'must live' && killChance > 0.4 && when)
-    return reject(
-      `Winter kills it about {0} in ${Math.round(killChance * 100)} of 100 years; you want it alive.`,
-      when.mid,
-    )
-  if (winter === 'must die' && killChance < 0.6)
-    return reject(
-      `It lives through the winter in ${Math.round((1 - killChance) * 100)} of 100 years; you want it dead by {0}.`,
-      question.target.plantingDay,
-    )
-  return { killChance, verdict: null }
+    return { code: 'killed small', by: killedBy(run, ensemble, killed), day: when.mid }
+  if (winter === 'must live' && chance > 0.4 && when) return { code: 'killed', day: when.mid, chance }
+  if (winter === 'must die' && chance < 0.6)
+    return { code: 'lives on', chance: 1 - chance, byDay: untilDay(question) }
+  return null
+}
+
+/** Whether most deaths came in frost or in warmth. */
+function killedBy(run: StandRun, ensemble: WeatherEnsemble, killed: Float64Array): 'cold' | 'heat' {
+  const died = [...killed.keys()].filter((m) => !Number.isNaN(killed[m]))
+  const frosty = died.filter((m) => {
+    const at = run.startDay + killed[m] - ensemble.startDay
+    const nights = ensemble.members[m].tMinC.slice(Math.max(0, at - 5), at + 1)
+    return Math.min(...nights) <= 0
+  })
+  return 2 * frosty.length >= died.length ? 'cold' : 'heat'
 }
 
 function peakMass(run: StandRun, member: number, untilDay: number): number {

@@ -1,4 +1,3 @@
-import { seedFromText } from '../foundations/random'
 import { shareOf, type Spread } from '../foundations/statistics'
 import { seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
@@ -52,7 +51,7 @@ export function plantYear(
     },
   ]
   const members = ensemble.members.slice(0, MEMBERS)
-  const traits = drawTraits(members.length, seedFromText(plant.id))
+  const traits = drawTraits(members.length, ensemble.seed)
   return sowDays.flatMap((sowDay) => {
     const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)
     if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) return []

@@ -1,14 +1,26 @@
 import { SPECIES } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
-import { judge, type Judged } from './judge'
+import { judge, type Closeness, type Judged } from './judge'
 import { neighbours, proposeMixes } from './mixes'
-import type { Candidate, ChooseAnswer, ChooseQuestion, Part, Rejection } from './types'
+import { FIRST_WEEKS_DAYS } from '../planting/openDays'
+import { MOST_STARTS } from '../scenario/compare'
+import {
+  untilDay,
+  type Candidate,
+  type ChooseAnswer,
+  type ChooseQuestion,
+  type Part,
+  type Rejection,
+} from './types'
 
-/** Members that screen every species, and days between endings looked at while screening and refining. */
+/** Members that screen every species. */
 const SCREEN_MEMBERS = 40
-const SCREEN_STEP_DAYS = 5
-const REFINE_STEP_DAYS = 2
+/** Start days of endings looked at while screening; judged in earnest as many as anywhere. */
+const SCREEN: Closeness = { starts: 7, exact: false }
+const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
+/** Days of weather looked at past the planting day. */
+const PAST_DAYS = FIRST_WEEKS_DAYS + 2
 /** Sowing days tried at most, and days between them. */
 const SOWING_DAYS = 5
 const SOWING_STEP_DAYS = 14
@@ -24,7 +36,7 @@ const PER_SPECIES = 0.004
 function sowingDays(question: ChooseQuestion): number[] {
   const first = Math.max(question.freeFromDay, question.today)
   if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
-  const half = first + (question.target.plantingDay - first) / 2
+  const half = first + (untilDay(question) - first) / 2
   const last = Math.min(half, question.sowUntilDay ?? Infinity)
   const days: number[] = []
   for (let day = first; day <= last && days.length < SOWING_DAYS; day += SOWING_STEP_DAYS) days.push(day)
@@ -40,6 +52,12 @@ const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): We
 const valueOf = (judged: Judged) =>
   judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.closeness
 
+/** Sowing days whose value differs by less count as equal; of equal days the earliest stands first. A total order. */
+const VALUE_STEP = 0.02
+type DayJudged = { day: number; judged: Judged }
+const stepOf = ({ judged }: DayJudged) => Math.round(valueOf(judged) / VALUE_STEP)
+const byWorth = (a: DayJudged, b: DayJudged) => stepOf(b) - stepOf(a) || a.day - b.day
+
 /** Told what is known so far: the share done, 0–1, and the answer as it stands. */
 export type Told = (share: number, soFar: ChooseAnswer) => void
 
@@ -48,7 +66,7 @@ export type Told = (share: number, soFar: ChooseAnswer) => void
  * the sowing days; those that pass are judged again with all members. Windows that are too short give only rejections.
  */
 export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, told?: Told): ChooseAnswer {
-  const horizon = question.target.plantingDay + 1
+  const horizon = untilDay(question) + PAST_DAYS
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const full = shorten(ensemble, ensemble.members.length, horizon)
   const days = sowingDays(question)
@@ -62,9 +80,8 @@ export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, 
   const screened = SPECIES.map((plant, index) => {
     const parts = [{ speciesId: plant.id, share: 1 }]
     const byDay = days
-      .map((day) => ({ day, judged: judge(parts, day, question, quick, SCREEN_STEP_DAYS) }))
-      // Of days that are about as good the earliest stands first.
-      .sort((a, b) => Math.round(50 * (valueOf(b.judged) - valueOf(a.judged))))
+      .map((day) => ({ day, judged: judge(parts, day, question, quick, SCREEN) }))
+      .sort(byWorth)
     take(byDay[0].judged, candidates, rejections)
     told?.((0.35 * (index + 1)) / SPECIES.length, answer())
     return { parts, byDay }
@@ -74,7 +91,7 @@ export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, 
     const open = byDay.filter(({ judged }) => judged.verdict === 'candidate')
     let last: Judged | null = null
     for (const { day } of open) {
-      last = judge(parts, day, question, full, REFINE_STEP_DAYS)
+      last = judge(parts, day, question, full, IN_EARNEST)
       if (last.verdict === 'candidate') break
     }
     if (last) take(last, candidates, rejections)
@@ -123,7 +140,7 @@ function rankMixes(
 
   const proposals = proposeMixes(straight)
   const tried = proposals.map((parts, i) => {
-    const judged = judge(parts, dayOf(parts), question, quick, SCREEN_STEP_DAYS)
+    const judged = judge(parts, dayOf(parts), question, quick, SCREEN)
     told((0.4 * (i + 1)) / proposals.length, [])
     return { parts, value: net(judged, parts) }
   })
@@ -131,7 +148,7 @@ function rankMixes(
   const searched = tried.slice(0, MIXES_SEARCHED).map((entry, i) => {
     let best = entry
     for (const parts of neighbours(entry.parts)) {
-      const value = net(judge(parts, dayOf(parts), question, quick, SCREEN_STEP_DAYS), parts)
+      const value = net(judge(parts, dayOf(parts), question, quick, SCREEN), parts)
       if (value > best.value + 1e-6) best = { parts, value }
     }
     told(0.4 + (0.3 * (i + 1)) / MIXES_SEARCHED, [])
@@ -141,7 +158,7 @@ function rankMixes(
     ({ value }) => value > 0,
   )
   const kept = finalists.flatMap(({ parts }, i): Candidate[] => {
-    const judged = judge(parts, dayOf(parts), question, full, REFINE_STEP_DAYS)
+    const judged = judge(parts, dayOf(parts), question, full, IN_EARNEST)
     told(0.7 + (0.3 * (i + 1)) / finalists.length, [])
     if (judged.verdict !== 'candidate') return []
     const single = singleOf(parts)
@@ -160,12 +177,13 @@ export function judgeOwn(
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
 ): Candidate | Rejection {
-  const full = shorten(ensemble, Math.min(ensemble.members.length, 100), question.target.plantingDay + 1)
-  const quick = shorten(ensemble, SCREEN_MEMBERS, question.target.plantingDay + 1)
+  const horizon = untilDay(question) + PAST_DAYS
+  const full = shorten(ensemble, ensemble.members.length, horizon)
+  const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const days = sowingDays(question)
-  const best = days
-    .map((day) => ({ day, value: valueOf(judge(parts, day, question, quick, SCREEN_STEP_DAYS)) }))
-    .reduce((a, b) => (b.value > a.value + 0.02 ? b : a))
-  const judged = judge(parts, best.day, question, full, REFINE_STEP_DAYS)
+  const [best] = days
+    .map((day): DayJudged => ({ day, judged: judge(parts, day, question, quick, SCREEN) }))
+    .sort(byWorth)
+  const judged = judge(parts, best.day, question, full, IN_EARNEST)
   return judged.verdict === 'candidate' ? judged.candidate : judged.rejection
 }

@@ -1,8 +1,8 @@
-import type { EndingOption, Target } from '../ending/weigh'
 import type { Spread } from '../foundations/statistics'
-import type { Bed, Covering, Garden, PurposeId, Tool } from '../garden/schema'
+import type { EndDetails } from '../garden/ending'
+import type { Bed, BedPart, Covering, Garden, PurposeId, Stand } from '../garden/schema'
+import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
 import type { DateSpread } from '../stand/summary'
-import type { StandInput } from '../stand/types'
 
 export type WinterWish = 'either' | 'must live' | 'must die'
 
@@ -41,22 +41,23 @@ export const NO_LIMITS: Limits = {
 /** The question: this ground, this window, what follows, what for. */
 export type ChooseQuestion = {
   bed: Bed
-  areaM2: number
+  part: BedPart
+  /** The stand it would be sown under, if any. */
+  upper: Stand | null
+  follows: Follows
+  means: Means
+  ground: GroundFacts
   freeFromDay: number
   /** A sowing day to judge by; null to find the best one. */
   sowDay: number | null
   /** Last day on which it can be sown, such as under a crop; null for no such limit. */
   sowUntilDay: number | null
-  target: Target
-  /** False where nothing takes the ground after it: a path, or an open end. */
-  endNeeded: boolean
-  /** The crop above, for sowing under one. */
-  canopyAbove: StandInput['canopyAbove']
-  next: { name: string; family: string; smallSeed: boolean; nitrogenG: number; rootKnotHost: boolean } | null
+  /** Day until which amounts are counted where nothing follows. */
+  openUntilDay: number
   purposes: PurposeId[]
   weeds: WeedKind
   limits: Limits
-  tools: Tool[]
+  /** Animals that come to the beds or eat from them. */
   animals: NonNullable<Garden['animals']>
   seedAtHand: string[]
   /** Organic or untreated seed costs more. */
@@ -64,11 +65,15 @@ export type ChooseQuestion = {
   today: number
 }
 
+/** Day until which a cover is followed: the day the ground is wanted, or a while where nothing is planned. */
+export const untilDay = ({
+  follows,
+  openUntilDay,
+}: Pick<ChooseQuestion, 'follows' | 'openUntilDay'>): number =>
+  follows.kind === 'nothing' ? openUntilDay : follows.day
+
 /** A species and its share of the full rate. */
 export type Part = { speciesId: string; share: number }
-
-/** A sentence with days in it: `{0}` stands for the first day of `days`. */
-export type DatedText = { text: string; days: number[] }
 
 export type PurposeResult = { id: PurposeId; amount: Spread; chanceOfGoal: number; worth: number }
 
@@ -81,28 +86,22 @@ export type Candidate = {
   parts: Part[]
   sowDay: number
   covering: Covering
-  /** Chance of a living cover that is dead and plantable by the planting day, and its two parts. */
+  /** Chance that the plan succeeds whole, as every room tells it. */
   chance: number
   established: number
-  endChance: number
+  /** What the cover and its ending are worth where the weather lets the crop be planted that day. */
+  worth: number
+  failures: ScenarioOutcome['failures']
   score: number
   /** Members it was judged with. */
   members: number
-  ending: {
-    method: EndingOption['method']
-    passes: number
-    name: string
-    startDay: number
-    latestSafeDay: number | null
-  } | null
+  /** The ending to plan; null where none is needed. */
+  ending: { end: EndDetails; latestSafeDay: number | null } | null
   purposes: PurposeResult[]
   firstFlower: DateSpread
   covered30: DateSpread
   heightM: number
   cost: Spread
-  reason: DatedText
-  /** What is likeliest to go wrong, and how often. */
-  risk: { of: 'establishing' | 'winter' | 'ending'; chance: number }
   /** For a mix: what it has over its best single species, and what it gives up. */
   overSingle: { speciesId: string; better: Difference[]; worse: Difference[] } | null
   /** What the one ranked next has over this one, and this one over it. */
@@ -112,6 +111,7 @@ export type Candidate = {
 
 export type LimitName =
   | 'too little time'
+  | 'ground cannot be worked'
   | 'winter'
   | 'cannot be ended'
   | 'harms animals'
@@ -124,7 +124,37 @@ export type LimitName =
   | 'too dear'
   | 'not eaten'
 
-export type Rejection = { key: string; parts: Part[]; limit: LimitName; reason: DatedText }
+/** Why a cover was left out, as quantities; `of` names the species of a mix it is about. */
+export type Reason = { of?: string } & (
+  | { code: 'animal'; why: string; who: string }
+  | { code: 'trouble'; family: string; what: string; year: number; years: number }
+  | { code: 'grass' }
+  | { code: 'feeds nematodes' }
+  | { code: 'cultivar' }
+  | { code: 'no seed' }
+  | { code: 'not eaten' }
+  | { code: 'cost'; cost: number; budget: number }
+  | { code: 'covers late'; coverDay: number; byDay: number }
+  | { code: 'never covers'; sowDay: number; byDay: number }
+  | { code: 'covers seldom'; chance: number; byDay: number }
+  | { code: 'ground'; chance: number; sowDay: number }
+  | { code: 'killed small'; by: 'cold' | 'heat'; day: number }
+  | { code: 'killed'; day: number; chance: number }
+  | { code: 'lives on'; chance: number; byDay: number }
+  | { code: 'tall'; heightM: number; allowedM: number }
+  | { code: 'reseeds' }
+  | {
+      code: 'not ended'
+      chance: number
+      byDay: number
+      stage: 'pollen' | 'first flower'
+      /** When it gets there; null where it does not before the day. */
+      when: Spread | null
+      failure: CriterionId | null
+    }
+)
+
+export type Rejection = { key: string; parts: Part[]; limit: LimitName; reason: Reason }
 
 export type ChooseAnswer = { candidates: Candidate[]; rejections: Rejection[] }
 

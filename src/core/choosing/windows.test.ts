@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { cropContent } from '../garden/newStands'
 import { dayNumber, isoDate } from '../foundations/day'
 import { bareLedger } from '../garden/ledger'
 import type { Stand } from '../garden/schema'
@@ -22,9 +23,10 @@ const crop = (
   bedId: testBed.id,
   part: { kind: 'whole' },
   underStandId: null,
+  follows: null,
   cuts: [],
   note: '',
-  content: { kind: 'crop', cropId, establishment: 'transplant' },
+  content: cropContent(cropId, 'transplant'),
   start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, fact: null },
   end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, fact: null },
   ...extra,

@@ -7,12 +7,13 @@ import { TEST_SITES } from '../testing/sites'
 import { steadyWeather as steady } from '../testing/steady'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import type { EndingClass } from '../plants/parameters'
-import { compareEndings } from './compare'
-import { SAFE_CHANCE } from './weigh'
+import { SAFE_CHANCE } from '../scenario/starts'
+import { wayOf, waysFor } from '../testing/comparison'
 import { USUAL_RULES } from '../garden/rules'
 import { obstacleOf, stockFor, type Place } from './obstacles'
 import { DEAD_SHARE, endingOf } from './outcome'
-import { doseNeeded, sheetDose, sheetSurvival } from './sheets'
+import { doseBetween } from './doses'
+import { doseNeeded, sheetSurvival } from './sheets'
 import { chopSurvival, crimpSurvival } from './survival'
 import { findWay } from './ways'
 
@@ -51,7 +52,7 @@ describe('survival tables', () => {
   ])('mown rye at %i °C reaches 5 %% under a sheet in %i–%i days', (meanC, low, high) => {
     const ensemble = steady(meanC)
     let days = 0
-    while (tarpSurvival('winter cereal', sheetDose(ensemble, 0, 0, days), true) > 0.05) days++
+    while (tarpSurvival('winter cereal', doseBetween(ensemble, 'black', 0, 0, days), true) > 0.05) days++
     expect(days).toBeGreaterThanOrEqual(low)
     expect(days).toBeLessThanOrEqual(high)
   })
@@ -168,53 +169,61 @@ describe('obstacles', () => {
   })
 })
 
-describe('comparison for rye planted into on 30 June', () => {
-  const { run, ensemble } = growStand(TEST_SITES.pennsylvania, 'cereal-rye', '2025-09-25', { members: 40 })
-  const target = { plantingDay: dayNumber('2026-06-30'), establishment: 'transplant' as const, waitDays: 7 }
-  const options = compareEndings(run, ensemble, bed, 12, ALL_TOOLS, target, dayNumber('2026-04-20'))
-  const find = (name: string) => options.find((option) => option.name === name)!
-
+describe('comparison for rye that is to be dead by 23 June', () => {
+  const grown = growStand(TEST_SITES.pennsylvania, 'cereal-rye', '2025-09-25', { members: 40 })
+  const from = dayNumber('2026-04-20')
+  const by = dayNumber('2026-06-23')
+  const options = waysFor(grown, { from, by, tools: ALL_TOOLS, bed })
   test('crimping is hopeless before heading and safe after pollen', () => {
-    const crimp = find('Crimp')
-    expect(crimp.byStart.find((point) => point.day === dayNumber('2026-05-01'))!.chance).toBeLessThan(0.05)
+    const crimp = wayOf(options, 'crimp')
+    expect(
+      crimp.starts.filter(({ day }) => day < dayNumber('2026-05-03')).every(({ chance }) => chance < 0.05),
+    ).toBe(true)
     expect(crimp.latestSafeDay).toBeGreaterThan(dayNumber('2026-05-20'))
-    expect(crimp.latestSafeDay).toBeLessThan(target.plantingDay - 10)
+    expect(crimp.latestSafeDay).toBeLessThan(by - 3)
   })
-  test('a tarp works from the first day on', () => {
-    expect(find('Black tarp').byStart[0].chance).toBeGreaterThan(0.95)
-  })
-  test('winter-kill does not end hardy rye', () => {
-    expect(find('Winter-kill').chance).toBeLessThan(0.1)
+  test('a tarp works from the first day on; winter-kill does not end hardy rye', () => {
+    expect(wayOf(options, 'tarp').starts[0].chance).toBeGreaterThan(0.9)
+    expect(wayOf(options, 'winter-kill').obstacle).toMatch(/hardy/)
   })
   test('two chops leave fewer than one, and take longer', () => {
-    expect(find('Chop and drop, twice').survivors!.mid).toBeLessThan(
-      find('Chop and drop').survivors!.mid + 0.2,
-    )
-    expect(find('Chop and drop, twice').days!.mid).toBeGreaterThan(find('Chop and drop').days!.mid)
+    const on = (passes: number) => wayOf(options, 'chop', passes).starts.at(-6)!
+    expect(on(2).survivors.mid).toBeLessThan(on(1).survivors.mid)
+    expect(on(2).dead!.mid).toBeGreaterThan(on(1).dead!.mid)
   })
-  test('an earlier planting date never raises a chance', () => {
-    const earlier = compareEndings(
-      run,
-      ensemble,
+  test('an earlier day never raises a chance', () => {
+    const earlier = waysFor(grown, {
+      from,
+      by: by - 14,
+      tools: ALL_TOOLS,
       bed,
-      12,
-      ALL_TOOLS,
-      { ...target, plantingDay: target.plantingDay - 14 },
-      dayNumber('2026-04-20'),
-    )
-    const best = (option: (typeof options)[number]) =>
-      Math.max(...option.byStart.map((point) => point.chance))
-    for (const option of earlier)
-      expect(best(option)).toBeLessThanOrEqual(
-        best(options.find((other) => other.name === option.name)!) + 1e-9,
-      )
+      ask: { startDay: null, alsoDays: [by - 40] },
+    })
+    const later = waysFor(grown, {
+      from,
+      by,
+      tools: ALL_TOOLS,
+      bed,
+      ask: { startDay: null, alsoDays: [by - 40] },
+    })
+    earlier.forEach(({ starts }, i) => {
+      const at = (list: typeof starts) => list.find(({ day }) => day === by - 40)?.chance ?? 0
+      expect(at(starts)).toBeLessThanOrEqual(at(later[i].starts) + 1e-9)
+    })
   })
-  test('what is safe reaches the wanted chance', () => {
-    for (const option of options)
-      if (option.latestSafeDay !== null)
-        expect(
-          option.byStart.find((point) => point.day === option.latestSafeDay)!.chance,
-        ).toBeGreaterThanOrEqual(SAFE_CHANCE)
+  test('what is safe reaches the wanted chance; a start asked for is answered on its very day', () => {
+    for (const { latestSafeDay, starts } of options)
+      if (latestSafeDay !== null)
+        expect(starts.find(({ day }) => day === latestSafeDay)!.chance).toBeGreaterThanOrEqual(SAFE_CHANCE)
+    const asked = dayNumber('2026-05-28')
+    for (const { shown, obstacle, method } of waysFor(grown, {
+      from,
+      by,
+      tools: ALL_TOOLS,
+      bed,
+      ask: { startDay: asked },
+    }))
+      if (!obstacle && !findWay(method)!.waits) expect(shown!.day).toBe(asked)
   })
 })
 

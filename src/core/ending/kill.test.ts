@@ -5,7 +5,7 @@ import type { StandEvent } from '../stand/types'
 import { testBed, testHens, testTool } from '../testing/beds'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
-import { compareEndings } from './compare'
+import { wayOf, waysFor } from '../testing/comparison'
 import { endEvents } from './kill'
 import { obstacleOf } from './obstacles'
 import { findWay, WAYS } from './ways'
@@ -20,7 +20,13 @@ const endEvent = (
   day: number,
   clearDay: number | null,
   weather: typeof ensemble,
-) => endEvents(end, day, { clearDay, ensemble: weather, plot: { lengthM: 10, widthM: 1.2 } })[0] ?? null
+) =>
+  endEvents(end, day, {
+    clearDay,
+    ensemble: weather,
+    plot: { lengthM: 10, widthM: 1.2 },
+    flattened: true,
+  })[0] ?? null
 const survivalOf = (event: StandEvent | null, bbch: number, plant = vetch) =>
   event?.kind === 'end' ? event.survival(0, 0, bbch, plant, 1, 300) : NaN
 const deed = (method: 'chop' | 'crimp' | 'tarp' | 'winter-kill' | 'harvest', passes = 1) => ({
@@ -36,6 +42,7 @@ describe('animals as events of the run', () => {
     clearDay: null,
     ensemble,
     plot: { lengthM: 8, widthM: 1.2 },
+    flattened: true,
   })
   const run = growStand(TEST_SITES.maryland, 'cereal-rye', '2025-09-20', {
     members: 4,
@@ -139,30 +146,29 @@ describe('what is needed', () => {
     expect(obstacleOf(tarp, place([testTool('black tarp', 11, 1.5)]))).toBeNull()
     expect(obstacleOf(tarp, place([testTool('black tarp')]))).toBeNull()
   })
-  test('without anything to flatten with, the sheet needs longer and says so', () => {
-    const target = { plantingDay: dayNumber('2026-06-25'), establishment: 'transplant' as const, waitDays: 7 }
-    const compare = (tools: Parameters<typeof compareEndings>[4]) =>
-      compareEndings(run, ensemble, testBed, 12, tools, target, dayNumber('2026-05-01'), 4).find(
-        (option) => option.method === 'tarp',
-      )!
-    const with_ = compare([testTool('black tarp', 2, 12), testTool('scythe')])
-    const without = compare([testTool('black tarp', 2, 12)])
-    expect(without.needs.join()).toMatch(/takes longer/)
-    expect(without.latestSafeDay ?? -Infinity).toBeLessThanOrEqual(with_.latestSafeDay ?? -Infinity)
+  test('without anything to flatten with, the sheet needs longer', () => {
+    const dead = (tools: ReturnType<typeof testTool>[]) =>
+      wayOf(
+        waysFor({ run, ensemble }, { from: dayNumber('2026-05-01'), by: dayNumber('2026-06-25'), tools }),
+        'tarp',
+      ).starts[0].dead!.mid
+    const sheet = testTool('black tarp', 2, 12)
+    expect(dead([sheet])).toBeGreaterThan(dead([sheet, testTool('scythe')]))
   })
-  test('a larger bed takes more minutes, in proportion or more', () => {
-    const target = { plantingDay: dayNumber('2026-06-25'), establishment: 'transplant' as const, waitDays: 7 }
-    const work = (areaM2: number) =>
-      compareEndings(
-        run,
-        ensemble,
-        testBed,
-        areaM2,
-        [testTool('scythe')],
-        target,
-        dayNumber('2026-05-01'),
-        4,
-      )[0].minutes
-    expect(work(24)).toBeCloseTo(2 * work(12), 6)
+  test('a larger bed takes more minutes, in proportion', () => {
+    const work = (lengthM: number) =>
+      wayOf(
+        waysFor(
+          { run, ensemble },
+          {
+            from: dayNumber('2026-05-01'),
+            by: dayNumber('2026-06-25'),
+            tools: [testTool('scythe')],
+            bed: { ...testBed, lengthM },
+          },
+        ),
+        'chop',
+      ).starts[0].minutes
+    expect(work(20)).toBeCloseTo(2 * work(10), 6)
   })
 })

@@ -5,14 +5,19 @@ import type { StandEvent } from '../stand/types'
 import { droppings, eatenShare, stopsOf, stopSurvival, takenShare, type AnimalPlan } from './animals'
 import type { OwnResults } from './ownResults'
 import { actsSurvival, lastActAfter, sheetBed } from './outcome'
-import { doseNeeded, sheetDose, sheetSurvival } from './sheets'
+import { doseBetween } from './doses'
+import { doseNeeded, sheetSurvival } from './sheets'
 import { chopSurvivalAt } from './survival'
 import { findWay, type Way } from './ways'
 
-/** Share of the survivors' growth that still stands after it (judgement). */
-function topLeft(way: Way): number {
+/** Stubble up to this height, m, is cut at the ground for what stands on. */
+const LOW_STUBBLE_M = 0.02
+
+/** Share of the survivors' growth that still stands after it (judgement): stubble, or stems that rise again. */
+function topLeft(way: Way, stubbleM: number): number {
   if (way.sheet) return 0.25
-  return way.acts.at(-1) === 'crimp' ? 0.6 : way.acts.at(-1) === 'chop' ? 0.06 : 0.03
+  if (way.acts.at(-1) === 'crimp') return 0.6
+  return way.acts.at(-1) === 'chop' ? (stubbleM > LOW_STUBBLE_M ? 0.12 : 0.06) : 0.03
 }
 
 /** Days a sheet is taken to lie when nothing says when it comes off. */
@@ -25,6 +30,8 @@ export type EndingPlace = {
   ensemble: WeatherEnsemble
   own?: OwnResults
   bedKind?: 'in-ground' | 'framed' | 'planter'
+  /** Whether a sheet lies on flattened growth. */
+  flattened: boolean
 }
 
 /**
@@ -40,17 +47,18 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
   const { ensemble, clearDay } = place
   const lifted = end.liftedOn ? dayNumber(end.liftedOn) : Infinity
   const offDay = Math.min(lifted, clearDay ?? (end.liftedOn ? lifted : day + USUAL_SHEET_DAYS))
-  const lies = sheetBed(way, true)
+  const lies = sheetBed(way, place.flattened)
+  const stubbleM = end.stubbleCm === undefined ? undefined : end.stubbleCm / 100
   const event: StandEvent = {
     day,
     kind: 'end',
-    topLeft: topLeft(way),
+    topLeft: topLeft(way, stubbleM ?? 0),
     removed: way.removed || undefined,
     buried,
     survival(member, _component, bbch, plant) {
-      const acts = actsSurvival(way, plant, bbch, end.passes, place)
+      const acts = actsSurvival(way, plant, bbch, end.passes, { ...place, stubbleM })
       if (!way.sheet) return acts
-      const dose = sheetDose(ensemble, member, day, offDay, way.sheet)
+      const dose = doseBetween(ensemble, way.sheet === 'clear' ? 'clear' : 'black', member, day, offDay)
       return acts * sheetSurvival(dose, doseNeeded(way.sheet, plant.endingClass, bbch, lies))
     },
   }

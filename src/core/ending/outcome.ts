@@ -5,8 +5,9 @@ import type { StandRun } from '../stand/types'
 import type { Species } from '../plants/parameters'
 import { stopsOf, stopSurvival, type AnimalPlan } from './animals'
 import { ownCount, withOwn, type OwnResults } from './ownResults'
-import { doseNeeded, firmDays, sheetDay, sheetSurvival, type SheetBed } from './sheets'
-import { actSurvival, BROWNING_CD, FLAME_AFTER_CRIMP, furtherPass } from './survival'
+import { doseBetween, doseDay } from './doses'
+import { doseNeeded, firmDays, sheetSurvival, type SheetBed } from './sheets'
+import { actSurvival, BROWNING_CD, chopSurvivalAt, FLAME_AFTER_CRIMP, furtherPass } from './survival'
 import { findWay, type Way } from './ways'
 
 /** A stand counts as dead at or below this share alive, by what follows. */
@@ -46,23 +47,8 @@ export type EndingSetup = {
   lanes?: { count: number; everyDays: number }
   /** Day a sheet was taken off. */
   liftedDay?: number
-}
-
-const meanAir = (ensemble: WeatherEnsemble, member: number, day: number) => {
-  const i = day - ensemble.startDay
-  const weather = ensemble.members[member]
-  return i >= 0 && i < ensemble.days ? (weather.tMinC[i] + weather.tMaxC[i]) / 2 : NaN
-}
-
-/** First day by which thermal time above 0 °C since `fromDay` reaches the dose; NaN past the ensemble. */
-function brownDay(ensemble: WeatherEnsemble, member: number, fromDay: number, doseCd: number): number {
-  let dose = 0
-  for (let day = fromDay; ; day++) {
-    if (dose >= doseCd) return day
-    const mean = meanAir(ensemble, member, day)
-    if (Number.isNaN(mean)) return NaN
-    dose += Math.max(0, mean)
-  }
+  /** Stubble that a cut leaves, m; cut at the height that ends the plant where left out. */
+  stubbleM?: number
 }
 
 /** Low-discrepancy fractions (Roberts 2018) that give each member its own luck without another random stream. */
@@ -82,7 +68,7 @@ export function actsSurvival(
   plant: Pick<Species, 'endingClass'>,
   bbch: number,
   passes: number,
-  setup: Pick<EndingSetup, 'bedKind' | 'own'> = {},
+  setup: Pick<EndingSetup, 'bedKind' | 'own' | 'stubbleM'> = {},
 ): number {
   const kind = plant.endingClass
   let share = 1
@@ -91,6 +77,8 @@ export function actsSurvival(
       actSurvival(act, kind, bbch),
       way.acts.length === 1 && !way.flame ? ownCount(setup.own ?? {}, way.id, kind, bbch) : null,
     )
+    if (act === 'chop' && setup.stubbleM !== undefined)
+      once = chopSurvivalAt(kind, bbch, setup.stubbleM, once)
     if (act === 'crimp' && setup.bedKind && setup.bedKind !== 'in-ground') once += FRAME_MISSED * (1 - once)
     share *= once * furtherPass(act, kind).leaves ** (passes - 1)
   }
@@ -147,7 +135,7 @@ export function endingOf(
   const lastPass = startDay + lastActAfter(way, setup)
   return {
     survival: afterActs,
-    deadDay: dead ? brownDay(ensemble, member, lastPass, BROWNING_CD[act]) : NaN,
+    deadDay: dead ? doseDay(ensemble, 'air', member, lastPass, BROWNING_CD[act]) : NaN,
     sheetDays: 0,
   }
 }
@@ -158,20 +146,26 @@ function weighted(shares: readonly number[], values: readonly number[]): number 
   return sum
 }
 
+/** BBCH from which a plant is ripe. */
+const RIPE = 85
+
 /** Left to cold or heat: the first day on which few enough are alive. */
 function waited(run: StandRun, member: number, startDay: number, target: number): MemberEnding {
-  for (let day = Math.max(startDay, run.startDay); day < run.startDay + run.days; day++) {
-    const at = member * run.days + day - run.startDay
-    const up = run.species.every((species) => species.bbch[at] >= 9)
-    const alive = Math.max(...run.species.map((species) => species.alive[at]))
-    if (up && alive <= target) return { survival: alive, deadDay: day, sheetDays: 0 }
+  let alive = 1
+  for (let i = Math.max(0, startDay - run.startDay); i < run.days; i++) {
+    const at = member * run.days + i
+    let up = true
+    alive = 0
+    for (const species of run.species) {
+      if (species.bbch[at] < 9) up = false
+      if (species.alive[at] > alive) alive = species.alive[at]
+    }
+    if (!up || alive > target) continue
+    // What has ripened died of age and dropped its seed: neither cold nor heat ended it.
+    const ripe = run.species.some((species) => species.bbch[at] >= RIPE)
+    return { survival: alive, deadDay: ripe ? NaN : run.startDay + i, sheetDays: 0 }
   }
-  const last = member * run.days + run.days - 1
-  return {
-    survival: Math.max(...run.species.map((species) => species.alive[last])),
-    deadDay: NaN,
-    sheetDays: 0,
-  }
+  return { survival: alive, deadDay: NaN, sheetDays: 0 }
 }
 
 /** Under a sheet: the dose that brings the acts' survivors down to the target, then the day that dose is reached. */
@@ -195,36 +189,59 @@ function sheeted(
     const own = withOwn(0.05, ownCount(setup.own ?? {}, way.id, kind, species.bbch[at]))
     return (dry * doseNeeded(sheet, kind, species.bbch[at], lies) * Math.log(0.05)) / Math.log(own)
   })
-  const aliveAt = (dose: number) => {
-    let sum = 0
-    for (let c = 0; c < shares.length; c++) sum += shares[c] * left[c] * sheetSurvival(dose, needed[c])
-    return sum
-  }
+  const dose = doseTo(setup.target, shares, left, needed) * (0.85 + 0.3 * luck(member, SHEET_STEP))
+  const longest = Math.min(firmDays(sheet), (setup.liftedDay ?? Infinity) - startDay)
+  // What the acts have killed must brown before it counts as dead, sheet or no sheet.
+  const act = way.acts.at(-1)
+  const brown = act ? doseDay(ensemble, 'air', member, startDay, BROWNING_CD[act]) : startDay
+  const kind = sheet === 'clear' ? 'clear' : 'black'
+  const done = Math.max(doseDay(ensemble, kind, member, startDay, dose), brown)
+  if (done - startDay <= longest)
+    return {
+      survival: Math.min(setup.target, weighted(shares, left)),
+      deadDay: done,
+      sheetDays: done - startDay,
+    }
+  const gathered = doseBetween(
+    ensemble,
+    kind,
+    member,
+    startDay,
+    Math.min(startDay + longest + 1, ensemble.startDay + ensemble.days),
+  )
+  return { survival: aliveUnder(gathered, shares, left, needed), deadDay: NaN, sheetDays: 0 }
+}
+
+/** Share alive under a sheet after a dose, over the species. */
+function aliveUnder(
+  dose: number,
+  shares: readonly number[],
+  left: readonly number[],
+  needed: readonly number[],
+): number {
+  let sum = 0
+  for (let c = 0; c < shares.length; c++) sum += shares[c] * left[c] * sheetSurvival(dose, needed[c])
+  return sum
+}
+
+/** The dose that leaves just the target alive; 0 where the acts alone do. */
+function doseTo(
+  target: number,
+  shares: readonly number[],
+  left: readonly number[],
+  needed: readonly number[],
+): number {
+  const alive = weighted(shares, left)
+  if (alive <= target) return 0
+  if (shares.length === 1) return (needed[0] * Math.log(target / alive)) / Math.log(0.05)
   let low = 0
   let high = 3 * Math.max(...needed)
   for (let i = 0; i < 20; i++) {
     const middle = (low + high) / 2
-    if (aliveAt(middle) > setup.target) low = middle
+    if (aliveUnder(middle, shares, left, needed) > target) low = middle
     else high = middle
   }
-  const dose = high * (0.85 + 0.3 * luck(member, SHEET_STEP))
-  const longest = Math.min(firmDays(sheet), (setup.liftedDay ?? Infinity) - startDay)
-  // What the acts have killed must brown before it counts as dead, sheet or no sheet.
-  const act = way.acts.at(-1)
-  const brown = act ? brownDay(ensemble, member, startDay, BROWNING_CD[act]) : startDay
-  let gathered = 0
-  for (let days = 0; days <= longest; days++) {
-    if (gathered >= dose && startDay + days >= brown)
-      return {
-        survival: Math.min(setup.target, weighted(shares, left)),
-        deadDay: startDay + days,
-        sheetDays: days,
-      }
-    const gain = sheetDay(sheet, ensemble, member, startDay + days)
-    if (Number.isNaN(gain)) break
-    gathered += gain
-  }
-  return { survival: aliveAt(gathered), deadDay: NaN, sheetDays: 0 }
+  return high
 }
 
 /** Animals: every stop takes its share of the plants; the plot is done when the last stop of the round that does it ends. */

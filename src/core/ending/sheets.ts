@@ -80,18 +80,5 @@ export function sheetDay(sheet: SheetKind, ensemble: WeatherEnsemble, member: nu
   return Math.max(0, (tMinC[i] + tMaxC[i]) / 2 + SHEET_WARMING_C)
 }
 
-/** Dose under a sheet between two days; days outside the weather count nothing. */
-export function sheetDose(
-  ensemble: WeatherEnsemble,
-  member: number,
-  fromDay: number,
-  toDay: number,
-  sheet: SheetKind = 'black',
-): number {
-  let dose = 0
-  for (let day = fromDay; day < toDay; day++) dose += sheetDay(sheet, ensemble, member, day) || 0
-  return dose
-}
-
 /** Share alive under a sheet after a dose: it falls exponentially to 5 % at the dose needed. */
 export const sheetSurvival = (dose: number, needed: number) => Math.exp((Math.log(0.05) * dose) / needed)

@@ -4,8 +4,8 @@ import { findSpecies, SPECIES } from '../plants/catalogue'
 import { stillStand } from '../testing/stillStand'
 import { testBed, testHens, testTool } from '../testing/beds'
 import { USUAL_RULES, type Rules } from '../garden/rules'
-import { CANDIDATES, judgeWay, type EndingCase } from './compare'
-import { weigh } from './weigh'
+import { wayOf, waysFor } from '../testing/comparison'
+import { stopsOf } from './animals'
 import { endingOf, type EndingSetup } from './outcome'
 import { filmHeat } from './sheets'
 import { cautionsOf } from '../plants/catalogue'
@@ -154,56 +154,35 @@ describe('never the wrong way round', () => {
 })
 
 describe('own rules and their price', () => {
-  const tools = (['scythe', 'spade or fork', 'wheelbarrow', 'burner'] as const).map((kind) => testTool(kind))
-  const judged = (
-    wayId: WayId,
-    rules: Partial<Rules>,
-    stand = rye(45, { members: 8, days: 260 }),
-    passes = 1,
-  ) => {
-    const question: EndingCase = {
-      run: stand.run,
-      ensemble: stand.ensemble,
-      bed: testBed,
-      part: { kind: 'whole' },
-      areaM2: 12,
-      tools: [...tools, testTool('crimp board', 1.2), testTool('black tarp', 2, 12)],
-      livestock: [],
-      rules: { ...USUAL_RULES, ...rules },
-      own: {},
-      establishment: 'transplant',
-      fromDay: 10,
-      toDay: 80,
-      stepDays: 5,
-      ranks: 8,
-    }
-    return judgeWay(
-      CANDIDATES.find((entry) => entry.way.id === wayId && entry.passes === passes)!,
-      question,
-    )
-  }
-  const target = { plantingDay: 80, establishment: 'transplant' as const, waitDays: 7 }
+  const tools = (['scythe', 'spade or fork', 'wheelbarrow', 'burner'] as const)
+    .map((kind) => testTool(kind))
+    .concat(testTool('crimp board', 1.2), testTool('black tarp', 2, 12))
+  const judged = (wayId: WayId, rules: Partial<Rules>, stand = rye(45, { members: 8, days: 260 })) =>
+    wayOf(waysFor(stand, { from: 10, by: 73, tools, rules: { ...USUAL_RULES, ...rules } }), wayId)
+  const best = (...of: Parameters<typeof judged>) =>
+    Math.max(...judged(...of).starts.map(({ chance }) => chance))
+  const free = (...of: Parameters<typeof judged>) =>
+    Math.max(...judged(...of).starts.map(({ chanceFree }) => chanceFree))
   test('the longest time under a sheet takes it off too soon, and says what it costs', () => {
-    expect(weigh(judged('tarp', {}), target).chance).toBe(1)
-    const short = weigh(judged('tarp', { longestSheetDays: 7 }), target)
-    expect(short.chance).toBe(0)
-    expect(short.chanceFree).toBe(1)
-    expect(weigh(judged('tarp', { longestSheetDays: 60 }), target).chance).toBe(1)
+    expect(best('tarp', {})).toBe(1)
+    expect(best('tarp', { longestSheetDays: 7 })).toBe(0)
+    expect(free('tarp', { longestSheetDays: 7 })).toBe(1)
+    expect(best('tarp', { longestSheetDays: 60 })).toBe(1)
   })
   test('a legume that must bloom first is left alone before', () => {
     const vetch = (bbch: number) =>
       stillStand([{ speciesId: 'hairy-vetch', bbch, massG: 400 }], { members: 8, days: 260 })
-    expect(weigh(judged('turn', { legumeFrom: 'bloom' }, vetch(45)), target).chance).toBe(0)
-    expect(weigh(judged('turn', { legumeFrom: 'bloom' }, vetch(45)), target).chanceFree).toBe(1)
-    expect(weigh(judged('turn', { legumeFrom: 'bloom' }, vetch(65)), target).chance).toBe(1)
-    expect(weigh(judged('turn', { legumeFrom: 'first pods' }, vetch(65)), target).chance).toBe(0)
+    expect(best('turn', { legumeFrom: 'bloom' }, vetch(45))).toBe(0)
+    expect(free('turn', { legumeFrom: 'bloom' }, vetch(45))).toBe(1)
+    expect(best('turn', { legumeFrom: 'bloom' }, vetch(65))).toBe(1)
+    expect(best('turn', { legumeFrom: 'first pods' }, vetch(65))).toBe(0)
   })
   test('never turning leaves turning out by name; no seed set closes the ripe stand', () => {
     expect(judged('turn', { turning: 'never' }).leftOut).toMatch(/never turn/)
     expect(judged('turn', {}).leftOut).toBeNull()
     const ripe = rye(87, { members: 8, days: 260 })
-    expect(weigh(judged('chop', { seedSet: 'never' }, ripe), target).chance).toBe(0)
-    expect(weigh(judged('chop', {}, ripe), target).chance).toBe(1)
+    expect(best('chop', { seedSet: 'never' }, ripe)).toBe(0)
+    expect(best('chop', {}, ripe)).toBe(1)
   })
   test('stems too hard for what is owned cannot be chopped', () => {
     const sunflower = stillStand([{ speciesId: 'sunflower', bbch: 80, massG: 700 }], {
@@ -211,24 +190,14 @@ describe('own rules and their price', () => {
       days: 260,
       heightM: 2,
     })
-    expect(weigh(judged('chop', {}, sunflower), target).chance).toBe(0)
+    expect(best('chop', {}, sunflower)).toBe(0)
+    expect(judged('chop', {}, sunflower).starts[0].failures).toEqual([{ id: 'stems', share: 1 }])
   })
   test('a flame is refused over dry residue', () => {
     const green = rye(66, { members: 8, days: 260 })
-    expect(weigh(judged('crimp-flame', {}, green), target).chance).toBe(1)
+    expect(best('crimp-flame', {}, green)).toBe(1)
     green.run.residueG.fill(300)
-    expect(weigh(judged('crimp-flame', {}, green), target).chance).toBe(0)
-  })
-  test('a dragged planting date needs no new run: later never lowers the chance, a start asked for is kept', () => {
-    const way = judged('crimp-tarp', {})
-    let last = 0
-    for (let plantingDay = 20; plantingDay <= 80; plantingDay += 4) {
-      const { chance } = weigh(way, { ...target, plantingDay }, 10)
-      expect(chance).toBeGreaterThanOrEqual(last - 1e-12)
-      last = chance
-    }
-    expect(weigh(way, target, 33).bestStartDay).toBe(35)
-    expect(weigh(way, target).latestSafeDay).toBeGreaterThan(40)
+    expect(best('crimp-flame', {}, green)).toBe(0)
   })
 })
 
@@ -277,39 +246,24 @@ describe('what harms animals at a stage', () => {
     expect([25, 26, 45, 50, 51].map(seen)).toEqual([false, true, true, true, false])
   })
   test('hens are kept off a vetch whose pods fill before they leave, and no rule of the grower’s is blamed', () => {
+    const livestock = [{ id: 'h', kind: 'hens' as const, head: 12, penLengthM: 5, penWidthM: 1.2 }]
     const on = (stand: ReturnType<typeof stillStand>) =>
-      judgeWay(
-        { way: findWay('hens')!, passes: 1 },
-        {
-          run: stand.run,
-          ensemble: stand.ensemble,
-          bed: testBed,
-          part: { kind: 'whole' },
-          areaM2: 12,
-          tools: [],
-          livestock: [{ id: 'h', kind: 'hens', head: 12, penLengthM: 5, penWidthM: 1.2 }],
-          rules: USUAL_RULES,
-          own: {},
-          establishment: 'transplant',
-          fromDay: 0,
-          toDay: 60,
-          stepDays: 5,
-          ranks: 8,
-        },
-      )
+      wayOf(waysFor(stand, { from: 0, by: 60, tools: [], livestock }), 'hens').starts
     const vetch = (bbch: number) =>
       stillStand([{ speciesId: 'hairy-vetch', bbch, massG: 150 }], { members: 8, days: 260 })
-    expect(on(vetch(65)).byStart.every(({ dead }) => dead.length > 0)).toBe(true)
-    expect(on(vetch(75)).byStart.every(({ dead, deadFree }) => dead.length === 0 && deadFree === null)).toBe(
-      true,
-    )
+    const blamed = (starts: ReturnType<typeof on>) =>
+      new Set(starts.flatMap(({ failures }) => failures.map(({ id }) => id)))
+    expect(blamed(on(vetch(65))).has('stock')).toBe(false)
+    const podded = on(vetch(75))
+    expect(podded.every(({ failures }) => failures[0].id === 'stock' && failures[0].share === 1)).toBe(true)
+    expect(podded.every(({ chance, chanceFree }) => chance === 0 && chanceFree === 0)).toBe(true)
     const growing = vetch(65)
     const { run } = growing
     run.species[0].bbch.forEach((_, i, all) => (all[i] = i % run.days >= 40 ? 75 : 65))
-    const way = on(growing)
-    expect(way.manureAfterDays).toBeGreaterThan(3)
-    for (const { day, dead } of way.byStart) expect(dead.length > 0).toBe(day + way.manureAfterDays! < 40)
-    expect(way.byStart.some(({ dead }) => dead.length > 0)).toBe(true)
+    for (const { day, end, failures } of on(growing)) {
+      const leaves = day + Math.ceil(stopsOf(end.animals!, 10, 1.2, 0).at(-1)!.endDay)
+      expect(failures[0]?.id === 'stock').toBe(leaves >= 40)
+    }
   })
 })
 
@@ -437,41 +391,5 @@ describe('whatever the stand, the weather and the day', () => {
         }
       }),
       { numRuns: 60, seed: 8 },
-    ))
-  test('an earlier planting or a longer wait never raises a chance', () =>
-    fc.assert(
-      fc.property(
-        anyStand,
-        fc.integer({ min: 20, max: 100 }),
-        fc.integer({ min: 0, max: 30 }),
-        ({ parts, meanC, heightM }, plantingDay, waitDays) => {
-          const stand = stillStand(parts, { meanC, heightM, members: 4, days: 220 })
-          const question: EndingCase = {
-            run: stand.run,
-            ensemble: stand.ensemble,
-            bed: testBed,
-            part: { kind: 'whole' },
-            areaM2: 12,
-            tools: [testTool('scythe'), testTool('black tarp', 2, 12)],
-            livestock: [],
-            rules: USUAL_RULES,
-            own: {},
-            establishment: 'transplant',
-            fromDay: 10,
-            toDay: 60,
-            stepDays: 10,
-            ranks: 4,
-          }
-          for (const { judged } of CANDIDATES.slice(0, 5).map((entry) => ({
-            judged: judgeWay(entry, question),
-          }))) {
-            const at = (day: number, wait: number) =>
-              weigh(judged, { plantingDay: day, establishment: 'transplant', waitDays: wait }, 10).chance
-            expect(at(plantingDay, waitDays)).toBeLessThanOrEqual(at(plantingDay + 7, waitDays) + 1e-12)
-            expect(at(plantingDay, waitDays + 5)).toBeLessThanOrEqual(at(plantingDay, waitDays) + 1e-12)
-          }
-        },
-      ),
-      { numRuns: 40, seed: 9 },
     ))
 })

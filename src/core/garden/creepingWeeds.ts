@@ -1,6 +1,13 @@
 import type { Check } from './check'
 import type { Bed, Stand } from './schema'
 
+/** Words in a bed's troubles that speak of root-knot nematodes. */
+const NEMATODES = /nematode|root.?knot/i
+
+/** Whether nematodes were noted on a bed. */
+export const nematodesNoted = ({ troubles }: Pick<Bed, 'troubles'>): boolean =>
+  (troubles ?? []).some(({ what }) => NEMATODES.test(what))
+
 /** Weeds that come back from roots, rhizomes or tubers in the ground, and how they are called. */
 const CREEPING: readonly (readonly [name: string, words: RegExp])[] = [
   ['bindweed', /bind ?weed|convolvulus|calystegia/i],

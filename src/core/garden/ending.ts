@@ -34,6 +34,8 @@ export const ending = z.object({
   /** How often it is done, a week apart; 1 for what is done once. */
   passes: z.number().int().min(1).max(4),
   note: z.string().max(2000),
+  /** Stubble that a cut leaves, cm; cut as low as ends the plant where left out. */
+  stubbleCm: numberBetween('Stubble', 0, 100, 'cm').optional(),
   /** How the animals were moved over it. */
   animals: z
     .object({

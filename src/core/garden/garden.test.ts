@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { cropContent } from './newStands'
 import { dayNumber, isoDate } from '../foundations/day'
 import { partAreaM2, partSizeM } from './area'
 import { gardenProblems, standProblems } from './consistency'
@@ -35,11 +36,12 @@ function standOf(
     bedId: 'b',
     part: { kind: 'whole' },
     underStandId: null,
+    follows: null,
     cuts: [],
     note: '',
     content:
       kind === 'crop'
-        ? { kind, cropId: 'tomato', establishment: 'transplant' }
+        ? cropContent('tomato', 'transplant')
         : {
             kind,
             components: [{ speciesId: 'oats', share: 1, germination: 0.9, grams: null }],

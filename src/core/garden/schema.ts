@@ -6,7 +6,7 @@ import { livestock, nitrogenSource, rules, spread } from './rules'
 import { seedPack, sower } from './seed'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 5
+export const GARDEN_SCHEMA_VERSION = 6
 
 const monthly = (field: string, low: number, high: number) =>
   z.array(numberBetween(field, low, high)).length(12)
@@ -170,6 +170,10 @@ export const purposeId = z.enum([
 ])
 export type PurposeId = z.infer<typeof purposeId>
 
+/** How a crop is got into the ground through what a cover left there. */
+export const plantingMethodId = z.enum(['slot', 'dibble', 'rake', 'compost row', 'loosen'])
+export type PlantingMethodId = z.infer<typeof plantingMethodId>
+
 /**
  * What grows in a part of a bed from its start to its end: a cover (one species or a mix) or a cash crop.
  * Several stands may share a bed, side by side or one under the other.
@@ -185,10 +189,28 @@ export const stand = z.object({
       components: z.array(component).min(1).max(8),
       purposes: z.array(purposeId).max(3),
     }),
-    z.object({ kind: z.literal('crop'), cropId: id, establishment: z.enum(['transplant', 'seed']) }),
+    z.object({
+      kind: z.literal('crop'),
+      cropId: id,
+      establishment: z.enum(['transplant', 'seed']),
+      /** How it is, or is to be, got into the ground; null where that is not decided. */
+      plantingMethod: plantingMethodId.nullable(),
+      /** Compost or another feed that is to be spread with it. */
+      feed: z.object({ sourceId: id, kg: numberBetween('Feed', 0.01, 1_000_000, 'kg') }).nullable(),
+    }),
   ]),
   /** The stand it was sown under, if any. */
   underStandId: id.nullable(),
+  /**
+   * What the grower says follows a cover while no stand is planned after it: not decided, with the day by which the
+   * ground is wanted where there is one, or that the cover may stay. Null where nothing was said.
+   */
+  follows: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.literal('undecided'), neededBy: isoDay.nullable() }),
+      z.object({ kind: z.literal('stays') }),
+    ])
+    .nullable(),
   start: deed(start),
   cuts: z.array(z.object({ id, cut: deed(cut) })).max(50),
   waterings: z.array(watering).max(400).optional(),

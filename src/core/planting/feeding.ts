@@ -10,9 +10,9 @@ import type { StandRun } from '../stand/types'
 export type NitrogenWeek = { week: number; needG: number; residue: Spread; soilG: number }
 
 /** Share of mineral nitrogen in the soil that a crop's roots get (judgement, 0.5–0.8). */
-const CAUGHT = 0.65
+export const CAUGHT = 0.65
 /** Share of the starting mineral nitrogen that a cover has left behind (judgement, 0.2–0.5). */
-const LEFT_BY_COVER = 0.3
+export const LEFT_BY_COVER = 0.3
 const MOST_WEEKS = 16
 
 /**
@@ -66,13 +66,12 @@ function soilWeek(ensemble: WeatherEnsemble, fromDay: number, fertility: Bed['fe
   return sum / ensemble.members.length
 }
 
-/** What is wanting at harvest, or at the last week looked at, g m⁻²; 0 when nothing is. */
+/** What is wanting at most in any week up to harvest, g m⁻²; 0 when nothing is. An early lack counts as one at harvest does. */
 export function nitrogenGap(weeks: readonly NitrogenWeek[]): Spread {
-  const last = weeks.at(-1)
-  if (!last) return { low: 0, mid: 0, high: 0 }
-  const gap = (residueG: number) =>
-    Math.max(0, last.needG - CAUGHT * (Math.max(0, residueG) + last.soilG) + Math.max(0, -residueG))
-  return { low: gap(last.residue.high), mid: gap(last.residue.mid), high: gap(last.residue.low) }
+  const gap = ({ needG, soilG }: NitrogenWeek, residueG: number) =>
+    Math.max(0, needG - CAUGHT * (Math.max(0, residueG) + soilG) + Math.max(0, -residueG))
+  const most = (end: keyof Spread) => Math.max(0, ...weeks.map((week) => gap(week, week.residue[end])))
+  return { low: most('high'), mid: most('mid'), high: most('low') }
 }
 
 /** Nitrogen, the share freed in a season and weight where nothing better is known: middling garden compost (extension). */
@@ -81,6 +80,17 @@ const USUAL_COMPOST = {
   firstSeason: { low: 0.08, mid: 0.15, high: 0.25 },
   kgPerM3: 600,
 } as const
+
+/** Nitrogen that a weight of a feed frees in its first season over an area, g m⁻². */
+export function freedByFeed(
+  kg: number,
+  areaM2: number,
+  source: Pick<NitrogenSource, 'nitrogenPct' | 'firstSeason'>,
+): number {
+  const percent = source.nitrogenPct ?? USUAL_COMPOST.nitrogenPct.mid
+  const share = source.firstSeason ?? USUAL_COMPOST.firstSeason.mid
+  return areaM2 > 0 ? (kg * 1000 * (percent / 100) * share) / areaM2 : 0
+}
 
 export type Feed = {
   /** Weight to spread over the area, kg. */

@@ -1,14 +1,10 @@
 import { stopsOf } from '../ending/animals'
-import type { HarvestRule } from '../ending/weigh'
 import { dayNumber } from '../foundations/day'
 import { partSizeM } from '../garden/area'
 import { USUAL_RULES, type ManureKind, type NitrogenSource, type Rules } from '../garden/rules'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import type { Crop } from '../plants/crops'
-
-/** Manure longer ago than this no longer matters to any harvest, days. */
-const FORGOTTEN_DAYS = 400
 
 /** Names that speak of manure. */
 const MANURE_NAMES = /manure|dung|muck|droppings|litter|slurry|guano/i
@@ -35,30 +31,17 @@ function animalDays(bed: Bed, stand: Stand): number[] {
   return [...grazed, Math.ceil(last.endDay)]
 }
 
-/**
- * The last day on which manure came, or is planned to come, onto a bed: by animals before a planting, or spread raw or of
- * unknown treatment before the harvest. Null when there was none.
- */
-export function lastManure(
-  bed: Bed,
-  stands: readonly Stand[],
-  plantingDay: number,
-  harvestDay = plantingDay,
-): LastManure | null {
+/** Every day on which manure comes onto a bed, by the animals of these stands or spread raw or of unknown treatment. */
+export function manureOn(bed: Bed, stands: readonly Stand[]): LastManure[] {
   const animals = stands
     .filter((stand) => stand.bedId === bed.id)
     .flatMap((stand) => animalDays(bed, stand))
-    .filter((day) => day <= plantingDay)
     .map((day): LastManure => ({ day, from: 'animals' }))
   const feed = (bed.spreads ?? [])
     .filter(({ manure }) => startsClock(manure))
     .map(({ date }): LastManure => ({ day: dayNumber(date), from: 'feed' }))
   return [...animals, ...feed]
-    .filter(({ day }) => day <= harvestDay && day > plantingDay - FORGOTTEN_DAYS)
-    .reduce<LastManure | null>((last, one) => (last && last.day >= one.day ? last : one), null)
 }
-
-type HarvestedCrop = Pick<Crop, 'id' | 'name' | 'touchesSoil' | 'daysToHarvest'>
 
 /** Whether the eaten part of a crop touches soil or its splash: as the grower says, else as is usual for the crop. */
 export const touchesSoil = (crop: Pick<Crop, 'id' | 'touchesSoil'>, rules: Rules = USUAL_RULES): boolean =>
@@ -67,35 +50,3 @@ export const touchesSoil = (crop: Pick<Crop, 'id' | 'touchesSoil'>, rules: Rules
 /** Days that must lie between manure and the harvest of a crop. */
 export const manureDaysFor = (crop: Pick<Crop, 'id' | 'touchesSoil'>, rules: Rules = USUAL_RULES): number =>
   touchesSoil(crop, rules) ? rules.manureDays.touching : rules.manureDays.clear
-
-/** What the harvest of a crop asks of manure on its bed. */
-export const harvestRule = (
-  bed: Bed,
-  stands: readonly Stand[],
-  plantingDay: number,
-  crop: HarvestedCrop,
-  rules: Rules = USUAL_RULES,
-): HarvestRule => ({
-  crop: crop.name,
-  daysToHarvest: crop.daysToHarvest,
-  manureDays: manureDaysFor(crop, rules),
-  lastManureDay: lastManure(bed, stands, plantingDay, plantingDay + crop.daysToHarvest)?.day ?? null,
-})
-
-/** The interval that a crop's harvest must keep from manure on its bed; null when there was none. */
-export function manureGate(
-  bed: Bed,
-  stands: readonly Stand[],
-  plantingDay: number,
-  crop: Pick<Crop, 'id' | 'touchesSoil' | 'daysToHarvest'>,
-  rules: Rules = USUAL_RULES,
-): { lastDay: number; from: LastManure['from']; days: number; touches: boolean } | null {
-  const last = lastManure(bed, stands, plantingDay, plantingDay + crop.daysToHarvest)
-  if (last === null) return null
-  return {
-    lastDay: last.day,
-    from: last.from,
-    days: manureDaysFor(crop, rules),
-    touches: touchesSoil(crop, rules),
-  }
-}

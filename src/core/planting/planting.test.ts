@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { cropContent } from '../garden/newStands'
 import { dayNumber } from '../foundations/day'
 import type { NitrogenSource } from '../garden/rules'
 import { USUAL_RULES } from '../garden/rules'
@@ -7,7 +8,10 @@ import { findCrop } from '../plants/crops'
 import { testBed, testCover, testHens } from '../testing/beds'
 import { cropNeed, feedFor, mulchDepthM, nitrogenGap, removal, strawToAdd } from './feeding'
 import { followedBy } from './followed'
-import { lastManure, manureGate, manureOf } from './manure'
+import { lastManureDay } from '../scenario/criteria'
+import type { Follows } from '../scenario/types'
+import type { Bed } from '../garden/schema'
+import { manureDaysFor, manureOf, manureOn, touchesSoil } from './manure'
 import { lateRule, plantsFor, spacingFor } from './spacing'
 import { waysThrough } from './through'
 
@@ -130,13 +134,18 @@ describe('animals and the harvest', () => {
   })
   const planting = dayNumber('2026-06-10')
   const [leaf, high] = [findCrop('lettuce')!, findCrop('sweetcorn')!]
+  const onBed = (bed: Bed, stands: readonly Stand[], day: number, crop = leaf) =>
+    lastManureDay({ ground: { manure: manureOn(bed, stands), nematodes: false, creeping: [] } }, null, {
+      crop,
+      day,
+    } as Extract<Follows, { kind: 'crop' }>)
   test('the last stop of the last round counts: five stops of two days', () =>
-    expect(lastManure(testBed, [hens], planting)).toEqual({ day: dayNumber('2026-05-11'), from: 'animals' }))
+    expect(onBed(testBed, [hens], planting)).toEqual({ day: dayNumber('2026-05-11'), from: 'animals' }))
   test('the rule is longer where the eaten part touches soil, and follows the grower’s own', () => {
-    expect(manureGate(testBed, [hens], planting, leaf)!.days).toBe(120)
-    expect(manureGate(testBed, [hens], planting, high)!.days).toBe(90)
+    expect(manureDaysFor(leaf)).toBe(120)
+    expect(manureDaysFor(high)).toBe(90)
     const own = { ...USUAL_RULES, manureDays: { touching: 180, clear: 100 } }
-    expect(manureGate(testBed, [hens], planting, leaf, own)!.days).toBe(180)
+    expect(manureDaysFor(leaf, own)).toBe(180)
   })
   test.each([
     'cabbage',
@@ -156,17 +165,17 @@ describe('animals and the harvest', () => {
     'bean',
     'tomato',
   ])('%s waits 120 days', (cropId) => {
-    expect(manureGate(testBed, [hens], planting, findCrop(cropId)!)!.days).toBe(120)
+    expect(manureDaysFor(findCrop(cropId)!)).toBe(120)
   })
   test.each(['sweetcorn', 'pole-bean', 'okra', 'raspberry'])('%s waits 90 days', (cropId) => {
-    expect(manureGate(testBed, [hens], planting, findCrop(cropId)!)!.days).toBe(90)
+    expect(manureDaysFor(findCrop(cropId)!)).toBe(90)
   })
   test('tomato staked and mulched waits 90; the grower’s word goes for any crop', () => {
-    const said = (cropId: string, touches: boolean) =>
-      manureGate(testBed, [hens], planting, findCrop(cropId)!, {
-        ...USUAL_RULES,
-        harvestTouches: { [cropId]: touches },
-      })!
+    const said = (cropId: string, touches: boolean) => {
+      const rules = { ...USUAL_RULES, harvestTouches: { [cropId]: touches } }
+      const crop = findCrop(cropId)!
+      return { days: manureDaysFor(crop, rules), touches: touchesSoil(crop, rules) }
+    }
     expect(findCrop('tomato')!.clearWhenStaked).toBe(true)
     expect(said('tomato', false)).toMatchObject({ days: 90, touches: false })
     expect(said('sweetcorn', true)).toMatchObject({ days: 120, touches: true })
@@ -177,19 +186,11 @@ describe('animals and the harvest', () => {
       spreads: [{ id: 's', date: '2026-05-20', what: 'Heap', manure, kg: 40 }],
     })
     for (const kind of ['raw', 'unknown'] as const)
-      expect(manureGate(spread(kind), [hens], planting, leaf)).toEqual({
-        lastDay: dayNumber('2026-05-20'),
-        from: 'feed',
-        days: 120,
-        touches: true,
-      })
-    for (const kind of ['none', 'composted'] as const)
-      expect(manureGate(spread(kind), [], planting, leaf)).toBeNull()
+      expect(onBed(spread(kind), [hens], planting)).toEqual({ day: dayNumber('2026-05-20'), from: 'feed' })
+    for (const kind of ['none', 'composted'] as const) expect(onBed(spread(kind), [], planting)).toBeNull()
     // Spread on the growing crop it counts as well, until the harvest.
-    expect(manureGate(spread('raw'), [], dayNumber('2026-05-01'), leaf)?.lastDay).toBe(
-      dayNumber('2026-05-20'),
-    )
-    expect(manureGate(spread('raw'), [], dayNumber('2026-03-01'), leaf)).toBeNull()
+    expect(onBed(spread('raw'), [], dayNumber('2026-05-01'))?.day).toBe(dayNumber('2026-05-20'))
+    expect(onBed(spread('raw'), [], dayNumber('2026-03-01'))).toBeNull()
     expect(manureOf({ name: 'Horse manure' })).toBe('unknown')
     expect(manureOf({ name: 'Horse manure', manure: 'composted' })).toBe('composted')
     expect(manureOf({ name: 'Leaf mould' })).toBe('none')
@@ -197,10 +198,10 @@ describe('animals and the harvest', () => {
   test('a grazed cut counts; other beds and years gone by do not', () => {
     const fact = { date: '2026-04-02', heightCm: 5, groundShare: 1, fate: 'grazed' as const, note: '' }
     const grazed = testCover('oats', '2026-03-01', { cuts: [{ id: 'k', cut: { plan: null, fact } }] })
-    expect(lastManure(testBed, [grazed], planting)?.day).toBe(dayNumber('2026-04-02'))
-    expect(lastManure({ ...testBed, id: 'other' }, [grazed], planting)).toBeNull()
-    expect(lastManure(testBed, [grazed], planting + 700)).toBeNull()
-    expect(manureGate(testBed, [], planting, leaf)).toBeNull()
+    expect(onBed(testBed, [grazed], planting)?.day).toBe(dayNumber('2026-04-02'))
+    expect(onBed({ ...testBed, id: 'other' }, [grazed], planting)).toBeNull()
+    expect(onBed(testBed, [grazed], planting + 700)).toBeNull()
+    expect(onBed(testBed, [], planting)).toBeNull()
   })
 })
 
@@ -212,7 +213,7 @@ describe('the loop closed', () => {
   const crop: Stand = {
     ...testCover('oats', '2026-03-01'),
     id: 'crop',
-    content: { kind: 'crop', cropId: 'leek', establishment: 'transplant' },
+    content: cropContent('leek', 'transplant'),
     start: {
       plan: null,
       fact: { date: '2026-05-15', covering: null, passes: null, components: [], note: '' },

@@ -1,9 +1,9 @@
-import type { Bed } from '../garden/schema'
+import type { Bed, PlantingMethodId } from '../garden/schema'
 import type { Crop } from '../plants/crops'
 
 /** A way of getting the crop into the ground through what lies on it, and why it fits or not. */
 export type PlantingWay = {
-  id: 'slot' | 'dibble' | 'rake' | 'compost row' | 'loosen'
+  id: PlantingMethodId
   name: string
   fits: 'well' | 'fair' | 'poorly'
   reason: string

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { cropContent } from '../garden/newStands'
 import { dayNumber } from '../foundations/day'
 import type { Spread } from '../foundations/statistics'
 import type { Stand } from '../garden/schema'
@@ -145,7 +146,7 @@ describe('each kind of job comes when it is due and not otherwise', () => {
   test('frost for tender crops that stand, when it is likely', () => {
     const crop = (cropId: string) =>
       cover({
-        content: { kind: 'crop', cropId, establishment: 'transplant' },
+        content: cropContent(cropId, 'transplant'),
         start: { plan: null, fact: sown('2026-05-01') },
       })
     expect(kinds(round(crop('tomato'), {}, { frostChance: 0.5 }))).toEqual(['frost'])

@@ -1,11 +1,8 @@
-import { deadAsSeen, lastSeen } from '../ending/counted'
-import { leadComponent, type SeasonRun, type StandCase } from './run'
+import { deadDays } from './deadDays'
+import { endedRun, leadComponent, type SeasonRun, type StandCase } from './run'
 import { dayNumber } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import { partSizeM } from '../garden/area'
-import type { EndDetails } from '../garden/ending'
 import { latest } from '../garden/timeline'
-import { DEAD_SHARE, endingOf, type EndingSetup } from '../ending/outcome'
 import type { StandRun } from '../stand/types'
 import { selfSowing, type SelfSowing } from '../stand/reseeding'
 import { carbonKept, type OrganicInput } from '../residue/organicMatter'
@@ -63,48 +60,16 @@ export type StandForecast = {
 
 const STEP_DAYS = 3
 
-/** How a planned or recorded ending is carried out on its bed. */
-export const setupFor = (
-  end: EndDetails,
-  { bed, stand, own }: Pick<StandCase, 'bed' | 'stand' | 'own'>,
-  target: number,
-  flattened = true,
-): EndingSetup & { plot: { lengthM: number; widthM: number } } => ({
-  passes: end.passes,
-  flattened,
-  target,
-  bedKind: bed.kind,
-  own,
-  animals: end.animals,
-  lanes: end.lanes,
-  liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
-  plot: partSizeM(bed, stand.part),
-})
-
-function endedSpread(standCase: StandCase, standing: SeasonRun | null): Spread | null {
+/** Day a stand is dead after its planned or recorded ending, over the members; null without one. */
+function endedSpread(standCase: StandCase, season: SeasonRun): Spread | null {
   const end = latest(standCase.stand.end)
-  if (!end || end.method === 'harvest' || !standing) return null
-  const { method } = end
-  const { run, ensemble } = standing
-  const setup = setupFor(end, standCase, DEAD_SHARE.transplant)
-  const seen = lastSeen(standCase.stand, setup.plot)
-  return spreadOf(
-    Float64Array.from({ length: run.members }, (_, member) =>
-      deadAsSeen(
-        endingOf(method, run, ensemble, member, dayNumber(end.date), setup).deadDay,
-        seen,
-        setup.target,
-      ),
-    ),
-  )
+  return end && end.method !== 'harvest' ? spreadOf(deadDays(standCase, season, end)) : null
 }
 
-/** Series, dates and chances of a run; `standing` is the run without its ending, or null when it has none. */
-export function forecastOf(
-  standCase: StandCase,
-  { run, ensemble }: SeasonRun,
-  standing: SeasonRun | null,
-): StandForecast {
+/** Series, dates and chances of a stand, from its run without its ending. */
+export function forecastOf(standCase: StandCase, season: SeasonRun): StandForecast {
+  const { ensemble } = season
+  const run = endedRun(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
   const stagesByPart = run.species.map((_, part): StageDates =>
     REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, part, bbch)) })),
@@ -135,7 +100,7 @@ export function forecastOf(
     stagesByPart,
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),
-    ended: endedSpread(standCase, standing),
+    ended: endedSpread(standCase, season),
     selfSowing: selfSowing(run, ensemble, ends, end?.method !== 'harvest'),
     carbonG: carbonKept([organicInput(run, ends)]),
     diesAlone: shareOf(run.members, (member) => dead[member] < endDay),

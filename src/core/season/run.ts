@@ -1,16 +1,17 @@
 import { dayNumber } from '../foundations/day'
-import { seedFromText } from '../foundations/random'
 import type { Check } from '../garden/check'
 import { partSizeM } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { cutSurvival, endEvents, takenOver } from '../ending/kill'
+import { liesFlat } from '../ending/flattening'
 import { findWay } from '../ending/ways'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../ending/counted'
-import type { Finishing, FollowUp } from '../garden/ending'
+import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import type { OwnResults } from '../ending/ownResults'
 import { firstUnknownDay, type WeatherEnsemble } from '../site/weather'
-import { runStand } from '../stand/kernel'
+import { resumeStand, runSaving, runStand, type SavedStates } from '../stand/kernel'
+import { joined } from '../stand/joined'
 import type { StandEvent, StandRun } from '../stand/types'
 import { drawTraits } from '../stand/traits'
 import { learn } from '../tracking/learn'
@@ -30,6 +31,10 @@ export type StandCase = {
   brought?: { day: number; massG: number; nitrogenG: number }[]
   /** The garden's own counts after endings, which move the tables. */
   own?: OwnResults
+  /** Whether there is something to flatten growth with before a sheet is laid. */
+  flattens: boolean
+  /** Whether what follows is sown or transplanted: how dead it must be. Transplanted where left out. */
+  establishment?: 'transplant' | 'seed'
 }
 
 /** The species that makes the stand: the largest share of the mix. */
@@ -53,13 +58,9 @@ const lossesOf = (looks: readonly Look[]): StandEvent[] =>
     })),
   )
 
-function eventsOf(
-  standCase: StandCase,
-  ensemble: WeatherEnsemble,
-  looks: readonly Look[],
-  withEnd: boolean,
-): StandEvent[] {
-  const { stand, nextStartDay } = standCase
+/** What is done to a stand before its ending: cuts, mulch brought, plants seen lost. */
+function eventsBefore(standCase: StandCase, looks: readonly Look[]): StandEvent[] {
+  const { stand } = standCase
   const cuts: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
     const done = latest(cut)
     return done
@@ -81,25 +82,33 @@ function eventsOf(
     kind: 'mulch',
     survival: () => 1,
   }))
-  const events = [...cuts, ...mulch, ...lossesOf(looks)]
-  const end = latest(stand.end)
-  const plot = partSizeM(standCase.bed, stand.part)
+  return [...cuts, ...mulch, ...lossesOf(looks)]
+}
+
+/** An ending as events, with what was counted and done after it, until the next stand takes the ground. */
+export function eventsOfEnd(
+  standCase: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens'>,
+  end: EndDetails,
+  ensemble: WeatherEnsemble,
+  clearDay: number | null,
+): StandEvent[] {
+  const { stand, bed } = standCase
+  const plot = partSizeM(bed, stand.part)
   const counts = tellingCounts(stand, plot)
-  const acted = end !== null && findWay(end.method)?.waits === null
-  if (end && withEnd)
-    events.push(
-      ...endEvents(end, dayNumber(end.date), {
-        clearDay: nextStartDay,
-        plot,
-        ensemble,
-        own: standCase.own,
-        bedKind: standCase.bed.kind,
-      }).map((event) => asCounted(event, counts)),
-      ...standingAgain(counts),
-      ...(acted ? workSince(stand, counts).map(workedOn) : []),
-    )
-  if (nextStartDay !== null && withEnd) events.push(...takenOver(nextStartDay, acted))
-  return events
+  const acted = findWay(end.method)?.waits === null
+  const day = dayNumber(end.date)
+  return [
+    ...endEvents(end, day, {
+      clearDay,
+      plot,
+      ensemble,
+      own: standCase.own,
+      bedKind: bed.kind,
+      flattened: liesFlat(stand, day, standCase.flattens),
+    }).map((event) => asCounted(event, counts)),
+    ...standingAgain(counts),
+    ...(acted ? workSince(stand, counts).map(workedOn) : []),
+  ]
 }
 
 /** An ending that was counted afterwards left what was counted first, not what its table says. */
@@ -140,32 +149,41 @@ function onlyOf(stand: Stand, speciesId: string | undefined): number | undefined
 }
 
 /**
- * A run and the weather its members had, which learning may have put in another order. `again` runs the same stand
- * with further events, for its first `members` only where that is enough.
+ * A stand's run without its ending, and the weather its members had, which learning may have put in another order.
+ * `again` runs the same stand from sowing with further events, for its first `members` only where that is enough.
+ * `branch` takes the run up at the beginning of a day with further events from that day on, for some `days`, and for some
+ * `members` only where the others do not matter.
  */
 export type SeasonRun = {
   run: StandRun
   ensemble: WeatherEnsemble
   again: (events: readonly StandEvent[], members?: number) => StandRun
+  branch: (day: number, events: readonly StandEvent[], days?: number, members?: readonly number[]) => StandRun
 }
 
 /**
- * Runs a cover with its cuts, its ending and what was seen of it. `withEnd: false` leaves the ending out, for
- * asking what it would come to if it stood on. Returns null for crops and unknown species.
+ * Runs a cover with its cuts and what was seen of it until its end, as it would stand on if it were not ended. What was
+ * seen re-weights the members. Days in `saveOn` are those that `branch` can start from without a run of its own.
+ * Returns null for crops, unknown species, and stands sown outside the weather.
  */
-export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEnd = true): SeasonRun | null {
+export function standRun(
+  standCase: StandCase,
+  ensemble: WeatherEnsemble,
+  saveOn: readonly number[] = [],
+): SeasonRun | null {
   const { stand, bed, checks, upper } = standCase
   const start = latest(stand.start)
   const sown = sownSpecies(stand, bed)
   if (!start || sown.length === 0) return null
   const sowDay = dayNumber(start.date)
   if (sowDay < ensemble.startDay || sowDay >= ensemble.startDay + ensemble.days) return null
-  const seed = seedFromText(stand.id)
+  const { seed } = ensemble
+  const ended = stand.end.fact && dayNumber(stand.end.fact.date)
   const looks = looksOf(
     stand.id,
     checks,
     sown.map(({ plant }) => plant.id),
-  )
+  ).filter((look) => ended === null || look.day <= ended)
   const input = {
     sown,
     sowDay,
@@ -174,36 +192,69 @@ export function standRun(standCase: StandCase, ensemble: WeatherEnsemble, withEn
     shade: bed.shade,
     canopyAbove: canopyAbove(stand, upper ? [upper] : []),
     watering: wateringOf(stand),
-    events: eventsOf(standCase, ensemble, looks, withEnd),
+    events: eventsBefore(standCase, looks),
   }
   const prior = drawTraits(ensemble.members.length, seed)
   const inOrder = (order: readonly number[] | null) =>
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
   const unknownFrom = firstUnknownDay(ensemble, sowDay)
   const unseen = looks.some((look) => look.day > unknownFrom)
-  // What was seen is set against the stand as it stood: an ending that is only planned has not touched it yet.
-  const asSeen =
-    stand.end.fact || looks.length === 0
-      ? input
-      : { ...input, events: eventsOf(standCase, ensemble, looks, false) }
+  let saved: SavedStates = new Map()
   const learned = learn(
-    (traits, order) => runStand(asSeen, inOrder(order), traits),
+    (traits, order) => {
+      const saving = runSaving(input, inOrder(order), traits, saveOn)
+      saved = saving.saved
+      return saving.run
+    },
     prior,
     leadComponent(stand),
     looks,
     seed,
     unseen,
   )
+  const { traits, run } = learned
   const weather = inOrder(learned.order)
-  const run = asSeen === input ? learned.run : runStand(input, weather, learned.traits)
+  const statesOn = (day: number) => {
+    const states = saved.get(day)
+    if (states) return states
+    const until = { ...weather, days: day + 1 - weather.startDay }
+    saved = new Map([...saved, ...runSaving(input, until, traits, [day]).saved])
+    return saved.get(day)!
+  }
+  const withEvents = (events: readonly StandEvent[]) => ({ ...input, events: [...input.events, ...events] })
   return {
     run,
     ensemble: weather,
     again: (events, members = weather.members.length) =>
-      runStand(
-        { ...input, events: [...input.events, ...events] },
-        { ...weather, members: weather.members.slice(0, members) },
-        learned.traits,
+      runStand(withEvents(events), { ...weather, members: weather.members.slice(0, members) }, traits),
+    branch: (day, events, days, members) =>
+      resumeStand(
+        withEvents(events),
+        weather,
+        traits,
+        statesOn(Math.max(day, sowDay)),
+        Math.max(day, sowDay),
+        days,
+        members,
       ),
   }
+}
+
+/** First day on which an ending, or what takes the ground after it, changes the stand; null where nothing does. */
+const firstChange = (events: readonly StandEvent[]) =>
+  events.length === 0 ? null : Math.min(...events.map((event) => event.day))
+
+/** A stand's run with its planned or recorded ending and what takes the ground after it in it. */
+export function endedRun(standCase: StandCase, season: SeasonRun): StandRun {
+  const { stand, nextStartDay } = standCase
+  const end = latest(stand.end)
+  const acted = end !== null && findWay(end.method)?.waits === null
+  const events = [
+    ...(end ? eventsOfEnd(standCase, end, season.ensemble, nextStartDay) : []),
+    ...(nextStartDay !== null ? takenOver(nextStartDay, acted) : []),
+  ]
+  const { run } = season
+  const day = firstChange(events)
+  if (day === null || day >= run.startDay + run.days) return run
+  return joined(run, season.branch(day, events))
 }

@@ -1,14 +1,15 @@
 import { describe, expect, test } from '@jest/globals'
+import { cropContent } from '../garden/newStands'
 import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
-import { testBed } from '../testing/beds'
+import { testBed, testCase } from '../testing/beds'
 import { firstUnknownDay } from '../site/weather'
 import { NOTHING_OBSERVED } from '../site/record'
 import { TEST_SITES } from '../testing/sites'
 import { testRecord } from '../testing/weather'
 import { spreadOn } from '../stand/summary'
 import { aliveShareOn, bandOn, forecastOf, justBefore, stageReached } from './forecast'
-import { leadComponent, standRun, type StandCase } from './run'
+import { endedRun, leadComponent, standRun, type StandCase } from './run'
 import { EMPTY_LOOK, looksOf } from '../tracking/looks'
 import { canopyAbove, sownSpecies } from './input'
 import { ensembleOf, type WeatherSpec } from './weatherSpec'
@@ -35,6 +36,7 @@ function cover(speciesId: string, sown: string, extra: Partial<Stand> = {}): Sta
     bedId: 'b',
     part: { kind: 'whole' },
     underStandId: null,
+    follows: null,
     cuts: [],
     note: '',
     content: { kind: 'cover', components: [component], purposes: [] },
@@ -43,16 +45,8 @@ function cover(speciesId: string, sown: string, extra: Partial<Stand> = {}): Sta
     ...extra,
   }
 }
-const caseOf = (stand: Stand, extra: Partial<StandCase> = {}): StandCase => ({
-  bed: testBed,
-  stand,
-  upper: null,
-  checks: [],
-  nextStartDay: null,
-  ...extra,
-})
-const forecast = (standCase: StandCase) =>
-  forecastOf(standCase, standRun(standCase, ensemble)!, standRun(standCase, ensemble, false))
+const caseOf = testCase
+const forecast = (standCase: StandCase) => forecastOf(standCase, standRun(standCase, ensemble)!)
 
 describe('what is sown', () => {
   test('grams weighed decide; without them the recipe does', () => {
@@ -74,7 +68,7 @@ describe('what is sown', () => {
   })
   test('crops and unknown species are not run', () => {
     const crop = cover('oats', '2025-09-20', {
-      content: { kind: 'crop', cropId: 'leek', establishment: 'transplant' },
+      content: cropContent('leek', 'transplant'),
     })
     expect(sownSpecies(crop, testBed)).toEqual([])
     expect(standRun(caseOf(crop), ensemble)).toBeNull()
@@ -221,8 +215,8 @@ test('a stand is described as it was just before a cut that is planned for that 
   const standing = cover('cereal-rye', '2025-09-20')
   const planned = { ...standing, end: { plan, fact: null } }
   const forecastFor = (stand: Stand) => {
-    const standCase: StandCase = { bed: testBed, stand, upper: null, checks: [], nextStartDay: null }
-    return forecastOf(standCase, standRun(standCase, ensemble)!, null)
+    const standCase: StandCase = testCase(stand)
+    return forecastOf(standCase, standRun(standCase, ensemble)!)
   }
   const before = justBefore(forecastFor(planned), day)!
   const uncut = justBefore(forecastFor(standing), day)!
@@ -244,9 +238,9 @@ describe('what was done and seen after an ending', () => {
       },
       ...own,
     }
-    const standCase: StandCase = { bed: testBed, stand, upper: null, checks: [], nextStartDay: null }
+    const standCase: StandCase = testCase(stand)
     const run = standRun(standCase, ensemble)!
-    return { run: run.run, forecast: forecastOf(standCase, run, standRun(standCase, ensemble, false)) }
+    return { run: endedRun(standCase, run), forecast: forecastOf(standCase, run) }
   }
   const aliveOn = ({ run }: ReturnType<typeof ended>, date: string) =>
     run.species[0].alive[dayNumber(date) - run.startDay]

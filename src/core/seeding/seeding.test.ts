@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { dayNumber, isoDate } from '../foundations/day'
+import { dayNumber } from '../foundations/day'
 import {
   GRAMS_PER_OUNCE,
   gramsPerM2,
@@ -8,7 +8,6 @@ import {
   ouncesPer1000SquareFeet,
   poundsPerAcre,
 } from '../foundations/units'
-import { findSpecies } from '../plants/catalogue'
 import { sowingRecipe } from './recipe'
 import { resowGrams } from './resow'
 import { generatedEnsemble } from '../site/ensemble'
@@ -30,7 +29,6 @@ import { simulatePattern } from './pattern'
 import { correctionFor, ringAreaM2, ringVerdict } from './ringCheck'
 import { blendFromCounts, cheapestPacks, packetSowsM2, spreaderRate, type Pack } from './shopping'
 import { cansFor, litresFor, rankSowingDays, sprinklerFrom } from './water'
-import { rootingDays, sowingWindow } from './when'
 
 const lot = (extra: Partial<SeedLot> = {}): SeedLot => ({
   id: 'l',
@@ -367,20 +365,6 @@ describe('water and days', () => {
     expect(sprinkler.evenness).toBeCloseTo(0.9, 9)
     expect(sprinklerFrom([4, 6], 30)).toBeNull()
     expect(sprinklerFrom([0, 0, 0], 30)).toBeNull()
-  })
-  test('the last sensible day: earlier for clover than for rye, and before hard frost', () => {
-    const cold = generatedEnsemble(TEST_SITES.pennsylvania, dayNumber('2026-06-20'), 400, 30, 2)
-    const at = dayNumber('2026-07-31')
-    const latest = (id: string) => sowingWindow(findSpecies(id)!, cold, at).latest!.mid
-    expect(latest('crimson-clover')).toBeLessThan(latest('cereal-rye'))
-    expect(isoDate(Math.round(latest('cereal-rye'))) > '2026-09-15').toBe(true)
-    expect(rootingDays(findSpecies('cereal-rye')!)).toBeLessThan(rootingDays(findSpecies('red-clover')!))
-    expect(sowingWindow(findSpecies('buckwheat')!, cold, at).todayChance).toBeGreaterThan(0.8)
-    expect(sowingWindow(findSpecies('buckwheat')!, cold, dayNumber('2026-11-20')).todayChance).toBe(0)
-    const spring = generatedEnsemble(TEST_SITES.pennsylvania, dayNumber('2026-02-10'), 400, 30, 2)
-    const window = sowingWindow(findSpecies('buckwheat')!, spring, dayNumber('2026-04-01'))
-    expect(isoDate(Math.round(window.warmFrom!.mid)) > '2026-04-12').toBe(true)
-    expect(isoDate(Math.round(window.latest!.low)) > '2026-07-15').toBe(true)
   })
 })
 

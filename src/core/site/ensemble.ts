@@ -14,8 +14,8 @@ import {
 } from './record'
 import { daylightSeries, deriveWeather, emptyMember, type WeatherEnsemble } from './weather'
 
-/** Default number of members of an ensemble. */
-export const MEMBERS = 100
+/** Members of a garden's ensemble: every chance that is shown is a share of them. */
+export const MEMBERS = 200
 
 /** Days by which a drawn year is moved at most, so that few years still give many members. */
 const SHIFT_DAYS = 7
@@ -102,6 +102,7 @@ export function buildEnsemble(
   return {
     startDay,
     days,
+    seed,
     known,
     daylightHours: daylightSeries(site, startDay, days),
     members: all,

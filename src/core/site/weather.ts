@@ -21,6 +21,8 @@ export type MemberWeather = {
 export type WeatherEnsemble = {
   startDay: number
   days: number
+  /** What the members were drawn by; whatever else differs between them is drawn by it too. */
+  seed: number
   /** 1 for each day that is known and the same in all members, 0 where members differ. */
   known: Uint8Array
   daylightHours: Float64Array

@@ -217,6 +217,7 @@ test('north and south are alike half a year apart', () => {
     const ensemble = {
       startDay: sowDay - 40,
       days: days + 40,
+      seed: 1,
       known: new Uint8Array(360),
       daylightHours: daylightSeries(site, sowDay - 40, days + 40),
       members: [member],

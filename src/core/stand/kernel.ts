@@ -131,13 +131,17 @@ const CANOPY_COOLING = 0.12
 /** Moisture of residue under the soil, 0–1: steadier than on top (judgement, 0.6–0.9). */
 const BURIED_WETNESS = 0.75
 
-/** Runs one member from the first day of `run` to its last; copies of its state go into the lists of `saveOn`, by day. */
+/**
+ * Runs one member from the first day of `run` to its last and writes it into its place `slot`; copies of its state go into
+ * the lists of `saveOn`, by day.
+ */
 function runMember(
   input: StandInput,
   ensemble: WeatherEnsemble,
   traits: MemberTraits,
   member: number,
   run: StandRun,
+  slot: number,
   now: MemberState,
   saveOn: ReadonlyMap<number, MemberState[]> | null,
 ): void {
@@ -205,12 +209,12 @@ function runMember(
     wetness = Math.min(1, wetness * 0.82 + Math.min(1, weather.rainMm[i] / 5) * 0.6)
     mineral += decayDay(pools, soilC, wetness, mineral)
     mineral += decayDay(buried, soilC, BURIED_WETNESS, mineral, BURIED_CONTACT)
-    cover = record(run, member * days + d, states, pools, buried, water, tally.fixed)
+    cover = record(run, slot * days + d, states, pools, buried, water, tally.fixed)
     const wetMm = weather.waterMm[i] + (waterings?.get(day) ?? 0)
     waterDay(water, wetMm, weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
   }
   const startNitrogen = STARTING_NITROGEN_G[input.fertility]
-  closeAccounts(run, member, states, [pools, buried], tally, startNitrogen, mineral, water, now.startWaterMm)
+  closeAccounts(run, slot, states, [pools, buried], tally, startNitrogen, mineral, water, now.startWaterMm)
 }
 
 /** States of all members at the beginning of some days of a run, by day number: where a what-if begins. */
@@ -241,6 +245,7 @@ export function runSaving(
       traits,
       member,
       run,
+      member,
       beginMember(input, ensemble, traits, member),
       saveOn.length > 0 ? saved : null,
     )
@@ -249,7 +254,8 @@ export function runSaving(
 
 /**
  * Runs a stand on from saved states: `input` may hold other events from `day` on, all else as in the run that was saved.
- * The result begins on `day` and goes on for `days`, or to the end of the ensemble.
+ * The result begins on `day` and goes on for `days`, or to the end of the ensemble. It holds the `members` asked for, in
+ * their order; all of them when left out.
  */
 export function resumeStand(
   input: StandInput,
@@ -258,10 +264,19 @@ export function resumeStand(
   saved: readonly MemberState[],
   day: number,
   days = Infinity,
+  members: readonly number[] = saved.map((_, member) => member),
 ): StandRun {
-  const shortened = { ...ensemble, days: Math.min(ensemble.days, day + days - ensemble.startDay) }
-  const run = emptyRun(input, { ...shortened, members: ensemble.members.slice(0, saved.length) }, day)
-  for (let member = 0; member < run.members; member++)
-    runMember(input, ensemble, traits, member, run, copyState(saved[member]), null)
+  const run = emptyRun(
+    input,
+    {
+      ...ensemble,
+      days: Math.min(ensemble.days, day + days - ensemble.startDay),
+      members: members.map((member) => ensemble.members[member]),
+    },
+    day,
+  )
+  members.forEach((member, slot) =>
+    runMember(input, ensemble, traits, member, run, slot, copyState(saved[member]), null),
+  )
   return run
 }

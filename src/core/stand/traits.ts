@@ -13,18 +13,20 @@ export type MemberTraits = {
   plants?: readonly Float64Array[]
 }
 
-/** Traits of each member, the same for the same seed. `spread` widens or narrows them all. */
+/** Traits of each member, the same for the same seed however many members are drawn. `spread` widens or narrows them all. */
 export function drawTraits(members: number, seed: number, spread = 1): MemberTraits {
-  const random = randomStream(mixSeed(seed, 0x7a17))
-  const lognormal = (sd: number) =>
-    Float64Array.from({ length: members }, () => Math.exp(spread * sd * random.normal()))
-  return {
-    development: lognormal(TRAIT_SPREAD.development),
-    growth: lognormal(TRAIT_SPREAD.growth),
-    emergence: lognormal(TRAIT_SPREAD.emergence),
-    hardinessC: Float64Array.from(
-      { length: members },
-      () => spread * TRAIT_SPREAD.hardinessC * random.normal(),
-    ),
+  const traits: MemberTraits = {
+    development: new Float64Array(members),
+    growth: new Float64Array(members),
+    emergence: new Float64Array(members),
+    hardinessC: new Float64Array(members),
   }
+  for (let member = 0; member < members; member++) {
+    const random = randomStream(mixSeed(mixSeed(seed, 0x7a17), member))
+    traits.development[member] = Math.exp(spread * TRAIT_SPREAD.development * random.normal())
+    traits.growth[member] = Math.exp(spread * TRAIT_SPREAD.growth * random.normal())
+    traits.emergence[member] = Math.exp(spread * TRAIT_SPREAD.emergence * random.normal())
+    traits.hardinessC[member] = spread * TRAIT_SPREAD.hardinessC * random.normal()
+  }
+  return traits
 }

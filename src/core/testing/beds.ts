@@ -1,5 +1,6 @@
 import type { AnimalPlan } from '../ending/animals'
 import type { Bed, Stand, StartDetails, Tool } from '../garden/schema'
+import type { StandCase } from '../season/run'
 
 /** A plain bed of 10 × 1.2 m for tests. */
 export const testBed: Bed = {
@@ -52,6 +53,7 @@ export function testCover(speciesId: string, sownOn: string, own: Partial<Stand>
     bedId: testBed.id,
     part: { kind: 'whole' },
     underStandId: null,
+    follows: null,
     cuts: [],
     note: '',
     content: { kind: 'cover', components: start.components, purposes: [] },
@@ -60,6 +62,17 @@ export function testCover(speciesId: string, sownOn: string, own: Partial<Stand>
     ...own,
   }
 }
+
+/** A stand in the test bed as forecasts and plans are computed from, with something owned to flatten it. */
+export const testCase = (stand: Stand, own: Partial<StandCase> = {}): StandCase => ({
+  bed: testBed,
+  stand,
+  upper: null,
+  checks: [],
+  nextStartDay: null,
+  flattens: true,
+  ...own,
+})
 
 /** Four hens in a pen of 2 × 1.2 m, two days a stop, two rounds with a week between. */
 export const testHens = (own: Partial<AnimalPlan> = {}): AnimalPlan => ({

@@ -1,42 +1,55 @@
 import { dayNumber } from '../foundations/day'
+import { USUAL_RULES } from '../garden/rules'
 import type { SiteClimate } from '../garden/schema'
+import type { GroundFacts, Means } from '../scenario/types'
 import { generatedEnsemble } from '../site/ensemble'
 import type { WeatherEnsemble } from '../site/weather'
-import { NO_LIMITS, type ChooseQuestion, type Limits } from '../choosing/types'
+import { NO_LIMITS, untilDay, type ChooseQuestion, type Limits } from '../choosing/types'
 import { testBed, testTool } from './beds'
 
-/** A plain question for tests: a bed free on a day, transplants on another, mass wanted, ordinary tools. */
+/** What a grower of the tests has: ordinary tools, no animals, the usual rules. */
+export const testMeans = (own: Partial<Means> = {}): Means => ({
+  tools: [testTool('scythe'), testTool('crimp board'), testTool('black tarp', 2, 12)],
+  livestock: [],
+  rules: USUAL_RULES,
+  own: {},
+  waitDays: { transplant: 7, seed: 14 },
+  ...own,
+})
+
+export const BARE_FACTS: GroundFacts = { manure: [], nematodes: false, creeping: [] }
+
+/** A plain question for tests: a bed free on a day, wanted by another, mass wanted, ordinary tools. */
 export function testQuestion(
   from: string,
-  plantOn: string,
-  extra: Partial<Omit<ChooseQuestion, 'limits'>> & { limits?: Partial<Limits> } = {},
+  wantedBy: string,
+  { limits, ...extra }: Partial<Omit<ChooseQuestion, 'limits'>> & { limits?: Partial<Limits> } = {},
 ): ChooseQuestion {
   const today = dayNumber(from)
-  const { limits, ...rest } = extra
   return {
     bed: testBed,
-    areaM2: 12,
+    part: { kind: 'whole' },
+    upper: null,
     freeFromDay: today,
     sowDay: null,
     sowUntilDay: null,
-    target: { plantingDay: dayNumber(plantOn), establishment: 'transplant', waitDays: 7 },
-    endNeeded: true,
-    canopyAbove: null,
-    next: null,
+    openUntilDay: dayNumber(wantedBy),
+    follows: { kind: 'deadline', day: dayNumber(wantedBy), establishment: 'transplant' },
+    means: testMeans(),
+    ground: BARE_FACTS,
     purposes: ['mass'],
     weeds: 'any',
-    tools: [testTool('scythe'), testTool('crimp board'), testTool('black tarp', 2, 12)],
     animals: [],
     seedAtHand: [],
     organicSeed: false,
     today,
-    ...rest,
+    ...extra,
     limits: { ...NO_LIMITS, ...limits },
   }
 }
 
 /** Weather that reaches from before a question's day past its planting. */
 export function questionWeather(question: ChooseQuestion, site: SiteClimate, members = 12): WeatherEnsemble {
-  const days = question.target.plantingDay - question.today + 60
+  const days = untilDay(question) - question.today + 90
   return generatedEnsemble(site, question.today - 40, days, members, 3)
 }

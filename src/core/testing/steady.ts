@@ -6,6 +6,7 @@ export function steadyWeather(meanC: number, days = 120, members = 1, startDay =
   return {
     startDay,
     days,
+    seed: 1,
     known: new Uint8Array(days),
     daylightHours: flat(14),
     members: Array.from({ length: members }, () => ({

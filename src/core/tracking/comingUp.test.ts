@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { TEST_SITES } from '../testing/sites'
-import { testBed, testCover } from '../testing/beds'
+import { testBed, testCase, testCover } from '../testing/beds'
 import { flatForecast } from '../testing/forecasts'
 import { generatedEnsemble } from '../site/ensemble'
 import { dayNumber } from '../foundations/day'
@@ -31,7 +31,7 @@ test('each species is told against its own days, and one that never comes is lef
 
 test('a spot sown again has less by the planned end than one that came up in time, and longer helps it', () => {
   const ensemble = generatedEnsemble(TEST_SITES.pennsylvania, today - 60, 260, 24, 3)
-  const standCase = { bed: testBed, stand: oats, upper: null, checks: [], nextStartDay: null }
+  const standCase = testCase(oats)
   const early = sowAgain(standCase, ensemble, today)!
   expect(early.byDay).toBe(dayNumber('2026-07-10'))
   expect(early.again.massG.mid).toBeGreaterThan(0)

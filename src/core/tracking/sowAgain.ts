@@ -19,7 +19,7 @@ const USUAL_DAYS = 70
 /** Compares leaving with sowing again on the spots where it failed; null where nothing can be run. */
 export function sowAgain(standCase: StandCase, ensemble: WeatherEnsemble, today: number): SowAgain | null {
   const start = latest(standCase.stand.start)
-  const left = standRun(standCase, ensemble, false)
+  const left = standRun(standCase, ensemble)
   if (!start || !left) return null
   const day = isoDate(today)
   const { stand } = standCase
@@ -35,7 +35,6 @@ export function sowAgain(standCase: StandCase, ensemble: WeatherEnsemble, today:
       },
     },
     ensemble,
-    false,
   )
   if (!fresh) return null
   const end = latest(stand.end)

@@ -5,7 +5,7 @@ import type { CutDetails } from '../garden/schema'
 import type { SeasonRun, StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandEvent, StandRun } from '../stand/types'
-import { middleOn } from './aftermath'
+import { middleOn } from '../scenario/after'
 
 /** What one species does after a cut: its mass, g m⁻², and share alive on some days after it. */
 export type Regrowth = {

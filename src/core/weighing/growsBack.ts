@@ -1,18 +1,15 @@
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import { partAreaM2 } from '../garden/area'
-import type { Tool } from '../garden/schema'
-import { ownCount, withOwn, type OwnResults } from '../ending/ownResults'
-import type { EndingClass, Species } from '../plants/parameters'
-import type { SeasonRun, StandCase } from '../season/run'
-import { actsSurvival, DEAD_SHARE, endingOf, HAND_FINISH_SHARE, pullMinutes } from '../ending/outcome'
-import { chopSurvival, chopSurvivalAt, furtherPass } from '../ending/survival'
-import { takenOver } from '../ending/kill'
+import { pullMinutes } from '../ending/outcome'
 import { findWay } from '../ending/ways'
 import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from '../ending/woodiness'
-import type { Target } from '../ending/weigh'
-import { valuesOn } from '../stand/summary'
-import type { StandEvent } from '../stand/types'
-import { AFTERMATH_MEMBERS, COUNT_AFTER_DAYS, middleOn, plantsOn } from './aftermath'
+import { isoDate } from '../foundations/day'
+import { spreadOf, type Spread } from '../foundations/statistics'
+import { partAreaM2 } from '../garden/area'
+import type { EndDetails } from '../garden/ending'
+import { COUNT_AFTER_DAYS, middleOn, plantsOn, releasedBetween } from '../scenario/after'
+import { evaluateWith, targetDay } from '../scenario/evaluate'
+import type { Scenario } from '../scenario/types'
+import { standRun, type SeasonRun } from '../season/run'
+import type { WeatherEnsemble } from '../site/weather'
 
 /** One cutting date tried: everything that moves with it. Per m² unless it says otherwise. */
 export type CutOutcome = {
@@ -36,9 +33,7 @@ export type CutOutcome = {
 }
 
 export type GrowsBackQuestion = {
-  standCase: StandCase
-  target: Target
-  tools: readonly Tool[]
+  scenario: Scenario
   /** What is done on the date, and how often, a week apart. */
   method: 'chop' | 'crimp'
   passes: 1 | 2
@@ -51,36 +46,21 @@ const MOST_DATES = 14
 /** Stems that a plant standing again puts up: grasses tiller (judgement). */
 const STEMS_PER_PLANT = { grass: 3, legume: 1.6, broadleaf: 1.2 } as const
 
-/** Survival of a chop at a height, own counts taken in. */
-const chopped = (kind: EndingClass, bbch: number, heightM: number, own: OwnResults) =>
-  chopSurvivalAt(kind, bbch, heightM, withOwn(chopSurvival(kind, bbch), ownCount(own, 'chop', kind, bbch)))
-
-/** Share of a plant that outlives the work on the date. */
-function survivalOf(question: GrowsBackQuestion, plant: Species, bbch: number, heightM = question.heightM) {
-  const { method, passes, standCase } = question
-  const own = standCase.own ?? {}
-  if (method === 'crimp')
-    return actsSurvival(findWay('crimp')!, plant, bbch, passes, { own, bedKind: standCase.bed.kind })
-  const kind = plant.endingClass
-  return chopped(kind, bbch, heightM, own) * furtherPass('chop', kind).leaves ** (passes - 1)
-}
-
-/** Share of the survivors' growth that the work leaves standing (judgement): stubble, or stems that rise again. */
-const topLeft = ({ method, heightM }: GrowsBackQuestion) =>
-  method === 'crimp' ? 0.6 : heightM > 0.02 ? 0.12 : 0.06
-
-const workEvent = (day: number, question: GrowsBackQuestion): StandEvent => ({
-  day,
-  kind: 'end',
-  topLeft: topLeft(question),
-  survival: (_member, _c, bbch, plant) => survivalOf(question, plant, bbch),
+/** The work on a day as an ending. */
+const endOn = (day: number, { method, passes, heightM }: GrowsBackQuestion): EndDetails => ({
+  date: isoDate(day),
+  method,
+  passes,
+  note: '',
+  ...(method === 'chop' && { stubbleCm: Math.round(heightM * 100) }),
 })
 
 /** The tool for the work, and minutes for each m² of one pass; null when none owned does it. */
 function toolFor(
-  { method, tools }: GrowsBackQuestion,
+  { method, scenario }: GrowsBackQuestion,
   hardness: number,
 ): { kind: NonNullable<CutOutcome['tool']>; minutesPerM2: number } | null {
+  const { tools } = scenario.means
   if (method === 'crimp')
     return tools.some((tool) => tool.kind === 'crimp board')
       ? { kind: 'crimp board', minutesPerM2: findWay('crimp')!.minutesPerM2 }
@@ -89,16 +69,24 @@ function toolFor(
   return kind && { kind, minutesPerM2: CUTTING_TOOLS[kind].minutesPerM2 }
 }
 
-/** What a cut comes to on each of some dates from today to the planting day. */
+/** Days ahead looked at where nothing says when the ground is wanted. */
+const OPEN_LOOK_DAYS = 60
+
+/** What a cut comes to on each of some dates from today to the day the ground is wanted. */
 export function growsBack(
   question: GrowsBackQuestion,
-  season: SeasonRun,
-  today: number,
+  ensemble: WeatherEnsemble,
   progress?: (share: number) => void,
 ): CutOutcome[] {
-  const { plantingDay } = question.target
-  const from = Math.max(today, season.run.startDay)
-  const last = Math.min(plantingDay - 1, season.run.startDay + season.run.days - 1)
+  const { scenario } = question
+  const season = standRun({ ...scenario.standCase, own: scenario.means.own }, ensemble)
+  if (!season) return []
+  const from = Math.max(scenario.today, season.run.startDay + 1)
+  const wanted = targetDay(scenario.follows)
+  const last = Math.min(
+    Number.isFinite(wanted) ? wanted - 1 : from + OPEN_LOOK_DAYS,
+    season.run.startDay + season.run.days - 1,
+  )
   if (last < from) return []
   const count = Math.min(MOST_DATES, last - from + 1)
   return Array.from({ length: count }, (_, i) => {
@@ -110,18 +98,19 @@ export function growsBack(
 }
 
 function cutOn(day: number, question: GrowsBackQuestion, season: SeasonRun): CutOutcome {
-  const { standCase, target } = question
+  const { scenario } = question
+  const { bed, stand } = scenario.standCase
   const { run } = season
-  const areaM2 = partAreaM2(standCase.bed, standCase.stand.part)
+  const areaM2 = partAreaM2(bed, stand.part)
   const height = middleOn(run, run.heightM, day)
   const bbch = run.species.map((species) => middleOn(run, species.bbch, day))
   const hardness = Math.max(...run.sown.map(({ plant }, c) => woodiness(plant.endingClass, bbch[c], height)))
   const tool = toolFor(question, hardness)
-  const after = season.again(
-    [workEvent(day, question), ...takenOver(target.plantingDay, true)],
-    AFTERMATH_MEMBERS,
-  )
-  const countDay = Math.min(target.plantingDay - 1, day + COUNT_AFTER_DAYS)
+  const evaluated = evaluateWith(scenario, season, endOn(day, question))
+  const after = evaluated.ended!
+  const wanted = targetDay(scenario.follows)
+  const lookDay = Math.min(Number.isFinite(wanted) ? wanted : Infinity, after.startDay + after.days - 1)
+  const countDay = Math.min(lookDay - 1, day + COUNT_AFTER_DAYS)
   const index = Math.max(0, countDay - after.startDay)
   const stems = spreadOf(
     Float64Array.from({ length: after.members }, (_, member) =>
@@ -144,41 +133,10 @@ function cutOn(day: number, question: GrowsBackQuestion, season: SeasonRun): Cut
     stems,
     cutMinutes: (tool?.minutesPerM2 ?? 0) * areaM2 * question.passes,
     finishMinutes: pullMinutes(plantsOn(after, countDay) * areaM2),
-    mulchG: middleOn(after, after.residueG, target.plantingDay),
-    nitrogenG: freed(after, target.plantingDay),
-    chance: tool ? chanceOf(day, question, season) : 0,
+    mulchG: middleOn(after, after.residueG, lookDay),
+    nitrogenG: releasedBetween(after, lookDay, lookDay + 70).mid,
+    chance: tool ? evaluated.outcome.chance.whole : 0,
   }
-}
-
-function freed(run: SeasonRun['run'], plantingDay: number): number {
-  const from = valuesOn(run, run.releasedG, plantingDay)
-  const to = valuesOn(run, run.releasedG, Math.min(run.startDay + run.days - 1, plantingDay + 70))
-  return spreadOf(from.map((value, member) => to[member] - value))?.mid ?? 0
-}
-
-/** Chance of dead and waited by the planting day; stubble left higher keeps more plants alive than the table's cut. */
-function chanceOf(day: number, question: GrowsBackQuestion, { run, ensemble }: SeasonRun): number {
-  const { target, standCase, method, passes } = question
-  const setup = {
-    passes,
-    flattened: true,
-    target: DEAD_SHARE[target.establishment],
-    own: standCase.own ?? {},
-    bedKind: standCase.bed.kind,
-  }
-  return shareOf(run.members, (member) => {
-    const ending = endingOf(method, run, ensemble, member, day, setup)
-    if (!(ending.deadDay + target.waitDays <= target.plantingDay)) return false
-    const at = member * run.days + day - run.startDay
-    const total = run.species.reduce((sum, species) => sum + species.massG[at], 0)
-    const more = run.species.reduce((sum, species, c) => {
-      const { plant } = run.sown[c]
-      const bbch = species.bbch[at]
-      const saved = survivalOf(question, plant, bbch) - survivalOf(question, plant, bbch, 0)
-      return sum + (species.massG[at] / total) * saved
-    }, 0)
-    return ending.survival + more - HAND_FINISH_SHARE <= setup.target
-  })
 }
 
 /** Between the dates that were run, everything is drawn straight. */

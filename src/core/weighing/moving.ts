@@ -9,22 +9,20 @@ import {
   type AnimalPlan,
   type Stop,
 } from '../ending/animals'
-import type { Target } from '../ending/weigh'
-import { endEvents } from '../ending/kill'
-import { DEAD_SHARE, endingOf } from '../ending/outcome'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import { partSizeM } from '../garden/area'
 import type { WayId } from '../ending/ways'
-import type { SeasonRun, StandCase } from '../season/run'
-import { AFTERMATH_MEMBERS, middleOn } from './aftermath'
+import { isoDate } from '../foundations/day'
+import { spreadOf, type Spread } from '../foundations/statistics'
+import { partSizeM } from '../garden/area'
+import type { EndDetails } from '../garden/ending'
+import { manureDaysFor } from '../planting/manure'
+import { middleOn } from '../scenario/after'
+import { lastManureDay } from '../scenario/criteria'
+import { evaluateWith } from '../scenario/evaluate'
+import type { Scenario } from '../scenario/types'
+import { eventsOfEnd, standRun, type SeasonRun } from '../season/run'
+import type { WeatherEnsemble } from '../site/weather'
 
-export type MovingQuestion = {
-  standCase: StandCase
-  method: WayId
-  plan: AnimalPlan
-  startDay: number
-  target: Target
-}
+export type MovingQuestion = { scenario: Scenario; method: WayId; plan: AnimalPlan; startDay: number }
 
 /** One pass of the animals over the plot. */
 export type Round = {
@@ -54,24 +52,70 @@ export type MovingAnswer = {
   doubts: string[]
 }
 
+/** Members whose growth is followed between the rounds: the middle of them is all that is asked. */
+const FOLLOWED_MEMBERS = 40
+
 /** Follows animals over a plot: stops, growth between the rounds by simulation, feed, and when it is done. */
 export function moving(
-  { standCase, method, plan, startDay, target }: MovingQuestion,
-  season: SeasonRun,
-): MovingAnswer {
+  { scenario, method, plan, startDay }: MovingQuestion,
+  ensemble: WeatherEnsemble,
+): MovingAnswer | null {
+  const { standCase, follows } = scenario
+  const season = standRun({ ...standCase, own: scenario.means.own }, ensemble)
+  if (!season) return null
   const plot = partSizeM(standCase.bed, standCase.stand.part)
   const plotM2 = plot.lengthM * plot.widthM
   const stops = stopsOf(plan, plot.lengthM, plot.widthM, startDay)
-  const events = endEvents({ date: '', note: '', method, passes: 1, animals: plan }, startDay, {
-    clearDay: null,
-    plot,
-    ensemble: season.ensemble,
-  })
+  const end: EndDetails = { date: isoDate(startDay), note: '', method, passes: 1, animals: plan }
+  const rounds = roundsOf(plan, stops, end, scenario, season)
+  const eatenKg = rounds.reduce((sum, round) => sum + round.eatenKg, 0)
+  const days = stops.reduce((sum, stop) => sum + stop.endDay - stop.startDay, 0)
+  const evaluated = evaluateWith(scenario, season, end)
+  const { termination, outcome } = evaluated
+  const manure = follows.kind === 'crop' ? lastManureDay(scenario, termination, follows) : null
+  const manureWait =
+    follows.kind === 'crop' && manure
+      ? Math.max(
+          0,
+          manure.day +
+            manureDaysFor(follows.crop, scenario.means.rules) -
+            follows.day -
+            follows.crop.daysToHarvest,
+        )
+      : 0
+  const animalDaysM2 = animalDays(plan, plotM2)
+  return {
+    stops,
+    rounds,
+    feedKg: broughtFeedKg(plan, days, eatenKg),
+    grainKg: scratchGrainKg(plan, stops.length / plan.rounds),
+    eatenKg,
+    animalDaysM2,
+    droppingsG: animalDaysM2 * HUSBANDRY[plan.kind].droppingsG,
+    survivors: spreadOf(termination!.endings.map((ending) => ending.survival)),
+    finish: outcome.dead,
+    chance: outcome.chance.whole,
+    manureWait,
+    doubts: stockingDoubts(plan, plotM2, rounds[0]?.standing.mid ?? 0),
+  }
+}
+
+/** What each round finds standing, by running the stand on behind the rounds before it. */
+function roundsOf(
+  plan: AnimalPlan,
+  stops: readonly Stop[],
+  end: EndDetails,
+  { standCase }: Scenario,
+  season: SeasonRun,
+): Round[] {
+  const plot = partSizeM(standCase.bed, standCase.stand.part)
+  const plotM2 = plot.lengthM * plot.widthM
+  const events = eventsOfEnd(standCase, end, season.ensemble, null).filter(({ kind }) => kind === 'graze')
   const none = { low: 0, mid: 0, high: 0 }
-  const rounds = events.map((event, round): Round => {
+  return events.map((event, round): Round => {
     const own = stops.filter((stop) => stop.round === round)
     const day = Math.floor(own[0].startDay)
-    const before = season.again(events.slice(0, round), AFTERMATH_MEMBERS)
+    const before = season.again(events.slice(0, round), FOLLOWED_MEMBERS)
     const massG = middleOn(before, before.massG, day)
     return {
       startDay: day,
@@ -86,35 +130,4 @@ export function moving(
       eatenKg: (eatenG(plan, plotM2, massG, round) * plotM2) / 1000,
     }
   })
-  const eatenKg = rounds.reduce((sum, round) => sum + round.eatenKg, 0)
-  const days = stops.reduce((sum, stop) => sum + stop.endDay - stop.startDay, 0)
-  const { run, ensemble } = season
-  const setup = { passes: 1, flattened: true, target: DEAD_SHARE[target.establishment], animals: plan, plot }
-  const endings = Array.from({ length: run.members }, (_, m) =>
-    endingOf(method, run, ensemble, m, startDay, setup),
-  )
-  const done = endings.filter((ending) => !Number.isNaN(ending.deadDay)).length
-  const { harvest, plantingDay } = target
-  const lastDay = Math.max(Math.ceil(stops.at(-1)!.endDay), harvest?.lastManureDay ?? -Infinity)
-  const manureWait = harvest
-    ? Math.max(0, lastDay + harvest.manureDays - plantingDay - harvest.daysToHarvest)
-    : 0
-  const animalDaysM2 = animalDays(plan, plotM2)
-  return {
-    stops,
-    rounds,
-    feedKg: broughtFeedKg(plan, days, eatenKg),
-    grainKg: scratchGrainKg(plan, stops.length / plan.rounds),
-    eatenKg,
-    animalDaysM2,
-    droppingsG: animalDaysM2 * HUSBANDRY[plan.kind].droppingsG,
-    survivors: spreadOf(endings.map((ending) => ending.survival)),
-    finish: done * 2 >= endings.length ? spreadOf(endings.map((ending) => ending.deadDay)) : null,
-    chance:
-      manureWait > 0
-        ? 0
-        : shareOf(endings.length, (m) => endings[m].deadDay + target.waitDays <= target.plantingDay),
-    manureWait,
-    doubts: stockingDoubts(plan, plotM2, rounds[0]?.standing.mid ?? 0),
-  }
 }

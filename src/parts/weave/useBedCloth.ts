@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import type { StandForecast } from '../../core/season/forecast'
 import { useGarden } from '../../state/garden'
-import { standCaseOf } from '../../state/season'
+import { standCaseOf } from '../../core/season/standCase'
 import { useEngineAll } from '../../state/useEngine'
 import { bandsOfStand } from './bands'
 import type { Strip } from './paint'

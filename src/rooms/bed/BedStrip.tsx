@@ -1,5 +1,5 @@
 import { monthOf } from '../../core/foundations/day'
-import { monthName, shortDate } from '../../parts/format'
+import { monthName, shortDate } from '../../text/format'
 import type { Strip } from '../../parts/weave/paint'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
 import { useDark } from '../../state/useDark'

@@ -5,7 +5,7 @@ import type { Bed } from '../../core/garden/schema'
 import { database } from '../../data/database'
 import { picturesOfBed } from '../../data/pictures'
 import { Dialog } from '../../parts/Dialog'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { useGarden } from '../../state/garden'
 import { journalOf, searched, type Entry } from './journal'
 

@@ -3,7 +3,7 @@ import type { Check, Picture } from '../../core/garden/check'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Bed, Deed, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
-import { grams, longDate, rain, type Units } from '../../parts/format'
+import { grams, longDate, rain, type Units } from '../../text/format'
 import { endingWords, FINISHING_WORDS, leadGroup, standName } from '../../parts/names'
 
 /** Something that happened in a bed: its day, what, the words about it, and pictures taken then. */

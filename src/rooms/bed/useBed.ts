@@ -5,7 +5,8 @@ import { bareWindows } from '../../core/garden/windows'
 import { standsOnCloth } from '../../parts/weave/standsOnCloth'
 import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { useGarden } from '../../state/garden'
-import { LOOM_WEEKS, standCaseOf, WEEKS_BEFORE_TODAY } from '../../state/season'
+import { LOOM_WEEKS, WEEKS_BEFORE_TODAY } from '../../state/season'
+import { standCaseOf } from '../../core/season/standCase'
 import { useLearned } from '../../state/useLearned'
 
 /** The cover the bed's page is about: the one growing now, else the next one planned, else the last that was. */

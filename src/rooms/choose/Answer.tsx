@@ -4,14 +4,14 @@ import { findPurpose } from '../../core/choosing/purposes'
 import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
-import { dateSpreadText, datedText, shortDate, type Units, money } from '../../parts/format'
+import { endingText, reasonText, riskText } from '../../text/choosing'
+import { dateSpreadText, shortDate, type Units, money } from '../../text/format'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
-import { amountText, LIMIT_WORDS, partsText, riskText, tradeText } from './words'
+import { amountText, LIMIT_WORDS, partsText, tradeText } from './words'
 
-type Shared = {
-  units: Units
-  currency: string
+type Money = { units: Units; currency: string }
+type Shared = Money & {
   onChoose: (candidate: Candidate) => void
   onAdjust: (candidate: Candidate) => void
 }
@@ -60,27 +60,30 @@ export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; fin
 }
 
 /** Covers that do not fit, by the limit that stopped them. */
-export function Rejections({ rejections }: { rejections: ChooseAnswer['rejections'] }) {
+export function Rejections({ rejections, ...money }: { rejections: ChooseAnswer['rejections'] } & Money) {
   const limits = [...new Set(rejections.map((rejection) => rejection.limit))]
   if (rejections.length === 0) return null
   return (
     <section aria-label="Left out" data-testid="rejections">
       <h2 className="mt-6">Left out</h2>
       {limits.map((limit) => (
-        <LeftOut key={limit} limit={limit} rejections={rejections.filter((entry) => entry.limit === limit)} />
+        <LeftOut
+          key={limit}
+          limit={limit}
+          rejections={rejections.filter((entry) => entry.limit === limit)}
+          {...money}
+        />
       ))}
     </section>
   )
 }
 
-/** A reason without the words its group already says. */
-function reasonUnder(limit: LimitName, reason: string): string {
-  const words = `${LIMIT_WORDS[limit]}: `
-  const rest = reason.startsWith(words) ? reason.slice(words.length) : reason
-  return rest.charAt(0).toUpperCase() + rest.slice(1)
-}
-
-function LeftOut({ limit, rejections }: { limit: LimitName; rejections: ChooseAnswer['rejections'] }) {
+function LeftOut({
+  limit,
+  rejections,
+  units,
+  currency,
+}: { limit: LimitName; rejections: ChooseAnswer['rejections'] } & Money) {
   return (
     <details className="mt-1.5" open={rejections.length <= 8}>
       <summary className="cursor-pointer font-semibold">
@@ -90,7 +93,7 @@ function LeftOut({ limit, rejections }: { limit: LimitName; rejections: ChooseAn
         {rejections.map((rejection) => (
           <li key={rejection.key} className="grid grid-cols-[9.5rem_1fr] gap-3 text-[0.95rem]">
             <span className="font-semibold">{partsText(rejection.parts)}</span>
-            <span>{reasonUnder(limit, datedText(rejection.reason))}</span>
+            <span>{reasonText(rejection.reason, units, currency)}</span>
           </li>
         ))}
       </ul>
@@ -140,7 +143,7 @@ function CandidateRow({
       <div className="min-w-0">
         <Amounts candidate={candidate} units={units} />
         <p>
-          {datedText(candidate.reason)}
+          {endingText(candidate)}
           {candidate.firstFlower.spread && candidate.firstFlower.chance > 0.5
             ? ` ${findSpecies(parts[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateSpreadText(candidate.firstFlower.spread)}.`
             : ''}{' '}
@@ -201,10 +204,11 @@ function WhyRanked({ candidate }: { candidate: Candidate }) {
   return (
     <Why>
       Grown from {shortDate(candidate.sowDay)} in {candidate.members} seasons of this garden’s weather at
-      broadcast rates. The chance is the share in which it covers 30 % of the ground (
-      {Math.round(candidate.established * 100)} %) and is dead, your waiting time over, by the planting date (
-      {Math.round(candidate.endChance * 100)} %). The rank weighs the purposes 50, 30 and 20, then the chance;
-      each species beyond the first costs a little.{' '}
+      broadcast rates. The chance is the share in which every step succeeds on its day: the ground can be
+      worked, it covers 30 % of it ({Math.round(candidate.established * 100)} %), the end can be done and is
+      dead in time, and every gate before planting is open. The rank weighs the purposes 50, 30 and 20, then
+      the chance that the cover and its end decide ({Math.round(candidate.worth * 100)} %); each species
+      beyond the first costs a little.{' '}
       {candidate.purposes.map(({ id }) => `${findPurpose(id).name}: ${findPurpose(id).from}. `).join('')}
       Growth parameters are mostly judgement; see docs/model.md. Prices are rough.
     </Why>

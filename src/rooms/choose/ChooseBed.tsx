@@ -6,10 +6,11 @@ import type { Part } from '../../core/choosing/types'
 import { partAreaM2 } from '../../core/garden/area'
 import { SPECIES } from '../../core/plants/catalogue'
 import { findCrop } from '../../core/plants/crops'
-import { area, longDate } from '../../parts/format'
+import { area, longDate } from '../../text/format'
 import { Waiting } from '../../parts/Waiting'
 import { useGarden } from '../../state/garden'
 import { Answer, Rejections } from './Answer'
+import { CandidateLine } from './CandidateLine'
 import { OwnMix } from './OwnMix'
 import { Question } from './Question'
 import { partOf } from './question'
@@ -19,7 +20,11 @@ import { useChoose } from './useChoose'
 export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underId: string | null }) {
   const { data, today } = useGarden()
   const { garden } = data
-  const { window, light, next, form, change, problems, answer, choose, args } = useChoose(bed, day, underId)
+  const { window, light, next, form, change, problems, answer, choose, choice, args } = useChoose(
+    bed,
+    day,
+    underId,
+  )
   const [own, setOwn] = useState<Part[]>([])
   const ownHeading = useRef<HTMLHeadingElement>(null)
   const part = partOf(form, bed)
@@ -44,6 +49,15 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
             ? windowText(window, today, nextName)
             : 'This bed is not bare then. You can still ask what would fit.'}
       </p>
+      {args && (
+        <CandidateLine
+          candidate={shown?.candidates[0] ?? null}
+          choice={choice}
+          question={args[1]}
+          running={answer.running}
+          failed={answer.error !== null}
+        />
+      )}
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <Question
           bed={bed}
@@ -87,7 +101,9 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               onChoose={choose}
             />
           )}
-          {shown && <Rejections rejections={shown.rejections} />}
+          {shown && (
+            <Rejections rejections={shown.rejections} units={garden.units} currency={garden.currency} />
+          )}
         </div>
       </div>
     </section>

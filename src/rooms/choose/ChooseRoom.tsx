@@ -1,7 +1,7 @@
 import { Link, useParams, useSearchParams } from 'react-router'
 import { lightWindows } from '../../core/choosing/lightWindows'
 import { bareLedger } from '../../core/garden/ledger'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
 import { ChooseBed } from './ChooseBed'

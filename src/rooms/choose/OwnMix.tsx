@@ -3,10 +3,11 @@ import type { Candidate, ChooseQuestion, Part } from '../../core/choosing/types'
 import { SPECIES } from '../../core/plants/catalogue'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { Chance } from '../../parts/Chance'
-import { datedText, shortDate, type Units, money } from '../../parts/format'
+import { endingText, reasonText, riskText } from '../../text/choosing'
+import { shortDate, type Units, money } from '../../text/format'
 import { useEngine } from '../../state/useEngine'
 import { Amounts } from './Answer'
-import { partsText, riskText } from './words'
+import { partsText } from './words'
 
 const MOST_PARTS = 5
 /** Stillness after the last move before a mix is grown, ms. */
@@ -127,7 +128,7 @@ export function OwnMix({
                   </p>
                   <Amounts candidate={kept} units={units} />
                   <p>
-                    {datedText(kept.reason)} {riskText(kept)}
+                    {endingText(kept)} {riskText(kept)}
                   </p>
                   <button
                     className="btn btn-primary btn-sm mt-1"
@@ -139,7 +140,7 @@ export function OwnMix({
                 </>
               ) : (
                 <p>
-                  <strong>Does not fit.</strong> {datedText(kept.reason)}
+                  <strong>Does not fit.</strong> {reasonText(kept.reason, units, currency)}
                 </p>
               )}
             </div>

@@ -1,9 +1,10 @@
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
-import { partAreaM2 } from '../../core/garden/area'
-import type { Bed, BedPart, Garden, PurposeId, Stand } from '../../core/garden/schema'
+import type { Bed, BedPart, GardenData, PurposeId, Stand } from '../../core/garden/schema'
+import { cropFollows, groundOf, meansOf } from '../../core/scenario/fromGarden'
+import type { Follows } from '../../core/scenario/types'
+import type { CropPlan } from '../../actions/planStretch'
 import type { BedWindow } from '../../core/garden/windows'
 import { findCrop } from '../../core/plants/crops'
-import { shadeOf } from '../../core/plants/shade'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { ChooseQuestion, WeedKind, WinterWish } from '../../core/choosing/types'
 import { typedOrNull } from '../../parts/typed'
@@ -40,6 +41,8 @@ export type ChooseForm = {
 }
 
 export const MOST_PURPOSES = 3
+/** Days of weather wanted past the day the ground is needed. */
+const BEYOND_DAYS = 32
 /** Days ahead a gap without an end is looked at. */
 const OPEN_END_DAYS = 230
 
@@ -50,18 +53,15 @@ export function startingForm(
   today: number,
 ): ChooseForm {
   const free = light ? light.sowFromDay : Math.max(window?.freeFromDay ?? today, today)
-  const needed = light
-    ? Math.min(light.neededByDay, light.clearedDay + OPEN_END_DAYS)
-    : window?.nextStandId
-      ? window.neededByDay
-      : Math.min(window?.neededByDay ?? Infinity, free + OPEN_END_DAYS)
+  // Where nothing is planned no day is invented.
+  const needed = light && next ? light.neededByDay : window?.nextStandId ? window.neededByDay : null
   const crop = next?.content.kind === 'crop' ? next.content : null
   return {
     ground: 'whole',
     stripFrom: '0',
     stripTo: '',
     freeFrom: isoDate(free),
-    neededBy: isoDate(needed),
+    neededBy: needed === null ? '' : isoDate(needed),
     sowOn: '',
     cropId: crop?.cropId ?? '',
     establishment: crop?.establishment ?? 'transplant',
@@ -106,11 +106,13 @@ export function formProblems(
   const problems: ReturnType<typeof formProblems> = {}
   if (free === null) problems.freeFrom = 'Enter a date that exists, such as 2026-04-18.'
   else if (free < today - 30) problems.freeFrom = 'This is long past. Choose today or a later date.'
-  if (needed === null) problems.neededBy = 'Enter a date that exists, such as 2026-06-18.'
-  else if (free !== null && needed <= Math.max(free, today))
+  if (needed === null) {
+    if (form.neededBy !== '') problems.neededBy = 'Enter a date that exists, such as 2026-06-18, or empty it.'
+    else if (form.cropId !== '') problems.neededBy = 'Say when the crop is to be planted.'
+  } else if (free !== null && needed <= Math.max(free, today))
     problems.neededBy = 'The bed must be needed after it becomes free. Choose a later date.'
-  else if (needed > horizon - 7)
-    problems.neededBy = `Forecasts reach to ${isoDate(horizon - 7)}. Choose an earlier date.`
+  else if (needed > horizon - BEYOND_DAYS)
+    problems.neededBy = `Forecasts reach to ${isoDate(horizon - BEYOND_DAYS)}. Choose an earlier date.`
   const sow = form.sowOn === '' ? null : parseDay(form.sowOn)
   if (
     form.sowOn !== '' &&
@@ -132,33 +134,70 @@ export function formProblems(
   return problems
 }
 
-/** The question for the core, from a form without problems. */
-export function questionOf(
-  form: ChooseForm,
-  bed: Bed,
-  garden: Garden,
-  upper: Stand | null,
-  somethingFollows: boolean,
-  sowUntilDay: number | null,
-  today: number,
-): ChooseQuestion {
+/** The crop that was named in the form, with the day it is to be planted; null where none is. */
+export function namedCrop(form: Pick<ChooseForm, 'cropId' | 'establishment' | 'neededBy'>): CropPlan | null {
   const crop = findCrop(form.cropId)
-  const path = form.ground === 'path'
+  return crop && parseDay(form.neededBy) !== null
+    ? {
+        cropId: crop.id,
+        establishment: form.establishment,
+        plantingMethod: null,
+        feed: null,
+        date: form.neededBy,
+      }
+    : null
+}
+
+/** What follows by the form: the crop planned or named, a day by which the ground is wanted, or nothing. */
+function followsIn(form: ChooseForm, { bed, data, next }: Asked): Follows {
+  const day = parseDay(form.neededBy)
+  if (form.ground === 'path' || day === null) return { kind: 'nothing' }
+  const named = namedCrop(form)
+  const planned = next && cropFollows(next, bed, data.garden)
+  if (planned?.kind === 'crop' && named?.cropId === planned.crop.id)
+    return { ...planned, day, establishment: form.establishment }
+  const crop = named && findCrop(named.cropId)
+  return crop
+    ? {
+        kind: 'crop',
+        crop,
+        establishment: form.establishment,
+        plantingMethod: null,
+        feedG: 0,
+        day,
+        done: false,
+      }
+    : { kind: 'deadline', day, establishment: 'transplant' }
+}
+
+/** What the question is asked of: the bed in its garden, what stands above and what is planned after. */
+export type Asked = {
+  bed: Bed
+  data: GardenData
+  upper: Stand | null
+  next: Stand | undefined
+  sowUntilDay: number | null
+  seedAtHand: string[]
+  today: number
+}
+
+/** The question for the core, from a form without problems. */
+export function questionOf(form: ChooseForm, asked: Asked): ChooseQuestion {
+  const { bed, data, upper, sowUntilDay, seedAtHand, today } = asked
+  const { garden } = data
+  const means = meansOf(data)
+  const freeFromDay = dayNumber(form.freeFrom)
   return {
     bed,
-    areaM2: partAreaM2(bed, partOf(form, bed) ?? { kind: 'whole' }),
-    freeFromDay: dayNumber(form.freeFrom),
+    part: partOf(form, bed) ?? { kind: 'whole' },
+    upper,
+    follows: followsIn(form, asked),
+    means: { ...means, tools: means.tools.filter((tool) => !form.withoutTools.includes(tool.id)) },
+    ground: groundOf(data, bed, null),
+    freeFromDay,
     sowDay: form.sowOn === '' ? null : dayNumber(form.sowOn),
     sowUntilDay,
-    target: {
-      plantingDay: dayNumber(form.neededBy),
-      establishment: form.establishment,
-      waitDays: garden.waitDays[form.establishment],
-    },
-    // Nothing is planted into a path, and ground with nothing planned after it can keep its cover.
-    endNeeded: !path && (form.cropId !== '' || somethingFollows),
-    canopyAbove: upper ? shadeOf(upper) : null,
-    next: crop,
+    openUntilDay: Math.max(freeFromDay, today) + OPEN_END_DAYS,
     purposes: form.purposes,
     weeds: form.weeds,
     limits: {
@@ -172,14 +211,13 @@ export function questionOf(
       budget: typedOrNull(form.budget),
       neverReseeds: form.neverReseeds,
     },
-    tools: garden.tools.filter((tool) => !form.withoutTools.includes(tool.id)),
     animals: [
       ...new Set([
         ...(garden.animals ?? []),
         ...(garden.livestock ?? []).map(({ kind }) => CREATURE_OF[kind]),
       ]),
     ],
-    seedAtHand: garden.seedAtHand ?? [],
+    seedAtHand,
     organicSeed: form.organicSeed,
     today,
   }

@@ -13,9 +13,9 @@ import { useLots } from '../../state/seed'
 import { useEngine } from '../../state/useEngine'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
-import { plannedCover, plannedCrop } from './planned'
-import { formProblems, questionOf, startingForm, type ChooseForm } from './question'
-import { added } from '../../data/writes'
+import { chosenStands, planCover, type CoverChoice } from '../../actions/planCover'
+import { newId } from '../../data/ids'
+import { formProblems, namedCrop, partOf, questionOf, startingForm, type ChooseForm } from './question'
 
 /** How far back a bare window is followed to its start. */
 const LOOK_BACK_DAYS = 400
@@ -53,7 +53,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
       null,
     [bed, expected.stands, today, horizon, underId],
   )
-  const upper = light ? (expected.stands.find((stand) => stand.id === light.standId) ?? null) : null
+  const upperId = light?.standId ?? null
   const nextId = light
     ? expected.stands.find(
         (stand) => stand.bedId === bed.id && stand.start.plan?.date === isoDate(light.neededByDay),
@@ -67,30 +67,43 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
   const problems = formProblems(form, bed, today, horizon)
   const formText = JSON.stringify(form)
-  const somethingFollows = next !== undefined || (window === null && light === null)
-
   const sowUntilDay = light?.sowUntilDay ?? null
 
   const args = useMemo((): [WeatherSpec, ChooseQuestion] | null => {
     const filled = JSON.parse(formText) as ChooseForm
     if (Object.keys(formProblems(filled, bed, today, horizon)).length > 0) return null
-    const garden = { ...data.garden, seedAtHand: handText.split(' ').filter(Boolean) }
-    return [spec, questionOf(filled, bed, garden, upper, somethingFollows, sowUntilDay, today)]
-  }, [formText, today, horizon, spec, bed, data.garden, handText, upper, somethingFollows, sowUntilDay])
+    const seedAtHand = handText.split(' ').filter(Boolean)
+    const find = (id: string | null | undefined) => expected.stands.find((stand) => stand.id === id)
+    const asked = { bed, data: expected, upper: find(upperId) ?? null, next: find(nextId), sowUntilDay }
+    return [spec, questionOf(filled, { ...asked, seedAtHand, today })]
+  }, [formText, today, horizon, spec, bed, expected, handText, upperId, nextId, sowUntilDay])
   const answer = useEngine('choose', args)
 
+  // The crop told here is planned with the cover, where nothing is planned yet.
+  const plansCrop = !nextId && light === null
+  const choice = useMemo((): CoverChoice => {
+    const filled = JSON.parse(formText) as ChooseForm
+    return {
+      bed,
+      part: partOf(filled, bed) ?? { kind: 'whole' },
+      purposes: filled.purposes,
+      underStandId: upperId,
+      crop: plansCrop && filled.ground === 'whole' ? namedCrop(filled) : null,
+      follows: filled.neededBy === '' || !plansCrop ? null : { kind: 'undecided', neededBy: filled.neededBy },
+    }
+  }, [formText, bed, upperId, plansCrop])
+
   const { run: choose } = useOnce(async (candidate: Candidate) => {
-    const stand = plannedCover(candidate, form, bed, light?.standId ?? null)
-    // The crop told here is planned with it, where nothing is planned yet.
-    const crop = next || light || form.ground !== 'whole' ? null : plannedCrop(form, bed)
+    const ids = { cover: newId('stand'), crop: newId('stand') }
+    const [stand, crop] = chosenStands(candidate, choice, ids)
     const stored = await commit(
       `Planned ${standName(stand).toLowerCase()}${crop ? `, then ${standName(crop).toLowerCase()},` : ''} in ${bed.label}`,
-      [added('stands', stand), ...(crop ? [added('stands', crop)] : [])],
+      planCover(candidate, choice, ids),
     )
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
     void navigate(`/sow/${stand.id}`)
   })
 
-  return { window, light, next, form, change, problems, answer, choose, args }
+  return { window, light, next, form, change, problems, answer, choose, choice, args }
 }

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { PURPOSES } from '../../core/choosing/purposes'
-import type { Candidate, Difference } from '../../core/choosing/types'
-import { amountText, LIMIT_WORDS, partsText, riskText, tradeText } from './words'
+import type { Difference } from '../../core/choosing/types'
+import { amountText, LIMIT_WORDS, partsText, tradeText } from './words'
+import { riskText } from '../../text/choosing'
 
 const plain = (text: string) => text.replace(/\u00a0/g, ' ')
 const difference = (of: Difference['of'], ours: number, theirs: number): Difference => ({ of, ours, theirs })
@@ -56,14 +57,16 @@ describe('sentences', () => {
     )
     expect(trade([], [])).toBe('About level with oats alone.')
   })
-  test('what would make it fail', () => {
-    const risk = (of: Candidate['risk']['of'], chance: number, method = 'tarp') =>
-      riskText({ risk: { of, chance }, ending: { method, name: 'Black tarp' } } as Candidate)
-    expect(risk('ending', 0.01)).toBe('Little speaks against it.')
-    expect(risk('ending', 0.12)).toBe('It fails when black tarp does not finish it in time: 12 of 100 years.')
-    expect(risk('establishing', 0.3)).toMatch(/late or thin: 30 of 100/)
-    expect(risk('winter', 0.2)).toMatch(/Winter may take it early/)
-    expect(risk('winter', 0.2, 'winter-kill')).toMatch(/mild winter/)
+  test('what would make it fail is counted, the most frequent first', () => {
+    expect(riskText({ failures: [{ id: 'dead', share: 0.01 }] })).toBe('Little speaks against it.')
+    expect(
+      riskText({
+        failures: [
+          { id: 'dead', share: 0.12 },
+          { id: 'frost', share: 0.05 },
+        ],
+      }),
+    ).toBe('It fails when it is not dead in time (12 in 100), or frost comes after planting (5 in 100).')
   })
   test('every limit has words', () => {
     for (const words of Object.values(LIMIT_WORDS)) expect(words).toMatch(/^[A-Z]/)

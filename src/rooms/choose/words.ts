@@ -1,7 +1,7 @@
 import { findPurpose } from '../../core/choosing/purposes'
-import type { Candidate, Difference, Part } from '../../core/choosing/types'
+import type { Difference, Part } from '../../core/choosing/types'
 import { findSpecies } from '../../core/plants/catalogue'
-import { dryMatter, money, nitrogen, percent, weight, type Units } from '../../parts/format'
+import { dryMatter, money, nitrogen, percent, weight, type Units } from '../../text/format'
 import type { PurposeId } from '../../core/garden/schema'
 
 /** An amount of a purpose with its unit. */
@@ -51,21 +51,10 @@ export function tradeText(
   return `Over ${otherName}: ${say(better)}${worse.length > 0 ? `; it gives up ${say(worse)}` : ''}.`
 }
 
-/** What would make it fail, in one sentence. */
-export function riskText({ risk, ending }: Candidate): string {
-  const share = `${Math.max(1, Math.round(risk.chance * 100))} of 100 years`
-  if (risk.chance < 0.02) return 'Little speaks against it.'
-  if (risk.of === 'establishing') return `It fails when it comes up late or thin: ${share}.`
-  if (risk.of === 'ending')
-    return `It fails when ${lower(ending?.name ?? 'the end')} does not finish it in time: ${share}.`
-  return ending?.method === 'winter-kill'
-    ? `It fails in a mild winter: ${share}.`
-    : `Winter may take it early: ${share}.`
-}
-
 /** Where the limits that stop covers come from, for grouping. */
 export const LIMIT_WORDS = {
   'too little time': 'Too little time',
+  'ground cannot be worked': 'Ground cannot be worked',
   winter: 'Winter',
   'cannot be ended': 'Cannot be ended in time',
   'harms animals': 'Harms your animals',

@@ -8,7 +8,7 @@ import { findWay } from '../../core/ending/ways'
 import { partAreaM2, partSizeM } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import type { FollowUp } from '../../core/garden/ending'
-import { longDate, minutes, percent, shortDate } from '../../parts/format'
+import { longDate, minutes, percent, shortDate } from '../../text/format'
 import { endingWords, standName } from '../../parts/names'
 import { Scroll } from '../../parts/Scroll'
 import { useCommit } from '../../state/garden'
@@ -24,7 +24,7 @@ import { CreepingCaution } from '../../parts/CreepingCaution'
 
 /** After the end: counts of what stands again, what to do about it, and what own counts say beside the tables. */
 export function After({ end }: { end: EndView }) {
-  const { stand, view, today, form } = end
+  const { stand, view, today } = end
   const fact = stand.end.fact
   if (!fact)
     return (
@@ -42,7 +42,8 @@ export function After({ end }: { end: EndView }) {
   const due = looksAfter(stand, plot).find(
     ({ day }) => !counts.some((count) => dayNumber(count.date) >= day - 3),
   )?.day
-  const planting = view.next?.plantingDay ?? today + 60
+  const planting = end.plantingDay ?? Infinity
+  const establishment = end.follows.kind === 'nothing' ? 'transplant' : end.follows.establishment
   const step =
     newest && !view.next?.stand.start.fact
       ? nextStep(
@@ -52,7 +53,7 @@ export function After({ end }: { end: EndView }) {
           fact.method === 'harvest' ? 'chop' : fact.method,
           dayNumber(newest.date) - (worked ?? ended),
           planting - today,
-          form.establishment,
+          establishment,
         )
       : null
   const worksSince = newest && stand.finishings?.some(({ date }) => date >= newest.date)
@@ -88,7 +89,7 @@ export function After({ end }: { end: EndView }) {
       <OwnTable end={end} />
       <p className="quiet mt-3 text-sm">
         Ended by {endingWords(fact)} on {longDate(ended)}. A stand counts as dead at{' '}
-        {percent(DEAD_SHARE[form.establishment])} alive, stragglers pulled.
+        {percent(DEAD_SHARE[establishment])} alive, stragglers pulled.
       </p>
     </div>
   )

@@ -1,9 +1,10 @@
 import { daysOnStop, type AnimalPlan } from '../../core/ending/animals'
 import type { WayId } from '../../core/ending/ways'
-import { dayNumber } from '../../core/foundations/day'
+import { dayNumber, isoDate } from '../../core/foundations/day'
+import { manureDaysFor } from '../../core/planting/manure'
 import type { MovingAnswer } from '../../core/weighing/moving'
 import { Chance } from '../../parts/Chance'
-import { dateSpreadText, dryMatter, kilos, longDate, nitrogen, percent, shortDate } from '../../parts/format'
+import { dateSpreadText, dryMatter, kilos, longDate, nitrogen, percent, shortDate } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { dayCount } from './animalForm'
@@ -99,10 +100,10 @@ export function AnimalPlanView({
         <dt>Planted in time</dt>
         <dd>
           <Chance share={answer.chance} />
-          {answer.manureWait > 0 && end.target?.harvest && (
+          {answer.manureWait > 0 && end.follows.kind === 'crop' && (
             <p className="text-sm font-semibold" role="status">
-              The harvest of {end.target.harvest.crop.toLowerCase()} comes {dayCount(answer.manureWait)} too
-              soon after the animals: {end.target.harvest.manureDays} days are asked for.
+              The harvest of {end.follows.crop.name.toLowerCase()} comes {dayCount(answer.manureWait)} too
+              soon after the animals: {manureDaysFor(end.follows.crop, end.rules)} days are asked for.
             </p>
           )}
         </dd>
@@ -121,7 +122,16 @@ export function AnimalPlanView({
           {!stand.end.fact && (
             <button
               className="btn btn-primary"
-              onClick={single(() => end.plan(method, 1, startDay, { animals: plan }))}
+              onClick={single(
+                () =>
+                  void end.plan({
+                    date: isoDate(startDay),
+                    method,
+                    passes: 1,
+                    note: '',
+                    animals: plan,
+                  }),
+              )}
             >
               {stand.end.plan?.method === method && dayNumber(stand.end.plan.date) === startDay
                 ? 'Plan it again'

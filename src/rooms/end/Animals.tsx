@@ -16,26 +16,23 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import { AnimalPlanView } from './AnimalPlanView'
 import { Dates } from './Dates'
 import { RecordEnd } from './RecordEnd'
-import { standingCase, type EndView } from './useEnd'
+import type { EndView } from './useEnd'
 import { useStanding } from './planCase'
-import { shownOf } from './shown'
 import { NO_NUMBERS, planFrom, type AnimalDraft } from './animalForm'
 import { Form } from '../../parts/Form'
-import { metres } from '../../parts/format'
+import { metres } from '../../text/format'
 
 /** Days from sowing until there is something to put animals on. */
 const GROWN_DAYS = 45
 const ANIMAL_WAYS = WAYS.filter((way) => way.animals)
 
-/** The latest safe start of a way by the comparison, or its best one; null while that is not known. */
-function bestStart({ ways, target }: EndView, method: WayId): number | null {
-  const way = ways?.find(({ judged }) => judged.method === method)
-  return way && target ? shownOf(way, target, null).option.bestStartDay : null
-}
+/** The best start of a way by the comparison; null while that is not known. */
+const bestStart = ({ comparison }: EndView, method: WayId): number | null =>
+  comparison?.options.find((option) => option.method === method)?.shown?.day ?? null
 
 /** Hens in a moved pen, pigs or grazers: where they stand when, what they eat, what grows again, when it is done. */
 export function Animals({ end }: { end: EndView }) {
-  const { stand, view, garden, spec, today, target, rules, forecast } = end
+  const { stand, view, garden, spec, today, standing, rules, forecast } = end
   const dispatch = useAppDispatch()
   const name = `animals ${stand.id}`
   const draft = (useAppSelector((state) => state.session.drafts[name]) as AnimalDraft | undefined) ?? {}
@@ -96,9 +93,9 @@ export function Animals({ end }: { end: EndView }) {
         ? `It was sown on ${sown.date}. The animals come after.`
         : undefined
   const args: Parameters<typeof useEngine<'moving'>>[1] =
-    !plan || obstacle || startProblem || startDay === null || !target
+    !plan || obstacle || startProblem || startDay === null
       ? null
-      : [spec, { standCase: standingCase(view.standCase), method, plan, startDay, target }]
+      : [spec, { scenario: standing, method, plan, startDay }]
   const answer = useEngine('moving', args, `moving ${stand.id}`)
   const shown = answer.value ?? answer.last
   return (

@@ -1,7 +1,7 @@
 import { partAreaM2 } from '../../core/garden/area'
 import type { Bed, CutDetails } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
-import { HOLDING_G } from '../../core/weighing/aftermath'
+import { HOLDING_G } from '../../core/scenario/after'
 import { DRYING_DAYS, type CutAnswer } from '../../core/weighing/cutting'
 import {
   centimetres,
@@ -12,7 +12,7 @@ import {
   percent,
   shortDate,
   type Units,
-} from '../../parts/format'
+} from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 

@@ -1,57 +1,75 @@
 import { isoDate, parseDay } from '../../core/foundations/day'
+import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
 import { DateField } from '../../parts/DateField'
-import { shortDate } from '../../parts/format'
-import { EstablishmentOptions } from '../../parts/options'
-import { SelectField } from '../../parts/SelectField'
-import type { EndForm } from './form'
-import type { EndView } from './useEnd'
+import { DayField } from '../../parts/DayField'
 import { Form } from '../../parts/Form'
+import { shortDate } from '../../text/format'
+import type { EndView } from './useEnd'
 
 /** Days on both sides of a planting date that it can be dragged over. */
 const DRAG_DAYS = 35
+/** Days ahead a start can be dragged to where nothing says when the ground is wanted. */
+const OPEN_DAYS = 60
 
-/** The planting date and the start asked for: typed or dragged; everything below follows. */
+/** The day the ground is wanted, as the plan has it, and the start asked for: typed or dragged; everything below follows. */
 export function Dates({ end, withStart = false }: { end: EndView; withStart?: boolean }) {
-  const { form, change, problems, today, garden, target, view } = end
-  const wait = garden.waitDays[form.establishment]
-  const planned = view.next?.plantingDay ?? target?.plantingDay ?? Math.max(today, end.sownDay) + 60
+  const { bedPlan, today, garden, follows, plantingDay, view, horizon } = end
+  const crop = bedPlan.draft?.crop ?? cropPlanOf(view.next?.stand ?? null)
+  const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
+  const setDay = (date: string) => bedPlan.change(dayDraft(crop, date))
+  const middle = view.next?.plantingDay ?? plantingDay
+  const fixed = view.next !== null && view.next.stand.content.kind === 'cover'
   return (
     <Form className="no-print mb-2 flex flex-wrap items-start gap-x-6 gap-y-2" aria-label="What follows">
       <div className="w-64">
-        <DateField
-          label={view.next ? `Plant ${view.next.name.toLowerCase()} on` : 'Planting date'}
-          error={problems.plantingDate}
-          value={form.plantingDate}
-          onChange={(plantingDate) => change({ plantingDate })}
-        />
-        <input
-          type="range"
-          className="range range-primary range-xs mt-2 w-full"
-          aria-label="Drag the planting date"
-          aria-valuetext={target ? shortDate(target.plantingDay) : undefined}
-          min={Math.max(today + 1, planned - DRAG_DAYS)}
-          max={Math.min(end.horizon - 7, planned + DRAG_DAYS)}
-          value={target?.plantingDay ?? planned}
-          onChange={(event) => change({ plantingDate: isoDate(Number(event.target.value)) })}
-        />
+        {fixed ? (
+          <p>The next cover is sown here on {shortDate(view.next!.plantingDay)}.</p>
+        ) : (
+          <DayField
+            label={
+              crop && follows.kind === 'crop'
+                ? `Plant ${follows.crop.name.toLowerCase()} on`
+                : 'Ground wanted by'
+            }
+            date={plantingDay === null ? '' : isoDate(plantingDay)}
+            optional={crop === null}
+            onDate={setDay}
+          />
+        )}
+        {middle !== null && !fixed && (
+          <input
+            type="range"
+            className="range range-primary range-xs mt-2 w-full"
+            aria-label="Drag the planting date"
+            aria-valuetext={plantingDay === null ? undefined : shortDate(plantingDay)}
+            min={Math.max(today + 1, middle - DRAG_DAYS)}
+            max={Math.min(horizon - 31, middle + DRAG_DAYS)}
+            value={plantingDay ?? middle}
+            onChange={(event) => setDay(isoDate(Number(event.target.value)))}
+          />
+        )}
       </div>
-      <SelectField
-        label="It is"
-        className="w-40"
-        value={form.establishment}
-        onChange={(establishment: EndForm['establishment']) => change({ establishment })}
-        hint={`Your wait: ${wait} days (Garden room)`}
-      >
-        <EstablishmentOptions />
-      </SelectField>
+      <p className="quiet mt-7 max-w-64 text-sm">
+        {follows.kind === 'crop'
+          ? `${establishment === 'seed' ? 'Sown' : 'Transplanted'}; your wait: ${garden.waitDays[establishment]} days (Garden room). The crop is chosen in Plant.`
+          : follows.kind === 'nothing'
+            ? 'Nothing is planned to follow, so no day is asked of it. Empty is fine.'
+            : 'No crop is decided: it only has to be dead by then.'}
+      </p>
       {withStart && <StartDate end={end} />}
     </Form>
   )
 }
 
+/** Another day for what follows, as a change of the plan. */
+const dayDraft = (crop: CropPlan | null, date: string) =>
+  crop
+    ? { crop: { ...crop, date } }
+    : { follows: date === '' ? null : { kind: 'undecided' as const, neededBy: date } }
+
 /** The start that every way is asked for; none lets each stand at its own best. */
 function StartDate({ end }: { end: EndView }) {
-  const { form, change, problems, today, target } = end
+  const { form, change, problems, today, plantingDay } = end
   const start = parseDay(form.startDate)
   return (
     <>
@@ -68,14 +86,14 @@ function StartDate({ end }: { end: EndView }) {
           aria-label="Drag the start"
           aria-valuetext={start === null ? 'each way at its own best' : shortDate(start)}
           min={today}
-          max={Math.max(today + 1, (target?.plantingDay ?? today + 60) - 1)}
+          max={Math.max(today + 1, (plantingDay ?? today + OPEN_DAYS) - 1)}
           value={start ?? today}
           onChange={(event) => change({ startDate: isoDate(Number(event.target.value)) })}
         />
       </div>
       <p className="quiet mt-7 max-w-56 text-sm">
         {start === null ? (
-          'Each way is shown at its latest safe start, or its best.'
+          'Each way is shown begun on its best day.'
         ) : (
           <button type="button" className="btn btn-xs" onClick={() => change({ startDate: '' })}>
             Each at its own best

@@ -1,7 +1,7 @@
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { endingWords, standState } from '../../parts/names'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
@@ -11,7 +11,8 @@ import { After } from './After'
 import { Animals } from './Animals'
 import { Cuts } from './Cuts'
 import { GrowsBack } from './GrowsBack'
-import { useEnd, type EndView } from './useEnd'
+import { PlanLine } from '../../parts/PlanLine'
+import { useEnd } from './useEnd'
 import { Failed } from '../../parts/Waiting'
 import { Ways } from './Ways'
 import { WorkPlan } from './WorkPlan'
@@ -74,6 +75,7 @@ function EndStand({ view, name }: { view: StandView; name: string | undefined })
   return (
     <section>
       <StandHead stand={stand} bed={view.bed} units={end.garden.units} step="end" />
+      <PlanLine plan={end.bedPlan} />
       <nav aria-label="End" className="no-print mb-3 flex flex-wrap gap-x-1 border-b border-base-300">
         {VIEWS.map(([to, title]) => (
           <Link
@@ -86,26 +88,8 @@ function EndStand({ view, name }: { view: StandView; name: string | undefined })
           </Link>
         ))}
       </nav>
-      <State end={end} />
       <Failed what="Growing this stand" failure={end.forecasts} />
       <Shown end={end} />
     </section>
-  )
-}
-
-/** What is planned or done, in a line. */
-function State({ end: { stand } }: { end: EndView }) {
-  const { plan, fact } = stand.end
-  if (fact)
-    return (
-      <p className="mb-2">
-        Ended {longDate(dayNumber(fact.date))} by {endingWords(fact)}.
-      </p>
-    )
-  if (!plan) return null
-  return (
-    <p className="mb-2">
-      Planned: {endingWords(plan)}, {longDate(dayNumber(plan.date))}.
-    </p>
   )
 }

@@ -1,6 +1,6 @@
 import { useRef, type ReactNode } from 'react'
 import type { Ground } from '../../core/ending/workPlan'
-import { metres, type Units } from '../../parts/format'
+import { metres, type Units } from '../../text/format'
 import { useWidth } from '../../parts/useSize'
 
 /** Widest and highest a drawing gets, px; its size follows from the room there is and the ground. */

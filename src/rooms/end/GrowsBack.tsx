@@ -1,8 +1,8 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import { dayNumber } from '../../core/foundations/day'
+import { dayNumber, isoDate } from '../../core/foundations/day'
 import { cutOutcomeOn, type CutOutcome } from '../../core/weighing/growsBack'
 import { Chance } from '../../parts/Chance'
-import { centimetres, dryMatter, longDate, minutes, nitrogen, shortDate } from '../../parts/format'
+import { centimetres, dryMatter, longDate, minutes, nitrogen, shortDate } from '../../text/format'
 import { plantsOf } from '../../parts/names'
 import { SelectField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
@@ -10,7 +10,8 @@ import { Why } from '../../parts/Why'
 import { useEngine } from '../../state/useEngine'
 import { Dates } from './Dates'
 import { Tracks } from './Tracks'
-import { standingCase, type EndView } from './useEnd'
+import { useSettled } from '../../state/useSettled'
+import type { EndView } from './useEnd'
 import { single } from '../../parts/once'
 
 const WORK = {
@@ -38,23 +39,28 @@ function plannedWork({ stand }: EndView): Work {
 
 /** Drag the cutting date: what stands again, the work, mulch, nitrogen and the chance to plant move together. */
 export function GrowsBack({ end }: { end: EndView }) {
-  const { target, view, garden, spec, today, stand } = end
+  const { standing, bedPlan, spec, today, stand } = end
   const [height, setHeight] = useState<Height>('0')
   const [work, setWork] = useState<Work>(() => plannedWork(end))
-  const args = useMemo((): Parameters<typeof useEngine<'growsBack'>>[1] => {
-    if (!target) return null
-    return [
-      spec,
-      {
-        standCase: standingCase(view.standCase),
-        target,
-        tools: garden.tools,
-        method: WORK[work].method,
-        passes: WORK[work].passes,
-        heightM: work === 'crimp' ? 0 : Number(height),
-      },
-    ]
-  }, [target, spec, view.standCase, garden.tools, height, work])
+  const settled = useSettled(standing)
+  const right = bedPlan.problems.every(
+    ({ code }) => code !== 'beyond the forecast' && code !== 'planting is past',
+  )
+  const args = useMemo(
+    (): Parameters<typeof useEngine<'growsBack'>>[1] =>
+      right
+        ? [
+            spec,
+            {
+              scenario: settled,
+              method: WORK[work].method,
+              passes: WORK[work].passes,
+              heightM: work === 'crimp' ? 0 : Number(height),
+            },
+          ]
+        : null,
+    [right, spec, settled, height, work],
+  )
   const answer = useEngine('growsBack', args, `growsBack ${stand.id}`)
   const points = answer.value ?? answer.last
   const [chosen, setChosen] = useState<number | null>(null)
@@ -79,6 +85,7 @@ export function GrowsBack({ end }: { end: EndView }) {
           )}
           onDay={setChosen}
           work={work}
+          heightM={Number(height)}
           choices={
             <>
               <SelectField
@@ -119,6 +126,7 @@ function Drag({
   day,
   onDay,
   work,
+  heightM,
   choices,
 }: {
   end: EndView
@@ -126,6 +134,8 @@ function Drag({
   day: number
   onDay: (day: number) => void
   work: Work
+  /** Stubble left, m. */
+  heightM: number
   choices: ReactNode
 }) {
   const { units } = end.garden
@@ -187,7 +197,16 @@ function Drag({
           <button
             className="btn btn-primary"
             disabled={!tool}
-            onClick={single(() => end.plan(method, passes, day))}
+            onClick={single(
+              () =>
+                void end.plan({
+                  date: isoDate(day),
+                  method,
+                  passes,
+                  note: '',
+                  ...(method === 'chop' && heightM > 0 && { stubbleCm: Math.round(heightM * 100) }),
+                }),
+            )}
           >
             Plan this {crimped ? 'crimp' : 'cut'}
           </button>{' '}

@@ -1,7 +1,7 @@
 import { ownCount, PRIOR_PLANTS, STAGE_BANDS, stageBand, withOwn } from '../../core/ending/ownResults'
 import { actSurvival } from '../../core/ending/survival'
 import { findWay, WAYS, type WayId } from '../../core/ending/ways'
-import { percent } from '../../parts/format'
+import { percent } from '../../text/format'
 import { plantsOf } from '../../parts/names'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'

@@ -1,6 +1,6 @@
 import type { Stop } from '../../core/ending/animals'
 import type { Ground } from '../../core/ending/workPlan'
-import type { Units } from '../../parts/format'
+import type { Units } from '../../text/format'
 import { GroundDrawing } from './GroundDrawing'
 
 const INK = 'var(--color-base-content)'

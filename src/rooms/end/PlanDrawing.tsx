@@ -1,7 +1,7 @@
 import { PenDrawing } from './PenDrawing'
 import type { Ground } from '../../core/ending/workPlan'
 import type { Bed } from '../../core/garden/schema'
-import type { Units } from '../../parts/format'
+import type { Units } from '../../text/format'
 import {
   BoardDrawing,
   CardboardDrawing,

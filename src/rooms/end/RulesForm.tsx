@@ -1,4 +1,4 @@
-import { weigh, SAFE_CHANCE } from '../../core/ending/weigh'
+import { SAFE_CHANCE } from '../../core/scenario/starts'
 import type { Rules } from '../../core/garden/rules'
 import { SelectField, TickField } from '../../parts/SelectField'
 import { useCommit } from '../../state/garden'
@@ -15,38 +15,28 @@ const SHEETS = [
 
 /** The schools: the grower's own limits, and what each leaves open for this stand. */
 export function RulesForm({ end }: { end: EndView }) {
-  const { rules, garden, ways, target } = end
+  const { rules, garden, comparison } = end
   const commit = useCommit()
   const set = (part: Partial<Rules>) =>
     void commit('Changed the rules for ending', [
       changed('gardens', garden, { rules: { ...rules, ...part } }),
     ])
-  const judged = ways && target ? ways.filter(({ judged }) => judged.obstacle === null) : []
-  const safe = (
-    chance: (option: ReturnType<typeof weigh>) => number,
-    outToo: boolean,
-    waitDays = target?.waitDays ?? 0,
-  ) =>
-    judged.filter(
-      (way) =>
-        (outToo || way.judged.leftOut === null) &&
-        chance(weigh(way.judged, { ...target!, waitDays })) >= SAFE_CHANCE,
-    ).length
-  const kept = safe((option) => option.chance, false)
-  const free = safe((option) => option.chanceFree, true)
-  const noWait = safe((option) => option.chance, false, 0)
+  const open = (comparison?.options ?? []).filter(({ obstacle }) => obstacle === null)
+  const kept = open.filter(
+    ({ leftOut, starts }) => leftOut === null && starts.some(({ chance }) => chance >= SAFE_CHANCE),
+  ).length
+  const free = open.filter(({ starts }) => starts.some(({ chanceFree }) => chanceFree >= SAFE_CHANCE)).length
   const sheet = rules.longestSheetDays === null ? '' : String(rules.longestSheetDays)
   return (
     <details className="no-print mt-4" data-testid="rules">
       <summary className="cursor-pointer">
         <strong>Your own rules</strong>{' '}
         <span className="quiet text-sm">
-          {judged.length === 0
+          {open.length === 0
             ? ''
             : kept === free
               ? `leave all ${free} safe ways open.`
               : `leave ${kept} of ${free} safe ways open.`}
-          {noWait > kept && ` Without your wait ${noWait} would be safe.`}
         </span>
       </summary>
       <div className="mt-2 flex flex-wrap items-start gap-4">

@@ -1,7 +1,7 @@
 import { useRef, type PointerEvent } from 'react'
 import type { CutOutcome } from '../../core/weighing/growsBack'
 import type { Species } from '../../core/plants/parameters'
-import { shortDate, type Units } from '../../parts/format'
+import { shortDate, type Units } from '../../text/format'
 import { useWidth } from '../../parts/useSize'
 import { placeKnots, stageKnots, tracksOf, type PlacedKnot, type Track } from './tracks'
 

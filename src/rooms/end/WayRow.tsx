@@ -1,16 +1,16 @@
-import { SAFE_CHANCE, type EndingOption } from '../../core/ending/weigh'
-import { findWay } from '../../core/ending/ways'
+import { canFlatten } from '../../core/ending/flattening'
+import type { Way } from '../../core/ending/ways'
 import { dayNumber } from '../../core/foundations/day'
-import { Chance } from '../../parts/Chance'
-import { dateSpreadText, dryMatter, minutes, nitrogen, percent, shortDate } from '../../parts/format'
+import { SAFE_CHANCE } from '../../core/scenario/starts'
 import type { StandForecast } from '../../core/season/forecast'
+import { Chance } from '../../parts/Chance'
+import { single } from '../../parts/once'
+import { wayText } from '../../text/ending'
+import { dateSpreadText, dryMatter, minutes, nitrogen, percent, shortDate } from '../../text/format'
 import { planCaseOf } from './planCase'
 import { planOf } from './planWords'
-import { setupFor } from './plans'
-import type { EndView } from './useEnd'
-
 import type { ShownWay } from './shown'
-import { single } from '../../parts/once'
+import type { EndView } from './useEnd'
 
 const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 
@@ -24,79 +24,69 @@ export function WayRow({
   end: EndView
   standing: StandForecast | null
 }) {
-  const { option, after, disturbance } = way
+  const { option, after, name, start } = way
   const { units } = end.garden
-  const { stand, today, plan } = end
+  const { today, plan, stand } = end
   const planned = stand.end.plan
+  const { waits } = way.way
+  if (!start) return null
   const isPlanned =
     planned?.method === option.method &&
     planned.passes === option.passes &&
-    dayNumber(planned.date) === option.bestStartDay
-  const waits = findWay(option.method)?.waits
-  const takes = waits || option.bestStartDay === null ? '' : materialsOf(way, end, standing)
+    (waits !== null || dayNumber(planned.date) === start.day)
+  const takes = waits ? '' : materialsOf(way, end, standing)
   return (
     <tr className="max-md:grid max-md:grid-cols-2 max-md:border-b max-md:border-base-300 max-md:py-2 max-md:[&>td]:border-none max-md:[&>td]:py-1">
       <td className="max-md:col-span-2 md:min-w-72">
-        <strong>{option.name}</strong>
+        <strong>{name}</strong>
         <details className="text-sm">
-          <summary className="cursor-pointer">{option.risk}</summary>
+          <summary className="cursor-pointer">{wayText(way.way, start)}</summary>
           <span className="quiet">
-            Needs {option.needs.join(', ')}.{takes && ` Take along: ${takes}.`}
+            Needs {needsOf(way.way, end).join(', ')}.{takes && ` Take along: ${takes}.`}
           </span>
         </details>
-        {option.chanceFree > option.chance + 0.1 && (
-          <div className="text-sm font-semibold">
-            Without your rules {percent(option.chanceFree)} in time.
-          </div>
+        {start.chanceFree > start.chance + 0.1 && (
+          <div className="text-sm font-semibold">Without your rules {percent(start.chanceFree)} in time.</div>
         )}
       </td>
       <td className="whitespace-nowrap">
-        <Label>Latest safe start</Label>
-        <strong>
-          {waits
-            ? '–'
-            : option.latestSafeDay === null
-              ? 'none'
-              : option.latestSafeDay <= today
-                ? 'today'
-                : shortDate(option.latestSafeDay)}
-        </strong>
-        {option.bestStartDay !== null && (
-          <button
-            className="btn btn-sm mt-1 block"
-            onClick={single(() =>
-              plan(option.method, option.passes, option.bestStartDay!, setupFor(option.method, end)),
-            )}
-            aria-label={`Plan ${option.name}`}
-          >
-            {isPlanned
-              ? 'Planned'
-              : `Plan ${waits ? '' : shortDate(option.bestStartDay)}${option.latestSafeDay === null && !waits ? ', not safe' : ''}`}
-          </button>
+        <Label>Begin</Label>
+        <strong>{waits ? '–' : start.day <= today ? 'today' : shortDate(start.day)}</strong>
+        {!waits && option.latestSafeDay !== null && (
+          <div className="quiet text-sm">safe until {shortDate(option.latestSafeDay)}</div>
         )}
+        <button
+          className="btn btn-sm mt-1 block"
+          onClick={single(() => void plan(planned && isPlanned ? planned : start.end))}
+          aria-label={`Plan ${name}`}
+        >
+          {isPlanned
+            ? 'Planned'
+            : `Plan ${waits ? '' : shortDate(start.day)}${start.chance < SAFE_CHANCE ? ', not safe' : ''}`}
+        </button>
       </td>
       <td>
         <Label>In time</Label>
-        <Chance share={option.chance} />
-        <StartStrip option={option} today={today} />
+        <Chance share={start.chance} />
+        <StartStrip way={way} today={today} />
       </td>
       <td className="text-sm">
         <Label>Dead by</Label>
-        {option.finish ? dateSpreadText(option.finish) : '–'}
-        {option.survivors && !waits && (option.finish || !findWay(option.method)?.sheet) && (
-          <div className="quiet">{percent(option.survivors.mid)} stand again</div>
+        {start.dead ? dateSpreadText(start.dead) : '–'}
+        {!waits && (start.dead || !way.way.sheet) && (
+          <div className="quiet">{percent(start.survivors.mid)} stand again</div>
         )}
       </td>
       <td className="text-sm">
         <Label>Work</Label>
-        <span className="whitespace-nowrap">{minutes(option.minutes)}</span>
-        <div className="quiet whitespace-nowrap">soil {SOIL[disturbance]}</div>
+        <span className="whitespace-nowrap">{minutes(start.minutes)}</span>
+        <div className="quiet whitespace-nowrap">soil {SOIL[way.way.disturbance]}</div>
       </td>
       <td className="text-sm">
         <Label>Mulch at planting</Label>
         {after ? (
           <>
-            <span className="whitespace-nowrap">{dryMatter(after.mulchG, units)}</span>
+            <span className="whitespace-nowrap">{dryMatter(after.mulchG.mid, units)}</span>
             <div className="quiet whitespace-nowrap">{weeksText(after.holdsWeeks)}</div>
           </>
         ) : (
@@ -107,8 +97,8 @@ export function WayRow({
         <Label>Nitrogen, 4 and 10 weeks</Label>
         {after ? (
           <>
-            {signed(after.nitrogen4G, end)}
-            <div>{signed(after.nitrogen10G, end)}</div>
+            {signed(after.nitrogen4.mid, end)}
+            <div>{signed(after.nitrogen10.mid, end)}</div>
           </>
         ) : (
           '–'
@@ -118,11 +108,22 @@ export function WayRow({
   )
 }
 
+/** What a way wants, a sheet among it what it lies on. */
+function needsOf(way: Way, { garden }: EndView): readonly string[] {
+  if (way.id !== 'tarp') return way.needs
+  return [
+    canFlatten(garden.tools)
+      ? 'growth flattened or mown first'
+      : 'nothing owned to flatten it: the sheet lies higher and takes longer',
+    ...way.needs,
+  ]
+}
+
 /** What a way takes, in a line: the materials of its work plan on the day shown. */
-function materialsOf({ option }: ShownWay, end: EndView, standing: StandForecast | null): string {
-  const { method, passes, bestStartDay } = option
-  const work = { method, passes, day: bestStartDay!, ...setupFor(method, end) }
-  return planOf(planCaseOf(end, standing, work))
+function materialsOf({ option, start }: ShownWay, end: EndView, standing: StandForecast | null): string {
+  const { method, passes } = option
+  const { animals, lanes } = start!.end
+  return planOf(planCaseOf(end, standing, { method, passes, day: start!.day, animals, lanes }))
     .materials.map(({ what, amount }) =>
       amount === '1' ? what.toLowerCase() : `${what.toLowerCase()}: ${amount}`,
     )
@@ -141,19 +142,19 @@ const signed = (grams: number, { garden }: EndView) =>
   grams < -0.05 ? `ties up ${nitrogen(-grams, garden.units)}` : nitrogen(Math.max(0, grams), garden.units)
 
 /** Chance of success by start day, from today to planting, with the safe level as a line. */
-function StartStrip({ option, today }: { option: EndingOption; today: number }) {
-  const { byStart } = option
+function StartStrip({ way: { option, start }, today }: { way: ShownWay; today: number }) {
+  const byStart = option.starts
   if (byStart.length < 3) return null
   const width = 110
   const last = byStart[byStart.length - 1].day
   const x = (day: number) => ((day - today) / Math.max(1, last - today)) * width
-  const shown = option.bestStartDay
+  const shown = start?.day ?? null
   return (
     <svg
       width={width}
       height={34}
       role="img"
-      aria-label={`Chance by start day from ${shortDate(byStart[0].day)} to ${shortDate(last)}, here ${percent(option.chance)}`}
+      aria-label={`Chance by start day from ${shortDate(byStart[0].day)} to ${shortDate(last)}, here ${percent(start?.chance ?? 0)}`}
     >
       <line
         x1={0}

@@ -1,10 +1,10 @@
 import { Link } from 'react-router'
-import { SAFE_CHANCE } from '../../core/ending/weigh'
+import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { HAND_FINISH_SHARE } from '../../core/ending/outcome'
 import { findWay } from '../../core/ending/ways'
-import { parseDay } from '../../core/foundations/day'
 import { Caution } from '../../parts/Caution'
-import { longDate, percent } from '../../parts/format'
+import { wayText } from '../../text/ending'
+import { longDate, percent } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
@@ -12,7 +12,7 @@ import { useStanding } from './planCase'
 import { RecordEnd } from './RecordEnd'
 import { RulesForm } from './RulesForm'
 import type { EndView } from './useEnd'
-import { bySafetyThenWork, shownOf, type ShownWay } from './shown'
+import { bySafetyThenWork, shownOf, worthPlanning, type ShownWay } from './shown'
 import { WayRow } from './WayRow'
 import { Dates } from './Dates'
 import { BroughtIn } from '../../parts/BroughtIn'
@@ -23,7 +23,7 @@ const BRINGS_IN: readonly string[] = ['bury', 'flip-cover', 'chop-cardboard']
 
 /** All ways of ending this stand, side by side for one planting date. */
 export function Ways({ end }: { end: EndView }) {
-  const { answer, ways, target, garden, stand, today } = end
+  const { answer, comparison, garden, stand, today, plantingDay } = end
   if (stand.end.fact)
     return (
       <p>
@@ -34,7 +34,6 @@ export function Ways({ end }: { end: EndView }) {
         or undo the record to compare the ways anew.
       </p>
     )
-  const start = end.problems.startDate ? null : parseDay(end.form.startDate)
   return (
     <>
       {garden.tools.length === 0 && (
@@ -55,11 +54,11 @@ export function Ways({ end }: { end: EndView }) {
         onCancel={answer.cancel}
         onRetry={answer.retry}
       />
-      {ways && target && (
+      {comparison && comparison.options.length > 0 && (
         <Table
           end={end}
-          shown={ways.map((way) => shownOf(way, target, start))}
-          title={`Planting ${longDate(target.plantingDay)}`}
+          shown={comparison.options.map(shownOf)}
+          title={plantingDay === null ? 'Ended any time' : `Planting ${longDate(plantingDay)}`}
         />
       )}
       <RulesForm end={end} />
@@ -75,15 +74,10 @@ export function Ways({ end }: { end: EndView }) {
 
 function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: string }) {
   const { standing } = useStanding(end)
-  const open = shown
-    .filter(
-      ({ option, leftOut }) => option.obstacle === null && leftOut === null && option.bestStartDay !== null,
-    )
-    .sort(bySafetyThenWork)
-  const late = shown.filter(
-    ({ option, leftOut }) => option.obstacle === null && leftOut === null && option.bestStartDay === null,
-  )
-  const ruledOut = shown.filter(({ option, leftOut }) => option.obstacle === null && leftOut !== null)
+  const free = shown.filter(({ option }) => option.obstacle === null)
+  const open = free.filter((way) => way.option.leftOut === null && worthPlanning(way)).sort(bySafetyThenWork)
+  const late = free.filter((way) => way.option.leftOut === null && !worthPlanning(way))
+  const ruledOut = free.filter(({ option }) => option.leftOut !== null)
   const shut = shown.filter(({ option }) => option.obstacle !== null)
   return (
     <div data-testid="endings">
@@ -93,7 +87,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
           <thead className="max-md:hidden">
             <tr>
               <th>Way</th>
-              <th>Latest safe start</th>
+              <th>Begin</th>
               <th>In time, by start day</th>
               <th>Dead by, stand again</th>
               <th>Work, soil</th>
@@ -103,7 +97,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
           </thead>
           <tbody className="max-md:block">
             {open.map((way) => (
-              <WayRow key={way.option.name} way={way} end={end} standing={standing} />
+              <WayRow key={way.name} way={way} end={end} standing={standing} />
             ))}
           </tbody>
         </table>
@@ -111,10 +105,12 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
       <Left
         title="Not in time"
         ways={late}
-        text={({ option }) =>
-          option.chanceFree > option.chance + 0.1
-            ? `${option.risk} Without your rules ${percent(option.chanceFree)} in time.`
-            : option.risk
+        text={({ way, start }) =>
+          !start
+            ? 'No day is left for it.'
+            : start.chanceFree > start.chance + 0.1
+              ? `${wayText(way, start)} Without your rules ${percent(start.chanceFree)} in time.`
+              : wayText(way, start)
         }
       />
       <Left title="Your own rules leave out" ways={ruledOut} text={(way) => ruleText(way)} />
@@ -130,21 +126,21 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
           Safe ways first, the least work on top; then the others by their chance.
         </p>
         <Why>
-          The stand is run to each start day in a hundred seasons. Survival after a cut, crimp, burial or
-          turning comes from a table by plant and stage; under a sheet it falls with thermal time (air plus
-          4.5 °C); under clear film with heat above 45 °C. Your own counts move the tables. Up to{' '}
-          {percent(HAND_FINISH_SHARE)} standing again are taken to be pulled by hand. Dead is at most 10 %
-          alive before transplants, 5 % before sowing; your waiting time is added. Safe means at least{' '}
-          {percent(SAFE_CHANCE)}. Mulch, nitrogen and weeks come from running the residue on with each way;
-          weeks count while half of the weeds are held.
+          The stand is run to each start day in two hundred seasons; the chance is that of the whole plan with
+          this way in it. Survival after a cut, crimp, burial or turning comes from a table by plant and
+          stage; under a sheet it falls with thermal time (air plus 4.5 °C); under clear film with heat above
+          45 °C. Your own counts move the tables. Up to {percent(HAND_FINISH_SHARE)} standing again are taken
+          to be pulled by hand. Dead is at most 10 % alive before transplants, 5 % before sowing; your waiting
+          time is added. Safe means at least {percent(SAFE_CHANCE)}. Mulch, nitrogen and weeks come from
+          running the residue on with each way; weeks count while half of the weeds are held.
         </Why>
       </div>
     </div>
   )
 }
 
-const ruleText = ({ leftOut, option }: ShownWay) =>
-  `${leftOut} Without that rule: ${percent(option.chanceFree)} in time.`
+const ruleText = ({ option, start }: ShownWay) =>
+  `${option.leftOut} Without that rule: ${percent(start?.chance ?? 0)} in time.`
 
 function Left({ title, ways, text }: { title: string; ways: ShownWay[]; text: (way: ShownWay) => string }) {
   if (ways.length === 0) return null
@@ -155,8 +151,8 @@ function Left({ title, ways, text }: { title: string; ways: ShownWay[]; text: (w
       </summary>
       <ul className="mt-1 grid gap-x-8 gap-y-1 lg:grid-cols-2">
         {ways.map((way) => (
-          <li key={way.option.name} className="text-sm">
-            <strong>{way.option.name}</strong>: {text(way)}
+          <li key={way.name} className="text-sm">
+            <strong>{way.name}</strong>: {text(way)}
           </li>
         ))}
       </ul>

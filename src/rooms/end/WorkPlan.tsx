@@ -4,14 +4,13 @@ import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { partSizeM } from '../../core/garden/area'
 import { Caution } from '../../parts/Caution'
 import { DateField } from '../../parts/DateField'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { SelectField } from '../../parts/SelectField'
 import { useEngine } from '../../state/useEngine'
 import { planCaseOf, useStanding } from './planCase'
 import { planOf } from './planWords'
 import { PlanDrawing } from './PlanDrawing'
 import { RecordEnd } from './RecordEnd'
-import { shownOf } from './shown'
 import type { EndView } from './useEnd'
 import { Failed } from '../../parts/Waiting'
 import { CreepingCaution } from '../../parts/CreepingCaution'
@@ -23,10 +22,10 @@ const dateProblem = (date: string, sownDay: number) => {
   return day < sownDay ? `It was sown on ${isoDate(sownDay)}. The end must come after.` : undefined
 }
 
-/** Day a way begun on `day` is expected to be done, by the comparison; null while that is not known. */
-function finishOf({ ways, target }: EndView, method: WayId, passes: number, day: number): number | null {
-  const way = ways?.find(({ judged }) => judged.method === method && judged.passes === passes)
-  return way && target ? (shownOf(way, target, day).option.finish?.mid ?? null) : null
+/** Day a way begun on `day` is expected to be done, by the comparison; null where that day was not tried. */
+function finishOf({ comparison }: EndView, method: WayId, passes: number, day: number): number | null {
+  const option = comparison?.options.find((one) => one.method === method && one.passes === passes)
+  return option?.starts.find((start) => start.day === day)?.dead?.mid ?? null
 }
 
 /** What to take along, how to go about it and a drawing to scale, for the planned way or another; prints on a page. */
@@ -39,7 +38,8 @@ export function WorkPlan({ end }: { end: EndView }) {
   const same = known?.method === method ? known : null
   const passes = same?.passes ?? form.passes
   const [asked, setAsked] = useState<string | null>(null)
-  const date = asked ?? same?.date ?? isoDate(Math.max(end.today, end.sownDay + 1))
+  const best = end.comparison?.options.find((one) => one.method === method && one.passes === passes)?.shown
+  const date = asked ?? same?.date ?? best?.end.date ?? isoDate(Math.max(end.today, end.sownDay + 1))
   const problem = dateProblem(date, end.sownDay)
   const day = problem ? end.today : dayNumber(date)
   const { standing, failure } = useStanding(end)

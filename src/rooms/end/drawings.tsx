@@ -1,5 +1,5 @@
 import type { BoardPlan, CardboardPlan, Ground, LanePlan, SheetPlan } from '../../core/ending/workPlan'
-import { centimetres, metres, shortDate, type Units } from '../../parts/format'
+import { centimetres, metres, shortDate, type Units } from '../../text/format'
 import { GroundDrawing } from './GroundDrawing'
 
 type Common = { ground: Ground; units: Units }

@@ -7,8 +7,6 @@ import { leadComponent } from '../../core/season/run'
 import { typedNumber } from '../../parts/typed'
 
 export type EndForm = {
-  plantingDate: string
-  establishment: 'transplant' | 'seed'
   /** A start asked for in the comparison; empty: each way at its own best. */
   startDate: string
   doneOn: string
@@ -20,21 +18,16 @@ export type EndForm = {
   materials: string
 }
 
-/** What is wrong with the planting date or the record as filled in, with the fix. */
+/** What is wrong with the start asked for or the record as filled in, with the fix. */
 export function endProblems(
-  form: Pick<EndForm, 'plantingDate' | 'startDate' | 'doneOn' | 'minutes'>,
+  form: Pick<EndForm, 'startDate' | 'doneOn' | 'minutes'>,
   today: number,
   sownDay: number,
-  horizon: number,
-): Partial<Record<'plantingDate' | 'startDate' | 'doneOn' | 'minutes', string>> {
+  planting: number | null,
+): Partial<Record<'startDate' | 'doneOn' | 'minutes', string>> {
   const problems: ReturnType<typeof endProblems> = {}
-  const planting = parseDay(form.plantingDate)
   const start = form.startDate === '' ? null : parseDay(form.startDate)
   const done = parseDay(form.doneOn)
-  if (planting === null) problems.plantingDate = 'Enter a date that exists, such as 2026-06-18.'
-  else if (planting <= today) problems.plantingDate = 'The planting date is past. Choose a day after today.'
-  else if (planting > horizon - 7)
-    problems.plantingDate = `Forecasts reach to ${isoDate(horizon - 7)}. Choose an earlier date.`
   if (form.startDate !== '' && start === null)
     problems.startDate = 'Enter a date that exists, or empty it to see each way at its own best.'
   else if (start !== null && start < sownDay)

@@ -3,7 +3,7 @@ import { cuttingTool, woodiness } from '../../core/ending/woodiness'
 import { boardPlan, coverPlan, cutHeight, sheetPlan } from '../../core/ending/workPlan'
 import { actsSurvival } from '../../core/ending/outcome'
 import { stageName } from '../../core/stand/stage'
-import { centimetres, litres, metres, percent, shortDate, volume } from '../../parts/format'
+import { centimetres, litres, metres, percent, shortDate, volume } from '../../text/format'
 
 import type { PlanCase, PlanWords } from './planTypes'
 

@@ -2,7 +2,7 @@ import { daysOnStop, scratchGrainKg, stopsOf, usualPlan } from '../../core/endin
 import { penTrouble, stockFor } from '../../core/ending/obstacles'
 import { USUAL_LANES } from '../../core/ending/outcome'
 import { cardboardPlan, lanePlan, sheetPlan, volumeFor } from '../../core/ending/workPlan'
-import { centimetres, kilos, litres, metres, shortDate, volume } from '../../parts/format'
+import { centimetres, kilos, litres, metres, shortDate, volume } from '../../text/format'
 
 import { dayCount, daysInRounds } from './animalForm'
 import type { PlanCase, PlanWords } from './planTypes'

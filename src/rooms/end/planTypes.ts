@@ -13,7 +13,7 @@ import type { Livestock } from '../../core/garden/rules'
 import type { OwnResults } from '../../core/ending/ownResults'
 import type { Bed, BedPart, Tool } from '../../core/garden/schema'
 import type { Species } from '../../core/plants/parameters'
-import { type Units } from '../../parts/format'
+import { type Units } from '../../text/format'
 
 export type PlanCase = {
   way: Way

@@ -1,80 +1,41 @@
 import { describe, expect, test } from '@jest/globals'
 import type { EndDetails } from '../../core/garden/ending'
-import type { JudgedWay } from '../../core/ending/weigh'
+import type { TerminationOption } from '../../core/scenario/compare'
+import type { TerminationStart } from '../../core/scenario/starts'
 import { testCover } from '../../core/testing/beds'
 import { flatBands, flatForecast } from '../../core/testing/forecasts'
-import type { Aftermath } from '../../core/weighing/aftermath'
 import { endFact, type EndForm } from './form'
-import { bySafetyThenWork, shownOf } from './shown'
+import { bySafetyThenWork, shownOf, worthPlanning, type ShownWay } from './shown'
 
-const target = { plantingDay: 100, establishment: 'transplant' as const, waitDays: 7 }
-
-/** A way whose every start kills in `takes` days in a share of the members. */
-function judged(name: string, takes: number, share: number, minutes: number): JudgedWay {
-  const reached = Math.round(share * 10)
-  return {
-    method: 'chop',
-    passes: 1,
-    name,
-    obstacle: null,
-    leftOut: null,
-    ranks: 10,
-    settleDays: 0,
-    disturbance: 0,
-    manureAfterDays: null,
-    needs: [],
-    byStart: [40, 50, 60, 70, 80, 90].map((day) => ({
-      day,
-      dead: Array.from({ length: reached }, (_, i) => day + takes + i / 10),
-      deadFree: null,
-      survivors: { low: 0, mid: 0.05, high: 0.1 },
-      minutes,
-      flies: null,
-    })),
-  }
+/** A way that is begun on a day with a chance and some work. */
+const shown = (name: string, chance: number, minutes: number): ShownWay => {
+  const start = { day: 40, chance, worth: chance, minutes } as TerminationStart
+  const option = { method: 'chop', passes: 1, shown: start, after: null } as TerminationOption
+  return { ...shownOf(option), name }
 }
-const after = (day: number): Aftermath => ({
-  day,
-  mulchG: day,
-  holdsWeeks: 0,
-  nitrogen4G: 0,
-  nitrogen10G: 0,
-  standing: 0,
-})
-const shown = (way: JudgedWay, start: number | null = null) =>
-  shownOf({ judged: way, after: [after(40), after(90)] }, target, start)
 
 describe('ways in the order they are shown', () => {
-  test('safe ones first, the least work on top, then the others by their chance', () => {
+  test('safe ones first, the least work on top, then the others by their chance; the hopeless are not planned', () => {
     const ways = [
-      shown(judged('late and sure', 60, 1, 5)),
-      shown(judged('sure, much work', 10, 1, 90)),
-      shown(judged('half', 10, 0.5, 5)),
-      shown(judged('sure, little work', 10, 1, 20)),
-      shown(judged('less than half', 10, 0.3, 1)),
+      shown('hopeless', 0.01, 5),
+      shown('sure, much work', 1, 90),
+      shown('half', 0.5, 5),
+      shown('sure, little work', 0.9, 20),
+      shown('less than half', 0.3, 1),
     ]
-    expect(ways.sort(bySafetyThenWork).map(({ option }) => option.name)).toEqual([
+    expect(ways.sort(bySafetyThenWork).map(({ name }) => name)).toEqual([
       'sure, little work',
       'sure, much work',
       'half',
       'less than half',
-      'late and sure',
+      'hopeless',
     ])
-  })
-  test('each at its latest safe start, with what it leaves then; or at the start asked for', () => {
-    const way = judged('way', 10, 1, 20)
-    expect(shown(way).option.bestStartDay).toBe(80)
-    expect(shown(way).after!.mulchG).toBeCloseTo(80, 9)
-    expect(shown(way, 52).option.bestStartDay).toBe(50)
-    expect(shown(way, 52).option.days!.mid).toBeCloseTo(10.45, 1)
-    expect(shown(judged('never', 90, 1, 5)).after).toBeNull()
+    expect(ways.filter((way) => !worthPlanning(way)).map(({ name }) => name)).toEqual(['hopeless'])
   })
 })
 
 describe('an ending as it is stored', () => {
   const form: EndForm = {
-    plantingDate: '2026-06-20',
-    establishment: 'transplant',
     startDate: '',
     doneOn: '2026-05-20',
     method: 'crimp',

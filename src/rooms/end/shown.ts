@@ -1,28 +1,28 @@
-import { SAFE_CHANCE, weigh, type EndingOption, type Target } from '../../core/ending/weigh'
-import { aftermathOn, type Aftermath } from '../../core/weighing/aftermath'
-import type { WeighedWay } from '../../core/weighing/ways'
+import { findWay, wayName, type Way } from '../../core/ending/ways'
+import type { Aftermath } from '../../core/scenario/after'
+import { HOPELESS, type TerminationOption } from '../../core/scenario/compare'
+import { SAFE_CHANCE, type TerminationStart } from '../../core/scenario/starts'
 
-/** A way as it is shown for one planting date and start. */
+/** A way as it is shown: begun on the day asked for, or on its best. */
 export type ShownWay = {
-  option: EndingOption
-  leftOut: string | null
-  disturbance: number
+  option: TerminationOption
+  way: Way
+  name: string
+  start: TerminationStart | null
   after: Aftermath | null
 }
 
-/** Safe ways first, the least work on top; then the others by their chance. */
-export function bySafetyThenWork({ option: a }: ShownWay, { option: b }: ShownWay): number {
-  const safe = (option: ShownWay['option']) => Number(option.chance >= SAFE_CHANCE)
-  return safe(b) - safe(a) || (safe(a) ? a.minutes - b.minutes : b.chance - a.chance)
+export function shownOf(option: TerminationOption): ShownWay {
+  const way = findWay(option.method)!
+  return { option, way, name: wayName(way, option.passes), start: option.shown, after: option.after }
 }
 
-/** A way at the start asked for, or at its own latest safe or best one. */
-export function shownOf({ judged, after }: WeighedWay, target: Target, start: number | null): ShownWay {
-  const option = weigh(judged, target, start ?? undefined)
-  return {
-    option,
-    leftOut: judged.leftOut,
-    disturbance: judged.disturbance,
-    after: option.bestStartDay === null ? null : aftermathOn(after, option.bestStartDay),
-  }
+/** Whether a way shown is worth planning at all. */
+export const worthPlanning = ({ start }: ShownWay) => start !== null && start.worth > HOPELESS
+
+/** Safe ways first, the least work on top; then the others by their chance. */
+export function bySafetyThenWork(a: ShownWay, b: ShownWay): number {
+  const [one, other] = [a.start!, b.start!]
+  const safe = ({ chance }: TerminationStart) => Number(chance >= SAFE_CHANCE)
+  return safe(other) - safe(one) || (safe(one) ? one.minutes - other.minutes : other.chance - one.chance)
 }

@@ -1,7 +1,7 @@
 import type { CutOutcome } from '../../core/weighing/growsBack'
 import type { PlantGroup } from '../../core/plants/parameters'
 import { stagesOf } from '../../core/stand/stage'
-import { dryMatter, minutes, nitrogen, percent, type Units } from '../../parts/format'
+import { dryMatter, minutes, nitrogen, percent, type Units } from '../../text/format'
 
 /** One of the things that move with the cutting date, as it is drawn: its value by point, and words for the axis. */
 export type Track = {

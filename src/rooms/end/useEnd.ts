@@ -1,6 +1,5 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
-import type { Target } from '../../core/ending/weigh'
 import { findWay, wayName, type WayId } from '../../core/ending/ways'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { USUAL_RULES } from '../../core/garden/rules'
@@ -17,12 +16,11 @@ import type { StandView } from '../../state/useStand'
 import { endFact, endProblems, type EndForm } from './form'
 import { setupFor } from './plans'
 import { changed } from '../../data/writes'
-import { findCrop } from '../../core/plants/crops'
-import { harvestRule } from '../../core/planting/manure'
+import { planStretch } from '../../actions/planStretch'
+import type { Scenario } from '../../core/scenario/types'
+import { newId } from '../../data/ids'
+import { usePlan } from '../../state/usePlan'
 import { creepingWeeds } from '../../core/garden/creepingWeeds'
-
-/** Days ahead looked at when nothing is planned to follow. */
-const OPEN_END_DAYS = 60
 
 /** The stand as it would stand on, without its ending: what every way is tried on. */
 export const standingCase = (standCase: StandCase): StandCase => ({
@@ -37,17 +35,16 @@ export function useEnd(view: StandView, compares = true) {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const commit = useCommit()
-  const { stand, standCase, next } = view
+  const { stand, standCase } = view
   const { garden } = data
   const rules = garden.rules ?? USUAL_RULES
+  const bedPlan = usePlan(view)
   const draftName = `end ${stand.id}`
   const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<EndForm> | undefined
   const known = stand.end.fact ?? stand.end.plan
   const start = stand.start.fact ?? stand.start.plan
   const sownDay = start ? dayNumber(start.date) : today
   const form: EndForm = {
-    plantingDate: isoDate(Math.max(next?.plantingDay ?? Math.max(today, sownDay) + OPEN_END_DAYS, today + 1)),
-    establishment: next?.establishment ?? 'transplant',
     startDate: '',
     doneOn: stand.end.fact?.date ?? isoDate(today),
     method: known && known.method !== 'harvest' ? known.method : 'chop',
@@ -60,54 +57,29 @@ export function useEnd(view: StandView, compares = true) {
   }
   const change = (part: Partial<EndForm>) =>
     dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
-  const horizon = spec.startDay + spec.days
-  const problems = endProblems(form, today, sownDay, horizon)
+  const { follows } = bedPlan.scenario
+  /** Day the ground is wanted; null where nothing says when. */
+  const plantingDay = follows.kind === 'nothing' ? null : follows.day
+  const problems = endProblems(form, today, sownDay, plantingDay)
 
-  const plantingDay = parseDay(form.plantingDate)
-  const waitDays = garden.waitDays[form.establishment]
-  const inReach = plantingDay !== null && plantingDay > today && plantingDay <= horizon - 7
-  // The crop that follows decides how long before its harvest manure may come, by this way or any other.
-  const harvest = useMemo(() => {
-    const content = next?.stand.content
-    const crop = content?.kind === 'crop' ? findCrop(content.cropId) : null
-    if (!crop || plantingDay === null) return null
-    const others = data.stands.map((other) =>
-      other.id === stand.id ? { ...other, end: { plan: null, fact: null } } : other,
-    )
-    return harvestRule(view.bed, others, plantingDay, crop, rules)
-  }, [next, plantingDay, data.stands, stand.id, view.bed, rules])
-  const target: Target | null = inReach
-    ? { plantingDay, establishment: form.establishment, waitDays, harvest }
-    : null
-  // While a date is dragged the answer at hand follows it; the runs for the new date start when it rests.
-  const settledDay = useSettled(inReach ? plantingDay : null)
-  const args = useMemo((): Parameters<typeof useEngine<'ways'>>[1] => {
-    if (!compares || settledDay === null || stand.end.fact) return null
-    return [
-      spec,
-      {
-        standCase: standingCase(standCase),
-        target: { plantingDay: settledDay, establishment: form.establishment, waitDays, harvest },
-        tools: garden.tools,
-        livestock: garden.livestock ?? [],
-        rules,
-        own: standCase.own ?? {},
-      },
-    ]
-  }, [
-    compares,
-    settledDay,
-    spec,
-    standCase,
-    stand.end.fact,
-    form.establishment,
-    waitDays,
-    harvest,
-    garden.tools,
-    garden.livestock,
-    rules,
-  ])
-  const answer = useEngine('ways', args, `ways ${stand.id} ${form.establishment}`)
+  // Every way is tried on the plan without its ending.
+  const standing = useMemo(
+    (): Scenario => ({ ...bedPlan.scenario, standCase: standingCase(bedPlan.scenario.standCase) }),
+    [bedPlan.scenario],
+  )
+  const rightPlan = bedPlan.problems.every(({ code }) => ENDS.includes(code))
+  const settled = useSettled(standing)
+  const startDay = problems.startDate ? null : parseDay(form.startDate)
+  const settledStart = useSettled(startDay)
+  const plannedDay = stand.end.plan ? dayNumber(stand.end.plan.date) : null
+  const args = useMemo(
+    (): Parameters<typeof useEngine<'compare'>>[1] =>
+      !compares || !rightPlan || stand.end.fact
+        ? null
+        : [spec, settled, { startDay: settledStart, alsoDays: plannedDay === null ? [] : [plannedDay] }],
+    [compares, rightPlan, stand.end.fact, spec, settled, settledStart, plannedDay],
+  )
+  const answer = useEngine('compare', args, `compare ${stand.id}`)
   const forecasts = useEngine('forecast', [spec, standCase], forecastName(stand.id))
   // The last one stands in while a changed one is computed: stages seldom move by it, and are not lost.
   const forecast = forecasts.value === undefined ? forecasts.last : forecasts.value
@@ -120,10 +92,16 @@ export function useEnd(view: StandView, compares = true) {
   const put = (label: string, end: Partial<typeof stand.end>) =>
     commit(label, [changed('stands', stand, { end: { ...stand.end, ...end } })])
 
-  const plan = (method: WayId, passes: number, day: number, extra: Partial<EndDetails> = {}) =>
-    put(`Planned ${wayName(findWay(method)!, passes).toLowerCase()} for ${standName(stand).toLowerCase()}`, {
-      plan: { date: isoDate(Math.max(day, sownDay + 1)), method, passes, note: '', ...extra },
-    })
+  /** Plans an ending, and keeps with it what is being tried on the plan. */
+  const plan = async (end: EndDetails) => {
+    const date = dayNumber(end.date) > sownDay ? end.date : isoDate(sownDay + 1)
+    const label = `Planned ${wayName(findWay(end.method)!, end.passes).toLowerCase()} for ${standName(stand).toLowerCase()}`
+    const stored = await commit(
+      label,
+      planStretch(data, stand, { ...bedPlan.draft, end: { ...end, date } }, newId('stand')),
+    )
+    if (stored.ok) bedPlan.putBack()
+  }
 
   async function record(method: WayId = form.method) {
     if (problems.doneOn || problems.minutes) return
@@ -144,17 +122,30 @@ export function useEnd(view: StandView, compares = true) {
     form,
     change,
     problems,
-    target,
+    bedPlan,
+    standing,
+    follows,
+    plantingDay,
+    startDay,
     sownDay,
-    horizon,
+    horizon: spec.startDay + spec.days,
     answer,
     forecast,
     forecasts,
     creeping,
-    ways: answer.value ?? answer.soFar ?? answer.last,
+    comparison: answer.value ?? answer.soFar ?? answer.last,
     plan,
     record,
   }
 }
+
+/** What is wrong with a plan's own ending does not keep other ways from being tried. */
+const ENDS: readonly string[] = [
+  'ending before sowing',
+  'planting before ending',
+  'cannot be ended so',
+  'rule',
+  'cannot be planted so',
+]
 
 export type EndView = ReturnType<typeof useEnd>

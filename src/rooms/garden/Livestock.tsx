@@ -6,7 +6,7 @@ import {
   type LivestockKind,
 } from '../../core/garden/rules'
 import { SelectField, TextField } from '../../parts/SelectField'
-import { metres } from '../../parts/format'
+import { metres } from '../../text/format'
 import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { lengthUnit, toMetres } from './forms'

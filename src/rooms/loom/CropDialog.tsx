@@ -1,3 +1,4 @@
+import { clearing, cropContent, cropStand, planting } from '../../core/garden/newStands'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
@@ -74,20 +75,15 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
 
   async function save(value: CropForm) {
     const crop = findCrop(value.cropId)!
-    const start = { date: value.from, covering: null, passes: null, components: [], note: '' }
+    const start = planting(value.from)
+    const stand = cropStand(
+      { id: newId('stand'), gardenId: data.garden.id, bedId: value.bedId },
+      cropContent(crop.id, value.establishment),
+      { plan: start, fact: value.standing ? start : null },
+      crop.daysInBed,
+    )
     const stored = await commit(`Added ${crop.name.toLowerCase()}`, [
-      added('stands', {
-        id: newId('stand'),
-        gardenId: data.garden.id,
-        bedId: value.bedId,
-        part: { kind: 'whole' },
-        underStandId: null,
-        cuts: [],
-        note: '',
-        content: { kind: 'crop', cropId: crop.id, establishment: value.establishment },
-        start: { plan: start, fact: value.standing ? start : null },
-        end: { plan: { date: value.until, method: 'harvest', passes: 1, note: '' }, fact: null },
-      }),
+      added('stands', { ...stand, end: { plan: clearing(value.until), fact: null } }),
     ])
     if (stored.ok) onClose()
   }

@@ -1,7 +1,7 @@
 import { DndContext } from '@dnd-kit/core'
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
-import { longDate, shortDate } from '../../parts/format'
+import { longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'

@@ -1,5 +1,5 @@
 import { bandOn, type StandForecast } from '../../core/season/forecast'
-import { longDate, percent, shortDate } from '../../parts/format'
+import { longDate, percent, shortDate } from '../../text/format'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useLatest } from '../../state/useEngine'
 import { Swatch } from '../../parts/Swatch'

@@ -1,5 +1,5 @@
 import { monthOf, yearOf } from '../../core/foundations/day'
-import { monthName } from '../../parts/format'
+import { monthName } from '../../text/format'
 import { yOfDay, type LoomLayout } from './layout'
 import { useOutlook, type Loom } from './useLoom'
 

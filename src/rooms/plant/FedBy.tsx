@@ -2,9 +2,10 @@ import { Link } from 'react-router'
 import { CartesianGrid, Area, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { partAreaM2 } from '../../core/garden/area'
 import { feedFor, nitrogenGap, type Feed } from '../../core/planting/feeding'
-import type { Readiness } from '../../core/planting/gates'
+import type { Aftermath } from '../../core/scenario/after'
+import type { NitrogenSource } from '../../core/garden/rules'
 import type { Crop } from '../../core/plants/crops'
-import { centimetres, kilos, litres, nitrogen, type Units } from '../../parts/format'
+import { centimetres, kilos, litres, nitrogen, type Units } from '../../text/format'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import { residueSentence } from './nitrogenWords'
@@ -12,21 +13,21 @@ import type { PlantView } from './usePlant'
 import { Spreads } from './Spreads'
 
 /** What the residue and the soil free week by week against what the crop takes up, and what fills the gap. */
-export function FedBy({ answer, crop, plant }: { answer: Readiness; crop: Crop; plant: PlantView }) {
+export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; plant: PlantView }) {
   const { garden, view, form, change } = plant
   const { units } = garden
   const areaM2 = partAreaM2(view.bed, view.stand.part)
   const sources = garden.nitrogenSources ?? []
   const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0]
-  const gap = nitrogenGap(answer.weeks)
-  const freed = Math.max(0, answer.weeks.at(-1)?.residue.mid ?? 0)
+  const gap = nitrogenGap(after.weeks)
+  const freed = Math.max(0, after.weeks.at(-1)?.residue.mid ?? 0)
   return (
     <section className="mt-6" aria-label="Nitrogen" data-testid="nitrogen">
       <h2>What feeds it</h2>
-      <p>{residueSentence(answer, crop, units)}</p>
-      {answer.weeks.length > 2 && (
+      <p>{residueSentence(after, crop, units)}</p>
+      {after.weeks.length > 2 && (
         <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[1fr_24rem]">
-          <Curve answer={answer} crop={crop} units={units} />
+          <Curve after={after} crop={crop} units={units} />
           <div className="flex flex-col gap-2">
             <p>
               {gap.mid < 0.3 ? (
@@ -36,7 +37,7 @@ export function FedBy({ answer, crop, plant }: { answer: Readiness; crop: Crop; 
                 </>
               ) : (
                 <>
-                  By harvest about <strong>{nitrogen(gap.mid, units)}</strong> are wanting (
+                  At most about <strong>{nitrogen(gap.mid, units)}</strong> are wanting (
                   {nitrogen(gap.low, units)} to {nitrogen(gap.high, units)}).
                 </>
               )}
@@ -58,6 +59,9 @@ export function FedBy({ answer, crop, plant }: { answer: Readiness; crop: Crop; 
                     feed={feedFor(gap.mid, areaM2, source)}
                     units={units}
                   />
+                )}
+                {gap.mid >= 0.3 && (
+                  <PlanFeed plant={plant} source={source} kg={feedFor(gap.mid, areaM2, source).kg.mid} />
                 )}
                 {freed > 0.2 && (
                   <p data-testid="saved">
@@ -89,6 +93,35 @@ export function FedBy({ answer, crop, plant }: { answer: Readiness; crop: Crop; 
   )
 }
 
+/** Takes a feed into the plan, or out of it: it makes up for what residue ties up. */
+function PlanFeed({ plant, source, kg }: { plant: PlantView; source: NitrogenSource; kg: number }) {
+  const { cropPlan, planCrop, planted, garden } = plant
+  if (!cropPlan || planted) return null
+  const { feed } = cropPlan
+  return (
+    <p>
+      {feed ? (
+        <>
+          The plan spreads {kilos(feed.kg, garden.units)} with the planting.{' '}
+          <button type="button" className="btn btn-sm" onClick={() => planCrop({ feed: null })}>
+            Leave it out
+          </button>
+        </>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() =>
+            planCrop({ feed: { sourceId: source.id, kg: Math.max(0.1, Math.round(kg * 10) / 10) } })
+          }
+        >
+          Plan to spread it
+        </button>
+      )}
+    </p>
+  )
+}
+
 function FeedText({ what, feed, units }: { what: string; feed: Feed; units: Units }) {
   return (
     <p data-testid="feed">
@@ -113,9 +146,9 @@ const Missing = ({ feed, name }: { feed: Feed; name: string }) =>
   )
 
 /** Need and supply since planting, in the units of the garden. */
-function Curve({ answer, crop, units }: { answer: Readiness; crop: Crop; units: Units }) {
+function Curve({ after, crop, units }: { after: Aftermath; crop: Crop; units: Units }) {
   const scale = units === 'imperial' ? 8.92 : 10
-  const rows = answer.weeks.map((week) => ({
+  const rows = after.weeks.map((week) => ({
     week: week.week,
     need: week.needG * scale,
     band: [(week.soilG + week.residue.low) * scale, (week.soilG + week.residue.high) * scale],

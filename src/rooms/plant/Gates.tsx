@@ -1,43 +1,60 @@
-import type { Gate, Readiness } from '../../core/planting/gates'
-import { Caution } from '../../parts/Caution'
-import { Chance } from '../../parts/Chance'
-import { dateSpreadText, dryMatter, longDate, nitrogen, temperature, type Units } from '../../parts/format'
-import { Why } from '../../parts/Why'
-import { useGarden } from '../../state/garden'
-import type { PlantView } from './usePlant'
 import type { Crop } from '../../core/plants/crops'
 import { touchesSoil } from '../../core/planting/manure'
+import { CRITERIA, type CriterionOutcome, type ScenarioOutcome } from '../../core/scenario/types'
+import { Caution } from '../../parts/Caution'
+import { Chance } from '../../parts/Chance'
 import { SelectField } from '../../parts/SelectField'
+import { Why } from '../../parts/Why'
+import { useGarden } from '../../state/garden'
+import { adviceText, CRITERION_NAMES, criterionReason } from '../../text/criteria'
+import { dateSpreadText } from '../../text/format'
+import type { PlantView } from './usePlant'
 
-/** The gates between the cover and the crop, each with its dates and its reason. */
-export function Gates({ answer, plant }: { answer: Readiness; plant: PlantView }) {
-  const { units } = useGarden().data.garden
+const place = ({ detail }: CriterionOutcome) => CRITERIA.indexOf(detail.id)
+const FIRST_GATE = CRITERIA.indexOf('dead')
+/** From this chance on a gate needs no remedy. */
+const OPEN_ENOUGH = 0.9
+
+/** The gates between the cover and the crop, each with its dates, its reason and what would open it sooner. */
+export function Gates({ outcome, plant }: { outcome: ScenarioOutcome; plant: PlantView }) {
   const { crop } = plant
-  const wait = answer.gates.find((gate) => gate.id === 'wait')?.met?.mid ?? null
-  const longest = answer.gates.filter(
-    (gate) => wait !== null && gate.kind === 'state' && (gate.met?.mid ?? Infinity) > wait,
+  const gates = outcome.criteria.filter((gate) => place(gate) >= FIRST_GATE)
+  const wait = gates.find(({ detail }) => detail.id === 'wait')?.open?.mid ?? null
+  const longest = gates.filter(
+    ({ detail, open }) =>
+      wait !== null && !RULES.includes(detail.id) && detail.id !== 'wait' && (open?.mid ?? Infinity) > wait,
   )
   return (
     <div className="mt-3">
       <h2 data-testid="ready">
-        {answer.ready ? `Ready ${dateSpreadText(answer.ready)}` : 'Not ready within the forecast'}
+        {outcome.ready ? `Ready ${dateSpreadText(outcome.ready)}` : 'Not ready within the forecast'}
       </h2>
-      <p className="mt-1 flex flex-wrap items-center gap-3">
-        Every gate open on {longDate(plant.plantingDay ?? plant.today)}:{' '}
-        <Chance share={answer.chanceByPlanting} />
-      </p>
       {longest.length > 0 && (
         <p className="mt-1" role="status">
-          Your wait is over before {longest.map((gate) => gate.name.toLowerCase()).join(' and ')}: the later
+          Your wait is over before{' '}
+          {longest.map(({ detail }) => CRITERION_NAMES[detail.id].toLowerCase()).join(' and ')}: the later
           date counts.
         </p>
       )}
       <ul className="mt-3 divide-y divide-base-300 border-y border-base-300" data-testid="gates">
-        {answer.gates.map((gate) => (
-          <GateRow key={gate.id} gate={gate} units={units} />
+        {gates.map((gate) => (
+          <GateRow key={gate.detail.id} gate={gate} plant={plant} />
         ))}
+        {outcome.advice.map((advice) => {
+          const { name, why } = adviceText(advice, crop?.name ?? 'what follows')
+          return (
+            <li key={advice.id} className="grid gap-x-5 py-2 sm:grid-cols-[15rem_15rem_10rem_1fr]">
+              <strong>
+                {name} <span className="quiet text-sm font-normal">advice</span>
+              </strong>
+              <span>stays shut</span>
+              <span />
+              <span className="quiet text-sm">{why}</span>
+            </li>
+          )
+        })}
       </ul>
-      {answer.gates.some((gate) => gate.id === 'manure') && (
+      {gates.some(({ detail }) => detail.id === 'manure') && (
         <div className="mt-1 flex flex-col gap-1">
           <Caution>
             Manure came onto this ground: the interval to the harvest is a rule to keep, and local rules may
@@ -47,9 +64,10 @@ export function Gates({ answer, plant }: { answer: Readiness; plant: PlantView }
         </div>
       )}
       <Why>
-        Each gate is worked out in every one of a hundred seasons; the date is the middle with 8 in 10 years
-        around it. Dead comes from the way it was ended and your own counts; tie-up from the residue’s
-        rotting; soil and frost from the weather. Advice is shown but does not hold the date back.
+        Each gate is worked out in every one of {outcome.members} seasons; the date is the middle with 8 in 10
+        years around it, the chance the share in which it is open on the planting day. Dead comes from the way
+        it is ended and your own counts; tie-up from the residue’s rotting; soil and frost from the weather.
+        The plan’s one chance counts the seasons in which all of them are open. Advice does not hold it back.
       </Why>
     </div>
   )
@@ -71,27 +89,35 @@ function Touches({ crop, plant }: { crop: Crop; plant: PlantView }) {
   )
 }
 
-const KIND = { state: '', rule: 'rule', advice: 'advice' } as const
+const RULES: readonly string[] = ['manure', 'wait']
 
-const AMOUNT = { nitrogen, dryMatter, temperature } as const
-const reasonText = ({ reason, amount }: Gate, units: Units) =>
-  amount ? reason.replace('{amount}', AMOUNT[amount.of](amount.value, units)) : reason
-
-function GateRow({ gate, units }: { gate: Gate; units: Units }) {
+function GateRow({ gate, plant }: { gate: CriterionOutcome; plant: PlantView }) {
+  const { units } = useGarden().data.garden
+  const { detail, open, chance } = gate
+  const { why, sooner } = criterionReason(detail, plant.crop?.name ?? null, units)
+  const method =
+    plant.plan.scenario.follows.kind === 'crop' ? plant.plan.scenario.follows.plantingMethod : null
+  const byMethod = method !== null && open === null && chance === 1
   return (
     <li className="grid gap-x-5 py-2 sm:grid-cols-[15rem_15rem_10rem_1fr]">
       <strong>
-        {gate.name} {KIND[gate.kind] && <span className="quiet text-sm font-normal">{KIND[gate.kind]}</span>}
+        {CRITERION_NAMES[detail.id]}{' '}
+        {RULES.includes(detail.id) && <span className="quiet text-sm font-normal">rule</span>}
       </strong>
       <span>
-        {gate.met
-          ? dateSpreadText(gate.met)
-          : gate.kind === 'advice'
-            ? 'stays shut'
+        {open
+          ? dateSpreadText(open)
+          : chance > 0.5
+            ? byMethod
+              ? 'open by the way it is planted'
+              : 'open all along'
             : 'not within the forecast'}
       </span>
-      <Chance share={gate.chanceByPlanting} />
-      <span className="quiet text-sm">{reasonText(gate, units)}</span>
+      <Chance share={chance} />
+      <span className="quiet text-sm">
+        {why}
+        {chance < OPEN_ENOUGH && sooner ? ` Sooner: ${sooner.charAt(0).toLowerCase()}${sooner.slice(1)}` : ''}
+      </span>
     </li>
   )
 }

@@ -2,15 +2,16 @@ import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { findCrop } from '../../core/plants/crops'
 import { DateField, NoteField } from '../../parts/DateField'
-import { longDate } from '../../parts/format'
+import { DayField } from '../../parts/DayField'
+import { longDate } from '../../text/format'
 import { endingWords, standState } from '../../parts/names'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
+import { PlanLine } from '../../parts/PlanLine'
 import { RecordForm } from '../../parts/RecordForm'
 import { SelectField } from '../../parts/SelectField'
 import { StandHead } from '../../parts/StandHead'
-import { Waiting } from '../../parts/Waiting'
 import { WorkList } from '../../parts/WorkList'
-import { nextStand } from '../../state/season'
+import { nextStand } from '../../core/season/standCase'
 import { useGarden } from '../../state/garden'
 import { useStand, type StandView } from '../../state/useStand'
 import { FedBy } from './FedBy'
@@ -60,31 +61,21 @@ export function PlantRoom() {
 
 function PlantInto({ view }: { view: StandView }) {
   const plant = usePlant(view)
-  const { answer, crop, end, garden, asked, planted } = plant
-  const shown = answer.value ?? answer.last
+  const { plan, crop, end, garden, planted } = plant
+  const shown = plan.answer ?? plan.last
   return (
     <section>
       <StandHead stand={view.stand} bed={view.bed} units={garden.units} step="plant" />
+      <PlanLine plan={plan} />
       <Where plant={plant} />
       {planted && plant.plantedStand && <Outcome stand={plant.plantedStand} view={view} />}
       {!planted && <NextCrop plant={plant} />}
-      <Waiting
-        what="Following the residue through a hundred seasons"
-        running={answer.running}
-        progress={answer.progress}
-        error={answer.error}
-        onCancel={answer.cancel}
-        onRetry={answer.retry}
-      />
-      {end && !asked && crop && !answer.running && (
-        <p className="my-3">Planting must come after the end of the cover and within a year from now.</p>
-      )}
-      {shown && crop && end && (
+      {shown?.after && crop && end && (
         <>
-          <Gates answer={shown} plant={plant} />
-          <FedBy answer={shown} crop={crop} plant={plant} />
-          <Residue answer={shown} crop={crop} plant={plant} />
-          <SpacingAndLanes crop={crop} plant={plant} answer={shown} />
+          <Gates outcome={shown.outcome} plant={plant} />
+          <FedBy after={shown.after} crop={crop} plant={plant} />
+          <Residue after={shown.after} outcome={shown.outcome} crop={crop} plant={plant} />
+          <SpacingAndLanes crop={crop} plant={plant} outcome={shown.outcome} />
         </>
       )}
       {view.stand.end.fact && !planted && <RecordPlanting plant={plant} />}
@@ -117,34 +108,33 @@ function Where({ plant: { view, end, planted } }: { plant: PlantView }) {
   )
 }
 
-function NextCrop({ plant: { form, change, problems } }: { plant: PlantView }) {
+function NextCrop({ plant: { cropPlan, planCrop, problems } }: { plant: PlantView }) {
   return (
     <Form className="flex flex-wrap items-start gap-4" aria-label="The crop that follows">
       <SelectField
         label="Crop"
         className="w-44"
         error={problems.cropId}
-        value={form.cropId}
+        value={cropPlan?.cropId ?? ''}
         onChange={(cropId) =>
-          change({ cropId, establishment: findCrop(cropId)?.establishment ?? form.establishment })
+          planCrop({ cropId, establishment: findCrop(cropId)?.establishment, plantingMethod: null })
         }
       >
-        <CropOptions blank="choose" />
+        <CropOptions blank="not decided" />
       </SelectField>
-      <SelectField
-        label="It is"
-        className="w-40"
-        value={form.establishment}
-        onChange={(establishment) => change({ establishment })}
-      >
-        <EstablishmentOptions />
-      </SelectField>
-      <DateField
-        label="Planting planned for"
-        error={problems.plantingDate}
-        value={form.plantingDate}
-        onChange={(plantingDate) => change({ plantingDate })}
-      />
+      {cropPlan && (
+        <>
+          <SelectField
+            label="It is"
+            className="w-40"
+            value={cropPlan.establishment}
+            onChange={(establishment) => planCrop({ establishment })}
+          >
+            <EstablishmentOptions />
+          </SelectField>
+          <DayField label="Planting planned for" date={cropPlan.date} onDate={(date) => planCrop({ date })} />
+        </>
+      )}
     </Form>
   )
 }

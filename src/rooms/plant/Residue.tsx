@@ -1,12 +1,13 @@
 import { useState } from 'react'
 import { partAreaM2 } from '../../core/garden/area'
 import { mulchDepthM, removal, strawToAdd, WANTED_MULCH_G } from '../../core/planting/feeding'
-import type { Readiness } from '../../core/planting/gates'
+import type { Aftermath } from '../../core/scenario/after'
+import type { ScenarioOutcome } from '../../core/scenario/types'
 import { waysThrough } from '../../core/planting/through'
 import type { Crop } from '../../core/plants/crops'
 import { weedSuppression } from '../../core/residue/pools'
 import { Caution } from '../../parts/Caution'
-import { centimetres, dryMatter, kilos, percent } from '../../parts/format'
+import { centimetres, dryMatter, kilos, percent } from '../../text/format'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
@@ -22,27 +23,34 @@ const DEPTHS = [
 const FITS = { well: 'fits well', fair: 'can be done', poorly: 'not here' } as const
 
 /** The mulch on planting day: its depth, what to add, how to plant through it, and what leaves if it is taken off. */
-export function Residue({ answer, crop, plant }: { answer: Readiness; crop: Crop; plant: PlantView }) {
-  const { garden, view, form } = plant
+export function Residue({
+  after,
+  outcome,
+  crop,
+  plant,
+}: {
+  after: Aftermath
+  outcome: ScenarioOutcome
+  crop: Crop
+  plant: PlantView
+}) {
+  const { garden, view, cropPlan, planCrop, planted } = plant
   const { units } = garden
   const areaM2 = partAreaM2(view.bed, view.stand.part)
-  const mulchG = answer.mulchG?.mid ?? 0
+  const mulchG = after.mulchG.mid
+  const tieUp = outcome.criteria.find(({ detail }) => detail.id === 'tie-up')
+  const establishment = cropPlan?.establishment ?? crop.establishment
   const straw = strawToAdd(mulchG, areaM2)
   const broughtG = (view.standCase.brought ?? []).reduce((sum, load) => sum + load.massG, 0)
   return (
     <section className="mt-6" aria-label="Mulch" data-testid="mulch">
       <h2>Mulch, and planting through it</h2>
       <p>
-        On planting day about <strong>{dryMatter(mulchG, units)}</strong>
-        {answer.mulchG && (
-          <>
-            {' '}
-            ({dryMatter(answer.mulchG.low, units)} to {dryMatter(answer.mulchG.high, units)})
-          </>
-        )}
-        , {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of
+        On planting day about <strong>{dryMatter(mulchG, units)}</strong> (
+        {dryMatter(after.mulchG.low, units)} to {dryMatter(after.mulchG.high, units)}),{' '}
+        {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of
         weeds at first
-        {answer.holdsWeeks > 0 ? ` and half of them for ${answer.holdsWeeks} weeks` : ''}.{' '}
+        {after.holdsWeeks > 0 ? ` and half of them for ${after.holdsWeeks} weeks` : ''}.{' '}
         {straw > 0.5
           ? `To reach ${dryMatter(WANTED_MULCH_G, units)} add ${kilos(straw, units)} of straw or dry mulch.`
           : 'That is enough; nothing needs to be added.'}{' '}
@@ -51,26 +59,45 @@ export function Residue({ answer, crop, plant }: { answer: Readiness; crop: Crop
       </p>
       {straw > 0.5 && <BroughtIn what="straw or hay" />}
       <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="through">
-        {waysThrough(mulchG, crop, form.establishment, view.bed.soil, answer.tiesUp).map((way) => (
-          <li key={way.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr]">
+        {waysThrough(
+          mulchG,
+          crop,
+          establishment,
+          view.bed.soil,
+          tieUp !== undefined && tieUp.chance < 0.5,
+        ).map((way) => (
+          <li key={way.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr_auto]">
             <strong className={way.fits === 'poorly' ? 'font-normal' : ''}>{way.name}</strong>
             <span>{FITS[way.fits]}</span>
             <span className="quiet text-sm">{way.reason}</span>
+            {!planted && way.fits !== 'poorly' && (
+              <button
+                type="button"
+                className="btn btn-xs"
+                aria-pressed={cropPlan?.plantingMethod === way.id}
+                aria-label={`${cropPlan?.plantingMethod === way.id ? 'Planned' : 'Plan'}: ${way.name}`}
+                onClick={() =>
+                  planCrop({ plantingMethod: cropPlan?.plantingMethod === way.id ? null : way.id })
+                }
+              >
+                {cropPlan?.plantingMethod === way.id ? 'Planned' : 'Plan so'}
+              </button>
+            )}
           </li>
         ))}
       </ul>
-      <Remove answer={answer} plant={plant} mulchG={mulchG} areaM2={areaM2} />
+      <Remove after={after} plant={plant} mulchG={mulchG} areaM2={areaM2} />
     </section>
   )
 }
 
 function Remove({
-  answer,
+  after,
   plant,
   mulchG,
   areaM2,
 }: {
-  answer: Readiness
+  after: Aftermath
   plant: PlantView
   mulchG: number
   areaM2: number
@@ -80,7 +107,7 @@ function Remove({
   const [depth, setDepth] = useState<(typeof DEPTHS)[number][0]>('0.05')
   const sources = garden.nitrogenSources ?? []
   const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0] ?? null
-  const off = removal(mulchG, answer.residueNitrogenG, areaM2, Number(depth), source)
+  const off = removal(mulchG, after.residueNitrogenG, areaM2, Number(depth), source)
   return (
     <details className="mt-3" data-testid="removal">
       <summary className="cursor-pointer font-semibold">Take the residue off instead</summary>

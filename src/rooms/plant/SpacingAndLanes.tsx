@@ -1,11 +1,11 @@
 import { chanceBySpread } from '../../core/foundations/statistics'
 import { lanePlan } from '../../core/ending/workPlan'
 import { partSizeM } from '../../core/garden/area'
-import type { Readiness } from '../../core/planting/gates'
+import type { ScenarioOutcome } from '../../core/scenario/types'
 import { spacingFor, type Spacing } from '../../core/planting/spacing'
 import type { Crop } from '../../core/plants/crops'
 import { Chance } from '../../parts/Chance'
-import { centimetres, metres, shortDate, type Units } from '../../parts/format'
+import { centimetres, metres, shortDate, type Units } from '../../text/format'
 import { TextField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
@@ -15,11 +15,11 @@ import { Form } from '../../parts/Form'
 export function SpacingAndLanes({
   crop,
   plant,
-  answer,
+  outcome,
 }: {
   crop: Crop
   plant: PlantView
-  answer: Readiness
+  outcome: ScenarioOutcome
 }) {
   const { garden, view, plantingDay, plannedDay, form, change, problems } = plant
   const { units } = garden
@@ -31,7 +31,7 @@ export function SpacingAndLanes({
     !problems.lanes && lanes > 1 && plantingDay !== null
       ? lanePlan({ lengthM, widthM }, plantingDay, lanes, Number(form.laneDays))
       : []
-  const ready = answer.ready
+  const { ready } = outcome
   return (
     <section className="mt-6" aria-label="Spacing" data-testid="spacing">
       <h2>Plants for this bed</h2>

@@ -1,12 +1,11 @@
-import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import { addDays, isoDate, parseDay } from '../../core/foundations/day'
+import { clearing, cropContent, cropStand, planting } from '../../core/garden/newStands'
 import type { Stand } from '../../core/garden/schema'
-import { findCrop, type Crop } from '../../core/plants/crops'
+import type { CropPlan } from '../../actions/planStretch'
+import type { Crop } from '../../core/plants/crops'
 import type { StandView } from '../../state/useStand'
 
 export type PlantForm = {
-  cropId: string
-  establishment: 'transplant' | 'seed'
-  plantingDate: string
   doneOn: string
   note: string
   /** Lanes planted one after the other, and the days between them; 1 is all at once. */
@@ -16,19 +15,15 @@ export type PlantForm = {
   sourceId: string
 }
 
-/** What is wrong with the planting as filled in, with the fix. */
+/** What is wrong with the record as filled in, with the fix. */
 export function plantProblems(
   form: PlantForm,
+  cropKnown: boolean,
   today: number,
   coverEndDay: number | null,
-  planted: boolean,
-): Partial<Record<'cropId' | 'plantingDate' | 'doneOn' | 'lanes', string>> {
+): Partial<Record<'cropId' | 'doneOn' | 'lanes', string>> {
   const problems: ReturnType<typeof plantProblems> = {}
-  if (!findCrop(form.cropId)) problems.cropId = 'Choose the crop that follows.'
-  const planting = parseDay(form.plantingDate)
-  if (planting === null) problems.plantingDate = 'Enter a date that exists, such as 2026-06-18.'
-  else if (!planted && planting < today)
-    problems.plantingDate = 'The planting date is past. Choose today or later, or record the planting below.'
+  if (!cropKnown) problems.cropId = 'Choose the crop that follows.'
   const done = parseDay(form.doneOn)
   if (done === null) problems.doneOn = 'Enter a date that exists, such as 2026-06-18.'
   else if (done > today)
@@ -47,39 +42,31 @@ export function plantProblems(
 
 /** The crop's stand with its planting recorded: the one planned to follow, or a new one. */
 export function plantedStand(
-  form: PlantForm,
+  form: Pick<PlantForm, 'doneOn' | 'note'>,
+  { establishment, plantingMethod, feed }: CropPlan,
   crop: Crop,
   { stand, bed, next }: StandView,
   gardenId: string,
   freshId: string,
 ): Stand {
-  const fact = { date: form.doneOn, covering: null, passes: null, components: [], note: form.note }
-  const content: Stand['content'] = { kind: 'crop', cropId: crop.id, establishment: form.establishment }
-  const until = isoDate(dayNumber(form.doneOn) + crop.daysInBed)
-  const harvest = (date: string) => ({ date, method: 'harvest' as const, passes: 1, note: '' })
+  const fact = planting(form.doneOn, form.note)
   const planned = next?.stand
-  if (planned && planned.content.kind === 'crop' && !planned.start.fact)
+  if (planned && planned.content.kind === 'crop' && !planned.start.fact) {
+    const until = planned.end.plan
     return {
       ...planned,
-      content,
+      content: { ...planned.content, cropId: crop.id, establishment, plantingMethod, feed },
       start: { ...planned.start, fact },
       end: {
         ...planned.end,
-        plan: harvest(
-          planned.end.plan && planned.end.plan.date > form.doneOn ? planned.end.plan.date : until,
-        ),
+        plan: until && until.date > form.doneOn ? until : clearing(addDays(form.doneOn, crop.daysInBed)),
       },
     }
-  return {
-    id: freshId,
-    gardenId,
-    bedId: bed.id,
-    part: stand.part,
-    underStandId: null,
-    cuts: [],
-    note: '',
-    content,
-    start: { plan: null, fact },
-    end: { plan: harvest(until), fact: null },
   }
+  return cropStand(
+    { id: freshId, gardenId, bedId: bed.id, part: stand.part },
+    cropContent(crop.id, establishment, { plantingMethod, feed }),
+    { plan: null, fact },
+    crop.daysInBed,
+  )
 }

@@ -1,7 +1,7 @@
 import type { Spread } from '../../core/foundations/statistics'
-import type { Readiness } from '../../core/planting/gates'
+import type { Aftermath } from '../../core/scenario/after'
 import type { Crop } from '../../core/plants/crops'
-import { nitrogen, type Units } from '../../parts/format'
+import { nitrogen, type Units } from '../../text/format'
 
 /** Net release below this, g m⁻², counts as tied up rather than as nothing. */
 const TIED_G = -0.05
@@ -17,13 +17,12 @@ function netRange({ low, high }: Spread, units: Units): string {
     : `from ${net(low, units)} to ${net(high, units)}`
 }
 
-/** What the residue brings the crop, in a sentence; or that the forecast does not reach so far. */
+/** What the residue brings the crop, in a sentence. */
 export function residueSentence(
-  { nitrogen4Weeks: early, nitrogen10Weeks: late }: Pick<Readiness, 'nitrogen4Weeks' | 'nitrogen10Weeks'>,
+  { nitrogen4: early, nitrogen10: late }: Pick<Aftermath, 'nitrogen4' | 'nitrogen10'>,
   crop: Pick<Crop, 'name' | 'nitrogenG'>,
   units: Units,
 ): string {
-  if (!early || !late) return 'Nitrogen: the forecast does not reach ten weeks past planting.'
   const need = `${crop.name} takes up ${nitrogen(crop.nitrogenG, units)} until harvest`
   const share = Math.round((Math.max(0, late.mid) / crop.nitrogenG) * 100)
   return `Nitrogen from this residue: it ${net(early.mid, units)} in the first 4 weeks and ${net(late.mid, units)} in 10 weeks (${netRange(late, units)}). ${share > 0 ? `${need}; this is ${share} % of it.` : `${need}.`}`

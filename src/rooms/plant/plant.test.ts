@@ -1,15 +1,21 @@
 import { residueSentence } from './nitrogenWords'
+import { cropContent } from '../../core/garden/newStands'
 import { describe, expect, test } from '@jest/globals'
-import { testBed, testCover } from '../../core/testing/beds'
+import { testBed, testCase, testCover } from '../../core/testing/beds'
 import { findCrop } from '../../core/plants/crops'
 import type { Stand } from '../../core/garden/schema'
 import type { StandView } from '../../state/useStand'
+import type { CropPlan } from '../../actions/planStretch'
 import { plantedStand, type PlantForm } from './form'
 
-const form: PlantForm = {
+const crop: CropPlan = {
   cropId: 'leek',
   establishment: 'transplant',
-  plantingDate: '2026-06-18',
+  plantingMethod: 'slot',
+  feed: null,
+  date: '2026-06-18',
+}
+const form: PlantForm = {
   doneOn: '2026-06-20',
   note: 'Firm roots.',
   lanes: '1',
@@ -20,23 +26,23 @@ const cover = testCover('oats', '2026-03-01')
 const planned: Stand = {
   ...cover,
   id: 'next',
-  content: { kind: 'crop', cropId: 'cabbage', establishment: 'transplant' },
+  content: cropContent('cabbage', 'transplant'),
   start: { plan: { date: '2026-06-18', covering: null, passes: null, components: [], note: '' }, fact: null },
   end: { plan: { date: '2026-10-30', method: 'harvest', passes: 1, note: '' }, fact: null },
 }
 const view = (next: Stand | null): StandView => ({
   stand: cover,
   bed: testBed,
-  standCase: { bed: testBed, stand: cover, upper: null, checks: [], nextStartDay: null },
+  standCase: testCase(cover),
   next: next && { stand: next, plantingDay: 20_622, establishment: 'transplant', name: 'Cabbage' },
 })
-const planted = (next: Stand | null) => plantedStand(form, findCrop('leek')!, view(next), 'g', 'fresh')
+const planted = (next: Stand | null) => plantedStand(form, crop, findCrop('leek')!, view(next), 'g', 'fresh')
 
 describe('a planting as it is stored', () => {
   test('what was planned to follow becomes what was planted, its plan kept beside the fact', () => {
     const stand = planted(planned)
     expect(stand.id).toBe('next')
-    expect(stand.content).toEqual({ kind: 'crop', cropId: 'leek', establishment: 'transplant' })
+    expect(stand.content).toEqual(cropContent('leek', 'transplant', { plantingMethod: 'slot' }))
     expect(stand.start.plan!.date).toBe('2026-06-18')
     expect(stand.start.fact).toMatchObject({ date: '2026-06-20', note: 'Firm roots.' })
     expect(stand.end.plan!.date).toBe('2026-10-30')
@@ -58,7 +64,7 @@ describe('what the residue brings, in words', () => {
   const crop = { name: 'Leek', nitrogenG: 14 }
   const say = (low: number, mid: number, high: number) =>
     residueSentence(
-      { nitrogen4Weeks: { low, mid, high }, nitrogen10Weeks: { low, mid, high } },
+      { nitrogen4: { low, mid, high }, nitrogen10: { low, mid, high } },
       crop,
       'metric',
     ).replace(/\s/g, ' ')
@@ -72,8 +78,4 @@ describe('what the residue brings, in words', () => {
   })
   test('a range on both sides of nothing names both', () =>
     expect(say(-0.5, 0.2, 1)).toMatch(/\(from ties up 5 kg\/ha to frees 10 kg\/ha\)/))
-  test('past the forecast it is said', () =>
-    expect(residueSentence({ nitrogen4Weeks: null, nitrogen10Weeks: null }, crop, 'metric')).toMatch(
-      /does not reach/,
-    ))
 })

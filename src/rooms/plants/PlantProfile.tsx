@@ -1,5 +1,5 @@
 import type { Species } from '../../core/plants/parameters'
-import { metres } from '../../parts/format'
+import { metres } from '../../text/format'
 import { useGarden } from '../../state/garden'
 
 const WIDTH = 320

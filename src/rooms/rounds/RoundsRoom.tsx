@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { byUrgency, type Job } from '../../core/rounds/jobs'
-import { shortDate } from '../../parts/format'
+import { shortDate } from '../../text/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { jobRoom, jobText } from '../../parts/jobText'
 import { useRounds } from './useRounds'

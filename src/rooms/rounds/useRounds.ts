@@ -6,7 +6,7 @@ import { jobsOf, openJobs, ROUND_DAYS, type Job, type JobMark } from '../../core
 import type { StandForecast } from '../../core/season/forecast'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useCommit, useGarden } from '../../state/garden'
-import { standCaseOf } from '../../state/season'
+import { standCaseOf } from '../../core/season/standCase'
 import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useEngine, useEngineAll } from '../../state/useEngine'

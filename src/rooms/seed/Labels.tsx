@@ -1,7 +1,7 @@
 import type { SeedLot } from '../../core/garden/seed'
 import { findSpecies } from '../../core/plants/catalogue'
 import { germinationOf } from '../../core/seeding/lots'
-import { grams, percent, type Units } from '../../parts/format'
+import { grams, percent, type Units } from '../../text/format'
 
 /** Labels for bags and jars; seen only on paper. */
 export function Labels({ lots, units, year }: { lots: readonly SeedLot[]; units: Units; year: number }) {

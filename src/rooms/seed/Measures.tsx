@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { handfulFrom, USUAL_HANDFUL_G, USUAL_MEASURES } from '../../core/seeding/measures'
 import type { SeedSize } from '../../core/plants/catalogue'
-import { metres } from '../../parts/format'
+import { metres } from '../../text/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../data/ids'

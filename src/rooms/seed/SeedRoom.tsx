@@ -1,7 +1,7 @@
 import { findSpecies } from '../../core/plants/catalogue'
 import type { SeedLot } from '../../core/garden/seed'
 import { germinationOf } from '../../core/seeding/lots'
-import { grams, percent, type Units } from '../../parts/format'
+import { grams, percent, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { useCommit, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'

@@ -1,6 +1,6 @@
 import { GRAMS_PER_OUNCE } from '../../core/foundations/units'
 import { seedLot, type SeedLot } from '../../core/garden/seed'
-import type { Units } from '../../parts/format'
+import type { Units } from '../../text/format'
 import { typedOrNull } from '../../parts/typed'
 
 /** A lot as typed. */

@@ -1,5 +1,5 @@
 import { lanesOf } from '../../core/seeding/measures'
-import { grams, metres, type Units } from '../../parts/format'
+import { grams, metres, type Units } from '../../text/format'
 import type { Throwing } from './throwing'
 
 /** Widest drawing, px, and the most lanes drawn before they would run together. */

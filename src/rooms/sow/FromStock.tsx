@@ -1,7 +1,7 @@
 import { findSpecies } from '../../core/plants/catalogue'
 import { drawDown, germinationOf, pureLiveSeed } from '../../core/seeding/lots'
 import type { Recipe } from '../../core/seeding/recipe'
-import { grams, percent } from '../../parts/format'
+import { grams, percent } from '../../text/format'
 import { TickField } from '../../parts/SelectField'
 import { useGarden } from '../../state/garden'
 import type { useSow } from './useSow'

@@ -8,8 +8,9 @@ import { Caution } from '../../parts/Caution'
 import { DateField, NoteField } from '../../parts/DateField'
 import { Field } from '../../parts/Field'
 import { RecordForm } from '../../parts/RecordForm'
-import { area, grams, rate, type Units } from '../../parts/format'
+import { area, grams, rate, type Units } from '../../text/format'
 import { Why } from '../../parts/Why'
+import type { PlanView } from '../../state/usePlan'
 import type { StandView } from '../../state/useStand'
 import { FromStock } from './FromStock'
 import { HowToThrow } from './HowToThrow'
@@ -22,7 +23,17 @@ import { BroughtIn } from '../../parts/BroughtIn'
 type Sow = ReturnType<typeof useSow>
 
 /** The recipe: what to weigh, in how many passes, and recording it once done. */
-export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units: Units }) {
+export function Recipe({
+  view,
+  sow,
+  units,
+  plan,
+}: {
+  view: StandView
+  sow: Sow
+  units: Units
+  plan: PlanView
+}) {
   const { recipe, form } = sow
   return (
     <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
@@ -41,7 +52,7 @@ export function Recipe({ view, sow, units }: { view: StandView; sow: Sow; units:
           <HowToThrow view={view} recipe={recipe.value} form={form} change={sow.change} units={units} />
         )}
         {recipe.ok && <RingCheck recipe={recipe.value} />}
-        <WhenToSow view={view} units={units} />
+        <WhenToSow view={view} units={units} plan={plan} />
         <div className="no-print mt-3">
           <button className="btn btn-sm" onClick={() => window.print()}>
             Print this recipe

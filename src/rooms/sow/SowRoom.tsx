@@ -1,10 +1,12 @@
 import { useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { standState } from '../../parts/names'
+import { PlanLine } from '../../parts/PlanLine'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
 import { useGarden } from '../../state/garden'
+import { usePlan } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
 import { Batch } from './Batch'
 import { Recipe } from './Recipe'
@@ -40,10 +42,12 @@ export function SowRoom() {
 
 function SowStand({ view, units }: { view: StandView; units: 'metric' | 'imperial' }) {
   const sow = useSow(view)
+  const plan = usePlan(view)
   const { stand, bed } = view
   return (
     <section>
       <StandHead stand={stand} bed={bed} units={units} step="sow" />
+      <PlanLine plan={plan} />
       {stand.start.plan && (
         <p className="mb-3">
           {sow.recorded
@@ -51,7 +55,7 @@ function SowStand({ view, units }: { view: StandView; units: 'metric' | 'imperia
             : `Planned for ${longDate(dayNumber(stand.start.plan.date))}.`}
         </p>
       )}
-      <Recipe view={view} sow={sow} units={units} />
+      <Recipe view={view} sow={sow} units={units} plan={plan} />
     </section>
   )
 }

@@ -1,104 +1,140 @@
 import { useMemo, useState } from 'react'
+import { findWay } from '../../core/ending/ways'
+import { dayNumber, isoDate } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
-import { findSpecies } from '../../core/plants/catalogue'
+import { latest as latestOf } from '../../core/garden/timeline'
+import { plannedEnd, targetDay } from '../../core/scenario/evaluate'
+import { bestSowingDays, latestSowing } from '../../core/scenario/sowingDays'
+import type { Scenario } from '../../core/scenario/types'
 import { cansFor, litresFor, sprinklerFrom } from '../../core/seeding/water'
-import { chanceText, dateSpreadText, rain, shortDate, type Units } from '../../parts/format'
+import { Chance } from '../../parts/Chance'
 import { Scroll } from '../../parts/Scroll'
 import { TextField } from '../../parts/SelectField'
 import { Failed, Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
+import { typedNumber } from '../../parts/typed'
 import { useGarden } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
+import type { PlanView } from '../../state/usePlan'
+import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
-import { typedNumber } from '../../parts/typed'
+import { failsText } from '../../text/criteria'
+import { chanceText, rain, shortDate, type Units } from '../../text/format'
 
-const LOOK_DAYS = 21
-const BEST_SHOWN = 7
+/** Days looked at for moisture, and how near and how far the plan is evaluated for other sowing days. */
+const MOIST_LOOK_DAYS = 21
+const NEAR_DAYS = 18
+const NEAR_STEP = 3
+const FAR_STEP = 7
+const FAR_WEEKS = 10
+const SHOWN = 8
 const CAN_LITRES = 10
 
-/** Which of the coming days suit the seed: soil warm enough, early enough before frost, moist without watering. */
-export function WhenToSow({ view, units }: { view: StandView; units: Units }) {
+/** Sowing days the plan is tried on: every third of the coming ones, then weekly until the ground or the end comes. */
+function triedDays(today: number, before: number): number[] {
+  const near = Array.from({ length: NEAR_DAYS / NEAR_STEP + 1 }, (_, i) => today + i * NEAR_STEP)
+  const far = Array.from({ length: FAR_WEEKS }, (_, i) => today + NEAR_DAYS + (i + 1) * FAR_STEP)
+  return [...near, ...far].filter((day) => day < before)
+}
+
+/** The plan sown on other days: its chance on each, the last to rely on, and the water each day's seedbed would want. */
+export function WhenToSow({ view, units, plan }: { view: StandView; units: Units; plan: PlanView }) {
   const { spec, today } = useGarden()
   const { bed, stand } = view
-  const ids = useMemo(
-    () => (stand.content.kind === 'cover' ? stand.content.components.map((part) => part.speciesId) : []),
-    [stand.content],
+  const { scenario } = plan
+  const end = plannedEnd(scenario)
+  const before = Math.min(
+    targetDay(scenario.follows),
+    end && !findWay(end.method)?.waits ? dayNumber(end.date) : Infinity,
   )
-  const windowArgs = useMemo((): [typeof spec, string[]] => [spec, ids], [spec, ids])
+  const settled = useSettled(scenario)
+  const outlookArgs = useMemo(
+    (): [typeof spec, Scenario, number[]] | null =>
+      plan.problems.length === 0 ? [spec, settled, triedDays(today, before)] : null,
+    [plan.problems.length, spec, settled, today, before],
+  )
   const dayArgs = useMemo(
-    (): [typeof spec, typeof bed.soil, number, number] => [spec, bed.soil, today, LOOK_DAYS],
+    (): [typeof spec, typeof bed.soil, number, number] => [spec, bed.soil, today, MOIST_LOOK_DAYS],
     [spec, bed, today],
   )
-  const windows = useEngine('sowingWindows', windowArgs)
+  const outlook = useEngine('sowingOutlook', outlookArgs, `sowing ${stand.id}`)
   const days = useEngine('sowingDays', dayArgs)
   const areaM2 = partAreaM2(bed, stand.part)
-  const best = [...(days.value ?? [])]
-    .sort((a, b) => b.moistChance - a.moistChance || a.day - b.day)
-    .slice(0, BEST_SHOWN)
+  const tried = outlook.value ?? outlook.soFar ?? outlook.last ?? []
+  const best = bestSowingDays(tried).slice(0, SHOWN)
+  const latest = latestSowing(tried)
+  const moist = (day: number) => days.value?.find((entry) => entry.day === day)
+  const planned = latestOf(stand.start)?.date
   return (
     <details className="no-print mt-5" open>
       <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">When, and water</summary>
       <Waiting
-        what="Looking at the coming days"
-        running={days.running}
-        progress={days.progress}
-        error={days.error}
-        onCancel={days.cancel}
-        onRetry={days.retry}
+        what="Trying the plan on other sowing days"
+        running={outlook.running}
+        progress={outlook.progress}
+        error={outlook.error}
+        onCancel={outlook.cancel}
+        onRetry={outlook.retry}
       />
-      <Failed what="Looking for the last sensible sowing" failure={windows} />
-      {windows.value && (
-        <ul className="mt-1" data-testid="sowing-windows">
-          {ids.map((speciesId) => {
-            const window = windows.value?.[speciesId]
-            if (!window) return null
-            return (
-              <li key={speciesId}>
-                <strong>{findSpecies(speciesId)?.name}</strong>: soil warm enough{' '}
-                {window.warmFrom
-                  ? window.warmFrom.high <= today
-                    ? 'now'
-                    : `from ${dateSpreadText(window.warmFrom)}`
-                  : 'not in sight'}
-                ; last sensible sowing {window.latest ? dateSpreadText(window.latest) : 'not set by frost'}.
-                Today: {chanceText(window.todayChance)}.
-              </li>
-            )
-          })}
-        </ul>
+      <Failed what="Looking at the coming days" failure={days} />
+      {outlook.value && tried.length > 0 && (
+        <p className="mt-1" data-testid="sowing-latest">
+          {latest === null
+            ? 'On none of the days looked at is the plan’s chance one to rely on (80 in 100).'
+            : `Last sowing day to rely on, of those looked at: ${shortDate(latest)}.`}
+        </p>
       )}
       {best.length > 0 && (
         <Scroll label="Sowing days">
           <table className="table table-sm mt-2 w-auto" data-testid="sowing-days">
             <thead>
               <tr>
-                <th>Best days</th>
+                <th>Sown on</th>
+                <th>The plan’s chance</th>
                 <th>Moist for twelve days by itself</th>
-                <th>Rain</th>
                 <th>Else water, in all</th>
+                <th>
+                  <span className="sr-only">Take it</span>
+                </th>
               </tr>
             </thead>
             <tbody>
-              {best.map((entry) => (
-                <tr key={entry.day}>
-                  <td>{shortDate(entry.day)}</td>
-                  <td>{chanceText(entry.moistChance)}</td>
-                  <td>
-                    {rain(entry.rainMm.low, units)} to {rain(entry.rainMm.high, units)}
-                  </td>
-                  <td>{waterText(entry.needMm.mid, areaM2, units)}</td>
-                </tr>
-              ))}
+              {best.map((entry) => {
+                const water = moist(entry.day)
+                return (
+                  <tr key={entry.day} data-chance={Math.round(entry.chance * 100)}>
+                    <td>{shortDate(entry.day)}</td>
+                    <td>
+                      <Chance share={entry.chance} />
+                      <span className="quiet text-sm"> {failsText(entry.failures, 1)}</span>
+                    </td>
+                    <td>{water ? chanceText(water.moistChance) : '–'}</td>
+                    <td>{water ? waterText(water.needMm.mid, areaM2, units) : '–'}</td>
+                    <td>
+                      {!stand.start.fact && planned !== isoDate(entry.day) && (
+                        <button
+                          type="button"
+                          className="btn btn-xs"
+                          aria-label={`Try sowing on ${shortDate(entry.day)}`}
+                          onClick={() => plan.change({ sowing: { date: isoDate(entry.day) } })}
+                        >
+                          Try it
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                )
+              })}
             </tbody>
           </table>
         </Scroll>
       )}
-      <Sprinkler needMm={best[0]?.needMm.mid ?? 0} units={units} />
+      <Sprinkler needMm={days.value?.[0]?.needMm.mid ?? 0} units={units} />
       <Why>
-        The seed layer (0 to 5 cm) followed day by day with rain, evaporation and this soil’s hold of water,
-        in a hundred seasons that start from the forecast where there is one. Warm: five days at two degrees
-        above the seed’s base. Last sensible: back from the first hard frost by the days to root (18 hardy
-        cereals, 30, 42 small legumes; extension) and the warmth to come up.
+        The whole plan is evaluated for each day, its end and what follows as planned: ground that can be
+        worked, a cover that establishes, an end in time. Days within five points count as equal, the earlier
+        first. Moist: the seed layer (0 to 5 cm) followed day by day with rain, evaporation and this soil’s
+        hold of water.
       </Why>
     </details>
   )

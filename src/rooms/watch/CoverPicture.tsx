@@ -1,7 +1,7 @@
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { isFlat, WHOLE_PICTURE, ontoFrame, type Frame, type Point } from '../../core/picture/frame'
 import type { GreenCover } from '../../core/picture/greenCover'
-import { percent } from '../../parts/format'
+import { percent } from '../../text/format'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'

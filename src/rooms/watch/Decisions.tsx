@@ -8,7 +8,7 @@ import type { StandForecast } from '../../core/season/forecast'
 import { plantsExpected, sownSpecies } from '../../core/season/input'
 import { resowGrams } from '../../core/seeding/resow'
 import { troublesOf, type Trouble } from '../../core/tracking/decisions'
-import { grams, percent } from '../../parts/format'
+import { grams, percent } from '../../text/format'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { TextField } from '../../parts/SelectField'
 import { typedNumber } from '../../parts/typed'
@@ -97,6 +97,7 @@ function Decide({
           ? { ...stand.content, components: thinner(stand.content.components, missing) }
           : stand.content,
       underStandId: stand.id,
+      follows: null,
       start: {
         plan: {
           date: isoDate(today),

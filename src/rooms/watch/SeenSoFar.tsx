@@ -1,7 +1,7 @@
 import { dayNumber } from '../../core/foundations/day'
 import type { Check } from '../../core/garden/check'
 import { checkText } from '../../parts/checkText'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { leadGroup } from '../../parts/names'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'

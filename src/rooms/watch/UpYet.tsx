@@ -5,7 +5,7 @@ import { seedlingOf } from '../../core/plants/seedlings'
 import { bandOn, type StandForecast } from '../../core/season/forecast'
 import { comingUp, type ComingUp } from '../../core/tracking/comingUp'
 import { SeedlingDrawing } from '../../parts/drawings/SeedlingDrawing'
-import { dryMatter, percent, shortDate } from '../../parts/format'
+import { dryMatter, percent, shortDate } from '../../text/format'
 import { plantsOf } from '../../parts/names'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
@@ -156,15 +156,11 @@ function DayByDay({
 
 /** Whether sowing the failed spots again still pays: both ways run to the same day. */
 function SowAgainLine({ view }: { view: StandView }) {
-  const { data, spec, today } = useGarden()
+  const { data, spec } = useGarden()
   const [wanted, setWanted] = useState(false)
   const { units } = data.garden
   const { standCase } = view
-  const { content } = view.stand
   const found = useEngine('sowAgain', wanted ? [spec, standCase] : null)
-  const ids = content.kind === 'cover' ? content.components.map((part) => part.speciesId) : []
-  const windows = useEngine('sowingWindows', wanted ? [spec, ids] : null)
-  const latest = ids.flatMap((id) => windows.value?.[id]?.latest ?? []).map((spread) => spread.low)
   if (!wanted)
     return (
       <button type="button" className="btn mt-3" onClick={() => setWanted(true)}>
@@ -176,25 +172,19 @@ function SowAgainLine({ view }: { view: StandView }) {
   const { byDay, leave, again } = found.value
   const behind = leave.massG.mid > 0 ? again.massG.mid / leave.massG.mid : 1
   const worth = again.cover.mid >= 0.5 || behind > 0.4
-  const tooLate = latest.length > 0 && Math.min(...latest) < today
   return (
     <div className="mt-3" data-testid="sow-again">
       By {shortDate(byDay)} a spot sown again today would stand at {percent(again.cover.mid)} cover and{' '}
       {dryMatter(again.massG.mid, units)}; where this sowing came up it stands at {percent(leave.cover.mid)}{' '}
       and {dryMatter(leave.massG.mid, units)}.{' '}
       <strong>
-        {tooLate
-          ? 'It is past the last safe day to sow it; cover the bare spots with mulch instead.'
-          : worth
-            ? 'Bare spots are worth sowing again.'
-            : 'Sowing again brings little; choose something quicker or mulch the spots.'}
+        {worth
+          ? 'Bare spots are worth sowing again.'
+          : 'Sowing again brings little; choose something quicker or mulch the spots.'}
       </strong>{' '}
-      {latest.length > 0 && !tooLate && worth
-        ? `Last safe day: about ${shortDate(Math.min(...latest))}. `
-        : ''}
       <Why>
-        Both are grown through the same hundred seasons from today to the end planned here, with this bed’s
-        soil, light and weather; bare spots as at a full rate.
+        Both are grown through the same two hundred seasons from today to the end planned here, with this
+        bed’s soil, light and weather; bare spots as at a full rate.
       </Why>
     </div>
   )

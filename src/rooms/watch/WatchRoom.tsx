@@ -1,10 +1,12 @@
 import { useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { standState } from '../../parts/names'
+import { PlanLine } from '../../parts/PlanLine'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
 import { useGarden } from '../../state/garden'
+import { usePlan } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
 import { CheckPanel } from './CheckPanel'
 import { Decisions } from './Decisions'
@@ -50,10 +52,12 @@ export function WatchRoom() {
 function WatchStand({ view }: { view: StandView }) {
   const { data } = useGarden()
   const watch = useWatch(view)
+  const plan = usePlan(view)
   const checking = useChecking(view, watch.forecast.value, 'watch')
   return (
     <section>
       <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="watch" />
+      <PlanLine plan={plan} />
       {view.stand.start.fact ? null : (
         <p className="mb-3">
           This is still a plan. Record the sowing before checking it; the forecast below is for the planned

@@ -4,7 +4,7 @@ import { stageName } from '../../core/stand/stage'
 import type { Trouble } from '../../core/tracking/decisions'
 import type { Doubt } from '../../core/tracking/doubts'
 import { ENDS_AT, type StageMeaning } from '../../core/tracking/stageGuide'
-import { dryMatter, longDate, percent, shortDate, type Units } from '../../parts/format'
+import { dryMatter, longDate, percent, shortDate, type Units } from '../../text/format'
 
 /** How much a share left alive is, in words. */
 function leftWords(share: number): string {

@@ -9,7 +9,7 @@ import {
 } from '../../core/site/file/cells'
 import { fileReader } from '../../core/site/file/read'
 import type { DayValue } from '../../core/garden/weatherYear'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { SelectField } from '../../parts/SelectField'
 

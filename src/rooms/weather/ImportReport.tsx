@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { swapped, type FileReading } from '../../core/site/file/read'
 import type { Mapping } from '../../core/site/file/cells'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { completeYears, SHORT_GAP_DAYS, YEARS_TO_RESAMPLE } from '../../core/site/record'
 
 const GAPS_LISTED = 6

@@ -1,6 +1,6 @@
 import { Scroll } from '../../parts/Scroll'
 import type { WeatherSummary } from '../../core/site/weatherSummary'
-import { monthName, rain, temperature, type Units } from '../../parts/format'
+import { monthName, rain, temperature, type Units } from '../../text/format'
 
 /** A day in the middle of each month of a common year, for its name. */
 const nameOf = (month: number) => monthName(month * 30.44 + 15)

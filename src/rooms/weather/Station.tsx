@@ -1,5 +1,5 @@
 import { dayNumber } from '../../core/foundations/day'
-import { longDate } from '../../parts/format'
+import { longDate } from '../../text/format'
 import { database } from '../../data/database'
 import { hearStation } from '../../data/station'
 import { useGarden } from '../../state/garden'

@@ -10,7 +10,7 @@ import {
   shortDate,
   temperature,
   type Units,
-} from '../../parts/format'
+} from '../../text/format'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'

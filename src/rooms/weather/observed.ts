@@ -1,7 +1,7 @@
 import { parseDay } from '../../core/foundations/day'
 import { MM_PER_INCH } from '../../core/foundations/units'
 import { DAY_LIMITS, DAY_VALUES, type DayValue, type ObservedDay } from '../../core/garden/weatherYear'
-import type { Units } from '../../parts/format'
+import type { Units } from '../../text/format'
 import { typedOrNull } from '../../parts/typed'
 
 /** A day's weather as typed. */

@@ -10,7 +10,6 @@ import {
   ouncesPer1000SquareFeet,
   poundsPerAcre,
 } from '../core/foundations/units'
-import type { DatedText } from '../core/choosing/types'
 import type { Garden } from '../core/garden/schema'
 
 export type Units = Garden['units']
@@ -40,11 +39,6 @@ export const monthName = (day: number) => dateText(day, { month: 'short' })
 export function dateSpreadText(spread: Spread): string {
   const [low, high] = [Math.round(spread.low), Math.round(spread.high)]
   return low === high ? shortDate(spread.mid) : `${shortDate(spread.mid)} (${dateRange(low, high)})`
-}
-
-/** A sentence of the core with its days written out. */
-export function datedText({ text, days }: DatedText): string {
-  return text.replace(/\{(\d)\}/g, (_, index) => shortDate(days[Number(index)]))
 }
 
 /** `45 %`, with a space that does not break. */

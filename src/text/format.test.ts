@@ -4,7 +4,6 @@ import {
   area,
   centimetres,
   chanceText,
-  datedText,
   dateSpreadText,
   dryMatter,
   grams,
@@ -18,7 +17,7 @@ import {
   shortDate,
   volume,
 } from './format'
-import { endingWords, leadName, standName, standState } from './names'
+import { endingWords, leadName, standName, standState } from '../parts/names'
 import { marlpitLane } from '../demo/marlpitLane'
 
 /** Figures and units are joined by a space that does not break; plain ones read better here. */
@@ -71,11 +70,6 @@ describe('dates', () => {
     expect(dateSpreadText({ low: day - 7, mid: day, high: day + 7 })).toMatch(/^24 May \(17\s?–\s?31 May\)$/)
     expect(dateSpreadText({ low: day - 7, mid: day, high: day + 14 })).toContain(shortDate(day + 14))
     expect(dateSpreadText({ low: day, mid: day, high: day })).toBe(shortDate(day))
-  })
-  test('days are put into a sentence of the core', () => {
-    expect(datedText({ text: 'Pollen {0}, you plant {1}.', days: [day, day - 14] })).toBe(
-      `Pollen ${shortDate(day)}, you plant ${shortDate(day - 14)}.`,
-    )
   })
 })
 

@@ -1,0 +1,103 @@
+import { describe, expect, test } from '@jest/globals'
+import type { Candidate } from '../core/choosing/types'
+import { dayNumber } from '../core/foundations/day'
+import { stand, type GardenData } from '../core/garden/schema'
+import { testBed } from '../core/testing/beds'
+import { chosenStands, planCover, type CoverChoice } from './planCover'
+import { cropPlanOf, planStretch, standsWith, type CropPlan } from './planStretch'
+
+const candidate = {
+  parts: [
+    { speciesId: 'cereal-rye', share: 0.5 },
+    { speciesId: 'hairy-vetch', share: 0.7 },
+  ],
+  sowDay: dayNumber('2026-09-10'),
+  covering: 'raked',
+  ending: {
+    end: { date: '2027-04-10', method: 'tarp', passes: 1, note: '' },
+    latestSafeDay: dayNumber('2027-04-10'),
+  },
+} as Candidate
+const tomato: CropPlan = {
+  cropId: 'tomato',
+  establishment: 'transplant',
+  plantingMethod: null,
+  feed: null,
+  date: '2027-05-15',
+}
+const choice: CoverChoice = {
+  bed: testBed,
+  part: { kind: 'whole' },
+  purposes: ['mass'],
+  underStandId: null,
+  crop: tomato,
+  follows: { kind: 'undecided', neededBy: '2027-05-15' },
+}
+const ids = { cover: 'c', crop: 'k' }
+
+describe('what choosing a cover plans', () => {
+  test('the cover as it was offered, and the crop that was named, so that no room asks for it again', () => {
+    const [cover, crop] = chosenStands(candidate, choice, ids)
+    for (const one of [cover, crop]) expect(stand.safeParse(one).success).toBe(true)
+    expect(cover).toMatchObject({
+      id: 'c',
+      follows: null,
+      start: { plan: { date: '2026-09-10', covering: 'raked' }, fact: null },
+      end: { plan: { date: '2027-04-10', method: 'tarp' }, fact: null },
+    })
+    expect(crop).toMatchObject({
+      id: 'k',
+      content: { kind: 'crop', cropId: 'tomato', establishment: 'transplant' },
+      start: { plan: { date: '2027-05-15' }, fact: null },
+      end: { plan: { date: '2027-09-22', method: 'harvest' } },
+    })
+    expect(planCover(candidate, choice, ids)).toHaveLength(2)
+  })
+  test('no crop named keeps the day the ground is wanted; nothing said plans nothing after it', () => {
+    const [cover, none] = chosenStands({ ...candidate, ending: null }, { ...choice, crop: null }, ids)
+    expect(none).toBeUndefined()
+    expect(cover.follows).toEqual({ kind: 'undecided', neededBy: '2027-05-15' })
+    expect(cover.end.plan).toBeNull()
+    const strip = { ...choice, part: { kind: 'strip' as const, fromM: 2, toM: 6 }, crop: null, follows: null }
+    expect(chosenStands(candidate, strip, ids)[0]).toMatchObject({ part: strip.part, follows: null })
+  })
+})
+
+describe('changing the plan of a stretch', () => {
+  const [cover, crop] = chosenStands(candidate, choice, ids)
+  const data = { stands: [cover, crop] } as unknown as GardenData
+
+  test('a moved planting moves its clearing with it; another crop takes its own time', () => {
+    const [, moved] = standsWith(data, cover, { crop: { ...tomato, date: '2027-05-25' } }, 'fresh')
+    expect(moved).toMatchObject({ id: 'k', start: { plan: { date: '2027-05-25' } } })
+    expect(moved.end.plan!.date).toBe('2027-10-02')
+    const [, kale] = standsWith(data, cover, { crop: { ...tomato, cropId: 'kale' } }, 'fresh')
+    expect(kale.content).toMatchObject({ cropId: 'kale' })
+    expect(kale.end.plan!.date).not.toBe('2027-09-22')
+    expect(cropPlanOf(moved)).toEqual({ ...tomato, date: '2027-05-25' })
+  })
+  test('only what changes is written; a crop that was not planned yet is added', () => {
+    expect(planStretch(data, cover, {}, 'fresh')).toEqual([])
+    const writes = planStretch(data, cover, { sowing: { date: '2026-09-20' } }, 'fresh')
+    expect(writes).toHaveLength(1)
+    expect(writes[0]).toMatchObject({
+      put: { id: 'c', start: { plan: { date: '2026-09-20', covering: 'raked' } } },
+    })
+    const alone = { stands: [cover] } as unknown as GardenData
+    expect(planStretch(alone, cover, { crop: tomato }, 'fresh')).toMatchObject([{ put: { id: 'fresh' } }])
+  })
+  test('what was recorded is not touched, and an unknown crop changes nothing', () => {
+    const sown = { ...cover, start: { ...cover.start, fact: cover.start.plan } }
+    const kept = standsWith({ stands: [sown, crop] }, sown, { sowing: { date: '2026-09-20' } }, 'fresh')[0]
+    expect(kept.start).toEqual(sown.start)
+    const planted = { ...crop, start: { ...crop.start, fact: crop.start.plan } }
+    const same = standsWith(
+      { stands: [cover, planted] },
+      cover,
+      { crop: { ...tomato, date: '2027-07-01' } },
+      'x',
+    )[1]
+    expect(same.start).toEqual(planted.start)
+    expect(standsWith(data, cover, { crop: { ...tomato, cropId: 'moss' } }, 'x')[1]).toEqual(crop)
+  })
+})

@@ -1,0 +1,100 @@
+import { dayNumber, addDays } from '../core/foundations/day'
+import type { EndDetails } from '../core/garden/ending'
+import { clearing, cropContent, cropStand, planting } from '../core/garden/newStands'
+import type { GardenData, PlantingMethodId, Stand, StartDetails } from '../core/garden/schema'
+import { latest } from '../core/garden/timeline'
+import { findCrop } from '../core/plants/crops'
+import { nextStand } from '../core/season/standCase'
+import { added, changed, type Write } from '../data/writes'
+
+/** What is meant to follow a cover: a crop with its day. */
+export type CropPlan = {
+  cropId: string
+  establishment: 'transplant' | 'seed'
+  plantingMethod: PlantingMethodId | null
+  feed: { sourceId: string; kg: number } | null
+  date: string
+}
+
+/** Changes to the plan of a bed's stretch that are tried before they are kept; what is left out stays as it is. */
+export type PlanDraft = {
+  sowing?: Pick<StartDetails, 'date'> & Partial<Pick<StartDetails, 'covering'>>
+  /** The ending; null for none. */
+  end?: EndDetails | null
+  crop?: CropPlan
+  /** What is said of the ground while no crop is named. */
+  follows?: Stand['follows']
+}
+
+/** The crop that is planned to follow a cover, as a plan; null where none is. */
+export function cropPlanOf(next: Stand | null): CropPlan | null {
+  const start = next && latest(next.start)
+  if (!next || !start || next.content.kind !== 'crop') return null
+  const { cropId, establishment, plantingMethod, feed } = next.content
+  return { cropId, establishment, plantingMethod, feed, date: start.date }
+}
+
+/** A cover with a draft of its plan laid over it; recorded facts are not touched. */
+function coverWith(cover: Stand, { sowing, end, follows }: PlanDraft): Stand {
+  if (!sowing && end === undefined && follows === undefined) return cover
+  const start = cover.start.plan ?? cover.start.fact
+  return {
+    ...cover,
+    start:
+      sowing && start && !cover.start.fact ? { ...cover.start, plan: { ...start, ...sowing } } : cover.start,
+    end: end !== undefined && !cover.end.fact ? { ...cover.end, plan: end } : cover.end,
+    follows: follows === undefined ? cover.follows : follows,
+  }
+}
+
+/** The crop stand with a draft laid over it: the one planned already, or a new one. */
+function cropWith(cover: Stand, next: Stand | null, crop: CropPlan, freshId: string): Stand | null {
+  const found = findCrop(crop.cropId)
+  if (!found) return null
+  const { cropId, establishment, plantingMethod, feed, date } = crop
+  if (!next || next.content.kind !== 'crop')
+    return cropStand(
+      { id: freshId, gardenId: cover.gardenId, bedId: cover.bedId },
+      cropContent(cropId, establishment, { plantingMethod, feed }),
+      { plan: planting(date), fact: null },
+      found.daysInBed,
+    )
+  if (next.start.fact) return { ...next, content: { ...next.content, plantingMethod, feed } }
+  const moved = next.start.plan ? dayNumber(date) - dayNumber(next.start.plan.date) : 0
+  const until = next.content.cropId === cropId ? next.end.plan : null
+  return {
+    ...next,
+    content: { ...next.content, cropId, establishment, plantingMethod, feed },
+    start: { ...next.start, plan: { ...(next.start.plan ?? planting(date)), date } },
+    end: {
+      ...next.end,
+      plan: until ? { ...until, date: addDays(until.date, moved) } : clearing(addDays(date, found.daysInBed)),
+    },
+  }
+}
+
+/** The stands of a garden with a draft laid over the plan of one cover: what would be if it were kept. */
+export function standsWith(
+  data: Pick<GardenData, 'stands'>,
+  cover: Stand,
+  draft: PlanDraft,
+  freshId: string,
+): Stand[] {
+  const next = nextStand(data, cover)
+  const crop = draft.crop ? cropWith(cover, next, draft.crop, freshId) : null
+  const drafted = coverWith(cover, draft)
+  const changedStands = data.stands.map((stand) =>
+    stand.id === cover.id ? drafted : crop && stand.id === crop.id ? crop : stand,
+  )
+  return crop && crop.id !== next?.id ? [...changedStands, crop] : changedStands
+}
+
+/** The writes that keep a draft: the cover where it changes, and the crop that follows. */
+export function planStretch(data: GardenData, cover: Stand, draft: PlanDraft, freshId: string): Write[] {
+  const before = new Map(data.stands.map((stand) => [stand.id, stand]))
+  return standsWith(data, cover, draft, freshId).flatMap((stand): Write[] => {
+    const seen = before.get(stand.id)
+    if (seen === stand) return []
+    return [seen ? changed('stands', seen, stand) : added('stands', stand)]
+  })
+}

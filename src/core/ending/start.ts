@@ -1,0 +1,177 @@
+import { usualPlan } from './animals'
+import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles'
+import { lastActAfter, stragglerMinutes, type EndingSetup, type MemberEnding } from './outcome'
+import { stopsOf } from './animals'
+import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from './woodiness'
+import { findWay, WAYS, type Way } from './ways'
+import { dayNumber, isoDate } from '../foundations/day'
+import { spreadOf } from '../foundations/statistics'
+import { partSizeM } from '../garden/area'
+import type { EndDetails } from '../garden/ending'
+import type { Rules } from '../garden/rules'
+import type { Tool } from '../garden/schema'
+import type { WeatherEnsemble } from '../site/weather'
+import type { StandRun } from '../stand/types'
+
+/** A way and how often it is done. */
+export type Candidate = { way: Way; passes: number }
+
+/** All ways and those done twice, in the order of the list. */
+export const CANDIDATES: readonly Candidate[] = WAYS.flatMap((way) =>
+  way.twice ? [1, 2].map((passes) => ({ way, passes })) : [{ way, passes: 1 }],
+)
+
+/** A way as it would be done here from a day on, with the animals of the garden moved as is usual for them. */
+export function endFor(
+  { way, passes }: Candidate,
+  day: number,
+  place: Pick<Place, 'bed' | 'part' | 'livestock'>,
+): EndDetails {
+  const plot = partSizeM(place.bed, place.part)
+  const stock = stockFor(way, place.livestock, place)
+  return {
+    date: isoDate(day),
+    method: way.id,
+    passes,
+    note: '',
+    ...(stock && {
+      animals: usualPlan(
+        {
+          kind: stock.kind,
+          head: stock.head,
+          penLengthM: stock.penLengthM,
+          penWidthM: stock.penWidthM,
+        },
+        plot.lengthM * plot.widthM,
+      ),
+    }),
+  }
+}
+
+/** Days from the start of an ending until its animals have left the ground; null where there are none. */
+export function animalsLeaveAfter({ animals, plot }: Pick<EndingSetup, 'animals' | 'plot'>): number | null {
+  if (!animals || !plot) return null
+  return Math.ceil(stopsOf(animals, plot.lengthM, plot.widthM, 0).at(-1)!.endDay)
+}
+
+/** Why an ending cannot be done on its day in a season: stems too hard, animals in danger, dry matter under flame, own rules. */
+export type Blocked = 'stems' | 'stock' | 'tinder' | 'own-rule'
+
+/** What it is asked with. */
+export type StartQuestion = {
+  run: StandRun
+  ensemble: WeatherEnsemble
+  tools: readonly Pick<Tool, 'kind'>[]
+  rules: Rules
+}
+
+/** BBCH from which a cover has set seed fit to sprout. */
+const SEED_FIT = 85
+const LEGUME_FROM = { 'any stage': 0, bloom: 61, 'first pods': 71 } as const
+/** Dead matter on the ground from which a flame would set it alight, g m⁻² (judgement, 100–300). */
+const TINDER_G = 200
+
+const indexOn = (run: StandRun, member: number, day: number) =>
+  member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))
+
+/** Hardness of the hardest stems of a member's stand on a day, 0–1. */
+const hardnessOn = (run: StandRun, at: number) =>
+  Math.max(
+    ...run.sown.map(({ plant }, c) => woodiness(plant.endingClass, run.species[c].bbch[at], run.heightM[at])),
+  )
+
+/** Why an ending cannot be done on its day in one member; null where it can. */
+export function blockedOn(
+  way: Way,
+  setup: EndingSetup,
+  day: number,
+  member: number,
+  ending: MemberEnding,
+  question: StartQuestion,
+): Blocked | null {
+  const { run, tools } = question
+  const at = indexOn(run, member, day)
+  if (way.acts.includes('chop') && cuttingTool(tools, hardnessOn(run, at)) === null) return 'stems'
+  if (way.animals && !safeForStock(setup, day, member, question)) return 'stock'
+  if (burns(way) && run.residueG[at] > TINDER_G) return 'tinder'
+  return allowed(way, at, ending, question) ? null : 'own-rule'
+}
+
+/** Whether the animals are safe on what stands, from the day they come to the day they leave. */
+function safeForStock(
+  setup: EndingSetup,
+  day: number,
+  member: number,
+  { run, ensemble }: StartQuestion,
+): boolean {
+  const kind = setup.animals?.kind
+  if (!kind) return true
+  const leaves = day + (animalsLeaveAfter(setup) ?? 0)
+  const frosted = frostedLately(ensemble, member, day, leaves)
+  return [day, leaves].every((on) => {
+    const at = indexOn(run, member, on)
+    const heightM = run.heightM[at]
+    return run.sown.every(
+      ({ plant }, c) => harmNow(kind, plant, { bbch: run.species[c].bbch[at], heightM, frosted }) === null,
+    )
+  })
+}
+
+/** Whether the grower's own rules allow it. */
+function allowed(way: Way, at: number, ending: MemberEnding, { run, rules }: StartQuestion): boolean {
+  if (rules.longestSheetDays !== null && way.sheet && ending.sheetDays > rules.longestSheetDays) return false
+  if (way.waits) return true
+  return run.sown.every(({ plant }, c) => {
+    const bbch = run.species[c].bbch[at]
+    if (plant.group === 'legume' && bbch < LEGUME_FROM[rules.legumeFrom]) return false
+    return rules.seedSet !== 'never' || bbch < SEED_FIT
+  })
+}
+
+/** The rule of the grower's that leaves a way out whatever the day, or null. */
+export const ruledOut = (way: Way, rules: Rules): string | null =>
+  rules.turning === 'never' && way.disturbance === 3 ? 'You never turn the ground.' : null
+
+/** Minutes to move, feed and look after animals on each stop (judgement, 5–15). */
+const MINUTES_PER_STOP = 10
+/** Minutes per m² that the table's chop takes, for which those of the tool stand in. */
+const TABLE_CHOP_MINUTES = 0.9
+
+/**
+ * Minutes of work of an ending on its ground, by the middle of the members: the acts with the tool the stems ask for,
+ * animals moved, stragglers pulled. @param survivors share alive before hand-finishing, by member
+ */
+export function workMinutes(
+  end: EndDetails,
+  setup: EndingSetup,
+  survivors: readonly number[],
+  areaM2: number,
+  { run, tools }: Pick<StartQuestion, 'run' | 'tools'>,
+): number {
+  const way = findWay(end.method)
+  if (!way || way.waits) return 0
+  const plants = run.sown.reduce((sum, sown) => sum + sown.seedsPerM2 * sown.emergenceShare, 0)
+  const middle = spreadOf(survivors)?.mid ?? 1
+  const byHand = way.sheet || way.animals ? 0 : stragglerMinutes(middle, plants, areaM2)
+  const tool = way.acts.includes('chop') ? usualTool(run, dayNumber(end.date), tools) : null
+  const perM2 = tool
+    ? way.minutesPerM2 - TABLE_CHOP_MINUTES + CUTTING_TOOLS[tool].minutesPerM2
+    : way.minutesPerM2
+  return perM2 * areaM2 * setup.passes + byHand + movesMinutes(setup)
+}
+
+/** The tool that cuts the stems of the middle member on a day. */
+function usualTool(run: StandRun, day: number, tools: readonly Pick<Tool, 'kind'>[]): CuttingTool | null {
+  const hardness = spreadOf(
+    Float64Array.from({ length: run.members }, (_, member) => hardnessOn(run, indexOn(run, member, day))),
+  )
+  return cuttingTool(tools, hardness?.mid ?? 0)
+}
+
+function movesMinutes({ animals, plot }: EndingSetup): number {
+  if (!animals || !plot) return 0
+  return stopsOf(animals, plot.lengthM, plot.widthM, 0).length * MINUTES_PER_STOP
+}
+
+/** Day of the last act of an ending. */
+export const lastActDay = (way: Way, setup: EndingSetup, day: number) => day + lastActAfter(way, setup)

@@ -1,0 +1,80 @@
+import { addDays } from '../foundations/day'
+import type { EndDetails } from './ending'
+import type { BedPart, Covering, PurposeId, Stand, StartDetails } from './schema'
+
+type CropContent = Extract<Stand['content'], { kind: 'crop' }>
+
+/** A crop as a stand's content, with nothing said yet of how it is planted or fed. */
+export const cropContent = (
+  cropId: string,
+  establishment: CropContent['establishment'],
+  own: Partial<Pick<CropContent, 'plantingMethod' | 'feed'>> = {},
+): CropContent => ({ kind: 'crop', cropId, establishment, plantingMethod: null, feed: null, ...own })
+
+/** A planting, or a sowing of a crop, on a day. */
+export const planting = (date: string, note = ''): StartDetails => ({
+  date,
+  covering: null,
+  passes: null,
+  components: [],
+  note,
+})
+
+/** The clearing of a crop on a day. */
+export const clearing = (date: string): EndDetails => ({ date, method: 'harvest', passes: 1, note: '' })
+
+/**
+ * A crop that is planned for, or was planted on, a day, and planned to be cleared `daysInBed` days later. Every room that
+ * makes a crop makes it here.
+ */
+export function cropStand(
+  where: { id: string; gardenId: string; bedId: string; part?: BedPart },
+  content: CropContent,
+  start: Stand['start'],
+  daysInBed: number,
+): Stand {
+  const date = (start.fact ?? start.plan)!.date
+  return {
+    id: where.id,
+    gardenId: where.gardenId,
+    bedId: where.bedId,
+    part: where.part ?? { kind: 'whole' },
+    underStandId: null,
+    follows: null,
+    cuts: [],
+    note: '',
+    content,
+    start,
+    end: { plan: clearing(addDays(date, daysInBed)), fact: null },
+  }
+}
+
+/** Germination taken until a packet or a test says otherwise. */
+export const USUAL_GERMINATION = 0.85
+
+/** A cover as it is planned: what, where, sown on a day and covered so; its ending is planned beside it. */
+export function coverStand(
+  where: { id: string; gardenId: string; bedId: string; part: BedPart; underStandId: string | null },
+  parts: readonly { speciesId: string; share: number }[],
+  purposes: PurposeId[],
+  sowing: { date: string; covering: Covering },
+): Stand {
+  return {
+    ...where,
+    follows: null,
+    cuts: [],
+    note: '',
+    content: {
+      kind: 'cover',
+      components: parts.map(({ speciesId, share }) => ({
+        speciesId,
+        share,
+        germination: USUAL_GERMINATION,
+        grams: null,
+      })),
+      purposes,
+    },
+    start: { plan: { ...sowing, passes: 2, components: [], note: '' }, fact: null },
+    end: { plan: null, fact: null },
+  }
+}

@@ -1,0 +1,98 @@
+import { lastActDay } from '../ending/start'
+import { spreadOf, type Spread } from '../foundations/statistics'
+import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
+import { spreadOn, valuesOn } from '../stand/summary'
+import type { StandRun } from '../stand/types'
+import { targetDay, type Evaluated } from './evaluate'
+import type { Scenario } from './types'
+
+/** What an ended cover leaves for what is planted into it. Masses and nitrogen per m². */
+export type Aftermath = {
+  /** Mulch on the planting day, and the weeks from then on that it holds half of the weeds back. */
+  mulchG: Spread
+  holdsWeeks: number
+  /** Net mineral nitrogen from residue in the first 4 and 10 weeks after planting; negative while it ties up. */
+  nitrogen4: Spread
+  nitrogen10: Spread
+  /** Nitrogen still in the residue on that day. */
+  residueNitrogenG: number
+  /** Plants per m² still alive three weeks after the last act, or just before planting. */
+  standing: number
+  /** Need and supply week by week; empty where no crop is known. */
+  weeks: NitrogenWeek[]
+}
+
+/** Mulch that holds half of the weeds, g m⁻²: from 1 − exp(−0.0019 g) (after Teasdale and Mohler 2000). */
+export const HOLDING_G = 365
+/** Weeks looked ahead for mulch. */
+const LOOK_WEEKS = 18
+/** Days after an ending on which survivors are counted. */
+export const COUNT_AFTER_DAYS = 21
+
+const NONE: Spread = { low: 0, mid: 0, high: 0 }
+
+/** Middle of a series of the members on a day; 0 outside the run. */
+export const middleOn = (run: StandRun, series: Float32Array, day: number) =>
+  spreadOf(valuesOn(run, series, day))?.mid ?? 0
+
+/** Plants of all species alive on a day, per m², by the middle of the members. */
+export const plantsOn = (run: StandRun, day: number) => {
+  const index = day - run.startDay
+  if (index < 0 || index >= run.days) return 0
+  return (
+    spreadOf(
+      Float64Array.from({ length: run.members }, (_, member) =>
+        run.species.reduce(
+          (sum, species) => sum + species.plantsPerM2[member] * species.alive[member * run.days + index],
+          0,
+        ),
+      ),
+    )?.mid ?? 0
+  )
+}
+
+/** Weeks from a day on in which the mulch still holds half of the weeds. */
+export function weeksHeld(run: StandRun, fromDay: number): number {
+  let weeks = 0
+  while (weeks < LOOK_WEEKS && middleOn(run, run.residueG, fromDay + 7 * weeks) >= HOLDING_G) weeks++
+  return weeks
+}
+
+/** Net mineral nitrogen that residue frees between two days; what lies past the run counts to its end. */
+export function releasedBetween(run: StandRun, fromDay: number, toDay: number): Spread {
+  const place = (day: number) => Math.min(run.days - 1, Math.max(0, day - run.startDay))
+  return (
+    spreadOf(
+      Float64Array.from(
+        { length: run.members },
+        (_, m) => run.releasedG[m * run.days + place(toDay)] - run.releasedG[m * run.days + place(fromDay)],
+      ),
+    ) ?? NONE
+  )
+}
+
+/** What a plan leaves for the planting day; null where it has no ending or no day it is held to. */
+export function aftermathOf(
+  scenario: Scenario,
+  { ended, termination, season }: Pick<Evaluated, 'ended' | 'termination' | 'season'>,
+): Aftermath | null {
+  const day = targetDay(scenario.follows)
+  if (!ended || !termination || !Number.isFinite(day)) return null
+  const { follows, standCase } = scenario
+  return {
+    mulchG: spreadOn(ended, 'residueG', day) ?? NONE,
+    holdsWeeks: weeksHeld(ended, day),
+    nitrogen4: releasedBetween(ended, day, day + 28),
+    nitrogen10: releasedBetween(ended, day, day + 70),
+    residueNitrogenG: middleOn(ended, ended.residueNitrogenG, day),
+    standing: plantsOn(ended, Math.min(day - 1, lastDayOf(termination) + COUNT_AFTER_DAYS)),
+    weeks:
+      follows.kind === 'crop'
+        ? nitrogenWeeks(ended, season.ensemble, follows.crop, standCase.bed.fertility, day)
+        : [],
+  }
+}
+
+/** The last day of an ending's work, or its first where it waits. */
+const lastDayOf = ({ way, setup, day }: NonNullable<Evaluated['termination']>) =>
+  way ? lastActDay(way, setup, day) : day

@@ -1,0 +1,117 @@
+import { CANDIDATES, type Candidate } from '../ending/start'
+import { leftOnTop, type WayId } from '../ending/ways'
+import { partAreaM2 } from '../garden/area'
+import type { SeasonRun } from '../season/run'
+import {
+  boundOf,
+  daysFor,
+  exactOf,
+  MOST_STARTS,
+  shutWays,
+  startDays,
+  startOf,
+  startSpan,
+  type Bounded,
+  type TerminationOption,
+} from './compare'
+import { latestSafe, near, SAFE_CHANCE, type TerminationStart } from './starts'
+import { commonOf } from './criteria'
+import type { Termination } from './termination'
+import type { Scenario } from './types'
+
+/** Work that is told apart, minutes per m². */
+const EFFORT_STEP = 0.1
+
+type Ranked = { method: WayId; order: number; day: number; effort: number; onTop: number }
+
+/** Of endings that count as equal the one with the least work stands first, then what leaves more mulch, then the later. */
+const byWork = (a: Ranked, b: Ranked) =>
+  a.effort - b.effort || b.onTop - a.onTop || b.day - a.day || a.order - b.order
+
+const effortOf = (minutes: number, areaM2: number) =>
+  Math.round(minutes / (EFFORT_STEP * Math.max(0.1, areaM2)))
+
+const rankedOf = (scenario: Scenario, { way, passes }: Candidate, start: TerminationStart): Ranked => ({
+  method: way.id,
+  order: CANDIDATES.findIndex((one) => one.way.id === way.id && one.passes === passes),
+  day: start.day,
+  effort: effortOf(start.minutes, partAreaM2(scenario.standCase.bed, scenario.standCase.stand.part)),
+  onTop: leftOnTop(way),
+})
+
+/** The ending to plan, and the last day on which the same way still gives a chance to rely on; null where none does. */
+export type BestTermination = TerminationStart & {
+  method: WayId
+  passes: number
+  latestSafeDay: number | null
+}
+
+/** The best of options that have been compared; null where none can be done. */
+export function bestOption(
+  scenario: Scenario,
+  options: readonly TerminationOption[],
+): BestTermination | null {
+  const open = options.filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
+  const all = open.flatMap((option) => option.starts.map((start) => ({ option, start })))
+  if (all.length === 0) return null
+  const top = Math.max(...all.map(({ start }) => start.worth))
+  const { option, start } = all
+    .filter(({ start }) => near(start.worth, top))
+    .map((one) => {
+      const { method, passes } = one.option
+      const candidate = CANDIDATES.find(({ way, passes: times }) => way.id === method && passes === times)!
+      return { ...one, ranked: rankedOf(scenario, candidate, one.start) }
+    })
+    .sort((a, b) => byWork(a.ranked, b.ranked))[0]
+  const { method, passes, starts } = option
+  return { ...start, method, passes, latestSafeDay: latestSafe(starts) }
+}
+
+/** How closely endings are looked for: start days tried, whether the residue of the best is followed, and which are wanted. */
+export type Search = { starts?: number; exact?: boolean; keep?: (termination: Termination) => boolean }
+
+/**
+ * The same as the best of all compared, found without following the residue of every one: what cannot reach the best is
+ * not followed. Not `exact`, no residue is followed, and the chance is one that is not passed.
+ */
+export function bestTermination(
+  scenario: Scenario,
+  season: SeasonRun,
+  { starts = MOST_STARTS, exact = true, keep = () => true }: Search = {},
+): BestTermination | null {
+  const { fromDay, toDay } = startSpan(scenario, season.run)
+  const days = startDays(fromDay, toDay, starts)
+  const comparison = { scenario, season, common: commonOf(scenario, season) }
+  const bounded = shutWays(scenario, season)
+    .filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
+    .flatMap(({ candidate }) => daysFor(candidate, days).map((day) => boundOf(comparison, candidate, day)))
+    .filter(({ termination }) => keep(termination))
+    .sort((a, b) => b.bound - a.bound)
+  const known = new Map<Bounded, TerminationStart>()
+  const startAt = (one: Bounded) => {
+    const criteria = exact ? exactOf(comparison, one) : one.criteria
+    const start = known.get(one) ?? startOf(comparison, one, criteria)
+    known.set(one, start)
+    return start
+  }
+  let top = -1
+  for (const one of bounded) {
+    if (one.bound <= top) break
+    top = Math.max(top, startAt(one).worth)
+  }
+  const ranked = bounded
+    .filter(({ bound }) => near(bound, top))
+    .map((one) => ({
+      one,
+      ranked: rankedOf(scenario, one.candidate, startOf(comparison, one, one.criteria)),
+    }))
+    .sort((a, b) => byWork(a.ranked, b.ranked))
+  const found = ranked.find(({ one }) => near(startAt(one).worth, top))?.one
+  if (!found) return null
+  const { way, passes } = found.candidate
+  const later = bounded
+    .filter(({ candidate }) => candidate === found.candidate)
+    .sort((a, b) => b.day - a.day)
+    .find((one) => one.bound >= SAFE_CHANCE * 0.99 && startAt(one).chance >= SAFE_CHANCE)
+  return { ...startAt(found), method: way.id, passes, latestSafeDay: later?.day ?? null }
+}

@@ -1,0 +1,202 @@
+import { animalsLeaveAfter, lastActDay } from '../ending/start'
+import { drawsSeedFlies } from '../ending/seedFlies'
+import { dayNumber } from '../foundations/day'
+import { latest } from '../garden/timeline'
+import { manureDaysFor } from '../planting/manure'
+import {
+  fliesPast,
+  frostPast,
+  openFrom,
+  residueHoldDay,
+  residueOn,
+  SEEDBED_RESIDUE_G,
+  soilWarm,
+  tiesUp,
+} from '../planting/openDays'
+import type { SeasonRun } from '../season/run'
+import type { WeatherEnsemble } from '../site/weather'
+import type { StandRun } from '../stand/types'
+import { coveredDays, workable } from './sowing'
+import type { Termination } from './termination'
+import type { CriterionDays, CriterionId, Follows, ManureDay, Scenario } from './types'
+
+/** Days without green that break the bridge from cover to seedlings (extension, 14–21). */
+export const GREEN_BREAK_DAYS = 14
+/** Manure longer before planting than this no longer matters to any harvest, days. */
+const FORGOTTEN_DAYS = 400
+
+type CropFollows = Extract<Follows, { kind: 'crop' }>
+
+const perMember = (members: number, of: (member: number) => number) =>
+  Float64Array.from({ length: members }, (_, m) => of(m))
+const holds = (is: boolean) => (is ? -Infinity : Infinity)
+const finite = (day: number) => (Number.isNaN(day) ? Infinity : day)
+
+/** What holds for a stand whatever ends it: worked out once for all endings that are held against each other. */
+export type Common = {
+  /** Whether the seedbed can be worked on the sowing day, and when the cover covers; NaN where never. */
+  ground: Float64Array
+  covered: Float64Array
+  /** What the weather and the crop decide alone. */
+  day: CriterionDays[]
+}
+
+export function commonOf(scenario: Scenario, { run, ensemble }: SeasonRun): Common {
+  const { stand, bed } = scenario.standCase
+  const { follows, today } = scenario
+  const sown = stand.start.fact !== null
+  const covering = latest(stand.start)?.covering ?? 'raked'
+  return {
+    ground: perMember(run.members, (m) =>
+      holds(sown || workable(ensemble, m, run.startDay, bed.soil, covering)),
+    ),
+    covered: coveredDays(run),
+    day: follows.kind === 'crop' ? dayCriteria(follows, ensemble, today) : [],
+  }
+}
+
+/** Sown and established: recorded facts are no longer in question. */
+export function sowingCriteria(
+  { standCase: { stand } }: Scenario,
+  { ground, covered }: Common,
+  termination: Termination | null,
+): CriterionDays[] {
+  // Work takes the cover as it stands; cold and heat may come any time after it has covered.
+  const before = termination?.way && !termination.way.waits ? termination.day : Infinity
+  return [
+    { id: 'ground', days: ground },
+    {
+      id: 'established',
+      days: covered.map((day) => (stand.end.fact ? -Infinity : day <= before ? day : Infinity)),
+    },
+  ]
+}
+
+const BLOCKS = ['stems', 'stock', 'tinder', 'own-rule'] as const satisfies readonly CriterionId[]
+
+/** Whether the ending can be done on its day, and when the cover is dead by it. */
+export function terminationCriteria({ blocked, dead }: Termination): CriterionDays[] {
+  return [
+    ...BLOCKS.filter((id) => blocked.includes(id)).map((id) => ({
+      id,
+      days: perMember(dead.length, (m) => holds(blocked[m] !== id)),
+    })),
+    { id: 'dead', days: dead.map(finite) },
+  ]
+}
+
+/** The last day of manure before a planting that its harvest must keep away from, by animals of the ending too. */
+export function lastManureDay(
+  { ground }: Pick<Scenario, 'ground'>,
+  termination: Termination | null,
+  { day, crop }: Pick<CropFollows, 'day' | 'crop'>,
+): ManureDay | null {
+  const after = termination ? animalsLeaveAfter(termination.setup) : null
+  const own = after === null ? [] : [{ day: termination!.day + after, from: 'animals' as const }]
+  const before = ground.manure.filter((one) => {
+    const last = one.from === 'feed' ? day + crop.daysToHarvest : day
+    return one.day <= last && one.day > day - FORGOTTEN_DAYS
+  })
+  return [...before, ...own].reduce<ManureDay | null>(
+    (last, one) => (last && last.day >= one.day ? last : one),
+    null,
+  )
+}
+
+/** Days that the grower waits after death, or what was buried to fumigate asks for. */
+export const waitAfter = (
+  scenario: Scenario,
+  termination: Termination,
+  establishment: 'transplant' | 'seed',
+) => Math.max(scenario.means.waitDays[establishment], termination.way?.settleDays ?? 0)
+
+/** What the planting method opens: rows raked free leave no residue in them, a row of compost is a seedbed that feeds. */
+export const opens = (follows: CropFollows, id: CriterionId): boolean =>
+  (follows.plantingMethod === 'rake' && (id === 'seedbed' || id === 'residue-hold')) ||
+  (follows.plantingMethod === 'compost row' && (id === 'seedbed' || id === 'residue-hold' || id === 'tie-up'))
+
+/** What the weather and the crop decide alone. */
+function dayCriteria(follows: CropFollows, ensemble: WeatherEnsemble, today: number): CriterionDays[] {
+  const { crop, day } = follows
+  const last = ensemble.startDay + ensemble.days - 1
+  const from = Math.max(ensemble.startDay, Math.min(today, day))
+  const series = (id: CriterionId, isOpen: (member: number, on: number) => boolean): CriterionDays => ({
+    id,
+    days: perMember(ensemble.members.length, (m) => openFrom(from, last, day, (on) => isOpen(m, on))),
+  })
+  return [
+    series('soil', (m, on) => soilWarm(ensemble, m, on, crop.soilMinC)),
+    series('frost', (m, on) => frostPast(ensemble, m, on, crop.frostLimitC)),
+  ]
+}
+
+/** Between the dead cover and the crop, all that does not ask how the residue rots. */
+export function waitingCriteria(
+  scenario: Scenario,
+  season: SeasonRun,
+  termination: Termination | null,
+  follows: CropFollows,
+): CriterionDays[] {
+  const { run, ensemble } = season
+  const { crop, establishment } = follows
+  const criteria: CriterionDays[] = []
+  const manure = lastManureDay(scenario, termination, follows)
+  if (manure !== null) {
+    const opensOn = manure.day + manureDaysFor(crop, scenario.means.rules) - crop.daysToHarvest
+    criteria.push({ id: 'manure', days: perMember(run.members, () => opensOn) })
+  }
+  if (!termination?.way) return criteria
+  const { dead, way, setup, day } = termination
+  const wait = waitAfter(scenario, termination, establishment)
+  criteria.push({ id: 'wait', days: dead.map((on) => finite(on + wait)) })
+  if (drawsSeedFlies(way)) {
+    const buried = lastActDay(way, setup, day)
+    criteria.push({ id: 'seed-flies', days: perMember(run.members, (m) => fliesPast(ensemble, m, buried)) })
+  }
+  if (establishment !== 'seed') return criteria
+  criteria.push({ id: 'bridge', days: dead.map((on) => finite(on + GREEN_BREAK_DAYS)) })
+  if (crop.smallSeed && run.sown.some(({ plant }) => plant.allelopathy > 0))
+    criteria.push({
+      id: 'residue-hold',
+      days: perMember(run.members, (m) =>
+        opens(follows, 'residue-hold')
+          ? -Infinity
+          : residueHoldDay(run, ensemble, m, way.waits ? Math.round(finite(dead[m])) : day, dead[m]),
+      ),
+    })
+  return criteria
+}
+
+/**
+ * What asks how the residue rots: `ended` is the run with the ending in it, from the ending on. With `members` it holds
+ * those only; the others are known to be open, and it is told only whether it holds on the planting day.
+ */
+export function residueCriteria(
+  scenario: Scenario,
+  season: SeasonRun,
+  ended: StandRun,
+  follows: CropFollows,
+  members: readonly number[] | null,
+): CriterionDays[] {
+  const { crop, establishment, feedG, day } = follows
+  const { fertility } = scenario.standCase.bed
+  const last = ended.startDay + ended.days - 1
+  const from = Math.min(ended.startDay, day)
+  const series = (id: CriterionId, isOpen: (member: number, slot: number, on: number) => boolean) => {
+    const days = new Float64Array(season.run.members).fill(-Infinity)
+    if (opens(follows, id)) return { id, days }
+    if (members) members.forEach((m, slot) => (days[m] = holds(isOpen(m, slot, day))))
+    else for (let m = 0; m < days.length; m++) days[m] = openFrom(from, last, day, (on) => isOpen(m, m, on))
+    return { id, days }
+  }
+  const limitG = crop.smallSeed ? SEEDBED_RESIDUE_G.small : SEEDBED_RESIDUE_G.large
+  return [
+    series('tie-up', (m, slot, on) => !tiesUp(ended, slot, season.ensemble, m, on, crop, fertility, feedG)),
+    ...(establishment === 'seed'
+      ? [series('seedbed', (_m, slot, on) => residueOn(ended, slot, on) <= limitG)]
+      : []),
+  ]
+}
+
+/** Day a termination's run begins to differ from the stand left alone. */
+export const branchDay = (termination: Termination) => dayNumber(termination.end.date)

@@ -1,0 +1,341 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { dayNumber, isoDate } from '../foundations/day'
+import type { EndDetails } from '../garden/ending'
+import { findCrop } from '../plants/crops'
+import { endingOf } from '../ending/outcome'
+import { stopsOf, usualPlan } from '../ending/animals'
+import { CUTTING_TOOLS, woodiness } from '../ending/woodiness'
+import { harmNow } from '../ending/obstacles'
+import { findWay, WAYS } from '../ending/ways'
+import { freshIndex, agedIndex, HARMLESS_INDEX } from '../residue/allelopathy'
+import { testBed, testCase, testCover, testTool } from '../testing/beds'
+import { BARE_FACTS, testMeans } from '../testing/questions'
+import { TEST_SITES } from '../testing/sites'
+import { generatedEnsemble } from '../site/ensemble'
+import { cropNeed } from '../planting/feeding'
+import { soilRelease } from '../stand/nitrogen'
+import { standRun } from '../season/run'
+import { bestOption, bestTermination } from './best'
+import { compareTerminations, HOPELESS } from './compare'
+import { evaluate, evaluateWith } from './evaluate'
+import type { CriterionId, Follows, Means, Scenario } from './types'
+
+const SOWN = '2025-09-15'
+const today = dayNumber('2025-09-10')
+const ensemble = generatedEnsemble(TEST_SITES.maryland, today - 45, 420, 8, 11)
+
+type Ask = {
+  speciesId?: string
+  end?: Partial<EndDetails> & { method: EndDetails['method']; date: string }
+  follows?: Follows
+  means?: Partial<Means>
+  manure?: Scenario['ground']['manure']
+}
+const crop = (id: string, on: string, own: Partial<Extract<Follows, { kind: 'crop' }>> = {}): Follows => {
+  const found = findCrop(id)!
+  return {
+    kind: 'crop',
+    crop: found,
+    establishment: found.establishment,
+    plantingMethod: null,
+    feedG: 0,
+    day: dayNumber(on),
+    done: false,
+    ...own,
+  }
+}
+function scenario({
+  speciesId = 'cereal-rye',
+  end,
+  follows = { kind: 'nothing' },
+  means,
+  manure = [],
+}: Ask): Scenario {
+  const cover = testCover(speciesId, SOWN)
+  const ending: EndDetails | null = end ? { passes: 1, note: '', ...end } : null
+  const stand = {
+    ...cover,
+    start: { plan: cover.start.fact, fact: null },
+    end: { plan: ending, fact: null },
+  }
+  return {
+    standCase: testCase(stand, {
+      nextStartDay: follows.kind === 'nothing' ? null : follows.day,
+      establishment: follows.kind === 'nothing' ? 'transplant' : follows.establishment,
+    }),
+    follows,
+    means: testMeans(means),
+    ground: { ...BARE_FACTS, manure },
+    today,
+  }
+}
+
+/**
+ * The chance of a plan told once more, slowly and plainly, one member after the other, from its runs and its weather; with
+ * what fails first in each. It shares with the evaluation the runs, the table of what each way leaves, and the catalogue.
+ */
+function recount(
+  plan: Scenario,
+  evaluated: NonNullable<ReturnType<typeof evaluate>>,
+): (CriterionId | null)[] {
+  const { run, ensemble: weather } = evaluated.season
+  const { ended } = evaluated
+  const end = plan.standCase.stand.end.plan
+  const { follows, means } = plan
+  const bedM2 = { lengthM: testBed.lengthM, widthM: testBed.widthM }
+  return weather.members.map((member, m): CriterionId | null => {
+    const at = (day: number) => m * run.days + day - run.startDay
+    const air = (day: number, of: 'tMinC' | 'tMaxC' | 'soilTempC' | 'snowMm') =>
+      member[of][day - weather.startDay]
+    // Loam: dry enough, thawed and free of snow.
+    const sowOn = run.startDay
+    if (air(sowOn, 'snowMm') > 2 || air(sowOn, 'soilTempC') <= 0.3) return 'ground'
+    const way = end && findWay(end.method)
+    const begin = !end || !way ? Infinity : way.waits ? run.startDay : dayNumber(end.date)
+    const target = follows.kind === 'nothing' ? Infinity : follows.day
+    const lastDay = Math.min(target, way && !way.waits ? begin : target, run.startDay + run.days - 1)
+    let covers = false
+    for (let day = run.startDay; day <= lastDay; day++) covers ||= run.cover[at(day)] >= 0.3
+    if (!covers) return 'established'
+    if (!end || !way) return null
+    const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
+    const flat = means.tools.some(({ kind }) =>
+      ['hand shears', 'scythe', 'mower', 'trimmer', 'crimp board'].includes(kind),
+    )
+    const ending = endingOf(end.method, run, weather, m, begin, {
+      passes: end.passes,
+      flattened: flat,
+      target: establishment === 'seed' ? 0.05 : 0.1,
+      bedKind: 'in-ground',
+      own: {},
+      animals: end.animals,
+      plot: bedM2,
+    })
+    const now = at(Math.min(begin, run.startDay + run.days - 1))
+    const plants = run.sown.map(({ plant }, c) => ({ plant, bbch: run.species[c].bbch[now] }))
+    if (way.acts.includes('chop')) {
+      const hard = Math.max(
+        ...plants.map(({ plant, bbch }) => woodiness(plant.endingClass, bbch, run.heightM[now])),
+      )
+      const able = means.tools.some(
+        ({ kind }) => (CUTTING_TOOLS as Record<string, { hardest: number }>)[kind]?.hardest >= hard,
+      )
+      if (!able) return 'stems'
+    }
+    const leaves = end.animals ? begin + Math.ceil(stopsOf(end.animals, 10, 1.2, 0).at(-1)!.endDay) : null
+    if (leaves !== null) {
+      let frosted = false
+      for (let day = begin - 14; day <= leaves; day++) frosted ||= air(day, 'tMinC') <= 0
+      for (const day of [begin, leaves])
+        for (const [c, { plant }] of run.sown.entries())
+          if (
+            harmNow(end.animals!.kind, plant, {
+              bbch: run.species[c].bbch[at(day)],
+              heightM: run.heightM[at(day)],
+              frosted,
+            })
+          )
+            return 'stock'
+    }
+    if ((way.flame || way.acts.includes('flame')) && run.residueG[now] > 200) return 'tinder'
+    const longest = means.rules.longestSheetDays
+    if (longest !== null && way.sheet && ending.sheetDays > longest) return 'own-rule'
+    if (!way.waits && means.rules.seedSet === 'never' && plants.some(({ bbch }) => bbch >= 85))
+      return 'own-rule'
+    if (
+      !way.waits &&
+      means.rules.legumeFrom === 'bloom' &&
+      plants.some(({ plant, bbch }) => plant.group === 'legume' && bbch < 61)
+    )
+      return 'own-rule'
+    const dead = ending.deadDay
+    if (!(dead <= target)) return 'dead'
+    if (follows.kind !== 'crop') return null
+    const seed = establishment === 'seed'
+    if (dead + Math.max(means.waitDays[establishment], way.settleDays) > target) return 'wait'
+    if (seed && dead + 14 > target) return 'bridge'
+    if (way.buried >= 0.4) {
+      const buried = begin + 10 * (end.passes - 1)
+      let warmth = 0
+      let past = buried + 60
+      for (let day = 0; day < 60; day++) {
+        if (day >= 21 && warmth >= 250) {
+          past = buried + day
+          break
+        }
+        warmth += Math.max(0, (air(buried + day, 'tMinC') + air(buried + day, 'tMaxC')) / 2 - 4)
+      }
+      if (past > target) return 'seed-flies'
+    }
+    const raked = follows.plantingMethod === 'rake'
+    const composted = follows.plantingMethod === 'compost row'
+    if (
+      seed &&
+      follows.crop.smallSeed &&
+      !raked &&
+      !composted &&
+      plants.some(({ plant }) => plant.allelopathy > 0)
+    ) {
+      const from = way.waits ? Math.round(dead) : begin
+      let strength = 0
+      run.sown.forEach(({ plant }, c) => (strength += plant.allelopathy * run.species[c].massG[at(from)]))
+      let warmth = 0
+      let free = Math.round(dead)
+      while (agedIndex(freshIndex(strength), warmth) > HARMLESS_INDEX) {
+        warmth += Math.max(0, (air(free, 'tMinC') + air(free, 'tMaxC')) / 2)
+        free++
+      }
+      if (free > target) return 'residue-hold'
+    }
+    const left = (series: Float32Array, day: number) => series[m * ended!.days + day - ended!.startDay]
+    if (!composted) {
+      const taken = left(ended!.releasedG, target) - left(ended!.releasedG, target + 28)
+      let soil = 4.5 * 0.3
+      for (let day = target; day < target + 28; day++) soil += soilRelease(air(day, 'soilTempC'), 0.055)
+      if (taken > 0.5 * soil && 0.65 * soil + follows.feedG - taken < cropNeed(follows.crop, 28))
+        return 'tie-up'
+    }
+    if (seed && !raked && !composted && left(ended!.residueG, target) > (follows.crop.smallSeed ? 120 : 350))
+      return 'seedbed'
+    const manure = [
+      ...plan.ground.manure
+        .filter(({ day, from }) => day <= (from === 'animals' ? target : target + follows.crop.daysToHarvest))
+        .map(({ day }) => day),
+      ...(leaves === null ? [] : [leaves]),
+    ]
+    const keep = follows.crop.touchesSoil ? 120 : 90
+    if (manure.some((day) => day + keep > target + follows.crop.daysToHarvest)) return 'manure'
+    for (let day = target - 2; day <= target; day++)
+      if (air(day, 'soilTempC') < follows.crop.soilMinC) return 'soil'
+    for (let day = target; day <= target + 21; day++)
+      if (air(day, 'tMinC') <= follows.crop.frostLimitC) return 'frost'
+    return null
+  })
+}
+
+const firsts = (evaluated: NonNullable<ReturnType<typeof evaluate>>, target: number) =>
+  Array.from(
+    { length: evaluated.season.run.members },
+    (_, m) => evaluated.criteria.find(({ days }) => !(days[m] <= target && days[m] < Infinity))?.id ?? null,
+  )
+
+describe('a plan counted again, member by member', () => {
+  const tools = (['scythe', 'hand shears', 'wheelbarrow', 'spade or fork', 'burner', 'mower'] as const)
+    .map((kind) => testTool(kind))
+    .concat(testTool('crimp board', 1.2), testTool('black tarp', 2, 12), testTool('clear film', 2, 12))
+  const species = [
+    'cereal-rye',
+    'hairy-vetch',
+    'oats',
+    'crimson-clover',
+    'white-mustard',
+    'buckwheat',
+    'sorghum-sudangrass',
+  ] as const
+  const asked = fc
+    .record({
+      speciesId: fc.constantFrom(...species, 'cereal-rye', 'hairy-vetch'),
+      method: fc.constantFrom(
+        null,
+        ...WAYS.map(({ id }) => id),
+        'tarp' as const,
+        'bury' as const,
+        'turn' as const,
+        'chop' as const,
+      ),
+      plantAfter: fc.integer({ min: 190, max: 300 }),
+      gap: fc.integer({ min: 3, max: 70 }),
+      twice: fc.boolean(),
+      kind: fc.constantFrom('crop', 'crop', 'crop', 'crop', 'deadline', 'nothing'),
+      cropId: fc.constantFrom('tomato', 'cabbage', 'carrot', 'bush-bean', 'lettuce', 'pumpkin', 'beetroot'),
+      plantingMethod: fc.constantFrom(null, null, 'rake' as const, 'compost row' as const),
+      feedG: fc.constantFrom(0, 0, 3),
+      owned: fc.oneof(fc.constant(tools), fc.constant(tools), fc.subarray(tools)),
+      longestSheetDays: fc.constantFrom(null, null, 20),
+      seedSet: fc.constantFrom('never' as const, 'allowed' as const),
+      legumeFrom: fc.constantFrom('any stage' as const, 'any stage' as const, 'bloom' as const),
+      manure: fc.constantFrom<Scenario['ground']['manure']>(
+        [],
+        [],
+        [{ day: dayNumber('2026-02-01'), from: 'feed' }],
+      ),
+    })
+    .filter(({ cropId }) => findCrop(cropId) !== null)
+    .map(({ kind, cropId, plantAfter, plantingMethod, feedG, gap, ...own }) => {
+      const day = dayNumber(SOWN) + plantAfter
+      const follows: Follows =
+        kind === 'crop'
+          ? crop(cropId, isoDate(day), { plantingMethod, feedG })
+          : kind === 'deadline'
+            ? { kind, day, establishment: 'transplant' }
+            : { kind: 'nothing' }
+      return { ...own, follows, after: plantAfter - gap }
+    })
+  const kinds = { hens: 'hens', pigs: 'pigs', grazers: 'sheep' } as const
+
+  test('every member fails first where the evaluation says it does, and the chance is their share', () =>
+    fc.assert(
+      fc.property(asked, ({ speciesId, method, after, twice, follows, owned, manure, ...rules }) => {
+        const way = method && findWay(method)
+        const plan = scenario({
+          speciesId,
+          follows,
+          manure,
+          means: { tools: owned, rules: { ...testMeans().rules, ...rules } },
+          ...(method && {
+            end: {
+              method,
+              date: isoDate(dayNumber(SOWN) + after),
+              passes: twice && way?.twice ? 2 : 1,
+              ...(way?.animals && {
+                animals: usualPlan({ kind: kinds[way.animals], head: 4, penLengthM: 2, penWidthM: 1.2 }, 12),
+              }),
+            },
+          }),
+        })
+        const evaluated = evaluate(plan, ensemble)!
+        const told = recount(plan, evaluated)
+        const target = follows.kind === 'nothing' ? Infinity : follows.day
+        expect(firsts(evaluated, target)).toEqual(told)
+        const { outcome } = evaluated
+        expect(outcome.chance.whole).toBeCloseTo(told.filter((id) => id === null).length / told.length, 9)
+        for (const { id, share } of outcome.failures)
+          expect(share).toBeCloseTo(told.filter((one) => one === id).length / told.length, 9)
+        const failed = outcome.failures.reduce((sum, { share }) => sum + share, 0)
+        expect(failed + outcome.chance.whole).toBeCloseTo(1, 9)
+        expect(outcome.chance.established).toBeGreaterThanOrEqual(outcome.chance.dead ?? 0)
+        expect(outcome.chance.dead ?? 1).toBeGreaterThanOrEqual(outcome.chance.ready ?? 0)
+      }),
+      { numRuns: 70, seed: 4 },
+    ))
+
+  test('holding every way against the others tells of each start what the plan with it comes to, and the best is found', () =>
+    fc.assert(
+      fc.property(
+        asked,
+        ({ speciesId, follows, owned, manure, method: _m, after: _a, twice: _t, ...rules }) => {
+          const plan = scenario({
+            speciesId,
+            follows,
+            manure,
+            means: { tools: owned, rules: { ...testMeans().rules, ...rules } },
+          })
+          const season = standRun(plan.standCase, ensemble)!
+          const options = compareTerminations(plan, season)
+          for (const option of options)
+            for (const start of option.starts.slice(-3)) {
+              const whole = evaluateWith(plan, season, start.end).outcome.chance.whole
+              if (start.worth > HOPELESS) expect(start.chance).toBeCloseTo(whole, 9)
+              else expect(whole).toBeLessThanOrEqual(start.chance + 1e-9)
+            }
+          const best = bestTermination(plan, season)
+          const listed = bestOption(plan, options)
+          expect(best && [best.method, best.passes, best.day, best.chance]).toEqual(
+            listed && [listed.method, listed.passes, listed.day, listed.chance],
+          )
+        },
+      ),
+      { numRuns: 5, seed: 9 },
+    ))
+})

@@ -1,0 +1,197 @@
+import { findWay } from '../ending/ways'
+import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import type { EndDetails } from '../garden/ending'
+import { latest } from '../garden/timeline'
+import { eventsOfEnd, standRun, type SeasonRun } from '../season/run'
+import type { WeatherEnsemble } from '../site/weather'
+import { dateSpread } from '../stand/summary'
+import type { StandRun } from '../stand/types'
+import {
+  branchDay,
+  commonOf,
+  residueCriteria,
+  sowingCriteria,
+  terminationCriteria,
+  waitingCriteria,
+  type Common,
+} from './criteria'
+import { adviceOf, detailOf } from './details'
+import { coveredDays } from './sowing'
+import { terminationOf, type Termination } from './termination'
+import {
+  CRITERIA,
+  type CriterionDays,
+  type CriterionId,
+  type Follows,
+  type Scenario,
+  type ScenarioOutcome,
+} from './types'
+
+/** Days after planting over which an ended cover is followed: its nitrogen and mulch matter so long. */
+export const FOLLOWED_DAYS = 140
+
+/** The planned or recorded ending of a scenario's cover; a harvest is none. */
+export function plannedEnd({ standCase }: Pick<Scenario, 'standCase'>): EndDetails | null {
+  const end = latest(standCase.stand.end)
+  return end && end.method !== 'harvest' ? end : null
+}
+
+/** The day a plan is held to: of planting, or by which the ground is wanted; Infinity where there is none. */
+export const targetDay = (follows: Follows): number => (follows.kind === 'nothing' ? Infinity : follows.day)
+
+/** The stand with its ending in it, from the ending on, until some days after the planting. */
+export function endedBranch(
+  { standCase, means, follows }: Scenario,
+  season: SeasonRun,
+  termination: Termination,
+  afterDays: number,
+  members?: readonly number[],
+): StandRun {
+  const { end, way } = termination
+  if (way?.waits) return season.run
+  const target = targetDay(follows)
+  const clear = Number.isFinite(target) ? target : null
+  const from = branchDay(termination)
+  const until = (clear ?? from) + afterDays
+  const events = eventsOfEnd({ ...standCase, own: means.own }, end, season.ensemble, clear)
+  return season.branch(from, events, Math.max(1, until - from + 1), members)
+}
+
+/** All criteria of a plan, in every member, in the order of the work. */
+export function criteriaDays(
+  scenario: Scenario,
+  season: SeasonRun,
+  termination: Termination | null,
+  ended: StandRun | null,
+  common: Common,
+): CriterionDays[] {
+  const { follows } = scenario
+  const all = [
+    ...sowingCriteria(scenario, common, termination),
+    ...(termination ? terminationCriteria(termination) : []),
+    ...(termination && follows.kind === 'crop'
+      ? [
+          ...waitingCriteria(scenario, season, termination, follows),
+          ...(ended ? residueCriteria(scenario, season, ended, follows, null) : []),
+          ...common.day,
+        ]
+      : []),
+  ]
+  return all.sort((a, b) => CRITERIA.indexOf(a.id) - CRITERIA.indexOf(b.id))
+}
+
+/** What fails first in a member on the day the plan is held to; null where all holds. */
+export function firstFailure(
+  criteria: readonly CriterionDays[],
+  member: number,
+  target: number,
+): CriterionId | null {
+  return criteria.find(({ days }) => !(days[member] <= target && days[member] < Infinity))?.id ?? null
+}
+
+/** Shares of members that fail first by each criterion, the most frequent first. */
+export function failuresOf(
+  criteria: readonly CriterionDays[],
+  members: number,
+  target: number,
+): ScenarioOutcome['failures'] {
+  const counts = new Map<CriterionId, number>()
+  for (let member = 0; member < members; member++) {
+    const id = firstFailure(criteria, member, target)
+    if (id) counts.set(id, (counts.get(id) ?? 0) + 1)
+  }
+  return [...counts]
+    .map(([id, count]) => ({ id, share: count / members }))
+    .sort((a, b) => b.share - a.share || CRITERIA.indexOf(a.id) - CRITERIA.indexOf(b.id))
+}
+
+/** Spread of days that at least half of the members reach, unless most have no day at which it opens. */
+function mostly(days: Float64Array): Spread | null {
+  const reached = days.filter((day) => day < Infinity).length
+  const always = days.filter((day) => day === -Infinity).length
+  return reached * 2 >= days.length && always * 2 < days.length ? spreadOf(days) : null
+}
+
+/** Up to and with which criterion a step of the plan goes. */
+const upTo = (criteria: readonly CriterionDays[], last: CriterionId) =>
+  criteria.filter(({ id }) => CRITERIA.indexOf(id) <= CRITERIA.indexOf(last))
+
+/** The outcome of a plan whose members are known. */
+export function outcomeOf(
+  scenario: Scenario,
+  season: SeasonRun,
+  termination: Termination | null,
+  criteria: readonly CriterionDays[],
+): ScenarioOutcome {
+  const { follows } = scenario
+  const members = season.run.members
+  const target = targetDay(follows)
+  // What has been planted is no longer in question.
+  const planted = follows.kind === 'crop' && follows.done
+  const share = (of: readonly CriterionDays[]) =>
+    planted ? 1 : shareOf(members, (member) => firstFailure(of, member, target) === null)
+  const readyOf = criteria.filter(({ id }) => CRITERIA.indexOf(id) >= CRITERIA.indexOf('dead'))
+  const readyDays = Float64Array.from({ length: members }, (_, m) =>
+    Math.max(-Infinity, ...readyOf.map(({ days }) => days[m])),
+  )
+  return {
+    members,
+    chance: {
+      whole: share(criteria),
+      established: share(upTo(criteria, 'established')),
+      dead: termination ? share(upTo(criteria, 'dead')) : null,
+      ready: termination && follows.kind === 'crop' ? share(criteria) : null,
+    },
+    failures: planted ? [] : failuresOf(criteria, members, target),
+    criteria: criteria.map((criterion) => ({
+      detail: detailOf(criterion.id, scenario, termination),
+      open: mostly(criterion.days),
+      chance: shareOf(members, (m) => firstFailure([criterion], m, target) === null),
+    })),
+    advice: adviceOf(scenario, season),
+    covered30: dateSpread(coveredDays(season.run)),
+    dead: termination ? mostly(termination.dead) : null,
+    ready: termination && follows.kind === 'crop' ? mostly(readyDays) : null,
+  }
+}
+
+/** A plan with its members, for whoever asks more of them than chances and dates. */
+export type Evaluated = {
+  season: SeasonRun
+  termination: Termination | null
+  /** The stand with its ending in it, from the ending on; null without one. */
+  ended: StandRun | null
+  criteria: CriterionDays[]
+  outcome: ScenarioOutcome
+}
+
+/**
+ * What a plan comes to: the only way to a chance, a date or an amount of a plan. The chance is the share of members in
+ * which every step succeeds on its day: the ground can be worked and the cover establishes, the ending can be done and
+ * leaves no more alive than what follows bears, every criterion is open on the planting day. Nobody repairs within a
+ * member; recorded facts are no longer in question. Null where the cover cannot be run.
+ */
+export function evaluate(scenario: Scenario, ensemble: WeatherEnsemble): Evaluated | null {
+  const end = plannedEnd(scenario)
+  const season = standRun(
+    { ...scenario.standCase, own: scenario.means.own },
+    ensemble,
+    end && !findWay(end.method)?.waits ? [branchDayOf(end)] : [],
+  )
+  return season && evaluateWith(scenario, season, end)
+}
+
+const branchDayOf = (end: EndDetails) => branchDay({ end } as Termination)
+
+/** The same for a stand that has been run, with an ending in the place of the planned one. */
+export function evaluateWith(
+  scenario: Scenario,
+  season: SeasonRun,
+  end: EndDetails | null,
+  common: Common = commonOf(scenario, season),
+): Evaluated {
+  const termination = end && terminationOf(scenario, season, end)
+  const ended = termination && endedBranch(scenario, season, termination, FOLLOWED_DAYS)
+  const criteria = criteriaDays(scenario, season, termination, ended, common)
+  return { season, termination, ended, criteria, outcome: outcomeOf(scenario, season, termination, criteria) }
+}

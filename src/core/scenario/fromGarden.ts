@@ -1,0 +1,84 @@
+import { dayNumber } from '../foundations/day'
+import { partAreaM2 } from '../garden/area'
+import { creepingWeeds, nematodesNoted } from '../garden/creepingWeeds'
+import { USUAL_RULES } from '../garden/rules'
+import type { Bed, Garden, GardenData, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import { freedByFeed } from '../planting/feeding'
+import { manureOn } from '../planting/manure'
+import { findCrop } from '../plants/crops'
+import { nextStand, ownOf, standCaseOf } from '../season/standCase'
+import type { Follows, GroundFacts, Means, Scenario } from './types'
+
+/** What the grower has and holds to, for every question about the garden. */
+export const meansOf = ({ garden, stands }: Pick<GardenData, 'garden' | 'stands'>): Means => ({
+  tools: garden.tools,
+  livestock: garden.livestock ?? [],
+  rules: garden.rules ?? USUAL_RULES,
+  own: ownOf(stands),
+  waitDays: garden.waitDays,
+})
+
+/** What is known of a bed's ground besides one cover on it. */
+export const groundOf = (data: GardenData, bed: Bed, coverId: string | null): GroundFacts => ({
+  manure: manureOn(
+    bed,
+    data.stands.map((stand) =>
+      stand.id === coverId ? { ...stand, end: { plan: null, fact: null } } : stand,
+    ),
+  ),
+  nematodes: nematodesNoted(bed),
+  creeping: creepingWeeds(bed, data.stands, data.checks),
+})
+
+/** A crop stand as what follows a cover; null for what is no known crop. */
+export function cropFollows(
+  { content, part, start }: Pick<Stand, 'content' | 'part' | 'start'>,
+  bed: Bed,
+  garden: Pick<Garden, 'nitrogenSources'>,
+): Follows | null {
+  const crop = content.kind === 'crop' ? findCrop(content.cropId) : null
+  const begun = latest(start)
+  if (content.kind !== 'crop' || !crop || !begun) return null
+  const source = garden.nitrogenSources?.find(({ id }) => id === content.feed?.sourceId)
+  return {
+    kind: 'crop',
+    crop,
+    establishment: content.establishment,
+    plantingMethod: content.plantingMethod,
+    feedG: content.feed && source ? freedByFeed(content.feed.kg, partAreaM2(bed, part), source) : 0,
+    day: dayNumber(begun.date),
+    done: start.fact !== null,
+  }
+}
+
+/** What follows a cover: the stand planned or planted after it, else what the grower said of the ground. */
+export function followsOf(data: GardenData, bed: Bed, cover: Stand): Follows {
+  const next = nextStand(data, cover)
+  const begun = next && latest(next.start)
+  if (next && begun)
+    return (
+      cropFollows(next, bed, data.garden) ?? {
+        kind: 'deadline',
+        day: dayNumber(begun.date),
+        establishment: next.content.kind === 'cover' ? 'seed' : next.content.establishment,
+      }
+    )
+  return cover.follows?.kind === 'undecided' && cover.follows.neededBy !== null
+    ? { kind: 'deadline', day: dayNumber(cover.follows.neededBy), establishment: 'transplant' }
+    : { kind: 'nothing' }
+}
+
+/** The plan of a bed's stretch that a cover belongs to, with all it is judged by; null for stands without a bed. */
+export function scenarioOf(data: GardenData, cover: Stand, today: number): Scenario | null {
+  const standCase = standCaseOf(data, cover)
+  return (
+    standCase && {
+      standCase,
+      follows: followsOf(data, standCase.bed, cover),
+      means: meansOf(data),
+      ground: groundOf(data, standCase.bed, cover.id),
+      today,
+    }
+  )
+}

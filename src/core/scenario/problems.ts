@@ -1,0 +1,71 @@
+import { obstacleOf } from '../ending/obstacles'
+import { ruledOut } from '../ending/start'
+import { findWay } from '../ending/ways'
+import { dayNumber } from '../foundations/day'
+import { latest } from '../garden/timeline'
+import { findSpecies } from '../plants/catalogue'
+import { plannedEnd } from './evaluate'
+import type { Scenario } from './types'
+
+/** Why a plan cannot be as it stands, as a code with its days; every one has a fix. */
+export type PlanProblem =
+  | { code: 'planting before sowing'; sowDay: number; day: number }
+  | { code: 'planting before ending'; endDay: number; day: number }
+  | { code: 'ending before sowing'; sowDay: number; endDay: number }
+  | { code: 'planting is past'; day: number }
+  | { code: 'beyond the forecast'; day: number; lastDay: number }
+  | { code: 'cannot be ended so'; why: string }
+  | { code: 'rule'; why: string }
+  | { code: 'cannot be planted so'; method: string; crop: string }
+
+/** Days of weather a plan wants beyond its planting day. */
+const BEYOND_DAYS = 30
+
+/** What is impossible in a plan; empty where it can be tried. `horizonDay` is the first day without weather. */
+export function planProblems(scenario: Scenario, horizonDay: number): PlanProblem[] {
+  const { standCase, follows, means } = scenario
+  const { stand } = standCase
+  const start = latest(stand.start)
+  const end = plannedEnd(scenario)
+  if (!start) return []
+  const sowDay = dayNumber(start.date)
+  const endDay = end && !findWay(end.method)?.waits ? dayNumber(end.date) : null
+  const problems: PlanProblem[] = []
+  if (endDay !== null && endDay <= sowDay) problems.push({ code: 'ending before sowing', sowDay, endDay })
+  if (follows.kind !== 'nothing') {
+    const { day } = follows
+    const done = follows.kind === 'crop' && follows.done
+    if (!done && day < scenario.today) problems.push({ code: 'planting is past', day })
+    if (day <= sowDay) problems.push({ code: 'planting before sowing', sowDay, day })
+    else if (endDay !== null && day < endDay) problems.push({ code: 'planting before ending', endDay, day })
+    if (day > horizonDay - BEYOND_DAYS)
+      problems.push({ code: 'beyond the forecast', day, lastDay: horizonDay - BEYOND_DAYS })
+  }
+  const way = end && findWay(end.method)
+  if (way && !stand.end.fact) {
+    const plants = stand.content.kind === 'cover' ? stand.content.components : []
+    const why = obstacleOf(way, {
+      bed: standCase.bed,
+      part: stand.part,
+      tools: means.tools,
+      livestock: means.livestock,
+      rules: means.rules,
+      plants: plants.flatMap(({ speciesId }) => findSpecies(speciesId) ?? []),
+    })
+    if (why) problems.push({ code: 'cannot be ended so', why })
+    const rule = ruledOut(way, means.rules)
+    if (rule) problems.push({ code: 'rule', why: rule })
+  }
+  if (
+    follows.kind === 'crop' &&
+    follows.establishment === 'seed' &&
+    follows.crop.smallSeed &&
+    (follows.plantingMethod === 'slot' || follows.plantingMethod === 'dibble')
+  )
+    problems.push({
+      code: 'cannot be planted so',
+      method: follows.plantingMethod,
+      crop: follows.crop.name,
+    })
+  return problems
+}

@@ -1,0 +1,219 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber, isoDate as isoOf } from '../foundations/day'
+import type { WayId } from '../ending/ways'
+import type { Stand } from '../garden/schema'
+import { findCrop } from '../plants/crops'
+import { standRun } from '../season/run'
+import { generatedEnsemble } from '../site/ensemble'
+import { testCase, testCover, testTool } from '../testing/beds'
+import { BARE_FACTS, testMeans } from '../testing/questions'
+import { TEST_SITES } from '../testing/sites'
+import { evaluate } from './evaluate'
+import { sowingOutlook, bestSowingDays, latestSowing } from './sowingDays'
+import type { CriterionId, Follows, GroundFacts, Means, Scenario } from './types'
+
+const start = dayNumber('2025-08-01')
+const ensemble = generatedEnsemble(TEST_SITES.maryland, start, 480, 40, 1)
+
+type Own = {
+  crop?: Partial<Extract<Follows, { kind: 'crop' }>>
+  ground?: Partial<GroundFacts>
+  means?: Partial<Means>
+  stand?: Partial<Stand>
+}
+function planOf(
+  speciesId: string,
+  sown: string,
+  endOn: string,
+  method: WayId,
+  cropId: string,
+  plantOn: string,
+  wait = 7,
+  own: Own = {},
+): Scenario {
+  const crop = findCrop(cropId)!
+  const day = dayNumber(plantOn)
+  const establishment = own.crop?.establishment ?? crop.establishment
+  const cover = testCover(speciesId, sown, {
+    end: { plan: { date: endOn, method, passes: 1, note: '' }, fact: null },
+    ...own.stand,
+  })
+  return {
+    standCase: testCase(cover, { nextStartDay: day, establishment }),
+    follows: {
+      kind: 'crop',
+      crop,
+      plantingMethod: null,
+      feedG: 0,
+      day,
+      done: false,
+      ...own.crop,
+      establishment,
+    },
+    means: testMeans({
+      tools: (['scythe', 'wheelbarrow', 'spade or fork'] as const)
+        .map((kind) => testTool(kind))
+        .concat(testTool('crimp board', 1.2), testTool('black tarp', 2, 12)),
+      waitDays: { transplant: wait, seed: wait },
+      ...own.means,
+    }),
+    ground: { ...BARE_FACTS, ...own.ground },
+    today: dayNumber(endOn),
+  }
+}
+const ready = (...of: Parameters<typeof planOf>) => evaluate(planOf(...of), ensemble)!.outcome
+const gate = ({ criteria }: ReturnType<typeof ready>, id: CriterionId) =>
+  criteria.find(({ detail }) => detail.id === id)
+
+describe('criteria before planting', () => {
+  const vetch = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12')
+  test('the wait follows the grower’s own rule', () =>
+    expect(gate(vetch, 'wait')!.open!.mid - gate(vetch, 'dead')!.open!.mid).toBeCloseTo(7, 0))
+  test('a count after the end says whether it is dead', () => {
+    const counted = (date: string, standing: number) =>
+      ready('hairy-vetch', '2025-09-20', '2026-05-22', 'crimp', 'tomato', '2026-06-25', 7, {
+        stand: {
+          end: { plan: null, fact: { date: '2026-05-22', method: 'crimp', passes: 1, note: '' } },
+          followUps: [{ id: 'f', date, standing, groundM2: 1, before: 100, note: '' }],
+        },
+      })
+    const few = gate(counted('2026-06-03', 3), 'dead')!
+    expect(few.open!.high).toBeLessThanOrEqual(dayNumber('2026-06-03'))
+    expect(few.detail).toMatchObject({ counted: { share: 0.03, tooMany: false } })
+    const many = counted('2026-06-03', 40)
+    expect(gate(many, 'dead')).toMatchObject({
+      open: null,
+      chance: 0,
+      detail: { counted: { tooMany: true } },
+    })
+    expect(many.chance.whole).toBe(0)
+    expect(many.failures).toEqual([{ id: 'dead', share: 1 }])
+  })
+  test('the whole is open no sooner than the last of them, and no likelier', () => {
+    const latest = Math.max(...vetch.criteria.map(({ open }) => open?.mid ?? -Infinity))
+    expect(vetch.ready!.mid).toBeGreaterThanOrEqual(latest - 1)
+    for (const { chance } of vetch.criteria) expect(vetch.chance.whole).toBeLessThanOrEqual(chance + 1e-9)
+  })
+  test('poor ground under ripe rye starves a hungry crop; feed or a row of compost lifts it, rich ground needs neither', () => {
+    const rye = (own: Own, fertility: 'low' | 'high' = 'low') => {
+      const plan = planOf('cereal-rye', '2025-09-25', '2026-05-28', 'crimp', 'tomato', '2026-06-25', 7, own)
+      const bed = { ...plan.standCase.bed, fertility }
+      return gate(evaluate({ ...plan, standCase: { ...plan.standCase, bed } }, ensemble)!.outcome, 'tie-up')!
+    }
+    expect(rye({}).chance).toBeLessThan(1)
+    expect(rye({ crop: { feedG: 6 } }).chance).toBe(1)
+    expect(rye({ crop: { plantingMethod: 'compost row' } }).chance).toBe(1)
+    expect(rye({}, 'high').chance).toBeGreaterThan(rye({}).chance)
+  })
+  test('small seed into rye waits for the residue; rows raked free open it; transplants do not wait', () => {
+    const rye = (own: Own = {}) =>
+      ready('cereal-rye', '2025-09-25', '2026-05-25', 'crimp', 'carrot', '2026-07-10', 14, own)
+    const seeded = rye()
+    const held = gate(seeded, 'residue-hold')!.open!.mid - gate(seeded, 'dead')!.open!.mid
+    expect(held).toBeGreaterThan(10)
+    expect(held).toBeLessThan(28)
+    expect(gate(seeded, 'seedbed')!.chance).toBe(0)
+    const raked = rye({ crop: { plantingMethod: 'rake' } })
+    for (const id of ['seedbed', 'residue-hold'] as const) expect(gate(raked, id)!.chance).toBe(1)
+    expect(raked.chance.whole).toBeGreaterThan(seeded.chance.whole)
+    expect(gate(vetch, 'residue-hold')).toBeUndefined()
+  })
+  test('a tender crop waits for frost and warmth that a hardy one does not', () => {
+    const on = (crop: string) => ready('hairy-vetch', '2025-09-20', '2026-04-01', 'tarp', crop, '2026-05-10')
+    expect(gate(on('pepper'), 'soil')!.chance).toBeLessThan(gate(on('kale'), 'soil')!.chance + 1e-9)
+    expect(gate(on('pepper'), 'frost')!.chance).toBeLessThan(gate(on('kale'), 'frost')!.chance)
+  })
+  test('animals keep the harvest waiting by the rule, whatever the residue says', () => {
+    const last = dayNumber('2026-05-20')
+    const kept = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'lettuce', '2026-06-12', 7, {
+      ground: { manure: [{ day: last, from: 'animals' }] },
+    })
+    const manure = gate(kept, 'manure')!
+    expect(manure.open!.mid).toBe(last + 120 - findCrop('lettuce')!.daysToHarvest)
+    expect(manure.detail).toMatchObject({ days: 120, from: 'animals', touches: true })
+    expect(kept.chance.whole).toBe(0)
+  })
+  test('after turning fresh growth under, seed and transplants wait for the seed flies', () => {
+    for (const crop of ['bean', 'tomato']) {
+      const turned = ready('hairy-vetch', '2025-09-20', '2026-05-12', 'turn', crop, '2026-05-26')
+      const flies = gate(turned, 'seed-flies')!.open!.mid - dayNumber('2026-05-12')
+      expect(flies).toBeGreaterThanOrEqual(21)
+      expect(flies).toBeLessThanOrEqual(32)
+      expect(turned.chance.whole).toBe(0)
+    }
+    expect(gate(vetch, 'seed-flies')).toBeUndefined()
+  })
+  test('bindweed and a nematode host after a host are advice: told, and no date moves', () => {
+    const told = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12', 7, {
+      ground: { creeping: ['bindweed'], nematodes: true },
+    })
+    expect(told.advice).toEqual([
+      { id: 'creeping', weeds: ['bindweed'] },
+      { id: 'nematodes', fed: 'surely' },
+    ])
+    expect(told.ready).toEqual(vetch.ready)
+    const onion = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'onion', '2026-06-12', 7, {
+      ground: { nematodes: true },
+    })
+    expect(onion.advice).toEqual([])
+  })
+  test('seedlings wait for two weeks without green, transplants do not', () => {
+    const beans = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'bean', '2026-06-25', 3)
+    expect(gate(beans, 'bridge')!.open!.mid - gate(beans, 'dead')!.open!.mid).toBeCloseTo(14, 0)
+    expect(gate(vetch, 'bridge')).toBeUndefined()
+  })
+  test('what was buried to fumigate asks for its own wait when the grower’s is shorter', () => {
+    const mustard = ready(
+      'brown-mustard',
+      '2025-09-01',
+      '2025-10-25',
+      'biofumigate',
+      'tomato',
+      '2026-05-20',
+      3,
+    )
+    expect(gate(mustard, 'wait')!.detail).toMatchObject({ days: 14, fumigated: true })
+  })
+  test('what was planted is no longer in question', () => {
+    const planted = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-05-25', 7, {
+      crop: { done: true },
+    })
+    expect(planted.chance.whole).toBe(1)
+    expect(planted.failures).toEqual([])
+  })
+})
+
+describe('the plan on other sowing days', () => {
+  const plan = planOf('cereal-rye', '2025-09-20', '2026-05-28', 'crimp', 'tomato', '2026-06-25')
+  const stand = { ...plan.standCase.stand, start: { plan: plan.standCase.stand.start.fact, fact: null } }
+  const scenario = { ...plan, standCase: { ...plan.standCase, stand }, today: dayNumber('2025-09-01') }
+  const days = ['2025-09-05', '2025-10-05', '2025-11-20', '2026-01-10', '2026-03-25'].map(dayNumber)
+  const outlook = sowingOutlook(scenario, ensemble, days)
+  test('each day is the same evaluation as the plan’s own; in deep winter the ground is not worked', () => {
+    outlook.forEach(({ day, chance }) => {
+      const date = stand.start.plan!
+      const moved = { ...stand, start: { plan: { ...date, date: isoOf(day) }, fact: null } }
+      const own = evaluate({ ...scenario, standCase: { ...scenario.standCase, stand: moved } }, ensemble)!
+      expect(chance).toBe(own.outcome.chance.whole)
+    })
+    const winter = outlook.find(({ day }) => day === days[3])!
+    expect(winter.failures.some(({ id }) => id === 'ground')).toBe(true)
+  })
+  test('the best days are in a total order, and the last to rely on is one of them', () => {
+    const best = bestSowingDays(outlook)
+    for (let i = 1; i < best.length; i++)
+      expect(
+        Math.round(best[i - 1].chance / 0.05) > Math.round(best[i].chance / 0.05) ||
+          best[i - 1].day < best[i].day,
+      ).toBe(true)
+    const latest = latestSowing(outlook)
+    if (latest !== null) expect(outlook.find(({ day }) => day === latest)!.chance).toBeGreaterThanOrEqual(0.8)
+  })
+})
+
+test('a planted crop’s cover still runs, and a stand sown outside the weather does not', () => {
+  expect(standRun(testCase(testCover('oats', '2020-01-01')), ensemble)).toBeNull()
+  expect(
+    evaluate({ ...planOf('oats', '2020-01-01', '2020-05-01', 'chop', 'tomato', '2020-06-01') }, ensemble),
+  ).toBeNull()
+})

@@ -1,0 +1,69 @@
+import { shareOf } from '../foundations/statistics'
+import type { Bed, Covering } from '../garden/schema'
+import { soilWater, waterDay } from '../site/soilWater'
+import type { WeatherEnsemble } from '../site/weather'
+import { firstDays } from '../stand/summary'
+import type { StandRun } from '../stand/types'
+
+/** A cover counts as established at this share of green ground. */
+export const ESTABLISHED_COVER = 0.3
+/** Soil at 5 cm at or below this is frozen too hard to rake, °C; snow from this depth lies in the way, mm of water. */
+const FROZEN_C = 0.3
+const SNOW_MM = 2
+/** Water drained from under the roots in two days from which the ground is too wet to work, mm (judgement, ± a half). */
+const WET_MM: Record<Bed['soil'], number> = {
+  sand: 45,
+  'sandy loam': 30,
+  loam: 20,
+  'silt loam': 15,
+  'clay loam': 12,
+  clay: 9,
+}
+/** Days of weather over which soil water is followed before the day. */
+const LEAD_DAYS = 30
+
+/** Coverings that move no soil: the seed is thrown onto the ground as it is. */
+const UNTOUCHED: readonly (Covering | null)[] = [
+  'surface',
+  'frost-seeded',
+  'crop dropped over',
+  'vines put back',
+]
+
+/**
+ * Whether a seedbed can be worked on a day: not frozen, not under snow, not waterlogged. Seed that is only thrown asks
+ * for ground without snow, and frost-seeding for nothing.
+ */
+export function workable(
+  ensemble: WeatherEnsemble,
+  member: number,
+  day: number,
+  soil: Bed['soil'],
+  covering: Covering | null,
+): boolean {
+  const i = day - ensemble.startDay
+  const weather = ensemble.members[member]
+  if (i < 0 || i >= ensemble.days || covering === 'frost-seeded') return true
+  if (weather.snowMm[i] > SNOW_MM) return false
+  if (UNTOUCHED.includes(covering)) return true
+  if (weather.soilTempC[i] <= FROZEN_C) return false
+  const water = soilWater(soil, 0.75)
+  let drained = 0
+  let before = 0
+  for (let k = Math.max(0, i - LEAD_DAYS); k <= i; k++) {
+    before = drained
+    drained = waterDay(water, weather.waterMm[k], weather.et0Mm[k], 0.2, 0.2)
+  }
+  return before + drained < WET_MM[soil]
+}
+
+/** Chance that a seedbed can be worked on a day. */
+export const workableChance = (
+  ensemble: WeatherEnsemble,
+  day: number,
+  soil: Bed['soil'],
+  covering: Covering | null,
+): number => shareOf(ensemble.members.length, (member) => workable(ensemble, member, day, soil, covering))
+
+/** First day with 30 % of the ground green, by member; NaN where never. */
+export const coveredDays = (run: StandRun) => firstDays(run, (at) => run.cover[at] >= ESTABLISHED_COVER)

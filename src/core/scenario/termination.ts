@@ -1,0 +1,51 @@
+import { deadAsSeen, lastSeen } from '../ending/counted'
+import { endingOf, type MemberEnding } from '../ending/outcome'
+import { blockedOn, type Blocked } from '../ending/start'
+import { findWay, type Way } from '../ending/ways'
+import type { EndDetails } from '../garden/ending'
+import { beginsOn, setupFor } from '../season/deadDays'
+import type { SeasonRun } from '../season/run'
+import type { Scenario } from './types'
+
+/** An ending on its day, member by member. */
+export type Termination = {
+  end: EndDetails
+  way: Way | null
+  setup: ReturnType<typeof setupFor>
+  /** Day it begins to count. */
+  day: number
+  endings: MemberEnding[]
+  /** Why it cannot be done in a member, null where it can; a recorded ending was done. */
+  blocked: (Blocked | null)[]
+  /** Day each member is dead, as counted where it was; NaN where never. */
+  dead: Float64Array
+}
+
+/** What an ending comes to in each member of a stand that stands until then. */
+export function terminationOf(
+  { standCase, means, follows }: Pick<Scenario, 'standCase' | 'means' | 'follows'>,
+  season: SeasonRun,
+  end: EndDetails,
+): Termination {
+  const { run, ensemble } = season
+  const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
+  const setup = setupFor(end, { ...standCase, own: means.own, establishment })
+  const way = findWay(end.method)
+  const day = beginsOn(end, run.startDay)
+  const seen = lastSeen(standCase.stand, setup.plot)
+  const done = standCase.stand.end.fact !== null
+  const members = Array.from({ length: run.members }, (_, member) => member)
+  const endings = members.map((member) => endingOf(end.method, run, ensemble, member, day, setup))
+  const question = { run, ensemble, tools: means.tools, rules: means.rules }
+  return {
+    end,
+    way,
+    setup,
+    day,
+    endings,
+    blocked: members.map((member) =>
+      done || !way ? null : blockedOn(way, setup, day, member, endings[member], question),
+    ),
+    dead: Float64Array.from(endings, ({ deadDay }) => deadAsSeen(deadDay, seen, setup.target)),
+  }
+}

@@ -1,0 +1,136 @@
+import type { OwnResults } from '../ending/ownResults'
+import type { Spread } from '../foundations/statistics'
+import type { Livestock, Rules } from '../garden/rules'
+import type { Garden, PlantingMethodId, Tool } from '../garden/schema'
+import type { Crop } from '../plants/crops'
+import type { StandCase } from '../season/run'
+import type { DateSpread } from '../stand/summary'
+
+/** What follows a cover on its ground: a crop on a day, a day by which the ground is wanted, or nothing that is known. */
+export type Follows =
+  | {
+      kind: 'crop'
+      crop: Crop
+      establishment: 'transplant' | 'seed'
+      /** How it is got into the ground through what lies there; null where that is not decided. */
+      plantingMethod: PlantingMethodId | null
+      /** Nitrogen that feed planned with the planting frees in the first season, g m⁻². */
+      feedG: number
+      day: number
+      /** Whether it has been planted. */
+      done: boolean
+    }
+  | { kind: 'deadline'; day: number; establishment: 'transplant' | 'seed' }
+  | { kind: 'nothing' }
+
+/** What the grower owns, keeps, holds to and has counted: the same facts for every question. */
+export type Means = {
+  tools: readonly Tool[]
+  livestock: readonly Livestock[]
+  rules: Rules
+  own: OwnResults
+  waitDays: Garden['waitDays']
+}
+
+/** Raw manure on a day, by animals or as feed. */
+export type ManureDay = { day: number; from: 'animals' | 'feed' }
+
+/** What is known of the ground besides the cover. */
+export type GroundFacts = {
+  /** Manure on this bed by anything but the cover's own ending. */
+  manure: readonly ManureDay[]
+  /** Root-knot nematodes were noted here. */
+  nematodes: boolean
+  /** Creeping weeds that were named here. */
+  creeping: readonly string[]
+}
+
+/** A bed's plan for its next stretch: the cover with its sowing and its ending as planned or done, and what follows. */
+export type Scenario = {
+  standCase: StandCase
+  follows: Follows
+  means: Means
+  ground: GroundFacts
+  /** First day that is not past. */
+  today: number
+}
+
+/**
+ * Everything that must hold for a plan to succeed, in the order of the work. `ground`: the seedbed can be worked on the
+ * sowing day. `stems`, `stock`, `tinder` and `own-rule`: the ending can be done on its day.
+ */
+export const CRITERIA = [
+  'ground',
+  'established',
+  'stems',
+  'stock',
+  'tinder',
+  'own-rule',
+  'dead',
+  'wait',
+  'bridge',
+  'seed-flies',
+  'residue-hold',
+  'tie-up',
+  'seedbed',
+  'manure',
+  'soil',
+  'frost',
+] as const
+export type CriterionId = (typeof CRITERIA)[number]
+
+/** Criteria that no cover and no ending changes: the crop and its day alone decide. */
+export const OF_THE_DAY: readonly CriterionId[] = ['soil', 'frost']
+
+/**
+ * A criterion in each member: the first day from which it holds, or −Infinity where it simply holds and Infinity where it
+ * never does.
+ */
+export type CriterionDays = { id: CriterionId; days: Float64Array }
+
+/** What a criterion is about, as quantities for whoever puts it into words. */
+export type CriterionDetail =
+  | { id: 'dead'; limit: number; counted: { share: number; finished: boolean; tooMany: boolean } | null }
+  | { id: 'wait'; days: number; fumigated: boolean; establishment: 'transplant' | 'seed' }
+  | { id: 'bridge'; days: number }
+  | { id: 'tie-up'; takenShare: number; fed: boolean }
+  | { id: 'seedbed'; limitG: number }
+  | {
+      id: 'manure'
+      days: number
+      from: ManureDay['from']
+      daysToHarvest: number
+      touches: boolean
+    }
+  | { id: 'soil'; minC: number }
+  | { id: 'frost'; limitC: number }
+  | {
+      id: Exclude<
+        CriterionId,
+        'dead' | 'wait' | 'bridge' | 'tie-up' | 'seedbed' | 'manure' | 'soil' | 'frost'
+      >
+    }
+
+/** A criterion over all members: when it opens (null where most never see it), and the share in which it is open in time. */
+export type CriterionOutcome = { detail: CriterionDetail; open: Spread | null; chance: number }
+
+/** Why planting may go against advice though every criterion is open. */
+export type Advice =
+  { id: 'creeping'; weeds: readonly string[] } | { id: 'nematodes'; fed: 'surely' | 'perhaps' }
+
+/** What a plan comes to. Chances are shares of the members, 0–1. */
+export type ScenarioOutcome = {
+  members: number
+  /**
+   * `whole`: every step the plan states succeeds on its day. `established`, `dead`, `ready`: up to and with that step;
+   * null where the plan states none.
+   */
+  chance: { whole: number; established: number; dead: number | null; ready: number | null }
+  /** What fails first, by the share of members in which it does, the most frequent first; adds up to 1 − whole. */
+  failures: { id: CriterionId; share: number }[]
+  criteria: CriterionOutcome[]
+  advice: Advice[]
+  covered30: DateSpread
+  dead: Spread | null
+  ready: Spread | null
+}

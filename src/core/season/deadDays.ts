@@ -1,0 +1,47 @@
+import { deadAsSeen, lastSeen } from '../ending/counted'
+import { liesFlat } from '../ending/flattening'
+import { DEAD_SHARE, endingOf, type EndingSetup } from '../ending/outcome'
+import { findWay } from '../ending/ways'
+import { dayNumber } from '../foundations/day'
+import { partSizeM } from '../garden/area'
+import type { EndDetails } from '../garden/ending'
+import type { SeasonRun, StandCase } from './run'
+
+/** How a planned or recorded ending is carried out on its bed. */
+export function setupFor(
+  end: EndDetails,
+  {
+    bed,
+    stand,
+    own,
+    flattens,
+    establishment = 'transplant',
+  }: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'establishment'>,
+): EndingSetup & { plot: { lengthM: number; widthM: number } } {
+  return {
+    passes: end.passes,
+    flattened: liesFlat(stand, dayNumber(end.date), flattens),
+    target: DEAD_SHARE[establishment],
+    bedKind: bed.kind,
+    own,
+    animals: end.animals,
+    lanes: end.lanes,
+    stubbleM: end.stubbleCm === undefined ? undefined : end.stubbleCm / 100,
+    liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
+    plot: partSizeM(bed, stand.part),
+  }
+}
+
+/** Day an ending begins to count: cold and heat do not wait for the day that was written down for them. */
+export const beginsOn = (end: Pick<EndDetails, 'method' | 'date'>, sowDay: number): number =>
+  findWay(end.method)?.waits ? sowDay : dayNumber(end.date)
+
+/** Day each member's stand is dead by an ending, as counted where it was; NaN where it never is. */
+export function deadDays(standCase: StandCase, { run, ensemble }: SeasonRun, end: EndDetails): Float64Array {
+  const setup = setupFor(end, standCase)
+  const seen = lastSeen(standCase.stand, setup.plot)
+  const day = beginsOn(end, run.startDay)
+  return Float64Array.from({ length: run.members }, (_, member) =>
+    deadAsSeen(endingOf(end.method, run, ensemble, member, day, setup).deadDay, seen, setup.target),
+  )
+}

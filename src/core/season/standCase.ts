@@ -1,0 +1,75 @@
+import { canFlatten } from '../ending/flattening'
+import type { OwnResults } from '../ending/ownResults'
+import { ownResults } from '../ending/pooling'
+import { dayNumber } from '../foundations/day'
+import { partAreaM2 } from '../garden/area'
+import type { Bed, GardenData, Stand } from '../garden/schema'
+import { latest, spanOf } from '../garden/timeline'
+import type { StandCase } from './run'
+
+/** All that a stand's forecast depends on, taken from the garden. */
+export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
+  const bed = data.beds.find((entry) => entry.id === stand.bedId)
+  if (!bed) return null
+  const brought = broughtTo(bed, data.stands)
+  const next = nextStand(data, stand)
+  const start = next && latest(next.start)
+  return {
+    bed,
+    stand,
+    upper: data.stands.find((other) => other.id === stand.underStandId) ?? null,
+    checks: data.checks.filter((check) => check.standId === stand.id),
+    nextStartDay: start ? dayNumber(start.date) : null,
+    ...(brought.length > 0 && { brought }),
+    own: ownOf(data.stands),
+    flattens: canFlatten(data.garden.tools),
+    ...(next?.content.kind === 'crop' && { establishment: next.content.establishment }),
+  }
+}
+
+/** Mulch that was cut elsewhere and carried to a bed, spread over all of it. */
+function broughtTo(bed: Bed, stands: readonly Stand[]): NonNullable<StandCase['brought']> {
+  const areaM2 = partAreaM2(bed, { kind: 'whole' })
+  return stands.flatMap((stand) =>
+    stand.cuts.flatMap(({ cut }) =>
+      cut.fact?.toBedId === bed.id && cut.fact.took && areaM2 > 0
+        ? [
+            {
+              day: dayNumber(cut.fact.date),
+              massG: (cut.fact.took.massKg * 1000) / areaM2,
+              nitrogenG: cut.fact.took.nitrogenG / areaM2,
+            },
+          ]
+        : [],
+    ),
+  )
+}
+
+const ownByStands = new WeakMap<readonly Stand[], OwnResults>()
+
+/** The garden's own counts after endings, worked out once for each set of stands. */
+export function ownOf(stands: readonly Stand[]): OwnResults {
+  const known = ownByStands.get(stands)
+  if (known) return known
+  const own = ownResults(stands)
+  ownByStands.set(stands, own)
+  return own
+}
+
+/** The stand that follows in the same ground, if one is planned or there; nothing follows in a path. */
+export function nextStand(data: Pick<GardenData, 'stands'>, stand: Stand): Stand | null {
+  const own = spanOf(stand)
+  if (!own || stand.part.kind === 'path') return null
+  const later = data.stands
+    .filter(
+      (other) =>
+        other.bedId === stand.bedId &&
+        other.id !== stand.id &&
+        other.part.kind === 'whole' &&
+        other.underStandId !== stand.id,
+    )
+    .map((other) => ({ other, span: spanOf(other) }))
+    .filter(({ span }) => span !== null && span.startDay > own.startDay)
+    .sort((a, b) => a.span!.startDay - b.span!.startDay)
+  return later[0]?.other ?? null
+}

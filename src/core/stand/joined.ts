@@ -1,0 +1,34 @@
+import type { StandRun } from './types'
+
+/** A run up to the first day of another that was taken up from it, and from there on the other. */
+export function joined(before: StandRun, after: StandRun): StandRun {
+  const { days, members } = before
+  const at = after.startDay - before.startDay
+  const series = (old: Float32Array, late: Float32Array) => {
+    const both = new Float32Array(old)
+    for (let member = 0; member < members; member++)
+      both.set(late.subarray(member * after.days, (member + 1) * after.days), member * days + at)
+    return both
+  }
+  return {
+    ...after,
+    startDay: before.startDay,
+    days,
+    species: before.species.map((species, c) => ({
+      bbch: series(species.bbch, after.species[c].bbch),
+      massG: series(species.massG, after.species[c].massG),
+      alive: series(species.alive, after.species[c].alive),
+      plantsPerM2: after.species[c].plantsPerM2,
+    })),
+    cover: series(before.cover, after.cover),
+    heightM: series(before.heightM, after.heightM),
+    massG: series(before.massG, after.massG),
+    nitrogenG: series(before.nitrogenG, after.nitrogenG),
+    fixedG: series(before.fixedG, after.fixedG),
+    residueG: series(before.residueG, after.residueG),
+    residueNitrogenG: series(before.residueNitrogenG, after.residueNitrogenG),
+    soilWaterMm: series(before.soilWaterMm, after.soilWaterMm),
+    seedLayer: series(before.seedLayer, after.seedLayer),
+    releasedG: series(before.releasedG, after.releasedG),
+  }
+}

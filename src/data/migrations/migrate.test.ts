@@ -1,0 +1,76 @@
+import 'fake-indexeddb/auto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, test } from '@jest/globals'
+import Dexie from 'dexie'
+import { GARDEN_SCHEMA_VERSION, stand } from '../../core/garden/schema'
+import { KilimDatabase } from '../database'
+import { readGardenFile } from '../gardenFile'
+import { loadGarden } from '../gardens'
+import { undo } from '../undo'
+import { STEPS } from './steps'
+
+const fixture = (version: number) =>
+  readFileSync(join('src/data/migrations/fixtures', `version-${version}.json`), 'utf8')
+const versions = Array.from({ length: GARDEN_SCHEMA_VERSION }, (_, i) => i + 1)
+
+describe('files of every version', () => {
+  test('there is a step to each version and a fixture of each', () => {
+    expect(STEPS.map(({ to }) => to)).toEqual(versions.slice(1))
+    for (const version of versions) expect(JSON.parse(fixture(version))).toMatchObject({ version })
+  })
+  test.each(versions)('version %i is read whole, its records complete', (version) => {
+    const read = readGardenFile(fixture(version))
+    if (!read.ok) throw new Error(JSON.stringify(read.problems))
+    const { garden, stands, checks } = read.value
+    expect(garden.name).toBe(`Old patch v${version}`)
+    expect(stands.map(({ id }) => id)).toEqual(['cover', 'crop'])
+    expect(stands[0]).toMatchObject({ follows: null, start: { fact: { note: 'even' } } })
+    expect(stands[1].content).toMatchObject(
+      version < 6
+        ? { plantingMethod: null, feed: null }
+        : { plantingMethod: 'slot', feed: { sourceId: 'n', kg: 12 } },
+    )
+    expect(checks).toHaveLength(1)
+  })
+})
+
+test('a database of an older version is brought up once, its undo with it', async () => {
+  const name = 'old-kilim'
+  const old = new Dexie(name)
+  old.version(4).stores({
+    gardens: 'id',
+    beds: 'id, gardenId',
+    stands: 'id, gardenId, bedId',
+    checks: 'id, gardenId, standId',
+    undo: '++id, gardenId',
+    session: 'key',
+    weather: 'id, gardenId',
+    station: 'gardenId',
+    lots: 'id, gardenId',
+    pictures: 'id, gardenId, bedId, standId',
+    pictureBytes: 'id',
+  })
+  const { data } = JSON.parse(fixture(5)) as { data: Record<string, object[]> & { garden: object } }
+  await old.table('gardens').add(data.garden)
+  await old.table('beds').bulkAdd(data.beds)
+  await old.table('stands').bulkAdd(data.stands)
+  const [, crop] = data.stands
+  await old.table('undo').add({
+    gardenId: 'g',
+    label: 'Added tomato',
+    at: 1,
+    undone: 0,
+    changes: [{ table: 'stands', key: 'crop', before: null, after: crop }],
+  })
+  old.close()
+
+  const db = new KilimDatabase(name)
+  const loaded = (await loadGarden(db, 'g'))!
+  for (const one of loaded.stands) expect(stand.safeParse(one).success).toBe(true)
+  const entry = (await db.undo.toArray())[0]
+  expect(stand.safeParse(entry.changes[0].after).success).toBe(true)
+  expect(await undo(db, 'g')).toMatchObject({ ok: true, value: 'Added tomato' })
+  expect(await db.stands.count()).toBe(1)
+  db.close()
+})

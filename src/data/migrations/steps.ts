@@ -1,0 +1,33 @@
+/** The tables whose records are migrated. */
+export type RecordTable = 'gardens' | 'beds' | 'stands' | 'checks' | 'weather' | 'lots' | 'pictures'
+
+/** A record as an older version stored it: nothing is known of its fields. */
+export type OldRecord = Record<string, unknown>
+
+/** What a version changed in the records of a table; each takes a record of the version before and gives one of its own. */
+export type Step = { to: number; tables: Partial<Record<RecordTable, (record: OldRecord) => OldRecord>> }
+
+const isObject = (value: unknown): value is OldRecord =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** From version 6 a crop says how it is planted and fed, and a cover what is said of the ground after it. */
+function withPlanFields(stand: OldRecord): OldRecord {
+  const { content } = stand
+  return {
+    ...stand,
+    follows: stand.follows ?? null,
+    content:
+      isObject(content) && content.kind === 'crop'
+        ? { ...content, plantingMethod: content.plantingMethod ?? null, feed: content.feed ?? null }
+        : content,
+  }
+}
+
+/** All steps from version 1 on, in order. Versions 2 to 5 only added what may be left out, so that they change nothing. */
+export const STEPS: readonly Step[] = [
+  { to: 2, tables: {} },
+  { to: 3, tables: {} },
+  { to: 4, tables: {} },
+  { to: 5, tables: {} },
+  { to: 6, tables: { stands: withPlanFields } },
+]

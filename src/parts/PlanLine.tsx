@@ -1,0 +1,164 @@
+import type { ReactNode } from 'react'
+import { dayNumber } from '../core/foundations/day'
+import { latest } from '../core/garden/timeline'
+import type { PlanProblem } from '../core/scenario/problems'
+import { plannedEnd } from '../core/scenario/evaluate'
+import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
+import type { PlanView } from '../state/usePlan'
+import { adviceText } from '../text/criteria'
+import { shortDate } from '../text/format'
+import { chanceLine, endWords, planData, problemText } from '../text/plan'
+import { standName } from './names'
+
+/** What the plan line shows of a plan. */
+export type LineProps = {
+  scenario: Scenario
+  state: 'computing' | 'ready' | 'failed'
+  outcome: ScenarioOutcome | undefined
+  /** Shown in its place, dimmed, while a changed plan is computed. */
+  last?: ScenarioOutcome
+  problems?: readonly PlanProblem[]
+  children?: ReactNode
+}
+
+const Knot = ({ done }: { done: boolean }) => (
+  <svg width={13} height={13} viewBox="0 0 13 13" aria-hidden="true" className="shrink-0">
+    <path
+      d="M6.5 1 L12 6.5 L6.5 12 L1 6.5 Z"
+      fill={done ? 'var(--color-secondary)' : 'var(--color-base-100)'}
+      stroke="var(--color-secondary)"
+      strokeWidth={1.4}
+    />
+  </svg>
+)
+
+function Step({ done, children }: { done: boolean; children: ReactNode }) {
+  return (
+    <li className="flex items-center gap-1.5">
+      <Knot done={done} />
+      <span>
+        {children}
+        <span className="sr-only">{done ? ' (done)' : ' (planned)'}</span>
+      </span>
+    </li>
+  )
+}
+
+/** The plan of a bed's stretch on one thread, with its dates and its one chance; the same in every room. */
+export function PlanThread({ scenario, state, outcome, last, problems = [], children }: LineProps) {
+  const { stand } = scenario.standCase
+  const { follows } = scenario
+  const data = planData(scenario)
+  const end = plannedEnd(scenario)
+  const shown = outcome ?? last
+  const sown = latest(stand.start)
+  return (
+    <section
+      aria-label="The plan"
+      className="my-2 border-y border-base-300 bg-base-200/50 px-3 py-2"
+      data-testid="plan-line"
+      data-state={state}
+      data-chance={state === 'ready' && outcome ? Math.round(outcome.chance.whole * 100) : ''}
+      data-sown={data.sown}
+      data-end={data.end}
+      data-plant={data.plant}
+      data-method={data.method}
+      data-crop={data.crop}
+    >
+      <div className="flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1">
+        <ol className="flex flex-wrap items-center gap-x-4 gap-y-1">
+          <Step done={stand.start.fact !== null}>
+            <strong>{standName(stand)}</strong>
+            {sown && ` sown ${shortDate(dayNumber(sown.date))}`}
+          </Step>
+          <Step done={stand.end.fact !== null}>
+            {end ? endWords(end, shown?.dead ?? null, stand.end.fact !== null) : 'no end planned'}
+          </Step>
+          <Step done={follows.kind === 'crop' && follows.done}>{followsWords(scenario)}</Step>
+        </ol>
+        <p
+          className={`font-semibold ${outcome ? '' : 'opacity-60'}`}
+          aria-live="polite"
+          data-testid="plan-chance"
+        >
+          {state === 'failed' && problems.length === 0
+            ? ''
+            : problems.length > 0
+              ? 'This cannot be done as it stands'
+              : shown
+                ? chanceLine(shown)
+                : 'Working it out'}
+        </p>
+      </div>
+      {problems.map((problem) => (
+        <p key={problem.code} role="alert" className="mt-1 font-semibold text-error">
+          {problemText(problem)}
+        </p>
+      ))}
+      {outcome?.advice.map((advice) => {
+        const { name, why } = adviceText(advice, follows.kind === 'crop' ? follows.crop.name : 'what follows')
+        return (
+          <details key={advice.id} className="mt-1 text-sm">
+            <summary className="cursor-pointer">{name}: not by this plan</summary>
+            {why}
+          </details>
+        )
+      })}
+      {children}
+    </section>
+  )
+}
+
+function followsWords({ follows, standCase: { stand } }: Scenario): string {
+  if (follows.kind === 'crop') return `${follows.crop.name.toLowerCase()} ${shortDate(follows.day)}`
+  if (follows.kind === 'deadline') return `ground wanted ${shortDate(follows.day)}`
+  return stand.follows?.kind === 'stays' ? 'it may stay' : 'nothing decided after it'
+}
+
+/** The plan line of a stand's rooms: what is tried on the plan, what that does to its chance, and keeping or putting it back. */
+export function PlanLine({ plan }: { plan: PlanView }) {
+  const { answer, stored, draft, keep, putBack, error, retry } = plan
+  return (
+    <PlanThread
+      scenario={plan.scenario}
+      state={plan.state}
+      outcome={answer?.outcome}
+      last={plan.last?.outcome}
+      problems={plan.problems}
+    >
+      {error && (
+        <p role="alert" className="mt-1">
+          The plan could not be worked out: {error}{' '}
+          <button className="btn btn-xs" onClick={retry}>
+            Try again
+          </button>
+        </p>
+      )}
+      {draft && (
+        <div className="no-print mt-1 flex flex-wrap items-center gap-3" data-testid="plan-change">
+          <span>{changeText(stored?.outcome, answer?.outcome)}</span>
+          <button
+            className="btn btn-primary btn-sm"
+            disabled={plan.problems.length > 0}
+            onClick={() => void keep()}
+          >
+            Keep
+          </button>
+          <button className="btn btn-sm" onClick={putBack}>
+            Put back
+          </button>
+        </div>
+      )}
+    </PlanThread>
+  )
+}
+
+/** What a change does to the chance, by how much. */
+function changeText(before: ScenarioOutcome | undefined, after: ScenarioOutcome | undefined): string {
+  if (!before || !after) return 'Changed, not kept yet.'
+  const [was, is] = [before, after].map(({ chance }) => Math.round(chance.whole * 100))
+  const points = Math.abs(is - was)
+  return is === was
+    ? `Changed, not kept yet: the chance stays at ${is} in 100.`
+    : `Changed, not kept yet: ${points} in 100 ${is > was ? 'more' : 'less'} than the plan (${was}).`
+}

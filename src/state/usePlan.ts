@@ -1,0 +1,103 @@
+import { useCallback, useMemo } from 'react'
+import { planStretch, standsWith, type PlanDraft } from '../actions/planStretch'
+import { scenarioOf } from '../core/scenario/fromGarden'
+import { planProblems, type PlanProblem } from '../core/scenario/problems'
+import type { Scenario } from '../core/scenario/types'
+import { newId } from '../data/ids'
+import type { JobResult } from '../workers/client'
+import { useCommit, useGarden } from './garden'
+import { draftDropped, draftKept } from './session'
+import { useAppDispatch, useAppSelector } from './store'
+import { useEngine } from './useEngine'
+import { useSettled } from './useSettled'
+import type { StandView } from './useStand'
+
+/** The id a crop has while it is only tried. */
+const TRIED_ID = 'tried'
+
+export type PlanAnswer = JobResult<'evaluate'>
+
+/** A bed's plan as every room sees it: the plan with what is being tried on it, and what it comes to. */
+export type PlanView = {
+  view: StandView
+  /** The plan with the draft on it. */
+  scenario: Scenario
+  draft: PlanDraft | null
+  problems: PlanProblem[]
+  answer: PlanAnswer | undefined
+  state: 'computing' | 'ready' | 'failed'
+  /** The last answer, while a changed plan is computed. */
+  last: PlanAnswer | undefined
+  /** What the plan comes to as it is stored, while something is tried on it. */
+  stored: PlanAnswer | undefined
+  error: string | null
+  retry: () => void
+  change: (part: PlanDraft) => void
+  keep: () => Promise<boolean>
+  putBack: () => void
+}
+
+const draftName = (standId: string) => `plan ${standId}`
+
+/** The plan of the stretch that a cover belongs to; computed once for all rooms. */
+export function usePlan(view: StandView): PlanView {
+  const { data, expected, today, spec } = useGarden()
+  const dispatch = useAppDispatch()
+  const commit = useCommit()
+  const { stand } = view
+  const name = draftName(stand.id)
+  const kept = useAppSelector((state) => state.session.drafts[name]) as PlanDraft | undefined
+  const draft = kept && Object.keys(kept).length > 0 ? kept : null
+  const awaited = view.standCase.stand
+  const storedScenario = useMemo(() => scenarioOf(expected, awaited, today)!, [expected, awaited, today])
+  const scenario = useMemo(() => {
+    if (!draft) return storedScenario
+    const stands = standsWith(expected, awaited, draft, TRIED_ID)
+    const cover = stands.find(({ id }) => id === awaited.id)!
+    return scenarioOf({ ...expected, stands }, cover, today)!
+  }, [draft, storedScenario, expected, awaited, today])
+  const horizonDay = spec.startDay + spec.days
+  const problems = useMemo(() => planProblems(scenario, horizonDay), [scenario, horizonDay])
+  const settled = useSettled(scenario)
+  const right = problems.length === 0
+  const evaluated = useEngine(
+    'evaluate',
+    useMemo((): [typeof spec, Scenario] | null => (right ? [spec, settled] : null), [right, spec, settled]),
+    `plan ${stand.id}`,
+  )
+  const stored = useEngine(
+    'evaluate',
+    useMemo(
+      (): [typeof spec, Scenario] | null => (draft ? [spec, storedScenario] : null),
+      [draft, spec, storedScenario],
+    ),
+  )
+  const change = useCallback(
+    (part: PlanDraft) => dispatch(draftKept({ name, value: { ...kept, ...part } })),
+    [dispatch, name, kept],
+  )
+  const putBack = useCallback(() => dispatch(draftDropped(name)), [dispatch, name])
+  const keep = useCallback(async () => {
+    if (!draft) return true
+    const writes = planStretch(data, stand, draft, newId('stand'))
+    const done = await commit('Changed the plan', writes)
+    if (done.ok) dispatch(draftDropped(name))
+    return done.ok
+  }, [draft, data, stand, commit, dispatch, name])
+  const current = settled === scenario ? evaluated.value : undefined
+  return {
+    view,
+    scenario,
+    draft,
+    problems,
+    answer: current,
+    state: evaluated.error !== null || !right ? 'failed' : current === undefined ? 'computing' : 'ready',
+    last: evaluated.value ?? evaluated.last,
+    stored: stored.value,
+    error: evaluated.error,
+    retry: evaluated.retry,
+    change,
+    keep,
+    putBack,
+  }
+}

@@ -1,0 +1,94 @@
+import type { Candidate, Reason } from '../core/choosing/types'
+import { findWay, wayName } from '../core/ending/ways'
+import { dayNumber } from '../core/foundations/day'
+import { findSpecies } from '../core/plants/catalogue'
+import { SAFE_CHANCE } from '../core/scenario/starts'
+import { failsText, FAILS_WHEN } from './criteria'
+import { metres, money, shortDate, type Units } from './format'
+
+const inHundred = (share: number) => `${Math.round(share * 100)} of 100 years`
+
+/** Why a cover was left out, in a sentence. */
+export function reasonText(reason: Reason, units: Units, currency: string): string {
+  const text = bareReason(reason, units, currency)
+  const plant = reason.of ? findSpecies(reason.of)?.name : undefined
+  return plant ? `${plant}: ${text}` : text
+}
+
+function bareReason(reason: Reason, units: Units, currency: string): string {
+  switch (reason.code) {
+    case 'animal':
+      return `${reason.why} You keep ${reason.who}.`
+    case 'trouble':
+      return `${reason.family}, as what had ${reason.what} here in ${reason.year}; ${reason.years} years apart is the usual rule.`
+    case 'grass':
+      return 'A grass, and you asked for none.'
+    case 'feeds nematodes':
+      return 'Root-knot nematodes feed and multiply on it.'
+    case 'cultivar':
+      return 'It depends on the cultivar: some set root-knot nematodes back, others feed them. Ask for one that is named as resistant.'
+    case 'no seed':
+      return 'No seed of it is marked as at hand.'
+    case 'not eaten':
+      return 'Not eaten by people.'
+    case 'cost':
+      return `Seed for this ground costs about ${money(reason.cost, currency)}; you allow ${money(reason.budget, currency)}.`
+    case 'covers late':
+      return `It covers 30 % of the ground only about ${shortDate(reason.coverDay)}; the bed is needed ${shortDate(reason.byDay)}.`
+    case 'never covers':
+      return `Sown ${shortDate(reason.sowDay)}, it does not cover 30 % of the ground before ${shortDate(reason.byDay)}.`
+    case 'covers seldom':
+      return `It covers 30 % of the ground in time for ${shortDate(reason.byDay)} in only ${inHundred(reason.chance)}.`
+    case 'ground':
+      return `On ${shortDate(reason.sowDay)} the ground can be worked in only ${inHundred(reason.chance)}.`
+    case 'killed small':
+      return `${reason.by === 'cold' ? 'Cold' : 'Heat'} kills it about ${shortDate(reason.day)}, while it is still small.`
+    case 'killed':
+      return `Winter kills it about ${shortDate(reason.day)} in ${inHundred(reason.chance)}; you want it alive.`
+    case 'lives on':
+      return `It lives through the winter in ${inHundred(reason.chance)}; you want it dead by ${shortDate(reason.byDay)}.`
+    case 'tall':
+      return `It grows to about ${metres(reason.heightM, units)} before it is ended; you allow ${metres(reason.allowedM, units)}.`
+    case 'reseeds':
+      return 'It would ripen and drop seed before it can be ended; you want none.'
+    case 'not ended':
+      return notEndedText(reason)
+  }
+}
+
+function notEndedText({
+  chance,
+  byDay,
+  stage,
+  when,
+  failure,
+}: Extract<Reason, { code: 'not ended' }>): string {
+  const best = `At best ${Math.round(chance * 100)} in 100.`
+  const fails = failure ? `By every way you have, ${FAILS_WHEN[failure]}` : 'No way of yours ends it in time'
+  const reaches = when
+    ? `${stage} ${shortDate(when.mid)} ± ${Math.round((when.high - when.low) / 2)} days, ground wanted ${shortDate(byDay)}`
+    : `it does not reach ${stage} before ${shortDate(byDay)}`
+  return `${fails}: ${reaches}. ${best}`
+}
+
+/** How a candidate is ended, in a sentence. */
+export function endingText({ ending, chance }: Candidate): string {
+  if (!ending) return 'Nothing takes this ground after it; it can stay.'
+  const way = findWay(ending.end.method)
+  if (!way) return ''
+  const name = wayName(way, ending.end.passes).toLowerCase()
+  if (way.waits)
+    return `Ended by ${way.waits === 'cold' ? 'the winter' : 'the summer’s heat'}, no work of yours.`
+  const sure = chance >= SAFE_CHANCE ? '' : ', which is not sure'
+  const latest =
+    ending.latestSafeDay !== null && ending.latestSafeDay > dayNumber(ending.end.date)
+      ? `, at the latest ${shortDate(ending.latestSafeDay)}`
+      : ''
+  return `Ended by ${name}, begun ${shortDate(dayNumber(ending.end.date))}${latest}${sure}.`
+}
+
+/** What would make it fail, in one sentence. */
+export function riskText({ failures }: Pick<Candidate, 'failures'>): string {
+  const text = failsText(failures)
+  return text === '' ? 'Little speaks against it.' : `It ${text}.`
+}

@@ -1,0 +1,31 @@
+import type { Way } from '../core/ending/ways'
+import type { TerminationStart } from '../core/scenario/starts'
+import { SAFE_CHANCE } from '../core/scenario/starts'
+import { failsText } from './criteria'
+
+/** From this chance on a thing is called likely, below one less this unlikely. */
+const LIKELY = 0.65
+
+/** What to mind about a way begun on a day, in a sentence: how it fails, or what is left to do where it does not. */
+export function wayText(way: Way, { chance, survivors, failures }: TerminationStart): string {
+  const standAgain = Math.round(survivors.mid * 100)
+  if (way.waits) return waitsText(way, chance)
+  const fails = failsText(failures)
+  if (chance < SAFE_CHANCE && fails) return `It ${fails}.`
+  if (way.sheet === 'clear') return 'Cloud stops it: cover again with black if the sun fails.'
+  if (way.sheet === 'cardboard') return 'It goes soft after eight to twelve weeks and may blow off before.'
+  if (way.sheet) return 'A cool or dry spell under the sheet takes longer.'
+  if (way.animals === 'grazers') return 'Tops are eaten, crowns grow again: another ending must follow.'
+  if (way.animals) return `About ${standAgain} % may stand again; wet ground is caked and fouled.`
+  if (way.id === 'turn' || way.id === 'biofumigate')
+    return `About ${standAgain} % may stand again; every pass brings a flush of weeds, and seed flies for some weeks.`
+  return `About ${standAgain} % may stand again; pull those.`
+}
+
+function waitsText({ waits }: Way, chance: number): string {
+  if (chance >= LIKELY)
+    return `In a ${waits === 'cold' ? 'mild winter' : 'cool summer'} part of it may live on.`
+  return chance >= 1 - LIKELY
+    ? 'It may as well be alive as dead by then.'
+    : 'It will most likely be alive by then.'
+}
