@@ -72,6 +72,28 @@ module.exports = {
     ),
     forbid('rooms-below-app', inside('rooms'), { path: inside('app|demo') }, 'Rooms know no shell.'),
     {
+      name: 'one-way-to-a-chance',
+      severity: 'error',
+      comment: 'What a plan comes to is evaluated in the workers; rooms ask for it and read it.',
+      from: { path: inside('rooms|parts|state|text|actions'), pathNot: '\\.test\\.' },
+      to: {
+        path: '^src/core/(stand/kernel|season/(run|deadDays)|scenario/(evaluate|compare|best|criteria|termination|sowing)|choosing/(judge|rank))\\.',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    forbid(
+      'text-speaks-of-the-core',
+      inside('text'),
+      { path: '^src/(?!core/|text/)' },
+      'Text stands on the core alone.',
+    ),
+    forbid(
+      'actions-to-data-and-core',
+      inside('actions'),
+      { path: '^src/(?!core/|data/|actions/)' },
+      'Actions write; they know no rooms.',
+    ),
+    {
       name: 'no-room-to-room',
       severity: 'error',
       from: { path: '^src/rooms/([^/]+)/' },

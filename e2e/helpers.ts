@@ -46,7 +46,7 @@ export function gramsIn(text: string | null): number {
 }
 
 /** Waits until the covers of a window are ranked for good. */
-export async function ranked(page: Page) {
+export async function ranked(page: Page, timeout = 150_000) {
   await expect(page.getByTestId('candidates').getByRole('listitem').first()).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByText(/Growing \d+ covers and their mixes/)).toHaveCount(0, { timeout: 90_000 })
+  await expect(page.getByText(/Growing \d+ covers and their mixes/)).toHaveCount(0, { timeout })
 }

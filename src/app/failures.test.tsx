@@ -9,7 +9,7 @@ test.each([
   ['the loom’s edge', '/', /^Frost and rain by week failed/],
   ['rounds', '/rounds', /^Looking at \d+ covers failed: The script is not there\./],
   ['a bed', '/bed/marlpit-lane-L1', /^Growing this bed failed: The script is not there\./],
-  ['watch', `/watch/${STAND}`, /^Growing this stand through a hundred seasons failed/],
+  ['watch', `/watch/${STAND}`, /^Growing this stand through two hundred seasons failed/],
   ['end', `/end/${STAND}/plan`, /^Growing this stand failed/],
   ['sow', `/sow/${STAND}`, /^Looking for the last sensible sowing failed/],
 ])('%s says that its calculation could not start', async (_name, path, words) => {

@@ -9,7 +9,10 @@ import type { PlantGroup, Species } from '../core/plants/parameters'
 export function standName(stand: Stand): string {
   if (stand.content.kind === 'crop') return findCrop(stand.content.cropId)?.name ?? stand.content.cropId
   const names = stand.content.components.map((part) => findSpecies(part.speciesId)?.name ?? part.speciesId)
-  return names.map((name, i) => (i === 0 ? name : name.toLowerCase())).join(' with ')
+  const [first, ...others] = names.map((name, i) => (i === 0 ? name : name.toLowerCase()))
+  const last = others.pop()
+  if (last === undefined) return first
+  return `${first} with ${others.length > 0 ? `${others.join(', ')} and ${last}` : last}`
 }
 
 /** The plants of a cover, in the order of its mix; none for crops. */

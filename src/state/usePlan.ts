@@ -37,7 +37,8 @@ export type PlanView = {
   putBack: () => void
 }
 
-const draftName = (standId: string) => `plan ${standId}`
+/** Under what name the last answer about a stand's plan is kept, and the draft of its changes. */
+export const planName = (standId: string) => `plan ${standId}`
 
 /** The plan of the stretch that a cover belongs to; computed once for all rooms. */
 export function usePlan(view: StandView): PlanView {
@@ -45,7 +46,7 @@ export function usePlan(view: StandView): PlanView {
   const dispatch = useAppDispatch()
   const commit = useCommit()
   const { stand } = view
-  const name = draftName(stand.id)
+  const name = planName(stand.id)
   const kept = useAppSelector((state) => state.session.drafts[name]) as PlanDraft | undefined
   const draft = kept && Object.keys(kept).length > 0 ? kept : null
   const awaited = view.standCase.stand
@@ -63,7 +64,7 @@ export function usePlan(view: StandView): PlanView {
   const evaluated = useEngine(
     'evaluate',
     useMemo((): [typeof spec, Scenario] | null => (right ? [spec, settled] : null), [right, spec, settled]),
-    `plan ${stand.id}`,
+    planName(stand.id),
   )
   const stored = useEngine(
     'evaluate',

@@ -52,9 +52,9 @@ describe('numbers carry units and are rounded sensibly', () => {
   test('chances are never certain or nought', () => {
     expect([0, 0.02, 0.52, 0.97, 1].map(chanceText).map(plain)).toEqual([
       'next to none',
-      '5 in 100',
-      '50 in 100',
-      '95 in 100',
+      '2 in 100',
+      '52 in 100',
+      '97 in 100',
       'nearly certain',
     ])
   })

@@ -46,9 +46,9 @@ export const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 
 /** A chance in words a grower would use: never 0 or 100. */
 export function chanceText(share: number): string {
-  if (share >= 0.985) return 'nearly certain'
-  if (share <= 0.015) return 'next to none'
-  return `${Math.min(95, Math.max(5, Math.round(share * 20) * 5))} in 100`
+  const inHundred = Math.round(share * 100)
+  if (inHundred >= 100) return 'nearly certain'
+  return inHundred <= 0 ? 'next to none' : `${inHundred} in 100`
 }
 
 const digits = (value: number, places: number) =>

@@ -2,11 +2,11 @@ import { findWay, wayName } from '../core/ending/ways'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
 import { latest } from '../core/garden/timeline'
-import { plannedEnd } from '../core/scenario/evaluate'
+import { plannedEnd } from '../core/scenario/plan'
 import type { PlanProblem } from '../core/scenario/problems'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { failsText } from './criteria'
-import { shortDate } from './format'
+import { chanceText, shortDate } from './format'
 
 /** What is wrong with a plan, and the fix. */
 export function problemText(problem: PlanProblem): string {
@@ -55,5 +55,5 @@ export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: b
 /** The chance of a plan in words, with what it fails by. */
 export function chanceLine({ chance, failures }: ScenarioOutcome): string {
   const fails = failsText(failures, 1)
-  return `${Math.round(chance.whole * 100)} in 100${fails ? `, ${fails}` : ''}`
+  return `${chanceText(chance.whole)}${fails ? `, ${fails}` : ''}`
 }

@@ -3,7 +3,8 @@ import { spreadOf, type Spread } from '../foundations/statistics'
 import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
 import { spreadOn, valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
-import { targetDay, type Evaluated } from './evaluate'
+import { type Evaluated } from './evaluate'
+import { targetDay } from './plan'
 import type { Scenario } from './types'
 
 /** What an ended cover leaves for what is planted into it. Masses and nitrogen per m². */

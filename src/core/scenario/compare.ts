@@ -10,16 +10,15 @@ import type { SeasonRun } from '../season/run'
 import type { StandRun } from '../stand/types'
 import { branchDay, commonOf, residueCriteria, type Common } from './criteria'
 import { aftermathOf, type Aftermath } from './after'
-import { bestStart, latestSafe, type TerminationStart } from './starts'
-import { criteriaDays, endedBranch, failuresOf, firstFailure, FOLLOWED_DAYS, targetDay } from './evaluate'
+import { bestStart, HOPELESS, latestSafe, type TerminationStart } from './starts'
+import { criteriaDays, endedBranch, failuresOf, firstFailure, FOLLOWED_DAYS } from './evaluate'
+import { targetDay } from './plan'
 import { terminationOf, type Termination } from './termination'
 import { CRITERIA, OF_THE_DAY, type CriterionDays, type Scenario } from './types'
 
 /** Start days looked at for one way at most: as far back as a year; and days looked ahead where nothing says when the ground is wanted. */
 export const MOST_STARTS = 24
 const OPEN_LOOK_DAYS = 120
-/** Below this chance a way is not worth planning, and what its residue does is not worth following. */
-export const HOPELESS = 0.03
 
 /** A night or a day beyond these in a member counts as cold or heat that may end a stand, °C. */
 const COLD_C = -3

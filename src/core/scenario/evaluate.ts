@@ -1,7 +1,6 @@
 import { findWay } from '../ending/ways'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
-import { latest } from '../garden/timeline'
 import { eventsOfEnd, standRun, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { dateSpread } from '../stand/summary'
@@ -16,28 +15,13 @@ import {
   type Common,
 } from './criteria'
 import { adviceOf, detailOf } from './details'
+import { plannedEnd, targetDay } from './plan'
 import { coveredDays } from './sowing'
 import { terminationOf, type Termination } from './termination'
-import {
-  CRITERIA,
-  type CriterionDays,
-  type CriterionId,
-  type Follows,
-  type Scenario,
-  type ScenarioOutcome,
-} from './types'
+import { CRITERIA, type CriterionDays, type CriterionId, type Scenario, type ScenarioOutcome } from './types'
 
 /** Days after planting over which an ended cover is followed: its nitrogen and mulch matter so long. */
 export const FOLLOWED_DAYS = 140
-
-/** The planned or recorded ending of a scenario's cover; a harvest is none. */
-export function plannedEnd({ standCase }: Pick<Scenario, 'standCase'>): EndDetails | null {
-  const end = latest(standCase.stand.end)
-  return end && end.method !== 'harvest' ? end : null
-}
-
-/** The day a plan is held to: of planting, or by which the ground is wanted; Infinity where there is none. */
-export const targetDay = (follows: Follows): number => (follows.kind === 'nothing' ? Infinity : follows.day)
 
 /** The stand with its ending in it, from the ending on, until some days after the planting. */
 export function endedBranch(

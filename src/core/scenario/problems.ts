@@ -4,7 +4,7 @@ import { findWay } from '../ending/ways'
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import { findSpecies } from '../plants/catalogue'
-import { plannedEnd } from './evaluate'
+import { plannedEnd } from './plan'
 import type { Scenario } from './types'
 
 /** Why a plan cannot be as it stands, as a code with its days; every one has a fix. */

@@ -2,6 +2,8 @@ import type { Spread } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import type { ScenarioOutcome } from './types'
 
+/** Below this chance a way is not worth planning, and what its residue does is not worth following. */
+export const HOPELESS = 0.03
 /** Chance a grower can rely on. */
 export const SAFE_CHANCE = 0.8
 /** Chances this near to the best count as equal; then the work decides. */

@@ -1,5 +1,6 @@
 import { deadDays } from './deadDays'
-import { endedRun, leadComponent, type SeasonRun, type StandCase } from './run'
+import { endedRun, type SeasonRun, type StandCase } from './run'
+import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import { latest } from '../garden/timeline'

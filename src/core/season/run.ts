@@ -17,6 +17,7 @@ import { drawTraits } from '../stand/traits'
 import { learn } from '../tracking/learn'
 import { looksOf, type Look } from '../tracking/looks'
 import { canopyAbove, sownSpecies, wateringOf } from './input'
+import { leadComponent } from './lead'
 
 /** Everything one stand's forecast depends on besides the weather. */
 export type StandCase = {
@@ -35,13 +36,6 @@ export type StandCase = {
   flattens: boolean
   /** Whether what follows is sown or transplanted: how dead it must be. Transplanted where left out. */
   establishment?: 'transplant' | 'seed'
-}
-
-/** The species that makes the stand: the largest share of the mix. */
-export function leadComponent(stand: Stand): number {
-  if (stand.content.kind !== 'cover') return 0
-  const shares = stand.content.components.map((part) => part.share)
-  return shares.indexOf(Math.max(...shares))
 }
 
 /** Plants that were seen lost are lost in every member, unless its own weather took as many already. */

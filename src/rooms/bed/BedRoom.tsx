@@ -15,6 +15,9 @@ import { useBed } from './useBed'
 import { changed } from '../../data/writes'
 import { single } from '../../parts/once'
 import { Failed } from '../../parts/Waiting'
+import { PlanLine } from '../../parts/PlanLine'
+import { usePlan } from '../../state/usePlan'
+import { useStand, type StandView } from '../../state/useStand'
 
 /** One bed: its year as woven, the cover in focus, and everything that stands, stood and is planned in it. */
 export function BedRoom() {
@@ -55,9 +58,10 @@ function BedYear({ bed }: { bed: Bed }) {
       <div className="mt-4 grid grid-cols-1 gap-8 md:grid-cols-[9rem_minmax(0,1fr)]">
         <BedStrip strip={strip} label={bed.label} />
         <div className="min-w-0">
-          {pending > 0 && !forecast && <p role="status">Growing this bed through a hundred seasons …</p>}
+          {pending > 0 && !forecast && <p role="status">Growing this bed through two hundred seasons …</p>}
           <Failed what="Growing this bed" failure={failure} />
           <Failed what="What the last check changed" failure={forecast ? learned.failure : null} />
+          {focus && <FocusPlan standId={focus.id} />}
           {focus && forecast && (
             <FocusCover
               stand={focus}
@@ -82,6 +86,16 @@ function BedYear({ bed }: { bed: Bed }) {
       <Troubles bed={bed} />
     </section>
   )
+}
+
+/** The plan of the cover in focus, as every step of it shows it. */
+function FocusPlan({ standId }: { standId: string }) {
+  const view = useStand(standId)
+  return view && <KnownPlan key={standId} view={view} />
+}
+
+function KnownPlan({ view }: { view: StandView }) {
+  return <PlanLine plan={usePlan(view)} />
 }
 
 function BedFacts({ bed, units }: { bed: Bed; units: Units }) {

@@ -3,7 +3,7 @@ import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Stand } from '../../core/garden/schema'
 import { justBefore, stageReached, type StandForecast } from '../../core/season/forecast'
-import { leadComponent } from '../../core/season/run'
+import { leadComponent } from '../../core/season/lead'
 import { typedNumber } from '../../parts/typed'
 
 export type EndForm = {

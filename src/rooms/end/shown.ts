@@ -1,7 +1,7 @@
 import { findWay, wayName, type Way } from '../../core/ending/ways'
 import type { Aftermath } from '../../core/scenario/after'
-import { HOPELESS, type TerminationOption } from '../../core/scenario/compare'
-import { SAFE_CHANCE, type TerminationStart } from '../../core/scenario/starts'
+import type { TerminationOption } from '../../core/scenario/compare'
+import { HOPELESS, SAFE_CHANCE, type TerminationStart } from '../../core/scenario/starts'
 
 /** A way as it is shown: begun on the day asked for, or on its best. */
 export type ShownWay = {

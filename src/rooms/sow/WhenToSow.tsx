@@ -3,7 +3,7 @@ import { findWay } from '../../core/ending/ways'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
 import { latest as latestOf } from '../../core/garden/timeline'
-import { plannedEnd, targetDay } from '../../core/scenario/evaluate'
+import { plannedEnd, targetDay } from '../../core/scenario/plan'
 import { bestSowingDays, latestSowing } from '../../core/scenario/sowingDays'
 import type { Scenario } from '../../core/scenario/types'
 import { cansFor, litresFor, sprinklerFrom } from '../../core/seeding/water'
@@ -114,7 +114,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
                       {!stand.start.fact && planned !== isoDate(entry.day) && (
                         <button
                           type="button"
-                          className="btn btn-xs"
+                          className="btn btn-xs whitespace-nowrap"
                           aria-label={`Try sowing on ${shortDate(entry.day)}`}
                           onClick={() => plan.change({ sowing: { date: isoDate(entry.day) } })}
                         >

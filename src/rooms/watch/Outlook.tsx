@@ -19,7 +19,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
     return (
       <div>
         <Waiting
-          what="Growing this stand through a hundred seasons"
+          what="Growing this stand through two hundred seasons"
           running={forecast.running}
           progress={forecast.progress}
           error={forecast.error}

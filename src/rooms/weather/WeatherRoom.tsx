@@ -90,7 +90,7 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
         <h2>Frost</h2>
         <Frosts summary={summary} units={units} />
         <Why>
-          The last such night before, and the first after, the middle of summer, in each of a hundred seasons;
+          The last such night before, and the first after, the middle of summer, in each of two hundred seasons;
           middle and range of 8 in 10. Air temperature in a screen; low ground and clear nights are colder.
         </Why>
       </section>
@@ -124,8 +124,8 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
         <Days summary={summary} units={units} />
         <Why>
           {summary.forecastDays > 0
-            ? `Chances are shares of a hundred seasons that start from the forecast of ${summary.forecastDays} days. They agree with it today and spread until after ten days they are as different as years are. `
-            : 'Chances are shares of a hundred seasons; there is no forecast in them, so they tell what is usual for these days. '}
+            ? `Chances are shares of two hundred seasons that start from the forecast of ${summary.forecastDays} days. They agree with it today and spread until after ten days they are as different as years are. `
+            : 'Chances are shares of two hundred seasons; there is no forecast in them, so they tell what is usual for these days. '}
           {summary.resampled
             ? `Days ahead are drawn from ${summary.observedYears} observed years.`
             : 'Days ahead are generated: a Markov chain of wet days, gamma rain, and correlated temperatures about the normals (Richardson 1981).'}
