@@ -51,6 +51,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
   const data = planData(scenario)
   const end = plannedEnd(scenario)
   const shown = outcome ?? last
+  const impossible = problems.length > 0
   const sown = latest(stand.start)
   return (
     <section
@@ -58,7 +59,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
       className="my-2 border-y border-base-300 bg-base-200/50 px-3 py-2"
       data-testid="plan-line"
       data-state={state}
-      data-chance={state === 'ready' && outcome ? Math.round(outcome.chance.whole * 100) : ''}
+      data-chance={state === 'ready' && !impossible && outcome ? Math.round(outcome.chance.whole * 100) : ''}
       data-sown={data.sown}
       data-end={data.end}
       data-plant={data.plant}
@@ -81,10 +82,10 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
           aria-live="polite"
           data-testid="plan-chance"
         >
-          {state === 'failed' && problems.length === 0
-            ? ''
-            : problems.length > 0
-              ? 'This cannot be done as it stands'
+          {impossible
+            ? 'This cannot be done as it stands'
+            : state === 'failed'
+              ? ''
               : shown
                 ? chanceLine(shown)
                 : 'Working it out'}

@@ -40,6 +40,9 @@ export type PlanView = {
 /** Under what name the last answer about a stand's plan is kept, and the draft of its changes. */
 export const planName = (standId: string) => `plan ${standId}`
 
+/** Problems with how, not with when. */
+const NOT_OF_DATES: readonly PlanProblem['code'][] = ['cannot be ended so', 'rule', 'cannot be planted so']
+
 /** The plan of the stretch that a cover belongs to; computed once for all rooms. */
 export function usePlan(view: StandView): PlanView {
   const { data, expected, today, spec } = useGarden()
@@ -61,9 +64,14 @@ export function usePlan(view: StandView): PlanView {
   const problems = useMemo(() => planProblems(scenario, horizonDay), [scenario, horizonDay])
   const settled = useSettled(scenario)
   const right = problems.length === 0
+  // Dates in their order can be worked out, whatever else stands against the plan: amounts are still of use.
+  const inOrder = problems.every(({ code }) => NOT_OF_DATES.includes(code))
   const evaluated = useEngine(
     'evaluate',
-    useMemo((): [typeof spec, Scenario] | null => (right ? [spec, settled] : null), [right, spec, settled]),
+    useMemo(
+      (): [typeof spec, Scenario] | null => (inOrder ? [spec, settled] : null),
+      [inOrder, spec, settled],
+    ),
     planName(stand.id),
   )
   const stored = useEngine(

@@ -1,6 +1,6 @@
 import type { Spread } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
-import type { ScenarioOutcome } from './types'
+import { CRITERIA, type ScenarioOutcome } from './types'
 
 /** Below this chance a way is not worth planning, and what its residue does is not worth following. */
 export const HOPELESS = 0.03
@@ -31,8 +31,16 @@ export const latestSafe = (starts: readonly Pick<TerminationStart, 'day' | 'chan
 /** Whether a chance counts as equal to the best. */
 export const near = (worth: number, top: number) => worth >= top - EQUAL_CHANCE - 1e-9
 
-/** The best of some starts of one way: within five points of its best chance the latest, so that the cover grows on. */
+/** How far a plan gets before it fails, by the order of the work. */
+const reach = ({ failures }: TerminationStart) =>
+  failures.reduce((sum, { id, share }) => sum + share * CRITERIA.indexOf(id), 0)
+
+/**
+ * The best of some starts of one way: within five points of its best chance the latest, so that the cover grows on. Where
+ * none has a chance it is the one that gets furthest, so that what really stands against the way is told.
+ */
 export function bestStart(starts: readonly TerminationStart[]): TerminationStart | null {
   const top = Math.max(-1, ...starts.map(({ worth }) => worth))
+  if (top <= HOPELESS && starts.length > 0) return starts.reduce((a, b) => (reach(b) > reach(a) ? b : a))
   return starts.filter(({ worth }) => near(worth, top)).at(-1) ?? null
 }

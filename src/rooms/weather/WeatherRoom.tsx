@@ -36,7 +36,7 @@ export function WeatherRoom() {
       </p>
       <Station />
       <Waiting
-        what="Reading a hundred seasons of weather"
+        what="Reading two hundred seasons of weather"
         running={answer.running}
         progress={answer.progress}
         error={answer.error}
