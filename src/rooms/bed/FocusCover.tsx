@@ -134,8 +134,8 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
       <Afterwards forecast={forecast} stand={stand} units={units} />
       {stand.start.fact && !stand.end.fact && <Watering stand={stand} />}
       <Why label="where do the bands come from?">
-        Lines are the middle of two hundred seasons, bands the range of 8 in 10; your checks stand as points and
-        have re-weighted the seasons. Growth from light caught, temperature, water and nitrogen (Spitters
+        Lines are the middle of two hundred seasons, bands the range of 8 in 10; your checks stand as points
+        and have re-weighted the seasons. Growth from light caught, temperature, water and nitrogen (Spitters
         1990; Lemaire and Gastal 1997); stages from thermal time, cold and daylength. Parameters with their
         ranges: docs/model.md.
       </Why>

@@ -90,8 +90,9 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
         <h2>Frost</h2>
         <Frosts summary={summary} units={units} />
         <Why>
-          The last such night before, and the first after, the middle of summer, in each of two hundred seasons;
-          middle and range of 8 in 10. Air temperature in a screen; low ground and clear nights are colder.
+          The last such night before, and the first after, the middle of summer, in each of two hundred
+          seasons; middle and range of 8 in 10. Air temperature in a screen; low ground and clear nights are
+          colder.
         </Why>
       </section>
       <section aria-label="Soil">
