@@ -51,7 +51,19 @@ describe('what choosing a cover plans', () => {
       start: { plan: { date: '2027-05-15' }, fact: null },
       end: { plan: { date: '2027-09-22', method: 'harvest' } },
     })
-    expect(planCover(candidate, choice, ids)).toHaveLength(2)
+    expect(planCover({ stands: [] }, candidate, choice, ids)).toMatchObject([
+      { put: { id: 'c' } },
+      { put: { id: 'k', content: { cropId: 'tomato' } } },
+    ])
+    // Where a crop is planned there already, it takes over the day that was told; told the same, it is left alone.
+    const moved = planCover(
+      { stands: [crop] },
+      candidate,
+      { ...choice, crop: { ...tomato, date: '2027-06-01' } },
+      ids,
+    )
+    expect(moved.map((write) => 'put' in write && write.put.id).sort()).toEqual(['c', 'k'])
+    expect(planCover({ stands: [crop] }, candidate, choice, ids)).toMatchObject([{ put: { id: 'c' } }])
   })
   test('no crop named keeps the day the ground is wanted; nothing said plans nothing after it', () => {
     const [cover, none] = chosenStands({ ...candidate, ending: null }, { ...choice, crop: null }, ids)

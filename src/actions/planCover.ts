@@ -1,8 +1,9 @@
+import equal from 'lodash-es/isEqual'
 import type { Candidate } from '../core/choosing/types'
 import { isoDate } from '../core/foundations/day'
 import { coverStand } from '../core/garden/newStands'
-import type { BedPart, Bed, PurposeId, Stand } from '../core/garden/schema'
-import { added, type Write } from '../data/writes'
+import type { BedPart, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
+import { added, changed, type Write } from '../data/writes'
 import { standsWith, type CropPlan } from './planStretch'
 
 /** What a cover is chosen with: its ground, what for, what it is sown under, and what is known to follow. */
@@ -35,9 +36,21 @@ export function chosenStands(
   return crop ? standsWith({ stands: [cover] }, cover, { crop }, ids.crop) : [cover]
 }
 
-/** The writes that plan a chosen candidate. */
-export const planCover = (
+/** The writes that plan a chosen candidate; a crop planned after it already takes over what was said of it. */
+export function planCover(
+  data: Pick<GardenData, 'stands'>,
   candidate: Candidate,
   choice: CoverChoice,
   ids: { cover: string; crop: string },
-): Write[] => chosenStands(candidate, choice, ids).map((stand) => added('stands', stand))
+): Write[] {
+  const [cover] = chosenStands(candidate, { ...choice, crop: null }, ids)
+  const planned = { ...cover, follows: choice.crop ? null : choice.follows }
+  const stands = [...data.stands, planned]
+  const before = new Map(data.stands.map((stand) => [stand.id, stand]))
+  const after = choice.crop ? standsWith({ stands }, planned, { crop: choice.crop }, ids.crop) : stands
+  return after.flatMap((stand): Write[] => {
+    const seen = before.get(stand.id)
+    if (!seen) return [added('stands', stand)]
+    return seen === stand || equal(seen, stand) ? [] : [changed('stands', seen, stand)]
+  })
+}

@@ -1,3 +1,4 @@
+import equal from 'lodash-es/isEqual'
 import { dayNumber, addDays } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
 import { clearing, cropContent, cropStand, planting } from '../core/garden/newStands'
@@ -94,7 +95,7 @@ export function planStretch(data: GardenData, cover: Stand, draft: PlanDraft, fr
   const before = new Map(data.stands.map((stand) => [stand.id, stand]))
   return standsWith(data, cover, draft, freshId).flatMap((stand): Write[] => {
     const seen = before.get(stand.id)
-    if (seen === stand) return []
+    if (seen === stand || equal(seen, stand)) return []
     return [seen ? changed('stands', seen, stand) : added('stands', stand)]
   })
 }

@@ -51,7 +51,11 @@ export function usePlan(view: StandView): PlanView {
   const { stand } = view
   const name = planName(stand.id)
   const kept = useAppSelector((state) => state.session.drafts[name]) as PlanDraft | undefined
-  const draft = kept && Object.keys(kept).length > 0 ? kept : null
+  // A draft that says what is stored anyway is none.
+  const draft = useMemo(
+    () => (kept && planStretch(data, stand, kept, TRIED_ID).length > 0 ? kept : null),
+    [kept, data, stand],
+  )
   const awaited = view.standCase.stand
   const storedScenario = useMemo(() => scenarioOf(expected, awaited, today)!, [expected, awaited, today])
   const scenario = useMemo(() => {

@@ -135,7 +135,7 @@ export function formProblems(
 }
 
 /** The crop that was named in the form, with the day it is to be planted; null where none is. */
-export function namedCrop(form: Pick<ChooseForm, 'cropId' | 'establishment' | 'neededBy'>): CropPlan | null {
+function namedCrop(form: Pick<ChooseForm, 'cropId' | 'establishment' | 'neededBy'>): CropPlan | null {
   const crop = findCrop(form.cropId)
   return crop && parseDay(form.neededBy) !== null
     ? {
@@ -148,11 +148,15 @@ export function namedCrop(form: Pick<ChooseForm, 'cropId' | 'establishment' | 'n
     : null
 }
 
+/** The crop that is planned with the cover: a named one, where it takes the whole bed. */
+export const plannedCrop = (form: Parameters<typeof namedCrop>[0] & Pick<ChooseForm, 'ground'>) =>
+  form.ground === 'whole' ? namedCrop(form) : null
+
 /** What follows by the form: the crop planned or named, a day by which the ground is wanted, or nothing. */
 function followsIn(form: ChooseForm, { bed, data, next }: Asked): Follows {
   const day = parseDay(form.neededBy)
   if (form.ground === 'path' || day === null) return { kind: 'nothing' }
-  const named = namedCrop(form)
+  const named = plannedCrop(form)
   const planned = next && cropFollows(next, bed, data.garden)
   if (planned?.kind === 'crop' && named?.cropId === planned.crop.id)
     return { ...planned, day, establishment: form.establishment }

@@ -14,8 +14,10 @@ import { useEngine } from '../../state/useEngine'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { chosenStands, planCover, type CoverChoice } from '../../actions/planCover'
+import { findCrop } from '../../core/plants/crops'
+import { cropPlanOf } from '../../actions/planStretch'
 import { newId } from '../../data/ids'
-import { formProblems, namedCrop, partOf, questionOf, startingForm, type ChooseForm } from './question'
+import { formProblems, partOf, plannedCrop, questionOf, startingForm, type ChooseForm } from './question'
 
 /** How far back a bare window is followed to its start. */
 const LOOK_BACK_DAYS = 400
@@ -80,25 +82,29 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const answer = useEngine('choose', args)
 
   // The crop told here is planned with the cover, where nothing is planned yet.
-  const plansCrop = !nextId && light === null
   const choice = useMemo((): CoverChoice => {
     const filled = JSON.parse(formText) as ChooseForm
+    const named = plannedCrop(filled)
+    const planned = cropPlanOf(data.stands.find((stand) => stand.id === nextId) ?? null)
+    // How it is planted and fed stays as it was planned for the same crop.
+    const kept = planned?.cropId === named?.cropId ? planned : null
     return {
       bed,
       part: partOf(filled, bed) ?? { kind: 'whole' },
       purposes: filled.purposes,
       underStandId: upperId,
-      crop: plansCrop && filled.ground === 'whole' ? namedCrop(filled) : null,
-      follows: filled.neededBy === '' || !plansCrop ? null : { kind: 'undecided', neededBy: filled.neededBy },
+      crop: named && { ...named, ...(kept && { plantingMethod: kept.plantingMethod, feed: kept.feed }) },
+      follows: filled.neededBy === '' || nextId ? null : { kind: 'undecided', neededBy: filled.neededBy },
     }
-  }, [formText, bed, upperId, plansCrop])
+  }, [formText, bed, upperId, nextId, data.stands])
 
   const { run: choose } = useOnce(async (candidate: Candidate) => {
     const ids = { cover: newId('stand'), crop: newId('stand') }
-    const [stand, crop] = chosenStands(candidate, choice, ids)
+    const [stand] = chosenStands(candidate, choice, ids)
+    const crop = next ? null : findCrop(choice.crop?.cropId ?? '')
     const stored = await commit(
-      `Planned ${standName(stand).toLowerCase()}${crop ? `, then ${standName(crop).toLowerCase()},` : ''} in ${bed.label}`,
-      planCover(candidate, choice, ids),
+      `Planned ${standName(stand).toLowerCase()}${crop ? `, then ${crop.name.toLowerCase()},` : ''} in ${bed.label}`,
+      planCover(data, candidate, choice, ids),
     )
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
