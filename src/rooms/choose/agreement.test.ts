@@ -1,0 +1,120 @@
+import { describe, expect, test } from '@jest/globals'
+import { chosenStands } from '../../actions/planCover'
+import { standsWith } from '../../actions/planStretch'
+import { judge } from '../../core/choosing/judge'
+import { isoDate, dayNumber } from '../../core/foundations/day'
+import { randomStream } from '../../core/foundations/random'
+import { USUAL_RULES } from '../../core/garden/rules'
+import type { GardenData } from '../../core/garden/schema'
+import { findCrop } from '../../core/plants/crops'
+import { compareTerminations } from '../../core/scenario/compare'
+import { evaluate } from '../../core/scenario/evaluate'
+import { scenarioOf } from '../../core/scenario/fromGarden'
+import { sowingOutlook } from '../../core/scenario/sowingDays'
+import { standRun } from '../../core/season/run'
+import { generatedEnsemble } from '../../core/site/ensemble'
+import { testTool } from '../../core/testing/beds'
+import { marlpitLane } from '../../demo/marlpitLane'
+import { plannedCrop, questionOf, startingForm, type ChooseForm } from './question'
+
+const OWNED = [
+  testTool('scythe'),
+  testTool('hand shears'),
+  testTool('crimp board', 1.2),
+  testTool('black tarp', 2, 20),
+  testTool('spade or fork'),
+  testTool('wheelbarrow'),
+  testTool('mower'),
+]
+const SPECIES = ['cereal-rye', 'hairy-vetch', 'oats', 'buckwheat', 'field-pea', 'phacelia', 'crimson-clover']
+const CROPS = ['tomato', 'cabbage', 'lettuce', 'carrot', 'bean', 'leek', 'squash']
+
+/** A garden made by chance: tools, rules, soil, a day, a crop and a cover of its own. */
+function seeded(seed: number) {
+  const random = randomStream(seed)
+  const below = (n: number) => Math.floor(random.uniform() * n)
+  const one = <T>(of: readonly T[]) => of[below(of.length)]
+  const demo = marlpitLane()
+  const today = dayNumber('2026-01-15') + below(330)
+  const bed = {
+    ...demo.beds[0],
+    soil: one(['sand', 'loam', 'clay'] as const),
+    fertility: one(['low', 'medium', 'high'] as const),
+  }
+  const data: GardenData = {
+    garden: {
+      ...demo.garden,
+      tools: OWNED.filter(() => random.uniform() < 0.7),
+      rules: { ...USUAL_RULES, seedSet: one(['never', 'allowed'] as const) },
+    },
+    beds: [bed],
+    stands: [],
+    checks: [],
+  }
+  const cropId = one(['', ...CROPS, ...CROPS].filter((id) => id === '' || findCrop(id)))
+  const form: ChooseForm = {
+    ...startingForm(null, null, undefined, today),
+    cropId,
+    establishment: findCrop(cropId)?.establishment ?? 'transplant',
+    neededBy: cropId === '' && below(2) === 0 ? '' : isoDate(today + 60 + below(180)),
+  }
+  const ids = SPECIES.filter(() => random.uniform() < 0.25)
+  const parts = (ids.length > 0 ? ids : [one(SPECIES)]).map((speciesId) => ({
+    speciesId,
+    share: ids.length > 1 ? 0.6 : 1,
+  }))
+  const ensemble = generatedEnsemble(data.garden.site, today - 45, 420, 5, seed)
+  return { data, bed, today, form, parts, ensemble }
+}
+
+describe('on gardens made by chance every room tells the same of the plan that was chosen', () => {
+  test.each(Array.from({ length: 50 }, (_, seed) => seed))('garden %i', (seed) => {
+    const { data, bed, today, form, parts, ensemble } = seeded(seed)
+    const question = questionOf(form, {
+      bed,
+      data,
+      upper: null,
+      next: undefined,
+      sowUntilDay: null,
+      seedAtHand: [],
+      today,
+    })
+    const judged = judge(parts, today + 2, question, ensemble, { starts: 30, exact: true })
+    if (judged.verdict === 'rejected') {
+      expect(judged.rejection.reason.code.length).toBeGreaterThan(2)
+      return
+    }
+    const { candidate } = judged
+    const [cover] = chosenStands(
+      candidate,
+      {
+        bed,
+        part: { kind: 'whole' },
+        purposes: form.purposes,
+        underStandId: null,
+        crop: null,
+        follows: form.neededBy === '' ? null : { kind: 'undecided', neededBy: form.neededBy },
+      },
+      { cover: 'c', crop: 'k' },
+    )
+    const crop = plannedCrop(form)
+    const stands = crop ? standsWith({ stands: [cover] }, cover, { crop }, 'k') : [cover]
+    const scenario = scenarioOf({ ...data, stands }, stands[0], today)!
+    // Watch, End and Plant evaluate what was stored.
+    const { outcome } = evaluate(scenario, ensemble)!
+    expect(outcome.chance.whole).toBeCloseTo(candidate.chance, 9)
+    expect(outcome.failures).toEqual(candidate.failures)
+    // Sow tries the same day, End holds the same way begun on the same day against the others.
+    const [sown] = sowingOutlook(scenario, ensemble, [candidate.sowDay])
+    expect(sown.chance).toBeCloseTo(candidate.chance, 9)
+    const end = candidate.ending?.end
+    if (!end || seed % 3 > 0) return
+    const season = standRun(scenario.standCase, ensemble)!
+    const option = compareTerminations(scenario, season).find(
+      ({ method, passes }) => method === end.method && passes === end.passes,
+    )!
+    const same = option.starts.find((start) => start.end.date === end.date)!
+    expect(same.chance).toBeCloseTo(candidate.chance, 9)
+    expect(option.obstacle).toBeNull()
+  })
+})
