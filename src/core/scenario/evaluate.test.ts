@@ -153,6 +153,14 @@ function recount(
     const dead = ending.deadDay
     if (!(dead <= target)) return 'dead'
     if (follows.kind !== 'crop') return null
+    const manure = [
+      ...plan.ground.manure
+        .filter(({ day, from }) => day <= (from === 'animals' ? target : target + follows.crop.daysToHarvest))
+        .map(({ day }) => day),
+      ...(leaves === null ? [] : [leaves]),
+    ]
+    const keep = follows.crop.touchesSoil ? 120 : 90
+    if (manure.some((day) => day + keep > target + follows.crop.daysToHarvest)) return 'manure'
     const seed = establishment === 'seed'
     if (dead + Math.max(means.waitDays[establishment], way.settleDays) > target) return 'wait'
     if (seed && dead + 14 > target) return 'bridge'
@@ -199,14 +207,6 @@ function recount(
     }
     if (seed && !raked && !composted && left(ended!.residueG, target) > (follows.crop.smallSeed ? 120 : 350))
       return 'seedbed'
-    const manure = [
-      ...plan.ground.manure
-        .filter(({ day, from }) => day <= (from === 'animals' ? target : target + follows.crop.daysToHarvest))
-        .map(({ day }) => day),
-      ...(leaves === null ? [] : [leaves]),
-    ]
-    const keep = follows.crop.touchesSoil ? 120 : 90
-    if (manure.some((day) => day + keep > target + follows.crop.daysToHarvest)) return 'manure'
     for (let day = target - 2; day <= target; day++)
       if (air(day, 'soilTempC') < follows.crop.soilMinC) return 'soil'
     for (let day = target; day <= target + 21; day++)
