@@ -22,7 +22,7 @@ test.each([
 
 test('tried again, a bed is grown and nothing is said any more', async () => {
   await openRoom('/bed/marlpit-lane-L1', 'marlpit-lane', false)
-  const again = await screen.findByRole('button', { name: 'Try again' }, SLOW)
+  const [again] = await screen.findAllByRole('button', { name: 'Try again' }, SLOW)
   letWorkersStart(true)
   fireEvent.click(again)
   await waitFor(() => expect(screen.queryByRole('alert')).toBeNull(), SLOW)
