@@ -78,7 +78,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
           <Step done={follows.kind === 'crop' && follows.done}>{followsWords(scenario)}</Step>
         </ol>
         <p
-          className={`font-semibold ${outcome ? '' : 'opacity-60'}`}
+          className={outcome ? 'font-semibold' : 'quiet font-semibold'}
           aria-live="polite"
           data-testid="plan-chance"
         >
