@@ -77,7 +77,7 @@ module.exports = {
       comment: 'What a plan comes to is evaluated in the workers; rooms ask for it and read it.',
       from: { path: inside('rooms|parts|state|text|actions'), pathNot: '\\.test\\.' },
       to: {
-        path: '^src/core/(stand/kernel|season/(run|deadDays)|scenario/(evaluate|compare|best|criteria|termination|sowing)|choosing/(judge|rank))\\.',
+        path: '^src/core/(stand/kernel|season/(run|deadDays)|scenario/(evaluate|bounds|compare|best|criteria|termination|sowing)|choosing/(judge|rank))\\.',
         dependencyTypesNot: ['type-only'],
       },
     },

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import type { Candidate } from '../core/choosing/types'
 import { dayNumber } from '../core/foundations/day'
-import { stand, type GardenData } from '../core/garden/schema'
+import { stand, type GardenData, type Stand } from '../core/garden/schema'
 import { testBed } from '../core/testing/beds'
-import { chosenStands, planCover, type CoverChoice } from './planCover'
+import { chosenCover, planCover, type CoverChoice } from './planCover'
 import { cropPlanOf, planStretch, standsWith, type CropPlan } from './planStretch'
 
 const candidate = {
@@ -34,10 +34,15 @@ const choice: CoverChoice = {
   follows: { kind: 'undecided', neededBy: '2027-05-15' },
 }
 const ids = { cover: 'c', crop: 'k' }
+/** The stands that choosing plans in an empty garden. */
+const planned = (): Stand[] =>
+  planCover({ stands: [] }, candidate, choice, ids).map(
+    (write) => ('put' in write ? write.put : null) as Stand,
+  )
 
 describe('what choosing a cover plans', () => {
   test('the cover as it was offered, and the crop that was named, so that no room asks for it again', () => {
-    const [cover, crop] = chosenStands(candidate, choice, ids)
+    const [cover, crop] = planned()
     for (const one of [cover, crop]) expect(stand.safeParse(one).success).toBe(true)
     expect(cover).toMatchObject({
       id: 'c',
@@ -51,10 +56,6 @@ describe('what choosing a cover plans', () => {
       start: { plan: { date: '2027-05-15' }, fact: null },
       end: { plan: { date: '2027-09-22', method: 'harvest' } },
     })
-    expect(planCover({ stands: [] }, candidate, choice, ids)).toMatchObject([
-      { put: { id: 'c' } },
-      { put: { id: 'k', content: { cropId: 'tomato' } } },
-    ])
     // Where a crop is planned there already, it takes over the day that was told; told the same, it is left alone.
     const moved = planCover(
       { stands: [crop] },
@@ -66,17 +67,18 @@ describe('what choosing a cover plans', () => {
     expect(planCover({ stands: [crop] }, candidate, choice, ids)).toMatchObject([{ put: { id: 'c' } }])
   })
   test('no crop named keeps the day the ground is wanted; nothing said plans nothing after it', () => {
-    const [cover, none] = chosenStands({ ...candidate, ending: null }, { ...choice, crop: null }, ids)
-    expect(none).toBeUndefined()
+    const alone = { ...choice, crop: null }
+    expect(planCover({ stands: [] }, candidate, alone, ids)).toHaveLength(1)
+    const cover = chosenCover({ ...candidate, ending: null }, alone, 'c')
     expect(cover.follows).toEqual({ kind: 'undecided', neededBy: '2027-05-15' })
     expect(cover.end.plan).toBeNull()
     const strip = { ...choice, part: { kind: 'strip' as const, fromM: 2, toM: 6 }, crop: null, follows: null }
-    expect(chosenStands(candidate, strip, ids)[0]).toMatchObject({ part: strip.part, follows: null })
+    expect(chosenCover(candidate, strip, 'c')).toMatchObject({ part: strip.part, follows: null })
   })
 })
 
 describe('changing the plan of a stretch', () => {
-  const [cover, crop] = chosenStands(candidate, choice, ids)
+  const [cover, crop] = planned()
   const data = { stands: [cover, crop] } as unknown as GardenData
 
   test('a moved planting moves its clearing with it; another crop takes its own time', () => {

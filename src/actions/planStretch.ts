@@ -90,12 +90,20 @@ export function standsWith(
   return crop && crop.id !== next?.id ? [...changedStands, crop] : changedStands
 }
 
-/** The writes that keep a draft: the cover where it changes, and the crop that follows. */
-export function planStretch(data: GardenData, cover: Stand, draft: PlanDraft, freshId: string): Write[] {
-  const before = new Map(data.stands.map((stand) => [stand.id, stand]))
-  return standsWith(data, cover, draft, freshId).flatMap((stand): Write[] => {
-    const seen = before.get(stand.id)
-    if (seen === stand || equal(seen, stand)) return []
-    return [seen ? changed('stands', seen, stand) : added('stands', stand)]
+/** The writes that turn stands into others: what is new, and what has changed. */
+export function writesBetween(before: readonly Stand[], after: readonly Stand[]): Write[] {
+  const known = new Map(before.map((stand) => [stand.id, stand]))
+  return after.flatMap((stand): Write[] => {
+    const seen = known.get(stand.id)
+    if (!seen) return [added('stands', stand)]
+    return seen === stand || equal(seen, stand) ? [] : [changed('stands', seen, stand)]
   })
 }
+
+/** The writes that keep a draft: the cover where it changes, and the crop that follows. */
+export const planStretch = (
+  data: Pick<GardenData, 'stands'>,
+  cover: Stand,
+  draft: PlanDraft,
+  freshId: string,
+): Write[] => writesBetween(data.stands, standsWith(data, cover, draft, freshId))

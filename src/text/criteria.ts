@@ -1,5 +1,5 @@
 import type { Advice, CriterionDetail, CriterionId, ScenarioOutcome } from '../core/scenario/types'
-import { dryMatter, temperature, type Units } from './format'
+import { centimetres, dryMatter, temperature, type Units } from './format'
 
 /** A criterion by its name, as a gate before planting. */
 export const CRITERION_NAMES: Record<CriterionId, string> = {
@@ -89,7 +89,7 @@ export function criterionReason(
       )
     case 'soil':
       return say(
-        `${crop ?? 'The crop'} wants ${temperature(detail.minC, units)} at 5 cm for three days.`,
+        `${crop ?? 'The crop'} wants ${temperature(detail.minC, units)} at ${centimetres(0.05, units)} for three days.`,
         'Plant later, or warm the bed under a sheet.',
       )
     case 'frost':

@@ -4,13 +4,13 @@ import { bestTermination } from '../scenario/best'
 import { startDays, startSpan } from '../scenario/compare'
 import { commonOf, sowingCriteria } from '../scenario/criteria'
 import { failuresOf, firstFailure } from '../scenario/evaluate'
-import { ESTABLISHED_COVER, workableChance } from '../scenario/sowing'
+import { coveredDays, workableChance } from '../scenario/sowing'
 import type { Scenario, ScenarioOutcome } from '../scenario/types'
 import type { Termination } from '../scenario/termination'
 import { standRun, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { selfSowing } from '../stand/reseeding'
-import { dateSpread, firstDays, stageDays } from '../stand/summary'
+import { dateSpread, stageDays } from '../stand/summary'
 import { candidateOf, grownUntil, type Grown, type Judgement } from './candidate'
 import { coveringFor, plantsOf, scenarioFor, seedCost } from './composition'
 import { reachedHeight, REJECT_BELOW, standingLimitOf, winterVerdict } from './limits'
@@ -27,8 +27,8 @@ import {
 
 /** Seeds per m² from which a cover counts as sowing itself. */
 const SELF_SOWN = 5
-/** A break without green that most seedling pests do not live through, days (extension, 14–21). */
-const GREEN_BREAK_DAYS = 21
+/** A break without green for a grower who wishes none to cross: the long end of what is advised, days (extension, 14–21). */
+const WISHED_BREAK_DAYS = 21
 
 export type Judged =
   | { verdict: 'candidate'; candidate: Candidate }
@@ -67,7 +67,7 @@ export function judge(
   const season = grow(scenario, ensemble, look)
   const { run } = season
   const until = untilDay(question)
-  const covered = firstDays(run, (at) => run.cover[at] >= ESTABLISHED_COVER)
+  const covered = coveredDays(run)
   const covered30 = dateSpread(covered)
   const established = shareOf(run.members, (m) => covered[m] <= until)
   if (established < REJECT_BELOW)
@@ -156,7 +156,7 @@ function wishesOf({ limits, follows }: ChooseQuestion, { run, ensemble }: Season
   const deadBy = Math.min(
     limits.deadByDay ?? Infinity,
     limits.noGreenBridge && follows.kind !== 'nothing' && follows.establishment === 'seed'
-      ? follows.day - GREEN_BREAK_DAYS
+      ? follows.day - WISHED_BREAK_DAYS
       : Infinity,
   )
   return ({ dead, day, way }: Termination): boolean => {

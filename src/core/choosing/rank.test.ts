@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import { questionWeather, testQuestion } from '../testing/questions'
 import { TEST_SITES } from '../testing/sites'

@@ -3,8 +3,8 @@ import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
 import { judge, type Closeness, type Judged } from './judge'
 import { neighbours, proposeMixes } from './mixes'
-import { FIRST_WEEKS_DAYS } from '../planting/openDays'
 import { MOST_STARTS } from '../scenario/compare'
+import { weatherWanted } from '../scenario/plan'
 import {
   untilDay,
   type Candidate,
@@ -19,8 +19,6 @@ const SCREEN_MEMBERS = 40
 /** Start days of endings looked at while screening; judged in earnest as many as anywhere. */
 const SCREEN: Closeness = { starts: 7, exact: false }
 const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
-/** Days of weather looked at past the planting day. */
-const PAST_DAYS = FIRST_WEEKS_DAYS + 2
 /** Sowing days tried at most, and days between them. */
 const SOWING_DAYS = 5
 const SOWING_STEP_DAYS = 14
@@ -66,7 +64,7 @@ export type Told = (share: number, soFar: ChooseAnswer) => void
  * the sowing days; those that pass are judged again with all members. Windows that are too short give only rejections.
  */
 export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, told?: Told): ChooseAnswer {
-  const horizon = untilDay(question) + PAST_DAYS
+  const horizon = weatherWanted(untilDay(question))
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const full = shorten(ensemble, ensemble.members.length, horizon)
   const days = sowingDays(question)
@@ -177,7 +175,7 @@ export function judgeOwn(
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
 ): Candidate | Rejection {
-  const horizon = untilDay(question) + PAST_DAYS
+  const horizon = weatherWanted(untilDay(question))
   const full = shorten(ensemble, ensemble.members.length, horizon)
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const days = sowingDays(question)

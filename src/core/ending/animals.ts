@@ -219,18 +219,21 @@ const USUAL_PRESSURE: Record<LivestockKind, number> = {
 
 /** A plan to start from for animals with a pen. */
 export function usualPlan(
-  stock: { kind: LivestockKind; head: number; penLengthM: number | null; penWidthM: number | null },
+  { kind, head, penLengthM, penWidthM }: Pick<AnimalPlan, 'kind' | 'head' | 'penLengthM' | 'penWidthM'>,
   plotM2: number,
 ): AnimalPlan {
-  const pen = stock.penLengthM && stock.penWidthM ? stock.penLengthM * stock.penWidthM : plotM2
-  const days = (USUAL_PRESSURE[stock.kind] * pen) / stock.head
+  const pen = penLengthM && penWidthM ? penLengthM * penWidthM : plotM2
+  const days = (USUAL_PRESSURE[kind] * pen) / head
   const daysPerStop = Math.max(1, Math.min(14, Math.round(days)))
   return {
-    ...stock,
+    kind,
+    head,
+    penLengthM,
+    penWidthM,
     daysPerStop,
     // A first round grazes, a last one, twice as slow, scratches out what has grown again.
-    ...(stock.kind === 'hens' ? { lastDaysPerStop: 2 * daysPerStop } : {}),
-    rounds: stock.kind === 'pigs' ? 1 : 2,
-    restDays: stock.kind === 'pigs' ? 0 : 7,
+    ...(kind === 'hens' ? { lastDaysPerStop: 2 * daysPerStop } : {}),
+    rounds: kind === 'pigs' ? 1 : 2,
+    restDays: kind === 'pigs' ? 0 : 7,
   }
 }

@@ -14,13 +14,30 @@ import { obstacleOf, stockFor, type Place } from './obstacles'
 import { DEAD_SHARE, endingOf } from './outcome'
 import { doseBetween } from './doses'
 import { doseNeeded, sheetSurvival } from './sheets'
+import { endFor } from './start'
 import { chopSurvival, crimpSurvival } from './survival'
-import { findWay } from './ways'
+import { findWay, type WayId } from './ways'
 
 const tarpSurvival = (kind: EndingClass, dose: number, flat: boolean) =>
   sheetSurvival(dose, doseNeeded('black', kind, 45, flat ? 'flat' : 'standing'))
 
 const ALL_TOOLS = [tool('scythe'), tool('crimp board', 1.2), tool('black tarp', 2, 12)]
+
+describe('a way as it is usually done here', () => {
+  const livestock = [{ id: 'h', kind: 'hens' as const, head: 4, penLengthM: 2, penWidthM: 1.2 }]
+  const usual = (id: WayId) =>
+    endFor({ way: findWay(id)!, passes: 1 }, dayNumber('2026-05-01'), {
+      bed,
+      part: { kind: 'whole' },
+      livestock,
+    })
+  test('animals for animals, strips for strips, nothing for the rest', () => {
+    expect(usual('hens').animals).toMatchObject({ kind: 'hens', head: 4 })
+    expect(usual('strips').lanes).toEqual({ count: 3, everyDays: 7 })
+    for (const id of ['pigs', 'chop'] as const)
+      expect(usual(id)).toEqual({ date: '2026-05-01', method: id, passes: 1, note: '' })
+  })
+})
 
 describe('survival tables', () => {
   test('cereals: a later stage never raises crimp survival', () => {
@@ -197,14 +214,14 @@ describe('comparison for rye that is to be dead by 23 June', () => {
       by: by - 14,
       tools: ALL_TOOLS,
       bed,
-      ask: { startDay: null, alsoDays: [by - 40] },
+      ask: { startDay: by - 40 },
     })
     const later = waysFor(grown, {
       from,
       by,
       tools: ALL_TOOLS,
       bed,
-      ask: { startDay: null, alsoDays: [by - 40] },
+      ask: { startDay: by - 40 },
     })
     earlier.forEach(({ starts }, i) => {
       const at = (list: typeof starts) => list.find(({ day }) => day === by - 40)?.chance ?? 0

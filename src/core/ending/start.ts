@@ -1,7 +1,6 @@
-import { usualPlan } from './animals'
+import { stopsOf, usualPlan } from './animals'
 import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles'
-import { lastActAfter, stragglerMinutes, type EndingSetup, type MemberEnding } from './outcome'
-import { stopsOf } from './animals'
+import { lastActAfter, stragglerMinutes, USUAL_LANES, type EndingSetup, type MemberEnding } from './outcome'
 import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from './woodiness'
 import { findWay, WAYS, type Way } from './ways'
 import { dayNumber, isoDate } from '../foundations/day'
@@ -21,7 +20,7 @@ export const CANDIDATES: readonly Candidate[] = WAYS.flatMap((way) =>
   way.twice ? [1, 2].map((passes) => ({ way, passes })) : [{ way, passes: 1 }],
 )
 
-/** A way as it would be done here from a day on, with the animals of the garden moved as is usual for them. */
+/** A way as it would be done here from a day on: the garden's animals moved as is usual for them, strips as is usual. */
 export function endFor(
   { way, passes }: Candidate,
   day: number,
@@ -34,17 +33,8 @@ export function endFor(
     method: way.id,
     passes,
     note: '',
-    ...(stock && {
-      animals: usualPlan(
-        {
-          kind: stock.kind,
-          head: stock.head,
-          penLengthM: stock.penLengthM,
-          penWidthM: stock.penWidthM,
-        },
-        plot.lengthM * plot.widthM,
-      ),
-    }),
+    ...(stock && { animals: usualPlan(stock, plot.lengthM * plot.widthM) }),
+    ...(way.id === 'strips' && { lanes: { ...USUAL_LANES } }),
   }
 }
 

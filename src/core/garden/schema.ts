@@ -4,29 +4,10 @@ import { id, isoDay, numberBetween, shortText } from './fields'
 import { ending, finishing, followUp } from './ending'
 import { livestock, nitrogenSource, rules, spread } from './rules'
 import { seedPack, sower } from './seed'
+import { siteClimate } from './site'
 
 /** Version of the stored and exported garden data. */
 export const GARDEN_SCHEMA_VERSION = 6
-
-const monthly = (field: string, low: number, high: number) =>
-  z.array(numberBetween(field, low, high)).length(12)
-
-/** Place and climate: latitude ±66°, elevation m, twelve monthly normals (°C, mm, days with ≥ 1 mm). */
-export const siteClimate = z
-  .object({
-    latitude: numberBetween('Latitude', -66, 66, 'degrees'),
-    elevationM: numberBetween('Elevation', -400, 5000, 'm'),
-    coastal: z.boolean(),
-    tMaxC: monthly('Mean daily maximum', -50, 55),
-    tMinC: monthly('Mean daily minimum', -60, 45),
-    rainMm: monthly('Monthly rain', 0, 2000),
-    wetDays: monthly('Wet days', 0, 31),
-  })
-  .refine((site) => site.tMaxC.every((max, month) => max >= site.tMinC[month]), {
-    error: 'A monthly minimum is above its maximum. Check the normals.',
-    path: ['tMinC'],
-  })
-export type SiteClimate = z.infer<typeof siteClimate>
 
 export const soilTexture = z.enum(['sand', 'sandy loam', 'loam', 'silt loam', 'clay loam', 'clay'])
 export const bedKind = z.enum(['in-ground', 'framed', 'planter'])

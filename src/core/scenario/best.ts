@@ -2,18 +2,8 @@ import { CANDIDATES, type Candidate } from '../ending/start'
 import { leftOnTop, type WayId } from '../ending/ways'
 import { partAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
-import {
-  boundOf,
-  daysFor,
-  exactOf,
-  MOST_STARTS,
-  shutWays,
-  startDays,
-  startOf,
-  startSpan,
-  type Bounded,
-  type TerminationOption,
-} from './compare'
+import { boundOf, exactOf, startOf, type Bounded } from './bounds'
+import { daysFor, MOST_STARTS, shutWays, startDays, startSpan, type TerminationOption } from './compare'
 import { latestSafe, near, SAFE_CHANCE, type TerminationStart } from './starts'
 import { commonOf } from './criteria'
 import type { Termination } from './termination'

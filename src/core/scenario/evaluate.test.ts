@@ -339,4 +339,33 @@ describe('a plan counted again, member by member', () => {
       ),
       { numRuns: 5, seed: 9 },
     ))
+
+  test('the planned way is held against the others as it was planned, on its day and on any other', () => {
+    const hens = { id: 'h', kind: 'hens' as const, head: 4, penLengthM: 2, penWidthM: 1.2 }
+    const stubble = { method: 'chop' as const, date: '2026-05-06', stubbleCm: 25 }
+    const rounds = {
+      method: 'hens' as const,
+      date: '2026-04-11',
+      animals: { ...usualPlan(hens, 9.6), daysPerStop: 4, rounds: 1 },
+    }
+    for (const end of [stubble, rounds]) {
+      const plan = scenario({ end, follows: crop('tomato', '2026-06-10'), means: { livestock: [hens] } })
+      const planned = plan.standCase.stand.end.plan!
+      const season = standRun(plan.standCase, ensemble)!
+      const find = (options: ReturnType<typeof compareTerminations>) =>
+        options.find(({ method, passes }) => method === end.method && passes === 1)!
+      const usual = find(compareTerminations(plan, season))
+      const option = find(compareTerminations(plan, season, { startDay: null, planned }))
+      const start = option.starts.find(({ day }) => day === dayNumber(end.date))!
+      expect(start.end).toEqual(planned)
+      expect(start.chance).toBeCloseTo(evaluateWith(plan, season, planned).outcome.chance.whole, 9)
+      expect(option.starts.length).toBeGreaterThanOrEqual(usual.starts.length)
+      // How it is planned makes a difference, so that the usual way cannot stand in for it.
+      const shared = (one: typeof usual) =>
+        one.starts
+          .filter(({ day }) => usual.starts.some((other) => other.day === day))
+          .map(({ survivors }) => survivors.mid)
+      expect(shared(option)).not.toEqual(shared(usual))
+    }
+  })
 })

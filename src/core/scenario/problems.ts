@@ -4,7 +4,7 @@ import { findWay } from '../ending/ways'
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import { findSpecies } from '../plants/catalogue'
-import { plannedEnd } from './plan'
+import { lastTargetDay, plannedEnd } from './plan'
 import type { Scenario } from './types'
 
 /** Why a plan cannot be as it stands, as a code with its days; every one has a fix. */
@@ -17,9 +17,6 @@ export type PlanProblem =
   | { code: 'cannot be ended so'; why: string }
   | { code: 'rule'; why: string }
   | { code: 'cannot be planted so'; method: string; crop: string }
-
-/** Days of weather a plan wants beyond its planting day. */
-const BEYOND_DAYS = 30
 
 /** What is impossible in a plan; empty where it can be tried. `horizonDay` is the first day without weather. */
 export function planProblems(scenario: Scenario, horizonDay: number): PlanProblem[] {
@@ -38,8 +35,8 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
     if (!done && day < scenario.today) problems.push({ code: 'planting is past', day })
     if (day <= sowDay) problems.push({ code: 'planting before sowing', sowDay, day })
     else if (endDay !== null && day < endDay) problems.push({ code: 'planting before ending', endDay, day })
-    if (day > horizonDay - BEYOND_DAYS)
-      problems.push({ code: 'beyond the forecast', day, lastDay: horizonDay - BEYOND_DAYS })
+    const lastDay = lastTargetDay(horizonDay)
+    if (day > lastDay) problems.push({ code: 'beyond the forecast', day, lastDay })
   }
   const way = end && findWay(end.method)
   if (way && !stand.end.fact) {

@@ -6,7 +6,7 @@ import { firstDays } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 
 /** A cover counts as established at this share of green ground. */
-export const ESTABLISHED_COVER = 0.3
+const ESTABLISHED_COVER = 0.3
 /** Soil at 5 cm at or below this is frozen too hard to rake, °C; snow from this depth lies in the way, mm of water. */
 const FROZEN_C = 0.3
 const SNOW_MM = 2

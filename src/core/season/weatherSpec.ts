@@ -1,4 +1,4 @@
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import { buildEnsemble } from '../site/ensemble'
 import type { WeatherRecord } from '../site/record'
 import type { WeatherEnsemble } from '../site/weather'

@@ -1,4 +1,4 @@
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import { clamp } from '../foundations/statistics'
 
 /** A generic climate: round normals for a place of that kind, northern seasons, at a latitude and elevation. */

@@ -1,6 +1,6 @@
 import { dayNumber, yearOf } from '../foundations/day'
 import { mixSeed, randomStream, type RandomStream } from '../foundations/random'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import type { ObservedDay } from '../garden/weatherYear'
 import { blendForecast } from './forecast'
 import { weatherGenerator } from './generator'

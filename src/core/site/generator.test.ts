@@ -9,7 +9,7 @@ import { weeklyOutlook } from './frost'
 import { weatherGenerator } from './generator'
 import { CLIMATE_TYPES, siteFromType } from './climateTypes'
 import { dailyFromMonthly } from './normals'
-import { siteClimate } from '../garden/schema'
+import { siteClimate } from '../garden/site'
 
 const YEARS = 2000
 

@@ -1,7 +1,7 @@
 import { monthOf } from '../foundations/day'
 import type { RandomStream } from '../foundations/random'
 import { clamp } from '../foundations/statistics'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import { dailyFromMonthly, onDay } from './normals'
 
 /**

@@ -1,6 +1,6 @@
 import { mixSeed, randomStream } from '../foundations/random'
 import { clamp } from '../foundations/statistics'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import { FORECAST_DAYS, forecastSkill, type DayForecast } from './forecast'
 import { weatherGenerator } from './generator'
 import type { WholeDay } from './record'

@@ -1,5 +1,5 @@
 import { dayOfYear } from '../foundations/day'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import { daylightHours, extraterrestrialRadiation, hargreavesEt0, radiationFromRange } from './sun'
 
 /**

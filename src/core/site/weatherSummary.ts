@@ -1,6 +1,6 @@
 import { dayNumber, monthOf, yearOf } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import {
   completeYears,
   coverageOf,

@@ -1,6 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import { USUAL_RULES } from '../garden/rules'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import type { GroundFacts, Means } from '../scenario/types'
 import { generatedEnsemble } from '../site/ensemble'
 import type { WeatherEnsemble } from '../site/weather'

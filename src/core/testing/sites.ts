@@ -1,4 +1,4 @@
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 
 /** Five places by round monthly normals, for tests and `npm run validate`. Approximate, from public station normals. */
 export const TEST_SITES = {

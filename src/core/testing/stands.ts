@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { generatedEnsemble } from '../site/ensemble'

@@ -1,4 +1,4 @@
-import type { SiteClimate } from '../garden/schema'
+import type { SiteClimate } from '../garden/site'
 import type { WeatherRecord } from '../site/record'
 import { simulateDays } from '../site/simulate'
 

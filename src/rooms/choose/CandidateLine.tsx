@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { chosenStands, type CoverChoice } from '../../actions/planCover'
+import { chosenCover, type CoverChoice } from '../../actions/planCover'
 import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
 import { scenarioFor } from '../../core/choosing/composition'
 import type { Scenario, ScenarioOutcome } from '../../core/scenario/types'
@@ -22,8 +22,7 @@ export function CandidateLine({
   const scenario = useMemo((): Scenario | null => {
     if (!candidate) return null
     const plan = scenarioFor(candidate.parts, candidate.sowDay, candidate.covering, question)
-    const [cover] = chosenStands(candidate, choice, { cover: 'tried', crop: 'tried crop' })
-    return { ...plan, standCase: { ...plan.standCase, stand: cover } }
+    return { ...plan, standCase: { ...plan.standCase, stand: chosenCover(candidate, choice, 'tried') } }
   }, [candidate, choice, question])
   if (!candidate || !scenario) return null
   return (

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { chosenStands } from '../../actions/planCover'
+import { chosenCover } from '../../actions/planCover'
 import { standsWith } from '../../actions/planStretch'
 import { judge } from '../../core/choosing/judge'
 import { isoDate, dayNumber } from '../../core/foundations/day'
@@ -85,7 +85,7 @@ describe('on gardens made by chance every room tells the same of the plan that w
       return
     }
     const { candidate } = judged
-    const [cover] = chosenStands(
+    const cover = chosenCover(
       candidate,
       {
         bed,
@@ -95,7 +95,7 @@ describe('on gardens made by chance every room tells the same of the plan that w
         crop: null,
         follows: form.neededBy === '' ? null : { kind: 'undecided', neededBy: form.neededBy },
       },
-      { cover: 'c', crop: 'k' },
+      'c',
     )
     const crop = plannedCrop(form)
     const stands = crop ? standsWith({ stands: [cover] }, cover, { crop }, 'k') : [cover]

@@ -1,6 +1,7 @@
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { Bed, BedPart, GardenData, PurposeId, Stand } from '../../core/garden/schema'
 import { cropFollows, groundOf, meansOf } from '../../core/scenario/fromGarden'
+import { lastTargetDay } from '../../core/scenario/plan'
 import type { Follows } from '../../core/scenario/types'
 import type { CropPlan } from '../../actions/planStretch'
 import type { BedWindow } from '../../core/garden/windows'
@@ -41,8 +42,6 @@ export type ChooseForm = {
 }
 
 export const MOST_PURPOSES = 3
-/** Days of weather wanted past the day the ground is needed. */
-const BEYOND_DAYS = 32
 /** Days ahead a gap without an end is looked at. */
 const OPEN_END_DAYS = 230
 
@@ -111,8 +110,8 @@ export function formProblems(
     else if (form.cropId !== '') problems.neededBy = 'Say when the crop is to be planted.'
   } else if (free !== null && needed <= Math.max(free, today))
     problems.neededBy = 'The bed must be needed after it becomes free. Choose a later date.'
-  else if (needed > horizon - BEYOND_DAYS)
-    problems.neededBy = `Forecasts reach to ${isoDate(horizon - BEYOND_DAYS)}. Choose an earlier date.`
+  else if (needed > lastTargetDay(horizon))
+    problems.neededBy = `Forecasts reach to ${isoDate(lastTargetDay(horizon))}. Choose an earlier date.`
   const sow = form.sowOn === '' ? null : parseDay(form.sowOn)
   if (
     form.sowOn !== '' &&

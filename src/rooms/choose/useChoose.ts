@@ -13,7 +13,7 @@ import { useLots } from '../../state/seed'
 import { useEngine } from '../../state/useEngine'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
-import { chosenStands, planCover, type CoverChoice } from '../../actions/planCover'
+import { chosenCover, planCover, type CoverChoice } from '../../actions/planCover'
 import { findCrop } from '../../core/plants/crops'
 import { cropPlanOf } from '../../actions/planStretch'
 import { newId } from '../../data/ids'
@@ -81,7 +81,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   }, [formText, today, horizon, spec, bed, expected, handText, upperId, nextId, sowUntilDay])
   const answer = useEngine('choose', args)
 
-  // The crop told here is planned with the cover, where nothing is planned yet.
+  // The crop told here is planned with the cover; one planned already takes over what was told.
   const choice = useMemo((): CoverChoice => {
     const filled = JSON.parse(formText) as ChooseForm
     const named = plannedCrop(filled)
@@ -100,7 +100,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
 
   const { run: choose } = useOnce(async (candidate: Candidate) => {
     const ids = { cover: newId('stand'), crop: newId('stand') }
-    const [stand] = chosenStands(candidate, choice, ids)
+    const stand = chosenCover(candidate, choice, ids.cover)
     const crop = next ? null : findCrop(choice.crop?.cropId ?? '')
     const stored = await commit(
       `Planned ${standName(stand).toLowerCase()}${crop ? `, then ${crop.name.toLowerCase()},` : ''} in ${bed.label}`,

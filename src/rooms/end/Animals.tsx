@@ -64,11 +64,7 @@ export function Animals({ end }: { end: EndView }) {
   const base =
     known?.method === method && known.animals
       ? known.animals
-      : stock &&
-        usualPlan(
-          { kind: stock.kind, head: stock.head, penLengthM: stock.penLengthM, penWidthM: stock.penWidthM },
-          plot.lengthM * plot.widthM,
-        )
+      : stock && usualPlan(stock, plot.lengthM * plot.widthM)
   const { plan, problem } = base ? planFrom(base, draft) : { plan: null, problem: null }
   // Safe on the day they come and on the day they leave.
   const leaves = plan

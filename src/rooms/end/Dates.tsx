@@ -1,4 +1,5 @@
 import { isoDate, parseDay } from '../../core/foundations/day'
+import { lastTargetDay } from '../../core/scenario/plan'
 import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
 import { DateField } from '../../parts/DateField'
 import { DayField } from '../../parts/DayField'
@@ -43,7 +44,7 @@ export function Dates({ end, withStart = false }: { end: EndView; withStart?: bo
             aria-label="Drag the planting date"
             aria-valuetext={plantingDay === null ? undefined : shortDate(plantingDay)}
             min={Math.max(today + 1, middle - DRAG_DAYS)}
-            max={Math.min(horizon - 31, middle + DRAG_DAYS)}
+            max={Math.min(lastTargetDay(horizon), middle + DRAG_DAYS)}
             value={plantingDay ?? middle}
             onChange={(event) => setDay(isoDate(Number(event.target.value)))}
           />

@@ -8,7 +8,6 @@ import { countProblems } from './countProblems'
 import { CUT_KINDS, cutOf, cutProblems, type CutForm } from './cutForm'
 import { planOf } from './planWords'
 import { type PlanCase } from './planTypes'
-import { setupFor } from './plans'
 
 const today = 20_580
 const plan = (way: WayId, own: Partial<PlanCase> = {}) =>
@@ -115,21 +114,6 @@ describe('work plans in words', () => {
   test('in feet and gallons too', () => {
     const words = plan('tarp', { units: 'imperial' })
     expect(words.materials.find(({ what }) => what.startsWith('Water'))!.amount).toMatch(/gal/)
-  })
-})
-
-describe('what a plan carries besides its date', () => {
-  const stand = testCover('cereal-rye', '2025-09-25')
-  const place = {
-    garden: { livestock: [{ id: 'h', kind: 'hens', head: 4, penLengthM: 2, penWidthM: 1.2 }] },
-    view: { bed: testBed },
-    stand,
-  } as unknown as Parameters<typeof setupFor>[1]
-  test('animals for animals, strips for strips, nothing for the rest', () => {
-    expect(setupFor('hens', place).animals).toMatchObject({ kind: 'hens', head: 4 })
-    expect(setupFor('pigs', place)).toEqual({})
-    expect(setupFor('strips', place).lanes).toEqual({ count: 3, everyDays: 7 })
-    expect(setupFor('chop', place)).toEqual({})
   })
 })
 

@@ -68,25 +68,24 @@ export function stagesOn(
 }
 
 /**
- * The ending as it is stored: what was planned for the same way is kept, and the stages the forecast has for that day
- * are noted, so that a later count can be placed.
+ * The ending as it is stored: as is usual here, or as it was planned for the same way, with the stages the forecast has
+ * for that day noted, so that a later count can be placed.
  */
 export function endFact(
   form: EndForm,
   method: WayId,
   stand: Stand,
-  setup: Partial<EndDetails>,
+  usual: EndDetails,
   forecast: StandForecast | null,
 ): EndDetails {
   const kept = stand.end.plan?.method === method ? stand.end.plan : null
   return {
-    date: form.doneOn,
-    method,
+    ...usual,
     passes: method === form.method ? form.passes : 1,
     note: form.note,
-    ...setup,
     ...(kept?.animals && { animals: kept.animals }),
     ...(kept?.lanes && { lanes: kept.lanes }),
+    ...(kept?.stubbleCm !== undefined && { stubbleCm: kept.stubbleCm }),
     ...(forecast && stagesOn(stand, forecast, dayNumber(form.doneOn))),
     ...(form.by.trim() && { by: form.by.trim() }),
     ...(form.minutes.trim() && { minutes: typedNumber(form.minutes) }),

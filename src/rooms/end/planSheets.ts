@@ -95,8 +95,7 @@ export function animalSteps(plan: PlanCase, words: PlanWords) {
   }
   words.problem = penTrouble(plan.way, stock, plan)
   if (words.problem) return
-  const { kind, head, penLengthM, penWidthM } = stock
-  const own = plan.animals ?? usualPlan({ kind, head, penLengthM, penWidthM }, plan.areaM2)
+  const own = plan.animals ?? usualPlan(stock, plan.areaM2)
   words.stops = stopsOf(own, plan.ground.lengthM, plan.ground.widthM, plan.day)
   const perRound = words.stops.length / own.rounds
   words.materials.push(

@@ -62,8 +62,14 @@ describe('an ending as it is stored', () => {
       [],
     ],
   })
+  const usual = (method: EndDetails['method']): EndDetails => ({
+    date: form.doneOn,
+    method,
+    passes: 1,
+    note: '',
+  })
   test('who, how long and the stages of every species are noted; empty fields are left out', () => {
-    const fact = endFact(form, 'crimp', mix, {}, forecast)
+    const fact = endFact(form, 'crimp', mix, usual('crimp'), forecast)
     expect(fact).toMatchObject({ date: '2026-05-20', method: 'crimp', passes: 2, by: 'Ada', minutes: 35.5 })
     expect(fact).not.toHaveProperty('materials')
     // Vetch leads by its share; rye has headed by then and not yet bloomed.
@@ -82,8 +88,14 @@ describe('an ending as it is stored', () => {
     }
     const plan: EndDetails = { date: '2026-05-10', method: 'hens', passes: 1, note: '', animals }
     const planned = { ...mix, end: { plan, fact: null } }
-    const fact = endFact(form, 'hens', planned, { animals: { ...animals, head: 2 } }, null)
+    const fact = endFact(form, 'hens', planned, { ...usual('hens'), animals: { ...animals, head: 2 } }, null)
     expect(fact).toMatchObject({ method: 'hens', passes: 1, animals: { head: 6 } })
     expect(fact).not.toHaveProperty('bbch')
+  })
+  test('a planned stubble is cut as planned', () => {
+    const plan: EndDetails = { date: '2026-05-10', method: 'chop', passes: 1, note: '', stubbleCm: 12 }
+    const planned = { ...mix, end: { plan, fact: null } }
+    expect(endFact(form, 'chop', planned, usual('chop'), null).stubbleCm).toBe(12)
+    expect(endFact(form, 'tarp', planned, usual('tarp'), null)).not.toHaveProperty('stubbleCm')
   })
 })

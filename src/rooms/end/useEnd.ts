@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
+import { endFor } from '../../core/ending/start'
 import { findWay, wayName, type WayId } from '../../core/ending/ways'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { USUAL_RULES } from '../../core/garden/rules'
@@ -14,9 +15,9 @@ import { useEngine } from '../../state/useEngine'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
 import { endFact, endProblems, type EndForm } from './form'
-import { setupFor } from './plans'
 import { changed } from '../../data/writes'
 import { planStretch } from '../../actions/planStretch'
+import { plannedEnd } from '../../core/scenario/plan'
 import type { Scenario } from '../../core/scenario/types'
 import { newId } from '../../data/ids'
 import { usePlan } from '../../state/usePlan'
@@ -71,13 +72,11 @@ export function useEnd(view: StandView, compares = true) {
   const settled = useSettled(standing)
   const startDay = problems.startDate ? null : parseDay(form.startDate)
   const settledStart = useSettled(startDay)
-  const plannedDay = stand.end.plan ? dayNumber(stand.end.plan.date) : null
+  const planned = plannedEnd(view)
   const args = useMemo(
     (): Parameters<typeof useEngine<'compare'>>[1] =>
-      !compares || !rightPlan || stand.end.fact
-        ? null
-        : [spec, settled, { startDay: settledStart, alsoDays: plannedDay === null ? [] : [plannedDay] }],
-    [compares, rightPlan, stand.end.fact, spec, settled, settledStart, plannedDay],
+      !compares || !rightPlan || stand.end.fact ? null : [spec, settled, { startDay: settledStart, planned }],
+    [compares, rightPlan, stand.end.fact, spec, settled, settledStart, planned],
   )
   const answer = useEngine('compare', args, `compare ${stand.id}`)
   const forecasts = useEngine('forecast', [spec, standCase], forecastName(stand.id))
@@ -105,7 +104,9 @@ export function useEnd(view: StandView, compares = true) {
 
   async function record(method: WayId = form.method) {
     if (problems.doneOn || problems.minutes) return
-    const fact = endFact(form, method, stand, setupFor(method, { garden, view, stand }), forecast ?? null)
+    const place = { bed: view.bed, part: stand.part, livestock: garden.livestock ?? [] }
+    const usual = endFor({ way: findWay(method)!, passes: 1 }, dayNumber(form.doneOn), place)
+    const fact = endFact(form, method, stand, usual, forecast ?? null)
     const stored = await put(`Recorded the end of ${standName(stand).toLowerCase()}`, { fact })
     if (!stored.ok) return
     dispatch(draftDropped(draftName))

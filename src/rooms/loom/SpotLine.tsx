@@ -4,8 +4,7 @@ import { forecastName } from '../../parts/weave/useBedCloth'
 import { useLatest } from '../../state/useEngine'
 import { Swatch } from '../../parts/Swatch'
 import { standWords } from './labels'
-import { planName, type PlanAnswer } from '../../state/usePlan'
-import { chanceLine } from '../../text/plan'
+import { SpotPlan } from './SpotPlan'
 import type { Spot } from './useCursor'
 
 /** One line beneath the cloth: what is in the bed and week picked, and what can be done there. */
@@ -21,15 +20,15 @@ export function SpotLine({
   onAdd: (spot: Spot) => void
 }) {
   const forecast = useLatest<StandForecast>(spot?.stand ? forecastName(spot.stand.stand.id) : null)
-  // The same evaluation as on the plan line, where it has been worked out.
-  const plan = useLatest<PlanAnswer>(spot?.stand ? planName(spot.stand.stand.id) : null)
+  const stand = spot?.stand?.stand
+  const cover = stand?.content.kind === 'cover' ? stand : null
   if (!spot) return <p className="mt-2">No beds yet. Add some in the Garden room.</p>
   return (
     <div className="mt-1.5 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 border-t border-base-300 pt-1.5 text-[0.95rem]">
       <p role="status" aria-live="polite" data-testid="spot">
         <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}:{' '}
         {describe(spot, today, forecast)}
-        {plan && `; the plan ${chanceLine(plan.outcome)}`}
+        <SpotPlan standId={cover?.id} />
       </p>
       <button className="btn btn-xs btn-primary" onClick={() => onOpen(spot)}>
         {spot.window && !spot.stand && spot.window.neededByDay > today ? 'Choose a cover' : 'Open the bed'}

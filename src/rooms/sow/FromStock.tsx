@@ -4,11 +4,11 @@ import type { Recipe } from '../../core/seeding/recipe'
 import { grams, percent } from '../../text/format'
 import { TickField } from '../../parts/SelectField'
 import { useGarden } from '../../state/garden'
-import type { useSow } from './useSow'
+import type { Sow } from './useSow'
 import { typedNumber } from '../../parts/typed'
 
 /** What the seed at hand gives for this sowing, and whether it is taken from it. */
-export function FromStock({ sow, recipe }: { sow: ReturnType<typeof useSow>; recipe: Recipe }) {
+export function FromStock({ sow, recipe }: { sow: Sow; recipe: Recipe }) {
   const { data, today } = useGarden()
   const { lots, form, change, recorded } = sow
   const { units } = data.garden

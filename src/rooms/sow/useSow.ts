@@ -151,3 +151,5 @@ export function useSow(view: StandView) {
 
   return { form, change, recipe, problems, record, lots, recorded: stand.start.fact !== null }
 }
+
+export type Sow = ReturnType<typeof useSow>

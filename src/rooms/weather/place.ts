@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { siteClimate, type SiteClimate } from '../../core/garden/schema'
+import { siteClimate, type SiteClimate } from '../../core/garden/site'
 import { typedNumber } from '../../parts/typed'
 
 /** The four monthly rows of a place, with the words and limits the form shows. */

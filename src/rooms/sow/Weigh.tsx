@@ -1,0 +1,117 @@
+import { ouncesPer1000SquareFeet, poundsPerAcre } from '../../core/foundations/units'
+import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
+import { Scroll } from '../../parts/Scroll'
+import { Why } from '../../parts/Why'
+import { area, grams, rate, type Units } from '../../text/format'
+
+/** What to weigh for each species and pass, why so much, and what is done before it is thrown. */
+export function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
+  return (
+    <>
+      <h2>
+        Weigh <span data-testid="total-grams">{grams(recipe.totalGrams, units)}</span> for{' '}
+        {area(recipe.areaM2, units)}
+      </h2>
+      <Scroll label="Recipe">
+        <table className="table mt-2 w-auto">
+          <thead>
+            <tr>
+              <th>Species</th>
+              <th className="text-right">Weigh</th>
+              {recipe.passTotals.map((_, pass) => (
+                <th key={pass} className="text-right">
+                  Pass {pass + 1}
+                </th>
+              ))}
+              <th className="text-right">Rate</th>
+              <th className="text-right">Plants expected</th>
+            </tr>
+          </thead>
+          <tbody>
+            {recipe.lines.map((line) => (
+              <tr key={line.speciesId}>
+                <td className="font-semibold">{line.name}</td>
+                <td className="text-right">{grams(line.grams, units)}</td>
+                {line.passes.map((pass, i) => (
+                  <td key={i} className="text-right">
+                    {grams(pass, units)}
+                  </td>
+                ))}
+                <td className="text-right">{rate(line.gramsPerM2, units)}</td>
+                <td className="text-right">{Math.round(line.plantsPerM2)} per m²</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      {recipe.lines.map((line) => (
+        <Why key={line.speciesId} label={`why ${grams(line.grams, units)} of ${line.name.toLowerCase()}?`}>
+          Drilled rate {line.drillGM2} g/m² (extension), times {line.broadcastFactor} for broadcasting{' '}
+          {line.size} seed covered like this (extension, 1.2 to 2.5), times a share of{' '}
+          {Math.round(line.share * 100)} %, divided by {Math.round(line.germination * 100)} % germination,
+          times {recipe.areaM2.toFixed(1)} m², rounded up to the scale. As a rate:{' '}
+          {ratesText(line.gramsPerM2)}.
+          {line.inoculantGroup ? ` Inoculant: ${line.inoculantGroup} group.` : ''}
+        </Why>
+      ))}
+      <Before recipe={recipe} />
+      {recipe.lines.length > 1 && (
+        <p className="mt-2">
+          Throw large seed first, on its own; seeds of different size sort themselves in the bag.
+        </p>
+      )}
+      {recipe.lines.some((line) => line.inoculantGroup) && (
+        <p className="mt-1">
+          Inoculant:{' '}
+          {recipe.lines
+            .filter((line) => line.inoculantGroup)
+            .map(
+              (line) =>
+                `${grams(inoculantG(line), units)} of the ${line.inoculantGroup} group on the ${line.name.toLowerCase()}`,
+            )
+            .join(', ')}
+          ; on damp seed, kept out of the sun, sown the same day.
+        </p>
+      )}
+    </>
+  )
+}
+
+/** Peat inoculant for a weight of seed: 3 g a kilogram on large seed, 8 g on small (extension, 2–10). */
+const inoculantG = (line: RecipeValue['lines'][number]) =>
+  Math.max(0.5, (line.grams / 1000) * (line.size === 'large' || line.size === 'medium' ? 3 : 8))
+
+/** What is done before the seed is thrown. */
+function Before({ recipe }: { recipe: RecipeValue }) {
+  const small = recipe.lines.some((line) => line.size === 'tiny' || line.size === 'small')
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer font-semibold">Before you throw it</summary>
+      <ul className="list-disc pl-5">
+        <li>
+          Where weeds are thick: make the seedbed two weeks early, let them come up, and hoe them off
+          shallowly on the day.
+        </li>
+        <li>
+          Turn a board over in the evening; with more than a few slugs under it, wait or go after them first.
+        </li>
+        {small && <li>For small seed the top must be fine and firm: a footprint should hardly sink in.</li>}
+        {recipe.covering === 'frost-seeded' && (
+          <li>Frost-seed on a still morning when the ground is frozen and thaws by day, in late winter.</li>
+        )}
+        {recipe.covering === 'vines put back' && (
+          <li>
+            Take the finished vines off, throw the seed, then spread them back no thicker than soil shows
+            through.
+          </li>
+        )}
+      </ul>
+    </details>
+  )
+}
+
+/** A rate as books print it. */
+function ratesText(gM2: number): string {
+  const kgHa = gM2 * 10
+  return `${gM2.toFixed(1)} g/m², ${Math.round(kgHa)} kg/ha, ${Math.round(poundsPerAcre(gM2))} lb/acre, ${(ouncesPer1000SquareFeet(gM2) / 16).toFixed(1)} lb/1000 ft²`
+}
