@@ -47,9 +47,15 @@ module.exports = {
       'Residue is stepped by the stand.',
     ),
     forbid(
+      'soil-below-stand',
+      '^src/core/soil/',
+      { path: '^src/core/(?!foundations/|garden/|site/|residue/|soil/)' },
+      'The soil knows no plants.',
+    ),
+    forbid(
       'stand-below-questions',
       '^src/core/stand/',
-      { path: '^src/core/(?!foundations/|garden/|site/|plants/|residue/|stand/)' },
+      { path: '^src/core/(?!foundations/|garden/|site/|plants/|residue/|soil/|stand/)' },
       'The stand knows no questions.',
     ),
     forbid(
@@ -77,7 +83,7 @@ module.exports = {
       comment: 'What a plan comes to is evaluated in the workers; rooms ask for it and read it.',
       from: { path: inside('rooms|parts|state|text|actions'), pathNot: '\\.test\\.' },
       to: {
-        path: '^src/core/(stand/kernel|season/(run|deadDays)|scenario/(evaluate|bounds|compare|best|criteria|termination|sowing)|choosing/(judge|rank))\\.',
+        path: '^src/core/(stand/kernel|season/(run|deadDays)|bed/(standRun|through)|scenario/(evaluate|bounds|compare|best|criteria|termination|sowing)|choosing/(judge|rank))\\.',
         dependencyTypesNot: ['type-only'],
       },
     },

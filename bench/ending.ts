@@ -1,7 +1,7 @@
 import { dayNumber } from '../src/core/foundations/day'
 import { compareTerminations } from '../src/core/scenario/compare'
 import type { Scenario } from '../src/core/scenario/types'
-import { standRun } from '../src/core/season/run'
+import { standRun } from '../src/core/bed/standRun'
 import { generatedEnsemble } from '../src/core/site/ensemble'
 import { findCrop } from '../src/core/plants/crops'
 import { testCase, testCover, testTool } from '../src/core/testing/beds'

@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie'
+import Dexie, { type EntityTable, type Transaction } from 'dexie'
 import type { Check, Picture } from '../core/garden/check'
 import type { Bed, Garden, Stand } from '../core/garden/schema'
 import type { SeedLot } from '../core/garden/seed'
@@ -55,7 +55,7 @@ export type PictureBytes = { id: string; full: Uint8Array<ArrayBuffer>; small: U
 /** A piece of persisted screen state: drafts, the demo clock, the theme. */
 type SessionEntry = { key: string; value: unknown }
 
-/** The version of the garden data that databases before version 5 may hold. */
+/** The oldest version of the garden data that a database may hold; steps taken again change nothing. */
 const OLDEST = 1
 
 const migrated = (table: TableName, record: StoredRecord) =>
@@ -63,6 +63,22 @@ const migrated = (table: TableName, record: StoredRecord) =>
 
 const inPlace = (table: TableName) => (record: StoredRecord) =>
   void Object.assign(record, migrated(table, record))
+
+/** Records of older versions of the garden data, and what undo keeps of them, become those of today. */
+async function bringUp(upgrade: Transaction): Promise<void> {
+  for (const table of ['gardens', 'beds', 'stands', 'checks'] as const)
+    await upgrade.table(table).toCollection().modify(inPlace(table))
+  await upgrade
+    .table('undo')
+    .toCollection()
+    .modify((entry: UndoEntry) => {
+      entry.changes = entry.changes.map((change) => ({
+        ...change,
+        before: change.before && migrated(change.table, change.before),
+        after: change.after && migrated(change.table, change.after),
+      }))
+    })
+}
 
 export class KilimDatabase extends Dexie {
   gardens!: EntityTable<Garden, 'id'>
@@ -90,21 +106,9 @@ export class KilimDatabase extends Dexie {
     this.version(2).stores({ weather: 'id, gardenId', station: 'gardenId' })
     this.version(3).stores({ lots: 'id, gardenId' })
     this.version(4).stores({ pictures: 'id, gardenId, bedId, standId', pictureBytes: 'id' })
-    // Records stored by versions 1 to 5 of the garden data, and what undo keeps of them, become those of version 6.
-    this.version(5).upgrade(async (upgrade) => {
-      for (const table of ['gardens', 'beds', 'stands', 'checks'] as const)
-        await upgrade.table(table).toCollection().modify(inPlace(table))
-      await upgrade
-        .table('undo')
-        .toCollection()
-        .modify((entry: UndoEntry) => {
-          entry.changes = entry.changes.map((change) => ({
-            ...change,
-            before: change.before && migrated(change.table, change.before),
-            after: change.after && migrated(change.table, change.after),
-          }))
-        })
-    })
+    // Versions 6 and 7 of the garden data.
+    this.version(5).upgrade(bringUp)
+    this.version(6).upgrade(bringUp)
   }
 }
 

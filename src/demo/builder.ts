@@ -4,7 +4,7 @@ import { cropContent, cropStand } from '../core/garden/newStands'
 import { findCrop } from '../core/plants/crops'
 
 /** A demo garden is written as short rows; this turns them into records with stable ids. */
-export type DemoBed = { label: string; section: string; kind: Bed['kind']; lengthM: number; widthM: number; soil?: Bed['soil']; fertility?: Bed['fertility']; shade?: number; pathWidthM?: number; fixtures?: Bed['fixtures'] }
+export type DemoBed = { label: string; section: string; kind: Bed['kind']; lengthM: number; widthM: number; soil?: Bed['soil']; fertility?: Bed['fertility']; stoodBefore?: Bed['stoodBefore']; shade?: number; pathWidthM?: number; fixtures?: Bed['fixtures'] }
 
 /** A date with `!` in front is done, without it planned. */
 type When = string
@@ -36,6 +36,7 @@ export function demoBeds(gardenId: string, rows: DemoBed[]): { beds: Bed[]; sect
     pathWidthM: row.pathWidthM ?? 0.45,
     soil: row.soil ?? 'loam',
     fertility: row.fertility ?? 'medium',
+    stoodBefore: row.stoodBefore ?? null,
     shade: row.shade ?? 0,
     fixtures: row.fixtures ?? [],
   }))

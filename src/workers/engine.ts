@@ -14,7 +14,9 @@ import { evaluate } from '../core/scenario/evaluate'
 import { sowingOutlook, type SowingOutlookDay } from '../core/scenario/sowingDays'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { forecastOf, type StandForecast } from '../core/season/forecast'
-import { standRun, type StandCase } from '../core/season/run'
+import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
+import { standRun } from '../core/bed/standRun'
+import type { EarlierUse, StandCase } from '../core/season/run'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
 import { rankSowingDays, type SowingDay } from '../core/seeding/water'
 import { ensembleOf, type WeatherSpec } from '../core/season/weatherSpec'
@@ -84,6 +86,9 @@ export const engine = {
     const ensemble = ensembleFor(spec)
     const season = standRun(standCase, ensemble)
     return season && forecastOf(standCase, season)
+  },
+  ground(spec: WeatherSpec, before: EarlierUse[], bed: Bed, day: number): GroundSummary | null {
+    return groundSummary(before, bed, ensembleFor(spec), day)
   },
   sowAgain(spec: WeatherSpec, standCase: StandCase): SowAgain | null {
     return sowAgain(standCase, ensembleFor(spec), spec.today)

@@ -6,7 +6,7 @@ import { dayNumber } from '../core/foundations/day'
 import { testRecord } from '../core/testing/weather'
 import { marlpitLane } from '../demo/marlpitLane'
 import { weatherSpecOf } from '../state/season'
-import { standCaseOf } from '../core/season/standCase'
+import { beforeOn, standCaseOf } from '../core/season/standCase'
 import { engine } from './engine'
 import { RecordMissing } from './recordMissing'
 
@@ -279,6 +279,15 @@ describe('engine on the demo garden', () => {
     ).toEqual([1, 2, 3])
     expect(engine.plantYear(spec, 'moss', [today])).toEqual([])
     expect(engine.plantYear(spec, 'oats', [today])[0].covered.chance).toBeGreaterThan(0.8)
+  })
+  test('the ground of a bed is told where its past is known', () => {
+    const bed = data.beds.find(({ id }) =>
+      data.stands.some((stand) => stand.bedId === id && stand.start.fact),
+    )!
+    const summary = engine.ground(spec, beforeOn(data, bed, { kind: 'whole' }, today, null), bed, today)!
+    expect(summary.mineralG.low).toBeGreaterThan(0)
+    expect(summary.waterShare.high).toBeLessThanOrEqual(1)
+    expect(engine.ground(spec, [], bed, today)).toBeNull()
   })
   test('crops have no forecast', () => {
     const crop = data.stands.find((stand) => stand.content.kind === 'crop')!

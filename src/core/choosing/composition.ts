@@ -74,6 +74,7 @@ export function scenarioFor(
       own: means.own,
       flattens: canFlatten(means.tools),
       establishment: follows.kind === 'nothing' ? 'transplant' : follows.establishment,
+      before: question.before,
     },
     follows,
     means,

@@ -2,6 +2,7 @@ import type { Spread } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import type { Bed, BedPart, Covering, Garden, PurposeId, Stand } from '../garden/schema'
 import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
+import type { EarlierUse } from '../season/run'
 import type { DateSpread } from '../stand/summary'
 
 export type WinterWish = 'either' | 'must live' | 'must die'
@@ -47,6 +48,8 @@ export type ChooseQuestion = {
   follows: Follows
   means: Means
   ground: GroundFacts
+  /** What had or has this ground before, as it is followed through to the sowing. */
+  before: readonly EarlierUse[]
   freeFromDay: number
   /** A sowing day to judge by; null to find the best one. */
   sowDay: number | null

@@ -20,6 +20,7 @@ const bed: Bed = {
   pathWidthM: 0.5,
   soil: 'loam',
   fertility: 'medium',
+  stoodBefore: null,
   shade: 0,
   fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 2 }],
 }

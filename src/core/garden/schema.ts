@@ -7,11 +7,13 @@ import { seedPack, sower } from './seed'
 import { siteClimate } from './site'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 6
+export const GARDEN_SCHEMA_VERSION = 7
 
 export const soilTexture = z.enum(['sand', 'sandy loam', 'loam', 'silt loam', 'clay loam', 'clay'])
 export const bedKind = z.enum(['in-ground', 'framed', 'planter'])
 export const fertility = z.enum(['low', 'medium', 'high'])
+/** What stood in a bed before its records begin. */
+export const stoodBefore = z.enum(['bare', 'vegetables', 'cover', 'grass'])
 
 /** Something that stands in a bed and stays: takes area from seed and forbids some endings there. */
 const fixture = z.object({
@@ -35,6 +37,8 @@ export const bed = z.object({
   pathWidthM: numberBetween('Path width', 0, 10, 'm'),
   soil: soilTexture,
   fertility,
+  /** What stood here before the records begin; null where that is not known. */
+  stoodBefore: stoodBefore.nullable(),
   /** Share of the day's light taken by trees or walls, 0 (open) to 0.8. */
   shade: numberBetween('Shade', 0, 0.8),
   fixtures: z.array(fixture).max(50),

@@ -3,7 +3,8 @@ import type { NitrogenSource } from '../garden/rules'
 import type { Bed } from '../garden/schema'
 import type { Crop } from '../plants/crops'
 import type { WeatherEnsemble } from '../site/weather'
-import { RELEASE_AT_20C_G, soilRelease, STARTING_NITROGEN_G } from '../stand/nitrogen'
+import { RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
+import { valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 
 /** Nitrogen by week after planting, g m⁻² since planting: what the crop has taken up, what residue and soil have freed. */
@@ -11,8 +12,6 @@ export type NitrogenWeek = { week: number; needG: number; residue: Spread; soilG
 
 /** Share of mineral nitrogen in the soil that a crop's roots get (judgement, 0.5–0.8). */
 export const CAUGHT = 0.65
-/** Share of the starting mineral nitrogen that a cover has left behind (judgement, 0.2–0.5). */
-export const LEFT_BY_COVER = 0.3
 const MOST_WEEKS = 16
 
 /**
@@ -36,7 +35,8 @@ export function nitrogenWeeks(
   const from = plantingDay - ended.startDay
   const weeks = Math.min(MOST_WEEKS, Math.ceil(crop.daysToHarvest / 7))
   const list: NitrogenWeek[] = []
-  let soilG = STARTING_NITROGEN_G[fertility] * LEFT_BY_COVER
+  // What was freed before planting and not washed out is there to begin with.
+  let soilG = spreadOf(valuesOn(ended, ended.mineralG, plantingDay))?.mid ?? 0
   for (let week = 0; week <= weeks; week++) {
     const at = from + 7 * week
     if (from < 0 || at >= ended.days) break

@@ -3,9 +3,9 @@ import type { Bed } from '../garden/schema'
 import type { Crop } from '../plants/crops'
 import { agedIndex, freshIndex, HARMLESS_INDEX } from '../residue/allelopathy'
 import type { WeatherEnsemble } from '../site/weather'
-import { RELEASE_AT_20C_G, soilRelease, STARTING_NITROGEN_G } from '../stand/nitrogen'
+import { RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
 import type { StandRun } from '../stand/types'
-import { CAUGHT, cropNeed, LEFT_BY_COVER } from './feeding'
+import { CAUGHT, cropNeed } from './feeding'
 
 /**
  * The first day of the time without a break in which something is open that holds `plantingDay`; where it is shut then,
@@ -48,15 +48,13 @@ function warmth(ensemble: WeatherEnsemble, member: number, fromDay: number, toDa
   return sums[place(toDay)] - sums[place(fromDay)]
 }
 
-/** Nitrogen that the soil has left and frees in a crop's first four weeks, g m⁻². */
-export const soilNitrogen = (
+/** Nitrogen that the soil's organic matter frees in a crop's first four weeks, g m⁻². */
+export const freedBySoil = (
   ensemble: WeatherEnsemble,
   member: number,
   day: number,
   fertility: Bed['fertility'],
-): number =>
-  STARTING_NITROGEN_G[fertility] * LEFT_BY_COVER +
-  RELEASE_AT_20C_G[fertility] * warmth(ensemble, member, day, day + FIRST_WEEKS_DAYS)
+): number => RELEASE_AT_20C_G[fertility] * warmth(ensemble, member, day, day + FIRST_WEEKS_DAYS)
 
 /**
  * Whether residue starves a crop planted on a day: in its first four weeks it takes more than half of what the soil has
@@ -78,7 +76,7 @@ export function tiesUp(
   if (to <= from) return false
   const takenG = ended.releasedG[slot * ended.days + from] - ended.releasedG[slot * ended.days + to]
   if (takenG <= 0) return false
-  const soilG = soilNitrogen(ensemble, member, day, fertility)
+  const soilG = ended.mineralG[slot * ended.days + from] + freedBySoil(ensemble, member, day, fertility)
   return takenG > TIE_UP_SHARE * soilG && CAUGHT * soilG + feedG - takenG < cropNeed(crop, FIRST_WEEKS_DAYS)
 }
 

@@ -4,7 +4,7 @@ import { isoDate } from '../foundations/day'
 import { shareOf, spreadOf } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
-import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, soilNitrogen, TIE_UP_SHARE } from '../planting/openDays'
+import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, freedBySoil, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
 import { branchDay, residueCriteria, type Common } from './criteria'
 import { criteriaDays, endedBranch, failuresOf, firstFailure } from './evaluate'
@@ -83,7 +83,7 @@ function followedMembers(
     const nitrogen = (run.nitrogenG[at] + run.residueNitrogenG[at]) / Math.max(1e-9, massG)
     const starves =
       mostTaken(massG, nitrogen) >
-      TIE_UP_SHARE * soilNitrogen(ensemble, member, follows.day, standCase.bed.fertility)
+      TIE_UP_SHARE * freedBySoil(ensemble, member, follows.day, standCase.bed.fertility)
     if (starves || (follows.establishment === 'seed' && massG > SEEDBED_RESIDUE_G.small)) members.push(member)
   }
   return members

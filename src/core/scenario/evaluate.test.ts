@@ -14,8 +14,8 @@ import { BARE_FACTS, testMeans } from '../testing/questions'
 import { TEST_SITES } from '../testing/sites'
 import { generatedEnsemble } from '../site/ensemble'
 import { cropNeed } from '../planting/feeding'
-import { soilRelease } from '../stand/nitrogen'
-import { standRun } from '../season/run'
+import { soilRelease } from '../soil/nitrogen'
+import { standRun } from '../bed/standRun'
 import { bestOption, bestTermination } from './best'
 import { compareTerminations } from './compare'
 import { HOPELESS } from './starts'
@@ -200,7 +200,7 @@ function recount(
     const left = (series: Float32Array, day: number) => series[m * ended!.days + day - ended!.startDay]
     if (!composted) {
       const taken = left(ended!.releasedG, target) - left(ended!.releasedG, target + 28)
-      let soil = 4.5 * 0.3
+      let soil = left(ended!.mineralG, target)
       for (let day = target; day < target + 28; day++) soil += soilRelease(air(day, 'soilTempC'), 0.055)
       if (taken > 0.5 * soil && 0.65 * soil + follows.feedG - taken < cropNeed(follows.crop, 28))
         return 'tie-up'

@@ -110,8 +110,10 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
 
 /** Dry matter that a stand leaves in its bed when it ends: shoots with what has fallen already, and roots. */
 function organicInput(run: StandRun, endDay: number): OrganicInput {
-  const mid = (name: 'massG' | 'residueG') => spreadOn(run, name, endDay - 1)?.mid ?? 0
-  const shootG = mid('massG') + mid('residueG')
+  const mid = (name: 'massG' | 'residueG', day: number) => spreadOn(run, name, day)?.mid ?? 0
+  // What lay there before it was sown is not its own.
+  const fallen = Math.max(0, mid('residueG', endDay - 1) - mid('residueG', run.startDay))
+  const shootG = mid('massG', endDay - 1) + fallen
   const shoots = run.species.map((species) => spreadOf(valuesOn(run, species.massG, endDay - 1))?.mid ?? 0)
   const total = shoots.reduce((sum, mass) => sum + mass, 0)
   const rootShare = run.sown.reduce(

@@ -11,13 +11,20 @@ import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import type { OwnResults } from '../ending/ownResults'
 import { firstUnknownDay, type WeatherEnsemble } from '../site/weather'
 import { resumeStand, runSaving, runStand, type SavedStates } from '../stand/kernel'
+import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
+import type { MemberState } from '../stand/memberState'
 import type { StandEvent, StandRun } from '../stand/types'
 import { drawTraits } from '../stand/traits'
 import { learn } from '../tracking/learn'
 import { looksOf, type Look } from '../tracking/looks'
 import { canopyAbove, sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
+
+/** What had the ground before, from a day on: a cover with all its own run depends on, or a crop until it is gone. */
+export type EarlierUse =
+  | { kind: 'cover'; startDay: number; standCase: StandCase }
+  | { kind: 'crop'; startDay: number; cropId: string; goneDay: number | null }
 
 /** Everything one stand's forecast depends on besides the weather. */
 export type StandCase = {
@@ -36,6 +43,8 @@ export type StandCase = {
   flattens: boolean
   /** Whether what follows is sown or transplanted: how dead it must be. Transplanted where left out. */
   establishment?: 'transplant' | 'seed'
+  /** What had its ground before it, the earliest first; where nothing is known the bed's answers begin it. */
+  before?: readonly EarlierUse[]
 }
 
 /** Plants that were seen lost are lost in every member, unless its own weather took as many already. */
@@ -153,16 +162,19 @@ export type SeasonRun = {
   ensemble: WeatherEnsemble
   again: (events: readonly StandEvent[], members?: number) => StandRun
   branch: (day: number, events: readonly StandEvent[], days?: number, members?: readonly number[]) => StandRun
+  /** The states of all members at the beginning of a day, with further events before it. */
+  statesOn: (day: number, events: readonly StandEvent[]) => readonly MemberState[]
 }
 
 /**
- * Runs a cover with its cuts and what was seen of it until its end, as it would stand on if it were not ended. What was
- * seen re-weights the members. Days in `saveOn` are those that `branch` can start from without a run of its own.
- * Returns null for crops, unknown species, and stands sown outside the weather.
+ * Runs a cover with its cuts and what was seen of it until its end, as it would stand on if it were not ended, on ground
+ * as what stood before left it. What was seen re-weights the members. Days in `saveOn` are those that `branch` can start
+ * from without a run of its own. Returns null for crops, unknown species, and stands sown outside the weather.
  */
-export function standRun(
+export function standRunOn(
   standCase: StandCase,
   ensemble: WeatherEnsemble,
+  ground: readonly Ground[] | null,
   saveOn: readonly number[] = [],
 ): SeasonRun | null {
   const { stand, bed, checks, upper } = standCase
@@ -183,6 +195,8 @@ export function standRun(
     sowDay,
     soil: bed.soil,
     fertility: bed.fertility,
+    stoodBefore: bed.stoodBefore,
+    ...(ground && { ground }),
     shade: bed.shade,
     canopyAbove: canopyAbove(stand, upper ? [upper] : []),
     watering: wateringOf(stand),
@@ -231,6 +245,10 @@ export function standRun(
         days,
         members,
       ),
+    statesOn: (day, events) =>
+      runSaving(withEvents(events), { ...weather, days: day - weather.startDay }, traits, [day]).saved.get(
+        day,
+      )!,
   }
 }
 
@@ -238,15 +256,20 @@ export function standRun(
 const firstChange = (events: readonly StandEvent[]) =>
   events.length === 0 ? null : Math.min(...events.map((event) => event.day))
 
-/** A stand's run with its planned or recorded ending and what takes the ground after it in it. */
-export function endedRun(standCase: StandCase, season: SeasonRun): StandRun {
+/** A stand's planned or recorded ending as events, and what takes the ground after it. */
+export function eventsFromEnd(standCase: StandCase, ensemble: WeatherEnsemble): StandEvent[] {
   const { stand, nextStartDay } = standCase
   const end = latest(stand.end)
   const acted = end !== null && findWay(end.method)?.waits === null
-  const events = [
-    ...(end ? eventsOfEnd(standCase, end, season.ensemble, nextStartDay) : []),
+  return [
+    ...(end ? eventsOfEnd(standCase, end, ensemble, nextStartDay) : []),
     ...(nextStartDay !== null ? takenOver(nextStartDay, acted) : []),
   ]
+}
+
+/** A stand's run with its planned or recorded ending and what takes the ground after it in it. */
+export function endedRun(standCase: StandCase, season: SeasonRun): StandRun {
+  const events = eventsFromEnd(standCase, season.ensemble)
   const { run } = season
   const day = firstChange(events)
   if (day === null || day >= run.startDay + run.days) return run

@@ -3,12 +3,42 @@ import type { OwnResults } from '../ending/ownResults'
 import { ownResults } from '../ending/pooling'
 import { dayNumber } from '../foundations/day'
 import { partAreaM2 } from '../garden/area'
-import type { Bed, GardenData, Stand } from '../garden/schema'
+import type { Bed, BedPart, GardenData, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
-import type { StandCase } from './run'
+import { usesBefore } from './earlier'
+import type { EarlierUse, StandCase } from './run'
 
 /** All that a stand's forecast depends on, taken from the garden. */
 export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
+  const own = caseAlone(data, stand)
+  const start = latest(stand.start)
+  if (!own || !start) return own
+  const before = beforeOn(data, own.bed, stand.part, dayNumber(start.date), stand.id)
+  return before.length > 0 ? { ...own, before } : own
+}
+
+/** What begins on a part of a bed before a day, as its ground is followed through it; a stand of one's own is left out. */
+export function beforeOn(
+  data: GardenData,
+  bed: Bed,
+  part: BedPart,
+  day: number,
+  ownId: string | null,
+): EarlierUse[] {
+  return usesBefore(data.stands, bed, part, day, ownId).flatMap(({ stand, startDay }): EarlierUse[] => {
+    if (stand.content.kind === 'crop') {
+      const end = latest(stand.end)
+      const goneDay = end && dayNumber(end.date)
+      return [{ kind: 'crop', cropId: stand.content.cropId, startDay, goneDay }]
+    }
+    const standCase = caseAlone(data, stand)
+    // When the next thing begins is told by what comes after it in the list.
+    return standCase ? [{ kind: 'cover', standCase: { ...standCase, nextStartDay: null }, startDay }] : []
+  })
+}
+
+/** What a stand's forecast depends on besides what stood on its ground before. */
+function caseAlone(data: GardenData, stand: Stand): StandCase | null {
   const bed = data.beds.find((entry) => entry.id === stand.bedId)
   if (!bed) return null
   const brought = broughtTo(bed, data.stands)

@@ -99,3 +99,14 @@ export function keepMoist(water: SoilWater): number {
   water.gainedMm += given
   return given
 }
+
+/** Share of the root zone's water below which vegetables are taken to be watered (judgement, 0.4–0.6). */
+const WATERED_SHARE = 0.5
+
+/** Waters the root zone of a crop up to what growers keep it at; returns the mm given. */
+export function keepWatered(water: SoilWater): number {
+  const given = Math.max(0, WATERED_SHARE * water.rootCapacityMm - water.rootZoneMm)
+  water.rootZoneMm += given
+  water.gainedMm += given
+  return given
+}

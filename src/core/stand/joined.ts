@@ -30,5 +30,6 @@ export function joined(before: StandRun, after: StandRun): StandRun {
     soilWaterMm: series(before.soilWaterMm, after.soilWaterMm),
     seedLayer: series(before.seedLayer, after.seedLayer),
     releasedG: series(before.releasedG, after.releasedG),
+    mineralG: series(before.mineralG, after.mineralG),
   }
 }

@@ -7,10 +7,10 @@ import {
   residueCover,
   type ResiduePools,
 } from '../residue/pools'
-import { keepMoist, waterDay, waterFactor } from '../site/soilWater'
+import { keepMoist, keepWatered, waterDay, waterFactor } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
+import { leachedNitrogen, RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
 import { growthResponse, vernalisingDay } from './development'
-import { RELEASE_AT_20C_G, soilRelease, STARTING_NITROGEN_G } from './nitrogen'
 import {
   age,
   coldAndHeat,
@@ -23,6 +23,7 @@ import {
   type SpeciesState,
   type Tally,
 } from './plantState'
+import { cropCover, feedCrop } from './groundCrop'
 import { beginMember, copyState, type MemberState } from './memberState'
 import { closeAccounts, emptyRun, record } from './recording'
 import { shareAbove, takeTop } from './taking'
@@ -152,6 +153,7 @@ function runMember(
   const offset = run.startDay - ensemble.startDay
   const moistUntil = input.sowDay + (input.watering?.keptMoistDays ?? 0)
   const waterings = input.watering && input.watering.mm.size > 0 ? input.watering.mm : null
+  const crop = input.crop ?? null
   let { shadeAbove, mineral, wetness, cover } = now
   const canopy: Canopy = { massG: 0, intercepted: 0, weightedLeaf: 0, tallestM: 0 }
 
@@ -170,6 +172,7 @@ function runMember(
     const fromSoil = soilRelease(soilC, RELEASE_AT_20C_G[input.fertility])
     mineral += fromSoil
     tally.soilNitrogen += fromSoil
+    if (crop) mineral -= feedCrop(crop, day, mineral, tally)
     lightInto(
       canopy,
       states,
@@ -209,12 +212,24 @@ function runMember(
     wetness = Math.min(1, wetness * 0.82 + Math.min(1, weather.rainMm[i] / 5) * 0.6)
     mineral += decayDay(pools, soilC, wetness, mineral)
     mineral += decayDay(buried, soilC, BURIED_WETNESS, mineral, BURIED_CONTACT)
-    cover = record(run, slot * days + d, states, pools, buried, water, tally.fixed)
+    cover = record(run, slot * days + d, states, pools, buried, water, mineral, tally.fixed)
+    if (crop) keepWatered(water)
+    const green = crop ? Math.max(cover, cropCover(crop, day)) : cover
     const wetMm = weather.waterMm[i] + (waterings?.get(day) ?? 0)
-    waterDay(water, wetMm, weather.et0Mm[i], cover, Math.min(1, cover + residueCover(residue)))
+    const drainedMm = waterDay(
+      water,
+      wetMm,
+      weather.et0Mm[i],
+      green,
+      Math.min(1, green + residueCover(residue)),
+    )
+    const washed = leachedNitrogen(mineral, drainedMm, input.soil)
+    mineral -= washed
+    tally.leached += washed
   }
-  const startNitrogen = STARTING_NITROGEN_G[input.fertility]
-  closeAccounts(run, slot, states, [pools, buried], tally, startNitrogen, mineral, water, now.startWaterMm)
+  const end = { ...now, shadeAbove, mineral, wetness, cover }
+  saveOn?.get(run.startDay + days)?.push(copyState(end))
+  closeAccounts(run, slot, end)
 }
 
 /** States of all members at the beginning of some days of a run, by day number: where a what-if begins. */
@@ -229,7 +244,7 @@ export function runStand(input: StandInput, ensemble: WeatherEnsemble, traits: M
   return runSaving(input, ensemble, traits, []).run
 }
 
-/** The same, with the states kept that stand at the beginning of the days in `saveOn`. */
+/** The same, with the states kept that stand at the beginning of the days in `saveOn`; the day after the last is its end. */
 export function runSaving(
   input: StandInput,
   ensemble: WeatherEnsemble,

@@ -1,24 +1,21 @@
-import { emptyPools, type ResiduePools } from '../residue/pools'
-import { soilWater, waterDay, type SoilWater } from '../site/soilWater'
+import type { ResiduePools } from '../residue/pools'
+import { waterDay } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
-import { STARTING_NITROGEN_G } from './nitrogen'
+import { heldBy, newGround, takenOverGround, type Ground } from '../soil/ground'
 import { newState, newTally, resetState, type SpeciesState, type Tally } from './plantState'
 import type { MemberTraits } from './traits'
 import type { StandInput } from './types'
 
-/** Days of weather before sowing that the soil's water is followed through, so that dry weeks are felt by the seed. */
+/** Days of weather before sowing that the soil's water is followed through where its past is not known. */
 const WATER_LEAD_DAYS = 30
+
 /** One member's stand and ground at the beginning of a day: all that its next day is worked out from. */
-export type MemberState = {
+export type MemberState = Ground & {
   states: SpeciesState[]
-  pools: ResiduePools
-  buried: ResiduePools
-  water: SoilWater
   tally: Tally
-  startWaterMm: number
+  /** What the ground held when the run began. */
+  start: ReturnType<typeof heldBy>
   shadeAbove: number
-  mineral: number
-  wetness: number
   cover: number
 }
 
@@ -38,7 +35,7 @@ export const copyState = (state: MemberState): MemberState => ({
   tally: { ...state.tally },
 })
 
-/** The ground on the sowing day, its water followed through the weeks before. */
+/** The ground on the sowing day: as it came from what stood before, else with its water followed through the weeks before. */
 export function beginMember(
   input: StandInput,
   ensemble: WeatherEnsemble,
@@ -47,25 +44,23 @@ export function beginMember(
 ): MemberState {
   const weather = ensemble.members[member]
   const offset = input.sowDay - ensemble.startDay
-  const water = soilWater(input.soil)
-  const startWaterMm = water.seedLayerMm + water.rootZoneMm
-  for (let i = Math.max(0, offset - WATER_LEAD_DAYS); i < offset; i++)
-    waterDay(water, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2)
+  const known = input.ground && input.ground[member % input.ground.length]
+  const ground = known ? takenOverGround(known) : newGround(input)
+  const start = heldBy(ground)
+  if (!known)
+    for (let i = Math.max(0, offset - WATER_LEAD_DAYS); i < offset; i++)
+      waterDay(ground.water, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2)
   const states = input.sown.map(({ plant }) => {
     const state = newState()
     resetState(state, plant, traits.hardinessC[member])
     return state
   })
   return {
+    ...ground,
     states,
-    pools: emptyPools(),
-    buried: emptyPools(),
-    water,
     tally: newTally(),
-    startWaterMm,
+    start,
     shadeAbove: input.canopyAbove?.share ?? 0,
-    mineral: STARTING_NITROGEN_G[input.fertility],
-    wetness: 0.5,
     cover: 0,
   }
 }

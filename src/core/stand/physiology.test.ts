@@ -11,7 +11,8 @@ import {
   vernalisingDay,
 } from './development'
 import { crownTemperature, nextLt50, nightSurvival } from './hardiness'
-import { criticalNitrogenPct, soilRelease } from './nitrogen'
+import { soilRelease } from '../soil/nitrogen'
+import { criticalNitrogenPct } from './nitrogen'
 import { bbchAt, stageName, stagesOf } from './stage'
 import { drawTraits } from './traits'
 

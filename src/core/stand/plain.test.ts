@@ -50,6 +50,7 @@ type World = {
   worst: number
   grown: number
   fixed: number
+  washed: number
 }
 
 const limit = (value: number, low: number, high: number) => (value < low ? low : value > high ? high : value)
@@ -72,7 +73,15 @@ function moveWater(world: World, rain: number, et0: number, green: number, groun
   const afterUptake =
     afterEvaporation - Math.min(afterEvaporation, 1.05 * et0 * green * Math.min(1, share / 0.45))
   const risen = Math.min(afterUptake, 0.06 * Math.max(0, share - wet) * SEED_CAPACITY)
-  return { ...world, seedLayer: filled - 0.8 * evaporated + risen, rootZone: afterUptake - risen }
+  const drained = over - (roots - world.rootZone)
+  const washed = drained > 0 ? (0.85 * world.mineral * drained) / (drained + 175) : 0
+  return {
+    ...world,
+    seedLayer: filled - 0.8 * evaporated + risen,
+    rootZone: afterUptake - risen,
+    mineral: world.mineral - washed,
+    washed: world.washed + washed,
+  }
 }
 
 function toGround(pools: Pool[], mass: number, nitrogen: number): Pool[] {
@@ -342,10 +351,15 @@ describe('the kernel against a plain version', () => {
               worst: 1,
               grown: 0,
               fixed: 0,
+              washed: 0,
             }
             const from = dayNumber(iso) - ensemble.startDay
             for (let i = from - 30; i < from; i++)
-              world = moveWater(world, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2)
+              world = {
+                ...moveWater(world, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2),
+                mineral: 4.5,
+                washed: 0,
+              }
             for (let d = 0; d < run.days; d++) {
               const i = from + d
               const day: Day = {
@@ -375,6 +389,7 @@ describe('the kernel against a plain version', () => {
               world.mineral +
                 world.nitrogen +
                 world.microbes +
+                world.washed +
                 world.pools.reduce((sum, pool) => sum + pool.nitrogen, 0),
               1e-9,
             )

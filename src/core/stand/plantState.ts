@@ -8,7 +8,7 @@ import { bbchAt } from './stage'
 import type { SownSpecies } from './types'
 
 /** Soil nitrogen reachable per day, share of the mineral pool (judgement). */
-const UPTAKE_SHARE_PER_DAY = 0.08
+export const UPTAKE_SHARE_PER_DAY = 0.08
 /** Legumes take at most this share of demand from soil. */
 const LEGUME_SOIL_SHARE = 0.4
 const NODULATION_CD = 120
@@ -51,6 +51,10 @@ export type Tally = {
   broughtNitrogen: number
   exportedNitrogen: number
   soilNitrogen: number
+  /** Washed out of the root zone. */
+  leached: number
+  /** Taken from the soil by a crop above. */
+  cropNitrogen: number
 }
 
 export const newTally = (): Tally => ({
@@ -62,6 +66,8 @@ export const newTally = (): Tally => ({
   broughtNitrogen: 0,
   exportedNitrogen: 0,
   soilNitrogen: 0,
+  leached: 0,
+  cropNitrogen: 0,
 })
 
 export const newState = (): SpeciesState => ({

@@ -1,7 +1,9 @@
 import { poolMass, poolNitrogen, type ResiduePools } from '../residue/pools'
 import type { SoilWater } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
-import type { SpeciesState, Tally } from './plantState'
+import { heldBy } from '../soil/ground'
+import type { MemberState } from './memberState'
+import type { SpeciesState } from './plantState'
 import type { StandInput, StandRun } from './types'
 
 /** A run with all its series empty, from a day to the end of the weather. */
@@ -31,6 +33,7 @@ export function emptyRun(input: StandInput, ensemble: WeatherEnsemble, startDay:
     soilWaterMm: series(),
     seedLayer: series(),
     releasedG: series(),
+    mineralG: series(),
     carriedOff: { massG: perMember(), nitrogenG: perMember() },
     accounts: {
       massIn: perMember(),
@@ -51,6 +54,7 @@ export function record(
   pools: ResiduePools,
   buried: ResiduePools,
   water: SoilWater,
+  mineral: number,
   fixed: number,
 ): number {
   let leaf = 0
@@ -78,22 +82,14 @@ export function record(
   run.soilWaterMm[at] = water.seedLayerMm + water.rootZoneMm
   run.seedLayer[at] = water.seedLayerMm / water.seedCapacityMm
   run.releasedG[at] = pools.netReleasedG + buried.netReleasedG
+  run.mineralG[at] = mineral
   return cover
 }
 
-/** Closes a member's accounts: all that came in, and where it is or went. */
-export function closeAccounts(
-  run: StandRun,
-  member: number,
-  states: readonly SpeciesState[],
-  layers: readonly ResiduePools[],
-  tally: Tally,
-  startNitrogen: number,
-  mineral: number,
-  water: SoilWater,
-  startWaterMm: number,
-): void {
+/** Closes a member's accounts: all that was there and came in, and where it is or went. */
+export function closeAccounts(run: StandRun, member: number, end: MemberState): void {
   const { accounts } = run
+  const { states, pools, buried, water, tally, start } = end
   states.forEach((state, c) => (run.species[c].plantsPerM2[member] = state.plants))
   let live = 0
   let plantNitrogen = 0
@@ -101,19 +97,21 @@ export function closeAccounts(
     live += state.mass
     plantNitrogen += state.nitrogen
   }
-  const over = (of: (pools: ResiduePools) => number) => layers.reduce((sum, pools) => sum + of(pools), 0)
+  const held = heldBy(end)
   run.carriedOff.massG[member] = tally.exportedMass
   run.carriedOff.nitrogenG[member] = tally.exportedNitrogen
-  accounts.massIn[member] = tally.grown + tally.broughtMass
-  accounts.massOut[member] = live + over((pools) => poolMass(pools) + pools.decayedG) + tally.exportedMass
+  accounts.massIn[member] = start.massG + tally.grown + tally.broughtMass
+  accounts.massOut[member] = live + held.massG + pools.decayedG + buried.decayedG + tally.exportedMass
   accounts.nitrogenIn[member] =
-    startNitrogen + tally.soilNitrogen + tally.fixed + tally.seedNitrogen + tally.broughtNitrogen
+    start.nitrogenG + tally.soilNitrogen + tally.fixed + tally.seedNitrogen + tally.broughtNitrogen
   accounts.nitrogenOut[member] =
-    mineral +
+    held.nitrogenG +
     plantNitrogen +
-    over((pools) => poolNitrogen(pools) + pools.microbialNitrogenG) +
-    tally.exportedNitrogen
-  accounts.waterIn[member] = startWaterMm + water.gainedMm
-  accounts.waterOut[member] =
-    water.seedLayerMm + water.rootZoneMm + water.evaporatedMm + water.transpiredMm + water.drainedMm
+    pools.microbialNitrogenG +
+    buried.microbialNitrogenG +
+    tally.exportedNitrogen +
+    tally.leached +
+    tally.cropNitrogen
+  accounts.waterIn[member] = start.waterMm + water.gainedMm
+  accounts.waterOut[member] = held.waterMm + water.evaporatedMm + water.transpiredMm + water.drainedMm
 }

@@ -1,5 +1,6 @@
 import type { Bed } from '../garden/schema'
 import type { Species } from '../plants/parameters'
+import type { Ground } from '../soil/ground'
 
 /** One species as sown: viable seeds per m² and the share expected to come up in a moist seedbed. */
 export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: number }
@@ -53,11 +54,31 @@ export type Grazing = {
   buried?: number
 }
 
+/** A crop as far as the ground feels it. */
+export type GroundCrop = {
+  plantedDay: number
+  /** Day from which it is gone. */
+  goneDay: number
+  /** Nitrogen it has wanted by each day after planting, g m⁻². */
+  wantedG: Float64Array
+  /** Share of the ground it covers when grown, 0–1, and days until then. */
+  cover: number
+  grownAfterDays: number
+  /** Mineral nitrogen it is taken not to use, g m⁻²: what fed vegetables leave behind. */
+  leavesG: number
+}
+
 export type StandInput = {
   sown: readonly SownSpecies[]
   sowDay: number
   soil: Bed['soil']
   fertility: Bed['fertility']
+  /** What stood here before the records begin; matters only where `ground` is not known. */
+  stoodBefore?: Bed['stoodBefore']
+  /** The ground as what stood before left it, member after member, over and over where there are fewer; else by the answers. */
+  ground?: readonly Ground[]
+  /** A crop that takes nitrogen and water from the same ground. */
+  crop?: GroundCrop
   /** Share of light taken by surroundings, 0–0.8. */
   shade: number
   /** A crop above: takes this share of the light until the day it goes, or until a night at `frostC` kills it. */
@@ -91,6 +112,8 @@ export type StandRun = {
   seedLayer: Float32Array
   /** Net mineral nitrogen released by residue since sowing; negative while it ties up. */
   releasedG: Float32Array
+  /** Mineral nitrogen in the root zone. */
+  mineralG: Float32Array
   /** Mass and nitrogen carried off the bed since sowing, per member at the end of the run. */
   carriedOff: { massG: Float64Array; nitrogenG: Float64Array }
   /** Where mass and nitrogen went, per member at the end of the run; both sides of each account are equal. */

@@ -15,6 +15,7 @@ export const testBed: Bed = {
   pathWidthM: 0.4,
   soil: 'loam',
   fertility: 'medium',
+  stoodBefore: null,
   shade: 0,
   fixtures: [],
 }

@@ -30,7 +30,7 @@ export function waysFor(
     ground: BARE_FACTS,
     today: from,
   }
-  const season = { run: covered, ensemble, again: () => covered, branch: () => covered }
+  const season = { run: covered, ensemble, again: () => covered, branch: () => covered, statesOn: () => [] }
   return compareTerminations(scenario, season, ask)
 }
 

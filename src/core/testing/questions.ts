@@ -37,6 +37,7 @@ export function testQuestion(
     follows: { kind: 'deadline', day: dayNumber(wantedBy), establishment: 'transplant' },
     means: testMeans(),
     ground: BARE_FACTS,
+    before: [],
     purposes: ['mass'],
     weeds: 'any',
     animals: [],

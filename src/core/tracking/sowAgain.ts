@@ -1,7 +1,8 @@
 import { dayNumber, isoDate } from '../foundations/day'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import { latest } from '../garden/timeline'
-import { standRun, type StandCase } from '../season/run'
+import { standRun } from '../bed/standRun'
+import type { StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { valuesOn } from '../stand/summary'
 
@@ -22,11 +23,14 @@ export function sowAgain(standCase: StandCase, ensemble: WeatherEnsemble, today:
   const left = standRun(standCase, ensemble)
   if (!start || !left) return null
   const day = isoDate(today)
+  const { before = [], ...failed } = standCase
   const { stand } = standCase
   const fresh = standRun(
     {
       ...standCase,
       checks: [],
+      // What failed lies on the ground that is sown again.
+      before: [...before, { kind: 'cover', startDay: dayNumber(start.date), standCase: failed }],
       stand: {
         ...stand,
         id: `${stand.id} again`,

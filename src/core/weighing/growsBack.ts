@@ -9,7 +9,8 @@ import { COUNT_AFTER_DAYS, middleOn, plantsOn, releasedBetween } from '../scenar
 import { evaluateWith } from '../scenario/evaluate'
 import { targetDay } from '../scenario/plan'
 import type { Scenario } from '../scenario/types'
-import { standRun, type SeasonRun } from '../season/run'
+import { standRun } from '../bed/standRun'
+import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 
 /** One cutting date tried: everything that moves with it. Per m² unless it says otherwise. */

@@ -19,7 +19,8 @@ import { middleOn } from '../scenario/after'
 import { lastManureDay } from '../scenario/criteria'
 import { evaluateWith } from '../scenario/evaluate'
 import type { Scenario } from '../scenario/types'
-import { eventsOfEnd, standRun, type SeasonRun } from '../season/run'
+import { standRun } from '../bed/standRun'
+import { eventsOfEnd, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 
 export type MovingQuestion = { scenario: Scenario; method: WayId; plan: AnimalPlan; startDay: number }

@@ -22,7 +22,8 @@ describe('files of every version', () => {
   test.each(versions)('version %i is read whole, its records complete', (version) => {
     const read = readGardenFile(fixture(version))
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
-    const { garden, stands, checks } = read.value
+    const { garden, beds, stands, checks } = read.value
+    expect(beds[0].stoodBefore).toBe(version < 7 ? null : 'grass')
     expect(garden.name).toBe(`Old patch v${version}`)
     expect(stands.map(({ id }) => id)).toEqual(['cover', 'crop'])
     expect(stands[0]).toMatchObject({ follows: null, start: { fact: { note: 'even' } } })

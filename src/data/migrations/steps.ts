@@ -30,4 +30,6 @@ export const STEPS: readonly Step[] = [
   { to: 4, tables: {} },
   { to: 5, tables: {} },
   { to: 6, tables: { stands: withPlanFields } },
+  // What stood in a bed before its records begin can be told from version 7 on.
+  { to: 7, tables: { beds: (bed) => ({ ...bed, stoodBefore: bed.stoodBefore ?? null }) } },
 ]

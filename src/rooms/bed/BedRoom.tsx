@@ -11,6 +11,7 @@ import { BedStrip } from './BedStrip'
 import { Journal } from './Journal'
 import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
+import { GroundToday } from './GroundToday'
 import { useBed } from './useBed'
 import { changed } from '../../data/writes'
 import { single } from '../../parts/once'
@@ -46,6 +47,7 @@ function BedYear({ bed }: { bed: Bed }) {
     <section className="py-3">
       <h1>Bed {bed.label}</h1>
       <BedFacts bed={bed} units={units} />
+      <GroundToday bed={bed} units={units} />
       {windows.map((window) => (
         <p key={window.freeFromDay} className="mt-1">
           Bare {longDate(window.freeFromDay)} to{' '}

@@ -7,7 +7,8 @@ import type { CropPlan } from '../../actions/planStretch'
 import type { BedWindow } from '../../core/garden/windows'
 import { findCrop } from '../../core/plants/crops'
 import type { LightWindow } from '../../core/choosing/lightWindows'
-import type { ChooseQuestion, WeedKind, WinterWish } from '../../core/choosing/types'
+import { untilDay, type ChooseQuestion, type WeedKind, type WinterWish } from '../../core/choosing/types'
+import { beforeOn } from '../../core/season/standCase'
 import { typedOrNull } from '../../parts/typed'
 import { CREATURE_OF } from '../../core/garden/rules'
 
@@ -190,17 +191,21 @@ export function questionOf(form: ChooseForm, asked: Asked): ChooseQuestion {
   const { garden } = data
   const means = meansOf(data)
   const freeFromDay = dayNumber(form.freeFrom)
+  const part = partOf(form, bed) ?? { kind: 'whole' }
+  const follows = followsIn(form, asked)
+  const openUntilDay = Math.max(freeFromDay, today) + OPEN_END_DAYS
   return {
     bed,
-    part: partOf(form, bed) ?? { kind: 'whole' },
+    part,
     upper,
-    follows: followsIn(form, asked),
+    follows,
     means: { ...means, tools: means.tools.filter((tool) => !form.withoutTools.includes(tool.id)) },
     ground: groundOf(data, bed, null),
+    before: beforeOn(data, bed, part, untilDay({ follows, openUntilDay }), null),
     freeFromDay,
     sowDay: form.sowOn === '' ? null : dayNumber(form.sowOn),
     sowUntilDay,
-    openUntilDay: Math.max(freeFromDay, today) + OPEN_END_DAYS,
+    openUntilDay,
     purposes: form.purposes,
     weeds: form.weeds,
     limits: {

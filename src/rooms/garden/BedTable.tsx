@@ -3,7 +3,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { z } from 'zod'
-import { bedKind, fertility, soilTexture, type Bed } from '../../core/garden/schema'
+import { bedKind, fertility, soilTexture, stoodBefore, type Bed } from '../../core/garden/schema'
 import { Dialog } from '../../parts/Dialog'
 import { Field } from '../../parts/Field'
 import { metres, percent } from '../../text/format'
@@ -12,6 +12,14 @@ import { bedForm, bedFromForm, bedInputOf, lengthUnit, type BedInput } from './f
 import { Form } from '../../parts/Form'
 import { changed } from '../../data/writes'
 import { single } from '../../parts/once'
+
+/** What stood in a bed before its records begin, as growers say it. */
+const STOOD_BEFORE: Record<NonNullable<Bed['stoodBefore']>, string> = {
+  bare: 'nothing, bare for weeks',
+  vegetables: 'vegetables',
+  cover: 'a cover crop',
+  grass: 'grass or lawn',
+}
 
 /** All beds in walking order; one opens to be edited. */
 export function BedTable() {
@@ -143,6 +151,16 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
         <select className="select w-full" {...register('fertility')}>
           {fertility.options.map((level) => (
             <option key={level}>{level}</option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Stood here before records">
+        <select className="select w-full" {...register('stoodBefore')}>
+          <option value="">not known</option>
+          {stoodBefore.options.map((what) => (
+            <option key={what} value={what}>
+              {STOOD_BEFORE[what]}
+            </option>
           ))}
         </select>
       </Field>

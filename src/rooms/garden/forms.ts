@@ -4,6 +4,7 @@ import {
   bedKind,
   fertility,
   soilTexture,
+  stoodBefore,
   toolKind,
   type Bed,
   type Garden,
@@ -113,6 +114,7 @@ export function bedsOfGroup(
       pathWidthM: USUAL_PATH_M,
       soil: group.soil,
       fertility: 'medium',
+      stoodBefore: null,
       shade: 0,
       fixtures: [],
     })
@@ -134,6 +136,7 @@ export const bedForm = z.object({
   pathWidth: numberText('Path width', 0, 33),
   soil: soilTexture,
   fertility,
+  stoodBefore: z.union([stoodBefore, z.literal('')]),
   shade: numberText('Shade', 0, 80, '%'),
   keptArea: numberText('Area of kept plants', 0, 5000),
 })
@@ -154,6 +157,7 @@ export function bedInputOf(bed: Bed, units: Units): BedInput {
     pathWidth: String(fromMetres(bed.pathWidthM, units)),
     soil: bed.soil,
     fertility: bed.fertility,
+    stoodBefore: bed.stoodBefore ?? '',
     shade: String(Math.round(bed.shade * 100)),
     keptArea: String(Math.round((kept / SQUARE[units]) * 100) / 100),
   }
@@ -176,6 +180,7 @@ export function bedFromForm(bed: Bed, form: z.output<typeof bedForm>, units: Uni
     pathWidthM: size(form.pathWidth, before.pathWidth, bed.pathWidthM),
     soil: form.soil,
     fertility: form.fertility,
+    stoodBefore: form.stoodBefore === '' ? null : form.stoodBefore,
     shade: form.shade / 100,
     fixtures: unchanged
       ? bed.fixtures

@@ -1,0 +1,203 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { spreadOf } from '../foundations/statistics'
+import type { EndDetails } from '../garden/ending'
+import type { Bed, Stand } from '../garden/schema'
+import { findCrop } from '../plants/crops'
+import { poolNitrogen } from '../residue/pools'
+import { usesBefore } from '../season/earlier'
+import type { EarlierUse } from '../season/run'
+import { generatedEnsemble } from '../site/ensemble'
+import { heldBy } from '../soil/ground'
+import { startingNitrogen } from '../soil/nitrogen'
+import { spreadOn } from '../stand/summary'
+import { testBed, testCase, testCover } from '../testing/beds'
+import { TEST_SITES } from '../testing/sites'
+import { cropRemains } from './cropCourse'
+import { groundOn, standRun } from './standRun'
+import { PAST_MEMBERS, throughBed } from './through'
+
+const first = dayNumber('2023-07-01')
+const last = dayNumber('2026-10-20')
+const ensemble = generatedEnsemble(TEST_SITES.maryland, first, last + 300 - first, 12, 5)
+
+const crimped = (date: string): EndDetails => ({ method: 'crimp', date, passes: 2, note: '' }) as EndDetails
+const coverUse = (speciesId: string, sownOn: string, own: Partial<Stand> = {}): EarlierUse => ({
+  kind: 'cover',
+  startDay: dayNumber(sownOn),
+  standCase: testCase(testCover(speciesId, sownOn, own)),
+})
+const cropUse = (cropId: string, plantedOn: string, goneOn: string | null): EarlierUse => ({
+  kind: 'crop',
+  startDay: dayNumber(plantedOn),
+  cropId,
+  goneDay: goneOn === null ? null : dayNumber(goneOn),
+})
+
+const THREE_YEARS = [
+  coverUse('cereal-rye', '2023-09-20', { end: { plan: null, fact: crimped('2024-05-20') } }),
+  cropUse('tomato', '2024-06-05', '2024-09-10'),
+  coverUse('oats', '2024-09-14'),
+  cropUse('cabbage', '2025-04-20', '2025-08-01'),
+  coverUse('hairy-vetch', '2025-09-05', { end: { plan: null, fact: crimped('2026-05-22') } }),
+  cropUse('leek', '2026-06-05', null),
+]
+
+/** Sums of a tally and what has gone from the ground, in the words of the account. */
+const flows = ({
+  states,
+  tally,
+  pools,
+  buried,
+  water,
+}: ReturnType<typeof throughBed>[number]['states'][number]) => ({
+  mass: tally.grown + tally.broughtMass - tally.exportedMass - pools.decayedG - buried.decayedG,
+  nitrogen:
+    tally.soilNitrogen +
+    tally.fixed +
+    tally.seedNitrogen +
+    tally.broughtNitrogen -
+    tally.exportedNitrogen -
+    tally.leached -
+    tally.cropNitrogen -
+    pools.microbialNitrogenG -
+    buried.microbialNitrogenG,
+  water: water.gainedMm - water.evaporatedMm - water.transpiredMm - water.drainedMm,
+  standing: states.reduce((sum, { mass }) => sum + mass, 0),
+})
+
+describe('three years of covers and crops', () => {
+  const periods = throughBed(THREE_YEARS, testBed, ensemble, last, Infinity)
+
+  test('follow each other without a gap, bare times between', () => {
+    expect(
+      periods.map(({ of }) => (of === null ? 'bare' : of.kind === 'crop' ? of.cropId : 'cover')),
+    ).toEqual(['cover', 'tomato', 'bare', 'cover', 'cabbage', 'bare', 'cover', 'leek'])
+    periods.slice(1).forEach(({ fromDay }, i) => expect(fromDay).toBe(periods[i].untilDay))
+    expect(periods.at(-1)!.untilDay).toBe(last)
+  })
+
+  test('mass, nitrogen and water close over all of them to a millionth', () => {
+    for (let member = 0; member < 12; member++) {
+      const begin = periods[0].states[member].start
+      const sum = { mass: begin.massG, nitrogen: begin.nitrogenG, water: begin.waterMm }
+      let passed = 0
+      for (const { of, states, fromDay, untilDay } of periods) {
+        const flow = flows(states[member])
+        const crop = of?.kind === 'crop' ? findCrop(of.cropId) : null
+        const remains = crop ? cropRemains(crop, untilDay - fromDay) : { massG: 0, nitrogenG: 0 }
+        sum.mass += flow.mass + remains.massG
+        sum.nitrogen += flow.nitrogen + remains.nitrogenG
+        sum.water += flow.water
+        passed += states[member].tally.grown + states[member].tally.soilNitrogen
+      }
+      const held = heldBy(periods.at(-1)!.ground[member])
+      expect(passed).toBeGreaterThan(500)
+      expect(held.massG).toBeCloseTo(sum.mass, 4)
+      expect(held.nitrogenG).toBeCloseTo(sum.nitrogen, 5)
+      expect(held.waterMm).toBeCloseTo(sum.water, 4)
+    }
+  })
+
+  test('nitrogen is washed out in winter and fixed by the vetch alone', () => {
+    const mean = (of: (state: (typeof periods)[number]['states'][number]) => number) =>
+      periods.map(({ states }) => states.reduce((sum, state) => sum + of(state), 0) / states.length)
+    const leached = mean(({ tally }) => tally.leached)
+    expect(leached.every((grams) => grams >= 0)).toBe(true)
+    expect(leached.reduce((sum, grams) => sum + grams, 0)).toBeGreaterThan(1)
+    expect(mean(({ tally }) => tally.fixed).map((grams) => grams > 3)).toEqual([
+      false,
+      false,
+      false,
+      false,
+      false,
+      false,
+      true,
+      false,
+    ])
+  })
+})
+
+describe('what stood before', () => {
+  const sowOn = '2025-09-10'
+  const rye = (before: EarlierUse[], bed: Bed = testBed) => {
+    const { run } = standRun(testCase(testCover('cereal-rye', sowOn), { bed, before }), ensemble)!
+    return { run, massG: spreadOn(run, 'massG', dayNumber('2026-05-10'))!.mid }
+  }
+  const day = dayNumber(sowOn)
+  const mineral = (before: EarlierUse[], bed: Bed = testBed) =>
+    spreadOf(Float64Array.from(groundOn(before, bed, ensemble, day)!, (ground) => ground.mineral))!.mid
+  const cabbage = [cropUse('cabbage', '2025-05-20', '2025-08-25')]
+  const bareSummer = [cropUse('spring-onion', '2025-03-01', '2025-05-01')]
+
+  test('ground that lay bare all summer has more nitrogen than after cabbage, and grows more rye', () => {
+    expect(mineral(bareSummer)).toBeGreaterThan(1.3 * mineral(cabbage))
+    expect(rye(bareSummer).massG).toBeGreaterThan(1.03 * rye(cabbage).massG)
+  })
+  test('a wet autumn takes more nitrogen from sand than from clay', () => {
+    const autumn = [cropUse('spring-onion', '2024-07-01', '2024-09-01')]
+    const december = (soil: Bed['soil']) =>
+      spreadOf(
+        Float64Array.from(
+          groundOn(autumn, { ...testBed, soil }, ensemble, dayNumber('2024-12-15'))!,
+          (ground) => ground.mineral,
+        ),
+      )!.mid
+    expect(december('sand')).toBeLessThan(0.8 * december('clay'))
+  })
+  test('a second cover begins on the residue and the nitrogen of the first', () => {
+    const buckwheat = [
+      coverUse('buckwheat', '2025-06-01', { end: { plan: null, fact: crimped('2025-08-10') } }),
+    ]
+    const ground = groundOn(buckwheat, testBed, ensemble, day)!
+    expect(heldBy(ground[0]).massG).toBeGreaterThan(50)
+    expect(poolNitrogen(ground[0].pools)).toBeGreaterThan(0)
+    expect(rye(buckwheat).run.residueG[0]).toBeGreaterThan(50)
+    expect(rye([]).run.residueG[0]).toBe(0)
+    expect(rye(buckwheat).massG).not.toBeCloseTo(rye([]).massG, 1)
+  })
+  test('where nothing is known the two answers begin it', () => {
+    expect(groundOn([], testBed, ensemble, day)).toBeNull()
+    expect(startingNitrogen('medium', null)).toBe(4.5)
+    const grass = rye([], { ...testBed, stoodBefore: 'grass' })
+    const cover = rye([], { ...testBed, stoodBefore: 'cover' })
+    expect(grass.massG).toBeGreaterThan(cover.massG)
+  })
+  test('what began before the weather does, or ended long ago, is not followed', () => {
+    expect(groundOn([cropUse('leek', '2023-01-01', '2023-06-01')], testBed, ensemble, day)).toBeNull()
+    expect(groundOn([cropUse('leek', '2023-08-01', '2024-01-10')], testBed, ensemble, day)).toBeNull()
+  })
+  test('the ground is followed in forty members at most, which the stand takes in turn', () => {
+    const many = generatedEnsemble(TEST_SITES.maryland, dayNumber('2025-04-01'), 500, 90, 5)
+    const ground = groundOn(cabbage, testBed, many, day)!
+    expect(ground).toHaveLength(PAST_MEMBERS)
+    const { run } = standRun(testCase(testCover('cereal-rye', sowOn), { before: cabbage }), many)!
+    const start = (member: number) => run.residueNitrogenG[member * run.days]
+    expect(start(41)).toBeCloseTo(start(1), 1)
+  })
+})
+
+describe('which stands had a ground', () => {
+  const half = (which: 'first' | 'second') => ({ kind: 'half', which }) as const
+  const ids = (part: Stand['part'], stands: Stand[]) =>
+    usesBefore(stands, testBed, part, dayNumber('2025-09-01'), 'own').map(({ stand }) => stand.id)
+  const oats = testCover('oats', '2025-03-01', { id: 'oats' })
+
+  test('halves, strips and the path keep to themselves', () => {
+    const one = testCover('oats', '2025-03-01', { id: 'one', part: half('first') })
+    const two = testCover('oats', '2025-03-05', { id: 'two', part: half('second') })
+    const path = testCover('oats', '2025-03-07', { id: 'path', part: { kind: 'path' } })
+    const all = [path, two, one]
+    expect(ids(half('first'), all)).toEqual(['one'])
+    expect(ids({ kind: 'strip', fromM: 6, toM: 8 }, all)).toEqual(['two'])
+    expect(ids({ kind: 'path' }, all)).toEqual(['path'])
+    expect(ids({ kind: 'whole' }, all)).toEqual(['one', 'two'])
+  })
+  test('what begins later, its own stand and other beds are left out; of two that begin together the larger counts', () => {
+    const later = testCover('oats', '2025-09-01', { id: 'later' })
+    const own = testCover('oats', '2025-04-01', { id: 'own' })
+    const elsewhere = testCover('oats', '2025-04-01', { id: 'elsewhere', bedId: 'other' })
+    const strip = testCover('oats', '2025-03-01', { id: 'strip', part: { kind: 'strip', fromM: 0, toM: 1 } })
+    expect(ids({ kind: 'whole' }, [later, own, elsewhere, oats, strip])).toEqual(['oats'])
+  })
+})

@@ -1,0 +1,26 @@
+import { spreadOf, type Spread } from '../foundations/statistics'
+import { poolMass } from '../residue/pools'
+import type { EarlierUse, StandCase } from '../season/run'
+import type { WeatherEnsemble } from '../site/weather'
+import type { Ground } from '../soil/ground'
+import { groundOn } from './standRun'
+
+/** What a ground holds on a day, per m²: mineral nitrogen and mulch, g, and water in reach of roots as a share of its most, 0–1. */
+export type GroundSummary = { mineralG: Spread; mulchG: Spread; waterShare: Spread }
+
+/** The ground of a bed at the beginning of a day, from what stood on it; null where its past is not known. */
+export function groundSummary(
+  before: readonly EarlierUse[],
+  bed: StandCase['bed'],
+  ensemble: WeatherEnsemble,
+  day: number,
+): GroundSummary | null {
+  const ground = groundOn(before, bed, ensemble, day)
+  if (!ground || ground.length === 0) return null
+  const over = (of: (at: Ground) => number) => spreadOf(Float64Array.from(ground, of))!
+  return {
+    mineralG: over(({ mineral }) => mineral),
+    mulchG: over(({ pools }) => poolMass(pools)),
+    waterShare: over(({ water }) => water.rootZoneMm / water.rootCapacityMm),
+  }
+}

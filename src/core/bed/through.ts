@@ -1,0 +1,130 @@
+import { findCrop } from '../plants/crops'
+import { addResidue } from '../residue/pools'
+import { eventsFromEnd, standRunOn, type EarlierUse, type StandCase } from '../season/run'
+import type { WeatherEnsemble } from '../site/weather'
+import type { Ground } from '../soil/ground'
+import { runSaving } from '../stand/kernel'
+import type { MemberState } from '../stand/memberState'
+import { drawTraits } from '../stand/traits'
+import type { GroundCrop } from '../stand/types'
+import { cropCourse, cropRemains } from './cropCourse'
+
+/** Members that a bed's past is followed in; those of the stand on it take its ground from them in turn. */
+export const PAST_MEMBERS = 40
+
+/** A time in the life of a bed, with how each member stands at the beginning of the day after it. */
+export type Period = {
+  of: EarlierUse | null
+  fromDay: number
+  untilDay: number
+  states: readonly MemberState[]
+  /** The ground that the next period begins on: what still stood lies on it now. */
+  ground: readonly Ground[]
+}
+
+/** Days that what stood on a ground is followed back through; older uses have told all they can. */
+const LOOK_BACK_DAYS = 365
+
+/** The uses that a ground is followed through until a day, each with the day after its last. */
+function usesUntil(uses: readonly EarlierUse[], firstDay: number, day: number, lookBackDays: number) {
+  const begun = uses.filter(({ startDay }) => startDay >= firstDay && startDay < day)
+  return begun
+    .map((use, i) => {
+      const next = begun[i + 1]?.startDay ?? day
+      // What a cover leaves lies on until the next thing begins.
+      const untilDay = use.kind === 'crop' ? Math.min(next, use.goneDay ?? next) : next
+      return { use, untilDay }
+    })
+    .filter(({ use, untilDay }) => untilDay > Math.max(use.startDay, day - lookBackDays))
+}
+
+/**
+ * What a bed went through from the first of its uses until a day: each use, and the bare times between. Uses that begin
+ * before the weather does, and those that ended `lookBackDays` before the day, are left out. Empty where none is left.
+ */
+export function throughBed(
+  uses: readonly EarlierUse[],
+  bed: StandCase['bed'],
+  ensemble: WeatherEnsemble,
+  day: number,
+  lookBackDays = LOOK_BACK_DAYS,
+): Period[] {
+  const weather = { ...ensemble, members: ensemble.members.slice(0, PAST_MEMBERS) }
+  const lastDay = Math.min(day, ensemble.startDay + ensemble.days)
+  const periods: Period[] = []
+  const follow = (of: EarlierUse | null, fromDay: number, untilDay: number) => {
+    const ground = periods.at(-1)?.ground ?? null
+    const states =
+      (of?.kind === 'cover' && coverStates(of, weather, ground, untilDay)) ||
+      groundStates(of, bed, weather, ground, fromDay, untilDay)
+    periods.push(periodOf(of, fromDay, untilDay, states))
+  }
+  for (const { use, untilDay } of usesUntil(uses, ensemble.startDay, lastDay, lookBackDays)) {
+    const bareFrom = periods.at(-1)?.untilDay ?? use.startDay
+    if (use.startDay > bareFrom) follow(null, bareFrom, use.startDay)
+    follow(use, use.startDay, untilDay)
+  }
+  const bareFrom = periods.at(-1)?.untilDay ?? lastDay
+  if (lastDay > bareFrom) follow(null, bareFrom, lastDay)
+  return periods
+}
+
+/** A cover with all that was done to it, at the beginning of a day; null where it cannot be run. */
+function coverStates(
+  { standCase }: Extract<EarlierUse, { kind: 'cover' }>,
+  ensemble: WeatherEnsemble,
+  ground: readonly Ground[] | null,
+  untilDay: number,
+): readonly MemberState[] | null {
+  const until = { ...standCase, nextStartDay: untilDay }
+  const season = standRunOn(until, ensemble, ground)
+  return season && season.statesOn(untilDay, eventsFromEnd(until, season.ensemble))
+}
+
+/** The ground under a crop, or bare, at the beginning of a day. */
+function groundStates(
+  use: EarlierUse | null,
+  { soil, fertility, stoodBefore, shade }: StandCase['bed'],
+  ensemble: WeatherEnsemble,
+  ground: readonly Ground[] | null,
+  fromDay: number,
+  untilDay: number,
+): readonly MemberState[] {
+  const known = use?.kind === 'crop' ? findCrop(use.cropId) : null
+  const crop: GroundCrop | null = known && cropCourse(known, fertility, fromDay, untilDay)
+  const { saved } = runSaving(
+    {
+      sown: [],
+      sowDay: fromDay,
+      soil,
+      fertility,
+      stoodBefore,
+      shade,
+      canopyAbove: null,
+      events: [],
+      ...(ground && { ground }),
+      ...(crop && { crop }),
+    },
+    { ...ensemble, days: untilDay - ensemble.startDay },
+    drawTraits(ensemble.members.length, ensemble.seed),
+    [untilDay],
+  )
+  return saved.get(untilDay)!
+}
+
+function periodOf(
+  of: EarlierUse | null,
+  fromDay: number,
+  untilDay: number,
+  states: readonly MemberState[],
+): Period {
+  const crop = of?.kind === 'crop' ? findCrop(of.cropId) : null
+  const remains = crop && cropRemains(crop, untilDay - fromDay)
+  const ground = states.map(({ pools, buried, water, mineral, wetness, states: plants }): Ground => {
+    const left: Ground = structuredClone({ pools, buried, water, mineral, wetness })
+    for (const plant of plants) addResidue(left.pools, plant.mass, plant.nitrogen)
+    if (remains) addResidue(left.buried, remains.massG, remains.nitrogenG)
+    return left
+  })
+  return { of, fromDay, untilDay, states, ground }
+}

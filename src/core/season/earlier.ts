@@ -1,0 +1,30 @@
+import { dayNumber } from '../foundations/day'
+import { partAreaM2 } from '../garden/area'
+import { sharesGround } from '../garden/ground'
+import type { Bed, BedPart, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+
+/** A stand that had, or is to have, the ground from a day on. */
+export type Use = { stand: Stand; startDay: number }
+
+/**
+ * What begins on a part of a bed before a day, the earliest first; a stand of one's own is left out. Where several begin
+ * together on parts of the ground, the one on most of it stands for all.
+ */
+export function usesBefore(
+  stands: readonly Stand[],
+  bed: Bed,
+  part: BedPart,
+  day: number,
+  ownId: string | null,
+): Use[] {
+  return stands
+    .flatMap((stand) => {
+      const start = stand.bedId === bed.id && stand.id !== ownId ? latest(stand.start) : null
+      return start && dayNumber(start.date) < day && sharesGround(stand.part, part, bed)
+        ? [{ stand, startDay: dayNumber(start.date) }]
+        : []
+    })
+    .sort((a, b) => a.startDay - b.startDay || partAreaM2(bed, a.stand.part) - partAreaM2(bed, b.stand.part))
+    .filter((use, i, all) => all[i + 1]?.startDay !== use.startDay)
+}
