@@ -1,4 +1,4 @@
-import type { Candidate } from '../core/choosing/types'
+import type { OwnPlan } from '../core/choosing/own'
 import { isoDate } from '../core/foundations/day'
 import { coverStand } from '../core/garden/newStands'
 import type { BedPart, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
@@ -18,7 +18,7 @@ export type CoverChoice = {
 
 /** The cover that a chosen candidate is planned as, its ending with it. */
 export const chosenCover = (
-  { parts, sowDay, covering, ending }: Pick<Candidate, 'parts' | 'sowDay' | 'covering' | 'ending'>,
+  { parts, sowDay, covering, ending }: OwnPlan,
   { bed, part, purposes, underStandId, crop, follows }: CoverChoice,
   id: string,
 ): Stand => ({
@@ -33,7 +33,7 @@ export const chosenCover = (
 /** The writes that plan a chosen candidate; a crop planned after it already takes over what was said of it. */
 export function planCover(
   data: Pick<GardenData, 'stands'>,
-  candidate: Candidate,
+  candidate: OwnPlan,
   choice: CoverChoice,
   ids: { cover: string; crop: string },
 ): Write[] {

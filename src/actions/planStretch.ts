@@ -19,7 +19,7 @@ export type CropPlan = {
 
 /** Changes to the plan of a bed's stretch that are tried before they are kept; what is left out stays as it is. */
 export type PlanDraft = {
-  sowing?: Pick<StartDetails, 'date'> & Partial<Pick<StartDetails, 'covering'>>
+  sowing?: Pick<StartDetails, 'date'> & Partial<Pick<StartDetails, 'covering' | 'keptMoistDays'>>
   /** The ending; null for none. */
   end?: EndDetails | null
   crop?: CropPlan

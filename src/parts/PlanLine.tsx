@@ -1,13 +1,17 @@
-import type { ReactNode } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { dayNumber } from '../core/foundations/day'
 import { latest } from '../core/garden/timeline'
 import type { PlanProblem } from '../core/scenario/problems'
 import { plannedEnd } from '../core/scenario/plan'
+import { SAFE_CHANCE } from '../core/scenario/starts'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
+import { useGarden } from '../state/garden'
+import { useEngine } from '../state/useEngine'
 import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
 import { shortDate } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
+import { Grade } from './Grade'
 import { standName } from './names'
 
 /** What the plan line shows of a plan. */
@@ -135,6 +139,7 @@ export function PlanLine({ plan }: { plan: PlanView }) {
           </button>
         </p>
       )}
+      <Helps plan={plan} />
       {draft && (
         <div className="no-print mt-1 flex flex-wrap items-center gap-3" data-testid="plan-change">
           <span>{changeText(stored?.outcome, answer?.outcome)}</span>
@@ -151,6 +156,44 @@ export function PlanLine({ plan }: { plan: PlanView }) {
         </div>
       )}
     </PlanThread>
+  )
+}
+
+/** What goes wrong with a plan that cannot be relied on, and the change that helps with the least trouble, to be tried. */
+function Helps({ plan }: { plan: PlanView }) {
+  const { spec } = useGarden()
+  const [open, setOpen] = useState(false)
+  const { scenario, answer } = plan
+  const wanted = open && plan.state === 'ready'
+  const job = useMemo(
+    (): [typeof spec, Scenario] | null => (wanted ? [spec, scenario] : null),
+    [wanted, spec, scenario],
+  )
+  const repair = useEngine('repair', job)
+  if (!answer || answer.outcome.chance.whole >= SAFE_CHANCE) return null
+  return (
+    <details
+      className="no-print mt-1"
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+      data-testid="plan-helps"
+    >
+      <summary className="cursor-pointer">What goes wrong, and what would help</summary>
+      <Grade scenario={scenario} outcome={answer.outcome} repair={repair.value} />
+      {repair.running && <p role="status">Trying small changes …</p>}
+      {repair.error && (
+        <p role="alert">
+          What would help could not be worked out: {repair.error}{' '}
+          <button className="btn btn-xs" onClick={repair.retry}>
+            Try again
+          </button>
+        </p>
+      )}
+      {repair.value && (
+        <button className="btn btn-sm mt-1" onClick={() => plan.tryChange(repair.value!.change)}>
+          Try it on the plan
+        </button>
+      )}
+    </details>
   )
 }
 

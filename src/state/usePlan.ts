@@ -1,7 +1,9 @@
 import { useCallback, useMemo } from 'react'
+import { draftOfChange } from '../actions/planRepair'
 import { planStretch, standsWith, type PlanDraft } from '../actions/planStretch'
 import { scenarioOf } from '../core/scenario/fromGarden'
 import { planProblems, type PlanProblem } from '../core/scenario/problems'
+import type { PlanChange } from '../core/scenario/repair'
 import type { Scenario } from '../core/scenario/types'
 import { newId } from '../data/ids'
 import type { JobResult } from '../workers/client'
@@ -33,6 +35,8 @@ export type PlanView = {
   error: string | null
   retry: () => void
   change: (part: PlanDraft) => void
+  /** Lays a change that would help over the draft. */
+  tryChange: (change: PlanChange) => void
   keep: () => Promise<boolean>
   putBack: () => void
 }
@@ -89,6 +93,14 @@ export function usePlan(view: StandView): PlanView {
     (part: PlanDraft) => dispatch(draftKept({ name, value: { ...kept, ...part } })),
     [dispatch, name, kept],
   )
+  const next = view.next?.stand ?? null
+  const tryChange = useCallback(
+    (small: PlanChange) => {
+      const part = draftOfChange(small, awaited, next)
+      if (part) change(part)
+    },
+    [change, awaited, next],
+  )
   const putBack = useCallback(() => dispatch(draftDropped(name)), [dispatch, name])
   const keep = useCallback(async () => {
     if (!draft) return true
@@ -110,6 +122,7 @@ export function usePlan(view: StandView): PlanView {
     error: evaluated.error,
     retry: evaluated.retry,
     change,
+    tryChange,
     keep,
     putBack,
   }

@@ -3,6 +3,7 @@ import { findWay, wayName } from '../core/ending/ways'
 import { dayNumber } from '../core/foundations/day'
 import { findSpecies } from '../core/plants/catalogue'
 import { SAFE_CHANCE } from '../core/scenario/starts'
+import type { Follows } from '../core/scenario/types'
 import { failsText, FAILS_WHEN } from './criteria'
 import { metres, money, shortDate, type Units } from './format'
 
@@ -71,9 +72,16 @@ function notEndedText({
   return `${fails}: ${reaches}. ${best}`
 }
 
-/** How a candidate is ended, in a sentence. */
-export function endingText({ ending, chance }: Candidate): string {
-  if (!ending) return 'Nothing takes this ground after it; it can stay.'
+/** How a cover is ended, in a sentence; `follows` tells whether the ground is wanted after it. */
+export function endingText({
+  ending,
+  chance,
+  follows = 'nothing',
+}: Pick<Candidate, 'ending' | 'chance'> & { follows?: Follows['kind'] }): string {
+  if (!ending)
+    return follows === 'nothing'
+      ? 'Nothing takes this ground after it; it can stay.'
+      : 'No way of yours can end it here.'
   const way = findWay(ending.end.method)
   if (!way) return ''
   const name = wayName(way, ending.end.passes).toLowerCase()

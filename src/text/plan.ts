@@ -4,8 +4,10 @@ import type { EndDetails } from '../core/garden/ending'
 import { latest } from '../core/garden/timeline'
 import { plannedEnd } from '../core/scenario/plan'
 import type { PlanProblem } from '../core/scenario/problems'
+import type { PlanChange, Repair } from '../core/scenario/repair'
+import type { PlantingMethodId } from '../core/garden/schema'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
-import { failsText } from './criteria'
+import { FAILS_WHEN, failsText } from './criteria'
 import { chanceText, shortDate } from './format'
 
 /** What is wrong with a plan, and the fix. */
@@ -57,3 +59,63 @@ export function chanceLine({ chance, failures }: ScenarioOutcome): string {
   const fails = failsText(failures, 1)
   return `${chanceText(chance.whole)}${fails ? `, ${fails}` : ''}`
 }
+
+/** The ground named green enough, the cover dead, the ground open: what a plan most likely comes to, in a sentence. */
+export function likelyText({ follows }: Pick<Scenario, 'follows'>, outcome: ScenarioOutcome): string {
+  const { covered30, dead, ready, chance } = outcome
+  const covers =
+    covered30.spread && covered30.chance > 0.5
+      ? `covers a third of the ground by ${shortDate(covered30.spread.mid)}`
+      : 'does not cover a third of the ground'
+  const dies = chance.dead === null ? null : dead ? `dead by ${shortDate(dead.mid)}` : 'not dead by then'
+  const opens =
+    follows.kind !== 'crop' || chance.ready === null
+      ? null
+      : ready
+        ? `ready for ${follows.crop.name.toLowerCase()} ${shortDate(ready.mid)}`
+        : chance.ready > 0.5
+          ? `ready for ${follows.crop.name.toLowerCase()} in time`
+          : `not ready for ${follows.crop.name.toLowerCase()}`
+  return `Most likely it ${[covers, dies, opens].filter(Boolean).join(', ')}.`
+}
+
+/** What goes wrong, in how many seasons of a hundred. */
+export function wrongText({ failures, chance }: ScenarioOutcome): string {
+  const told = failures.filter(({ share }) => share >= 0.015)
+  if (told.length === 0) return 'Hardly anything goes wrong.'
+  const wrong = Math.round((1 - chance.whole) * 100)
+  return `It goes wrong in ${wrong} seasons of 100: ${told
+    .map(({ id, share }) => `${FAILS_WHEN[id]} (${Math.max(1, Math.round(share * 100))})`)
+    .join(', ')}.`
+}
+
+const PLANTED_BY: Record<PlantingMethodId, string> = {
+  slot: 'Plant through slots',
+  dibble: 'Plant through dibbled holes',
+  rake: 'Rake the rows free for planting',
+  'compost row': 'Plant into a row of compost',
+  loosen: 'Loosen the rows',
+}
+
+/** A small change to a plan as a thing to do. */
+export function changeName(change: PlanChange): string {
+  switch (change.code) {
+    case 'planting method':
+      return PLANTED_BY[change.plantingMethod]
+    case 'keep moist':
+      return `Keep the seedbed moist for ${change.keptMoistDays} days`
+    case 'sow another day':
+      return `Sow on ${shortDate(change.sowDay)}`
+    case 'plant later':
+      return `Plant on ${shortDate(change.plantDay)}`
+    case 'end another day':
+      return `Begin the end on ${shortDate(dayNumber(change.end.date))}`
+    case 'once more':
+    case 'another ending':
+      return `End it by ${endWords(change.end, null, false)}`
+  }
+}
+
+/** What would help with the least trouble, and the chance with it. */
+export const repairText = ({ change, chance }: Repair): string =>
+  `${changeName(change)}: ${chanceText(chance)}.`

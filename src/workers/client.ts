@@ -39,104 +39,129 @@ export function keepRecord(key: string, record: WeatherRecord): void {
  */
 const PATIENCE_MS = 90_000
 
-let worker: Worker | null = null
-let remote: Remote<Engine> | null = null
-let running: Waiting | null = null
-/** Whether the worker has ever said anything. */
-let alive = false
-let timer: ReturnType<typeof setTimeout> | undefined
-const queue: Waiting[] = []
+/** Jobs that take seconds. They have a worker of their own, so that short ones never wait for them. */
+const LONG: readonly JobKind[] = ['choose', 'compare', 'growsBack', 'plantYear', 'sowingOutlook']
 
-function start(): Remote<Engine> {
-  if (!remote) {
-    alive = false
-    worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' })
-    worker.addEventListener('error', (event) =>
-      stop(new Error(event.message || 'The calculation could not start.')),
-    )
-    worker.addEventListener('messageerror', () => stop(new Error('The answer could not be read.')))
-    remote = wrap<Engine>(worker)
+/** One worker with its queue: jobs are done one at a time. */
+class Lane {
+  private worker: Worker | null = null
+  private remote: Remote<Engine> | null = null
+  private running: Waiting | null = null
+  /** Whether the worker has ever said anything. */
+  private alive = false
+  private timer: ReturnType<typeof setTimeout> | undefined
+  private readonly queue: Waiting[] = []
+
+  add(waiting: Waiting): void {
+    this.queue.push(waiting)
+    this.next()
   }
-  return remote
-}
 
-/**
- * Ends the worker; the job in hand fails with `reason` and the next one starts a fresh worker. A worker that never said
- * anything fails all that wait for it: the next one would not speak either until it is tried again.
- */
-function stop(reason: Error): void {
-  clearTimeout(timer)
-  worker?.terminate()
-  worker = null
-  remote = null
-  const failed = running ? [running] : []
-  running = null
-  if (!alive && !(reason instanceof JobCancelled)) failed.push(...queue.splice(0))
-  failed.forEach((waiting) => waiting.reject(reason))
-  next()
-}
+  /** Takes a job out of the queue, or stops the worker on it. */
+  cancel(waiting: Waiting): void {
+    const place = this.queue.indexOf(waiting)
+    if (place >= 0) {
+      this.queue.splice(place, 1)
+      waiting.reject(new JobCancelled())
+    } else if (this.running === waiting) this.stop(new JobCancelled())
+  }
 
-/** Waits for the next sign of life of the job in hand. */
-function listen(): void {
-  clearTimeout(timer)
-  timer = setTimeout(
-    () =>
-      stop(
-        new Error(
-          alive
-            ? 'The calculation gave no sign of life for a minute and a half and was stopped.'
-            : 'The calculation did not start.',
+  private start(): Remote<Engine> {
+    if (!this.remote) {
+      this.alive = false
+      this.worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' })
+      this.worker.addEventListener('error', (event) =>
+        this.stop(new Error(event.message || 'The calculation could not start.')),
+      )
+      this.worker.addEventListener('messageerror', () =>
+        this.stop(new Error('The answer could not be read.')),
+      )
+      this.remote = wrap<Engine>(this.worker)
+    }
+    return this.remote
+  }
+
+  /**
+   * Ends the worker; the job in hand fails with `reason` and the next one starts a fresh worker. A worker that never said
+   * anything fails all that wait for it: the next one would not speak either until it is tried again.
+   */
+  private stop(reason: Error): void {
+    clearTimeout(this.timer)
+    this.worker?.terminate()
+    this.worker = null
+    this.remote = null
+    const failed = this.running ? [this.running] : []
+    this.running = null
+    if (!this.alive && !(reason instanceof JobCancelled)) failed.push(...this.queue.splice(0))
+    failed.forEach((waiting) => waiting.reject(reason))
+    this.next()
+  }
+
+  /** Waits for the next sign of life of the job in hand. */
+  private listen(): void {
+    clearTimeout(this.timer)
+    this.timer = setTimeout(
+      () =>
+        this.stop(
+          new Error(
+            this.alive
+              ? 'The calculation gave no sign of life for a minute and a half and was stopped.'
+              : 'The calculation did not start.',
+          ),
         ),
-      ),
-    PATIENCE_MS,
-  )
-}
-
-/** Asks the worker; a record that it lacks is sent to it, and it is asked once more. */
-async function ask(waiting: Waiting): Promise<unknown> {
-  const engine = start()
-  const heard: Waiting['onProgress'] = (share, soFar) => {
-    if (running !== waiting) return
-    alive = true
-    listen()
-    waiting.onProgress(share, soFar)
+      PATIENCE_MS,
+    )
   }
-  const { kind, args } = waiting.job
-  const call = () =>
-    (engine[kind] as unknown as (...all: unknown[]) => Promise<unknown>)(...args, proxy(heard))
-  try {
-    return await call()
-  } catch (error) {
-    const key = (args[0] as Partial<WeatherSpec> | null)?.recordKey
-    const record = key === undefined ? undefined : records.get(key)
-    if (!(error instanceof Error) || error.name !== RECORD_MISSING || !key || !record) throw error
-    await engine.keepRecord(key, record)
-    return call()
+
+  /** Asks the worker; a record that it lacks is sent to it, and it is asked once more. */
+  private async ask(waiting: Waiting): Promise<unknown> {
+    const engine = this.start()
+    const heard: Waiting['onProgress'] = (share, soFar) => {
+      if (this.running !== waiting) return
+      this.alive = true
+      this.listen()
+      waiting.onProgress(share, soFar)
+    }
+    const { kind, args } = waiting.job
+    const call = () =>
+      (engine[kind] as unknown as (...all: unknown[]) => Promise<unknown>)(...args, proxy(heard))
+    try {
+      return await call()
+    } catch (error) {
+      const key = (args[0] as Partial<WeatherSpec> | null)?.recordKey
+      const record = key === undefined ? undefined : records.get(key)
+      if (!(error instanceof Error) || error.name !== RECORD_MISSING || !key || !record) throw error
+      await engine.keepRecord(key, record)
+      return call()
+    }
+  }
+
+  private next(): void {
+    if (this.running || this.queue.length === 0) return
+    const waiting = this.queue.shift()!
+    this.running = waiting
+    this.listen()
+    this.ask(waiting)
+      .then(waiting.resolve, waiting.reject)
+      .finally(() => {
+        // Stopped meanwhile, it has been answered for, and another may be in hand.
+        if (this.running !== waiting) return
+        this.alive = true
+        clearTimeout(this.timer)
+        this.running = null
+        this.next()
+      })
   }
 }
 
-function next(): void {
-  if (running || queue.length === 0) return
-  const waiting = queue.shift()!
-  running = waiting
-  listen()
-  ask(waiting)
-    .then(waiting.resolve, waiting.reject)
-    .finally(() => {
-      // Stopped meanwhile, it has been answered for, and another may be in hand.
-      if (running !== waiting) return
-      alive = true
-      clearTimeout(timer)
-      running = null
-      next()
-    })
-}
+const lanes = { short: new Lane(), long: new Lane() }
 
-/** Queues a job for the worker, one at a time. `cancel` takes it out of the queue or stops the worker on it. */
+/** Queues a job for its worker. `cancel` takes it out of the queue or stops the worker on it. */
 export function runJob<K extends JobKind>(
   job: Job<K>,
   onProgress: (share: number, soFar?: JobResult<K>) => void = () => {},
 ): { result: Promise<JobResult<K>>; cancel: () => void } {
+  const lane = LONG.includes(job.kind) ? lanes.long : lanes.short
   let waiting: Waiting
   const result = new Promise<unknown>((resolve, reject) => {
     waiting = {
@@ -145,15 +170,7 @@ export function runJob<K extends JobKind>(
       resolve,
       reject,
     }
-    queue.push(waiting)
-    next()
+    lane.add(waiting)
   }) as Promise<JobResult<K>>
-  const cancel = () => {
-    const place = queue.indexOf(waiting)
-    if (place >= 0) {
-      queue.splice(place, 1)
-      waiting.reject(new JobCancelled())
-    } else if (running === waiting) stop(new JobCancelled())
-  }
-  return { result, cancel }
+  return { result, cancel: () => lane.cancel(waiting) }
 }

@@ -1,6 +1,7 @@
 import { plantYear, type SowingOutlook } from '../core/choosing/plantYear'
-import { judgeOwn, rankCovers } from '../core/choosing/rank'
-import type { Candidate, ChooseAnswer, ChooseQuestion, Part, Rejection } from '../core/choosing/types'
+import { ownCover, type OwnAnswer } from '../core/choosing/own'
+import { rankCovers } from '../core/choosing/rank'
+import type { ChooseAnswer, ChooseQuestion, Part } from '../core/choosing/types'
 import { doseBetween } from '../core/ending/doses'
 import { dayNumber } from '../core/foundations/day'
 import { spreadOf, type Spread } from '../core/foundations/statistics'
@@ -12,6 +13,7 @@ import { bestOption, type BestTermination } from '../core/scenario/best'
 import { compareTerminations, type Ask, type TerminationOption } from '../core/scenario/compare'
 import { evaluate } from '../core/scenario/evaluate'
 import { sowingOutlook, type SowingOutlookDay } from '../core/scenario/sowingDays'
+import { cheapestRepair, type Repair } from '../core/scenario/repair'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { forecastOf, type StandForecast } from '../core/season/forecast'
 import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
@@ -120,8 +122,13 @@ export const engine = {
       progress?.(share, worthShowing ? soFar : undefined)
     })
   },
-  ownMix(spec: WeatherSpec, question: ChooseQuestion, parts: Part[]): Candidate | Rejection {
-    return judgeOwn(parts, question, ensembleFor(spec))
+  ownMix(spec: WeatherSpec, question: ChooseQuestion, parts: Part[]): OwnAnswer | null {
+    return ownCover(parts, question, ensembleFor(spec))
+  },
+  repair(spec: WeatherSpec, scenario: Scenario): Repair | null {
+    const ensemble = ensembleFor(spec)
+    const season = standRun({ ...scenario.standCase, own: scenario.means.own }, ensemble)
+    return season && cheapestRepair(scenario, season, ensemble)
   },
   evaluate(spec: WeatherSpec, scenario: Scenario): PlanAnswer | null {
     const evaluated = evaluate(scenario, ensembleFor(spec))

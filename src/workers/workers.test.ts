@@ -51,6 +51,7 @@ class FakeWorker {
         if (startDay > 1000) return new Promise(() => {})
         return startDay
       },
+      choose: () => new Promise(() => {}),
     }
     if (behaviour === 'well') expose(jobs, this.channel.port2 as unknown as Endpoint)
   }
@@ -108,6 +109,15 @@ describe('client', () => {
     await expect(running.result).rejects.toBeInstanceOf(JobCancelled)
     expect(await waiting.result).toBe(2)
     expect(FakeWorker.started).toBe(before + 1)
+  })
+  test('a short job does not wait for a long one', async () => {
+    let long = false
+    const running = runJob({ kind: 'choose', args: [null as never, null as never] })
+    const ended = running.result.catch(() => 0).then(() => (long = true))
+    expect(await runJob(job(5)).result).toBe(5)
+    expect(long).toBe(false)
+    running.cancel()
+    await ended
   })
   const named = (key: string, day: number) => ({
     ...job(day),

@@ -32,8 +32,7 @@ const SELF_SOWN = 5
 const WISHED_BREAK_DAYS = 21
 
 export type Judged =
-  | { verdict: 'candidate'; candidate: Candidate }
-  | { verdict: 'rejected'; rejection: Rejection; closeness: number }
+  { verdict: 'candidate'; candidate: Candidate } | { verdict: 'rejected'; rejection: Rejection }
 
 /** How closely a composition is looked at: start days tried, and whether the residue of the best endings is followed. */
 export type Closeness = { starts: number; exact: boolean }
@@ -51,8 +50,7 @@ export function judge(
   const key = keyOf(parts)
   const reject: Reject = (limit, closeness, reason) => ({
     verdict: 'rejected',
-    closeness,
-    rejection: { key, parts, limit, reason },
+    rejection: { key, parts, limit, reason, closeness },
   })
   const standing = standingLimitOf(parts, question)
   if (standing) return reject(standing.limit, 0, standing.reason)

@@ -9,7 +9,8 @@ import { goesTogether, neighbours, proposeMixes, roleOf, startingShares } from '
 import { findCrop } from '../plants/crops'
 import type { Follows } from '../scenario/types'
 import { goalShare, PURPOSES } from './purposes'
-import { judgeOwn, rankCovers } from './rank'
+import { ownCover } from './own'
+import { rankCovers } from './rank'
 import type { Candidate, ChooseAnswer, ChooseQuestion } from './types'
 
 const { pennsylvania, alabama, netherlands } = TEST_SITES
@@ -135,17 +136,20 @@ describe('mixes', () => {
     const question = { ...overWinter, sowDay: overWinter.today }
     const weather = questionWeather(question, pennsylvania)
     const own = (vetch: number) =>
-      judgeOwn(
+      ownCover(
         [
           { speciesId: 'cereal-rye', share: 1.1 - vetch },
           { speciesId: 'hairy-vetch', share: vetch },
         ],
         question,
         weather,
-      ) as Candidate
+      )!.judged as Candidate
     expect(own(0.8).purposes[0].amount.mid).toBeGreaterThan(own(0.2).purposes[0].amount.mid)
     const tight = { ...question, limits: { ...question.limits, noGrasses: true } }
-    expect(judgeOwn([{ speciesId: 'oats', share: 1 }], tight, weather)).toMatchObject({ limit: 'not wanted' })
+    const left = ownCover([{ speciesId: 'oats', share: 1 }], tight, weather)!
+    expect(left.judged).toMatchObject({ limit: 'not wanted' })
+    expect(left.plan.ending).not.toBeNull()
+    expect(left.outcome.chance.whole).toBeGreaterThan(0.5)
   })
 })
 
@@ -163,11 +167,8 @@ describe('sayings', () => {
     }
     const cautions = (id: string, extra: Partial<ChooseQuestion>) =>
       (
-        judgeOwn(
-          [{ speciesId: id, share: 1 }],
-          { ...base, ...extra },
-          questionWeather(base, pennsylvania),
-        ) as Candidate
+        ownCover([{ speciesId: id, share: 1 }], { ...base, ...extra }, questionWeather(base, pennsylvania))!
+          .judged as Candidate
       ).cautions.join(' ')
     expect(cautions('white-mustard', { follows })).toMatch(/Same family/)
     expect(cautions('oats', { follows })).toMatch(/ties up nitrogen just when cabbage/)

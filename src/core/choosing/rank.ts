@@ -1,10 +1,10 @@
 import { SPECIES } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
-import { judge, type Closeness, type Judged } from './judge'
+import { judge, type Judged } from './judge'
 import { neighbours, proposeMixes } from './mixes'
-import { MOST_STARTS } from '../scenario/compare'
 import { weatherWanted } from '../scenario/plan'
+import { byWorth, IN_EARNEST, SCREEN, SCREEN_MEMBERS, shorten, sowingDays } from './screening'
 import {
   untilDay,
   type Candidate,
@@ -14,14 +14,6 @@ import {
   type Rejection,
 } from './types'
 
-/** Members that screen every species. */
-const SCREEN_MEMBERS = 40
-/** Start days of endings looked at while screening; judged in earnest as many as anywhere. */
-const SCREEN: Closeness = { starts: 7, exact: false }
-const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
-/** Sowing days tried at most, and days between them. */
-const SOWING_DAYS = 5
-const SOWING_STEP_DAYS = 14
 /** A mix must score this much better than its best single species to be worth the trouble. */
 const MIX_GAIN = 0.015
 /** Mixes whose shares are searched, and mixes shown. */
@@ -29,32 +21,6 @@ const MIXES_SEARCHED = 4
 const MIXES_SHOWN = 6
 /** Worth that the rank takes off per species beyond the first: more bags, more things to go wrong. */
 const PER_SPECIES = 0.004
-
-/** Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window. */
-function sowingDays(question: ChooseQuestion): number[] {
-  const first = Math.max(question.freeFromDay, question.today)
-  if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
-  const half = first + (untilDay(question) - first) / 2
-  const last = Math.min(half, question.sowUntilDay ?? Infinity)
-  const days: number[] = []
-  for (let day = first; day <= last && days.length < SOWING_DAYS; day += SOWING_STEP_DAYS) days.push(day)
-  return days.length > 0 ? days : [first]
-}
-
-const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble => ({
-  ...ensemble,
-  days: Math.min(ensemble.days, endDay - ensemble.startDay),
-  members: ensemble.members.slice(0, members),
-})
-
-const valueOf = (judged: Judged) =>
-  judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.closeness
-
-/** Sowing days whose value differs by less count as equal; of equal days the earliest stands first. A total order. */
-const VALUE_STEP = 0.02
-type DayJudged = { day: number; judged: Judged }
-const stepOf = ({ judged }: DayJudged) => Math.round(valueOf(judged) / VALUE_STEP)
-const byWorth = (a: DayJudged, b: DayJudged) => stepOf(b) - stepOf(a) || a.day - b.day
 
 /** Told what is known so far: the share done, 0–1, and the answer as it stands. */
 export type Told = (share: number, soFar: ChooseAnswer) => void
@@ -167,21 +133,4 @@ function rankMixes(
     return [{ ...judged.candidate, score, overSingle: { speciesId: single.parts[0].speciesId, ...over } }]
   })
   told(1, kept)
-}
-
-/** The grower's own mix for the same window, judged with all members on its best sowing day. */
-export function judgeOwn(
-  parts: Part[],
-  question: ChooseQuestion,
-  ensemble: WeatherEnsemble,
-): Candidate | Rejection {
-  const horizon = weatherWanted(untilDay(question))
-  const full = shorten(ensemble, ensemble.members.length, horizon)
-  const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
-  const days = sowingDays(question)
-  const [best] = days
-    .map((day): DayJudged => ({ day, judged: judge(parts, day, question, quick, SCREEN) }))
-    .sort(byWorth)
-  const judged = judge(parts, best.day, question, full, IN_EARNEST)
-  return judged.verdict === 'candidate' ? judged.candidate : judged.rejection
 }

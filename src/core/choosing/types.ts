@@ -75,6 +75,9 @@ export const untilDay = ({
 }: Pick<ChooseQuestion, 'follows' | 'openUntilDay'>): number =>
   follows.kind === 'nothing' ? openUntilDay : follows.day
 
+/** Species that an own mix may have. */
+export const MOST_PARTS = 8
+
 /** A species and its share of the full rate. */
 export type Part = { speciesId: string; share: number }
 
@@ -157,7 +160,14 @@ export type Reason = { of?: string } & (
     }
 )
 
-export type Rejection = { key: string; parts: Part[]; limit: LimitName; reason: Reason }
+/** A cover left out; `closeness` tells how near it came to fitting, 0–1. */
+export type Rejection = {
+  key: string
+  parts: Part[]
+  limit: LimitName
+  reason: Reason
+  closeness: number
+}
 
 export type ChooseAnswer = { candidates: Candidate[]; rejections: Rejection[] }
 

@@ -1,67 +1,19 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate as isoOf } from '../foundations/day'
-import type { WayId } from '../ending/ways'
-import type { Stand } from '../garden/schema'
 import { findCrop } from '../plants/crops'
 import { standRun } from '../bed/standRun'
 import { generatedEnsemble } from '../site/ensemble'
-import { testCase, testCover, testTool } from '../testing/beds'
-import { BARE_FACTS, testMeans } from '../testing/questions'
+import { testCase, testCover } from '../testing/beds'
+import { testPlan, type PlanOwn } from '../testing/plans'
 import { TEST_SITES } from '../testing/sites'
 import { evaluate } from './evaluate'
 import { sowingOutlook, bestSowingDays, latestSowing } from './sowingDays'
-import type { CriterionId, Follows, GroundFacts, Means, Scenario } from './types'
+import type { CriterionId } from './types'
 
 const start = dayNumber('2025-08-01')
 const ensemble = generatedEnsemble(TEST_SITES.maryland, start, 480, 40, 1)
 
-type Own = {
-  crop?: Partial<Extract<Follows, { kind: 'crop' }>>
-  ground?: Partial<GroundFacts>
-  means?: Partial<Means>
-  stand?: Partial<Stand>
-}
-function planOf(
-  speciesId: string,
-  sown: string,
-  endOn: string,
-  method: WayId,
-  cropId: string,
-  plantOn: string,
-  wait = 7,
-  own: Own = {},
-): Scenario {
-  const crop = findCrop(cropId)!
-  const day = dayNumber(plantOn)
-  const establishment = own.crop?.establishment ?? crop.establishment
-  const cover = testCover(speciesId, sown, {
-    end: { plan: { date: endOn, method, passes: 1, note: '' }, fact: null },
-    ...own.stand,
-  })
-  return {
-    standCase: testCase(cover, { nextStartDay: day, establishment }),
-    follows: {
-      kind: 'crop',
-      crop,
-      plantingMethod: null,
-      feedG: 0,
-      day,
-      done: false,
-      ...own.crop,
-      establishment,
-    },
-    means: testMeans({
-      tools: (['scythe', 'wheelbarrow', 'spade or fork'] as const)
-        .map((kind) => testTool(kind))
-        .concat(testTool('crimp board', 1.2), testTool('black tarp', 2, 12)),
-      waitDays: { transplant: wait, seed: wait },
-      ...own.means,
-    }),
-    ground: { ...BARE_FACTS, ...own.ground },
-    today: dayNumber(endOn),
-  }
-}
-const ready = (...of: Parameters<typeof planOf>) => evaluate(planOf(...of), ensemble)!.outcome
+const ready = (...of: Parameters<typeof testPlan>) => evaluate(testPlan(...of), ensemble)!.outcome
 const gate = ({ criteria }: ReturnType<typeof ready>, id: CriterionId) =>
   criteria.find(({ detail }) => detail.id === id)
 
@@ -95,8 +47,8 @@ describe('criteria before planting', () => {
     for (const { chance } of vetch.criteria) expect(vetch.chance.whole).toBeLessThanOrEqual(chance + 1e-9)
   })
   test('poor ground under ripe rye starves a hungry crop; feed or a row of compost lifts it, rich ground needs neither', () => {
-    const rye = (own: Own, fertility: 'low' | 'high' = 'low') => {
-      const plan = planOf('cereal-rye', '2025-09-25', '2026-05-28', 'crimp', 'tomato', '2026-06-25', 7, own)
+    const rye = (own: PlanOwn, fertility: 'low' | 'high' = 'low') => {
+      const plan = testPlan('cereal-rye', '2025-09-25', '2026-05-28', 'crimp', 'tomato', '2026-06-25', 7, own)
       const bed = { ...plan.standCase.bed, fertility }
       return gate(evaluate({ ...plan, standCase: { ...plan.standCase, bed } }, ensemble)!.outcome, 'tie-up')!
     }
@@ -106,7 +58,7 @@ describe('criteria before planting', () => {
     expect(rye({}, 'high').chance).toBeGreaterThan(rye({}).chance)
   })
   test('small seed into rye waits for the residue; rows raked free open it; transplants do not wait', () => {
-    const rye = (own: Own = {}) =>
+    const rye = (own: PlanOwn = {}) =>
       ready('cereal-rye', '2025-09-25', '2026-05-25', 'crimp', 'carrot', '2026-07-10', 14, own)
     const seeded = rye()
     const held = gate(seeded, 'residue-hold')!.open!.mid - gate(seeded, 'dead')!.open!.mid
@@ -184,7 +136,7 @@ describe('criteria before planting', () => {
 })
 
 describe('the plan on other sowing days', () => {
-  const plan = planOf('cereal-rye', '2025-09-20', '2026-05-28', 'crimp', 'tomato', '2026-06-25')
+  const plan = testPlan('cereal-rye', '2025-09-20', '2026-05-28', 'crimp', 'tomato', '2026-06-25')
   const stand = { ...plan.standCase.stand, start: { plan: plan.standCase.stand.start.fact, fact: null } }
   const scenario = { ...plan, standCase: { ...plan.standCase, stand }, today: dayNumber('2025-09-01') }
   const days = ['2025-09-05', '2025-10-05', '2025-11-20', '2026-01-10', '2026-03-25'].map(dayNumber)
@@ -214,6 +166,6 @@ describe('the plan on other sowing days', () => {
 test('a planted crop’s cover still runs, and a stand sown outside the weather does not', () => {
   expect(standRun(testCase(testCover('oats', '2020-01-01')), ensemble)).toBeNull()
   expect(
-    evaluate({ ...planOf('oats', '2020-01-01', '2020-05-01', 'chop', 'tomato', '2020-06-01') }, ensemble),
+    evaluate({ ...testPlan('oats', '2020-01-01', '2020-05-01', 'chop', 'tomato', '2020-06-01') }, ensemble),
   ).toBeNull()
 })

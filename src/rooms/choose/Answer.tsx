@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Candidate, ChooseAnswer, LimitName } from '../../core/choosing/types'
+import type { Candidate, ChooseAnswer, LimitName, Part } from '../../core/choosing/types'
 import { findPurpose } from '../../core/choosing/purposes'
 import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
@@ -13,7 +13,7 @@ import { amountText, LIMIT_WORDS, partsText, tradeText } from './words'
 type Money = { units: Units; currency: string }
 type Shared = Money & {
   onChoose: (candidate: Candidate) => void
-  onAdjust: (candidate: Candidate) => void
+  onAdjust: (parts: Part[]) => void
 }
 
 /** Candidates shown before the rest is asked for. */
@@ -35,8 +35,8 @@ export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; fin
       </h2>
       {candidates.length === 0 && final && (
         <p className="mt-1">
-          Plant later, sow earlier, add a tool in the Garden room, take a limit off, or leave the bed under a
-          sheet or mulch.
+          Below is what came nearest, with what would help. Or plant later, sow earlier, add a tool in the
+          Garden room, take a limit off, or leave the bed under a sheet or mulch.
         </p>
       )}
       <ol className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="candidates">
@@ -60,7 +60,10 @@ export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; fin
 }
 
 /** Covers that do not fit, by the limit that stopped them. */
-export function Rejections({ rejections, ...money }: { rejections: ChooseAnswer['rejections'] } & Money) {
+export function Rejections({
+  rejections,
+  ...shared
+}: { rejections: ChooseAnswer['rejections'] } & Money & Pick<Shared, 'onAdjust'>) {
   const limits = [...new Set(rejections.map((rejection) => rejection.limit))]
   if (rejections.length === 0) return null
   return (
@@ -71,7 +74,7 @@ export function Rejections({ rejections, ...money }: { rejections: ChooseAnswer[
           key={limit}
           limit={limit}
           rejections={rejections.filter((entry) => entry.limit === limit)}
-          {...money}
+          {...shared}
         />
       ))}
     </section>
@@ -83,7 +86,8 @@ function LeftOut({
   rejections,
   units,
   currency,
-}: { limit: LimitName; rejections: ChooseAnswer['rejections'] } & Money) {
+  onAdjust,
+}: { limit: LimitName; rejections: ChooseAnswer['rejections'] } & Money & Pick<Shared, 'onAdjust'>) {
   return (
     <details className="mt-1.5" open={rejections.length <= 8}>
       <summary className="cursor-pointer font-semibold">
@@ -93,7 +97,16 @@ function LeftOut({
         {rejections.map((rejection) => (
           <li key={rejection.key} className="grid grid-cols-[9.5rem_1fr] gap-3 text-[0.95rem]">
             <span className="font-semibold">{partsText(rejection.parts)}</span>
-            <span>{reasonText(rejection.reason, units, currency)}</span>
+            <span>
+              {reasonText(rejection.reason, units, currency)}{' '}
+              <button
+                className="btn btn-ghost btn-xs"
+                aria-label={`Try ${partsText(rejection.parts)} anyway`}
+                onClick={() => onAdjust(rejection.parts)}
+              >
+                Try it
+              </button>
+            </span>
           </li>
         ))}
       </ul>
@@ -179,7 +192,7 @@ function CandidateRow({
         </button>
         <button
           className="btn btn-ghost btn-xs"
-          onClick={() => onAdjust(candidate)}
+          onClick={() => onAdjust(parts)}
           aria-label={`Adjust ${name}`}
         >
           Adjust

@@ -1,47 +1,58 @@
 import { useMemo } from 'react'
 import { chosenCover, type CoverChoice } from '../../actions/planCover'
-import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
 import { scenarioFor } from '../../core/choosing/composition'
+import type { OwnPlan } from '../../core/choosing/own'
+import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
 import type { Scenario, ScenarioOutcome } from '../../core/scenario/types'
 import { PlanThread } from '../../parts/PlanLine'
 
-/** The plan that the best cover of the list would be, on the plan line; its chance is the candidate's. */
+/** A cover that may be planned, with what it comes to. */
+export type Tried = { plan: OwnPlan; outcome: ScenarioOutcome }
+
+/** The plan that a cover would be, on the plan line: the grower's own while one is tried, else the best of the list. */
 export function CandidateLine({
-  candidate,
+  tried,
   choice,
   question,
   running,
   failed,
 }: {
-  candidate: Candidate | null
+  tried: Tried | null
   choice: CoverChoice
   question: ChooseQuestion
   running: boolean
   failed: boolean
 }) {
+  const plan = tried?.plan
   const scenario = useMemo((): Scenario | null => {
-    if (!candidate) return null
-    const plan = scenarioFor(candidate.parts, candidate.sowDay, candidate.covering, question)
-    return { ...plan, standCase: { ...plan.standCase, stand: chosenCover(candidate, choice, 'tried') } }
-  }, [candidate, choice, question])
-  if (!candidate || !scenario) return null
+    if (!plan) return null
+    const bare = scenarioFor(plan.parts, plan.sowDay, plan.covering, question)
+    return { ...bare, standCase: { ...bare.standCase, stand: chosenCover(plan, choice, 'tried') } }
+  }, [plan, choice, question])
+  if (!tried || !scenario) return null
   return (
     <PlanThread
       scenario={scenario}
       state={failed ? 'failed' : running ? 'computing' : 'ready'}
-      outcome={outcomeOf(candidate)}
+      outcome={tried.outcome}
     />
   )
 }
 
-/** What the line shows of a candidate: it was evaluated as the plan it would be. */
-const outcomeOf = ({ chance, failures, members, covered30, established }: Candidate): ScenarioOutcome => ({
-  members,
-  chance: { whole: chance, established, dead: null, ready: null },
-  failures,
-  criteria: [],
-  advice: [],
-  covered30,
-  dead: null,
-  ready: null,
-})
+/** A candidate of the list as it would be planned: it was evaluated as that very plan. */
+export const candidateTried = (candidate: Candidate): Tried => {
+  const { chance, failures, members, covered30, established } = candidate
+  return {
+    plan: candidate,
+    outcome: {
+      members,
+      chance: { whole: chance, established, dead: null, ready: null },
+      failures,
+      criteria: [],
+      advice: [],
+      covered30,
+      dead: null,
+      ready: null,
+    },
+  }
+}

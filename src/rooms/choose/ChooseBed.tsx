@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react'
+import { useRef } from 'react'
 import type { Bed } from '../../core/garden/schema'
 import type { BedWindow } from '../../core/garden/windows'
 import type { LightWindow } from '../../core/choosing/lightWindows'
@@ -10,11 +10,12 @@ import { area, longDate } from '../../text/format'
 import { Waiting } from '../../parts/Waiting'
 import { useGarden } from '../../state/garden'
 import { Answer, Rejections } from './Answer'
-import { CandidateLine } from './CandidateLine'
+import { candidateTried, CandidateLine } from './CandidateLine'
 import { OwnMix } from './OwnMix'
 import { Question } from './Question'
 import { partOf } from './question'
 import { useChoose } from './useChoose'
+import { useOwnMix } from './useOwnMix'
 
 /** Choosing a cover for one bed: the window on the left, what fits it on the right. */
 export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underId: string | null }) {
@@ -25,10 +26,16 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
     day,
     underId,
   )
-  const [own, setOwn] = useState<Part[]>([])
+  const nothingFits = answer.value && answer.value.candidates.length === 0 ? answer.value.rejections : null
+  const own = useOwnMix(args, nothingFits)
   const ownHeading = useRef<HTMLHeadingElement>(null)
   const part = partOf(form, bed)
   const shown = answer.value ?? answer.soFar
+  const best = shown?.candidates[0]
+  const adjust = (parts: Part[]) => {
+    own.setParts(parts)
+    ownHeading.current?.focus()
+  }
   const nextName = next
     ? next.content.kind === 'crop'
       ? (findCrop(next.content.cropId)?.name.toLowerCase() ?? '')
@@ -51,11 +58,11 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
       </p>
       {args && (
         <CandidateLine
-          candidate={shown?.candidates[0] ?? null}
+          tried={own.parts.length > 0 ? own.shown : best ? candidateTried(best) : null}
           choice={choice}
           question={args[1]}
-          running={answer.running}
-          failed={answer.error !== null}
+          running={own.parts.length > 0 ? own.current === null : answer.running}
+          failed={(own.parts.length > 0 ? own.answer : answer).error !== null}
         />
       )}
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
@@ -84,25 +91,26 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               units={garden.units}
               currency={garden.currency}
               onChoose={choose}
-              onAdjust={(candidate) => {
-                setOwn(candidate.parts)
-                ownHeading.current?.focus()
-              }}
+              onAdjust={adjust}
             />
           )}
-          {shown && (
+          {args && (
             <OwnMix
               heading={ownHeading}
-              parts={own}
-              onParts={setOwn}
-              args={answer.running ? null : args}
+              own={own}
+              question={args[1]}
               units={garden.units}
               currency={garden.currency}
               onChoose={choose}
             />
           )}
           {shown && (
-            <Rejections rejections={shown.rejections} units={garden.units} currency={garden.currency} />
+            <Rejections
+              rejections={shown.rejections}
+              units={garden.units}
+              currency={garden.currency}
+              onAdjust={adjust}
+            />
           )}
         </div>
       </div>

@@ -4,7 +4,8 @@ import { isoDate } from '../../core/foundations/day'
 import type { Bed } from '../../core/garden/schema'
 import { bareWindows, windowAt } from '../../core/garden/windows'
 import { lightWindows } from '../../core/choosing/lightWindows'
-import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
+import type { OwnPlan } from '../../core/choosing/own'
+import type { ChooseQuestion } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { standName } from '../../parts/names'
 import { useOnce } from '../../parts/once'
@@ -98,7 +99,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     }
   }, [formText, bed, upperId, nextId, data.stands])
 
-  const { run: choose } = useOnce(async (candidate: Candidate) => {
+  const { run: choose } = useOnce(async (candidate: OwnPlan) => {
     const ids = { cover: newId('stand'), crop: newId('stand') }
     const stand = chosenCover(candidate, choice, ids.cover)
     const crop = next ? null : findCrop(choice.crop?.cropId ?? '')

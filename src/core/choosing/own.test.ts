@@ -1,0 +1,88 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { findCrop } from '../plants/crops'
+import { evaluate } from '../scenario/evaluate'
+import type { Follows } from '../scenario/types'
+import { questionWeather, testMeans, testQuestion } from '../testing/questions'
+import { testTool } from '../testing/beds'
+import { TEST_SITES } from '../testing/sites'
+import { scenarioFor } from './composition'
+import { ownCover } from './own'
+import { MOST_PARTS, type ChooseQuestion, type Part } from './types'
+
+const tomatoOn = (date: string): Follows => ({
+  kind: 'crop',
+  crop: findCrop('tomato')!,
+  establishment: 'transplant',
+  plantingMethod: null,
+  feedG: 0,
+  day: dayNumber(date),
+  done: false,
+})
+const winter = testQuestion('2025-09-15', '2026-05-20', { follows: tomatoOn('2026-05-20') })
+const own = (parts: Part[], question: ChooseQuestion) =>
+  ownCover(parts, question, questionWeather(question, TEST_SITES.pennsylvania))!
+const of = (speciesId: string, share = 1): Part => ({ speciesId, share })
+
+describe('a cover of the grower’s own', () => {
+  test('that is advised against is planned and graded as every room would grade it', () => {
+    const late = testQuestion('2025-11-25', '2026-04-10', { follows: tomatoOn('2026-04-10') })
+    const answer = own([of('cereal-rye')], late)
+    expect('limit' in answer.judged).toBe(true)
+    const { plan, outcome } = answer
+    const bare = scenarioFor(plan.parts, plan.sowDay, plan.covering, late)
+    const { stand } = bare.standCase
+    const stored = {
+      ...bare,
+      standCase: {
+        ...bare.standCase,
+        stand: { ...stand, end: { plan: plan.ending?.end ?? null, fact: null } },
+      },
+    }
+    const weather = questionWeather(late, TEST_SITES.pennsylvania)
+    const told = evaluate(stored, weather)!.outcome
+    expect(outcome.chance).toEqual(told.chance)
+    expect(outcome.failures).toEqual(told.failures)
+    expect(outcome.failures.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(
+      1 - outcome.chance.whole,
+      10,
+    )
+  })
+  test('that fits has the chance of the ranking, and nothing to repair where it can be relied on', () => {
+    const answer = own([of('oats')], winter)
+    if (!('chance' in answer.judged)) throw new Error('Oats fit an open winter.')
+    expect(answer.outcome.chance.whole).toBe(answer.judged.chance)
+    expect(answer.plan.ending).toEqual(answer.judged.ending)
+    if (answer.outcome.chance.whole >= 0.8) expect(answer.repair).toBeNull()
+  })
+  test('without a tool to end it says so and is planned without an end', () => {
+    const bare = {
+      ...winter,
+      means: testMeans({ tools: [testTool('rake')], rules: { ...winter.means.rules, turning: 'never' } }),
+    }
+    const { plan, judged } = own([of('cereal-rye')], bare)
+    expect('limit' in judged && judged.limit).toBe('cannot be ended')
+    if (plan.ending)
+      expect(['winter-kill', 'summer-kill', 'chop-cardboard']).toContain(plan.ending.end.method)
+  })
+  test('may have eight species, and names those that the others smother', () => {
+    const many = [
+      of('cereal-rye', 1.2),
+      of('hairy-vetch', 0.3),
+      of('crimson-clover', 0.1),
+      of('winter-pea', 0.1),
+      of('oats', 0.1),
+      of('phacelia', 0.05),
+      of('white-mustard', 0.05),
+      of('white-clover', 0.05),
+    ]
+    expect(many).toHaveLength(MOST_PARTS)
+    expect(own(many, winter).plan.parts).toEqual(many)
+    const { smothered } = own([of('cereal-rye'), of('white-clover', 0.4)], winter)
+    const named = smothered.map(({ speciesId }) => speciesId)
+    expect(named).toContain('white-clover')
+    expect(named).not.toContain('cereal-rye')
+    for (const { chance } of smothered) expect(chance).toBeGreaterThan(0.5)
+    expect(own([of('cereal-rye')], winter).smothered).toEqual([])
+  })
+})

@@ -1,0 +1,86 @@
+import { standRun } from '../bed/standRun'
+import { bestTermination } from '../scenario/best'
+import { evaluateWith } from '../scenario/evaluate'
+import { plannedEnd, weatherWanted } from '../scenario/plan'
+import { cheapestRepair, type Repair } from '../scenario/repair'
+import { SAFE_CHANCE } from '../scenario/starts'
+import type { Scenario, ScenarioOutcome } from '../scenario/types'
+import type { SeasonRun } from '../season/run'
+import type { WeatherEnsemble } from '../site/weather'
+import { coveringFor, plantsOf, scenarioFor } from './composition'
+import { judge } from './judge'
+import { byWorth, IN_EARNEST, SCREEN, SCREEN_MEMBERS, shorten, sowingDays } from './screening'
+import { smotheredIn, type Smothered } from './smothered'
+import { untilDay, type Candidate, type ChooseQuestion, type Part, type Rejection } from './types'
+
+/** A cover as it would be planned, whatever the ranking thinks of it. */
+export type OwnPlan = Pick<Candidate, 'parts' | 'sowDay' | 'covering' | 'ending'>
+
+/** The grower's own cover: how the ranking judges it, the plan it would be, what comes of that, and what would help. */
+export type OwnAnswer = {
+  judged: Candidate | Rejection
+  plan: OwnPlan
+  outcome: ScenarioOutcome
+  /** The change that helps with the least trouble; null where none is needed or none helps. */
+  repair: Repair | null
+  smothered: Smothered[]
+}
+
+/** The ending that serves a plan best with what the grower has; null where nothing follows or no way can be done. */
+function endingOf(scenario: Scenario, season: SeasonRun): Candidate['ending'] {
+  if (scenario.follows.kind === 'nothing') return null
+  const best = bestTermination(scenario, season)
+  return best && { end: best.end, latestSafeDay: best.latestSafeDay }
+}
+
+const withEnding = (scenario: Scenario, ending: Candidate['ending']): Scenario => ({
+  ...scenario,
+  standCase: {
+    ...scenario.standCase,
+    stand: { ...scenario.standCase.stand, end: { plan: ending?.end ?? null, fact: null } },
+  },
+})
+
+/** Days beyond the window that a later planting is looked for in. */
+const LATER_DAYS = 30
+
+/** What would help a plan, with weather enough to plant later. */
+function repairOf(scenario: Scenario, question: ChooseQuestion, ensemble: WeatherEnsemble): Repair | null {
+  const endDay = weatherWanted(untilDay(question)) + LATER_DAYS
+  const longer = shorten(ensemble, ensemble.members.length, endDay)
+  const season = standRun(scenario.standCase, longer)
+  return season && cheapestRepair(scenario, season, longer)
+}
+
+/**
+ * The grower's own cover or mix for the same window, judged with all members on its best sowing day. The ranking's limits
+ * only advise: what does not fit is planned and graded all the same. Null where it cannot be grown in the weather known.
+ */
+export function ownCover(
+  parts: Part[],
+  question: ChooseQuestion,
+  ensemble: WeatherEnsemble,
+): OwnAnswer | null {
+  const horizon = weatherWanted(untilDay(question))
+  const full = shorten(ensemble, ensemble.members.length, horizon)
+  const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
+  const [{ day }] = sowingDays(question)
+    .map((on) => ({ day: on, judged: judge(parts, on, question, quick, SCREEN) }))
+    .sort(byWorth)
+  const told = judge(parts, day, question, full, IN_EARNEST)
+  const judged = told.verdict === 'candidate' ? told.candidate : told.rejection
+  const covering = coveringFor(plantsOf(parts), question.upper !== null)
+  const bare = scenarioFor(parts, day, covering, question)
+  const season = standRun(bare.standCase, full)
+  if (!season) return null
+  const ending = 'ending' in judged ? judged.ending : endingOf(bare, season)
+  const scenario = withEnding(bare, ending)
+  const { outcome } = evaluateWith(scenario, season, plannedEnd(scenario))
+  return {
+    judged,
+    plan: { parts, sowDay: day, covering, ending },
+    outcome,
+    repair: outcome.chance.whole < SAFE_CHANCE ? repairOf(scenario, question, ensemble) : null,
+    smothered: smotheredIn(parts, season.run, untilDay(question)),
+  }
+}

@@ -1,0 +1,38 @@
+import { MOST_STARTS } from '../scenario/compare'
+import type { WeatherEnsemble } from '../site/weather'
+import type { Closeness, Judged } from './judge'
+import { untilDay, type ChooseQuestion } from './types'
+
+/** Members that screen every species. */
+export const SCREEN_MEMBERS = 40
+/** Start days of endings looked at while screening; judged in earnest as many as anywhere. */
+export const SCREEN: Closeness = { starts: 7, exact: false }
+export const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
+/** Sowing days tried at most, and days between them. */
+const SOWING_DAYS = 5
+const SOWING_STEP_DAYS = 14
+/** Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window. */
+export function sowingDays(question: ChooseQuestion): number[] {
+  const first = Math.max(question.freeFromDay, question.today)
+  if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
+  const half = first + (untilDay(question) - first) / 2
+  const last = Math.min(half, question.sowUntilDay ?? Infinity)
+  const days: number[] = []
+  for (let day = first; day <= last && days.length < SOWING_DAYS; day += SOWING_STEP_DAYS) days.push(day)
+  return days.length > 0 ? days : [first]
+}
+
+export const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble => ({
+  ...ensemble,
+  days: Math.min(ensemble.days, endDay - ensemble.startDay),
+  members: ensemble.members.slice(0, members),
+})
+
+const valueOf = (judged: Judged) =>
+  judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.rejection.closeness
+
+/** Sowing days whose value differs by less count as equal; of equal days the earliest stands first. A total order. */
+const VALUE_STEP = 0.02
+type DayJudged = { day: number; judged: Judged }
+const stepOf = ({ judged }: DayJudged) => Math.round(valueOf(judged) / VALUE_STEP)
+export const byWorth = (a: DayJudged, b: DayJudged) => stepOf(b) - stepOf(a) || a.day - b.day

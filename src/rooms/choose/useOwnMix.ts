@@ -1,0 +1,40 @@
+import { useMemo, useState } from 'react'
+import type { OwnAnswer } from '../../core/choosing/own'
+import type { ChooseQuestion, Part, Rejection } from '../../core/choosing/types'
+import type { WeatherSpec } from '../../core/season/weatherSpec'
+import { useEngine } from '../../state/useEngine'
+import { useSettled } from '../../state/useSettled'
+
+/** The cover left out that came nearest to fitting. */
+const nearest = (rejections: readonly Rejection[]) =>
+  rejections.reduce<Rejection | null>((a, b) => (a && a.closeness >= b.closeness ? a : b), null)
+
+/**
+ * The grower's own mix in the same window, grown as it is put together, before and while the covers are ranked. Where
+ * nothing fits, it begins with what came nearest.
+ */
+export function useOwnMix(
+  args: [WeatherSpec, ChooseQuestion] | null,
+  nothingFits: readonly Rejection[] | null,
+) {
+  const [chosen, setParts] = useState<Part[] | null>(null)
+  const near = nothingFits && nearest(nothingFits)
+  const parts = useMemo(() => chosen ?? near?.parts ?? [], [chosen, near])
+  const settled = useSettled(parts)
+  const job = useMemo(
+    () => (args && settled.length > 0 ? ([...args, settled] as [WeatherSpec, ChooseQuestion, Part[]]) : null),
+    [args, settled],
+  )
+  const answer = useEngine('ownMix', job, 'own mix')
+  const current = settled === parts ? answer.value : undefined
+  return {
+    parts,
+    setParts,
+    near: chosen === null ? near : null,
+    answer,
+    /** What is known of the mix as it stands; null while it is grown anew. */
+    current: parts.length > 0 ? (current ?? null) : null,
+    /** The last answer while a changed mix is grown. */
+    shown: parts.length > 0 ? ((current ?? answer.last ?? null) as OwnAnswer | null) : null,
+  }
+}
