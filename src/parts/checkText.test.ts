@@ -17,7 +17,7 @@ const seen = (own: Partial<Check>): Check => ({
 test.each<[Partial<Check>, RegExp]>([
   [{ stageBbch: 45, heightCm: 60 }, /^boot, 60 cm$/],
   [{ cover: 0.5, coverBy: { kind: 'picture', error: 0.04 } }, /^50\s% green by picture$/],
-  [{ plants: { speciesId: null, ringM: 0.3, counts: [10, 11], gapShare: 0 } }, /^149 plants per m²$/],
+  [{ plants: { speciesId: null, ringM: 0.3, counts: [10, 11], gapShare: 0 } }, /^149 per.m² plants$/],
   [{ weeds: { cover: 0.1, which: ['cleavers'] } }, /^weeds 10\s% \(cleavers\)$/],
   [
     { damage: [{ kind: 'frost', lost: 0.2, what: '', speciesId: null }] },

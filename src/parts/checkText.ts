@@ -2,7 +2,7 @@ import type { Check } from '../core/garden/check'
 import type { PlantGroup } from '../core/plants/parameters'
 import { stageName } from '../core/stand/stage'
 import { ringMean, sampleMass } from '../core/tracking/looks'
-import { dryMatter, percent, type Units } from '../text/format'
+import { density, dryMatter, percent, type Units } from '../text/format'
 
 /** A check in one line. */
 export function checkText(check: Check, group: PlantGroup, units: Units): string {
@@ -14,7 +14,7 @@ export function checkText(check: Check, group: PlantGroup, units: Units): string
       ? null
       : `${percent(check.cover)} green${check.coverBy?.kind === 'picture' ? ' by picture' : ''}`,
     check.heightCm === null ? null : `${check.heightCm} cm`,
-    perM2 === undefined ? null : `${Math.round(perM2)} plants per m²`,
+    perM2 === undefined ? null : `${density(perM2, units)} plants`,
     weeds
       ? `weeds ${percent(weeds.cover)}${weeds.which.length > 0 ? ` (${weeds.which.join(', ')})` : ''}`
       : null,

@@ -20,6 +20,11 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
           ? `By ${endingWords(stand.end.plan)}, as planned; the work plan is in End.`
           : 'As planned.',
       }
+    case 'tray':
+      return {
+        title: `Sow trays of ${name}`,
+        detail: `To be planted ${shortDate(days[0])}; they come up where it is warm.`,
+      }
     case 'clear':
       return { title: `Clear ${name}`, detail: 'As planned.' }
     case 'moist':
@@ -87,7 +92,7 @@ export function jobRoom({ kind, standId, bedId }: Job): string {
   if (kind === 'end' || kind === 'regrowth' || kind === 'sheet') return `/end/${standId}`
   if (kind === 'strip') return `/end/${standId}/plan`
   if (kind === 'move') return `/end/${standId}/animals`
-  if (kind === 'plant' || kind === 'clear' || kind === 'frost') return `/bed/${bedId}`
+  if (kind === 'plant' || kind === 'tray' || kind === 'clear' || kind === 'frost') return `/bed/${bedId}`
   if (kind === 'emergence' || kind === 'look' || kind === 'window') return `/check/${standId}`
   return `/watch/${standId}`
 }

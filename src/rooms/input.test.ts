@@ -187,7 +187,7 @@ test('a bed opened and saved unchanged in feet keeps its exact size', () => {
     pathWidthM: 0.45,
     soil: 'loam',
     fertility: 'medium',
-          stoodBefore: null,
+    stoodBefore: null,
     shade: 0.2,
     fixtures: [{ id: 'x', kind: 'post', label: 'Post', areaM2: 0.3 }],
   }

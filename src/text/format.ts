@@ -112,6 +112,13 @@ export function rate(gM2: number, units: Units): string {
     : `${digits(gM2, 1)}\u00a0g/m²`
 }
 
+/** Plants, seeds or stems per ground, per m² inside; thousands to two figures. */
+export function density(perM2: number, units: Units): string {
+  const value = units === 'imperial' ? perM2 * METRES_PER_FOOT ** 2 : perM2
+  const places = units === 'imperial' && value < 20 ? 1 : 0
+  return `${digits(value >= 1000 ? Number(value.toPrecision(2)) : value, places)} per\u00a0${units === 'imperial' ? 'ft²' : 'm²'}`
+}
+
 /** A drilled seeding rate, kg ha⁻¹ inside. */
 export function drillRate(kgHa: number, units: Units): string {
   return units === 'imperial'

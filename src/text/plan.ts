@@ -32,6 +32,14 @@ export function problemText(problem: PlanProblem): string {
   }
 }
 
+/** Combinations by the ids of what they join. */
+const JOINED: Partial<Record<EndDetails['method'], string>> = {
+  'crimp-tarp': 'crimp+tarp',
+  'crimp-flame': 'crimp+flame',
+  'chop-cardboard': 'chop+cardboard',
+}
+const methodIds = (method: EndDetails['method']) => JOINED[method] ?? method
+
 /** The ISO days and ids of a plan: the actual day where it was recorded, else the planned one; empty where undecided. */
 export function planData(scenario: Scenario) {
   const { stand } = scenario.standCase
@@ -40,7 +48,7 @@ export function planData(scenario: Scenario) {
   return {
     sown: latest(stand.start)?.date ?? '',
     end: end?.date ?? '',
-    method: end?.method ?? '',
+    method: end ? methodIds(end.method) : '',
     plant: follows.kind === 'nothing' ? '' : isoDate(follows.day),
     crop: follows.kind === 'crop' ? follows.crop.id : '',
   }

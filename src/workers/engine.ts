@@ -1,5 +1,6 @@
 import { plantYear, type SowingOutlook } from '../core/choosing/plantYear'
 import { ownCover, type OwnAnswer } from '../core/choosing/own'
+import { quickCrops, type QuickCrop } from '../core/choosing/quickCrops'
 import { rankCovers } from '../core/choosing/rank'
 import type { ChooseAnswer, ChooseQuestion, Part } from '../core/choosing/types'
 import { doseBetween } from '../core/ending/doses'
@@ -14,6 +15,7 @@ import { compareTerminations, type Ask, type TerminationOption } from '../core/s
 import { evaluate } from '../core/scenario/evaluate'
 import { sowingOutlook, type SowingOutlookDay } from '../core/scenario/sowingDays'
 import { cheapestRepair, type Repair } from '../core/scenario/repair'
+import { traysOf, type TrayDates } from '../core/scenario/trays'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { forecastOf, type StandForecast } from '../core/season/forecast'
 import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
@@ -64,8 +66,8 @@ const PARTIAL_STEP = 0.05
 /** Told the share done, 0–1, and now and then what is known so far. */
 type Progress<T> = (share: number, soFar?: T) => void
 
-/** What a plan comes to, and what it leaves for the planting day. */
-export type PlanAnswer = { outcome: ScenarioOutcome; after: Aftermath | null }
+/** What a plan comes to, what it leaves for the planting day, and when the trays of its crop are sown. */
+export type PlanAnswer = { outcome: ScenarioOutcome; after: Aftermath | null; trays: TrayDates | null }
 
 /** Every way of ending a stand held against the others, and the one to plan. */
 export type Comparison = { options: TerminationOption[]; best: BestTermination | null }
@@ -125,6 +127,9 @@ export const engine = {
   ownMix(spec: WeatherSpec, question: ChooseQuestion, parts: Part[]): OwnAnswer | null {
     return ownCover(parts, question, ensembleFor(spec))
   },
+  quickCrops(spec: WeatherSpec, sowDay: number, wantedDay: number): QuickCrop[] {
+    return quickCrops(ensembleFor(spec), sowDay, wantedDay)
+  },
   repair(spec: WeatherSpec, scenario: Scenario): Repair | null {
     const ensemble = ensembleFor(spec)
     const season = standRun({ ...scenario.standCase, own: scenario.means.own }, ensemble)
@@ -132,7 +137,13 @@ export const engine = {
   },
   evaluate(spec: WeatherSpec, scenario: Scenario): PlanAnswer | null {
     const evaluated = evaluate(scenario, ensembleFor(spec))
-    return evaluated && { outcome: evaluated.outcome, after: aftermathOf(scenario, evaluated) }
+    return (
+      evaluated && {
+        outcome: evaluated.outcome,
+        after: aftermathOf(scenario, evaluated),
+        trays: traysOf(scenario, evaluated),
+      }
+    )
   },
   compare(spec: WeatherSpec, scenario: Scenario, ask: Ask, progress?: Progress<Comparison>): Comparison {
     const { standCase, means } = scenario

@@ -68,6 +68,8 @@ const families: Record<string, Row[]> = {
     ['kohlrabi', 'Kohlrabi', 'kohlrabi', 't', 15, 7, -3, 50, 60, 30, 25, 1, null, 0.5, 'h0', 0.35, 1],
     ['radish-salad', 'Salad radish', 'radish', 'S', 5, 6, -3, 28, 32, 12, 3, 1, null, 0.4, 'h0', 0.2, 0],
     ['turnip-table', 'Table turnip', 'turnip', 'S', 10, 6, -4, 50, 65, 25, 8, 1, null, 0.5, 'h0', 0.4, 1],
+    ['cress', 'Garden cress', 'cress', 'S', 3, 5, -2, 21, 25, 8, 1, 1, null, 0.4, 'h0', 0.15, 1],
+    ['turnip-greens', 'Turnip greens', 'greens', 'S', 6, 6, -4, 30, 38, 20, 4, 1, null, 0.4, 'h0', 0.3, 1],
     ['salad-rocket', 'Rocket', 'rocket', 'S', 8, 5, -5, 30, 45, 15, 3, 1, null, 0.4, 'h0', 0.25, 0],
     ['pak-choi', 'Pak choi', 'pak choi', 't', 13, 8, -2, 40, 50, 30, 25, 1, null, 0.5, 'h0', 0.35, 1],
   ],
@@ -79,6 +81,7 @@ const families: Record<string, Row[]> = {
     ['spring-onion', 'Spring onion', 'sp. onion', 'S', 9, 6, -6, 60, 75, 15, 2, 1, null, 0.3, 'h0', 0.4, 0],
   ],
   Asteraceae: [
+    ['baby-leaf', 'Baby leaf salad', 'baby leaf', 'S', 5, 5, -3, 28, 35, 12, 2, 1, null, 0.4, 'h0', 0.15, 1],
     ['lettuce', 'Lettuce', 'lettuce', 't', 9, 6, -3, 40, 50, 30, 25, 1, null, 0.5, 'h0', 0.25, 1],
     ['endive', 'Endive', 'endive', 't', 10, 7, -5, 60, 75, 35, 30, 1, null, 0.5, 'h0', 0.3, 1],
     ['radicchio', 'Radicchio', 'radicchio', 't', 10, 7, -6, 70, 90, 35, 30, 1, null, 0.5, 'h0', 0.3, 1],

@@ -57,6 +57,19 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     const ends = cover({ end: { plan: ending('2026-05-12', 'tarp'), fact: null } })
     expect(kinds(round(ends))).toContain('end')
   })
+  test('trays when they are to be sown for a planned transplanting, for a fortnight', () => {
+    const tomato = (plantOn: string, establishment: 'transplant' | 'seed' = 'transplant') =>
+      cover({
+        content: cropContent('tomato', establishment),
+        start: { plan: sown(plantOn), fact: null },
+        end: { plan: null, fact: null },
+      })
+    expect(kinds(round(tomato('2026-07-01')))).toEqual(['tray'])
+    expect(round(tomato('2026-07-01'))[0].dueDay).toBe(dayNumber('2026-05-13'))
+    expect(round(tomato('2026-07-20'))).toEqual([])
+    expect(round(tomato('2026-06-10'))).toEqual([])
+    expect(round(tomato('2026-07-01', 'seed'))).toEqual([])
+  })
   test('water and seedlings after sowing, until they have been seen', () => {
     const young = cover({ start: { plan: null, fact: sown('2026-05-02', { keptMoistDays: 12 }) } })
     const due = { 9: around('2026-05-11', 2) }

@@ -8,6 +8,7 @@ import { findWay } from '../ending/ways'
 import { partSizeM } from '../garden/area'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
+import { trayOf } from '../plants/trays'
 import { bandOn, type StandForecast } from '../season/forecast'
 import { troublesOf } from '../tracking/decisions'
 
@@ -24,6 +25,7 @@ export type JobKind =
   | 'regrowth'
   | 'clear'
   | 'plant'
+  | 'tray'
   | 'frost'
   | 'dry'
   | 'decide'
@@ -61,6 +63,8 @@ export const ROUND_DAYS = 7
 const UNSEEN_DAYS = 21
 /** Seed this near to ripe is urgent, days. */
 const SEED_NEAR_DAYS = 12
+/** Days after which trays not sown are too late to name. */
+const TRAY_GRACE_DAYS = 14
 /** Frost this likely is worth a job. */
 const FROST_CHANCE = 0.3
 /** Seed layer this dry stops seed from sprouting; share of what it holds. */
@@ -109,6 +113,18 @@ const deeds: Maker = ({ today }, stand) => {
     jobs.push(job(stand, isCover(stand) ? 'end' : 'clear', due, { urgent: isCover(stand) && due < today }))
   }
   return jobs
+}
+
+/** The trays of a crop that is planned to be transplanted; forgotten ones are named until its planting. */
+const trays: Maker = (_input, stand) => {
+  const { content, start } = stand
+  if (content.kind !== 'crop' || content.establishment !== 'transplant' || start.fact || !start.plan)
+    return []
+  const tray = trayOf(content.cropId)
+  if (!tray) return []
+  const planted = dayNumber(start.plan.date)
+  const due = planted - 7 * tray.weeks
+  return [job(stand, 'tray', due, { untilDay: due + TRAY_GRACE_DAYS, days: [planted] })]
 }
 
 /** A sowing's first weeks: water, seedlings. */
@@ -237,7 +253,7 @@ export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
   const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
   return input.stands
     .flatMap((stand) =>
-      [deeds, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap((make) =>
+      [deeds, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap((make) =>
         make(input, stand),
       ),
     )

@@ -5,7 +5,15 @@ import { ChangeSentence } from '../../parts/ChangeSentence'
 import type { Learned } from '../../state/useLearned'
 import { BandsChart } from '../../parts/BandsChart'
 import { findSpecies } from '../../core/plants/catalogue'
-import { dateSpreadText, dryMatter, nitrogen, percent, shortDate, type Units } from '../../text/format'
+import {
+  dateSpreadText,
+  density,
+  dryMatter,
+  nitrogen,
+  percent,
+  shortDate,
+  type Units,
+} from '../../text/format'
 import { leadGroup, leadName, standName } from '../../parts/names'
 import { StageLadder } from '../../parts/StageLadder'
 import { Why } from '../../parts/Why'
@@ -32,8 +40,8 @@ function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand'
         <div key={component}>
           {findSpecies(components[component]?.speciesId ?? '')?.name ?? 'It'} sows itself
           {sheds.spread ? ` from ${dateSpreadText(sheds.spread)}` : ' where it lies'}: about{' '}
-          {count(viablePerM2.mid)} viable seeds per m² ({count(viablePerM2.low)} to {count(viablePerM2.high)})
-          by its end
+          {density(viablePerM2.mid, units)} viable seeds ({density(viablePerM2.low, units)} to{' '}
+          {density(viablePerM2.high, units)}) by its end
           {sproutsPerM2 && sprouts.spread && sproutsPerM2.mid >= 1
             ? `, some ${count(sproutsPerM2.mid)} of them up by ${shortDate(sprouts.spread.mid)}`
             : ''}

@@ -13,6 +13,7 @@ import { Answer, Rejections } from './Answer'
 import { candidateTried, CandidateLine } from './CandidateLine'
 import { OwnMix } from './OwnMix'
 import { Question } from './Question'
+import { QuickCrops } from './QuickCrops'
 import { partOf } from './question'
 import { useChoose } from './useChoose'
 import { useOwnMix } from './useOwnMix'
@@ -104,6 +105,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               onChoose={choose}
             />
           )}
+          {args && <QuickCrops args={args} />}
           {shown && (
             <Rejections
               rejections={shown.rejections}

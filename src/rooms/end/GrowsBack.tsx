@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { cutOutcomeOn, type CutOutcome } from '../../core/weighing/growsBack'
 import { Chance } from '../../parts/Chance'
-import { centimetres, dryMatter, longDate, minutes, nitrogen, shortDate } from '../../text/format'
+import { centimetres, density, dryMatter, longDate, minutes, nitrogen, shortDate } from '../../text/format'
 import { plantsOf } from '../../parts/names'
 import { SelectField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
@@ -162,7 +162,8 @@ function Drag({
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2 self-start" data-testid="grows-back-numbers">
         <dt>Stems again</dt>
         <dd>
-          <strong>{round(now.stems.mid)} per m²</strong> ({round(now.stems.low)} to {round(now.stems.high)})
+          <strong>{density(now.stems.mid, units)}</strong> ({density(now.stems.low, units)} to{' '}
+          {density(now.stems.high, units)})
         </dd>
         <dt>To finish by hand</dt>
         <dd>
@@ -227,8 +228,6 @@ function Drag({
     </div>
   )
 }
-
-const round = (value: number) => (value >= 20 ? Math.round(value / 5) * 5 : Math.round(value))
 
 const hardnessWords = (hardness: number) =>
   hardness < 0.2 ? 'soft' : hardness < 0.4 ? 'firm' : hardness < 0.6 ? 'hard' : 'woody'

@@ -21,8 +21,12 @@ export function Gates({ outcome, plant }: { outcome: ScenarioOutcome; plant: Pla
   const gates = outcome.criteria.filter((gate) => place(gate) >= FIRST_GATE)
   const wait = gates.find(({ detail }) => detail.id === 'wait')?.open?.mid ?? null
   const longest = gates.filter(
-    ({ detail, open }) =>
-      wait !== null && !RULES.includes(detail.id) && detail.id !== 'wait' && (open?.mid ?? Infinity) > wait,
+    ({ detail, open, chance }) =>
+      wait !== null &&
+      !RULES.includes(detail.id) &&
+      detail.id !== 'wait' &&
+      // Without a day it is open all along, or most seasons never see it.
+      (open ? open.mid > wait : chance < 0.5),
   )
   return (
     <div className="mt-3">

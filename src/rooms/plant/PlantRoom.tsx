@@ -20,6 +20,7 @@ import { Gates } from './Gates'
 import { Outcome } from './Outcome'
 import { Residue } from './Residue'
 import { SpacingAndLanes } from './SpacingAndLanes'
+import { Trays } from './Trays'
 import { usePlant, type PlantView } from './usePlant'
 import { Form } from '../../parts/Form'
 
@@ -73,6 +74,7 @@ function PlantInto({ view }: { view: StandView }) {
       {shown?.after && crop && end && (
         <>
           <Gates outcome={shown.outcome} plant={plant} />
+          {shown.trays && <Trays trays={shown.trays} crop={crop} today={plant.today} />}
           <FedBy after={shown.after} crop={crop} plant={plant} />
           <Residue after={shown.after} outcome={shown.outcome} crop={crop} plant={plant} />
           <SpacingAndLanes crop={crop} plant={plant} outcome={shown.outcome} />

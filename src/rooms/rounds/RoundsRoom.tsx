@@ -4,10 +4,14 @@ import { byUrgency, type Job } from '../../core/rounds/jobs'
 import { shortDate } from '../../text/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { jobRoom, jobText } from '../../parts/jobText'
+import { PlanChance } from '../../parts/PlanChance'
 import { useRounds } from './useRounds'
 import { Form } from '../../parts/Form'
 import { single } from '../../parts/once'
 import { Failed } from '../../parts/Waiting'
+
+/** Jobs that are steps of a plan: its chance stands with them. */
+const OF_THE_PLAN: readonly Job['kind'][] = ['sow', 'end']
 
 type Rounds = ReturnType<typeof useRounds>
 
@@ -90,7 +94,10 @@ function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
               {job.urgent ? ', urgent' : ''}
             </span>
           </p>
-          <p className="text-[0.95rem]">{detail}</p>
+          <p className="text-[0.95rem]">
+            {detail}{' '}
+            {OF_THE_PLAN.includes(job.kind) && <PlanChance standId={job.standId} before="The plan: " />}
+          </p>
         </div>
         <div className="no-print col-span-2 flex gap-2 self-start sm:col-span-1">
           <button

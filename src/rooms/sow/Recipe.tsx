@@ -23,13 +23,13 @@ export function Recipe({
   units: Units
   plan: PlanView
 }) {
-  const { recipe, form } = sow
+  const { recipe, form, debris } = sow
   return (
     <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <SowFields view={view} sow={sow} />
       <div>
         {recipe.ok ? (
-          <Weigh recipe={recipe.value} units={units} />
+          <Weigh recipe={recipe.value} debris={debris} units={units} />
         ) : (
           <ul role="alert" className="font-semibold text-error">
             {recipe.problems.map((problem) => (

@@ -1,11 +1,20 @@
 import { ouncesPer1000SquareFeet, poundsPerAcre } from '../../core/foundations/units'
+import type { Debris } from '../../core/seeding/debris'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
-import { area, grams, rate, type Units } from '../../text/format'
+import { area, density, grams, rate, shortDate, type Units } from '../../text/format'
 
 /** What to weigh for each species and pass, why so much, and what is done before it is thrown. */
-export function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) {
+export function Weigh({
+  recipe,
+  debris,
+  units,
+}: {
+  recipe: RecipeValue
+  debris: readonly Debris[]
+  units: Units
+}) {
   return (
     <>
       <h2>
@@ -38,7 +47,7 @@ export function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) 
                   </td>
                 ))}
                 <td className="text-right">{rate(line.gramsPerM2, units)}</td>
-                <td className="text-right">{Math.round(line.plantsPerM2)} per m²</td>
+                <td className="text-right">{density(line.plantsPerM2, units)}</td>
               </tr>
             ))}
           </tbody>
@@ -46,15 +55,15 @@ export function Weigh({ recipe, units }: { recipe: RecipeValue; units: Units }) 
       </Scroll>
       {recipe.lines.map((line) => (
         <Why key={line.speciesId} label={`why ${grams(line.grams, units)} of ${line.name.toLowerCase()}?`}>
-          Drilled rate {line.drillGM2} g/m² (extension), times {line.broadcastFactor} for broadcasting{' '}
+          Drilled rate {rate(line.drillGM2, units)} (extension), times {line.broadcastFactor} for broadcasting{' '}
           {line.size} seed covered like this (extension, 1.2 to 2.5), times a share of{' '}
           {Math.round(line.share * 100)} %, divided by {Math.round(line.germination * 100)} % germination,
-          times {recipe.areaM2.toFixed(1)} m², rounded up to the scale. As a rate:{' '}
-          {ratesText(line.gramsPerM2)}.
+          times {area(recipe.areaM2, units)}, rounded up to the scale. As a rate:{' '}
+          {ratesText(line.gramsPerM2, units)}.
           {line.inoculantGroup ? ` Inoculant: ${line.inoculantGroup} group.` : ''}
         </Why>
       ))}
-      <Before recipe={recipe} />
+      <Before recipe={recipe} debris={debris} />
       {recipe.lines.length > 1 && (
         <p className="mt-2">
           Throw large seed first, on its own; seeds of different size sort themselves in the bag.
@@ -82,12 +91,19 @@ const inoculantG = (line: RecipeValue['lines'][number]) =>
   Math.max(0.5, (line.grams / 1000) * (line.size === 'large' || line.size === 'medium' ? 3 : 8))
 
 /** What is done before the seed is thrown. */
-function Before({ recipe }: { recipe: RecipeValue }) {
+function Before({ recipe, debris }: { recipe: RecipeValue; debris: readonly Debris[] }) {
   const small = recipe.lines.some((line) => line.size === 'tiny' || line.size === 'small')
   return (
-    <details className="mt-3">
+    <details className="mt-3" open={debris.length > 0}>
       <summary className="cursor-pointer font-semibold">Before you throw it</summary>
       <ul className="list-disc pl-5">
+        {debris.map(({ crop, what, notedDay }) => (
+          <li key={`${crop} ${notedDay} ${what}`} className="font-semibold">
+            Carry the remains of {crop.toLowerCase()} off the bed first: {what} was noted{' '}
+            {shortDate(notedDay)}, and sown over they carry it on. Burn or bin what local rules say; cold
+            compost does not kill it.
+          </li>
+        ))}
         <li>
           Where weeds are thick: make the seedbed two weeks early, let them come up, and hoe them off
           shallowly on the day.
@@ -111,7 +127,9 @@ function Before({ recipe }: { recipe: RecipeValue }) {
 }
 
 /** A rate as books print it. */
-function ratesText(gM2: number): string {
+function ratesText(gM2: number, units: Units): string {
   const kgHa = gM2 * 10
-  return `${gM2.toFixed(1)} g/m², ${Math.round(kgHa)} kg/ha, ${Math.round(poundsPerAcre(gM2))} lb/acre, ${(ouncesPer1000SquareFeet(gM2) / 16).toFixed(1)} lb/1000 ft²`
+  return units === 'imperial'
+    ? `${Math.round(poundsPerAcre(gM2))} lb/acre, ${(ouncesPer1000SquareFeet(gM2) / 16).toFixed(1)} lb/1000 ft²`
+    : `${gM2.toFixed(1)} g/m², ${Math.round(kgHa)} kg/ha`
 }

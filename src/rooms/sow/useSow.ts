@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { Outcome } from '../../core/foundations/outcome'
+import { debrisBefore } from '../../core/seeding/debris'
 import { partAreaM2 } from '../../core/garden/area'
 import type { Component, Covering, StartDetails } from '../../core/garden/schema'
 import type { SeedLot } from '../../core/garden/seed'
@@ -83,7 +84,7 @@ function drawAll(lots: readonly SeedLot[], sown: readonly Component[]): SeedLot[
 /** Data and actions of the Sow room for one stand. */
 export function useSow(view: StandView) {
   const lots = useLots()
-  const { today } = useGarden()
+  const { data, today } = useGarden()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const commit = useCommit()
@@ -149,7 +150,8 @@ export function useSow(view: StandView) {
     void navigate(`/watch/${stand.id}`)
   }
 
-  return { form, change, recipe, problems, record, lots, recorded: stand.start.fact !== null }
+  const debris = debrisBefore(bed, data.stands, parseDay(form.date) ?? today)
+  return { form, change, recipe, problems, debris, record, lots, recorded: stand.start.fact !== null }
 }
 
 export type Sow = ReturnType<typeof useSow>

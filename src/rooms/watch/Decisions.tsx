@@ -8,7 +8,7 @@ import type { StandForecast } from '../../core/season/forecast'
 import { plantsExpected, sownSpecies } from '../../core/season/input'
 import { resowGrams } from '../../core/seeding/resow'
 import { troublesOf, type Trouble } from '../../core/tracking/decisions'
-import { grams, percent } from '../../text/format'
+import { density, grams, percent } from '../../text/format'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { TextField } from '../../parts/SelectField'
 import { typedNumber } from '../../parts/typed'
@@ -127,7 +127,7 @@ function Decide({
     <div className="mt-1">
       <p>
         {troubleText(trouble)}
-        {trouble.kind === 'thin' ? ` ${Math.round(expected)} per m² should stand.` : ''}
+        {trouble.kind === 'thin' ? ` ${density(expected, data.garden.units)} should stand.` : ''}
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="btn" aria-expanded={resowing} onClick={() => setResowing(!resowing)}>
