@@ -33,7 +33,7 @@ const choice: CoverChoice = {
   crop: tomato,
   follows: { kind: 'undecided', neededBy: '2027-05-15' },
 }
-const ids = { cover: 'c', crop: 'k' }
+const ids = { cover: 'c', crop: 'k', split: () => 'split' }
 /** The stands that choosing plans in an empty garden. */
 const planned = (): Stand[] =>
   planCover({ stands: [] }, candidate, choice, ids).map(

@@ -1,5 +1,6 @@
 import type { OwnPlan } from '../core/choosing/own'
-import { isoDate } from '../core/foundations/day'
+import { dayNumber, isoDate } from '../core/foundations/day'
+import { occupantsOf, standsTaking } from '../core/garden/occupied'
 import { coverStand } from '../core/garden/newStands'
 import type { BedPart, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import type { Write } from '../data/writes'
@@ -35,10 +36,18 @@ export function planCover(
   data: Pick<GardenData, 'stands'>,
   candidate: OwnPlan,
   choice: CoverChoice,
-  ids: { cover: string; crop: string },
+  ids: { cover: string; crop: string; split: () => string },
 ): Write[] {
   const cover = chosenCover(candidate, choice, ids.cover)
-  const stands = [...data.stands, cover]
+  // The bed was said to be free: what still stands there ends then, unless the cover is sown under it.
+  const day = dayNumber(cover.start.plan!.date)
+  const said = Object.fromEntries(
+    occupantsOf(data.stands, choice.bed, cover, day).map(({ stand, open }) => [
+      stand.id,
+      stand.id === choice.underStandId ? 'goes on' : open[0],
+    ]),
+  )
+  const stands = standsTaking(data.stands, choice.bed, cover, ids.split, said)
   const { crop } = choice
   return writesBetween(data.stands, crop ? standsWith({ stands }, cover, { crop }, ids.crop) : stands)
 }

@@ -4,7 +4,12 @@ import { scenarioFor } from '../../core/choosing/composition'
 import type { OwnPlan } from '../../core/choosing/own'
 import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
 import type { Scenario, ScenarioOutcome } from '../../core/scenario/types'
+import { occupantsOf } from '../../core/garden/occupied'
+import type { Bed, Stand } from '../../core/garden/schema'
+import { standName } from '../../parts/names'
 import { PlanThread } from '../../parts/PlanLine'
+import { useGarden } from '../../state/garden'
+import { shortDate } from '../../text/format'
 
 /** A cover that may be planned, with what it comes to. */
 export type Tried = { plan: OwnPlan; outcome: ScenarioOutcome }
@@ -35,8 +40,23 @@ export function CandidateLine({
       scenario={scenario}
       state={failed ? 'failed' : running ? 'computing' : 'ready'}
       outcome={tried.outcome}
-    />
+    >
+      <EndsThen cover={scenario.standCase.stand} bed={question.bed} day={tried.plan.sowDay} />
+    </PlanThread>
   )
+}
+
+/** What still stands there when the cover is sown and would end that day: said before it is chosen. */
+function EndsThen({ cover, bed, day }: { cover: Stand; bed: Bed; day: number }) {
+  const { data } = useGarden()
+  return occupantsOf(data.stands, bed, cover, day)
+    .filter(({ stand }) => stand.id !== cover.underStandId)
+    .map(({ stand, untilDay, open }) => (
+      <p key={stand.id} role="status" className="mt-1">
+        {standName(stand)} stands there{untilDay === null ? '' : ` until ${shortDate(untilDay)}`}: choosing
+        this {open[0] === 'gives way' ? 'ends that part of it' : 'ends it'} on {shortDate(day)}.
+      </p>
+    ))
 }
 
 /** A candidate of the list as it would be planned: it was evaluated as that very plan. */

@@ -100,7 +100,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   }, [formText, bed, upperId, nextId, data.stands])
 
   const { run: choose } = useOnce(async (candidate: OwnPlan) => {
-    const ids = { cover: newId('stand'), crop: newId('stand') }
+    const ids = { cover: newId('stand'), crop: newId('stand'), split: () => newId('stand') }
     const stand = chosenCover(candidate, choice, ids.cover)
     const crop = next ? null : findCrop(choice.crop?.cropId ?? '')
     const stored = await commit(

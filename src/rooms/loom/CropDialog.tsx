@@ -1,8 +1,9 @@
 import { clearing, cropContent, cropStand, planting } from '../../core/garden/newStands'
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useForm } from 'react-hook-form'
+import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
-import { addDays, isoDate } from '../../core/foundations/day'
+import { addDays, isoDate, parseDay } from '../../core/foundations/day'
 import { isoDay } from '../../core/garden/fields'
 import { CROPS, findCrop } from '../../core/plants/crops'
 import { Dialog } from '../../parts/Dialog'
@@ -11,7 +12,9 @@ import { Form } from '../../parts/Form'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
-import { added } from '../../data/writes'
+import { addStand } from '../../actions/addStand'
+import { Occupied } from '../../parts/Occupied'
+import { occupantsOf, type Treatment } from '../../core/garden/occupied'
 
 const form = z
   .object({
@@ -53,7 +56,8 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
   const { data, today } = useGarden()
   const commit = useCommit()
   const firstCrop = CROPS[0]
-  const { register, handleSubmit, setValue, getValues, formState } = useForm<CropForm>({
+  const [said, setSaid] = useState<Record<string, Treatment>>({})
+  const { register, handleSubmit, setValue, getValues, formState, control } = useForm<CropForm>({
     resolver: zodResolver(formOn(isoDate(today))),
     defaultValues: {
       bedId: spot.bedId,
@@ -82,13 +86,31 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
       { plan: start, fact: value.standing ? start : null },
       crop.daysInBed,
     )
-    const stored = await commit(`Added ${crop.name.toLowerCase()}`, [
-      added('stands', { ...stand, end: { plan: clearing(value.until), fact: null } }),
-    ])
+    const bed = data.beds.find(({ id }) => id === value.bedId)!
+    const fresh = { ...stand, end: { plan: clearing(value.until), fact: null } }
+    const stored = await commit(`Added ${crop.name.toLowerCase()}`, addStand(data, bed, fresh, said))
     if (stored.ok) onClose()
   }
 
   const { errors } = formState
+  const [bedId, from] = useWatch({ control, name: ['bedId', 'from'] })
+  const bed = data.beds.find(({ id }) => id === bedId)
+  const day = parseDay(from)
+  const occupants =
+    bed && day !== null
+      ? occupantsOf(
+          data.stands,
+          bed,
+          {
+            id: '',
+            bedId: bed.id,
+            part: { kind: 'whole' },
+            content: cropContent(firstCrop.id, 'transplant'),
+            underStandId: null,
+          },
+          day,
+        )
+      : []
   return (
     <Form className="mt-3 grid gap-3 sm:grid-cols-2" onSubmit={handleSubmit(save)}>
       <Field label="Bed" error={errors.bedId?.message}>
@@ -125,6 +147,11 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
         <input type="checkbox" className="checkbox checkbox-sm" {...register('standing')} />
         It stands already
       </label>
+      <Occupied
+        occupants={occupants}
+        said={said}
+        onSay={(id, treatment) => setSaid({ ...said, [id]: treatment })}
+      />
       <div className="sm:col-span-2 flex justify-end gap-2">
         <button type="button" className="btn" onClick={onClose}>
           Cancel

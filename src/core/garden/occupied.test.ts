@@ -1,0 +1,99 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { testBed, testCover } from '../testing/beds'
+import { cropContent, cropStand, planting } from './newStands'
+import { occupantsOf, standsTaking } from './occupied'
+import { stand as standSchema, type BedPart, type Stand } from './schema'
+
+const half = (which: 'first' | 'second'): BedPart => ({ kind: 'half', which })
+const tomato = (own: Partial<Stand> = {}): Stand => ({
+  ...cropStand(
+    { id: 'tomato', gardenId: 'g', bedId: testBed.id },
+    cropContent('tomato', 'transplant'),
+    { plan: null, fact: planting('2026-05-20') },
+    140,
+  ),
+  ...own,
+})
+const rye = testCover('cereal-rye', '2026-03-01', {
+  id: 'rye',
+  end: { plan: { method: 'tarp', date: '2026-06-20', passes: 1, note: '' }, fact: null },
+})
+const lettuce = (date: string, part: BedPart = { kind: 'whole' }): Stand =>
+  cropStand(
+    { id: 'lettuce', gardenId: 'g', bedId: testBed.id, part },
+    cropContent('lettuce', 'transplant'),
+    { plan: planting(date), fact: null },
+    50,
+  )
+let count = 0
+const take = (stands: Stand[], fresh: Stand, said = {}) => {
+  const all = standsTaking(stands, testBed, fresh, () => `split ${++count}`, said)
+  for (const one of all) expect(standSchema.safeParse(one).success).toBe(true)
+  return all
+}
+const usual = (stands: Stand[], fresh: Stand) =>
+  occupantsOf(stands, testBed, fresh, dayNumber((fresh.start.plan ?? fresh.start.fact)!.date)).map(
+    ({ stand, usual }) => [stand.id, usual],
+  )
+
+describe('ground where something stands', () => {
+  test('a crop in a crop or a cover ends it that day, as it was to be ended; nothing else changes', () => {
+    expect(usual([tomato(), rye], lettuce('2026-06-10'))).toEqual([
+      ['tomato', 'ends then'],
+      ['rye', 'ends then'],
+    ])
+    const [cleared, ended, fresh] = take([tomato(), rye], lettuce('2026-06-10'))
+    expect(cleared.end.plan).toMatchObject({ method: 'harvest', date: '2026-06-10' })
+    expect(ended.end.plan).toMatchObject({ method: 'tarp', date: '2026-06-10' })
+    expect({ ...cleared, end: null }).toEqual({ ...tomato(), end: null })
+    expect(fresh).toEqual(lettuce('2026-06-10'))
+  })
+  test('a cover in a standing crop is sown under it, and the crop goes on', () => {
+    const clover = testCover('white-clover', '2026-07-10', { id: 'clover' })
+    expect(usual([tomato()], clover)).toEqual([['tomato', 'goes on']])
+    const [above, under] = take([tomato()], clover)
+    expect(above).toEqual(tomato())
+    expect(under.underStandId).toBe('tomato')
+    const [ended, alone] = take([tomato()], clover, { tomato: 'ends then' })
+    expect(ended.end.plan?.date).toBe('2026-07-10')
+    expect(alone.underStandId).toBeNull()
+  })
+  test('where only a part is taken the rest goes on, and what gave way keeps its history', () => {
+    const all = take([rye], lettuce('2026-05-10', half('first')))
+    expect(all.map(({ id, part }) => [id, part])).toEqual([
+      ['rye', half('second')],
+      [expect.stringMatching(/^split/), half('first')],
+      ['lettuce', half('first')],
+    ])
+    expect(all[0].end).toEqual(rye.end)
+    expect(all[1]).toMatchObject({ start: rye.start, end: { plan: { method: 'tarp', date: '2026-05-10' } } })
+    const strip = take([rye], lettuce('2026-05-10', { kind: 'strip', fromM: 2, toM: 4 }))
+    expect(strip.map(({ part }) => part)).toEqual([
+      { kind: 'strip', fromM: 0, toM: 2 },
+      { kind: 'strip', fromM: 4, toM: 10 },
+      { kind: 'strip', fromM: 2, toM: 4 },
+      { kind: 'strip', fromM: 2, toM: 4 },
+    ])
+  })
+  test('what is gone by then, begins later, lies elsewhere or in the path is left alone', () => {
+    const gone = tomato({
+      end: { plan: null, fact: { method: 'harvest', date: '2026-06-01', passes: 1, note: '' } },
+    })
+    const path = { ...rye, id: 'path', part: { kind: 'path' } as const }
+    const later = tomato({ id: 'later', start: { plan: planting('2026-08-01'), fact: null } })
+    const elsewhere = { ...rye, id: 'elsewhere', bedId: 'other' }
+    const stands = [gone, path, later, elsewhere]
+    expect(usual(stands, lettuce('2026-06-10'))).toEqual([])
+    expect(take(stands, lettuce('2026-06-10'))).toEqual([...stands, lettuce('2026-06-10')])
+  })
+  test('a cover without a planned end is cut where it must end, and a treatment that cannot be is the usual one', () => {
+    const open = { ...rye, end: { plan: null, fact: null } }
+    expect(take([open], lettuce('2026-06-10'))[0].end.plan).toMatchObject({
+      method: 'chop',
+      date: '2026-06-10',
+    })
+    expect(take([rye], lettuce('2026-06-10'), { rye: 'gives way' })[0].end.plan?.date).toBe('2026-06-10')
+    expect(take([rye], lettuce('2026-06-10'), { rye: 'goes on' })[0]).toEqual(rye)
+  })
+})

@@ -1,0 +1,112 @@
+import { dayNumber, isoDate } from '../foundations/day'
+import { sharesGround } from './ground'
+import { clearing } from './newStands'
+import type { Bed, BedPart, Stand } from './schema'
+import { latest, spanOf } from './timeline'
+
+/** What becomes of what stands on ground that something new takes: it ends then, goes on with it, or gives way on that part alone. */
+export type Treatment = 'ends then' | 'goes on' | 'gives way'
+
+/** Something that stands where something new begins, with what usually becomes of it and what can. */
+export type Occupant = { stand: Stand; untilDay: number | null; usual: Treatment; open: readonly Treatment[] }
+
+/** What begins on a ground. */
+export type Fresh = Pick<Stand, 'id' | 'bedId' | 'part' | 'content' | 'underStandId'>
+
+const stretch = (part: BedPart, { lengthM }: Pick<Bed, 'lengthM'>): [number, number] =>
+  part.kind === 'half'
+    ? part.which === 'first'
+      ? [0, lengthM / 2]
+      : [lengthM / 2, lengthM]
+    : part.kind === 'strip'
+      ? [part.fromM, part.toM]
+      : [0, lengthM]
+
+/** Shortest stretch that is worth keeping of what gives way, m. */
+const SHORTEST_M = 0.1
+
+/** The parts of a stretch of bed that are left when another takes its own. */
+function partsLeft(of: BedPart, taken: BedPart, bed: Pick<Bed, 'lengthM'>): BedPart[] {
+  const [from, to] = stretch(of, bed)
+  const [takenFrom, takenTo] = stretch(taken, bed)
+  const pieces: [number, number][] = [
+    [from, Math.max(from, takenFrom)],
+    [Math.min(to, takenTo), to],
+  ]
+  return pieces
+    .filter(([a, b]) => b - a > SHORTEST_M)
+    .map(([a, b]): BedPart => {
+      const half = bed.lengthM / 2
+      if (a === 0 && b === half) return { kind: 'half', which: 'first' }
+      if (a === half && b === bed.lengthM) return { kind: 'half', which: 'second' }
+      return { kind: 'strip', fromM: a, toM: b }
+    })
+}
+
+/**
+ * What stands on a ground on the day something new begins there. What is sown under it goes on; where only a part is
+ * taken, the rest goes on; else it ends then.
+ */
+export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, day: number): Occupant[] {
+  return stands.flatMap((stand): Occupant[] => {
+    const span = stand.bedId === bed.id && stand.id !== fresh.id ? spanOf(stand) : null
+    if (!span || span.ended || span.startDay >= day || !sharesGround(stand.part, fresh.part, bed)) return []
+    if (span.endDay !== null && span.endDay <= day) return []
+    const rest = partsLeft(stand.part, fresh.part, bed).length > 0
+    const open: Treatment[] = rest ? ['gives way', 'ends then', 'goes on'] : ['ends then', 'goes on']
+    const under = fresh.content.kind === 'cover' && stand.content.kind === 'crop'
+    const usual = fresh.underStandId === stand.id || under ? 'goes on' : rest ? 'gives way' : 'ends then'
+    return [{ stand, untilDay: span.endDay, usual, open }]
+  })
+}
+
+/** A stand that ends on a day: a crop is cleared, a cover ended as it was to be, or cut where nothing was planned. */
+function endedOn(stand: Stand, day: number): Stand {
+  const date = isoDate(day)
+  const planned = latest(stand.end)
+  const plan =
+    stand.content.kind === 'crop'
+      ? clearing(date)
+      : { ...(planned ?? { method: 'chop' as const, passes: 1, note: '' }), date }
+  return { ...stand, end: { ...stand.end, plan } }
+}
+
+/**
+ * The stands of a bed with something new on it and what stood there treated as said, or as usual; `newId` names what is
+ * split off. Nothing else changes.
+ */
+export function standsTaking(
+  stands: readonly Stand[],
+  bed: Bed,
+  fresh: Stand,
+  newId: () => string,
+  said: Readonly<Record<string, Treatment>> = {},
+): Stand[] {
+  const start = latest(fresh.start)
+  if (!start) return [...stands, fresh]
+  const day = dayNumber(start.date)
+  const occupants = new Map(
+    occupantsOf(stands, bed, fresh, day).map((occupant) => [occupant.stand.id, occupant]),
+  )
+  let under = fresh.underStandId
+  const treated = stands.flatMap((stand): Stand[] => {
+    const occupant = occupants.get(stand.id)
+    if (!occupant) return [stand]
+    const wanted = said[stand.id] ?? occupant.usual
+    const treatment = occupant.open.includes(wanted) ? wanted : occupant.usual
+    if (treatment === 'goes on') {
+      if (fresh.content.kind === 'cover' && stand.content.kind === 'crop') under = stand.id
+      return [stand]
+    }
+    if (treatment === 'ends then') return [endedOn(stand, day)]
+    const [first, ...others] = partsLeft(stand.part, fresh.part, bed)
+    // What gave way keeps its history as a stand of its own, ended that day.
+    const gone = endedOn({ ...stand, id: newId(), part: fresh.part }, day)
+    return [
+      { ...stand, part: first },
+      ...others.map((part): Stand => ({ ...stand, id: newId(), part })),
+      gone,
+    ]
+  })
+  return [...treated, { ...fresh, underStandId: under }]
+}

@@ -1,0 +1,36 @@
+import type { Occupant, Treatment } from '../core/garden/occupied'
+import { longDate } from '../text/format'
+import { standName } from './names'
+import { SelectField } from './SelectField'
+
+const WORDS: Record<Treatment, string> = {
+  'ends then': 'ends that day',
+  'goes on': 'goes on beside or under it',
+  'gives way': 'gives way there, the rest goes on',
+}
+
+/** What stands where something new begins, and what becomes of it: said, and changeable. */
+export function Occupied({
+  occupants,
+  said,
+  onSay,
+}: {
+  occupants: readonly Occupant[]
+  said: Readonly<Record<string, Treatment>>
+  onSay: (standId: string, treatment: Treatment) => void
+}) {
+  return occupants.map(({ stand, untilDay, usual, open }) => (
+    <div key={stand.id} className="sm:col-span-2" role="status" data-testid="occupied">
+      <p>
+        {standName(stand)} stands there{untilDay === null ? '' : ` until ${longDate(untilDay)}`}.
+      </p>
+      <SelectField
+        label={`${standName(stand)} then`}
+        className="w-full"
+        value={said[stand.id] ?? usual}
+        onChange={(treatment) => onSay(stand.id, treatment)}
+        options={open.map((one) => [one, WORDS[one]])}
+      />
+    </div>
+  ))
+}
