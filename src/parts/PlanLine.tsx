@@ -52,7 +52,8 @@ function Step({ done, children }: { done: boolean; children: ReactNode }) {
 export function PlanThread({ scenario, state, outcome, last, problems = [], children }: LineProps) {
   const { stand } = scenario.standCase
   const { follows } = scenario
-  const data = planData(scenario)
+  const { data } = useGarden()
+  const ids = planData(scenario)
   const end = plannedEnd(scenario)
   const shown = outcome ?? last
   const impossible = problems.length > 0
@@ -64,11 +65,11 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
       data-testid="plan-line"
       data-state={state}
       data-chance={state === 'ready' && !impossible && outcome ? Math.round(outcome.chance.whole * 100) : ''}
-      data-sown={data.sown}
-      data-end={data.end}
-      data-plant={data.plant}
-      data-method={data.method}
-      data-crop={data.crop}
+      data-sown={ids.sown}
+      data-end={ids.end}
+      data-plant={ids.plant}
+      data-method={ids.method}
+      data-crop={ids.crop}
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1">
         <ol className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -97,7 +98,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
       </div>
       {problems.map((problem) => (
         <p key={problem.code} role="alert" className="mt-1 font-semibold text-error">
-          {problemText(problem)}
+          {problemText(problem, data.garden.units)}
         </p>
       ))}
       {outcome?.advice.map((advice) => {

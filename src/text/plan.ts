@@ -8,10 +8,11 @@ import type { PlanChange, Repair } from '../core/scenario/repair'
 import type { PlantingMethodId } from '../core/garden/schema'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { FAILS_WHEN, failsText } from './criteria'
-import { chanceText, shortDate } from './format'
+import { chanceText, shortDate, type Units } from './format'
+import { obstacleText, RULE_TEXT } from './obstacles'
 
 /** What is wrong with a plan, and the fix. */
-export function problemText(problem: PlanProblem): string {
+export function problemText(problem: PlanProblem, units: Units): string {
   switch (problem.code) {
     case 'planting before sowing':
       return `Planting on ${shortDate(problem.day)} comes before the cover is sown, ${shortDate(problem.sowDay)}. Choose a later planting or an earlier sowing.`
@@ -24,9 +25,9 @@ export function problemText(problem: PlanProblem): string {
     case 'beyond the forecast':
       return `Forecasts reach to ${shortDate(problem.lastDay)}. Choose an earlier planting.`
     case 'cannot be ended so':
-      return problem.why
+      return obstacleText(problem.obstacle, units)
     case 'rule':
-      return `${problem.why} Choose another way, or change your rules in the End room.`
+      return `${RULE_TEXT[problem.rule]} Choose another way, or change your rules in the End room.`
     case 'cannot be planted so':
       return `${problem.crop} is sown as small seed: it cannot be planted through a ${problem.method === 'slot' ? 'slot' : 'dibbled hole'}. Rake rows free, or sow into a row of compost.`
   }

@@ -136,7 +136,7 @@ describe('what is needed', () => {
   })
   test('every way names the first tool it lacks, and any one of a group will do', () => {
     for (const way of WAYS.filter((entry) => entry.tools.length > 0)) {
-      expect(obstacleOf(way, place([]))).toContain(way.tools[0][0])
+      expect(obstacleOf(way, place([]))).toEqual({ code: 'tools', oneOf: way.tools[0] })
       const last = way.tools.map((group) => testTool(group.at(-1)!, 20, 20))
       expect(obstacleOf(way, place(last))).toBeNull()
     }

@@ -1,6 +1,6 @@
 import { partSizeM } from '../garden/area'
 import { CREATURE_OF, USUAL_RULES, type Livestock, type LivestockKind, type Rules } from '../garden/rules'
-import type { Bed, BedPart, Tool } from '../garden/schema'
+import type { Bed, BedPart, Tool, ToolKind } from '../garden/schema'
 import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
 import type { Harm, Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
@@ -54,8 +54,32 @@ export function stockFor(
   return (place && stock.find((entry) => penFits(entry, place))) ?? stock[0] ?? null
 }
 
-/** Why a way cannot be done here, with the fix, or null when it can. */
-export function obstacleOf(way: Way, place: Place, ahead?: Ahead): string | null {
+/** Why a way cannot be done here, whatever the day; sizes in m. */
+export type Obstacle =
+  | { code: 'tools'; oneOf: readonly ToolKind[] }
+  | { code: 'sheet too small'; sheet: 'tarp' | 'film'; wanted: Sized; largest: Sized }
+  | { code: 'kept plants'; would: 'be covered' | 'be burnt' | 'be eaten' }
+  | { code: 'posts' }
+  | { code: 'drip lines' }
+  | { code: 'animals in a planter' }
+  | { code: 'pigs in a frame' }
+  | { code: 'no soil from the path'; because: 'framed' | 'planter' | 'no path' }
+  | { code: 'a strip already' }
+  | { code: 'not biofumigant' }
+  | { code: 'stalks under compost' }
+  | { code: 'hardy' }
+  | { code: 'likes heat' }
+  | { code: 'pen without size' }
+  | { code: 'pen too large' }
+  | { code: 'no animals'; wanted: NonNullable<Way['animals']> }
+  | { code: 'harms animals'; plant: string; kind: LivestockKind; why: string }
+  | { code: 'no frost ahead' }
+  | { code: 'no heat ahead' }
+  | { code: 'fire ban' }
+export type Sized = { widthM: number | null; lengthM: number | null }
+
+/** Why a way cannot be done here, or null when it can. */
+export function obstacleOf(way: Way, place: Place, ahead?: Ahead): Obstacle | null {
   return (
     missingTools(way, place) ??
     sheetTrouble(way, place) ??
@@ -63,21 +87,19 @@ export function obstacleOf(way: Way, place: Place, ahead?: Ahead): string | null
     plantTrouble(way, place) ??
     animalTrouble(way, place) ??
     seasonTrouble(way, ahead) ??
-    (burns(way) && (place.rules ?? USUAL_RULES).fireBan
-      ? 'You have set a fire ban. Take it off in the Garden room once it is lifted.'
-      : null)
+    (burns(way) && (place.rules ?? USUAL_RULES).fireBan ? { code: 'fire ban' } : null)
   )
 }
 
-function missingTools(way: Way, { tools }: Place): string | null {
+function missingTools(way: Way, { tools }: Place): Obstacle | null {
   const lacking = way.tools.find((group) => !tools.some((tool) => group.includes(tool.kind)))
-  return lacking ? `Needs ${lacking.join(' or ')}; none is on your list of tools.` : null
+  return lacking ? { code: 'tools', oneOf: lacking } : null
 }
 
-function sheetTrouble(way: Way, { tools, bed, part }: Place): string | null {
+function sheetTrouble(way: Way, { tools, bed, part }: Place): Obstacle | null {
   if (!way.sheet) return null
   const kept = bed.fixtures.some((fixture) => fixture.kind === 'kept plant')
-  if (kept) return 'Kept plants stand in this bed; a sheet would kill them.'
+  if (kept) return { code: 'kept plants', would: 'be covered' }
   if (way.sheet === 'cardboard') return null
   const kind = way.sheet === 'black' ? 'black tarp' : 'clear film'
   const size = partSizeM(bed, part)
@@ -87,7 +109,7 @@ function sheetTrouble(way: Way, { tools, bed, part }: Place): string | null {
   const largest = [...sheets].sort(
     (a, b) => (b.widthM ?? 0) * (b.lengthM ?? 0) - (a.widthM ?? 0) * (a.lengthM ?? 0),
   )[0]
-  return `No ${name} of yours covers ${size.widthM} × ${size.lengthM} m; the largest is ${largest.widthM} × ${largest.lengthM} m. End a part of the bed, or add a bigger one in the Garden room.`
+  return { code: 'sheet too small', sheet: name, wanted: size, largest }
 }
 
 /** How far two sheets overlap where one alone is too short, m. */
@@ -119,51 +141,45 @@ function covers(sheet: Size, widthM: number, lengthM: number): boolean {
   return (width >= widthM && length >= lengthM) || (width >= lengthM && length >= widthM)
 }
 
-function groundTrouble(way: Way, { bed, part }: Place): string | null {
+function groundTrouble(way: Way, { bed, part }: Place): Obstacle | null {
   const has = (kind: 'kept plant' | 'post' | 'drip line') =>
     bed.fixtures.some((fixture) => fixture.kind === kind)
-  if (way.acts.includes('crimp') && has('post')) return 'Posts in the bed keep the board from lying flat.'
-  if (burns(way) && (has('kept plant') || has('drip line')))
-    return 'Kept plants or drip lines in the bed would be burnt.'
-  if (way.animals && has('kept plant')) return 'Kept plants stand in this bed; animals would eat them.'
-  if (way.animals && bed.kind === 'planter')
-    return 'A planter is no place for animals: they fall, and predators reach them.'
-  if (way.animals === 'pigs' && bed.kind === 'framed') return 'Pigs would lift the frame.'
+  if (way.acts.includes('crimp') && has('post')) return { code: 'posts' }
+  if (burns(way) && (has('kept plant') || has('drip line'))) return { code: 'kept plants', would: 'be burnt' }
+  if (way.animals && has('kept plant')) return { code: 'kept plants', would: 'be eaten' }
+  if (way.animals && bed.kind === 'planter') return { code: 'animals in a planter' }
+  if (way.animals === 'pigs' && bed.kind === 'framed') return { code: 'pigs in a frame' }
   if (way.id === 'soil-tarp' && bed.kind !== 'in-ground')
-    return `A ${bed.kind === 'framed' ? 'frame' : 'planter'} stands between the path and this bed: soil is not thrown over it. Bury under compost instead.`
+    return { code: 'no soil from the path', because: bed.kind }
   if (way.id === 'soil-tarp' && bed.pathWidthM < 0.2)
-    return 'There is no path beside this bed to take soil from.'
-  if (way.id === 'strips' && part.kind === 'strip') return 'This is a strip already.'
-  if (way.acts.includes('turn') && has('drip line')) return 'Drip lines lie in the bed; lift them first.'
+    return { code: 'no soil from the path', because: 'no path' }
+  if (way.id === 'strips' && part.kind === 'strip') return { code: 'a strip already' }
+  if (way.acts.includes('turn') && has('drip line')) return { code: 'drip lines' }
   return null
 }
 
-function plantTrouble(way: Way, { plants }: Place): string | null {
+function plantTrouble(way: Way, { plants }: Place): Obstacle | null {
   if (way.id === 'biofumigate' && !plants.some((plant) => plant.biofumigant >= 2))
-    return 'Only mustards and oilseed radish give off enough when they are buried.'
+    return { code: 'not biofumigant' }
   if (way.id === 'bury' && plants.some((plant) => plant.endingClass === 'stalk broadleaf'))
-    return 'Stalks do not rot under compost; chop and pull them.'
+    return { code: 'stalks under compost' }
   if (way.waits === 'cold' && plants.every((plant) => plant.parameters.lt50HardyC < -20))
-    return 'It is hardy: no usual winter kills it.'
-  if (way.waits === 'heat' && plants.some((plant) => plant.season === 'warm')) return 'It likes heat.'
+    return { code: 'hardy' }
+  if (way.waits === 'heat' && plants.some((plant) => plant.season === 'warm')) return { code: 'likes heat' }
   return null
 }
 
 /** What is wrong with the pen of the animals of a way, or null. */
-export function penTrouble(way: Way, stock: Livestock, place: Pick<Place, 'bed' | 'part'>): string | null {
-  if (way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM))
-    return 'The pen has no size yet. Measure it and enter its length and width in the Garden room.'
-  return penFits(stock, place)
-    ? null
-    : 'The pen is larger than this frame. Make one that stands inside it, or end it another way.'
+export function penTrouble(way: Way, stock: Livestock, place: Pick<Place, 'bed' | 'part'>): Obstacle | null {
+  if (way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM)) return { code: 'pen without size' }
+  return penFits(stock, place) ? null : { code: 'pen too large' }
 }
 
-function animalTrouble(way: Way, place: Place): string | null {
+function animalTrouble(way: Way, place: Place): Obstacle | null {
   const { livestock, plants } = place
   if (!way.animals) return null
   const stock = stockFor(way, livestock, place)
-  const wanted = { hens: 'hens', pigs: 'pigs', grazers: 'sheep, goats or rabbits' }[way.animals]
-  if (!stock) return `Needs ${wanted}; none are on your list in the Garden room.`
+  if (!stock) return { code: 'no animals', wanted: way.animals }
   const pen = penTrouble(way, stock, place)
   if (pen) return pen
   const who = CREATURE_OF[stock.kind]
@@ -172,14 +188,15 @@ function animalTrouble(way: Way, place: Place): string | null {
       .filter((entry) => entry.who === who && entry.level === 'avoid' && !staged(entry))
       .map((entry) => ({ plant, entry })),
   )[0]
-  return harm ? `${harm.plant.name} is not for ${stock.kind}: ${harm.entry.why} Ask a vet.` : null
+  return harm
+    ? { code: 'harms animals', plant: harm.plant.name, kind: stock.kind, why: harm.entry.why }
+    : null
 }
 
-function seasonTrouble(way: Way, ahead?: Ahead): string | null {
+function seasonTrouble(way: Way, ahead?: Ahead): Obstacle | null {
   if (!ahead || !way.waits) return null
-  if (way.waits === 'cold' && ahead.cold < NO_CHANCE) return 'No killing frost is in sight before planting.'
-  if (way.waits === 'heat' && ahead.heat < NO_CHANCE)
-    return 'No heat that would kill it is in sight before planting.'
+  if (way.waits === 'cold' && ahead.cold < NO_CHANCE) return { code: 'no frost ahead' }
+  if (way.waits === 'heat' && ahead.heat < NO_CHANCE) return { code: 'no heat ahead' }
   return null
 }
 

@@ -118,9 +118,12 @@ function allowed(way: Way, at: number, ending: MemberEnding, { run, rules }: Sta
   })
 }
 
+/** A rule of the grower's that leaves a way out whatever the day. */
+export type RuledOut = 'never turned'
+
 /** The rule of the grower's that leaves a way out whatever the day, or null. */
-export const ruledOut = (way: Way, rules: Rules): string | null =>
-  rules.turning === 'never' && way.disturbance === 3 ? 'You never turn the ground.' : null
+export const ruledOut = (way: Way, rules: Rules): RuledOut | null =>
+  rules.turning === 'never' && way.disturbance === 3 ? 'never turned' : null
 
 /** Minutes to move, feed and look after animals on each stop (judgement, 5–15). */
 const MINUTES_PER_STOP = 10

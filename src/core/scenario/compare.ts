@@ -1,5 +1,5 @@
-import { obstacleOf, type Ahead } from '../ending/obstacles'
-import { CANDIDATES, ruledOut, type Candidate } from '../ending/start'
+import { obstacleOf, type Ahead, type Obstacle } from '../ending/obstacles'
+import { CANDIDATES, ruledOut, type Candidate, type RuledOut } from '../ending/start'
 import { findWay, type WayId } from '../ending/ways'
 import { dayNumber } from '../foundations/day'
 import { shareOf } from '../foundations/statistics'
@@ -28,8 +28,8 @@ const HEAT_C = 34
 export type TerminationOption = {
   method: WayId
   passes: number
-  obstacle: string | null
-  leftOut: string | null
+  obstacle: Obstacle | null
+  leftOut: RuledOut | null
   starts: TerminationStart[]
   /** The start that was asked for, else the best one; what it leaves, where the ground is wanted on a day. */
   shown: TerminationStart | null
@@ -82,7 +82,7 @@ function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead
 }
 
 /** A way with what shuts it here, whatever the day. */
-type ShutWay = { candidate: Candidate; obstacle: string | null; leftOut: string | null }
+type ShutWay = { candidate: Candidate; obstacle: Obstacle | null; leftOut: RuledOut | null }
 
 /** All ways with what shuts each of them. */
 export function shutWays(scenario: Scenario, season: SeasonRun): ShutWay[] {

@@ -1,5 +1,5 @@
-import { obstacleOf } from '../ending/obstacles'
-import { ruledOut } from '../ending/start'
+import { obstacleOf, type Obstacle } from '../ending/obstacles'
+import { ruledOut, type RuledOut } from '../ending/start'
 import { findWay } from '../ending/ways'
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
@@ -14,8 +14,8 @@ export type PlanProblem =
   | { code: 'ending before sowing'; sowDay: number; endDay: number }
   | { code: 'planting is past'; day: number }
   | { code: 'beyond the forecast'; day: number; lastDay: number }
-  | { code: 'cannot be ended so'; why: string }
-  | { code: 'rule'; why: string }
+  | { code: 'cannot be ended so'; obstacle: Obstacle }
+  | { code: 'rule'; rule: RuledOut }
   | { code: 'cannot be planted so'; method: string; crop: string }
 
 /** What is impossible in a plan; empty where it can be tried. `horizonDay` is the first day without weather. */
@@ -41,7 +41,7 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
   const way = end && findWay(end.method)
   if (way && !stand.end.fact) {
     const plants = stand.content.kind === 'cover' ? stand.content.components : []
-    const why = obstacleOf(way, {
+    const obstacle = obstacleOf(way, {
       bed: standCase.bed,
       part: stand.part,
       tools: means.tools,
@@ -49,9 +49,9 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
       rules: means.rules,
       plants: plants.flatMap(({ speciesId }) => findSpecies(speciesId) ?? []),
     })
-    if (why) problems.push({ code: 'cannot be ended so', why })
+    if (obstacle) problems.push({ code: 'cannot be ended so', obstacle })
     const rule = ruledOut(way, means.rules)
-    if (rule) problems.push({ code: 'rule', why: rule })
+    if (rule) problems.push({ code: 'rule', rule })
   }
   if (
     follows.kind === 'crop' &&

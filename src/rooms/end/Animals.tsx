@@ -1,3 +1,4 @@
+import { obstacleText } from '../../text/obstacles'
 import { Link } from 'react-router'
 import { daysOnStop, stopsOf, usualPlan } from '../../core/ending/animals'
 import { animalCautions, bloatNow, harmNow, obstacleOf, stockFor } from '../../core/ending/obstacles'
@@ -80,7 +81,8 @@ export function Animals({ end }: { end: EndView }) {
         }) ?? [],
     ),
   )[0]
-  const obstacle = obstacleOf(way, place) ?? harm ?? null
+  const shut = obstacleOf(way, place)
+  const obstacle = (shut && obstacleText(shut, garden.units)) ?? harm ?? null
   const sown = stand.start.fact ?? stand.start.plan
   const startProblem =
     startDay === null

@@ -1,3 +1,4 @@
+import { obstacleText, RULE_TEXT } from '../../text/obstacles'
 import { Link } from 'react-router'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { HAND_FINISH_SHARE } from '../../core/ending/outcome'
@@ -114,7 +115,11 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
         }
       />
       <Left title="Your own rules leave out" ways={ruledOut} text={(way) => ruleText(way)} />
-      <Left title="Not possible here" ways={shut} text={({ option }) => option.obstacle!} />
+      <Left
+        title="Not possible here"
+        ways={shut}
+        text={({ option }) => obstacleText(option.obstacle!, end.garden.units)}
+      />
       <div className="mt-3 flex flex-col gap-1">
         {open.some(({ option }) => BRINGS_IN.includes(option.method)) && <BroughtIn what="compost" />}
         {[...new Set(open.slice(0, 6).flatMap(({ option }) => findWay(option.method)?.cautions ?? []))].map(
@@ -140,7 +145,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
 }
 
 const ruleText = ({ option, start }: ShownWay) =>
-  `${option.leftOut} Without that rule: ${percent(start?.chance ?? 0)} in time.`
+  `${option.leftOut ? RULE_TEXT[option.leftOut] : ''} Without that rule: ${percent(start?.chance ?? 0)} in time.`
 
 function Left({ title, ways, text }: { title: string; ways: ShownWay[]; text: (way: ShownWay) => string }) {
   if (ways.length === 0) return null

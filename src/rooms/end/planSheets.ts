@@ -1,5 +1,6 @@
 import { daysOnStop, scratchGrainKg, stopsOf, usualPlan } from '../../core/ending/animals'
 import { penTrouble, stockFor } from '../../core/ending/obstacles'
+import { obstacleText } from '../../text/obstacles'
 import { USUAL_LANES } from '../../core/ending/outcome'
 import { cardboardPlan, lanePlan, sheetPlan, volumeFor } from '../../core/ending/workPlan'
 import { centimetres, kilos, litres, metres, shortDate, volume } from '../../text/format'
@@ -93,7 +94,8 @@ export function animalSteps(plan: PlanCase, words: PlanWords) {
       'No animals for this are on your list. Add them with the size of their pen in the Garden room.'
     return
   }
-  words.problem = penTrouble(plan.way, stock, plan)
+  const pen = penTrouble(plan.way, stock, plan)
+  words.problem = pen && obstacleText(pen, plan.units)
   if (words.problem) return
   const own = plan.animals ?? usualPlan(stock, plan.areaM2)
   words.stops = stopsOf(own, plan.ground.lengthM, plan.ground.widthM, plan.day)
