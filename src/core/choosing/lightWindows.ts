@@ -16,7 +16,7 @@ export type LightWindow = {
   /** When the crop lets the light through again, and by what. */
   lightDay: number
   by: Crop['lightReturns']['by']
-  /** Day the crop is cleared, and the first day the ground is taken again; the horizon when nothing is planned. */
+  /** Day the crop is cleared, and the first day the ground is taken again; half a year later where nothing is planned by then. */
   clearedDay: number
   neededByDay: number
   /** Bare weeks after the crop that a cover under it would fill. */
@@ -28,13 +28,11 @@ const UNDER_LEAST_DAYS = 21
 /** Weeks of growth in the open that make sowing under worth it. */
 const WORTH_WEEKS = 2
 
+/** Weeks after the crop that are counted where nothing is planned after it: the same in every room, however far it looks. */
+const OPEN_WEEKS = 26
+
 /** Light windows of a bed's crops that are still to be used on a day. */
-export function lightWindows(
-  bed: Bed,
-  stands: readonly Stand[],
-  today: number,
-  horizonDay: number,
-): LightWindow[] {
+export function lightWindows(bed: Bed, stands: readonly Stand[], today: number): LightWindow[] {
   const spans = bedSpans(stands, bed.id).filter((span) => span.stand.part.kind === 'whole')
   return spans.flatMap((span, index) => {
     const { stand, startDay, endDay } = span
@@ -44,7 +42,7 @@ export function lightWindows(
     const sowFromDay = Math.max(today, startDay + crop.lastWeedingDays)
     const lightDay = endDay - crop.lightReturns.daysBeforeClearing
     const sowUntilDay = Math.max(startDay + crop.lastWeedingDays, lightDay - UNDER_LEAST_DAYS)
-    const neededByDay = Math.min(spans[index + 1]?.startDay ?? horizonDay, horizonDay)
+    const neededByDay = Math.min(spans[index + 1]?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
     const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
     if (sowFromDay > sowUntilDay || endDay <= today || recoveredWeeks < WORTH_WEEKS) return []
     return [

@@ -32,8 +32,7 @@ const crop = (
   ...extra,
 })
 const today = dayNumber('2026-05-01')
-const horizon = dayNumber('2027-04-01')
-const windowsOf = (...stands: Stand[]) => lightWindows(testBed, stands, today, horizon)
+const windowsOf = (...stands: Stand[]) => lightWindows(testBed, stands, today)
 
 describe('light under standing crops', () => {
   const tomato = crop('t', 'tomato', '2026-06-01', '2026-10-10')
@@ -43,7 +42,10 @@ describe('light under standing crops', () => {
     expect(isoDate(window.lightDay)).toBe('2026-09-20')
     expect(isoDate(window.sowUntilDay)).toBe('2026-08-30')
     expect(window.by).toBe('frost')
-    expect(window.recoveredWeeks).toBe(Math.floor((horizon - dayNumber('2026-10-10')) / 7))
+    // Half a year where nothing is planned after it, whoever asks; until what is planned otherwise.
+    expect(window.recoveredWeeks).toBe(26)
+    const [until] = windowsOf(tomato, crop('o', 'onion', '2027-01-23', '2027-07-01'))
+    expect(until.recoveredWeeks).toBe(15)
   })
   test('moves with the harvest', () => {
     const [window] = windowsOf(crop('t', 'tomato', '2026-06-01', '2026-09-26'))
@@ -54,7 +56,7 @@ describe('light under standing crops', () => {
     expect(windowsOf(tomato, crop('g', 'garlic', '2026-10-18', '2027-07-01'))).toEqual([])
     const under = crop('u', 'kale', '2026-08-01', '2026-12-01', { underStandId: 't' })
     expect(windowsOf(tomato, under).filter((window) => window.standId === 't')).toEqual([])
-    expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'), horizon)).toEqual([])
+    expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'))).toEqual([])
   })
   test('what is under it feels its shade until the light returns', () => {
     expect(shadeOf(tomato)).toEqual({ share: 0.6, untilDay: dayNumber('2026-09-20'), frostC: -1 })

@@ -1,18 +1,15 @@
 import { useMemo } from 'react'
 import { chosenCover, type CoverChoice } from '../../actions/planCover'
 import { scenarioFor } from '../../core/choosing/composition'
-import type { OwnPlan } from '../../core/choosing/own'
-import type { Candidate, ChooseQuestion } from '../../core/choosing/types'
-import type { Scenario, ScenarioOutcome } from '../../core/scenario/types'
+import type { ChooseQuestion } from '../../core/choosing/types'
+import type { Scenario } from '../../core/scenario/types'
 import { occupantsOf } from '../../core/garden/occupied'
 import type { Bed, Stand } from '../../core/garden/schema'
 import { standName } from '../../parts/names'
+import type { Tried } from './candidateTried'
 import { PlanThread } from '../../parts/PlanLine'
 import { useGarden } from '../../state/garden'
 import { shortDate } from '../../text/format'
-
-/** A cover that may be planned, with what it comes to. */
-export type Tried = { plan: OwnPlan; outcome: ScenarioOutcome }
 
 /** The plan that a cover would be, on the plan line: the grower's own while one is tried, else the best of the list. */
 export function CandidateLine({
@@ -57,22 +54,4 @@ function EndsThen({ cover, bed, day }: { cover: Stand; bed: Bed; day: number }) 
         this {open[0] === 'gives way' ? 'ends that part of it' : 'ends it'} on {shortDate(day)}.
       </p>
     ))
-}
-
-/** A candidate of the list as it would be planned: it was evaluated as that very plan. */
-export const candidateTried = (candidate: Candidate): Tried => {
-  const { chance, failures, members, covered30, established } = candidate
-  return {
-    plan: candidate,
-    outcome: {
-      members,
-      chance: { whole: chance, established, dead: null, ready: null },
-      failures,
-      criteria: [],
-      advice: [],
-      covered30,
-      dead: null,
-      ready: null,
-    },
-  }
 }
