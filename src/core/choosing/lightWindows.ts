@@ -31,8 +31,13 @@ const WORTH_WEEKS = 2
 /** Weeks after the crop that are counted where nothing is planned after it: the same in every room, however far it looks. */
 const OPEN_WEEKS = 26
 
-/** Light windows of a bed's crops that are still to be used on a day. */
-export function lightWindows(bed: Bed, stands: readonly Stand[], today: number): LightWindow[] {
+/** Light windows of a bed's crops that are still to be used on a day; of crops that stand beyond the horizon none are told. */
+export function lightWindows(
+  bed: Bed,
+  stands: readonly Stand[],
+  today: number,
+  horizonDay: number,
+): LightWindow[] {
   const spans = bedSpans(stands, bed.id).filter((span) => span.stand.part.kind === 'whole')
   return spans.flatMap((span, index) => {
     const { stand, startDay, endDay } = span
@@ -44,7 +49,8 @@ export function lightWindows(bed: Bed, stands: readonly Stand[], today: number):
     const sowUntilDay = Math.max(startDay + crop.lastWeedingDays, lightDay - UNDER_LEAST_DAYS)
     const neededByDay = Math.min(spans[index + 1]?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
     const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
-    if (sowFromDay > sowUntilDay || endDay <= today || recoveredWeeks < WORTH_WEEKS) return []
+    if (endDay > horizonDay || sowFromDay > sowUntilDay || endDay <= today || recoveredWeeks < WORTH_WEEKS)
+      return []
     return [
       {
         bedId: bed.id,

@@ -32,7 +32,8 @@ const crop = (
   ...extra,
 })
 const today = dayNumber('2026-05-01')
-const windowsOf = (...stands: Stand[]) => lightWindows(testBed, stands, today)
+const horizon = dayNumber('2027-04-01')
+const windowsOf = (...stands: Stand[]) => lightWindows(testBed, stands, today, horizon)
 
 describe('light under standing crops', () => {
   const tomato = crop('t', 'tomato', '2026-06-01', '2026-10-10')
@@ -46,6 +47,8 @@ describe('light under standing crops', () => {
     expect(window.recoveredWeeks).toBe(26)
     const [until] = windowsOf(tomato, crop('o', 'onion', '2027-01-23', '2027-07-01'))
     expect(until.recoveredWeeks).toBe(15)
+    for (const seen of ['2026-10-20', '2028-01-01'])
+      expect(lightWindows(testBed, [tomato], today, dayNumber(seen))[0].recoveredWeeks).toBe(26)
   })
   test('moves with the harvest', () => {
     const [window] = windowsOf(crop('t', 'tomato', '2026-06-01', '2026-09-26'))
@@ -56,7 +59,7 @@ describe('light under standing crops', () => {
     expect(windowsOf(tomato, crop('g', 'garlic', '2026-10-18', '2027-07-01'))).toEqual([])
     const under = crop('u', 'kale', '2026-08-01', '2026-12-01', { underStandId: 't' })
     expect(windowsOf(tomato, under).filter((window) => window.standId === 't')).toEqual([])
-    expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'))).toEqual([])
+    expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'), horizon)).toEqual([])
   })
   test('what is under it feels its shade until the light returns', () => {
     expect(shadeOf(tomato)).toEqual({ share: 0.6, untilDay: dayNumber('2026-09-20'), frostC: -1 })

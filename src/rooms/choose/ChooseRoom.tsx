@@ -39,7 +39,7 @@ function Windows({ unknown }: { unknown: boolean }) {
     .filter(({ window }) => window.neededByDay - Math.max(today, window.freeFromDay) >= LISTED_DAYS)
     .sort((a, b) => a.window.freeFromDay - b.window.freeFromDay)
   const light = data.beds
-    .flatMap((bed) => lightWindows(bed, data.stands, today).map((window) => ({ bed, window })))
+    .flatMap((bed) => lightWindows(bed, data.stands, today, horizon).map((window) => ({ bed, window })))
     .sort((a, b) => a.window.sowFromDay - b.window.sowFromDay)
   const recovered = light.reduce((sum, { window }) => sum + window.recoveredWeeks, 0)
   return (

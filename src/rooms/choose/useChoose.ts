@@ -51,8 +51,9 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     [bed, expected.stands, today, horizon, day],
   )
   const light = useMemo(
-    () => lightWindows(bed, expected.stands, today).find((entry) => entry.standId === underId) ?? null,
-    [bed, expected.stands, today, underId],
+    () =>
+      lightWindows(bed, expected.stands, today, horizon).find((entry) => entry.standId === underId) ?? null,
+    [bed, expected.stands, today, horizon, underId],
   )
   const upperId = light?.standId ?? null
   const nextId = light

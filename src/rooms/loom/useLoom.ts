@@ -29,7 +29,7 @@ export function useLoom(pageWeeks: number): Loom {
       bed,
       stands: standsOnCloth(expected.stands, bed.id, lastDay),
       windows: bareWindows(bed, expected.stands, firstDay, lastDay),
-      lights: lightWindows(bed, expected.stands, today),
+      lights: lightWindows(bed, expected.stands, today, lastDay),
     }))
     const sections = expected.garden.sections
       .map((section) => ({ ...section, beds: beds.filter((entry) => entry.bed.sectionId === section.id) }))
