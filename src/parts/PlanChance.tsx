@@ -1,21 +1,25 @@
+import { chanceText } from '../text/format'
 import { chanceLine } from '../text/plan'
 import { usePlan } from '../state/usePlan'
 import { useStand, type StandView } from '../state/useStand'
 
+/** `short` leaves out what it fails by. */
+type Props = { before: string; short?: boolean }
+
 /** What the stored plan of a cover comes to, in the words of its plan line; nothing until it is known or once it is planted. */
-export function PlanChance({ standId, before }: { standId: string; before: string }) {
+export function PlanChance({ standId, before, short = false }: Props & { standId: string }) {
   const view = useStand(standId)
-  return view && <Known key={standId} view={view} before={before} />
+  return view && <Known key={standId} view={view} before={before} short={short} />
 }
 
-function Known({ view, before }: { view: StandView; before: string }) {
+function Known({ view, before, short }: Props & { view: StandView }) {
   const { draft, answer, stored, scenario } = usePlan(view)
   const told = draft ? stored : answer
   if (!told || (scenario.follows.kind === 'crop' && scenario.follows.done)) return null
   return (
     <span data-testid="stored-chance" data-chance={Math.round(told.outcome.chance.whole * 100)}>
       {before}
-      {chanceLine(told.outcome)}
+      {short ? chanceText(told.outcome.chance.whole) : chanceLine(told.outcome)}
     </span>
   )
 }

@@ -193,6 +193,12 @@ describe('which stands had a ground', () => {
     expect(ids({ kind: 'path' }, all)).toEqual(['path'])
     expect(ids({ kind: 'whole' }, all)).toEqual(['one', 'two'])
   })
+  test('what was followed by something else a year before is not carried along', () => {
+    const years = ['2022', '2023', '2024', '2025'].map((year) =>
+      testCover('oats', `${year}-04-01`, { id: year }),
+    )
+    expect(ids({ kind: 'whole' }, years)).toEqual(['2024', '2025'])
+  })
   test('what begins later, its own stand and other beds are left out; of two that begin together the larger counts', () => {
     const later = testCover('oats', '2025-09-01', { id: 'later' })
     const own = testCover('oats', '2025-04-01', { id: 'own' })

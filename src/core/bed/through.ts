@@ -1,5 +1,6 @@
 import { findCrop } from '../plants/crops'
 import { addResidue } from '../residue/pools'
+import { LOOK_BACK_DAYS } from '../season/earlier'
 import { eventsFromEnd, standRunOn, type EarlierUse, type StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
@@ -21,9 +22,6 @@ export type Period = {
   /** The ground that the next period begins on: what still stood lies on it now. */
   ground: readonly Ground[]
 }
-
-/** Days that what stood on a ground is followed back through; older uses have told all they can. */
-const LOOK_BACK_DAYS = 365
 
 /** The uses that a ground is followed through until a day, each with the day after its last. */
 function usesUntil(uses: readonly EarlierUse[], firstDay: number, day: number, lookBackDays: number) {

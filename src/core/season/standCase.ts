@@ -17,24 +17,30 @@ export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
   return before.length > 0 ? { ...own, before } : own
 }
 
-/** What begins on a part of a bed before a day, as its ground is followed through it; a stand of one's own is left out. */
+/**
+ * What begins on a part of a bed before a day, as its ground is followed through it to a sowing on `firstDay` or later; a
+ * stand of one's own is left out.
+ */
 export function beforeOn(
   data: GardenData,
   bed: Bed,
   part: BedPart,
   day: number,
   ownId: string | null,
+  firstDay = day,
 ): EarlierUse[] {
-  return usesBefore(data.stands, bed, part, day, ownId).flatMap(({ stand, startDay }): EarlierUse[] => {
-    if (stand.content.kind === 'crop') {
-      const end = latest(stand.end)
-      const goneDay = end && dayNumber(end.date)
-      return [{ kind: 'crop', cropId: stand.content.cropId, startDay, goneDay }]
-    }
-    const standCase = caseAlone(data, stand)
-    // When the next thing begins is told by what comes after it in the list.
-    return standCase ? [{ kind: 'cover', standCase: { ...standCase, nextStartDay: null }, startDay }] : []
-  })
+  return usesBefore(data.stands, bed, part, day, ownId, firstDay).flatMap(
+    ({ stand, startDay }): EarlierUse[] => {
+      if (stand.content.kind === 'crop') {
+        const end = latest(stand.end)
+        const goneDay = end && dayNumber(end.date)
+        return [{ kind: 'crop', cropId: stand.content.cropId, startDay, goneDay }]
+      }
+      const standCase = caseAlone(data, stand)
+      // When the next thing begins is told by what comes after it in the list.
+      return standCase ? [{ kind: 'cover', standCase: { ...standCase, nextStartDay: null }, startDay }] : []
+    },
+  )
 }
 
 /** What a stand's forecast depends on besides what stood on its ground before. */

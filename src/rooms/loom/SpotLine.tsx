@@ -24,17 +24,17 @@ export function SpotLine({
   const cover = stand?.content.kind === 'cover' ? stand : null
   if (!spot) return <p className="mt-2">No beds yet. Add some in the Garden room.</p>
   return (
-    <div className="mt-1.5 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 border-t border-base-300 pt-1.5 text-[0.95rem]">
-      <p role="status" aria-live="polite" data-testid="spot">
+    <div className="mt-1.5 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 border-t border-base-300 pt-1.5 text-[0.95rem] md:flex-nowrap">
+      <p role="status" aria-live="polite" data-testid="spot" className="min-w-0 md:truncate">
         <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}:{' '}
         {describe(spot, today, forecast)}
         <SpotPlan standId={cover?.id} />
       </p>
-      <button className="btn btn-xs btn-primary" onClick={() => onOpen(spot)}>
+      <button className="btn btn-xs btn-primary shrink-0" onClick={() => onOpen(spot)}>
         {spot.window && !spot.stand && spot.window.neededByDay > today ? 'Choose a cover' : 'Open the bed'}
       </button>
       {spot.window && !spot.stand && (
-        <button className="btn btn-xs" onClick={() => onAdd(spot)}>
+        <button className="btn btn-xs shrink-0" onClick={() => onAdd(spot)}>
           Add a crop
         </button>
       )}
@@ -52,7 +52,10 @@ const GROUPS = [
 /** The weaves of the three plant groups. */
 function Legend() {
   return (
-    <ul className="quiet ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 text-xs" aria-label="Weaves">
+    <ul
+      className="quiet ml-auto flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 text-xs"
+      aria-label="Weaves"
+    >
       {GROUPS.map(([group, name]) => (
         <li key={group} className="flex items-center gap-1.5">
           <Swatch groups={[group]} size={1.5} /> {name}
