@@ -2,7 +2,7 @@ import { generatedEnsemble } from '../src/core/site/ensemble'
 import { dayNumber } from '../src/core/foundations/day'
 import { findSpecies } from '../src/core/plants/catalogue'
 import { runStand } from '../src/core/stand/kernel'
-import { drawTraits } from '../src/core/stand/traits'
+import { drawMemberParameters } from '../src/core/stand/memberParameters'
 import { TEST_SITES } from '../src/core/testing/sites'
 import { plainInput } from '../src/core/testing/stands'
 
@@ -35,7 +35,7 @@ function kernelNs(members: number, species: number): number {
     canopyAbove: null,
     events: [],
   }
-  const traits = drawTraits(members, 2)
+  const traits = drawMemberParameters(members, 2)
   for (let i = 0; i < 3; i++) runStand(input, ensemble, traits)
   let best = Infinity
   for (let i = 0; i < 5; i++) {
@@ -55,7 +55,7 @@ function bedsMs(beds: number): number {
     runStand(
       plainInput([{ plant: bed % 2 ? rye : vetch, seedsPerM2: 200 + bed, emergenceShare: 0.6 }], sowDay),
       ensemble,
-      drawTraits(members, bed),
+      drawMemberParameters(members, bed),
     )
   return performance.now() - start
 }

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { HUSBANDRY } from '../src/core/ending/animals'
 import { doseNeeded } from '../src/core/ending/sheets'
 import { actSurvival, burySurvival, turnSurvival } from '../src/core/ending/survival'
-import { leftOnTop, WAYS } from '../src/core/ending/ways'
+import { leftOnTop, METHODS } from '../src/core/ending/methods'
 import { SPECIES } from '../src/core/plants/catalogue'
 import { endingClass, PARAMETERS, PARAMETER_NAMES } from '../src/core/plants/parameters'
 
@@ -80,7 +80,7 @@ lines.push(
   'Black sheets count air + 4.5 °C above 0 °C, clear film Tmax + 0.85·Rs above 45 °C.',
   '',
   ...head('way', 'minutes per m²', 'stays as mulch, %', 'buried, %', 'taken off, %', 'soil moved, 0–3'),
-  ...WAYS.map((way) =>
+  ...METHODS.map((way) =>
     row([
       way.name,
       way.minutesPerM2,

@@ -1,7 +1,7 @@
 import type { Check } from '../core/garden/check'
 import type { PlantGroup } from '../core/plants/parameters'
 import { stageName } from '../core/stand/stage'
-import { ringMean, sampleMass } from '../core/tracking/looks'
+import { ringMean, sampleMass } from '../core/tracking/observations'
 import { density, dryMatter, percent, type Units } from '../text/format'
 
 /** A check in one line. */

@@ -1,4 +1,4 @@
-import { findWay, wayName } from '../core/ending/ways'
+import { findMethod, methodName } from '../core/ending/methods'
 import type { Stand } from '../core/garden/schema'
 import type { EndDetails, Finishing } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'
@@ -37,8 +37,8 @@ export const leadName = (stand: Stand): string => leadSpecies(stand)?.name.toLow
 
 /** How a stand is ended, in words that follow `by`: `crimp, then tarp`. */
 export function endingWords({ method, passes }: Pick<EndDetails, 'method' | 'passes'>): string {
-  const way = findWay(method)
-  return way ? wayName(way, passes).toLowerCase() : method
+  const way = findMethod(method)
+  return way ? methodName(way, passes).toLowerCase() : method
 }
 
 /** What was done about plants that stood again. */

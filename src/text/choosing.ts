@@ -1,5 +1,5 @@
 import type { Candidate, Reason } from '../core/choosing/types'
-import { findWay, wayName } from '../core/ending/ways'
+import { findMethod, methodName } from '../core/ending/methods'
 import { dayNumber } from '../core/foundations/day'
 import { findSpecies } from '../core/plants/catalogue'
 import { SAFE_CHANCE } from '../core/scenario/starts'
@@ -82,9 +82,9 @@ export function endingText({
     return follows === 'nothing'
       ? 'Nothing takes this ground after it; it can stay.'
       : 'No way of yours can end it here.'
-  const way = findWay(ending.end.method)
+  const way = findMethod(ending.end.method)
   if (!way) return ''
-  const name = wayName(way, ending.end.passes).toLowerCase()
+  const name = methodName(way, ending.end.passes).toLowerCase()
   if (way.waits)
     return `Ended by ${way.waits === 'cold' ? 'the winter' : 'the summer’s heat'}, no work of yours.`
   const sure = chance >= SAFE_CHANCE ? '' : ', which is not sure'

@@ -1,4 +1,4 @@
-import type { Way } from '../core/ending/ways'
+import type { Method } from '../core/ending/methods'
 import type { TerminationStart } from '../core/scenario/starts'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import { failsText } from './criteria'
@@ -7,7 +7,7 @@ import { failsText } from './criteria'
 const LIKELY = 0.65
 
 /** What to mind about a way begun on a day, in a sentence: how it fails, or what is left to do where it does not. */
-export function wayText(way: Way, { chance, survivors, failures }: TerminationStart): string {
+export function wayText(way: Method, { chance, survivors, failures }: TerminationStart): string {
   const standAgain = Math.round(survivors.mid * 100)
   if (way.waits) return waitsText(way, chance)
   const fails = failsText(failures)
@@ -22,7 +22,7 @@ export function wayText(way: Way, { chance, survivors, failures }: TerminationSt
   return `About ${standAgain} % may stand again; pull those.`
 }
 
-function waitsText({ waits }: Way, chance: number): string {
+function waitsText({ waits }: Method, chance: number): string {
   if (chance >= LIKELY)
     return `In a ${waits === 'cold' ? 'mild winter' : 'cool summer'} part of it may live on.`
   return chance >= 1 - LIKELY

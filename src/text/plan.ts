@@ -1,4 +1,4 @@
-import { findWay, wayName } from '../core/ending/ways'
+import { findMethod, methodName } from '../core/ending/methods'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
 import { latest } from '../core/garden/timeline'
@@ -57,8 +57,8 @@ export function planData(scenario: Scenario) {
 
 /** How and when a plan ends its cover. */
 export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: boolean): string {
-  const way = findWay(end.method)
-  const name = way ? wayName(way, end.passes).toLowerCase() : end.method
+  const way = findMethod(end.method)
+  const name = way ? methodName(way, end.passes).toLowerCase() : end.method
   if (way?.waits && !done) return dead ? `${name} about ${shortDate(dead.mid)}` : name
   return `${name} ${shortDate(dayNumber(end.date))}`
 }

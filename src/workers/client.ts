@@ -40,7 +40,7 @@ export function keepRecord(key: string, record: WeatherRecord): void {
 const PATIENCE_MS = 90_000
 
 /** Jobs that take seconds. They have a worker of their own, so that short ones never wait for them. */
-const LONG: readonly JobKind[] = ['choose', 'compare', 'growsBack', 'plantYear', 'sowingOutlook']
+const LONG: readonly JobKind[] = ['choose', 'compare', 'regrowth', 'plantYear', 'sowingOutlook']
 
 /** One worker with its queue: jobs are done one at a time. */
 class Lane {

@@ -30,7 +30,7 @@ import type { WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { cutting, type CutAnswer } from '../core/weighing/cutting'
-import { growsBack, type CutOutcome, type GrowsBackQuestion } from '../core/weighing/growsBack'
+import { regrowth, type CutOutcome, type RegrowthQuestion } from '../core/weighing/regrowth'
 import { moving, type MovingAnswer, type MovingQuestion } from '../core/weighing/moving'
 import { RecordMissing } from './recordMissing'
 import { readWeatherFile } from './weatherFile'
@@ -154,8 +154,8 @@ export const engine = {
     )
     return { options, best: bestOption(scenario, options) }
   },
-  growsBack(spec: WeatherSpec, question: GrowsBackQuestion, progress?: Progress<CutOutcome[]>): CutOutcome[] {
-    return growsBack(question, ensembleFor(spec), (share) => progress?.(share))
+  regrowth(spec: WeatherSpec, question: RegrowthQuestion, progress?: Progress<CutOutcome[]>): CutOutcome[] {
+    return regrowth(question, ensembleFor(spec), (share) => progress?.(share))
   },
   cutting(spec: WeatherSpec, standCase: StandCase, cut: CutDetails): CutAnswer | null {
     const season = standRun(standCase, ensembleFor(spec))

@@ -6,7 +6,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
 import { runSaving } from '../stand/kernel'
 import type { MemberState } from '../stand/memberState'
-import { drawTraits } from '../stand/traits'
+import { drawMemberParameters } from '../stand/memberParameters'
 import type { GroundCrop } from '../stand/types'
 import { cropCourse, cropRemains } from './cropCourse'
 
@@ -104,7 +104,7 @@ function groundStates(
       ...(crop && { crop }),
     },
     { ...ensemble, days: untilDay - ensemble.startDay },
-    drawTraits(ensemble.members.length, ensemble.seed),
+    drawMemberParameters(ensemble.members.length, ensemble.seed),
     [untilDay],
   )
   return saved.get(untilDay)!

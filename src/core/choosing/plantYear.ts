@@ -15,7 +15,7 @@ import {
   type Bands,
   type DateSpread,
 } from '../stand/summary'
-import { drawTraits } from '../stand/traits'
+import { drawMemberParameters } from '../stand/memberParameters'
 import { BROADCAST_FACTOR } from '../plants/establishment'
 
 /** What becomes of a species sown on one day of the year at this place. */
@@ -51,7 +51,7 @@ export function plantYear(
     },
   ]
   const members = ensemble.members.slice(0, MEMBERS)
-  const traits = drawTraits(members.length, ensemble.seed)
+  const traits = drawMemberParameters(members.length, ensemble.seed)
   return sowDays.flatMap((sowDay) => {
     const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)
     if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) return []

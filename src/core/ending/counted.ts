@@ -3,7 +3,7 @@ import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import type { Stand } from '../garden/schema'
 import { stopsOf } from './animals'
 import { HAND_FINISH_SHARE, lastActAfter } from './outcome'
-import { findWay } from './ways'
+import { findMethod } from './methods'
 
 type Plot = { lengthM: number; widthM: number }
 
@@ -13,7 +13,7 @@ type Plot = { lengthM: number; widthM: number }
  */
 export function lastWorkDay(end: EndDetails, plot: Plot | null): number | null {
   const began = dayNumber(end.date)
-  const way = findWay(end.method)
+  const way = findMethod(end.method)
   if (!way) return began
   if (way.sheet) return end.liftedOn ? dayNumber(end.liftedOn) : null
   if (end.animals && plot)

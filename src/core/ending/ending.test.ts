@@ -17,7 +17,7 @@ import { doseBetween } from './doses'
 import { doseNeeded, sheetSurvival } from './sheets'
 import { endFor } from './start'
 import { chopSurvival, crimpSurvival } from './survival'
-import { findWay, type WayId } from './ways'
+import { findMethod, type MethodId } from './methods'
 
 const tarpSurvival = (kind: EndingClass, dose: number, flat: boolean) =>
   sheetSurvival(dose, doseNeeded('black', kind, 45, flat ? 'flat' : 'standing'))
@@ -26,8 +26,8 @@ const ALL_TOOLS = [tool('scythe'), tool('crimp board', 1.2), tool('black tarp', 
 
 describe('a way as it is usually done here', () => {
   const livestock = [{ id: 'h', kind: 'hens' as const, head: 4, penLengthM: 2, penWidthM: 1.2 }]
-  const usual = (id: WayId) =>
-    endFor({ way: findWay(id)!, passes: 1 }, dayNumber('2026-05-01'), {
+  const usual = (id: MethodId) =>
+    endFor({ way: findMethod(id)!, passes: 1 }, dayNumber('2026-05-01'), {
       bed,
       part: { kind: 'whole' },
       livestock,
@@ -85,8 +85,8 @@ describe('obstacles', () => {
     plants: [findSpecies('cereal-rye')!],
     ...own,
   })
-  const obstacle = (way: Parameters<typeof findWay>[0], own: Partial<Place> = {}) => {
-    const found = obstacleOf(findWay(way)!, place(own))
+  const obstacle = (way: Parameters<typeof findMethod>[0], own: Partial<Place> = {}) => {
+    const found = obstacleOf(findMethod(way)!, place(own))
     return found && obstacleText(found, 'metric')
   }
   test('a missing tool and a small tarp are named, with the fix', () => {
@@ -98,7 +98,7 @@ describe('obstacles', () => {
       obstacle('tarp', { part: { kind: 'half', which: 'first' }, tools: [tool('black tarp', 2, 6)] }),
     ).toBeNull()
     expect(obstacle('crimp')).toBeNull()
-    expect(findWay('harvest')).toBeNull()
+    expect(findMethod('harvest')).toBeNull()
   })
   test('kept plants, posts and drip lines forbid what would harm them', () => {
     const kept = (kind: 'kept plant' | 'post' | 'drip line') => ({
@@ -137,7 +137,7 @@ describe('obstacles', () => {
     expect(obstacle('hens', { livestock: [large] })).toBeNull()
     expect(obstacle('hens', { ...framed, livestock: [small] })).toBeNull()
     expect(obstacle('hens', { ...framed, livestock: [large, small] })).toBeNull()
-    expect(stockFor(findWay('hens')!, [large, small], { ...framed, part: { kind: 'whole' } })?.id).toBe(
+    expect(stockFor(findMethod('hens')!, [large, small], { ...framed, part: { kind: 'whole' } })?.id).toBe(
       'small',
     )
     const half = { kind: 'strip' as const, fromM: 0, toM: 1 }
@@ -181,7 +181,7 @@ describe('obstacles', () => {
   })
   test('cold and heat are only waited for where they come and kill', () => {
     const ahead = { cold: 0, heat: 0 }
-    expect(obstacleOf(findWay('winter-kill')!, place({ plants: [findSpecies('oats')!] }), ahead)).toEqual({
+    expect(obstacleOf(findMethod('winter-kill')!, place({ plants: [findSpecies('oats')!] }), ahead)).toEqual({
       code: 'no frost ahead',
     })
     expect(obstacle('winter-kill')).toMatch(/hardy/)
@@ -243,7 +243,7 @@ describe('comparison for rye that is to be dead by 23 June', () => {
       bed,
       ask: { startDay: asked },
     }))
-      if (!obstacle && !findWay(method)!.waits) expect(shown!.day).toBe(asked)
+      if (!obstacle && !findMethod(method)!.waits) expect(shown!.day).toBe(asked)
   })
 })
 

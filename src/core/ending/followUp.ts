@@ -1,5 +1,5 @@
 import { DEAD_SHARE, HAND_FINISH_SHARE, stragglerMinutes } from './outcome'
-import { findWay, type WayId } from './ways'
+import { findMethod, type MethodId } from './methods'
 
 /** What to do about plants that stand again. */
 export type NextStep = {
@@ -19,12 +19,12 @@ export function nextStep(
   share: number,
   plantsPerM2: number,
   areaM2: number,
-  method: WayId,
+  method: MethodId,
   daysSince: number,
   days: number,
   establishment: keyof typeof DEAD_SHARE,
 ): NextStep {
-  const way = findWay(method)
+  const way = findMethod(method)
   const minutes = stragglerMinutes(Math.min(1, share), share > 0 ? plantsPerM2 / share : 0, areaM2)
   const percent = `${Math.round(share * 100)} %`
   if (share <= DEAD_SHARE[establishment] / 5)

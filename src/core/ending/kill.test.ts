@@ -8,7 +8,7 @@ import { TEST_SITES } from '../testing/sites'
 import { wayOf, waysFor } from '../testing/comparison'
 import { endEvents } from './kill'
 import { obstacleOf } from './obstacles'
-import { findWay, WAYS } from './ways'
+import { findMethod, METHODS } from './methods'
 import { endingOf, stragglerMinutes } from './outcome'
 
 const { run, ensemble } = growStand(TEST_SITES.maryland, 'hairy-vetch', '2025-09-20', { members: 20 })
@@ -135,14 +135,14 @@ describe('what is needed', () => {
     plants: [findSpecies('brown-mustard')!],
   })
   test('every way names the first tool it lacks, and any one of a group will do', () => {
-    for (const way of WAYS.filter((entry) => entry.tools.length > 0)) {
+    for (const way of METHODS.filter((entry) => entry.tools.length > 0)) {
       expect(obstacleOf(way, place([]))).toEqual({ code: 'tools', oneOf: way.tools[0] })
       const last = way.tools.map((group) => testTool(group.at(-1)!, 20, 20))
       expect(obstacleOf(way, place(last))).toBeNull()
     }
   })
   test('a tarp may be turned; one of unknown size is trusted', () => {
-    const tarp = findWay('tarp')!
+    const tarp = findMethod('tarp')!
     expect(obstacleOf(tarp, place([testTool('black tarp', 11, 1.5)]))).toBeNull()
     expect(obstacleOf(tarp, place([testTool('black tarp')]))).toBeNull()
   })

@@ -8,13 +8,13 @@ import { actsSurvival, lastActAfter, sheetBed } from './outcome'
 import { doseBetween } from './doses'
 import { doseNeeded, sheetSurvival } from './sheets'
 import { chopSurvivalAt } from './survival'
-import { findWay, type Way } from './ways'
+import { findMethod, type Method } from './methods'
 
 /** Stubble up to this height, m, is cut at the ground for what stands on. */
 const LOW_STUBBLE_M = 0.02
 
 /** Share of the survivors' growth that still stands after it (judgement): stubble, or stems that rise again. */
-function topLeft(way: Way, stubbleM: number): number {
+function topLeft(way: Method, stubbleM: number): number {
   if (way.sheet) return 0.25
   if (way.acts.at(-1) === 'crimp') return 0.6
   return way.acts.at(-1) === 'chop' ? (stubbleM > LOW_STUBBLE_M ? 0.12 : 0.06) : 0.03
@@ -39,7 +39,7 @@ export type EndingPlace = {
  * until the ground is taken; animals with every round; harvest clears everything; cold and heat are left to the run.
  */
 export function endEvents(end: EndDetails, day: number, place: EndingPlace): StandEvent[] {
-  const way = findWay(end.method)
+  const way = findMethod(end.method)
   if (!way) return [{ day, kind: 'end', topLeft: 0, survival: () => 0 }]
   if (way.waits) return []
   const buried = way.buried || undefined

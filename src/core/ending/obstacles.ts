@@ -4,7 +4,7 @@ import type { Bed, BedPart, Tool, ToolKind } from '../garden/schema'
 import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
 import type { Harm, Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
-import { findWay, type Way, type WayId } from './ways'
+import { findMethod, type Method, type MethodId } from './methods'
 
 /** Where and with what a way would be done. */
 export type Place = {
@@ -23,10 +23,10 @@ export type Ahead = { cold: number; heat: number }
 const NO_CHANCE = 0.05
 
 /** Whether fire is part of a way. */
-export const burns = (way: Way) => way.flame || way.acts.includes('flame')
+export const burns = (way: Method) => way.flame || way.acts.includes('flame')
 
 /** Kinds of animals that a way is done with. */
-const KINDS: Record<NonNullable<Way['animals']>, readonly LivestockKind[]> = {
+const KINDS: Record<NonNullable<Method['animals']>, readonly LivestockKind[]> = {
   hens: ['hens', 'ducks'],
   pigs: ['pigs'],
   grazers: ['sheep', 'goats', 'rabbits'],
@@ -45,7 +45,7 @@ const ROUNDING_M = 0.005
 
 /** Animals of the garden that a way can use; of several those whose pen fits the bed. */
 export function stockFor(
-  way: Way,
+  way: Method,
   livestock: readonly Livestock[],
   place?: Pick<Place, 'bed' | 'part'>,
 ): Livestock | null {
@@ -71,7 +71,7 @@ export type Obstacle =
   | { code: 'likes heat' }
   | { code: 'pen without size' }
   | { code: 'pen too large' }
-  | { code: 'no animals'; wanted: NonNullable<Way['animals']> }
+  | { code: 'no animals'; wanted: NonNullable<Method['animals']> }
   | { code: 'harms animals'; plant: string; kind: LivestockKind; why: string }
   | { code: 'no frost ahead' }
   | { code: 'no heat ahead' }
@@ -79,7 +79,7 @@ export type Obstacle =
 export type Sized = { widthM: number | null; lengthM: number | null }
 
 /** Why a way cannot be done here, or null when it can. */
-export function obstacleOf(way: Way, place: Place, ahead?: Ahead): Obstacle | null {
+export function obstacleOf(way: Method, place: Place, ahead?: Ahead): Obstacle | null {
   return (
     missingTools(way, place) ??
     sheetTrouble(way, place) ??
@@ -91,12 +91,12 @@ export function obstacleOf(way: Way, place: Place, ahead?: Ahead): Obstacle | nu
   )
 }
 
-function missingTools(way: Way, { tools }: Place): Obstacle | null {
+function missingTools(way: Method, { tools }: Place): Obstacle | null {
   const lacking = way.tools.find((group) => !tools.some((tool) => group.includes(tool.kind)))
   return lacking ? { code: 'tools', oneOf: lacking } : null
 }
 
-function sheetTrouble(way: Way, { tools, bed, part }: Place): Obstacle | null {
+function sheetTrouble(way: Method, { tools, bed, part }: Place): Obstacle | null {
   if (!way.sheet) return null
   const kept = bed.fixtures.some((fixture) => fixture.kind === 'kept plant')
   if (kept) return { code: 'kept plants', would: 'be covered' }
@@ -141,7 +141,7 @@ function covers(sheet: Size, widthM: number, lengthM: number): boolean {
   return (width >= widthM && length >= lengthM) || (width >= lengthM && length >= widthM)
 }
 
-function groundTrouble(way: Way, { bed, part }: Place): Obstacle | null {
+function groundTrouble(way: Method, { bed, part }: Place): Obstacle | null {
   const has = (kind: 'kept plant' | 'post' | 'drip line') =>
     bed.fixtures.some((fixture) => fixture.kind === kind)
   if (way.acts.includes('crimp') && has('post')) return { code: 'posts' }
@@ -158,7 +158,7 @@ function groundTrouble(way: Way, { bed, part }: Place): Obstacle | null {
   return null
 }
 
-function plantTrouble(way: Way, { plants }: Place): Obstacle | null {
+function plantTrouble(way: Method, { plants }: Place): Obstacle | null {
   if (way.id === 'biofumigate' && !plants.some((plant) => plant.biofumigant >= 2))
     return { code: 'not biofumigant' }
   if (way.id === 'bury' && plants.some((plant) => plant.endingClass === 'stalk broadleaf'))
@@ -170,12 +170,12 @@ function plantTrouble(way: Way, { plants }: Place): Obstacle | null {
 }
 
 /** What is wrong with the pen of the animals of a way, or null. */
-export function penTrouble(way: Way, stock: Livestock, place: Pick<Place, 'bed' | 'part'>): Obstacle | null {
+export function penTrouble(way: Method, stock: Livestock, place: Pick<Place, 'bed' | 'part'>): Obstacle | null {
   if (way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM)) return { code: 'pen without size' }
   return penFits(stock, place) ? null : { code: 'pen too large' }
 }
 
-function animalTrouble(way: Way, place: Place): Obstacle | null {
+function animalTrouble(way: Method, place: Place): Obstacle | null {
   const { livestock, plants } = place
   if (!way.animals) return null
   const stock = stockFor(way, livestock, place)
@@ -193,7 +193,7 @@ function animalTrouble(way: Way, place: Place): Obstacle | null {
     : null
 }
 
-function seasonTrouble(way: Way, ahead?: Ahead): Obstacle | null {
+function seasonTrouble(way: Method, ahead?: Ahead): Obstacle | null {
   if (!ahead || !way.waits) return null
   if (way.waits === 'cold' && ahead.cold < NO_CHANCE) return { code: 'no frost ahead' }
   if (way.waits === 'heat' && ahead.heat < NO_CHANCE) return { code: 'no heat ahead' }
@@ -244,7 +244,7 @@ export function harmNow(
 }
 
 /** What to mind about a plant for grazers at this stage: bloat comes from lush clover. */
-export const bloatNow = (way: Way, plant: Species, bbch: number): string | null =>
+export const bloatNow = (way: Method, plant: Species, bbch: number): string | null =>
   way.animals === 'grazers' && plant.endingClass.includes('clover') && bbch < BLOOM
     ? `${plant.name} before bloom bloats most: hay first, short spells, never wet. Ask a vet.`
     : null
@@ -254,11 +254,11 @@ export const bloatNow = (way: Way, plant: Species, bbch: number): string | null 
  * has reached; `{height}` stands for the least height of a grass, m.
  */
 export function animalCautions(
-  wayId: WayId,
+  wayId: MethodId,
   place: Pick<Place, 'livestock' | 'plants' | 'bed' | 'part'>,
   bbchOf: (plant: number) => number | null = () => null,
 ): { text: string; heightM: number | null }[] {
-  const way = findWay(wayId)
+  const way = findMethod(wayId)
   const stock = way && way.animals ? stockFor(way, place.livestock, place) : null
   if (!stock) return []
   const who = CREATURE_OF[stock.kind]

@@ -8,7 +8,7 @@ import { ownCount, withOwn, type OwnResults } from './ownResults'
 import { doseBetween, doseDay } from './doses'
 import { doseNeeded, firmDays, sheetSurvival, type SheetBed } from './sheets'
 import { actSurvival, BROWNING_CD, chopSurvivalAt, FLAME_AFTER_CRIMP, furtherPass } from './survival'
-import { findWay, type Way } from './ways'
+import { findMethod, type Method } from './methods'
 
 /** A stand counts as dead at or below this share alive, by what follows. */
 export const DEAD_SHARE = { transplant: 0.1, seed: 0.05 } as const
@@ -64,7 +64,7 @@ function varied(share: number, member: number): number {
 
 /** Share of a species that outlives the acts of a way, done `passes` times, own counts taken in. */
 export function actsSurvival(
-  way: Way,
+  way: Method,
   plant: Pick<Species, 'endingClass'>,
   bbch: number,
   passes: number,
@@ -86,7 +86,7 @@ export function actsSurvival(
 }
 
 /** Days from the start of a way to its last act. */
-export function lastActAfter(way: Way, setup: Pick<EndingSetup, 'passes' | 'lanes'>): number {
+export function lastActAfter(way: Method, setup: Pick<EndingSetup, 'passes' | 'lanes'>): number {
   if (way.id === 'strips') {
     const { count, everyDays } = setup.lanes ?? USUAL_LANES
     return (count - 1) * everyDays
@@ -96,7 +96,7 @@ export function lastActAfter(way: Way, setup: Pick<EndingSetup, 'passes' | 'lane
 }
 
 /** How a sheet lies, by what is done before it. */
-export const sheetBed = (way: Way, flattened: boolean): SheetBed =>
+export const sheetBed = (way: Method, flattened: boolean): SheetBed =>
   way.lies ?? (flattened ? 'flat' : 'standing')
 
 const NEVER: MemberEnding = { survival: 1, deadDay: NaN, sheetDays: 0 }
@@ -113,7 +113,7 @@ export function endingOf(
   startDay: number,
   setup: EndingSetup,
 ): MemberEnding {
-  const way = findWay(methodId)
+  const way = findMethod(methodId)
   const index = startDay - run.startDay
   if (!way) return { survival: 0, deadDay: startDay, sheetDays: 0 }
   if (index < 0 || index >= run.days) return NEVER
@@ -170,7 +170,7 @@ function waited(run: StandRun, member: number, startDay: number, target: number)
 
 /** Under a sheet: the dose that brings the acts' survivors down to the target, then the day that dose is reached. */
 function sheeted(
-  way: Way,
+  way: Method,
   run: StandRun,
   ensemble: WeatherEnsemble,
   member: number,

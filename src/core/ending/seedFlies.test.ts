@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { stillStand } from '../testing/stillStand'
-import { findWay, WAYS } from './ways'
+import { findMethod, METHODS } from './methods'
 import { drawsSeedFlies, seedFlyDay } from './seedFlies'
 
 const at = (meanC: number) =>
@@ -17,10 +17,10 @@ describe('seed flies after burying', () => {
   })
   test('only ways that bury fresh growth draw them', () => {
     expect(
-      WAYS.filter(drawsSeedFlies)
+      METHODS.filter(drawsSeedFlies)
         .map(({ id }) => id)
         .sort(),
     ).toEqual(['biofumigate', 'bury', 'flip-cover', 'pigs', 'soil-tarp', 'turn'])
-    expect(drawsSeedFlies(findWay('chop')!)).toBe(false)
+    expect(drawsSeedFlies(findMethod('chop')!)).toBe(false)
   })
 })

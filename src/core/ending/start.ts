@@ -2,7 +2,7 @@ import { stopsOf, usualPlan } from './animals'
 import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles'
 import { lastActAfter, stragglerMinutes, USUAL_LANES, type EndingSetup, type MemberEnding } from './outcome'
 import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from './woodiness'
-import { findWay, WAYS, type Way } from './ways'
+import { findMethod, METHODS, type Method } from './methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import { spreadOf } from '../foundations/statistics'
 import { partSizeM } from '../garden/area'
@@ -13,10 +13,10 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 
 /** A way and how often it is done. */
-export type Candidate = { way: Way; passes: number }
+export type Candidate = { way: Method; passes: number }
 
 /** All ways and those done twice, in the order of the list. */
-export const CANDIDATES: readonly Candidate[] = WAYS.flatMap((way) =>
+export const CANDIDATES: readonly Candidate[] = METHODS.flatMap((way) =>
   way.twice ? [1, 2].map((passes) => ({ way, passes })) : [{ way, passes: 1 }],
 )
 
@@ -72,7 +72,7 @@ const hardnessOn = (run: StandRun, at: number) =>
 
 /** Why an ending cannot be done on its day in one member; null where it can. */
 export function blockedOn(
-  way: Way,
+  way: Method,
   setup: EndingSetup,
   day: number,
   member: number,
@@ -108,7 +108,7 @@ function safeForStock(
 }
 
 /** Whether the grower's own rules allow it. */
-function allowed(way: Way, at: number, ending: MemberEnding, { run, rules }: StartQuestion): boolean {
+function allowed(way: Method, at: number, ending: MemberEnding, { run, rules }: StartQuestion): boolean {
   if (rules.longestSheetDays !== null && way.sheet && ending.sheetDays > rules.longestSheetDays) return false
   if (way.waits) return true
   return run.sown.every(({ plant }, c) => {
@@ -122,7 +122,7 @@ function allowed(way: Way, at: number, ending: MemberEnding, { run, rules }: Sta
 export type RuledOut = 'never turned'
 
 /** The rule of the grower's that leaves a way out whatever the day, or null. */
-export const ruledOut = (way: Way, rules: Rules): RuledOut | null =>
+export const ruledOut = (way: Method, rules: Rules): RuledOut | null =>
   rules.turning === 'never' && way.disturbance === 3 ? 'never turned' : null
 
 /** Minutes to move, feed and look after animals on each stop (judgement, 5–15). */
@@ -141,7 +141,7 @@ export function workMinutes(
   areaM2: number,
   { run, tools }: Pick<StartQuestion, 'run' | 'tools'>,
 ): number {
-  const way = findWay(end.method)
+  const way = findMethod(end.method)
   if (!way || way.waits) return 0
   const plants = run.sown.reduce((sum, sown) => sum + sown.seedsPerM2 * sown.emergenceShare, 0)
   const middle = spreadOf(survivors)?.mid ?? 1
@@ -167,4 +167,4 @@ function movesMinutes({ animals, plot }: EndingSetup): number {
 }
 
 /** Day of the last act of an ending. */
-export const lastActDay = (way: Way, setup: EndingSetup, day: number) => day + lastActAfter(way, setup)
+export const lastActDay = (way: Method, setup: EndingSetup, day: number) => day + lastActAfter(way, setup)

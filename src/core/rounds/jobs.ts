@@ -4,7 +4,7 @@ import type { Bed, Stand } from '../garden/schema'
 import { stopsOf } from '../ending/animals'
 import { looksAfter } from '../ending/counted'
 import { USUAL_LANES } from '../ending/outcome'
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { partSizeM } from '../garden/area'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
@@ -108,7 +108,7 @@ const deeds: Maker = ({ today }, stand) => {
     const due = dayNumber(start.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
   }
-  if (start.fact && !end.fact && end.plan && !findWay(end.plan.method)?.waits) {
+  if (start.fact && !end.fact && end.plan && !findMethod(end.plan.method)?.waits) {
     const due = dayNumber(end.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'end' : 'clear', due, { urgent: isCover(stand) && due < today }))
   }
@@ -171,7 +171,7 @@ const growth: Maker = (input, stand) => {
     flower?.spread &&
     flower.chance > 0.5 &&
     plan &&
-    findWay(plan.method)?.acts.some((act) => act === 'chop' || act === 'crimp')
+    findMethod(plan.method)?.acts.some((act) => act === 'chop' || act === 'crimp')
   )
     jobs.push(
       job(stand, 'window', flower.spread.low, {
@@ -200,7 +200,7 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
   const end = stand.end.fact
   if (!end || !isCover(stand)) return []
   const ended = dayNumber(end.date)
-  const way = findWay(end.method)
+  const way = findMethod(end.method)
   if (way?.sheet && !end.liftedOn) {
     const dead = forecasts.get(stand.id)?.ended
     if (!dead || dead.mid < today - 30) return []

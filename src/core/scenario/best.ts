@@ -1,5 +1,5 @@
 import { CANDIDATES, type Candidate } from '../ending/start'
-import { leftOnTop, type WayId } from '../ending/ways'
+import { leftOnTop, type MethodId } from '../ending/methods'
 import { partAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
 import { boundOf, exactOf, startOf, type Bounded } from './bounds'
@@ -12,7 +12,7 @@ import type { Scenario } from './types'
 /** Work that is told apart, minutes per m². */
 const EFFORT_STEP = 0.1
 
-type Ranked = { method: WayId; order: number; day: number; effort: number; onTop: number }
+type Ranked = { method: MethodId; order: number; day: number; effort: number; onTop: number }
 
 /** Of endings that count as equal the one with the least work stands first, then what leaves more mulch, then the later. */
 const byWork = (a: Ranked, b: Ranked) =>
@@ -31,7 +31,7 @@ const rankedOf = (scenario: Scenario, { way, passes }: Candidate, start: Termina
 
 /** The ending to plan, and the last day on which the same way still gives a chance to rely on; null where none does. */
 export type BestTermination = TerminationStart & {
-  method: WayId
+  method: MethodId
   passes: number
   latestSafeDay: number | null
 }

@@ -1,6 +1,6 @@
 import { obstacleOf, type Ahead, type Obstacle } from '../ending/obstacles'
 import { CANDIDATES, ruledOut, type Candidate, type RuledOut } from '../ending/start'
-import { findWay, type WayId } from '../ending/ways'
+import { findMethod, type MethodId } from '../ending/methods'
 import { dayNumber } from '../foundations/day'
 import { shareOf } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
@@ -26,7 +26,7 @@ const HEAT_C = 34
 
 /** One way of ending a stand: what shuts it, or what it comes to over its start days. */
 export type TerminationOption = {
-  method: WayId
+  method: MethodId
   passes: number
   obstacle: Obstacle | null
   leftOut: RuledOut | null
@@ -113,7 +113,7 @@ export function compareTerminations(
   told?: (share: number, soFar: TerminationOption[]) => void,
 ): TerminationOption[] {
   const { fromDay, toDay } = startSpan(scenario, season.run)
-  const plannedDay = planned && !findWay(planned.method)?.waits ? dayNumber(planned.date) : null
+  const plannedDay = planned && !findMethod(planned.method)?.waits ? dayNumber(planned.date) : null
   const asked = [startDay, plannedDay].filter((day) => day !== null)
   const days = [
     ...new Set([...startDays(fromDay, toDay), ...asked.filter((day) => day >= fromDay && day <= toDay)]),

@@ -7,7 +7,7 @@ import { endingOf } from '../ending/outcome'
 import { stopsOf, usualPlan } from '../ending/animals'
 import { CUTTING_TOOLS, woodiness } from '../ending/woodiness'
 import { harmNow } from '../ending/obstacles'
-import { findWay, WAYS } from '../ending/ways'
+import { findMethod, METHODS } from '../ending/methods'
 import { freshIndex, agedIndex, HARMLESS_INDEX } from '../residue/allelopathy'
 import { testBed, testCase, testCover, testTool } from '../testing/beds'
 import { BARE_FACTS, testMeans } from '../testing/questions'
@@ -92,7 +92,7 @@ function recount(
     // Loam: dry enough, thawed and free of snow.
     const sowOn = run.startDay
     if (air(sowOn, 'snowMm') > 2 || air(sowOn, 'soilTempC') <= 0.3) return 'ground'
-    const way = end && findWay(end.method)
+    const way = end && findMethod(end.method)
     const begin = !end || !way ? Infinity : way.waits ? run.startDay : dayNumber(end.date)
     const target = follows.kind === 'nothing' ? Infinity : follows.day
     const lastDay = Math.min(target, way && !way.waits ? begin : target, run.startDay + run.days - 1)
@@ -239,7 +239,7 @@ describe('a plan counted again, member by member', () => {
       speciesId: fc.constantFrom(...species, 'cereal-rye', 'hairy-vetch'),
       method: fc.constantFrom(
         null,
-        ...WAYS.map(({ id }) => id),
+        ...METHODS.map(({ id }) => id),
         'tarp' as const,
         'bury' as const,
         'turn' as const,
@@ -278,7 +278,7 @@ describe('a plan counted again, member by member', () => {
   test('every member fails first where the evaluation says it does, and the chance is their share', () =>
     fc.assert(
       fc.property(asked, ({ speciesId, method, after, twice, follows, owned, manure, ...rules }) => {
-        const way = method && findWay(method)
+        const way = method && findMethod(method)
         const plan = scenario({
           speciesId,
           follows,

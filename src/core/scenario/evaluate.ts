@@ -1,4 +1,4 @@
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { standRun } from '../bed/standRun'
@@ -161,7 +161,7 @@ export function evaluate(scenario: Scenario, ensemble: WeatherEnsemble): Evaluat
   const season = standRun(
     { ...scenario.standCase, own: scenario.means.own },
     ensemble,
-    end && !findWay(end.method)?.waits ? [branchDayOf(end)] : [],
+    end && !findMethod(end.method)?.waits ? [branchDayOf(end)] : [],
   )
   return season && evaluateWith(scenario, season, end)
 }

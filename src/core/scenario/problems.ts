@@ -1,6 +1,6 @@
 import { obstacleOf, type Obstacle } from '../ending/obstacles'
 import { ruledOut, type RuledOut } from '../ending/start'
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import { findSpecies } from '../plants/catalogue'
@@ -26,7 +26,7 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
   const end = plannedEnd(scenario)
   if (!start) return []
   const sowDay = dayNumber(start.date)
-  const endDay = end && !findWay(end.method)?.waits ? dayNumber(end.date) : null
+  const endDay = end && !findMethod(end.method)?.waits ? dayNumber(end.date) : null
   const problems: PlanProblem[] = []
   if (endDay !== null && endDay <= sowDay) problems.push({ code: 'ending before sowing', sowDay, endDay })
   if (follows.kind !== 'nothing') {
@@ -38,7 +38,7 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
     const lastDay = lastTargetDay(horizonDay)
     if (day > lastDay) problems.push({ code: 'beyond the forecast', day, lastDay })
   }
-  const way = end && findWay(end.method)
+  const way = end && findMethod(end.method)
   if (way && !stand.end.fact) {
     const plants = stand.content.kind === 'cover' ? stand.content.components : []
     const obstacle = obstacleOf(way, {

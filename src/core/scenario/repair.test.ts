@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { standRun } from '../bed/standRun'
-import type { WayId } from '../ending/ways'
+import type { MethodId } from '../ending/methods'
 import { dayNumber } from '../foundations/day'
 import { generatedEnsemble } from '../site/ensemble'
 import { testPlan } from '../testing/plans'
@@ -14,7 +14,7 @@ const repairOf = (plan: Scenario) =>
   cheapestRepair(plan, standRun({ ...plan.standCase, own: plan.means.own }, ensemble)!, ensemble)
 const chanceOf = (plan: Scenario) => evaluate(plan, ensemble)!.outcome.chance.whole
 
-type Plan = [speciesId: string, sown: string, endOn: string, method: WayId, cropId: string, plantOn: string]
+type Plan = [speciesId: string, sown: string, endOn: string, method: MethodId, cropId: string, plantOn: string]
 const sown = (plan: Scenario, own: Partial<Scenario> = {}): Scenario => {
   const { stand } = plan.standCase
   return {

@@ -1,5 +1,5 @@
 import { standRun } from '../bed/standRun'
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
 import type { PlantingMethodId, Stand } from '../garden/schema'
@@ -79,7 +79,7 @@ const failsBy = (failures: ScenarioOutcome['failures'], ids: readonly CriterionI
 /** The planned ending that is work on a day; null where none is planned, it is done, or it waits for cold or heat. */
 function workOf(scenario: Scenario): EndDetails | null {
   const end = scenario.standCase.stand.end.fact ? null : plannedEnd(scenario)
-  return end && !findWay(end.method)?.waits ? end : null
+  return end && !findMethod(end.method)?.waits ? end : null
 }
 
 const sowDayOf = ({ standCase: { stand } }: Scenario) => {
@@ -120,7 +120,7 @@ const KINDS: readonly Kind[] = [
   },
   (scenario) => {
     const end = workOf(scenario)
-    return end && findWay(end.method)?.twice && end.passes === 1
+    return end && findMethod(end.method)?.twice && end.passes === 1
       ? [{ code: 'once more', end: { ...end, passes: 2 } }]
       : []
   },

@@ -1,7 +1,7 @@
 import { deadAsSeen, lastSeen } from '../ending/counted'
 import { endingOf, type MemberEnding } from '../ending/outcome'
 import { blockedOn, type Blocked } from '../ending/start'
-import { findWay, type Way } from '../ending/ways'
+import { findMethod, type Method } from '../ending/methods'
 import type { EndDetails } from '../garden/ending'
 import { beginsOn, setupFor } from '../season/deadDays'
 import type { SeasonRun } from '../season/run'
@@ -10,7 +10,7 @@ import type { Scenario } from './types'
 /** An ending on its day, member by member. */
 export type Termination = {
   end: EndDetails
-  way: Way | null
+  way: Method | null
   setup: ReturnType<typeof setupFor>
   /** Day it begins to count. */
   day: number
@@ -30,7 +30,7 @@ export function terminationOf(
   const { run, ensemble } = season
   const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
   const setup = setupFor(end, { ...standCase, own: means.own, establishment })
-  const way = findWay(end.method)
+  const way = findMethod(end.method)
   const day = beginsOn(end, run.startDay)
   const seen = lastSeen(standCase.stand, setup.plot)
   const done = standCase.stand.end.fact !== null

@@ -1,4 +1,4 @@
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { addDays, dayNumber } from '../foundations/day'
 import { shareOf } from '../foundations/statistics'
 import { trayOf } from '../plants/trays'
@@ -31,7 +31,7 @@ export function traysOf(scenario: Scenario, evaluated: Evaluated): TrayDates | n
   if (!tray) return null
   const lastDay = follows.day + tray.waitsDays
   const end = standCase.stand.end.fact ? null : plannedEnd(scenario)
-  const late = end && !findWay(end.method)?.waits ? { ...end, date: addDays(end.date, SLIP_DAYS) } : null
+  const late = end && !findMethod(end.method)?.waits ? { ...end, date: addDays(end.date, SLIP_DAYS) } : null
   return {
     sowDay: follows.day - 7 * tray.weeks,
     lastDay,

@@ -1,7 +1,7 @@
 import { deadAsSeen, lastSeen } from '../ending/counted'
 import { liesFlat } from '../ending/flattening'
 import { DEAD_SHARE, endingOf, type EndingSetup } from '../ending/outcome'
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { dayNumber } from '../foundations/day'
 import { partSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
@@ -34,7 +34,7 @@ export function setupFor(
 
 /** Day an ending begins to count: cold and heat do not wait for the day that was written down for them. */
 export const beginsOn = (end: Pick<EndDetails, 'method' | 'date'>, sowDay: number): number =>
-  findWay(end.method)?.waits ? sowDay : dayNumber(end.date)
+  findMethod(end.method)?.waits ? sowDay : dayNumber(end.date)
 
 /** Day each member's stand is dead by an ending, as counted where it was; NaN where it never is. */
 export function deadDays(standCase: StandCase, { run, ensemble }: SeasonRun, end: EndDetails): Float64Array {

@@ -5,7 +5,7 @@ import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { cutSurvival, endEvents, takenOver } from '../ending/kill'
 import { liesFlat } from '../ending/flattening'
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../ending/counted'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import type { OwnResults } from '../ending/ownResults'
@@ -15,9 +15,9 @@ import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { MemberState } from '../stand/memberState'
 import type { StandEvent, StandRun } from '../stand/types'
-import { drawTraits } from '../stand/traits'
-import { learn } from '../tracking/learn'
-import { looksOf, type Look } from '../tracking/looks'
+import { drawMemberParameters } from '../stand/memberParameters'
+import { assimilate } from '../tracking/assimilate'
+import { observationsOf, type Observation } from '../tracking/observations'
 import { canopyAbove, sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
 
@@ -48,7 +48,7 @@ export type StandCase = {
 }
 
 /** Plants that were seen lost are lost in every member, unless its own weather took as many already. */
-const lossesOf = (looks: readonly Look[]): StandEvent[] =>
+const lossesOf = (looks: readonly Observation[]): StandEvent[] =>
   looks.flatMap(({ day, alive }) =>
     alive.map(({ share, component }): StandEvent => ({
       day,
@@ -62,7 +62,7 @@ const lossesOf = (looks: readonly Look[]): StandEvent[] =>
   )
 
 /** What is done to a stand before its ending: cuts, mulch brought, plants seen lost. */
-function eventsBefore(standCase: StandCase, looks: readonly Look[]): StandEvent[] {
+function eventsBefore(standCase: StandCase, looks: readonly Observation[]): StandEvent[] {
   const { stand } = standCase
   const cuts: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
     const done = latest(cut)
@@ -98,7 +98,7 @@ export function eventsOfEnd(
   const { stand, bed } = standCase
   const plot = partSizeM(bed, stand.part)
   const counts = tellingCounts(stand, plot)
-  const acted = findWay(end.method)?.waits === null
+  const acted = findMethod(end.method)?.waits === null
   const day = dayNumber(end.date)
   return [
     ...endEvents(end, day, {
@@ -185,7 +185,7 @@ export function standRunOn(
   if (sowDay < ensemble.startDay || sowDay >= ensemble.startDay + ensemble.days) return null
   const { seed } = ensemble
   const ended = stand.end.fact && dayNumber(stand.end.fact.date)
-  const looks = looksOf(
+  const looks = observationsOf(
     stand.id,
     checks,
     sown.map(({ plant }) => plant.id),
@@ -202,13 +202,13 @@ export function standRunOn(
     watering: wateringOf(stand),
     events: eventsBefore(standCase, looks),
   }
-  const prior = drawTraits(ensemble.members.length, seed)
+  const prior = drawMemberParameters(ensemble.members.length, seed)
   const inOrder = (order: readonly number[] | null) =>
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
   const unknownFrom = firstUnknownDay(ensemble, sowDay)
   const unseen = looks.some((look) => look.day > unknownFrom)
   let saved: SavedStates = new Map()
-  const learned = learn(
+  const learned = assimilate(
     (traits, order) => {
       const saving = runSaving(input, inOrder(order), traits, saveOn)
       saved = saving.saved
@@ -260,7 +260,7 @@ const firstChange = (events: readonly StandEvent[]) =>
 export function eventsFromEnd(standCase: StandCase, ensemble: WeatherEnsemble): StandEvent[] {
   const { stand, nextStartDay } = standCase
   const end = latest(stand.end)
-  const acted = end !== null && findWay(end.method)?.waits === null
+  const acted = end !== null && findMethod(end.method)?.waits === null
   return [
     ...(end ? eventsOfEnd(standCase, end, ensemble, nextStartDay) : []),
     ...(nextStartDay !== null ? takenOver(nextStartDay, acted) : []),

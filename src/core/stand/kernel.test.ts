@@ -7,7 +7,7 @@ import { daylightSeries, deriveWeather, emptyMember } from '../site/weather'
 import { growStand, plainInput } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { runStand } from './kernel'
-import { drawTraits } from './traits'
+import { drawMemberParameters } from './memberParameters'
 import type { StandRun } from './types'
 import { dateSpread, firstDays, spreadOn, stageDays, valuesOn } from './summary'
 
@@ -226,7 +226,7 @@ test('north and south are alike half a year apart', () => {
     const run = runStand(
       plainInput([{ plant, seedsPerM2: 300, emergenceShare: 0.6 }], sowDay),
       ensemble,
-      drawTraits(1, 1),
+      drawMemberParameters(1, 1),
     )
     return { run, after: dateSpread(stageDays(run, 0, 61)).spread!.mid - sowDay }
   }

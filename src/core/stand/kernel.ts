@@ -27,7 +27,7 @@ import { cropCover, feedCrop } from './groundCrop'
 import { beginMember, copyState, type MemberState } from './memberState'
 import { closeAccounts, emptyRun, record } from './recording'
 import { shareAbove, takeTop } from './taking'
-import type { MemberTraits } from './traits'
+import type { MemberParameters } from './memberParameters'
 import type { StandInput, StandRun } from './types'
 
 const PAR_SHARE = 0.5
@@ -139,7 +139,7 @@ const BURIED_WETNESS = 0.75
 function runMember(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberTraits,
+  traits: MemberParameters,
   member: number,
   run: StandRun,
   slot: number,
@@ -240,7 +240,7 @@ export type SavedStates = ReadonlyMap<number, readonly MemberState[]>
  * Light-use-efficiency growth of the LINTUL family (Spitters 1990), light shared in mixes by k·LAI weighted by
  * height (Spitters and Aerts 1983). `sowDay` must lie inside the ensemble.
  */
-export function runStand(input: StandInput, ensemble: WeatherEnsemble, traits: MemberTraits): StandRun {
+export function runStand(input: StandInput, ensemble: WeatherEnsemble, traits: MemberParameters): StandRun {
   return runSaving(input, ensemble, traits, []).run
 }
 
@@ -248,7 +248,7 @@ export function runStand(input: StandInput, ensemble: WeatherEnsemble, traits: M
 export function runSaving(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberTraits,
+  traits: MemberParameters,
   saveOn: readonly number[],
 ): { run: StandRun; saved: SavedStates } {
   const run = emptyRun(input, ensemble, input.sowDay)
@@ -275,7 +275,7 @@ export function runSaving(
 export function resumeStand(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberTraits,
+  traits: MemberParameters,
   saved: readonly MemberState[],
   day: number,
   days = Infinity,

@@ -3,7 +3,7 @@ import { waterDay } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
 import { heldBy, newGround, takenOverGround, type Ground } from '../soil/ground'
 import { newState, newTally, resetState, type SpeciesState, type Tally } from './plantState'
-import type { MemberTraits } from './traits'
+import type { MemberParameters } from './memberParameters'
 import type { StandInput } from './types'
 
 /** Days of weather before sowing that the soil's water is followed through where its past is not known. */
@@ -39,7 +39,7 @@ export const copyState = (state: MemberState): MemberState => ({
 export function beginMember(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberTraits,
+  traits: MemberParameters,
   member: number,
 ): MemberState {
   const weather = ensemble.members[member]

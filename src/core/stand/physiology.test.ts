@@ -14,7 +14,7 @@ import { crownTemperature, nextLt50, nightSurvival } from './hardiness'
 import { soilRelease } from '../soil/nitrogen'
 import { criticalNitrogenPct } from './nitrogen'
 import { bbchAt, stageName, stagesOf } from './stage'
-import { drawTraits } from './traits'
+import { drawMemberParameters } from './memberParameters'
 
 const rye = findSpecies('cereal-rye')!.parameters
 const sorghum = findSpecies('sorghum-sudangrass')!.parameters
@@ -135,9 +135,9 @@ describe('nitrogen', () => {
 })
 
 test('traits centre on the species’ own values and repeat by seed', () => {
-  const traits = drawTraits(2000, 3)
+  const traits = drawMemberParameters(2000, 3)
   const mean = traits.development.reduce((sum, value) => sum + value, 0) / 2000
   expect(mean).toBeCloseTo(1, 1)
-  expect(drawTraits(50, 3).growth).toEqual(drawTraits(50, 3).growth)
-  expect(drawTraits(50, 4).growth).not.toEqual(drawTraits(50, 3).growth)
+  expect(drawMemberParameters(50, 3).growth).toEqual(drawMemberParameters(50, 3).growth)
+  expect(drawMemberParameters(50, 4).growth).not.toEqual(drawMemberParameters(50, 3).growth)
 })

@@ -6,7 +6,7 @@ import type { Species } from '../plants/parameters'
 import { AVAILABLE_MM_PER_M } from '../site/soilWater'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
-import { drawTraits } from './traits'
+import { drawMemberParameters } from './memberParameters'
 import { bbchAt } from './stage'
 
 /**
@@ -318,7 +318,7 @@ describe('the kernel against a plain version', () => {
         (plant, site, offset, seed) => {
           const iso = new Date(Date.UTC(2025, 0, 1 + offset)).toISOString().slice(0, 10)
           const { run, ensemble } = growStand(site, plant.id, iso, { members: 2, days: 260, seed })
-          const traits = drawTraits(2, seed + 2)
+          const traits = drawMemberParameters(2, seed + 2)
           for (let m = 0; m < 2; m++) {
             const weather = ensemble.members[m]
             const own: Traits = {

@@ -5,12 +5,12 @@ import { generatedEnsemble } from '../site/ensemble'
 import { plainInput, raked } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { resumeStand, runSaving, runStand } from './kernel'
-import { drawTraits } from './traits'
+import { drawMemberParameters } from './memberParameters'
 import type { StandEvent, StandInput } from './types'
 
 const sowDay = dayNumber('2025-09-10')
 const ensemble = generatedEnsemble(TEST_SITES.maryland, sowDay - 40, 340, 8, 5)
-const traits = drawTraits(8, 9)
+const traits = drawMemberParameters(8, 9)
 const chopOn = (day: number): StandEvent => ({ day, kind: 'end', topLeft: 0.06, survival: () => 0.1 })
 const input: StandInput = {
   ...plainInput(

@@ -1,4 +1,4 @@
-import type { WayId } from '../ending/ways'
+import type { MethodId } from '../ending/methods'
 import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
 import { findCrop } from '../plants/crops'
@@ -18,7 +18,7 @@ export function testPlan(
   speciesId: string,
   sown: string,
   endOn: string,
-  method: WayId,
+  method: MethodId,
   cropId: string,
   plantOn: string,
   wait = 7,

@@ -7,7 +7,7 @@ import type { Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import type { StandInput, StandRun } from '../stand/types'
-import { drawTraits } from '../stand/traits'
+import { drawMemberParameters } from '../stand/memberParameters'
 
 /** What a stand on plain loam with nothing done to it is grown from. */
 export const plainInput = (sown: StandInput['sown'], sowDay: number): StandInput => ({
@@ -44,7 +44,7 @@ export function growStand(
   const run = runStand(
     { ...plainInput(raked(plant, rate), sowDay), ...input },
     ensemble,
-    drawTraits(members, seed + 2),
+    drawMemberParameters(members, seed + 2),
   )
   return { run, ensemble, sowDay }
 }

@@ -5,10 +5,10 @@ import { findSpecies } from '../plants/catalogue'
 import { buildEnsemble, generatedEnsemble } from '../site/ensemble'
 import { runStand } from '../stand/kernel'
 import { stageDays } from '../stand/summary'
-import { drawTraits } from '../stand/traits'
+import { drawMemberParameters } from '../stand/memberParameters'
 import type { StandRun } from '../stand/types'
-import { learn } from '../tracking/learn'
-import { EMPTY_LOOK, type Look } from '../tracking/looks'
+import { assimilate } from '../tracking/assimilate'
+import { EMPTY_OBSERVATION, type Observation } from '../tracking/observations'
 import { TEST_SITES } from './sites'
 import { plainInput, raked } from './stands'
 
@@ -54,12 +54,12 @@ function hiddenSeason(index: number, members: number): Season | null {
   const days = 340
   const input = plainInput(raked(plant), sowDay)
   const weather = generatedEnsemble(site, startDay, days, 1, mixSeed(seed, 1))
-  const hidden = runStand(input, weather, drawTraits(1, mixSeed(seed, 2), WIDER))
+  const hidden = runStand(input, weather, drawMemberParameters(1, mixSeed(seed, 2), WIDER))
   const bloom = crossing(hidden, BLOOM)[0]
-  const looks = LOOKED_AT.map((bbch): Look => {
+  const looks = LOOKED_AT.map((bbch): Observation => {
     const day = stageDays(hidden, 0, bbch)[0]
     return {
-      ...EMPTY_LOOK,
+      ...EMPTY_OBSERVATION,
       day,
       bbch: hidden.species[0].bbch[day - sowDay] + STATED_NOISE.bbch * random.normal(),
       cover: Math.min(1, Math.max(0, hidden.cover[day - sowDay] + STATED_NOISE.cover * random.normal())),
@@ -77,10 +77,10 @@ function hiddenSeason(index: number, members: number): Season | null {
   }))
   const record = { days: observed, forecast: [] }
   const ensemble = buildEnsemble(site, record, today, startDay, days, members, mixSeed(seed, 3))
-  const prior = drawTraits(members, mixSeed(seed, 4))
-  const predict = (seen: readonly Look[]) =>
+  const prior = drawMemberParameters(members, mixSeed(seed, 4))
+  const predict = (seen: readonly Observation[]) =>
     spreadOf(
-      crossing(learn((traits) => runStand(input, ensemble, traits), prior, 0, seen, seed, false).run, BLOOM),
+      crossing(assimilate((traits) => runStand(input, ensemble, traits), prior, 0, seen, seed, false).run, BLOOM),
     )
   const before = predict([])
   const after = predict(looks)

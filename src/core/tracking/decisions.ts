@@ -5,7 +5,7 @@ import { latest } from '../garden/timeline'
 import { aliveShareOn, type StandForecast } from '../season/forecast'
 import { plantsExpected, sownSpecies } from '../season/input'
 import { THIN_SHARE } from '../seeding/resow'
-import { ringMean } from './looks'
+import { ringMean } from './observations'
 
 /** A stand that is not as it should be, and since which check; asks for a decision. */
 export type Trouble = {

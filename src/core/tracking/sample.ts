@@ -1,5 +1,5 @@
 import type { Sample } from '../garden/check'
-import { sampleMass } from './looks'
+import { sampleMass } from './observations'
 
 /** A dried sample as the bed's own growth. */
 export type SampleResult = {

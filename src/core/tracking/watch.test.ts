@@ -8,8 +8,8 @@ import { stagesOf } from '../stand/stage'
 import { testBed, testCover } from '../testing/beds'
 import { flatBands, flatForecast } from '../testing/forecasts'
 import { troublesIn, troublesOf } from './decisions'
-import { doubtsOf } from './doubts'
-import { looksOf, ringMean, sampleMass } from './looks'
+import { outliersOf } from './outliers'
+import { observationsOf, ringMean, sampleMass } from './observations'
 import { sampleResult } from './sample'
 import { guideOf, STAGE_GUIDE, stageMeaning, type GuideKind } from './stageGuide'
 
@@ -75,24 +75,24 @@ describe('checks that do not fit', () => {
   })
   const never = () => false
   test('what fits is not questioned', () => {
-    expect(doubtsOf(look({ cover: 0.7, stageBbch: 51 }), forecast, [], never)).toEqual([])
+    expect(outliersOf(look({ cover: 0.7, stageBbch: 51 }), forecast, [], never)).toEqual([])
   })
   test('cover, stage and mass far off are', () => {
     const odd = look({ cover: 0.2, stageBbch: 71, sample: { areaM2: 0.25, freshG: 150, dryG: 20 } })
-    expect(doubtsOf(odd, forecast, [], never).map(({ kind }) => kind)).toEqual(['cover', 'stage', 'mass'])
+    expect(outliersOf(odd, forecast, [], never).map(({ kind }) => kind)).toEqual(['cover', 'stage', 'mass'])
   })
   test('a stage that went back is, unless it was cut since', () => {
     const before = look({ id: 'b', date: '2026-05-01', stageBbch: 61 })
     const back = look({ stageBbch: 45 })
-    expect(doubtsOf(back, null, [before], never)).toMatchObject([{ kind: 'stage back', before: 61 }])
-    expect(doubtsOf(back, null, [before], () => true)).toEqual([])
+    expect(outliersOf(back, null, [before], never)).toMatchObject([{ kind: 'stage back', before: 61 }])
+    expect(outliersOf(back, null, [before], () => true)).toEqual([])
   })
   test('cover that fell is, unless damage explains it', () => {
     const before = look({ id: 'b', date: '2026-05-01', cover: 0.9 })
     const fell = look({ cover: 0.5 })
-    expect(doubtsOf(fell, null, [before], never)).toMatchObject([{ kind: 'cover fell' }])
+    expect(outliersOf(fell, null, [before], never)).toMatchObject([{ kind: 'cover fell' }])
     const damage = [{ kind: 'slugs' as const, lost: 0.4, what: '', speciesId: null }]
-    expect(doubtsOf({ ...fell, damage }, null, [before], never)).toEqual([])
+    expect(outliersOf({ ...fell, damage }, null, [before], never)).toEqual([])
   })
 })
 
@@ -172,10 +172,10 @@ describe('what was counted and weighed', () => {
       weeds: { cover: 0.2, which: [] },
       plants: { speciesId: 'oats', ringM: 0.3, counts: [10], gapShare: 0.5 },
     })
-    const [told] = looksOf('s', [seen], ['field-pea', 'oats'])
+    const [told] = observationsOf('s', [seen], ['field-pea', 'oats'])
     expect(told.cover).toBeCloseTo(0.5)
     expect(told.plants).toMatchObject({ component: 1, perM2: expect.closeTo(70.7, 0) })
-    expect(looksOf('s', [{ ...seen, setAside: true }], [])).toEqual([])
+    expect(observationsOf('s', [{ ...seen, setAside: true }], [])).toEqual([])
   })
   test('a dry weight above the fresh one is refused with the fix', () => {
     const swapped = checkSchema.safeParse(look({ sample: { areaM2: 0.25, freshG: 90, dryG: 500 } }))

@@ -9,7 +9,7 @@ import {
   type AnimalPlan,
   type Stop,
 } from '../ending/animals'
-import type { WayId } from '../ending/ways'
+import type { MethodId } from '../ending/methods'
 import { isoDate } from '../foundations/day'
 import { spreadOf, type Spread } from '../foundations/statistics'
 import { partSizeM } from '../garden/area'
@@ -23,7 +23,7 @@ import { standRun } from '../bed/standRun'
 import { eventsOfEnd, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 
-export type MovingQuestion = { scenario: Scenario; method: WayId; plan: AnimalPlan; startDay: number }
+export type MovingQuestion = { scenario: Scenario; method: MethodId; plan: AnimalPlan; startDay: number }
 
 /** One pass of the animals over the plot. */
 export type Round = {

@@ -14,7 +14,7 @@ import { wayOf } from '../testing/comparison'
 import type { Scenario } from '../scenario/types'
 import { BARE_FACTS, testMeans } from '../testing/questions'
 import { cutting, dryStarts } from './cutting'
-import { cutOutcomeOn, growsBack } from './growsBack'
+import { cutOutcomeOn, regrowth } from './regrowth'
 import { moving } from './moving'
 
 const today = dayNumber('2026-04-25')
@@ -106,7 +106,7 @@ const question = {
 }
 
 describe('it keeps growing back', () => {
-  const points = growsBack(question, ensemble)
+  const points = regrowth(question, ensemble)
   test('rye cut at pollen stands again far less than rye cut early, and wants less finishing', () => {
     const [early, late] = [points[0], points.at(-3)!]
     expect(early.stems.mid).toBeGreaterThan(3 * late.stems.mid)
@@ -114,7 +114,7 @@ describe('it keeps growing back', () => {
     expect(late.mulchG).toBeGreaterThan(early.mulchG)
   })
   test('a second cut never leaves more stems, and takes twice the time', () => {
-    const twice = growsBack({ ...question, passes: 2 }, ensemble)
+    const twice = regrowth({ ...question, passes: 2 }, ensemble)
     twice.forEach((point, i) => {
       expect(point.stems.mid).toBeLessThanOrEqual(points[i].stems.mid + 1e-6)
       expect(point.cutMinutes).toBeCloseTo(2 * points[i].cutMinutes, 9)
@@ -126,31 +126,31 @@ describe('it keeps growing back', () => {
       method: 'crimp' as const,
       scenario: planOf(ryeCase, plantingDay, [testTool('crimp board', 1.2)]),
     }
-    const pressed = growsBack(crimp, ensemble)
+    const pressed = regrowth(crimp, ensemble)
     const [early, milk] = [pressed[0], pressed.find((point) => point.bbch[0] >= 75)!]
     expect(early.bbch[0]).toBeLessThan(55)
     expect(early.stems.mid).toBeGreaterThan(5 * milk.stems.mid)
     expect(milk).toMatchObject({ tool: 'crimp board', cutMinutes: expect.closeTo(6, 9) })
     expect(
-      growsBack({ ...crimp, scenario: planOf(ryeCase) }, ensemble).every(({ tool }) => tool === null),
+      regrowth({ ...crimp, scenario: planOf(ryeCase) }, ensemble).every(({ tool }) => tool === null),
     ).toBe(true)
   })
   test('higher stubble never leaves fewer stems on the same date', () => {
-    const high = growsBack({ ...question, heightM: 0.2 }, ensemble)
+    const high = regrowth({ ...question, heightM: 0.2 }, ensemble)
     high.forEach((point, i) => expect(point.stems.mid).toBeGreaterThanOrEqual(points[i].stems.mid - 1e-6))
   })
   test('without a cutting tool nothing is planted in time; with none left to try the list is empty', () => {
     expect(
-      growsBack({ ...question, scenario: planOf(ryeCase, plantingDay, []) }, ensemble).every(
+      regrowth({ ...question, scenario: planOf(ryeCase, plantingDay, []) }, ensemble).every(
         (point) => point.tool === null && point.chance === 0,
       ),
     ).toBe(true)
-    expect(growsBack({ ...question, scenario: planOf(ryeCase, today) }, ensemble)).toEqual([])
+    expect(regrowth({ ...question, scenario: planOf(ryeCase, today) }, ensemble)).toEqual([])
   })
 })
 
 test('a date between two that were run lies between them', () => {
-  const [a, b] = growsBack(question, ensemble)
+  const [a, b] = regrowth(question, ensemble)
   const middle = cutOutcomeOn([a, b], (a.day + b.day) / 2)
   expect(middle.stems.mid).toBeCloseTo((a.stems.mid + b.stems.mid) / 2, 9)
   expect(middle.chance).toBeCloseTo((a.chance + b.chance) / 2, 9)

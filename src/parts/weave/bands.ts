@@ -1,4 +1,4 @@
-import { findWay } from '../../core/ending/ways'
+import { findMethod } from '../../core/ending/methods'
 import { dayNumber } from '../../core/foundations/day'
 import type { Spread } from '../../core/foundations/statistics'
 import type { Stand } from '../../core/garden/schema'
@@ -67,7 +67,7 @@ function coverBands(
     residue: (day: number) => residueCover((forecast && bandOn(forecast.residueG, day)?.mid) ?? 0),
   }
   const end = latest(stand.end)
-  if (!end || findWay(end.method)?.waits || span.endDay === null) return [{ ...shape, end: sharp(nextStart) }]
+  if (!end || findMethod(end.method)?.waits || span.endDay === null) return [{ ...shape, end: sharp(nextStart) }]
 
   const endDay = dayNumber(end.date)
   const dead = forecast?.ended ?? null
@@ -77,7 +77,7 @@ function coverBands(
     mid: Math.min(spread.mid, nextStart),
     high: Math.min(spread.high, nextStart),
   })
-  if (findWay(end.method)?.sheet) {
+  if (findMethod(end.method)?.sheet) {
     const sheet: Band = {
       ...shape,
       kind: 'sheet',

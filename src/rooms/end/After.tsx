@@ -4,7 +4,7 @@ import { nextStep, type NextStep } from '../../core/ending/followUp'
 import { actsSurvival, DEAD_SHARE } from '../../core/ending/outcome'
 import { lastWorkDay, looksAfter } from '../../core/ending/counted'
 import { countedSpecies, stageAtEnd } from '../../core/ending/pooling'
-import { findWay } from '../../core/ending/ways'
+import { findMethod } from '../../core/ending/methods'
 import { partAreaM2, partSizeM } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import type { FollowUp } from '../../core/garden/ending'
@@ -63,7 +63,7 @@ export function After({ end }: { end: EndView }) {
         {fact.by ? `Done by ${fact.by}. ` : ''}
         {fact.minutes !== undefined ? `${fact.minutes} minutes. ` : ''}
         {fact.materials ? `Used: ${fact.materials}. ` : ''}
-        {due !== undefined && !findWay(fact.method)?.waits
+        {due !== undefined && !findMethod(fact.method)?.waits
           ? due <= today
             ? `A count is due since ${shortDate(due)}.`
             : `Count next about ${shortDate(due)}.`
@@ -82,7 +82,7 @@ export function After({ end }: { end: EndView }) {
           />
         </>
       )}
-      {findWay(fact.method)?.sheet && <SheetOff end={end} fact={fact} />}
+      {findMethod(fact.method)?.sheet && <SheetOff end={end} fact={fact} />}
       {counts.length > 0 && <Counts counts={counts} ended={worked ?? ended} end={end} />}
       <CreepingCaution weeds={end.creeping} />
       <CountForm end={end} />
@@ -98,7 +98,7 @@ export function After({ end }: { end: EndView }) {
 /** What the tables alone let expect of the plants counted, at the stage they were ended; null where they say nothing. */
 function expectedShare(stand: Stand, count: FollowUp): number | null {
   const fact = stand.end.fact
-  const way = fact && findWay(fact.method)
+  const way = fact && findMethod(fact.method)
   const plant = countedSpecies(stand, count)
   const bbch = plant ? stageAtEnd(stand, plant.id) : undefined
   if (!way || !plant || bbch === undefined || way.animals || way.waits) return null

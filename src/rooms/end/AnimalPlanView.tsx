@@ -1,5 +1,5 @@
 import { daysOnStop, type AnimalPlan } from '../../core/ending/animals'
-import type { WayId } from '../../core/ending/ways'
+import type { MethodId } from '../../core/ending/methods'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { manureDaysFor } from '../../core/planting/manure'
 import type { MovingAnswer } from '../../core/weighing/moving'
@@ -25,7 +25,7 @@ export function AnimalPlanView({
   answer: MovingAnswer
   plan: AnimalPlan
   plot: { lengthM: number; widthM: number }
-  method: WayId
+  method: MethodId
   startDay: number
 }) {
   const { garden, today, stand } = end

@@ -2,7 +2,7 @@ import { obstacleText } from '../../text/obstacles'
 import { Link } from 'react-router'
 import { daysOnStop, stopsOf, usualPlan } from '../../core/ending/animals'
 import { animalCautions, bloatNow, harmNow, obstacleOf, stockFor } from '../../core/ending/obstacles'
-import { findWay, WAYS, type WayId } from '../../core/ending/ways'
+import { findMethod, METHODS, type MethodId } from '../../core/ending/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { partSizeM } from '../../core/garden/area'
 import { justBefore, stageReached } from '../../core/season/forecast'
@@ -25,10 +25,10 @@ import { metres } from '../../text/format'
 
 /** Days from sowing until there is something to put animals on. */
 const GROWN_DAYS = 45
-const ANIMAL_WAYS = WAYS.filter((way) => way.animals)
+const ANIMAL_WAYS = METHODS.filter((way) => way.animals)
 
 /** The best start of a way by the comparison; null while that is not known. */
-const bestStart = ({ comparison }: EndView, method: WayId): number | null =>
+const bestStart = ({ comparison }: EndView, method: MethodId): number | null =>
   comparison?.options.find((option) => option.method === method)?.shown?.day ?? null
 
 /** Hens in a moved pen, pigs or grazers: where they stand when, what they eat, what grows again, when it is done. */
@@ -40,12 +40,12 @@ export function Animals({ end }: { end: EndView }) {
   const change = (part: AnimalDraft) => dispatch(draftKept({ name, value: { ...draft, ...part } }))
   const known = stand.end.fact ?? stand.end.plan
   const livestock = garden.livestock ?? []
-  const method: WayId =
+  const method: MethodId =
     draft.method ??
-    (known?.animals && findWay(known.method)?.animals ? findWay(known.method)!.id : undefined) ??
+    (known?.animals && findMethod(known.method)?.animals ? findMethod(known.method)!.id : undefined) ??
     ANIMAL_WAYS.find((way) => stockFor(way, livestock))?.id ??
     'hens'
-  const way = findWay(method)!
+  const way = findMethod(method)!
   const plants = plantsOf(stand)
   const place = { bed: view.bed, part: stand.part, tools: garden.tools, livestock, plants, rules }
   const startDate =

@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
-import { cutOutcomeOn, type CutOutcome } from '../../core/weighing/growsBack'
+import { cutOutcomeOn, type CutOutcome } from '../../core/weighing/regrowth'
 import { Chance } from '../../parts/Chance'
 import { centimetres, density, dryMatter, longDate, minutes, nitrogen, shortDate } from '../../text/format'
 import { plantsOf } from '../../parts/names'
@@ -47,7 +47,7 @@ export function GrowsBack({ end }: { end: EndView }) {
     ({ code }) => code !== 'beyond the forecast' && code !== 'planting is past',
   )
   const args = useMemo(
-    (): Parameters<typeof useEngine<'growsBack'>>[1] =>
+    (): Parameters<typeof useEngine<'regrowth'>>[1] =>
       right
         ? [
             spec,
@@ -61,7 +61,7 @@ export function GrowsBack({ end }: { end: EndView }) {
         : null,
     [right, spec, settled, height, work],
   )
-  const answer = useEngine('growsBack', args, `growsBack ${stand.id}`)
+  const answer = useEngine('regrowth', args, `regrowth ${stand.id}`)
   const points = answer.value ?? answer.last
   const [chosen, setChosen] = useState<number | null>(null)
   return (

@@ -1,6 +1,6 @@
 import { ownCount, PRIOR_PLANTS, STAGE_BANDS, stageBand, withOwn } from '../../core/ending/ownResults'
 import { actSurvival } from '../../core/ending/survival'
-import { findWay, WAYS, type WayId } from '../../core/ending/ways'
+import { findMethod, METHODS, type MethodId } from '../../core/ending/methods'
 import { percent } from '../../text/format'
 import { plantsOf } from '../../parts/names'
 import { Scroll } from '../../parts/Scroll'
@@ -11,7 +11,7 @@ import type { EndView } from './useEnd'
 const MIDDLES = [35, 55, 65, 75] as const
 
 /** Ways whose one act the tables speak of. */
-const SHOWN: readonly WayId[] = ['chop', 'crimp', 'tarp', 'bury', 'turn']
+const SHOWN: readonly MethodId[] = ['chop', 'crimp', 'tarp', 'bury', 'turn']
 
 /** What the table says of these plants and each single act, by stage, with the garden's own counts beside it. */
 export function OwnTable({ end }: { end: EndView }) {
@@ -35,12 +35,12 @@ export function OwnTable({ end }: { end: EndView }) {
           </thead>
           <tbody>
             {plants.flatMap((plant) =>
-              WAYS.filter(
+              METHODS.filter(
                 (way) => SHOWN.includes(way.id) || (way.id === 'biofumigate' && plant.biofumigant >= 2),
               ).map((way) => (
                 <tr key={`${plant.id} ${way.id}`}>
                   <td>
-                    {plant.name}, {findWay(way.id)!.name.toLowerCase()}
+                    {plant.name}, {findMethod(way.id)!.name.toLowerCase()}
                   </td>
                   {MIDDLES.map((bbch) => {
                     const prior = way.sheet ? 0.05 : actSurvival(way.acts[0], plant.endingClass, bbch)

@@ -1,4 +1,4 @@
-import { WAYS, type WayId } from '../../core/ending/ways'
+import { METHODS, type MethodId } from '../../core/ending/methods'
 import { DateField, NoteField } from '../../parts/DateField'
 import { RecordForm } from '../../parts/RecordForm'
 import { SelectField, TextField } from '../../parts/SelectField'
@@ -6,7 +6,7 @@ import { canRepeat } from './form'
 import type { EndView } from './useEnd'
 
 /** What was done, by whom, how long it took and what it used up. */
-export function RecordEnd({ end, method }: { end: EndView; method?: WayId }) {
+export function RecordEnd({ end, method }: { end: EndView; method?: MethodId }) {
   const { form, change, problems, record } = end
   const shown = method ?? form.method
   return (
@@ -16,7 +16,7 @@ export function RecordEnd({ end, method }: { end: EndView; method?: WayId }) {
         className="w-72"
         value={shown}
         onChange={(method) => change({ method, passes: 1 })}
-        options={WAYS.filter((way) => !method || way.id === method).map((way) => [way.id, way.name] as const)}
+        options={METHODS.filter((way) => !method || way.id === method).map((way) => [way.id, way.name] as const)}
       />
       {canRepeat(shown) && (
         <SelectField

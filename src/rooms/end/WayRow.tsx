@@ -1,5 +1,5 @@
 import { canFlatten } from '../../core/ending/flattening'
-import type { Way } from '../../core/ending/ways'
+import type { Method } from '../../core/ending/methods'
 import { dayNumber } from '../../core/foundations/day'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import type { StandForecast } from '../../core/season/forecast'
@@ -109,7 +109,7 @@ export function WayRow({
 }
 
 /** What a way wants, a sheet among it what it lies on. */
-function needsOf(way: Way, { garden }: EndView): readonly string[] {
+function needsOf(way: Method, { garden }: EndView): readonly string[] {
   if (way.id !== 'tarp') return way.needs
   return [
     canFlatten(garden.tools)

@@ -2,7 +2,7 @@ import { obstacleText, RULE_TEXT } from '../../text/obstacles'
 import { Link } from 'react-router'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { HAND_FINISH_SHARE } from '../../core/ending/outcome'
-import { findWay } from '../../core/ending/ways'
+import { findMethod } from '../../core/ending/methods'
 import { Caution } from '../../parts/Caution'
 import { wayText } from '../../text/ending'
 import { longDate, percent } from '../../text/format'
@@ -122,7 +122,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
       />
       <div className="mt-3 flex flex-col gap-1">
         {open.some(({ option }) => BRINGS_IN.includes(option.method)) && <BroughtIn what="compost" />}
-        {[...new Set(open.slice(0, 6).flatMap(({ option }) => findWay(option.method)?.cautions ?? []))].map(
+        {[...new Set(open.slice(0, 6).flatMap(({ option }) => findMethod(option.method)?.cautions ?? []))].map(
           (caution) => (
             <Caution key={caution}>{caution}</Caution>
           ),

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { findWay, WAYS, wayName, type WayId } from '../../core/ending/ways'
+import { findMethod, METHODS, methodName, type MethodId } from '../../core/ending/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { partSizeM } from '../../core/garden/area'
 import { Caution } from '../../parts/Caution'
@@ -23,7 +23,7 @@ const dateProblem = (date: string, sownDay: number) => {
 }
 
 /** Day a way begun on `day` is expected to be done, by the comparison; null where that day was not tried. */
-function finishOf({ comparison }: EndView, method: WayId, passes: number, day: number): number | null {
+function finishOf({ comparison }: EndView, method: MethodId, passes: number, day: number): number | null {
   const option = comparison?.options.find((one) => one.method === method && one.passes === passes)
   return option?.starts.find((start) => start.day === day)?.dead?.mid ?? null
 }
@@ -33,8 +33,8 @@ export function WorkPlan({ end }: { end: EndView }) {
   const { stand, view, garden, form, change, forecast, spec } = end
   const { units } = garden
   const known = stand.end.fact ?? stand.end.plan
-  const method: WayId = form.method
-  const way = findWay(method)!
+  const method: MethodId = form.method
+  const way = findMethod(method)!
   const same = known?.method === method ? known : null
   const passes = same?.passes ?? form.passes
   const [asked, setAsked] = useState<string | null>(null)
@@ -67,7 +67,7 @@ export function WorkPlan({ end }: { end: EndView }) {
             change({ method: next, passes: 1 })
             setAsked(null)
           }}
-          options={WAYS.filter((entry) => !entry.waits).map((entry) => [entry.id, entry.name] as const)}
+          options={METHODS.filter((entry) => !entry.waits).map((entry) => [entry.id, entry.name] as const)}
         />
         <DateField label="On" value={date} onChange={setAsked} error={problem} />
         <button className="btn md:mt-6" onClick={() => window.print()}>
@@ -75,7 +75,7 @@ export function WorkPlan({ end }: { end: EndView }) {
         </button>
       </div>
       <h2 className="mt-3">
-        {wayName(way, passes)} in {view.bed.label}, {longDate(day)}
+        {methodName(way, passes)} in {view.bed.label}, {longDate(day)}
       </h2>
       <Failed what="Growing the stand to that day" failure={failure} />
       <Failed what="The sun under the film" failure={sun} />

@@ -1,10 +1,10 @@
 import { daysOnStop, type AnimalPlan } from '../../core/ending/animals'
-import type { WayId } from '../../core/ending/ways'
+import type { MethodId } from '../../core/ending/methods'
 import { typedNumber } from '../../parts/typed'
 
 /** How animals are moved, as typed; what is left out is as in the plan started from. */
 export type AnimalDraft = {
-  method?: WayId
+  method?: MethodId
   daysPerStop?: string
   lastDaysPerStop?: string
   rounds?: string

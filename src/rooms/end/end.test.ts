@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { WAYS, findWay, type WayId } from '../../core/ending/ways'
+import { METHODS, findMethod, type MethodId } from '../../core/ending/methods'
 import { testBed, testCover, testTool } from '../../core/testing/beds'
 import { findSpecies } from '../../core/plants/catalogue'
 import { dayNumber } from '../../core/foundations/day'
@@ -10,9 +10,9 @@ import { planOf } from './planWords'
 import { type PlanCase } from './planTypes'
 
 const today = 20_580
-const plan = (way: WayId, own: Partial<PlanCase> = {}) =>
+const plan = (way: MethodId, own: Partial<PlanCase> = {}) =>
   planOf({
-    way: findWay(way)!,
+    way: findMethod(way)!,
     passes: 1,
     day: today,
     ground: { lengthM: 10, widthM: 1.2 },
@@ -36,7 +36,7 @@ const plan = (way: WayId, own: Partial<PlanCase> = {}) =>
 
 describe('work plans in words', () => {
   test('every way that is done by hand has steps, and ends with the edges and the counts', () => {
-    for (const way of WAYS.filter((entry) => !entry.waits)) {
+    for (const way of METHODS.filter((entry) => !entry.waits)) {
       const stock = (['hens', 'pigs', 'sheep'] as const).map((kind) => ({
         id: kind,
         kind,

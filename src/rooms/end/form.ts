@@ -1,4 +1,4 @@
-import { findWay, type WayId } from '../../core/ending/ways'
+import { findMethod, type MethodId } from '../../core/ending/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Stand } from '../../core/garden/schema'
@@ -10,7 +10,7 @@ export type EndForm = {
   /** A start asked for in the comparison; empty: each way at its own best. */
   startDate: string
   doneOn: string
-  method: WayId
+  method: MethodId
   passes: number
   note: string
   by: string
@@ -45,7 +45,7 @@ export function endProblems(
 }
 
 /** Whether a way can be done more than once. */
-export const canRepeat = (method: WayId) => findWay(method)?.twice !== null
+export const canRepeat = (method: MethodId) => findMethod(method)?.twice !== null
 
 /** Stage a stand is ended at by the forecast, and that of each species of a mix; nothing where it says none. */
 export function stagesOn(
@@ -73,7 +73,7 @@ export function stagesOn(
  */
 export function endFact(
   form: EndForm,
-  method: WayId,
+  method: MethodId,
   stand: Stand,
   usual: EndDetails,
   forecast: StandForecast | null,

@@ -1,4 +1,4 @@
-import type { Way } from '../../core/ending/ways'
+import type { Method } from '../../core/ending/methods'
 import { cuttingTool, woodiness } from '../../core/ending/woodiness'
 import { boardPlan, coverPlan, cutHeight, sheetPlan } from '../../core/ending/workPlan'
 import { actsSurvival } from '../../core/ending/outcome'
@@ -70,7 +70,7 @@ export function crimpSteps(plan: PlanCase, words: PlanWords) {
     words.steps.push('A board misses 5 to 10 % along the sides of a frame: finish them with shears.')
 }
 
-export const flameSteps = (way: Way, words: PlanWords) => {
+export const flameSteps = (way: Method, words: PlanWords) => {
   words.materials.push({ what: 'Burner, full', amount: '1' }, { what: 'Water at hand', amount: '2 cans' })
   words.steps.push(
     `${way.flame ? 'Within a day, while' : 'While'} the growth is green and the ground damp, in still air, pass the flame at walking pace: leaves turn dull and a pressed thumb leaves a mark. Nothing may catch fire.`,

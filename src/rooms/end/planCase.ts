@@ -1,4 +1,4 @@
-import { findWay, type WayId } from '../../core/ending/ways'
+import { findMethod, type MethodId } from '../../core/ending/methods'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Spread } from '../../core/foundations/statistics'
 import { partAreaM2, partSizeM } from '../../core/garden/area'
@@ -24,13 +24,13 @@ const UNKNOWN = { bbch: 51, heightM: 0.5 }
 export function planCaseOf(
   end: Pick<EndView, 'view' | 'stand' | 'garden'>,
   standing: StandForecast | null,
-  work: { method: WayId; passes: number; day: number } & Pick<EndDetails, 'lanes' | 'animals'>,
+  work: { method: MethodId; passes: number; day: number } & Pick<EndDetails, 'lanes' | 'animals'>,
   known: { film?: Spread | null; deadDay?: number | null } = {},
 ): PlanCase {
   const { view, stand, garden } = end
   const { day, passes } = work
   return {
-    way: findWay(work.method)!,
+    way: findMethod(work.method)!,
     passes,
     day,
     ground: partSizeM(view.bed, stand.part),

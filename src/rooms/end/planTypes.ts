@@ -1,5 +1,5 @@
 import { type AnimalPlan, type Stop } from '../../core/ending/animals'
-import type { Way } from '../../core/ending/ways'
+import type { Method } from '../../core/ending/methods'
 import {
   type BoardPlan,
   type CardboardPlan,
@@ -16,7 +16,7 @@ import type { Species } from '../../core/plants/parameters'
 import { type Units } from '../../text/format'
 
 export type PlanCase = {
-  way: Way
+  way: Method
   passes: number
   day: number
   ground: Ground

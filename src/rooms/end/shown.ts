@@ -1,4 +1,4 @@
-import { findWay, wayName, type Way } from '../../core/ending/ways'
+import { findMethod, methodName, type Method } from '../../core/ending/methods'
 import type { Aftermath } from '../../core/scenario/after'
 import type { TerminationOption } from '../../core/scenario/compare'
 import { HOPELESS, SAFE_CHANCE, type TerminationStart } from '../../core/scenario/starts'
@@ -6,15 +6,15 @@ import { HOPELESS, SAFE_CHANCE, type TerminationStart } from '../../core/scenari
 /** A way as it is shown: begun on the day asked for, or on its best. */
 export type ShownWay = {
   option: TerminationOption
-  way: Way
+  way: Method
   name: string
   start: TerminationStart | null
   after: Aftermath | null
 }
 
 export function shownOf(option: TerminationOption): ShownWay {
-  const way = findWay(option.method)!
-  return { option, way, name: wayName(way, option.passes), start: option.shown, after: option.after }
+  const way = findMethod(option.method)!
+  return { option, way, name: methodName(way, option.passes), start: option.shown, after: option.after }
 }
 
 /** Whether a way shown is worth planning at all. */

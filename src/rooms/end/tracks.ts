@@ -1,4 +1,4 @@
-import type { CutOutcome } from '../../core/weighing/growsBack'
+import type { CutOutcome } from '../../core/weighing/regrowth'
 import type { PlantGroup } from '../../core/plants/parameters'
 import { stagesOf } from '../../core/stand/stage'
 import { dryMatter, minutes, nitrogen, percent, type Units } from '../../text/format'

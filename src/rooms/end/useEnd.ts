@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { endFor } from '../../core/ending/start'
-import { findWay, wayName, type WayId } from '../../core/ending/ways'
+import { findMethod, methodName, type MethodId } from '../../core/ending/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { USUAL_RULES } from '../../core/garden/rules'
 import type { EndDetails } from '../../core/garden/ending'
@@ -94,7 +94,7 @@ export function useEnd(view: StandView, compares = true) {
   /** Plans an ending, and keeps with it what is being tried on the plan. */
   const plan = async (end: EndDetails) => {
     const date = dayNumber(end.date) > sownDay ? end.date : isoDate(sownDay + 1)
-    const label = `Planned ${wayName(findWay(end.method)!, end.passes).toLowerCase()} for ${standName(stand).toLowerCase()}`
+    const label = `Planned ${methodName(findMethod(end.method)!, end.passes).toLowerCase()} for ${standName(stand).toLowerCase()}`
     const stored = await commit(
       label,
       planStretch(data, stand, { ...bedPlan.draft, end: { ...end, date } }, newId('stand')),
@@ -102,10 +102,10 @@ export function useEnd(view: StandView, compares = true) {
     if (stored.ok) bedPlan.putBack()
   }
 
-  async function record(method: WayId = form.method) {
+  async function record(method: MethodId = form.method) {
     if (problems.doneOn || problems.minutes) return
     const place = { bed: view.bed, part: stand.part, livestock: garden.livestock ?? [] }
-    const usual = endFor({ way: findWay(method)!, passes: 1 }, dayNumber(form.doneOn), place)
+    const usual = endFor({ way: findMethod(method)!, passes: 1 }, dayNumber(form.doneOn), place)
     const fact = endFact(form, method, stand, usual, forecast ?? null)
     const stored = await put(`Recorded the end of ${standName(stand).toLowerCase()}`, { fact })
     if (!stored.ok) return

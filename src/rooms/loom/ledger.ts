@@ -1,7 +1,7 @@
 import { dayNumber } from '../../core/foundations/day'
 import type { EndMethodId } from '../../core/garden/ending'
 import { bedSpans } from '../../core/garden/timeline'
-import { findWay } from '../../core/ending/ways'
+import { findMethod } from '../../core/ending/methods'
 import type { Loom } from './useLoom'
 import { standWords } from './labels'
 
@@ -89,7 +89,7 @@ function nextDue(loom: Loom): Ledger['next'] {
           : []
       const plan = stand.end.fact ? null : stand.end.plan
       const end =
-        plan && stand.start.fact && !findWay(plan.method)?.waits
+        plan && stand.start.fact && !findMethod(plan.method)?.waits
           ? [{ day: dayNumber(plan.date), text: `${VERBS[plan.method]} ${words} in ${bed.label}` }]
           : []
       return [...start, ...end]

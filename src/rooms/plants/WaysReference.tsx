@@ -1,4 +1,4 @@
-import { leftOnTop, WAYS } from '../../core/ending/ways'
+import { leftOnTop, METHODS } from '../../core/ending/methods'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 
@@ -23,7 +23,7 @@ export function WaysReference() {
             </tr>
           </thead>
           <tbody>
-            {WAYS.map((way) => (
+            {METHODS.map((way) => (
               <tr key={way.id} className="align-top">
                 <td className="min-w-40">
                   <strong>{way.name}</strong>

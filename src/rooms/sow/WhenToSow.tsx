@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { findWay } from '../../core/ending/ways'
+import { findMethod } from '../../core/ending/methods'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
 import { latest as latestOf } from '../../core/garden/timeline'
@@ -45,7 +45,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
   const end = plannedEnd(scenario)
   const before = Math.min(
     targetDay(scenario.follows),
-    end && !findWay(end.method)?.waits ? dayNumber(end.date) : Infinity,
+    end && !findMethod(end.method)?.waits ? dayNumber(end.date) : Infinity,
   )
   const settled = useSettled(scenario)
   const outlookArgs = useMemo(

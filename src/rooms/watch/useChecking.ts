@@ -4,7 +4,7 @@ import type { Problem } from '../../core/foundations/outcome'
 import type { Check } from '../../core/garden/check'
 import { latest } from '../../core/garden/timeline'
 import type { Trouble } from '../../core/tracking/decisions'
-import { doubtsOf, type Doubt } from '../../core/tracking/doubts'
+import { outliersOf, type Outlier } from '../../core/tracking/outliers'
 import type { StandForecast } from '../../core/season/forecast'
 import { percent } from '../../text/format'
 import { standName } from '../../parts/names'
@@ -40,7 +40,7 @@ export function useChecking(
   const draft = useMemo((): CheckDraft => ({ ...emptyDraft(today), ...kept?.draft }), [kept, today])
   const [pictures, setPictures] = useState<PreparedPicture[]>([])
   const [problems, setProblems] = useState<Problem[]>([])
-  const [doubts, setDoubts] = useState<Doubt[]>([])
+  const [doubts, setDoubts] = useState<Outlier[]>([])
   const [answer, setAnswer] = useState<Answer>('ask')
   /** Pressed again while it is stored, a button asks for nothing new. */
   const saving = useRef(false)
@@ -103,7 +103,7 @@ export function useChecking(
     const others = view.standCase.checks.filter((check) => check.id !== id)
     // A check that the forecast has learned from cannot be held against it.
     const known = old && !old.setAside ? null : (forecast ?? null)
-    const found = how === 'ask' ? doubtsOf(outcome.value, known, others, cutSince) : []
+    const found = how === 'ask' ? outliersOf(outcome.value, known, others, cutSince) : []
     if (found.length > 0) {
       setDoubts(found)
       return false

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../../core/foundations/day'
 import { findSpecies } from '../../core/plants/catalogue'
 import { stageMeaning } from '../../core/tracking/stageGuide'
-import type { Doubt } from '../../core/tracking/doubts'
+import type { Outlier } from '../../core/tracking/outliers'
 import { doubtText, meaningText, troubleText } from './words'
 
 const rye = findSpecies('cereal-rye')!
@@ -35,7 +35,7 @@ describe('what a stage means', () => {
 })
 
 describe('doubts and troubles', () => {
-  test.each<[Doubt, RegExp]>([
+  test.each<[Outlier, RegExp]>([
     [
       { kind: 'cover', seen: 0.05, low: 0.7, high: 0.9 },
       /You saw 5\s% green; the forecast had 70\s% to 90\s%/,

@@ -2,7 +2,7 @@ import { dayNumber } from '../../core/foundations/day'
 import type { PlantGroup, Species } from '../../core/plants/parameters'
 import { stageName } from '../../core/stand/stage'
 import type { Trouble } from '../../core/tracking/decisions'
-import type { Doubt } from '../../core/tracking/doubts'
+import type { Outlier } from '../../core/tracking/outliers'
 import { ENDS_AT, type StageMeaning } from '../../core/tracking/stageGuide'
 import { dryMatter, longDate, percent, shortDate, type Units } from '../../text/format'
 
@@ -34,7 +34,7 @@ export function meaningText(plant: Species, bbch: number, meaning: StageMeaning)
 }
 
 /** What of a check does not fit, as a sentence that says both sides. */
-export function doubtText(doubt: Doubt, group: PlantGroup, units: Units): string {
+export function doubtText(doubt: Outlier, group: PlantGroup, units: Units): string {
   switch (doubt.kind) {
     case 'cover':
       return `You saw ${percent(doubt.seen)} green; the forecast had ${percent(doubt.low)} to ${percent(doubt.high)}.`

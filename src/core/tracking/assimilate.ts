@@ -1,7 +1,7 @@
 import { mixSeed, randomStream } from '../foundations/random'
 import type { StandRun } from '../stand/types'
-import type { MemberTraits } from '../stand/traits'
-import { LOOK_ERROR, type Look } from './looks'
+import type { MemberParameters } from '../stand/memberParameters'
+import { OBSERVATION_ERROR, type Observation } from './observations'
 
 const gauss = (difference: number, sd: number) => -0.5 * (difference / sd) ** 2
 /** A member whose plants are not up yet where plants were counted, or the other way round, is this many errors off. */
@@ -10,16 +10,16 @@ const NOT_UP_ERRORS = 3
 const ALIVE_ERROR = 0.15
 
 /** Log-likelihood of a look for one member; 0 for days outside the run. */
-function logLikelihood(run: StandRun, lead: number, member: number, look: Look): number {
+function logLikelihood(run: StandRun, lead: number, member: number, look: Observation): number {
   const index = look.day - run.startDay
   if (index < 0 || index >= run.days) return 0
   const at = member * run.days + index
   let sum = 0
   const staged = run.species[look.component ?? lead] ?? run.species[lead]
-  if (look.bbch !== null) sum += gauss(staged.bbch[at] - look.bbch, LOOK_ERROR.bbch)
+  if (look.bbch !== null) sum += gauss(staged.bbch[at] - look.bbch, OBSERVATION_ERROR.bbch)
   if (look.cover !== null) sum += gauss(run.cover[at] - look.cover, look.coverError)
   if (look.heightM !== null)
-    sum += gauss(run.heightM[at] - look.heightM, LOOK_ERROR.heightM + LOOK_ERROR.heightShare * look.heightM)
+    sum += gauss(run.heightM[at] - look.heightM, OBSERVATION_ERROR.heightM + OBSERVATION_ERROR.heightShare * look.heightM)
   if (look.massG !== null) sum += gauss(run.massG[at] - look.massG, look.massError * Math.max(20, look.massG))
   if (look.plants) {
     const counted = run.species[look.plants.component ?? lead]
@@ -33,7 +33,7 @@ function logLikelihood(run: StandRun, lead: number, member: number, look: Look):
 }
 
 /** Weights of the members by how well they agree with the looks, raised to `power`; they sum to 1. */
-export function memberWeights(run: StandRun, lead: number, looks: readonly Look[], power = 1): Float64Array {
+export function memberWeights(run: StandRun, lead: number, looks: readonly Observation[], power = 1): Float64Array {
   const logs = Float64Array.from(
     { length: run.members },
     (_, member) => power * looks.reduce((sum, look) => sum + logLikelihood(run, lead, member, look), 0),
@@ -73,11 +73,11 @@ function smoothed(values: ArrayLike<number>, picks: readonly number[], normal: (
 }
 
 /** Draws members again by weight; traits are jittered so that no two are alike. */
-export function resampleTraits(
-  traits: MemberTraits,
+export function resampleParameters(
+  traits: MemberParameters,
   weights: Float64Array,
   seed: number,
-): { traits: MemberTraits; picks: number[] } {
+): { traits: MemberParameters; picks: number[] } {
   const random = randomStream(mixSeed(seed, 0x4e5a))
   const picks = systematicPicks(weights, random.uniform())
   const onLogs = (values: Float64Array) => smoothed(values.map(Math.log), picks, random.normal).map(Math.exp)
@@ -99,10 +99,10 @@ export function resampleTraits(
  */
 export function takeCounts(
   run: StandRun,
-  traits: MemberTraits,
-  looks: readonly Look[],
+  traits: MemberParameters,
+  looks: readonly Observation[],
   seed: number,
-): MemberTraits {
+): MemberParameters {
   const random = randomStream(mixSeed(seed, 0xc07))
   const plants = run.species.map(() => new Float64Array(run.members).fill(1))
   for (const { day, plants: count } of looks) {
@@ -126,7 +126,7 @@ export function takeCounts(
 }
 
 /** Runs a stand with these traits; `order` says whose weather each member has, null for its own. */
-type Runner = (traits: MemberTraits, order: readonly number[] | null) => StandRun
+type Runner = (traits: MemberParameters, order: readonly number[] | null) => StandRun
 
 /** Members that must be left to carry a draw, as a share of all; below it the evidence is taken in smaller steps. */
 const EFFECTIVE_SHARE = 0.25
@@ -138,7 +138,7 @@ const effectiveMembers = (weights: Float64Array) =>
   1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
 
 /** The largest part of the evidence that leaves enough members, up to `left`. */
-function nextStep(run: StandRun, lead: number, looks: readonly Look[], left: number): number {
+function nextStep(run: StandRun, lead: number, looks: readonly Observation[], left: number): number {
   const enough = (power: number) =>
     effectiveMembers(memberWeights(run, lead, looks, power)) >= EFFECTIVE_SHARE * run.members
   if (enough(left)) return left
@@ -152,7 +152,7 @@ function nextStep(run: StandRun, lead: number, looks: readonly Look[], left: num
   return Math.max(low, 0.02)
 }
 
-const tellsSomething = (look: Look) =>
+const tellsSomething = (look: Observation) =>
   [look.bbch, look.cover, look.heightM, look.massG, look.plants].some((part) => part !== null) ||
   look.alive.some(({ byWeather }) => byWeather)
 
@@ -162,8 +162,8 @@ const OPENNESS = 1.25
 const OPEN_FROM = 3
 
 /** Members spread wider in what the looks speak of, so that a bed unlike the usual is not ruled out beforehand. */
-function opened(traits: MemberTraits, looks: readonly Look[]): MemberTraits {
-  const wider = (values: Float64Array, tells: (look: Look) => unknown) => {
+function opened(traits: MemberParameters, looks: readonly Observation[]): MemberParameters {
+  const wider = (values: Float64Array, tells: (look: Observation) => unknown) => {
     const telling = looks.filter((look) => tells(look) !== null).length
     const power = 1 + (OPENNESS - 1) * Math.min(1, telling / OPEN_FROM)
     return values.map((value) => value ** power)
@@ -181,14 +181,14 @@ function opened(traits: MemberTraits, looks: readonly Look[]): MemberTraits {
  * `pairWeather` keeps a member's weather with its traits; needed where the days of the looks were not observed.
  * Returns the last run, its traits and whose weather its members have.
  */
-export function learn(
+export function assimilate(
   runWith: Runner,
-  prior: MemberTraits,
+  prior: MemberParameters,
   lead: number,
-  seen: readonly Look[],
+  seen: readonly Observation[],
   seed: number,
   pairWeather: boolean,
-): { run: StandRun; traits: MemberTraits; order: readonly number[] | null } {
+): { run: StandRun; traits: MemberParameters; order: readonly number[] | null } {
   const looks = seen.filter(tellsSomething)
   let traits = opened(prior, looks)
   let order: readonly number[] | null = null
@@ -202,7 +202,7 @@ export function learn(
   for (let round = 0; round < MOST_ROUNDS && left > 1e-9; round++) {
     const step = round === MOST_ROUNDS - 1 ? left : nextStep(run, lead, looks, left)
     left -= step
-    const drawn = resampleTraits(traits, memberWeights(run, lead, looks, step), mixSeed(seed, round))
+    const drawn = resampleParameters(traits, memberWeights(run, lead, looks, step), mixSeed(seed, round))
     traits = drawn.traits
     const last: readonly number[] | null = order
     if (pairWeather) order = drawn.picks.map((pick) => last?.[pick] ?? pick)

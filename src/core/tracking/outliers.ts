@@ -2,10 +2,10 @@ import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
 import { bandOn, type StandForecast } from '../season/forecast'
 import type { Bands } from '../stand/summary'
-import { LOOK_ERROR, sampleMass } from './looks'
+import { OBSERVATION_ERROR, sampleMass } from './observations'
 
 /** Something of a check that does not fit: what was seen against what was known. */
-export type Doubt =
+export type Outlier =
   | { kind: 'cover' | 'height' | 'mass' | 'stage'; seen: number; low: number; high: number }
   /** The stage went back, or the cover fell, since an earlier check without a cut or damage. */
   | { kind: 'stage back' | 'cover fell'; seen: number; before: number; on: string }
@@ -24,7 +24,7 @@ function against(
   bands: Bands | undefined,
   day: number,
   error: number,
-): Doubt[] {
+): Outlier[] {
   const band = seen === null || !bands ? null : bandOn(bands, day)
   if (seen === null || !band) return []
   const spread = Math.hypot((band.high - band.low) / RANGE_SDS, error)
@@ -37,12 +37,12 @@ function against(
  * What of a check contradicts the forecast made without it, or the check before it. Empty when all fits.
  * `cutSince`: whether the stand was cut between the two.
  */
-export function doubtsOf(
+export function outliersOf(
   check: Check,
   forecast: StandForecast | null,
   earlier: readonly Check[],
   cutSince: (date: string) => boolean,
-): Doubt[] {
+): Outlier[] {
   const day = dayNumber(check.date)
   const mass = check.sample && sampleMass(check.sample)
   const height = check.heightCm === null ? null : check.heightCm / 100
@@ -52,15 +52,15 @@ export function doubtsOf(
       check.cover === null ? null : Math.max(0, check.cover - (check.weeds?.cover ?? 0)),
       forecast?.cover,
       day,
-      LOOK_ERROR.cover,
+      OBSERVATION_ERROR.cover,
     ),
-    ...against('stage', check.stageOf ? null : check.stageBbch, forecast?.bbch, day, LOOK_ERROR.bbch),
+    ...against('stage', check.stageOf ? null : check.stageBbch, forecast?.bbch, day, OBSERVATION_ERROR.bbch),
     ...against(
       'height',
       height,
       forecast?.heightM,
       day,
-      LOOK_ERROR.heightM + LOOK_ERROR.heightShare * (height ?? 0),
+      OBSERVATION_ERROR.heightM + OBSERVATION_ERROR.heightShare * (height ?? 0),
     ),
     ...against(
       'mass',

@@ -3,14 +3,14 @@ import type { EndMethodId } from '../garden/ending'
 import type { InstantAct } from './survival'
 import type { SheetBed, SheetKind } from './sheets'
 
-export type WayId = Exclude<EndMethodId, 'harvest'>
+export type MethodId = Exclude<EndMethodId, 'harvest'>
 
 /**
  * A way of ending a stand: acts that take effect at once, then perhaps a sheet; or animals; or waiting for cold or
  * heat. Shares are of the shoot mass; minutes are judgement, ± a half.
  */
-export type Way = {
-  id: WayId
+export type Method = {
+  id: MethodId
   name: string
   /** How it is named when it is done twice; null where once is all. */
   twice: string | null
@@ -58,9 +58,9 @@ const plain = {
   settleDays: 0,
   needs: [],
   cautions: [],
-} as const satisfies Partial<Way>
+} as const satisfies Partial<Method>
 
-export const WAYS: readonly Way[] = [
+export const METHODS: readonly Method[] = [
   { ...plain, id: 'chop', name: 'Chop and drop', twice: 'Chop and drop, twice', acts: ['chop'], tools: [CUT], minutesPerM2: 0.9, needs: ['a sharp low cut', 'stragglers pulled by hand'], cautions: [BLADES] },
   { ...plain, id: 'crimp', name: 'Crimp', acts: ['crimp'], tools: [['crimp board']], minutesPerM2: 0.5, needs: ['even steps under 30 cm', 'stragglers along the edges finished by hand'] },
   { ...plain, id: 'tarp', name: 'Black tarp', sheet: 'black', tools: [['black tarp']], minutesPerM2: 0.6, needs: ['weights all round', 'damp soil underneath'], cautions: [HEAVY] },
@@ -83,13 +83,13 @@ export const WAYS: readonly Way[] = [
   { ...plain, id: 'pull', name: 'Pull and compost', acts: ['pull'], tools: [['wheelbarrow', 'spade or fork']], minutesPerM2: 1.8, removed: 0.95, disturbance: 1, needs: ['compost brought back: the fertility leaves with it'] },
 ]
 
-const byId = new Map<EndMethodId, Way>(WAYS.map((way) => [way.id, way]))
+const byId = new Map<EndMethodId, Method>(METHODS.map((way) => [way.id, way]))
 
 /** A way by its id; null for harvest, which ends crops. */
-export const findWay = (methodId: EndMethodId): Way | null => byId.get(methodId) ?? null
+export const findMethod = (methodId: EndMethodId): Method | null => byId.get(methodId) ?? null
 
 /** Share of the growth that stays on top as mulch, 0–1; of what animals leave, where they are part of it. */
-export const leftOnTop = (way: Way) => (1 - way.buried) * (1 - way.removed)
+export const leftOnTop = (way: Method) => (1 - way.buried) * (1 - way.removed)
 
 /** Name of a way as it is done. */
-export const wayName = (way: Way, passes: number) => (passes > 1 && way.twice) || way.name
+export const methodName = (way: Method, passes: number) => (passes > 1 && way.twice) || way.name

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import { dateSpread, stageDays, valuesOn } from '../stand/summary'
 import { runStand } from '../stand/kernel'
-import { drawTraits } from '../stand/traits'
+import { drawMemberParameters } from '../stand/memberParameters'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { nextStageChange } from './change'
-import { learn, memberWeights, resampleTraits } from './learn'
-import { EMPTY_LOOK, type Look } from './looks'
+import { assimilate, memberWeights, resampleParameters } from './assimilate'
+import { EMPTY_OBSERVATION, type Observation } from './observations'
 
 const MEMBERS = 80
 const { run, ensemble, sowDay } = growStand(TEST_SITES.maryland, 'buckwheat', '2025-06-10', {
@@ -22,7 +22,7 @@ const input = {
   canopyAbove: null,
   events: [],
 }
-const prior = drawTraits(MEMBERS, 4)
+const prior = drawMemberParameters(MEMBERS, 4)
 const runWith = (traits: typeof prior, order: readonly number[] | null = null) =>
   runStand(
     input,
@@ -32,8 +32,8 @@ const runWith = (traits: typeof prior, order: readonly number[] | null = null) =
 const before = runWith(prior)
 const lookDay = sowDay + 24
 const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length
-const look = (bbch: number | null, cover: number | null): Look => ({
-  ...EMPTY_LOOK,
+const look = (bbch: number | null, cover: number | null): Observation => ({
+  ...EMPTY_OBSERVATION,
   day: lookDay,
   bbch,
   cover,
@@ -43,11 +43,11 @@ const stagesOf = (of: typeof run) =>
 
 describe('learning from looks', () => {
   test('no looks leave the forecast as it was', () => {
-    expect(learn(runWith, prior, 0, [], 1, true).run.cover).toEqual(before.cover)
+    expect(assimilate(runWith, prior, 0, [], 1, true).run.cover).toEqual(before.cover)
   })
   test('a stage ahead of the forecast brings flowering forward and narrows it', () => {
     const ahead = mean(valuesOn(before, before.species[0].bbch, lookDay)) + 6
-    const { run: after } = learn(
+    const { run: after } = assimilate(
       runWith,
       prior,
       0,
@@ -61,14 +61,14 @@ describe('learning from looks', () => {
   })
   test('less cover than forecast lowers the cover to come', () => {
     const seen = Math.max(0.02, mean(valuesOn(before, before.cover, lookDay)) - 0.2)
-    const { run: after } = learn(runWith, prior, 0, [look(null, seen)], 1, true)
+    const { run: after } = assimilate(runWith, prior, 0, [look(null, seen)], 1, true)
     expect(mean(valuesOn(after, after.cover, lookDay + 7))).toBeLessThan(
       mean(valuesOn(before, before.cover, lookDay + 7)),
     )
   })
   test('plants counted are taken over, however far from what was expected', () => {
     const counted = { ...look(null, null), plants: { perM2: 40, error: 4, component: null } }
-    const { run: after } = learn(runWith, prior, 0, [counted], 1, true)
+    const { run: after } = assimilate(runWith, prior, 0, [counted], 1, true)
     expect(mean(before.species[0].plantsPerM2)).toBeGreaterThan(100)
     expect(mean(after.species[0].plantsPerM2)).toBeGreaterThan(35)
     expect(mean(after.species[0].plantsPerM2)).toBeLessThan(45)
@@ -79,19 +79,19 @@ describe('learning from looks', () => {
   test('a weighed sample moves the mass most of the way to what was weighed', () => {
     const massOf = (of: typeof run) => mean(valuesOn(of, of.massG, lookDay + 10))
     const weighed = { ...look(null, null), day: lookDay + 10, massG: massOf(before) * 0.6, massError: 0.15 }
-    const ratio = massOf(learn(runWith, prior, 0, [weighed], 1, true).run) / massOf(before)
+    const ratio = massOf(assimilate(runWith, prior, 0, [weighed], 1, true).run) / massOf(before)
     expect(ratio).toBeLessThan(0.85)
     expect(ratio).toBeGreaterThan(0.55)
   })
   test('a look far outside all members still pulls them its way', () => {
     const seen = { ...look(null, 0.05), coverError: 0.04 }
-    const { run: after } = learn(runWith, prior, 0, [seen], 1, true)
+    const { run: after } = assimilate(runWith, prior, 0, [seen], 1, true)
     expect(mean(valuesOn(after, after.cover, lookDay))).toBeLessThan(
       0.75 * mean(valuesOn(before, before.cover, lookDay)),
     )
   })
   test('a look that tells nothing changes nothing', () => {
-    expect(learn(runWith, prior, 0, [look(null, null)], 1, true).run.cover).toEqual(before.cover)
+    expect(assimilate(runWith, prior, 0, [look(null, null)], 1, true).run.cover).toEqual(before.cover)
   })
   test('weights sum to one and favour agreement', () => {
     const weights = memberWeights(before, 0, [look(null, 0.9)])
@@ -103,7 +103,7 @@ describe('learning from looks', () => {
     )
   })
   test('drawing again with equal weights keeps mean and spread', () => {
-    const again = resampleTraits(prior, new Float64Array(MEMBERS).fill(1 / MEMBERS), 5).traits
+    const again = resampleParameters(prior, new Float64Array(MEMBERS).fill(1 / MEMBERS), 5).traits
     const sd = (values: Float64Array) => Math.sqrt(mean(values.map((value) => (value - mean(values)) ** 2)))
     expect(mean(again.development)).toBeCloseTo(mean(prior.development), 1)
     expect(sd(again.development) / sd(prior.development)).toBeGreaterThan(0.8)

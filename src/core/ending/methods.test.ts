@@ -11,7 +11,7 @@ import { filmHeat } from './sheets'
 import { cautionsOf } from '../plants/catalogue'
 import { notAllFood } from '../plants/food'
 import { animalCautions, bloatNow, frostedLately, harmNow, obstacleOf } from './obstacles'
-import { findWay, WAYS, type WayId } from './ways'
+import { findMethod, METHODS, type MethodId } from './methods'
 
 const SETUP: EndingSetup = { passes: 1, flattened: true, target: 0.1 }
 const START = 10
@@ -25,7 +25,7 @@ const SHEET_LUCK = 0.85
 
 const rye = (bbch: number, own: Parameters<typeof stillStand>[1] = {}) =>
   stillStand([{ speciesId: 'cereal-rye', bbch, massG: 500 }], own)
-const outcome = (way: WayId, stand: ReturnType<typeof stillStand>, setup: Partial<EndingSetup> = {}) =>
+const outcome = (way: MethodId, stand: ReturnType<typeof stillStand>, setup: Partial<EndingSetup> = {}) =>
   endingOf(way, stand.run, stand.ensemble, 0, START, { ...SETUP, ...setup })
 
 describe('each way on a known stand in steady weather of 16 °C', () => {
@@ -58,7 +58,7 @@ describe('each way on a known stand in steady weather of 16 °C', () => {
     expect(ended.sheetDays).toBe(ended.deadDay - START)
   })
   test('a sheet over standing growth takes 1.4 times the dose, over dry soil 1.2 times, under path soil 0.85', () => {
-    const days = (way: WayId, stand = rye(45), setup: Partial<EndingSetup> = {}) =>
+    const days = (way: MethodId, stand = rye(45), setup: Partial<EndingSetup> = {}) =>
       outcome(way, stand, setup).sheetDays
     const flat = days('tarp')
     expect(days('tarp', rye(45), { flattened: false }) / flat).toBeCloseTo(1.4, 0)
@@ -157,7 +157,7 @@ describe('own rules and their price', () => {
   const tools = (['scythe', 'spade or fork', 'wheelbarrow', 'burner'] as const)
     .map((kind) => testTool(kind))
     .concat(testTool('crimp board', 1.2), testTool('black tarp', 2, 12))
-  const judged = (wayId: WayId, rules: Partial<Rules>, stand = rye(45, { members: 8, days: 260 })) =>
+  const judged = (wayId: MethodId, rules: Partial<Rules>, stand = rye(45, { members: 8, days: 260 })) =>
     wayOf(waysFor(stand, { from: 10, by: 73, tools, rules: { ...USUAL_RULES, ...rules } }), wayId)
   const best = (...of: Parameters<typeof judged>) =>
     Math.max(...judged(...of).starts.map(({ chance }) => chance))
@@ -223,7 +223,7 @@ describe('what harms animals at a stage', () => {
       }
   })
   test('lush clover bloats grazers before its bloom', () => {
-    const [hens, grazers] = [findWay('hens')!, findWay('graze')!]
+    const [hens, grazers] = [findMethod('hens')!, findMethod('graze')!]
     expect(bloatNow(grazers, plant('red-clover'), 40)).toMatch(/bloats most/)
     expect(bloatNow(grazers, plant('red-clover'), 65)).toBeNull()
     expect(bloatNow(hens, plant('red-clover'), 40)).toBeNull()
@@ -287,7 +287,7 @@ describe('who is told what of a cover', () => {
     const rabbits = [{ id: 'r', kind: 'rabbits' as const, head: 4, penLengthM: 2, penWidthM: 1 }]
     for (const id of avoid('rabbits'))
       expect(
-        obstacleOf(findWay('graze')!, {
+        obstacleOf(findMethod('graze')!, {
           bed: testBed,
           part: { kind: 'whole' },
           tools: [],
@@ -358,7 +358,7 @@ describe('whatever the stand, the weather and the day', () => {
     heightM: fc.double({ min: 0.05, max: 2.5, noNaN: true }),
     passes: fc.constantFrom(1, 2),
   })
-  const ended = (stand: ReturnType<typeof stillStand>, way: WayId, passes: number) =>
+  const ended = (stand: ReturnType<typeof stillStand>, way: MethodId, passes: number) =>
     endingOf(way, stand.run, stand.ensemble, 0, START, {
       ...SETUP,
       passes,
@@ -369,7 +369,7 @@ describe('whatever the stand, the weather and the day', () => {
     fc.assert(
       fc.property(anyStand, ({ parts, passes, ...weather }) => {
         const stand = stillStand(parts, weather)
-        for (const { id } of WAYS) {
+        for (const { id } of METHODS) {
           const { survival, deadDay } = ended(stand, id, passes)
           expect(survival).toBeGreaterThanOrEqual(0)
           expect(survival).toBeLessThanOrEqual(1)

@@ -1,5 +1,5 @@
 import { pullMinutes } from '../ending/outcome'
-import { findWay } from '../ending/ways'
+import { findMethod } from '../ending/methods'
 import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from '../ending/woodiness'
 import { isoDate } from '../foundations/day'
 import { spreadOf, type Spread } from '../foundations/statistics'
@@ -34,7 +34,7 @@ export type CutOutcome = {
   chance: number
 }
 
-export type GrowsBackQuestion = {
+export type RegrowthQuestion = {
   scenario: Scenario
   /** What is done on the date, and how often, a week apart. */
   method: 'chop' | 'crimp'
@@ -49,7 +49,7 @@ const MOST_DATES = 14
 const STEMS_PER_PLANT = { grass: 3, legume: 1.6, broadleaf: 1.2 } as const
 
 /** The work on a day as an ending. */
-const endOn = (day: number, { method, passes, heightM }: GrowsBackQuestion): EndDetails => ({
+const endOn = (day: number, { method, passes, heightM }: RegrowthQuestion): EndDetails => ({
   date: isoDate(day),
   method,
   passes,
@@ -59,13 +59,13 @@ const endOn = (day: number, { method, passes, heightM }: GrowsBackQuestion): End
 
 /** The tool for the work, and minutes for each m² of one pass; null when none owned does it. */
 function toolFor(
-  { method, scenario }: GrowsBackQuestion,
+  { method, scenario }: RegrowthQuestion,
   hardness: number,
 ): { kind: NonNullable<CutOutcome['tool']>; minutesPerM2: number } | null {
   const { tools } = scenario.means
   if (method === 'crimp')
     return tools.some((tool) => tool.kind === 'crimp board')
-      ? { kind: 'crimp board', minutesPerM2: findWay('crimp')!.minutesPerM2 }
+      ? { kind: 'crimp board', minutesPerM2: findMethod('crimp')!.minutesPerM2 }
       : null
   const kind = cuttingTool(tools, hardness)
   return kind && { kind, minutesPerM2: CUTTING_TOOLS[kind].minutesPerM2 }
@@ -75,8 +75,8 @@ function toolFor(
 const OPEN_LOOK_DAYS = 60
 
 /** What a cut comes to on each of some dates from today to the day the ground is wanted. */
-export function growsBack(
-  question: GrowsBackQuestion,
+export function regrowth(
+  question: RegrowthQuestion,
   ensemble: WeatherEnsemble,
   progress?: (share: number) => void,
 ): CutOutcome[] {
@@ -99,7 +99,7 @@ export function growsBack(
   })
 }
 
-function cutOn(day: number, question: GrowsBackQuestion, season: SeasonRun): CutOutcome {
+function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutOutcome {
   const { scenario } = question
   const { bed, stand } = scenario.standCase
   const { run } = season

@@ -4,7 +4,7 @@ import { mixSeed, randomStream } from '../foundations/random'
 const TRAIT_SPREAD = { development: 0.07, growth: 0.18, emergence: 0.2, hardinessC: 0.7 } as const
 
 /** What makes one member's plants differ: multipliers about 1, and °C added to LT50. */
-export type MemberTraits = {
+export type MemberParameters = {
   development: Float64Array
   growth: Float64Array
   emergence: Float64Array
@@ -14,8 +14,8 @@ export type MemberTraits = {
 }
 
 /** Traits of each member, the same for the same seed however many members are drawn. `spread` widens or narrows them all. */
-export function drawTraits(members: number, seed: number, spread = 1): MemberTraits {
-  const traits: MemberTraits = {
+export function drawMemberParameters(members: number, seed: number, spread = 1): MemberParameters {
+  const traits: MemberParameters = {
     development: new Float64Array(members),
     growth: new Float64Array(members),
     emergence: new Float64Array(members),

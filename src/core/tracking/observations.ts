@@ -2,7 +2,7 @@ import { dayNumber } from '../foundations/day'
 import type { Check, Sample } from '../garden/check'
 
 /** One look at a stand in core terms: day number, BBCH, cover 0–1, height m, mass g m⁻²; null where not judged. */
-export type Look = {
+export type Observation = {
   day: number
   bbch: number | null
   /** Component of the mix whose stage it is; null for the leading one. */
@@ -20,7 +20,7 @@ export type Look = {
   alive: { share: number; component: number | null; byWeather: boolean }[]
 }
 
-export const EMPTY_LOOK: Omit<Look, 'day'> = {
+export const EMPTY_OBSERVATION: Omit<Observation, 'day'> = {
   bbch: null,
   component: null,
   cover: null,
@@ -33,7 +33,7 @@ export const EMPTY_LOOK: Omit<Look, 'day'> = {
 }
 
 /** Errors of looks by eye, one standard deviation (judgement; stage 2–6, cover 0.06–0.15, height 0.1–0.3 of itself). */
-export const LOOK_ERROR = { bbch: 4, cover: 0.1, heightShare: 0.2, heightM: 0.05 } as const
+export const OBSERVATION_ERROR = { bbch: 4, cover: 0.1, heightShare: 0.2, heightM: 0.05 } as const
 
 /** A bed differs from place to place by this much of its cover, one standard deviation, beside a picture's own error. */
 const PLACE_ERROR = 0.05
@@ -61,7 +61,7 @@ export function ringMean(counts: readonly number[], ringM: number): { perM2: num
 }
 
 /** A stand's checks as looks, oldest first; those set aside are left out. `speciesIds` in order of the components. */
-export function looksOf(standId: string, checks: readonly Check[], speciesIds: readonly string[]): Look[] {
+export function observationsOf(standId: string, checks: readonly Check[], speciesIds: readonly string[]): Observation[] {
   const componentOf = (speciesId: string | null | undefined) => {
     const index = speciesId ? speciesIds.indexOf(speciesId) : -1
     return index < 0 ? null : index
@@ -69,7 +69,7 @@ export function looksOf(standId: string, checks: readonly Check[], speciesIds: r
   return checks
     .filter((check) => check.standId === standId && !check.setAside)
     .sort((a, b) => a.date.localeCompare(b.date))
-    .map((check): Look => {
+    .map((check): Observation => {
       const mass = check.sample && sampleMass(check.sample)
       const { plants, coverBy } = check
       return {
@@ -78,7 +78,7 @@ export function looksOf(standId: string, checks: readonly Check[], speciesIds: r
         component: componentOf(check.stageOf),
         // Weeds are green too: what is seen less the weeds is the stand's.
         cover: check.cover === null ? null : Math.max(0, check.cover - (check.weeds?.cover ?? 0)),
-        coverError: coverBy?.kind === 'picture' ? Math.hypot(coverBy.error, PLACE_ERROR) : LOOK_ERROR.cover,
+        coverError: coverBy?.kind === 'picture' ? Math.hypot(coverBy.error, PLACE_ERROR) : OBSERVATION_ERROR.cover,
         heightM: check.heightCm === null ? null : check.heightCm / 100,
         massG: mass?.massG ?? null,
         massError: mass?.error ?? SAMPLE_ERROR.dried,
