@@ -95,6 +95,21 @@ test('many jobs are asked one after another and fill in as they are answered', a
   expect(result.current.pending).toBe(0)
 })
 
+test('a question that is no longer asked leaves the queue, and the one in hand comes to its end', async () => {
+  const { result, rerender } = renderHook(({ name }) => useEngine('forecast', [name] as never), {
+    wrapper: page(),
+    initialProps: { name: 'q1' },
+  })
+  await turn()
+  rerender({ name: 'q2' })
+  rerender({ name: 'q3' })
+  await turn()
+  await answer()
+  await answer()
+  expect(Held.asked).toEqual(['forecast "q1"', 'forecast "q3"'])
+  expect(result.current.value).toBe('answer to "q3"')
+})
+
 test('a list made anew with the same jobs loses none of them and asks none twice', async () => {
   const { result, rerender } = renderHook(({ list }) => useEngineAll('forecast', list), {
     wrapper: page(),

@@ -6,8 +6,9 @@ import type { JobKind } from '../workers/engine'
 import { began, failed, failuresForgotten, finished, takenBack, progressed, type Result } from './results'
 import { useAppDispatch, useAppSelector, type Store } from './store'
 
-/** Jobs under way or waiting, by key, and who wants to know how many there are. */
+/** Jobs under way or waiting, by key, with how to stop them and how to drop them while they wait; and who wants to know how many there are. */
 const cancels = new Map<string, () => void>()
+const drops = new Map<string, () => void>()
 const watchers = new Set<() => void>()
 const tellWatchers = () => watchers.forEach((watcher) => watcher())
 
@@ -37,11 +38,16 @@ function launch(
   if (cancels.has(key)) return
   // Quiet jobs come by the dozen and show no progress of their own.
   if (!quiet) dispatch(began(key))
-  const { result, cancel } = runJob(job, (progress, soFar) => dispatch(progressed({ key, progress, soFar })))
+  const {
+    result,
+    cancel,
+    leave: dropped,
+  } = runJob(job, (progress, soFar) => dispatch(progressed({ key, progress, soFar })))
   // A job taken back is gone at once, so that it can be asked for again before its end has been heard.
   const leave = () => {
     if (cancels.get(key) !== takeBack) return
     cancels.delete(key)
+    drops.delete(key)
     tellWatchers()
   }
   const takeBack = () => {
@@ -49,6 +55,9 @@ function launch(
     cancel()
   }
   cancels.set(key, takeBack)
+  drops.set(key, () => {
+    if (dropped()) leave()
+  })
   tellWatchers()
   result
     .then((value) => dispatch(finished({ key, value, name })))
@@ -63,8 +72,11 @@ function launch(
 /** How many places on the page want each of the keys. */
 const wanted = new Map<string, number>()
 
-/** Says that keys are wanted; the answer says that they no longer are. What nobody wants leaves the queue. */
-function want(keys: readonly string[]): () => void {
+/**
+ * Says that keys are wanted; the answer says that they no longer are. What nobody wants leaves the queue; what the worker
+ * has in hand is stopped, or comes to its end where `gently`.
+ */
+function want(keys: readonly string[], gently = false): () => void {
   keys.forEach((key) => wanted.set(key, (wanted.get(key) ?? 0) + 1))
   return () => {
     keys.forEach((key) => wanted.set(key, wanted.get(key)! - 1))
@@ -73,7 +85,7 @@ function want(keys: readonly string[]): () => void {
       [...keys].reverse().forEach((key) => {
         if (wanted.get(key) !== 0) return
         wanted.delete(key)
-        cancels.get(key)?.()
+        ;(gently ? drops : cancels).get(key)?.()
       }),
     )
   }
@@ -118,6 +130,7 @@ export function useEngine<K extends JobKind>(
     // The hash stands for the arguments.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [missing, text, kind, dispatch])
+  useEffect(() => (text === null ? undefined : want([text], true)), [text])
 
   // What the grower stopped stays stopped, and says so, until it is tried again.
   const cancel = useCallback(() => {

@@ -57,13 +57,18 @@ class Lane {
     this.next()
   }
 
+  /** Takes a job out of the queue; false where it is not waiting there. */
+  leave(waiting: Waiting): boolean {
+    const place = this.queue.indexOf(waiting)
+    if (place < 0) return false
+    this.queue.splice(place, 1)
+    waiting.reject(new JobCancelled())
+    return true
+  }
+
   /** Takes a job out of the queue, or stops the worker on it. */
   cancel(waiting: Waiting): void {
-    const place = this.queue.indexOf(waiting)
-    if (place >= 0) {
-      this.queue.splice(place, 1)
-      waiting.reject(new JobCancelled())
-    } else if (this.running === waiting) this.stop(new JobCancelled())
+    if (!this.leave(waiting) && this.running === waiting) this.stop(new JobCancelled())
   }
 
   private start(): Remote<Engine> {
@@ -156,11 +161,11 @@ class Lane {
 
 const lanes = { short: new Lane(), long: new Lane() }
 
-/** Queues a job for its worker. `cancel` takes it out of the queue or stops the worker on it. */
+/** Queues a job for its worker. `leave` takes it out of the queue if it still waits, `cancel` stops the worker on it as well. */
 export function runJob<K extends JobKind>(
   job: Job<K>,
   onProgress: (share: number, soFar?: JobResult<K>) => void = () => {},
-): { result: Promise<JobResult<K>>; cancel: () => void } {
+): { result: Promise<JobResult<K>>; cancel: () => void; leave: () => boolean } {
   const lane = LONG.includes(job.kind) ? lanes.long : lanes.short
   let waiting: Waiting
   const result = new Promise<unknown>((resolve, reject) => {
@@ -172,5 +177,5 @@ export function runJob<K extends JobKind>(
     }
     lane.add(waiting)
   }) as Promise<JobResult<K>>
-  return { result, cancel: () => lane.cancel(waiting) }
+  return { result, cancel: () => lane.cancel(waiting), leave: () => lane.leave(waiting) }
 }
