@@ -1,3 +1,4 @@
+import { findMethod } from '../ending/methods'
 import { beginsOn } from '../season/deadDays'
 import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'
@@ -39,8 +40,20 @@ export type Judgement = {
   best: BestTermination | null
 }
 
-/** Amounts of each purpose, with the worth the rank gives them, 0–1. */
-function purposesOf({ run, ensemble, question }: Grown, endDay: number): PurposeResult[] {
+/** Purposes that are served by what the cover leaves on or in the ground. */
+export const GROWTH_LEFT: readonly ChooseQuestion['purposes'][number][] = ['feed', 'mass', 'mulch', 'raw']
+/** Share of what is carried off that is lost though it comes back as compost (judgement, 0.4–0.8). */
+const LOST_AS_COMPOST = 0.6
+
+/** Share of the growth that serves the ground after an ending, 0–1. */
+const servesAfter = (best: BestTermination | null) =>
+  1 - LOST_AS_COMPOST * ((best && findMethod(best.method)?.removed) ?? 0)
+
+/**
+ * Amounts of each purpose, with the worth the rank gives them, 0–1; of purposes that live on what is left, what the ending
+ * carries off counts less.
+ */
+function purposesOf({ run, ensemble, question }: Grown, endDay: number, served: number): PurposeResult[] {
   return question.purposes.map((id) => {
     const purpose = findPurpose(id)
     const amounts = Float64Array.from({ length: run.members }, (_, member) =>
@@ -50,7 +63,8 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number): Purpose
       lessIsBetter(id) ? amounts[m] <= purpose.goal : amounts[m] >= purpose.goal,
     )
     const amount = spreadOf(amounts)!
-    return { id, amount, chanceOfGoal, worth: 0.4 * chanceOfGoal + 0.6 * goalShare(purpose, amount.mid) }
+    const worth = 0.4 * chanceOfGoal + 0.6 * goalShare(purpose, amount.mid)
+    return { id, amount, chanceOfGoal, worth: GROWTH_LEFT.includes(id) ? served * worth : worth }
   })
 }
 
@@ -62,7 +76,7 @@ export function candidateOf(
   heightM: number,
 ): Candidate {
   const { key, parts, sowDay, question, run, covered30, flower, covering, cost, plants } = grown
-  const purposes = purposesOf(grown, endDay)
+  const purposes = purposesOf(grown, endDay, servesAfter(best))
   const weights = purposes.map((_, i) => PURPOSE_WEIGHTS[i] ?? 0.1)
   const use =
     purposes.reduce((sum, entry, i) => sum + weights[i] * entry.worth, 0) /

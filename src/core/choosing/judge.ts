@@ -12,7 +12,7 @@ import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { selfSowing } from '../stand/reseeding'
 import { dateSpread, stageDays } from '../stand/summary'
-import { candidateOf, grownUntil, type Grown, type Judgement } from './candidate'
+import { candidateOf, GROWTH_LEFT, grownUntil, type Grown, type Judgement } from './candidate'
 import { coveringFor, plantsOf, scenarioFor, seedCost } from './composition'
 import { reachedHeight, REJECT_BELOW, standingLimitOf, winterVerdict } from './limits'
 import {
@@ -141,9 +141,6 @@ function standingOn(scenario: Scenario, season: SeasonRun, established: number):
   const chance = shareOf(members, (member) => firstFailure(criteria, member, Infinity) === null)
   return { chance, worth: chance, established, failures: failuresOf(criteria, members, Infinity), best: null }
 }
-
-/** Purposes that are served by what the cover leaves on or in the ground. */
-const GROWTH_LEFT: readonly ChooseQuestion['purposes'][number][] = ['feed', 'mass', 'mulch', 'raw']
 
 const wantsGrowth = ({ purposes }: ChooseQuestion) => purposes.some((id) => GROWTH_LEFT.includes(id))
 

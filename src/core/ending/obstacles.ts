@@ -170,7 +170,11 @@ function plantTrouble(way: Method, { plants }: Place): Obstacle | null {
 }
 
 /** What is wrong with the pen of the animals of a way, or null. */
-export function penTrouble(way: Method, stock: Livestock, place: Pick<Place, 'bed' | 'part'>): Obstacle | null {
+export function penTrouble(
+  way: Method,
+  stock: Livestock,
+  place: Pick<Place, 'bed' | 'part'>,
+): Obstacle | null {
   if (way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM)) return { code: 'pen without size' }
   return penFits(stock, place) ? null : { code: 'pen too large' }
 }

@@ -14,7 +14,14 @@ const repairOf = (plan: Scenario) =>
   cheapestRepair(plan, standRun({ ...plan.standCase, own: plan.means.own }, ensemble)!, ensemble)
 const chanceOf = (plan: Scenario) => evaluate(plan, ensemble)!.outcome.chance.whole
 
-type Plan = [speciesId: string, sown: string, endOn: string, method: MethodId, cropId: string, plantOn: string]
+type Plan = [
+  speciesId: string,
+  sown: string,
+  endOn: string,
+  method: MethodId,
+  cropId: string,
+  plantOn: string,
+]
 const sown = (plan: Scenario, own: Partial<Scenario> = {}): Scenario => {
   const { stand } = plan.standCase
   return {

@@ -80,7 +80,10 @@ function hiddenSeason(index: number, members: number): Season | null {
   const prior = drawMemberParameters(members, mixSeed(seed, 4))
   const predict = (seen: readonly Observation[]) =>
     spreadOf(
-      crossing(assimilate((traits) => runStand(input, ensemble, traits), prior, 0, seen, seed, false).run, BLOOM),
+      crossing(
+        assimilate((traits) => runStand(input, ensemble, traits), prior, 0, seen, seed, false).run,
+        BLOOM,
+      ),
     )
   const before = predict([])
   const after = predict(looks)

@@ -19,7 +19,10 @@ function logLikelihood(run: StandRun, lead: number, member: number, look: Observ
   if (look.bbch !== null) sum += gauss(staged.bbch[at] - look.bbch, OBSERVATION_ERROR.bbch)
   if (look.cover !== null) sum += gauss(run.cover[at] - look.cover, look.coverError)
   if (look.heightM !== null)
-    sum += gauss(run.heightM[at] - look.heightM, OBSERVATION_ERROR.heightM + OBSERVATION_ERROR.heightShare * look.heightM)
+    sum += gauss(
+      run.heightM[at] - look.heightM,
+      OBSERVATION_ERROR.heightM + OBSERVATION_ERROR.heightShare * look.heightM,
+    )
   if (look.massG !== null) sum += gauss(run.massG[at] - look.massG, look.massError * Math.max(20, look.massG))
   if (look.plants) {
     const counted = run.species[look.plants.component ?? lead]
@@ -33,7 +36,12 @@ function logLikelihood(run: StandRun, lead: number, member: number, look: Observ
 }
 
 /** Weights of the members by how well they agree with the looks, raised to `power`; they sum to 1. */
-export function memberWeights(run: StandRun, lead: number, looks: readonly Observation[], power = 1): Float64Array {
+export function memberWeights(
+  run: StandRun,
+  lead: number,
+  looks: readonly Observation[],
+  power = 1,
+): Float64Array {
   const logs = Float64Array.from(
     { length: run.members },
     (_, member) => power * looks.reduce((sum, look) => sum + logLikelihood(run, lead, member, look), 0),

@@ -61,7 +61,11 @@ export function ringMean(counts: readonly number[], ringM: number): { perM2: num
 }
 
 /** A stand's checks as looks, oldest first; those set aside are left out. `speciesIds` in order of the components. */
-export function observationsOf(standId: string, checks: readonly Check[], speciesIds: readonly string[]): Observation[] {
+export function observationsOf(
+  standId: string,
+  checks: readonly Check[],
+  speciesIds: readonly string[],
+): Observation[] {
   const componentOf = (speciesId: string | null | undefined) => {
     const index = speciesId ? speciesIds.indexOf(speciesId) : -1
     return index < 0 ? null : index
@@ -78,7 +82,8 @@ export function observationsOf(standId: string, checks: readonly Check[], specie
         component: componentOf(check.stageOf),
         // Weeds are green too: what is seen less the weeds is the stand's.
         cover: check.cover === null ? null : Math.max(0, check.cover - (check.weeds?.cover ?? 0)),
-        coverError: coverBy?.kind === 'picture' ? Math.hypot(coverBy.error, PLACE_ERROR) : OBSERVATION_ERROR.cover,
+        coverError:
+          coverBy?.kind === 'picture' ? Math.hypot(coverBy.error, PLACE_ERROR) : OBSERVATION_ERROR.cover,
         heightM: check.heightCm === null ? null : check.heightCm / 100,
         massG: mass?.massG ?? null,
         massError: mass?.error ?? SAMPLE_ERROR.dried,

@@ -67,7 +67,8 @@ function coverBands(
     residue: (day: number) => residueCover((forecast && bandOn(forecast.residueG, day)?.mid) ?? 0),
   }
   const end = latest(stand.end)
-  if (!end || findMethod(end.method)?.waits || span.endDay === null) return [{ ...shape, end: sharp(nextStart) }]
+  if (!end || findMethod(end.method)?.waits || span.endDay === null)
+    return [{ ...shape, end: sharp(nextStart) }]
 
   const endDay = dayNumber(end.date)
   const dead = forecast?.ended ?? null

@@ -122,11 +122,11 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
       />
       <div className="mt-3 flex flex-col gap-1">
         {open.some(({ option }) => BRINGS_IN.includes(option.method)) && <BroughtIn what="compost" />}
-        {[...new Set(open.slice(0, 6).flatMap(({ option }) => findMethod(option.method)?.cautions ?? []))].map(
-          (caution) => (
-            <Caution key={caution}>{caution}</Caution>
-          ),
-        )}
+        {[
+          ...new Set(open.slice(0, 6).flatMap(({ option }) => findMethod(option.method)?.cautions ?? [])),
+        ].map((caution) => (
+          <Caution key={caution}>{caution}</Caution>
+        ))}
         <p className="quiet text-sm">
           Safe ways first, the least work on top; then the others by their chance.
         </p>

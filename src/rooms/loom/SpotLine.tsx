@@ -28,8 +28,8 @@ export function SpotLine({
       <p role="status" aria-live="polite" data-testid="spot" className="min-w-0 md:truncate">
         <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}:{' '}
         {describe(spot, today, forecast)}
-        <SpotPlan standId={cover?.id} />
       </p>
+      <SpotPlan standId={cover?.id} />
       <button className="btn btn-xs btn-primary shrink-0" onClick={() => onOpen(spot)}>
         {spot.window && !spot.stand && spot.window.neededByDay > today ? 'Choose a cover' : 'Open the bed'}
       </button>

@@ -8,6 +8,8 @@ const REST_MS = 600
 export function SpotPlan({ standId }: { standId: string | undefined }) {
   const rested = useSettled(standId, REST_MS, undefined)
   return standId !== undefined && rested === standId ? (
-    <PlanChance standId={standId} before="; its plan " short />
+    <span className="shrink-0">
+      <PlanChance standId={standId} before="plan " short />
+    </span>
   ) : null
 }
