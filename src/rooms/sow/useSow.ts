@@ -12,6 +12,7 @@ import { useLots } from '../../state/seed'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import type { StandView } from '../../state/useStand'
+import { shortDate } from '../../text/format'
 import { standName } from '../../parts/names'
 import { typedNumber } from '../../parts/typed'
 import { changed } from '../../data/writes'
@@ -132,7 +133,12 @@ export function useSow(view: StandView) {
         ? { ...stand.end.plan, date: isoDate(dayNumber(stand.end.plan.date) + Math.max(shift, 1)) }
         : stand.end.plan
     const drawn = form.fromStock === false || stand.start.fact ? [] : drawAll(lots, weighed)
-    const stored = await commit(`Recorded the sowing of ${standName(stand).toLowerCase()}`, [
+    // An end that was planned before this sowing moves with it, and the message says so.
+    const moved =
+      endPlan && endPlan.date !== stand.end.plan?.date
+        ? `; its end moves to ${shortDate(dayNumber(endPlan.date))}`
+        : ''
+    const stored = await commit(`Recorded the sowing of ${standName(stand).toLowerCase()}${moved}`, [
       changed('stands', stand, {
         start: { ...stand.start, fact },
         end: { ...stand.end, plan: endPlan },
