@@ -1,4 +1,4 @@
-import { standsTaking, type Treatment } from '../core/garden/occupied'
+import { standsTaking, type Treatment } from '../core/season/occupied'
 import type { Bed, GardenData, Stand } from '../core/garden/schema'
 import { newId } from '../data/ids'
 import type { Write } from '../data/writes'

@@ -1,6 +1,6 @@
 import type { OwnPlan } from '../core/choosing/own'
 import { dayNumber, isoDate } from '../core/foundations/day'
-import { occupantsOf, standsTaking } from '../core/garden/occupied'
+import { madeWay, occupantsOf, standsTaking } from '../core/season/occupied'
 import { coverStand } from '../core/garden/newStands'
 import type { BedPart, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import type { Write } from '../data/writes'
@@ -42,9 +42,9 @@ export function planCover(
   // The bed was said to be free: what still stands there ends then, unless the cover is sown under it.
   const day = dayNumber(cover.start.plan!.date)
   const said = Object.fromEntries(
-    occupantsOf(data.stands, choice.bed, cover, day).map(({ stand, open }) => [
-      stand.id,
-      stand.id === choice.underStandId ? 'goes on' : open[0],
+    occupantsOf(data.stands, choice.bed, cover, day).map((occupant) => [
+      occupant.stand.id,
+      occupant.stand.id === choice.underStandId ? 'goes on' : madeWay(occupant),
     ]),
   )
   const stands = standsTaking(data.stands, choice.bed, cover, ids.split, said)

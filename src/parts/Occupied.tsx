@@ -1,4 +1,4 @@
-import type { Occupant, Treatment } from '../core/garden/occupied'
+import type { Occupant, Treatment } from '../core/season/occupied'
 import { longDate } from '../text/format'
 import { standName } from './names'
 import { SelectField } from './SelectField'

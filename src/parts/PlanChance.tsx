@@ -1,5 +1,4 @@
-import { chanceText } from '../text/format'
-import { chanceLine } from '../text/plan'
+import { chanceLine, wholeText } from '../text/plan'
 import { usePlan } from '../state/usePlan'
 import { useStand, type StandView } from '../state/useStand'
 
@@ -19,7 +18,7 @@ function Known({ view, before, short }: Props & { view: StandView }) {
   return (
     <span data-testid="stored-chance" data-chance={Math.round(told.outcome.chance.whole * 100)}>
       {before}
-      {short ? chanceText(told.outcome.chance.whole) : chanceLine(told.outcome)}
+      {(short ? wholeText : chanceLine)(scenario, told.outcome)}
     </span>
   )
 }

@@ -92,7 +92,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
             : state === 'failed'
               ? ''
               : shown
-                ? chanceLine(shown)
+                ? chanceLine(scenario, shown)
                 : 'Working it out'}
         </p>
       </div>

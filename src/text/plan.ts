@@ -63,10 +63,14 @@ export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: b
   return `${name} ${shortDate(dayNumber(end.date))}`
 }
 
-/** The chance of a plan in words, with what it fails by. */
-export function chanceLine({ chance, failures }: ScenarioOutcome): string {
-  const fails = failsText(failures, 1)
-  return `${chanceText(chance.whole)}${fails ? `, ${fails}` : ''}`
+/** The chance of a plan in words, and what it is of: one without an end is held to no more than coming up. */
+export const wholeText = (scenario: Pick<Scenario, 'standCase'>, { chance }: ScenarioOutcome): string =>
+  plannedEnd(scenario) ? chanceText(chance.whole) : `${chanceText(chance.whole)} to come up in time`
+
+/** The same, with what it fails by most. */
+export function chanceLine(scenario: Pick<Scenario, 'standCase'>, outcome: ScenarioOutcome): string {
+  const fails = failsText(outcome.failures, 1)
+  return `${wholeText(scenario, outcome)}${fails ? `, ${fails}` : ''}`
 }
 
 /** The ground named green enough, the cover dead, the ground open: what a plan most likely comes to, in a sentence. */

@@ -3,7 +3,7 @@ import { poolMass } from '../residue/pools'
 import type { EarlierUse, StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
-import { groundOn } from './standRun'
+import { throughBed } from './through'
 
 /** What a ground holds on a day, per m²: mineral nitrogen and mulch, g, and water in reach of roots as a share of its most, 0–1. */
 export type GroundSummary = { mineralG: Spread; mulchG: Spread; waterShare: Spread }
@@ -15,9 +15,10 @@ export function groundSummary(
   ensemble: WeatherEnsemble,
   day: number,
 ): GroundSummary | null {
-  const ground = groundOn(before, bed, ensemble, day)
-  if (!ground || ground.length === 0) return null
-  const over = (of: (at: Ground) => number) => spreadOf(Float64Array.from(ground, of))!
+  // As it is under what still stands: nothing of that lies on it yet.
+  const states = throughBed(before, bed, ensemble, day).at(-1)?.states
+  if (!states) return null
+  const over = (of: (at: Ground) => number) => spreadOf(Float64Array.from(states, of))!
   return {
     mineralG: over(({ mineral }) => mineral),
     mulchG: over(({ pools }) => poolMass(pools)),

@@ -4,7 +4,7 @@ import { latest } from '../garden/timeline'
 import { standRunOn, type EarlierUse, type SeasonRun, type StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
-import { throughBed } from './through'
+import { throughBed, withRecords } from './through'
 
 const hashes = new WeakMap<readonly EarlierUse[], string>()
 const known = new WeakMap<WeatherEnsemble, Map<string, readonly Ground[] | null>>()
@@ -41,5 +41,6 @@ export function standRun(
   const { before = [], bed, stand } = standCase
   const start = latest(stand.start)
   const ground = start && groundOn(before, bed, ensemble, dayNumber(start.date))
-  return standRunOn(standCase, ensemble, ground, saveOn)
+  const known = !ground && before.length > 0 ? { ...standCase, bed: withRecords(bed) } : standCase
+  return standRunOn(known, ensemble, ground, saveOn)
 }

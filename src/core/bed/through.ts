@@ -36,6 +36,9 @@ function usesUntil(uses: readonly EarlierUse[], firstDay: number, day: number, l
     .filter(({ use, untilDay }) => untilDay > Math.max(use.startDay, day - lookBackDays))
 }
 
+/** A bed whose records reach further back than it is followed: what stood there before them no longer tells anything. */
+export const withRecords = (bed: StandCase['bed']): StandCase['bed'] => ({ ...bed, stoodBefore: null })
+
 /**
  * What a bed went through from the first of its uses until a day: each use, and the bare times between. Uses that begin
  * before the weather does, and those that ended `lookBackDays` before the day, are left out. Empty where none is left.
@@ -49,15 +52,17 @@ export function throughBed(
 ): Period[] {
   const weather = { ...ensemble, members: ensemble.members.slice(0, PAST_MEMBERS) }
   const lastDay = Math.min(day, ensemble.startDay + ensemble.days)
+  const followed = usesUntil(uses, ensemble.startDay, lastDay, lookBackDays)
+  const answers = followed[0]?.use === uses[0] ? bed : withRecords(bed)
   const periods: Period[] = []
   const follow = (of: EarlierUse | null, fromDay: number, untilDay: number) => {
     const ground = periods.at(-1)?.ground ?? null
     const states =
-      (of?.kind === 'cover' && coverStates(of, weather, ground, untilDay)) ||
-      groundStates(of, bed, weather, ground, fromDay, untilDay)
+      (of?.kind === 'cover' && coverStates(of, answers, weather, ground, untilDay)) ||
+      groundStates(of, answers, weather, ground, fromDay, untilDay)
     periods.push(periodOf(of, fromDay, untilDay, states))
   }
-  for (const { use, untilDay } of usesUntil(uses, ensemble.startDay, lastDay, lookBackDays)) {
+  for (const { use, untilDay } of followed) {
     const bareFrom = periods.at(-1)?.untilDay ?? use.startDay
     if (use.startDay > bareFrom) follow(null, bareFrom, use.startDay)
     follow(use, use.startDay, untilDay)
@@ -70,11 +75,12 @@ export function throughBed(
 /** A cover with all that was done to it, at the beginning of a day; null where it cannot be run. */
 function coverStates(
   { standCase }: Extract<EarlierUse, { kind: 'cover' }>,
+  bed: StandCase['bed'],
   ensemble: WeatherEnsemble,
   ground: readonly Ground[] | null,
   untilDay: number,
 ): readonly MemberState[] | null {
-  const until = { ...standCase, nextStartDay: untilDay }
+  const until = { ...standCase, bed, nextStartDay: untilDay }
   const season = standRunOn(until, ensemble, ground)
   return season && season.statesOn(untilDay, eventsFromEnd(until, season.ensemble))
 }
@@ -116,7 +122,9 @@ function periodOf(
   untilDay: number,
   states: readonly MemberState[],
 ): Period {
-  const crop = of?.kind === 'crop' ? findCrop(of.cropId) : null
+  // A crop that goes on standing has left nothing yet.
+  const gone = of?.kind === 'crop' && of.goneDay !== null && of.goneDay <= untilDay
+  const crop = gone ? findCrop(of.cropId) : null
   const remains = crop && cropRemains(crop, untilDay - fromDay)
   const ground = states.map(({ pools, buried, water, mineral, wetness, states: plants }): Ground => {
     const left: Ground = structuredClone({ pools, buried, water, mineral, wetness })

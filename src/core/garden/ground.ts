@@ -1,7 +1,7 @@
 import type { Bed, BedPart } from './schema'
 
 /** Stretch of a bed's length that a part takes, m; null for the path beside it. */
-function stretchOf(part: BedPart, lengthM: number): [number, number] | null {
+export function stretchOf(part: BedPart, lengthM: number): [number, number] | null {
   switch (part.kind) {
     case 'path':
       return null

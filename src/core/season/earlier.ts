@@ -32,6 +32,6 @@ export function usesBefore(
     })
     .sort((a, b) => a.startDay - b.startDay || partAreaM2(bed, a.stand.part) - partAreaM2(bed, b.stand.part))
     .filter((use, i, all) => all[i + 1]?.startDay !== use.startDay)
-  // What was followed by something else a year before is over.
-  return begun.filter((_, i) => !(begun[i + 1]?.startDay <= firstDay - LOOK_BACK_DAYS))
+  // What was followed by something else a year before is over. The first is kept: it tells how far back records reach.
+  return begun.filter((_, i) => i === 0 || !(begun[i + 1]?.startDay <= firstDay - LOOK_BACK_DAYS))
 }

@@ -3,7 +3,7 @@ import { chosenCover, type CoverChoice } from '../../actions/planCover'
 import { scenarioFor } from '../../core/choosing/composition'
 import type { ChooseQuestion } from '../../core/choosing/types'
 import type { Scenario } from '../../core/scenario/types'
-import { occupantsOf } from '../../core/garden/occupied'
+import { madeWay, occupantsOf } from '../../core/season/occupied'
 import type { Bed, Stand } from '../../core/garden/schema'
 import { standName } from '../../parts/names'
 import type { Tried } from './candidateTried'
@@ -48,10 +48,11 @@ function EndsThen({ cover, bed, day }: { cover: Stand; bed: Bed; day: number }) 
   const { data } = useGarden()
   return occupantsOf(data.stands, bed, cover, day)
     .filter(({ stand }) => stand.id !== cover.underStandId)
-    .map(({ stand, untilDay, open }) => (
+    .map((occupant) => ({ ...occupant, treatment: madeWay(occupant) }))
+    .map(({ stand, untilDay, treatment }) => (
       <p key={stand.id} role="status" className="mt-1">
         {standName(stand)} stands there{untilDay === null ? '' : ` until ${shortDate(untilDay)}`}: choosing
-        this {open[0] === 'gives way' ? 'ends that part of it' : 'ends it'} on {shortDate(day)}.
+        this {treatment === 'gives way' ? 'ends that part of it' : 'ends it'} on {shortDate(day)}.
       </p>
     ))
 }

@@ -151,6 +151,7 @@ function Verdict({
       <p>
         <Chance share={outcome.chance.whole} />{' '}
         <span className="quiet">
+          {!plan.ending && 'to come up in time; '}
           sow {shortDate(plan.sowDay)}
           {fits && `; seed about ${money(judged.cost.mid, currency)}`}
         </span>

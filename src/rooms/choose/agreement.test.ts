@@ -148,7 +148,7 @@ describe('on gardens made by chance every room tells the same of the plan that w
     const line = { ...offered, standCase: { ...offered.standCase, stand: cover } }
     expect(planData(line)).toEqual(planData(scenario))
     const told = candidateTried(candidate).outcome
-    expect(chanceLine(told)).toBe(chanceLine(outcome))
+    expect(chanceLine(line, told)).toBe(chanceLine(scenario, outcome))
     // Sow tries the same day, End holds the same way begun on the same day against the others.
     const [sown] = sowingOutlook(scenario, ensemble, [candidate.sowDay])
     expect(sown.chance).toBeCloseTo(candidate.chance, 9)

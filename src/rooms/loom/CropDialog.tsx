@@ -14,7 +14,7 @@ import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
 import { addStand } from '../../actions/addStand'
 import { Occupied } from '../../parts/Occupied'
-import { occupantsOf, type Treatment } from '../../core/garden/occupied'
+import { occupantsOf, type Treatment } from '../../core/season/occupied'
 
 const form = z
   .object({

@@ -1,8 +1,9 @@
 import { dayNumber, isoDate } from '../foundations/day'
-import { sharesGround } from './ground'
-import { clearing } from './newStands'
-import type { Bed, BedPart, Stand } from './schema'
-import { latest, spanOf } from './timeline'
+import { sharesGround, stretchOf } from '../garden/ground'
+import { clearing } from '../garden/newStands'
+import type { Bed, BedPart, Stand } from '../garden/schema'
+import { latest, spanOf } from '../garden/timeline'
+import { findMethod } from '../ending/methods'
 
 /** What becomes of what stands on ground that something new takes: it ends then, goes on with it, or gives way on that part alone. */
 export type Treatment = 'ends then' | 'goes on' | 'gives way'
@@ -13,22 +14,16 @@ export type Occupant = { stand: Stand; untilDay: number | null; usual: Treatment
 /** What begins on a ground. */
 export type Fresh = Pick<Stand, 'id' | 'bedId' | 'part' | 'content' | 'underStandId'>
 
-const stretch = (part: BedPart, { lengthM }: Pick<Bed, 'lengthM'>): [number, number] =>
-  part.kind === 'half'
-    ? part.which === 'first'
-      ? [0, lengthM / 2]
-      : [lengthM / 2, lengthM]
-    : part.kind === 'strip'
-      ? [part.fromM, part.toM]
-      : [0, lengthM]
-
 /** Shortest stretch that is worth keeping of what gives way, m. */
 const SHORTEST_M = 0.1
 
 /** The parts of a stretch of bed that are left when another takes its own. */
 function partsLeft(of: BedPart, taken: BedPart, bed: Pick<Bed, 'lengthM'>): BedPart[] {
-  const [from, to] = stretch(of, bed)
-  const [takenFrom, takenTo] = stretch(taken, bed)
+  const own = stretchOf(of, bed.lengthM)
+  const gone = stretchOf(taken, bed.lengthM)
+  if (!own || !gone) return []
+  const [from, to] = own
+  const [takenFrom, takenTo] = gone
   const pieces: [number, number][] = [
     [from, Math.max(from, takenFrom)],
     [Math.min(to, takenTo), to],
@@ -60,14 +55,18 @@ export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, da
   })
 }
 
-/** A stand that ends on a day: a crop is cleared, a cover ended as it was to be, or cut where nothing was planned. */
+/** What becomes of an occupant where the ground was said to be free: it ends, or gives way on the part that is taken. */
+export const madeWay = ({ open }: Occupant): Treatment => open[0]
+
+/** A stand that ends on a day: a crop is cleared, a cover ended as it was to be, or cut where no work was planned. */
 function endedOn(stand: Stand, day: number): Stand {
   const date = isoDate(day)
   const planned = latest(stand.end)
+  const work = planned !== null && !findMethod(planned.method)?.waits
   const plan =
     stand.content.kind === 'crop'
       ? clearing(date)
-      : { ...(planned ?? { method: 'chop' as const, passes: 1, note: '' }), date }
+      : { ...(work ? planned : { method: 'chop' as const, passes: 1, note: '' }), date }
   return { ...stand, end: { ...stand.end, plan } }
 }
 

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { testBed, testCover } from '../testing/beds'
-import { cropContent, cropStand, planting } from './newStands'
+import { cropContent, cropStand, planting } from '../garden/newStands'
 import { occupantsOf, standsTaking } from './occupied'
-import { stand as standSchema, type BedPart, type Stand } from './schema'
+import { stand as standSchema, type BedPart, type Stand } from '../garden/schema'
 
 const half = (which: 'first' | 'second'): BedPart => ({ kind: 'half', which })
 const tomato = (own: Partial<Stand> = {}): Stand => ({
@@ -90,6 +90,14 @@ describe('ground where something stands', () => {
   test('a cover without a planned end is cut where it must end, and a treatment that cannot be is the usual one', () => {
     const open = { ...rye, end: { plan: null, fact: null } }
     expect(take([open], lettuce('2026-06-10'))[0].end.plan).toMatchObject({
+      method: 'chop',
+      date: '2026-06-10',
+    })
+    const waits = {
+      ...open,
+      end: { plan: { method: 'winter-kill' as const, date: '2026-12-20', passes: 1, note: '' }, fact: null },
+    }
+    expect(take([waits], lettuce('2026-06-10'))[0].end.plan).toMatchObject({
       method: 'chop',
       date: '2026-06-10',
     })
