@@ -48,6 +48,18 @@ describe('a cover of the grower’s own', () => {
       10,
     )
   })
+  test('that no way can end in time is planned by the one that gets furthest, not by the one with the least work', () => {
+    const tight = testQuestion('2026-06-01', '2026-07-12', {
+      follows: {
+        ...(tomatoOn('2026-07-12') as Extract<Follows, { kind: 'crop' }>),
+        crop: findCrop('carrot')!,
+        establishment: 'seed',
+      },
+    })
+    const { outcome, plan } = own([of('hairy-vetch')], tight)
+    expect(outcome.chance.whole).toBeLessThan(0.05)
+    expect(plan.ending!.end.method).not.toMatch(/kill$/)
+  })
   test('that fits has the chance of the ranking, and nothing to repair where it can be relied on', () => {
     const answer = own(
       [of('crimson-clover')],

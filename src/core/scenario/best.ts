@@ -4,7 +4,7 @@ import { partAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
 import { boundOf, exactOf, startOf, type Bounded } from './bounds'
 import { daysFor, MOST_STARTS, shutWays, startDays, startSpan, type TerminationOption } from './compare'
-import { latestSafe, near, SAFE_CHANCE, type TerminationStart } from './starts'
+import { HOPELESS, latestSafe, near, reach, SAFE_CHANCE, type TerminationStart } from './starts'
 import { commonOf } from './criteria'
 import type { Termination } from './termination'
 import type { Scenario } from './types'
@@ -12,11 +12,23 @@ import type { Scenario } from './types'
 /** Work that is told apart, minutes per m². */
 const EFFORT_STEP = 0.1
 
-type Ranked = { method: MethodId; order: number; day: number; effort: number; onTop: number }
+type Ranked = {
+  method: MethodId
+  order: number
+  day: number
+  effort: number
+  onTop: number
+  reach: number
+  dead: number
+}
 
 /** Of endings that count as equal the one with the least work stands first, then what leaves more mulch, then the later. */
 const byWork = (a: Ranked, b: Ranked) =>
   a.effort - b.effort || b.onTop - a.onTop || b.day - a.day || a.order - b.order
+
+/** Where no ending has a chance, the one that gets furthest stands first, then the soonest dead: no work at all would else win. */
+const inOrder = (top: number) => (a: Ranked, b: Ranked) =>
+  (top <= HOPELESS ? b.reach - a.reach || a.dead - b.dead : 0) || byWork(a, b)
 
 const effortOf = (minutes: number, areaM2: number) =>
   Math.round(minutes / (EFFORT_STEP * Math.max(0.1, areaM2)))
@@ -27,6 +39,8 @@ const rankedOf = (scenario: Scenario, { way, passes }: Candidate, start: Termina
   day: start.day,
   effort: effortOf(start.minutes, partAreaM2(scenario.standCase.bed, scenario.standCase.stand.part)),
   onTop: leftOnTop(way),
+  reach: reach(start),
+  dead: start.dead?.mid ?? Number.MAX_VALUE,
 })
 
 /** The ending to plan, and the last day on which the same way still gives a chance to rely on; null where none does. */
@@ -52,7 +66,7 @@ export function bestOption(
       const candidate = CANDIDATES.find(({ way, passes: times }) => way.id === method && passes === times)!
       return { ...one, ranked: rankedOf(scenario, candidate, one.start) }
     })
-    .sort((a, b) => byWork(a.ranked, b.ranked))[0]
+    .sort((a, b) => inOrder(top)(a.ranked, b.ranked))[0]
   const { method, passes, starts } = option
   return { ...start, method, passes, latestSafeDay: latestSafe(starts) }
 }
@@ -95,7 +109,7 @@ export function bestTermination(
       one,
       ranked: rankedOf(scenario, one.candidate, startOf(comparison, one, one.criteria)),
     }))
-    .sort((a, b) => byWork(a.ranked, b.ranked))
+    .sort((a, b) => inOrder(top)(a.ranked, b.ranked))
   const found = ranked.find(({ one }) => near(startAt(one).worth, top))?.one
   if (!found) return null
   const { way, passes } = found.candidate

@@ -32,7 +32,7 @@ export const latestSafe = (starts: readonly Pick<TerminationStart, 'day' | 'chan
 export const near = (worth: number, top: number) => worth >= top - EQUAL_CHANCE - 1e-9
 
 /** How far a plan gets before it fails, by the order of the work. */
-const reach = ({ failures }: TerminationStart) =>
+export const reach = ({ failures }: Pick<TerminationStart, 'failures'>) =>
   failures.reduce((sum, { id, share }) => sum + share * CRITERIA.indexOf(id), 0)
 
 /**

@@ -35,21 +35,23 @@ export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; fin
       </h2>
       {candidates.length === 0 && final && (
         <p className="mt-1">
-          Below is what came nearest, with what would help. Or plant later, sow earlier, add a tool in the
-          Garden room, take a limit off, or leave the bed under a sheet or mulch.
+          Every cover left out can be tried all the same, with what would help. Or plant later, sow earlier,
+          add a tool in the Garden room, take a limit off, or leave the bed under a sheet or mulch.
         </p>
       )}
-      <ol className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="candidates">
-        {candidates.slice(0, all ? undefined : SHOWN_FIRST).map((candidate, rank) => (
-          <CandidateRow
-            key={candidate.key}
-            candidate={candidate}
-            rank={rank + 1}
-            next={candidate.againstNext ? (byKey.get(candidate.againstNext.key) ?? null) : null}
-            {...shared}
-          />
-        ))}
-      </ol>
+      {candidates.length > 0 && (
+        <ol className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="candidates">
+          {candidates.slice(0, all ? undefined : SHOWN_FIRST).map((candidate, rank) => (
+            <CandidateRow
+              key={candidate.key}
+              candidate={candidate}
+              rank={rank + 1}
+              next={candidate.againstNext ? (byKey.get(candidate.againstNext.key) ?? null) : null}
+              {...shared}
+            />
+          ))}
+        </ol>
+      )}
       {candidates.length > SHOWN_FIRST && (
         <button className="btn btn-sm mt-2" onClick={() => setAll(!all)}>
           {all ? 'Show the best ten' : `Show all ${candidates.length}`}

@@ -1,6 +1,7 @@
 import type { RefObject } from 'react'
 import type { OwnAnswer, OwnPlan } from '../../core/choosing/own'
 import { MOST_PARTS, type ChooseQuestion, type Part } from '../../core/choosing/types'
+import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { findSpecies, SPECIES } from '../../core/plants/catalogue'
 import { Chance } from '../../parts/Chance'
 import { Grade } from '../../parts/Grade'
@@ -166,7 +167,11 @@ function Verdict({
       <p>
         {endingText({ ending: plan.ending, chance: outcome.chance.whole, follows: question.follows.kind })}
       </p>
-      <Grade scenario={question} outcome={outcome} repair={repair ?? undefined} />
+      <Grade
+        scenario={question}
+        outcome={outcome}
+        repair={outcome.chance.whole < SAFE_CHANCE ? repair : undefined}
+      />
       {smothered.map(({ speciesId, chance }) => (
         <p key={speciesId}>
           {findSpecies(speciesId)?.name} will most likely be smothered by the others:{' '}
