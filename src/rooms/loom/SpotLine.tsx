@@ -53,7 +53,7 @@ const GROUPS = [
 function Legend() {
   return (
     <ul
-      className="quiet ml-auto flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 text-xs"
+      className="quiet ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 text-xs"
       aria-label="Weaves"
     >
       {GROUPS.map(([group, name]) => (

@@ -8,7 +8,7 @@ const REST_MS = 600
 export function SpotPlan({ standId }: { standId: string | undefined }) {
   const rested = useSettled(standId, REST_MS, undefined)
   return standId !== undefined && rested === standId ? (
-    <span className="shrink-0">
+    <span className="md:shrink-0">
       <PlanChance standId={standId} before="plan " short />
     </span>
   ) : null
