@@ -1,6 +1,6 @@
 import { isoDate, dayNumber } from '../src/core/foundations/day'
-import { shareOf, spreadOf, type Spread } from '../src/core/foundations/statistics'
-import { stageDays, dateSpread, spreadOn, valuesOn } from '../src/core/stand/summary'
+import { shareOf, quantilesOf, type Quantiles } from '../src/core/foundations/statistics'
+import { stageDays, dateSpread, quantilesOn, valuesOn } from '../src/core/stand/summary'
 import { MADE_COVERS, readMadePictures } from '../src/core/testing/pictures'
 import { worthOfLooks } from '../src/core/testing/truth'
 import { growStand } from '../src/core/testing/stands'
@@ -17,20 +17,20 @@ type Row = { what: string; expected: string; got: string; ok: boolean }
 const rows: Row[] = []
 
 function dateRow(what: string, days: Float64Array, from: string, to: string): number {
-  const { spread } = dateSpread(days)
-  const got = spread ? isoDate(Math.round(spread.mid)) : 'never'
+  const { quantiles: spread } = dateSpread(days)
+  const got = spread ? isoDate(Math.round(spread.p50)) : 'never'
   rows.push({ what, expected: `${from} – ${to}`, got, ok: spread !== null && got >= from && got <= to })
-  return spread ? Math.round(spread.mid) : NaN
+  return spread ? Math.round(spread.p50) : NaN
 }
 
 function numberRow(
   what: string,
-  spread: Spread | number | null,
+  spread: Quantiles | number | null,
   low: number,
   high: number,
   unit: string,
 ): void {
-  const value = typeof spread === 'number' ? spread : (spread?.mid ?? NaN)
+  const value = typeof spread === 'number' ? spread : (spread?.p50 ?? NaN)
   rows.push({
     what,
     expected: `${low}–${high} ${unit}`,
@@ -40,7 +40,7 @@ function numberRow(
 }
 
 const { pennsylvania, maryland, alabama, netherlands, canterbury } = TEST_SITES
-const ratio = (a: Float64Array, b: Float64Array) => spreadOf(a.map((value, i) => (100 * value) / b[i]))
+const ratio = (a: Float64Array, b: Float64Array) => quantilesOf(a.map((value, i) => (100 * value) / b[i]))
 
 function spring(
   name: string,
@@ -51,7 +51,7 @@ function spring(
   nitrogen: [number, number] | null,
 ) {
   const day = dateRow(`${name}: BBCH ${stage}`, stageDays(run, 0, stage), ...dates)
-  numberRow(`${name}: t/ha then`, (spreadOn(run, 'massG', day)?.mid ?? NaN) / 100, ...mass, 't/ha')
+  numberRow(`${name}: t/ha then`, (quantilesOn(run, 'massG', day)?.p50 ?? NaN) / 100, ...mass, 't/ha')
   if (nitrogen)
     numberRow(
       `${name}: % N then`,
@@ -88,7 +88,7 @@ const vetch = spring(
 )
 numberRow(
   'vetch, Maryland 20 Sep: kg N/ha then',
-  (spreadOn(vetch.run, 'nitrogenG', vetch.day)?.mid ?? NaN) * 10,
+  (quantilesOn(vetch.run, 'nitrogenG', vetch.day)?.p50 ?? NaN) * 10,
   110,
   210,
   'kg/ha',
@@ -111,7 +111,7 @@ dateRow(
 const oats = growStand(pennsylvania, 'oats', '2025-08-20', { members, days: 220 }).run
 numberRow(
   'oats, Pennsylvania 20 Aug: t/ha 15 Nov',
-  (spreadOn(oats, 'massG', dayNumber('2025-11-15'))?.mid ?? NaN) / 100,
+  (quantilesOn(oats, 'massG', dayNumber('2025-11-15'))?.p50 ?? NaN) / 100,
   2,
   5,
   't/ha',
@@ -128,14 +128,14 @@ numberRow(
 const buckwheat = growStand(pennsylvania, 'buckwheat', '2025-07-01', { members, days: 80 })
 numberRow(
   'buckwheat, Pennsylvania 1 Jul: days to flower',
-  (dateSpread(stageDays(buckwheat.run, 0, 61)).spread?.mid ?? NaN) - buckwheat.sowDay,
+  (dateSpread(stageDays(buckwheat.run, 0, 61)).quantiles?.p50 ?? NaN) - buckwheat.sowDay,
   25,
   35,
   'd',
 )
 numberRow(
   'buckwheat, Pennsylvania 1 Jul: t/ha at 45 d',
-  (spreadOn(buckwheat.run, 'massG', buckwheat.sowDay + 45)?.mid ?? NaN) / 100,
+  (quantilesOn(buckwheat.run, 'massG', buckwheat.sowDay + 45)?.p50 ?? NaN) / 100,
   2,
   4.5,
   't/ha',
@@ -143,7 +143,7 @@ numberRow(
 const sorghum = growStand(pennsylvania, 'sorghum-sudangrass', '2025-06-15', { members, days: 80 })
 numberRow(
   'sorghum-sudangrass, Pennsylvania 15 Jun: t/ha at 60 d',
-  (spreadOn(sorghum.run, 'massG', sorghum.sowDay + 60)?.mid ?? NaN) / 100,
+  (quantilesOn(sorghum.run, 'massG', sorghum.sowDay + 60)?.p50 ?? NaN) / 100,
   4,
   9,
   't/ha',
@@ -151,7 +151,7 @@ numberRow(
 const radish = growStand(netherlands, 'oilseed-radish', '2025-08-15', { members, days: 100 }).run
 numberRow(
   'oilseed radish, Netherlands 15 Aug: t/ha 10 Nov',
-  (spreadOn(radish, 'massG', dayNumber('2025-11-10'))?.mid ?? NaN) / 100,
+  (quantilesOn(radish, 'massG', dayNumber('2025-11-10'))?.p50 ?? NaN) / 100,
   2,
   4.5,
   't/ha',
@@ -180,7 +180,7 @@ function residueRows() {
   )
   numberRow(
     'rye residue, Maryland: net nitrogen in 4 weeks',
-    spreadOf(
+    quantilesOf(
       valuesOn(rye, rye.releasedG, end + 28).map(
         (value, i) => 10 * (value - valuesOn(rye, rye.releasedG, end)[i]),
       ),
@@ -210,14 +210,14 @@ function residueRows() {
   })
   numberRow(
     'vetch residue, Maryland: half its nitrogen has left after',
-    spreadOf(half)?.mid ?? NaN,
+    quantilesOf(half)?.p50 ?? NaN,
     3,
     7,
     'weeks',
   )
   numberRow(
     'vetch residue, Maryland: net nitrogen in 5 weeks',
-    spreadOf(
+    quantilesOf(
       valuesOn(soft, soft.releasedG, end + 35).map(
         (value, i) => 10 * (value - valuesOn(soft, soft.releasedG, end)[i]),
       ),

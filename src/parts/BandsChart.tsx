@@ -40,7 +40,7 @@ export function BandsChart({
   /** A lower chart for several side by side. */
   small?: boolean
 }) {
-  const rows = bands.mid.flatMap((mid, i) => {
+  const rows = bands.p50.flatMap((mid, i) => {
     const day = bands.startDay + i * bands.stepDays
     return day > untilDay
       ? []
@@ -48,10 +48,10 @@ export function BandsChart({
           {
             day,
             mid: mid * scale,
-            band: [bands.low[i] * scale, bands.high[i] * scale],
-            ...(before?.low[i] !== undefined && {
-              oldLow: before.low[i] * scale,
-              oldHigh: before.high[i] * scale,
+            band: [bands.p10[i] * scale, bands.p90[i] * scale],
+            ...(before?.p10[i] !== undefined && {
+              oldLow: before.p10[i] * scale,
+              oldHigh: before.p90[i] * scale,
             }),
           },
         ]

@@ -4,7 +4,7 @@ import type { PlantGroup } from '../core/plants/parameters'
 import type { MovedJob } from '../core/rounds/moved'
 import { stageName } from '../core/stand/stage'
 import type { DateChange } from '../core/tracking/change'
-import { dateSpreadText, longDate, shortDate } from '../text/format'
+import { dateRangeText, longDate, shortDate } from '../text/format'
 import { jobText } from './jobText'
 import { leadGroup } from './names'
 import type { Learned } from '../state/useLearned'
@@ -34,7 +34,7 @@ function dateText(change: DateChange, day: string, group: PlantGroup): string {
     widthAfter === widthBefore
       ? `and its range of ${widthAfter} days stays`
       : `and its range ${widthAfter < widthBefore ? 'narrows' : 'widens'} from ${widthBefore} to ${widthAfter} days`
-  return `After the check of ${day}, the date of ${stageName(change.bbch, group)} ${moved}, to ${after.spread ? dateSpreadText(after.spread) : ''} (was ${before.spread ? shortDate(before.spread.mid) : ''}), ${range}.`
+  return `After the check of ${day}, the date of ${stageName(change.bbch, group)} ${moved}, to ${after.quantiles ? dateRangeText(after.quantiles) : ''} (was ${before.quantiles ? shortDate(before.quantiles.p50) : ''}), ${range}.`
 }
 
 function jobChange({ job, before, after }: MovedJob, stand: Stand): string {

@@ -30,14 +30,14 @@ export function StageLadder({
         </thead>
         <tbody>
           {forecast.stages
-            .filter(({ date }) => date.spread && date.chance >= 0.1)
+            .filter(({ date }) => date.quantiles && date.chance >= 0.1)
             .map(({ bbch, date }) => (
-              <tr key={bbch} className={date.spread!.mid < today ? 'quiet' : ''}>
+              <tr key={bbch} className={date.quantiles!.p50 < today ? 'quiet' : ''}>
                 <td>{stageName(bbch, group)}</td>
                 <td>{String(bbch).padStart(2, '0')}</td>
-                <td className="font-semibold">{shortDate(date.spread!.mid)}</td>
+                <td className="font-semibold">{shortDate(date.quantiles!.p50)}</td>
                 <td>
-                  {shortDate(date.spread!.low)} to {shortDate(date.spread!.high)}
+                  {shortDate(date.quantiles!.p10)} to {shortDate(date.quantiles!.p90)}
                 </td>
                 <td>{percent(date.chance)}</td>
               </tr>

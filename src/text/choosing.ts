@@ -67,7 +67,7 @@ function notEndedText({
   const best = `At best ${Math.round(chance * 100)} in 100.`
   const fails = failure ? `By every way you have, ${FAILS_WHEN[failure]}` : 'No way of yours ends it in time'
   const reaches = when
-    ? `${stage} ${shortDate(when.mid)} ± ${Math.round((when.high - when.low) / 2)} days, ground wanted ${shortDate(byDay)}`
+    ? `${stage} ${shortDate(when.p50)} ± ${Math.round((when.p90 - when.p10) / 2)} days, ground wanted ${shortDate(byDay)}`
     : `it does not reach ${stage} before ${shortDate(byDay)}`
   return `${fails}: ${reaches}. ${best}`
 }

@@ -8,7 +8,7 @@ const LIKELY = 0.65
 
 /** What to mind about a way begun on a day, in a sentence: how it fails, or what is left to do where it does not. */
 export function wayText(way: Method, { chance, survivors, failures }: TerminationStart): string {
-  const standAgain = Math.round(survivors.mid * 100)
+  const standAgain = Math.round(survivors.p50 * 100)
   if (way.waits) return waitsText(way, chance)
   const fails = failsText(failures)
   if (chance < SAFE_CHANCE && fails) return `It ${fails}.`

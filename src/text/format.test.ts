@@ -4,7 +4,7 @@ import {
   area,
   centimetres,
   chanceText,
-  dateSpreadText,
+  dateRangeText,
   dryMatter,
   grams,
   kilos,
@@ -67,9 +67,9 @@ describe('numbers carry units and are rounded sensibly', () => {
 describe('dates', () => {
   const day = dayNumber('2026-05-24')
   test('a spread shows its middle and range, one date when there is none', () => {
-    expect(dateSpreadText({ low: day - 7, mid: day, high: day + 7 })).toMatch(/^24 May \(17\s?–\s?31 May\)$/)
-    expect(dateSpreadText({ low: day - 7, mid: day, high: day + 14 })).toContain(shortDate(day + 14))
-    expect(dateSpreadText({ low: day, mid: day, high: day })).toBe(shortDate(day))
+    expect(dateRangeText({ p10: day - 7, p50: day, p90: day + 7 })).toMatch(/^24 May \(17\s?–\s?31 May\)$/)
+    expect(dateRangeText({ p10: day - 7, p50: day, p90: day + 14 })).toContain(shortDate(day + 14))
+    expect(dateRangeText({ p10: day, p50: day, p90: day })).toBe(shortDate(day))
   })
 })
 

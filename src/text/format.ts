@@ -1,6 +1,6 @@
 import { format, parseISO } from 'date-fns'
 import { isoDate } from '../core/foundations/day'
-import type { Spread } from '../core/foundations/statistics'
+import type { Quantiles } from '../core/foundations/statistics'
 import {
   GRAMS_PER_OUNCE,
   LITRES_PER_GALLON,
@@ -36,9 +36,9 @@ export const longDate = (day: number) =>
 export const monthName = (day: number) => dateText(day, { month: 'short' })
 
 /** `24 May (17–31 May)`: the middle and the 10–90 % range of a date. */
-export function dateSpreadText(spread: Spread): string {
-  const [low, high] = [Math.round(spread.low), Math.round(spread.high)]
-  return low === high ? shortDate(spread.mid) : `${shortDate(spread.mid)} (${dateRange(low, high)})`
+export function dateRangeText(date: Quantiles): string {
+  const [low, high] = [Math.round(date.p10), Math.round(date.p90)]
+  return low === high ? shortDate(date.p50) : `${shortDate(date.p50)} (${dateRange(low, high)})`
 }
 
 /** `45 %`, with a space that does not break. */

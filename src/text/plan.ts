@@ -59,7 +59,7 @@ export function planData(scenario: Scenario) {
 export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: boolean): string {
   const way = findMethod(end.method)
   const name = way ? methodName(way, end.passes).toLowerCase() : end.method
-  if (way?.waits && !done) return dead ? `${name} about ${shortDate(dead.mid)}` : name
+  if (way?.waits && !done) return dead ? `${name} about ${shortDate(dead.p50)}` : name
   return `${name} ${shortDate(dayNumber(end.date))}`
 }
 
@@ -77,15 +77,15 @@ export function chanceLine(scenario: Pick<Scenario, 'standCase'>, outcome: Scena
 export function likelyText({ follows }: Pick<Scenario, 'follows'>, outcome: ScenarioOutcome): string {
   const { covered30, dead, ready, chance } = outcome
   const covers =
-    covered30.spread && covered30.chance > 0.5
-      ? `covers a third of the ground by ${shortDate(covered30.spread.mid)}`
+    covered30.quantiles && covered30.chance > 0.5
+      ? `covers a third of the ground by ${shortDate(covered30.quantiles.p50)}`
       : 'does not cover a third of the ground'
-  const dies = chance.dead === null ? null : dead ? `dead by ${shortDate(dead.mid)}` : 'not dead by then'
+  const dies = chance.dead === null ? null : dead ? `dead by ${shortDate(dead.p50)}` : 'not dead by then'
   const opens =
     follows.kind !== 'crop' || chance.ready === null
       ? null
       : ready
-        ? `ready for ${follows.crop.name.toLowerCase()} ${shortDate(ready.mid)}`
+        ? `ready for ${follows.crop.name.toLowerCase()} ${shortDate(ready.p50)}`
         : chance.ready > 0.5
           ? `ready for ${follows.crop.name.toLowerCase()} in time`
           : `not ready for ${follows.crop.name.toLowerCase()}`

@@ -5,7 +5,7 @@ import { rankCovers } from '../core/choosing/rank'
 import type { ChooseAnswer, ChooseQuestion, Part } from '../core/choosing/types'
 import { doseBetween } from '../core/ending/doses'
 import { dayNumber } from '../core/foundations/day'
-import { spreadOf, type Spread } from '../core/foundations/statistics'
+import { quantilesOf, type Quantiles } from '../core/foundations/statistics'
 import { stableHash } from '../core/foundations/hash'
 import type { Bed, CutDetails } from '../core/garden/schema'
 import { findSpecies } from '../core/plants/catalogue'
@@ -165,9 +165,9 @@ export const engine = {
   moving(spec: WeatherSpec, question: MovingQuestion): MovingAnswer | null {
     return moving(question, ensembleFor(spec))
   },
-  filmSun(spec: WeatherSpec, fromDay: number, days: number): Spread | null {
+  filmSun(spec: WeatherSpec, fromDay: number, days: number): Quantiles | null {
     const ensemble = ensembleFor(spec)
-    return spreadOf(
+    return quantilesOf(
       ensemble.members.map((_, member) => doseBetween(ensemble, 'clear', member, fromDay, fromDay + days)),
     )
   },

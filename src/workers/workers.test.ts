@@ -236,7 +236,7 @@ describe('engine on the demo garden', () => {
       'soil',
       'frost',
     ])
-    expect(after!.mulchG.mid).toBeGreaterThan(100)
+    expect(after!.mulchG.p50).toBeGreaterThan(100)
   })
   test('the outlook of the weeks is the same for the same weather', () => {
     expect(engine.outlook(spec, today, 4)).toEqual(engine.outlook(spec, today, 4))
@@ -250,7 +250,7 @@ describe('engine on the demo garden', () => {
     const cold = engine.forecast({ ...spec, recordKey: 'cold' }, standCase)!
     const usual = engine.forecast({ ...spec, recordKey: 'mild' }, standCase)!
     const flower = (forecast: typeof cold) =>
-      forecast.stages.find((stage) => stage.bbch === 61)!.date.spread!.mid
+      forecast.stages.find((stage) => stage.bbch === 61)!.date.quantiles!.p50
     expect(flower(cold)).toBeGreaterThan(flower(usual))
     expect(() => engine.outlook({ ...spec, recordKey: 'never' }, today, 1)).toThrow(/did not reach/)
   })
@@ -295,8 +295,8 @@ describe('engine on the demo garden', () => {
       data.stands.some((stand) => stand.bedId === id && stand.start.fact),
     )!
     const summary = engine.ground(spec, beforeOn(data, bed, { kind: 'whole' }, today, null), bed, today)!
-    expect(summary.mineralG.low).toBeGreaterThan(0)
-    expect(summary.waterShare.high).toBeLessThanOrEqual(1)
+    expect(summary.mineralG.p10).toBeGreaterThan(0)
+    expect(summary.waterShare.p90).toBeLessThanOrEqual(1)
     expect(engine.ground(spec, [], bed, today)).toBeNull()
   })
   test('crops have no forecast', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
-import { spreadOf } from '../foundations/statistics'
+import { quantilesOf } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import type { Bed, Stand } from '../garden/schema'
 import { findCrop } from '../plants/crops'
@@ -10,7 +10,7 @@ import type { EarlierUse } from '../season/run'
 import { generatedEnsemble } from '../site/ensemble'
 import { heldBy } from '../soil/ground'
 import { startingNitrogen } from '../soil/nitrogen'
-import { spreadOn } from '../stand/summary'
+import { quantilesOn } from '../stand/summary'
 import { testBed, testCase, testCover } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { cropRemains } from './cropCourse'
@@ -124,11 +124,11 @@ describe('what stood before', () => {
   const sowOn = '2025-09-10'
   const rye = (before: EarlierUse[], bed: Bed = testBed) => {
     const { run } = standRun(testCase(testCover('cereal-rye', sowOn), { bed, before }), ensemble)!
-    return { run, massG: spreadOn(run, 'massG', dayNumber('2026-05-10'))!.mid }
+    return { run, massG: quantilesOn(run, 'massG', dayNumber('2026-05-10'))!.p50 }
   }
   const day = dayNumber(sowOn)
   const mineral = (before: EarlierUse[], bed: Bed = testBed) =>
-    spreadOf(Float64Array.from(groundOn(before, bed, ensemble, day)!, (ground) => ground.mineral))!.mid
+    quantilesOf(Float64Array.from(groundOn(before, bed, ensemble, day)!, (ground) => ground.mineral))!.p50
   const cabbage = [cropUse('cabbage', '2025-05-20', '2025-08-25')]
   const bareSummer = [cropUse('spring-onion', '2025-03-01', '2025-05-01')]
 
@@ -139,12 +139,12 @@ describe('what stood before', () => {
   test('a wet autumn takes more nitrogen from sand than from clay', () => {
     const autumn = [cropUse('spring-onion', '2024-07-01', '2024-09-01')]
     const december = (soil: Bed['soil']) =>
-      spreadOf(
+      quantilesOf(
         Float64Array.from(
           groundOn(autumn, { ...testBed, soil }, ensemble, dayNumber('2024-12-15'))!,
           (ground) => ground.mineral,
         ),
-      )!.mid
+      )!.p50
     expect(december('sand')).toBeLessThan(0.8 * december('clay'))
   })
   test('a second cover begins on the residue and the nitrogen of the first', () => {
@@ -183,13 +183,13 @@ describe('what stood before', () => {
     const growing = [coverUse('cereal-rye', '2025-09-20')]
     const may = dayNumber('2026-05-01')
     const summary = groundSummary(growing, testBed, ensemble, may)!
-    const standing = spreadOf(
+    const standing = quantilesOf(
       Float64Array.from(throughBed(growing, testBed, ensemble, may).at(-1)!.ground, ({ pools }) =>
         poolMass(pools),
       ),
     )!
-    expect(summary.mulchG.mid).toBeLessThan(0.4 * standing.mid)
-    expect(summary.waterShare.low).toBeGreaterThanOrEqual(0)
+    expect(summary.mulchG.p50).toBeLessThan(0.4 * standing.p50)
+    expect(summary.waterShare.p10).toBeGreaterThanOrEqual(0)
     expect(groundSummary([], testBed, ensemble, may)).toBeNull()
   })
   test('what began before the weather does, or ended long ago, is not followed', () => {

@@ -1,6 +1,6 @@
 import { findMethod } from '../ending/methods'
 import { beginsOn } from '../season/deadDays'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Range } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'
 import { harmTexts } from '../plants/catalogue'
 import { notAllFood } from '../plants/food'
@@ -8,7 +8,7 @@ import type { Species } from '../plants/parameters'
 import type { BestTermination } from '../scenario/best'
 import type { ScenarioOutcome } from '../scenario/types'
 import type { WeatherEnsemble } from '../site/weather'
-import type { DateSpread } from '../stand/summary'
+import type { DateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
 import type { Candidate, ChooseQuestion, Part, PurposeResult } from './types'
@@ -24,10 +24,10 @@ export type Grown = {
   question: ChooseQuestion
   ensemble: WeatherEnsemble
   run: StandRun
-  covered30: DateSpread
-  flower: DateSpread
+  covered30: DateQuantiles
+  flower: DateQuantiles
   covering: Covering
-  cost: Spread
+  cost: Range
   plants: Species[]
 }
 
@@ -62,8 +62,8 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number, served: 
     const chanceOfGoal = shareOf(run.members, (m) =>
       lessIsBetter(id) ? amounts[m] <= purpose.goal : amounts[m] >= purpose.goal,
     )
-    const amount = spreadOf(amounts)!
-    const worth = 0.4 * chanceOfGoal + 0.6 * goalShare(purpose, amount.mid)
+    const amount = quantilesOf(amounts)!
+    const worth = 0.4 * chanceOfGoal + 0.6 * goalShare(purpose, amount.p50)
     return { id, amount, chanceOfGoal, worth: GROWTH_LEFT.includes(id) ? served * worth : worth }
   })
 }

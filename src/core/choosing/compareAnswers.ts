@@ -11,11 +11,11 @@ export function differences(
   theirs: Candidate,
 ): { better: Difference[]; worse: Difference[] } {
   const found: { difference: Difference; gain: number }[] = ours.purposes.map((entry, i) => {
-    const other = theirs.purposes[i]?.amount.mid ?? 0
-    const scale = Math.max(1e-9, entry.amount.mid, other)
-    const gain = ((entry.amount.mid - other) / scale) * (lessIsBetter(entry.id) ? -1 : 1)
+    const other = theirs.purposes[i]?.amount.p50 ?? 0
+    const scale = Math.max(1e-9, entry.amount.p50, other)
+    const gain = ((entry.amount.p50 - other) / scale) * (lessIsBetter(entry.id) ? -1 : 1)
     return {
-      difference: { of: entry.id, ours: entry.amount.mid, theirs: other },
+      difference: { of: entry.id, ours: entry.amount.p50, theirs: other },
       gain: Math.abs(gain) < NOTICEABLE ? 0 : gain,
     }
   })

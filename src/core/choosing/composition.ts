@@ -1,6 +1,6 @@
 import { canFlatten } from '../ending/flattening'
 import { isoDate } from '../foundations/day'
-import type { Spread } from '../foundations/statistics'
+import type { Range } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'
 import { coverStand, USUAL_GERMINATION } from '../garden/newStands'
 import type { Covering } from '../garden/schema'
@@ -23,7 +23,7 @@ export const plantsOf = (parts: readonly Part[]): Species[] =>
   parts.map((part) => findSpecies(part.speciesId)!)
 
 /** The price of a composition's seed at broadcast rates. */
-export function seedCost(parts: readonly Part[], covering: Covering, question: ChooseQuestion): Spread {
+export function seedCost(parts: readonly Part[], covering: Covering, question: ChooseQuestion): Range {
   const plants = plantsOf(parts)
   const recipe = sowingRecipe({
     areaM2: partAreaM2(question.bed, question.part),

@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { shareOf, spreadOf } from '../foundations/statistics'
+import { shareOf, quantilesOf } from '../foundations/statistics'
 import { bestTermination } from '../scenario/best'
 import { startDays, startSpan } from '../scenario/compare'
 import { commonOf, sowingCriteria } from '../scenario/criteria'
@@ -73,8 +73,8 @@ export function judge(
     return reject(
       'too little time',
       established * 0.3,
-      covered30.spread && covered30.chance > 0.3 && covered30.spread.mid > until
-        ? { code: 'covers late', coverDay: covered30.spread.mid, byDay: until }
+      covered30.quantiles && covered30.chance > 0.3 && covered30.quantiles.p50 > until
+        ? { code: 'covers late', coverDay: covered30.quantiles.p50, byDay: until }
         : established > 0.05
           ? { code: 'covers seldom', chance: established, byDay: until }
           : { code: 'never covers', sowDay, byDay: until },
@@ -158,8 +158,8 @@ function wishesOf({ limits, follows }: ChooseQuestion, { run, ensemble }: Season
   return ({ dead, day, way }: Termination): boolean => {
     if (deadBy < Infinity && shareOf(dead.length, (m) => dead[m] <= deadBy) < REJECT_BELOW) return false
     if (!limits.neverReseeds) return true
-    const ends = way?.waits ? (spreadOf(dead)?.mid ?? Infinity) : day
-    return selfSowing(run, ensemble, ends, true).every((entry) => entry.viablePerM2.mid <= SELF_SOWN)
+    const ends = way?.waits ? (quantilesOf(dead)?.p50 ?? Infinity) : day
+    return selfSowing(run, ensemble, ends, true).every((entry) => entry.viablePerM2.p50 <= SELF_SOWN)
   }
 }
 
@@ -178,7 +178,7 @@ function notEnded(
     chance: worth,
     byDay,
     stage: plants[0].group === 'grass' ? 'pollen' : 'first flower',
-    when: flower.spread,
+    when: flower.quantiles,
     failure,
   })
 }

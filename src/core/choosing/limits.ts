@@ -1,5 +1,5 @@
 import { isoDate } from '../foundations/day'
-import { shareOf, spreadOf } from '../foundations/statistics'
+import { shareOf, quantilesOf } from '../foundations/statistics'
 import { findSpecies } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
 import type { StandRun } from '../stand/types'
@@ -98,11 +98,11 @@ export function winterVerdict(
     run.members,
     (m) => !Number.isNaN(killed[m]) && peakMass(run, m, killed[m]) < WORTH_GROWING_G,
   )
-  const when = spreadOf(killed.map((day) => run.startDay + day))
+  const when = quantilesOf(killed.map((day) => run.startDay + day))
   const { winter } = question.limits
   if (small > REJECT_BELOW && when)
-    return { code: 'killed small', by: killedBy(run, ensemble, killed), day: when.mid }
-  if (winter === 'must live' && chance > 0.4 && when) return { code: 'killed', day: when.mid, chance }
+    return { code: 'killed small', by: killedBy(run, ensemble, killed), day: when.p50 }
+  if (winter === 'must live' && chance > 0.4 && when) return { code: 'killed', day: when.p50, chance }
   if (winter === 'must die' && chance < 0.6)
     return { code: 'lives on', chance: 1 - chance, byDay: untilDay(question) }
   return null
@@ -133,5 +133,5 @@ export function reachedHeight(run: StandRun, endDay: number): number {
     for (let day = 0; day < days; day++) tallest = Math.max(tallest, run.heightM[m * run.days + day])
     return tallest
   })
-  return spreadOf(heights)?.mid ?? 0
+  return quantilesOf(heights)?.p50 ?? 0
 }

@@ -1,4 +1,4 @@
-import { shareOf, type Spread } from '../foundations/statistics'
+import { shareOf, type Quantiles } from '../foundations/statistics'
 import { seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
@@ -10,10 +10,10 @@ import {
   bandsOf,
   dateSpread,
   firstDays,
-  spreadOn,
+  quantilesOn,
   stageDays,
   type Bands,
-  type DateSpread,
+  type DateQuantiles,
 } from '../stand/summary'
 import { drawMemberParameters } from '../stand/memberParameters'
 import { BROADCAST_FACTOR } from '../plants/establishment'
@@ -23,10 +23,10 @@ export type SowingOutlook = {
   sowDay: number
   cover: Bands
   /** First day with half the ground covered. */
-  covered: DateSpread
-  flower: DateSpread
+  covered: DateQuantiles
+  flower: DateQuantiles
   /** Dry matter after ninety days, g m⁻². */
-  mass90: Spread | null
+  mass90: Quantiles | null
   /** Share of years in which plants are alive 240 days on, or ripe before. */
   lives: number
 }
@@ -67,7 +67,7 @@ export function plantYear(
         cover: bandsOf(run, 'cover', STEP_DAYS),
         covered: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.5)),
         flower: dateSpread(stageDays(run, 0, 61)),
-        mass90: spreadOn(run, 'massG', sowDay + 90),
+        mass90: quantilesOn(run, 'massG', sowDay + 90),
         lives: shareOf(run.members, (m) => {
           const at = m * run.days + Math.min(last, 240)
           return run.species[0].alive[at] > 0.1 || run.species[0].bbch[at] >= 85

@@ -1,4 +1,4 @@
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { soilWarm } from '../planting/openDays'
 import { CROPS, type Crop } from '../plants/crops'
 import type { WeatherEnsemble } from '../site/weather'
@@ -16,7 +16,7 @@ const KILLING_C = 2
 const LEAST_CHANCE = 0.5
 
 /** A food crop that can be sown and eaten before the ground is wanted. */
-export type QuickCrop = { cropId: string; harvest: Spread; chance: number }
+export type QuickCrop = { cropId: string; harvest: Quantiles; chance: number }
 
 /** Day a crop sown on a day is fit to eat in a member; NaN where frost takes it or the weather ends first. */
 function harvestDay(crop: Crop, ensemble: WeatherEnsemble, member: number, sowDay: number): number {
@@ -46,8 +46,8 @@ export function quickCrops(ensemble: WeatherEnsemble, sowDay: number, wantedDay:
         soilWarm(ensemble, member, sowDay, crop.soilMinC) ? harvestDay(crop, ensemble, member, sowDay) : NaN,
       )
       const chance = shareOf(members, (member) => days[member] <= wantedDay)
-      const harvest = spreadOf(days.filter((day) => !Number.isNaN(day)))
+      const harvest = quantilesOf(days.filter((day) => !Number.isNaN(day)))
       return harvest && chance >= LEAST_CHANCE ? [{ cropId: crop.id, harvest, chance }] : []
     })
-    .sort((a, b) => b.chance - a.chance || a.harvest.mid - b.harvest.mid)
+    .sort((a, b) => b.chance - a.chance || a.harvest.p50 - b.harvest.p50)
 }

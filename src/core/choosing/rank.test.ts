@@ -59,7 +59,7 @@ describe('ranking', () => {
   test('a legume leads for feeding, and grasses feed nothing', () => {
     const list = straight(ask(overWinter))
     expect(findSpecies(list[0].key)!.group).toBe('legume')
-    expect(list.find((entry) => entry.key === 'cereal-rye')?.purposes[0].amount.mid ?? 0).toBe(0)
+    expect(list.find((entry) => entry.key === 'cereal-rye')?.purposes[0].amount.p50 ?? 0).toBe(0)
   })
   test('the same window at three places has differently reasoned answers', () => {
     const window = testQuestion('2025-09-20', '2026-05-20', { purposes: ['mass', 'feed'] })
@@ -144,7 +144,7 @@ describe('mixes', () => {
         question,
         weather,
       )!.judged as Candidate
-    expect(own(0.8).purposes[0].amount.mid).toBeGreaterThan(own(0.2).purposes[0].amount.mid)
+    expect(own(0.8).purposes[0].amount.p50).toBeGreaterThan(own(0.2).purposes[0].amount.p50)
     const tight = { ...question, limits: { ...question.limits, noGrasses: true } }
     const left = ownCover([{ speciesId: 'oats', share: 1 }], tight, weather)!
     expect(left.judged).toMatchObject({ limit: 'not wanted' })

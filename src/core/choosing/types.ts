@@ -1,9 +1,9 @@
-import type { Spread } from '../foundations/statistics'
+import type { Quantiles, Range } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import type { Bed, BedPart, Covering, Garden, PurposeId, Stand } from '../garden/schema'
 import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
 import type { EarlierUse } from '../season/run'
-import type { DateSpread } from '../stand/summary'
+import type { DateQuantiles } from '../stand/summary'
 
 export type WinterWish = 'either' | 'must live' | 'must die'
 
@@ -81,7 +81,7 @@ export const MOST_PARTS = 8
 /** A species and its share of the full rate. */
 export type Part = { speciesId: string; share: number }
 
-export type PurposeResult = { id: PurposeId; amount: Spread; chanceOfGoal: number; worth: number }
+export type PurposeResult = { id: PurposeId; amount: Quantiles; chanceOfGoal: number; worth: number }
 
 /** What one answer has over another: a purpose, the chance, or the price. */
 export type Difference = { of: PurposeId | 'chance' | 'cost'; ours: number; theirs: number }
@@ -104,10 +104,10 @@ export type Candidate = {
   /** The ending to plan; null where none is needed. */
   ending: { end: EndDetails; latestSafeDay: number | null } | null
   purposes: PurposeResult[]
-  firstFlower: DateSpread
-  covered30: DateSpread
+  firstFlower: DateQuantiles
+  covered30: DateQuantiles
   heightM: number
-  cost: Spread
+  cost: Range
   /** For a mix: what it has over its best single species, and what it gives up. */
   overSingle: { speciesId: string; better: Difference[]; worse: Difference[] } | null
   /** What the one ranked next has over this one, and this one over it. */
@@ -155,7 +155,7 @@ export type Reason = { of?: string } & (
       byDay: number
       stage: 'pollen' | 'first flower'
       /** When it gets there; null where it does not before the day. */
-      when: Spread | null
+      when: Quantiles | null
       failure: CriterionId | null
     }
 )

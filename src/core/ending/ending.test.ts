@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
-import { spreadOf } from '../foundations/statistics'
+import { quantilesOf } from '../foundations/statistics'
 import { growStand } from '../testing/stands'
 import { testBed as bed, testTool as tool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
@@ -208,8 +208,8 @@ describe('comparison for rye that is to be dead by 23 June', () => {
   })
   test('two chops leave fewer than one, and take longer', () => {
     const on = (passes: number) => wayOf(options, 'chop', passes).starts.at(-6)!
-    expect(on(2).survivors.mid).toBeLessThan(on(1).survivors.mid)
-    expect(on(2).dead!.mid).toBeGreaterThan(on(1).dead!.mid)
+    expect(on(2).survivors.p50).toBeLessThan(on(1).survivors.p50)
+    expect(on(2).dead!.p50).toBeGreaterThan(on(1).dead!.p50)
   })
   test('an earlier day never raises a chance', () => {
     const earlier = waysFor(grown, {
@@ -261,7 +261,7 @@ test('winter-kill ends oats before spring', () => {
         target: DEAD_SHARE.transplant,
       }).deadDay,
   )
-  const spread = spreadOf(days)!
-  expect(spread.mid).toBeGreaterThan(dayNumber('2025-11-01'))
-  expect(spread.mid).toBeLessThan(dayNumber('2026-03-01'))
+  const spread = quantilesOf(days)!
+  expect(spread.p50).toBeGreaterThan(dayNumber('2025-11-01'))
+  expect(spread.p50).toBeLessThan(dayNumber('2026-03-01'))
 })

@@ -151,7 +151,7 @@ describe('what is needed', () => {
       wayOf(
         waysFor({ run, ensemble }, { from: dayNumber('2026-05-01'), by: dayNumber('2026-06-25'), tools }),
         'tarp',
-      ).starts[0].dead!.mid
+      ).starts[0].dead!.p50
     const sheet = testTool('black tarp', 2, 12)
     expect(dead([sheet])).toBeGreaterThan(dead([sheet, testTool('scythe')]))
   })

@@ -4,7 +4,7 @@ import { lastActAfter, stragglerMinutes, USUAL_LANES, type EndingSetup, type Mem
 import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from './woodiness'
 import { findMethod, METHODS, type Method } from './methods'
 import { dayNumber, isoDate } from '../foundations/day'
-import { spreadOf } from '../foundations/statistics'
+import { quantilesOf } from '../foundations/statistics'
 import { partSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import type { Rules } from '../garden/rules'
@@ -144,7 +144,7 @@ export function workMinutes(
   const way = findMethod(end.method)
   if (!way || way.waits) return 0
   const plants = run.sown.reduce((sum, sown) => sum + sown.seedsPerM2 * sown.emergenceShare, 0)
-  const middle = spreadOf(survivors)?.mid ?? 1
+  const middle = quantilesOf(survivors)?.p50 ?? 1
   const byHand = way.sheet || way.animals ? 0 : stragglerMinutes(middle, plants, areaM2)
   const tool = way.acts.includes('chop') ? usualTool(run, dayNumber(end.date), tools) : null
   const perM2 = tool
@@ -155,10 +155,10 @@ export function workMinutes(
 
 /** The tool that cuts the stems of the middle member on a day. */
 function usualTool(run: StandRun, day: number, tools: readonly Pick<Tool, 'kind'>[]): CuttingTool | null {
-  const hardness = spreadOf(
+  const hardness = quantilesOf(
     Float64Array.from({ length: run.members }, (_, member) => hardnessOn(run, indexOn(run, member, day))),
   )
-  return cuttingTool(tools, hardness?.mid ?? 0)
+  return cuttingTool(tools, hardness?.p50 ?? 0)
 }
 
 function movesMinutes({ animals, plot }: EndingSetup): number {

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { addDays, dayNumber, dayOfYear, isoDate, parseDay, startOfWeek } from './day'
 import { stableHash } from './hash'
 import { randomStream } from './random'
-import { interpolate, shareOf, spreadOf, chanceBySpread } from './statistics'
+import { interpolate, shareOf, quantilesOf, chanceBy } from './statistics'
 import { GRAMS_PER_POUND, gramsPerM2, ouncesPer1000SquareFeet, poundsPerAcre } from './units'
 
 describe('days', () => {
@@ -54,11 +54,15 @@ describe('random streams', () => {
 describe('statistics', () => {
   test('spread of evenly spread values', () => {
     const values = Array.from({ length: 101 }, (_, i) => i)
-    expect(spreadOf(values)).toEqual({ low: expect.closeTo(9.6, 1), mid: 50, high: expect.closeTo(90.4, 1) })
+    expect(quantilesOf(values)).toEqual({
+      low: expect.closeTo(9.6, 1),
+      mid: 50,
+      high: expect.closeTo(90.4, 1),
+    })
   })
   test('weights of zero and missing values do not count', () => {
-    expect(spreadOf([1, 99, NaN], [1, 0, 1])).toEqual({ low: 1, mid: 1, high: 1 })
-    expect(spreadOf([NaN])).toBeNull()
+    expect(quantilesOf([1, 99, NaN], [1, 0, 1])).toEqual({ p10: 1, p50: 1, p90: 1 })
+    expect(quantilesOf([NaN])).toBeNull()
     expect(shareOf(4, (i) => i < 1, [3, 1, 0, 0])).toBe(0.75)
   })
   test('table interpolation is flat beyond its ends', () => {
@@ -82,9 +86,9 @@ test('the hash follows the data', () => {
 })
 
 describe('the chance that a date has come', () => {
-  const spread = { low: 10, mid: 20, high: 40 }
+  const spread = { p10: 10, p50: 20, p90: 40 }
   test('10, 50 and 90 % at its own marks, straight between, never sure', () => {
-    expect([5, 10, 15, 20, 30, 40, 90].map((day) => chanceBySpread(spread, day))).toEqual(
+    expect([5, 10, 15, 20, 30, 40, 90].map((day) => chanceBy(spread, day))).toEqual(
       [0.05, 0.1, 0.3, 0.5, 0.7, 0.95, 0.95].map((share) => expect.closeTo(share, 9)),
     )
   })

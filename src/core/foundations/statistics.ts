@@ -1,5 +1,8 @@
-/** Low, middle and high value of a distribution: its 10th, 50th and 90th percentiles. */
-export type Spread = { low: number; mid: number; high: number }
+/** The range over members: its 10th, 50th and 90th percentiles. */
+export type Quantiles = { p10: number; p50: number; p90: number }
+
+/** A figure from literature or trade with its likely lowest and highest value; no distribution is implied. */
+export type Range = { low: number; mid: number; high: number }
 
 /** Percentile p (0–1) of ascending values with weights that sum to `total`; linear between points. */
 function weightedPercentile(pairs: [number, number][], total: number, p: number): number {
@@ -21,10 +24,10 @@ function weightedPercentile(pairs: [number, number][], total: number, p: number)
 }
 
 /**
- * Weighted 10/50/90 % spread. `values` and `weights` have the same length; entries with weight 0 or a value
+ * Weighted 10, 50 and 90 % quantiles. `values` and `weights` have the same length; entries with weight 0 or a value
  * that is not finite are left out. Returns `null` when nothing is left.
  */
-export function spreadOf(values: ArrayLike<number>, weights?: ArrayLike<number>): Spread | null {
+export function quantilesOf(values: ArrayLike<number>, weights?: ArrayLike<number>): Quantiles | null {
   const pairs: [number, number][] = []
   let total = 0
   for (let i = 0; i < values.length; i++) {
@@ -37,9 +40,9 @@ export function spreadOf(values: ArrayLike<number>, weights?: ArrayLike<number>)
   if (pairs.length === 0) return null
   pairs.sort((a, b) => a[0] - b[0])
   return {
-    low: weightedPercentile(pairs, total, 0.1),
-    mid: weightedPercentile(pairs, total, 0.5),
-    high: weightedPercentile(pairs, total, 0.9),
+    p10: weightedPercentile(pairs, total, 0.1),
+    p50: weightedPercentile(pairs, total, 0.5),
+    p90: weightedPercentile(pairs, total, 0.9),
   }
 }
 
@@ -74,8 +77,8 @@ export function interpolate(points: readonly (readonly [number, number])[], x: n
   return points[points.length - 1][1]
 }
 
-/** Chance that a date with this spread has come by a day: straight between its 10, 50 and 90 %. */
-export function chanceBySpread({ low, mid, high }: Spread, day: number): number {
+/** Chance that a date with these quantiles has come by a day: straight between its 10, 50 and 90 %. */
+export function chanceBy({ p10: low, p50: mid, p90: high }: Quantiles, day: number): number {
   if (day < low) return 0.05
   if (day < mid) return 0.1 + (0.4 * (day - low)) / Math.max(1, mid - low)
   if (day < high) return 0.5 + (0.4 * (day - mid)) / Math.max(1, high - mid)

@@ -1,4 +1,4 @@
-import { spreadOf, type Spread } from '../foundations/statistics'
+import { quantilesOf, type Quantiles, type Range } from '../foundations/statistics'
 import type { NitrogenSource } from '../garden/rules'
 import type { Bed } from '../garden/schema'
 import type { Crop } from '../plants/crops'
@@ -8,7 +8,7 @@ import { valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 
 /** Nitrogen by week after planting, g m⁻² since planting: what the crop has taken up, what residue and soil have freed. */
-export type NitrogenWeek = { week: number; needG: number; residue: Spread; soilG: number }
+export type NitrogenWeek = { week: number; needG: number; residue: Quantiles; soilG: number }
 
 /** Share of mineral nitrogen in the soil that a crop's roots get (judgement, 0.5–0.8). */
 export const CAUGHT = 0.65
@@ -36,11 +36,11 @@ export function nitrogenWeeks(
   const weeks = Math.min(MOST_WEEKS, Math.ceil(crop.daysToHarvest / 7))
   const list: NitrogenWeek[] = []
   // What was freed before planting and not washed out is there to begin with.
-  let soilG = spreadOf(valuesOn(ended, ended.mineralG, plantingDay))?.mid ?? 0
+  let soilG = quantilesOf(valuesOn(ended, ended.mineralG, plantingDay))?.p50 ?? 0
   for (let week = 0; week <= weeks; week++) {
     const at = from + 7 * week
     if (from < 0 || at >= ended.days) break
-    const residue = spreadOf(
+    const residue = quantilesOf(
       Float64Array.from(
         { length: ended.members },
         (_, m) => ended.releasedG[m * ended.days + at] - ended.releasedG[m * ended.days + from],
@@ -49,7 +49,7 @@ export function nitrogenWeeks(
     list.push({
       week,
       needG: cropNeed(crop, week * 7),
-      residue: residue ?? { low: 0, mid: 0, high: 0 },
+      residue: residue ?? { p10: 0, p50: 0, p90: 0 },
       soilG,
     })
     soilG += soilWeek(ensemble, plantingDay + 7 * week, fertility)
@@ -67,11 +67,11 @@ function soilWeek(ensemble: WeatherEnsemble, fromDay: number, fertility: Bed['fe
 }
 
 /** What is wanting at most in any week up to harvest, g m⁻²; 0 when nothing is. An early lack counts as one at harvest does. */
-export function nitrogenGap(weeks: readonly NitrogenWeek[]): Spread {
+export function nitrogenGap(weeks: readonly NitrogenWeek[]): Quantiles {
   const gap = ({ needG, soilG }: NitrogenWeek, residueG: number) =>
     Math.max(0, needG - CAUGHT * (Math.max(0, residueG) + soilG) + Math.max(0, -residueG))
-  const most = (end: keyof Spread) => Math.max(0, ...weeks.map((week) => gap(week, week.residue[end])))
-  return { low: most('high'), mid: most('mid'), high: most('low') }
+  const most = (end: keyof Quantiles) => Math.max(0, ...weeks.map((week) => gap(week, week.residue[end])))
+  return { p10: most('p90'), p50: most('p50'), p90: most('p10') }
 }
 
 /** Nitrogen, the share freed in a season and weight where nothing better is known: middling garden compost (extension). */
@@ -94,7 +94,7 @@ export function freedByFeed(
 
 export type Feed = {
   /** Weight to spread over the area, kg. */
-  kg: Spread
+  kg: Range
   /** Litres and depth in m when the weight of a cubic metre is known or usual. */
   litres: number
   depthM: number
@@ -104,7 +104,7 @@ export type Feed = {
 
 /** What to spread of a feed to bring `nitrogenG` per m² in the first season over `areaM2`. */
 export function feedFor(nitrogenG: number, areaM2: number, source: NitrogenSource): Feed {
-  const same = (value: number): Spread => ({ low: value, mid: value, high: value })
+  const same = (value: number): Range => ({ low: value, mid: value, high: value })
   const percent = source.nitrogenPct === null ? USUAL_COMPOST.nitrogenPct : same(source.nitrogenPct)
   const share = source.firstSeason === null ? USUAL_COMPOST.firstSeason : same(source.firstSeason)
   const kgPerM3 = source.kgPerM3 ?? USUAL_COMPOST.kgPerM3

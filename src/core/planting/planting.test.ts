@@ -38,13 +38,13 @@ describe('nitrogen against need', () => {
     week: 10,
     needG,
     soilG,
-    residue: { low: residue - 1, mid: residue, high: residue + 1 },
+    residue: { p10: residue - 1, p50: residue, p90: residue + 1 },
   })
   test('the gap by hand: need less 65 % of what is freed; a tie-up is added in full', () => {
-    expect(nitrogenGap([week(6, 4, 20)]).mid).toBeCloseTo(20 - 0.65 * 10, 9)
-    expect(nitrogenGap([week(-2, 4, 20)]).mid).toBeCloseTo(20 - 0.65 * 4 + 2, 9)
-    expect(nitrogenGap([week(60, 4, 20)]).mid).toBe(0)
-    expect(nitrogenGap([]).mid).toBe(0)
+    expect(nitrogenGap([week(6, 4, 20)]).p50).toBeCloseTo(20 - 0.65 * 10, 9)
+    expect(nitrogenGap([week(-2, 4, 20)]).p50).toBeCloseTo(20 - 0.65 * 4 + 2, 9)
+    expect(nitrogenGap([week(60, 4, 20)]).p50).toBe(0)
+    expect(nitrogenGap([]).p50).toBe(0)
   })
   test('compost by its analysis: 5 g on 12 m² at 1 % and 20 % are 30 kg, 60 litres, half a centimetre', () => {
     const feed = feedFor(5, 12, compost)

@@ -1,4 +1,4 @@
-import type { Spread } from '../foundations/statistics'
+import type { Quantiles } from '../foundations/statistics'
 
 /** Carbon in dry matter. */
 const CARBON = 0.42
@@ -16,7 +16,7 @@ export type OrganicInput = { shootG: number; rootG: number; yearsAgo: number }
  * Carbon from these covers that is still in the soil, g m⁻²: a slow, wide band, no promise. What ended less than a
  * year ago counts as it will be after that year.
  */
-export function carbonKept(inputs: readonly OrganicInput[]): Spread {
+export function carbonKept(inputs: readonly OrganicInput[]): Quantiles {
   const of = (which: 'low' | 'mid' | 'high') => {
     const { shoot, root, lost } = KEPT[which]
     return inputs.reduce(
@@ -25,5 +25,5 @@ export function carbonKept(inputs: readonly OrganicInput[]): Spread {
       0,
     )
   }
-  return { low: of('low'), mid: of('mid'), high: of('high') }
+  return { p10: of('low'), p50: of('mid'), p90: of('high') }
 }

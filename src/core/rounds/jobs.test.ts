@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { cropContent } from '../garden/newStands'
 import { dayNumber } from '../foundations/day'
-import type { Spread } from '../foundations/statistics'
+import type { Quantiles } from '../foundations/statistics'
 import type { Stand } from '../garden/schema'
 import type { EndDetails } from '../garden/ending'
 import { flatForecast } from '../testing/forecasts'
@@ -9,9 +9,9 @@ import { testBed, testCover, testHens, testSowing } from '../testing/beds'
 import { byUrgency, jobsOf, openJobs, type Job, type RoundsInput } from './jobs'
 
 const today = dayNumber('2026-05-10')
-const around = (iso: string, days = 4): Spread => {
+const around = (iso: string, days = 4): Quantiles => {
   const mid = dayNumber(iso)
-  return { low: mid - days, mid, high: mid + days }
+  return { p10: mid - days, p50: mid, p90: mid + days }
 }
 const sown = (date: string, extra = {}) => testSowing(date, 'cereal-rye', extra)
 const ending = (date: string, method: EndDetails['method']): EndDetails => ({
@@ -22,20 +22,20 @@ const ending = (date: string, method: EndDetails['method']): EndDetails => ({
 })
 
 const cover = (extra: Partial<Stand> = {}) => testCover('cereal-rye', '2025-09-20', { id: 'rye', ...extra })
-const forecast = (stages: Record<number, Spread>, ended: Spread | null = null) =>
+const forecast = (stages: Record<number, Quantiles>, ended: Quantiles | null = null) =>
   flatForecast(0, {
     standId: 'rye',
     ended,
-    stages: Object.entries(stages).map(([bbch, spread]) => ({
+    stages: Object.entries(stages).map(([bbch, quantiles]) => ({
       bbch: Number(bbch),
-      date: { chance: 1, spread },
+      date: { chance: 1, quantiles },
     })),
   })
 const round = (
   stand: Stand,
-  stages: Record<number, Spread> = {},
+  stages: Record<number, Quantiles> = {},
   extra: Partial<RoundsInput> = {},
-  ended: Spread | null = null,
+  ended: Quantiles | null = null,
 ) =>
   jobsOf({
     beds: [testBed],

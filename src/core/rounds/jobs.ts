@@ -136,16 +136,16 @@ const youth: Maker = (input, stand) => {
   const moistUntil = sown + (stand.start.fact?.keptMoistDays ?? 0)
   if (moistUntil > today) jobs.push(job(stand, 'moist', today, { untilDay: moistUntil, days: [moistUntil] }))
   const forecast = forecasts.get(stand.id)
-  const up = stageOf(forecast, 9)?.spread
+  const up = stageOf(forecast, 9)?.quantiles
   const wet = forecast && bandOn(forecast.seedLayer, today)
-  if (up && wet && today >= sown && today <= up.high && wet.mid < DRY_TOP)
-    jobs.push(job(stand, 'dry', today, { urgent: wet.mid < DRY_TOP / 2, days: [up.high] }))
-  if (up && lastSeen(input, stand) < up.low && today <= up.high + 21)
+  if (up && wet && today >= sown && today <= up.p90 && wet.p50 < DRY_TOP)
+    jobs.push(job(stand, 'dry', today, { urgent: wet.p50 < DRY_TOP / 2, days: [up.p90] }))
+  if (up && lastSeen(input, stand) < up.p10 && today <= up.p90 + 21)
     jobs.push(
-      job(stand, 'emergence', up.mid, {
-        untilDay: Math.round(up.high) + 14,
-        urgent: today > up.high,
-        days: [up.low, up.high],
+      job(stand, 'emergence', up.p50, {
+        untilDay: Math.round(up.p90) + 14,
+        urgent: today > up.p90,
+        days: [up.p10, up.p90],
       }),
     )
   return jobs
@@ -168,30 +168,30 @@ const growth: Maker = (input, stand) => {
   const plan = stand.end.plan
   const flower = stageOf(forecast, 61)
   if (
-    flower?.spread &&
+    flower?.quantiles &&
     flower.chance > 0.5 &&
     plan &&
     findMethod(plan.method)?.acts.some((act) => act === 'chop' || act === 'crimp')
   )
     jobs.push(
-      job(stand, 'window', flower.spread.low, {
-        untilDay: Math.round(stageOf(forecast, 75)?.spread?.mid ?? flower.spread.high + 14),
-        days: [flower.spread.low, flower.spread.high],
+      job(stand, 'window', flower.quantiles.p10, {
+        untilDay: Math.round(stageOf(forecast, 75)?.quantiles?.p50 ?? flower.quantiles.p90 + 14),
+        days: [flower.quantiles.p10, flower.quantiles.p90],
       }),
     )
   const ripe = stageOf(forecast, 85)
   const ends = plan ? dayNumber(plan.date) : Infinity
-  if (ripe?.spread && ripe.chance > 0.3 && ripe.spread.low < ends)
+  if (ripe?.quantiles && ripe.chance > 0.3 && ripe.quantiles.p10 < ends)
     jobs.push(
-      job(stand, 'seed', ripe.spread.low - SEED_NEAR_DAYS, {
-        untilDay: Math.round(ripe.spread.mid),
-        urgent: ripe.spread.low - today <= SEED_NEAR_DAYS,
-        days: [ripe.spread.low],
+      job(stand, 'seed', ripe.quantiles.p10 - SEED_NEAR_DAYS, {
+        untilDay: Math.round(ripe.quantiles.p50),
+        urgent: ripe.quantiles.p10 - today <= SEED_NEAR_DAYS,
+        days: [ripe.quantiles.p10],
       }),
     )
-  const up = stageOf(forecast, 9)?.spread
+  const up = stageOf(forecast, 9)?.quantiles
   const seen = Math.max(lastSeen(input, stand), startDay(stand) ?? -Infinity)
-  if (up && today > up.high + 10) jobs.push(job(stand, 'look', seen + UNSEEN_DAYS, { days: [seen] }))
+  if (up && today > up.p90 + 10) jobs.push(job(stand, 'look', seen + UNSEEN_DAYS, { days: [seen] }))
   return jobs
 }
 
@@ -203,11 +203,11 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
   const way = findMethod(end.method)
   if (way?.sheet && !end.liftedOn) {
     const dead = forecasts.get(stand.id)?.ended
-    if (!dead || dead.mid < today - 30) return []
-    const half = ended + (dead.mid - ended) / 2
+    if (!dead || dead.p50 < today - 30) return []
+    const half = ended + (dead.p50 - ended) / 2
     return today < half + 5
-      ? [job(stand, 'sheet', half, { days: [dead.mid], count: 1 })]
-      : [job(stand, 'sheet', dead.mid, { days: [dead.mid], count: 2 })]
+      ? [job(stand, 'sheet', half, { days: [dead.p50], count: 1 })]
+      : [job(stand, 'sheet', dead.p50, { days: [dead.p50], count: 2 })]
   }
   const bed = beds.find((entry) => entry.id === stand.bedId)
   if (!way || way.waits || !bed) return []

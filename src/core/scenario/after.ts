@@ -1,7 +1,7 @@
 import { lastActDay } from '../ending/start'
-import { spreadOf, type Spread } from '../foundations/statistics'
+import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
-import { spreadOn, valuesOn } from '../stand/summary'
+import { quantilesOn, valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { type Evaluated } from './evaluate'
 import { targetDay } from './plan'
@@ -10,11 +10,11 @@ import type { Scenario } from './types'
 /** What an ended cover leaves for what is planted into it. Masses and nitrogen per m². */
 export type Aftermath = {
   /** Mulch on the planting day, and the weeks from then on that it holds half of the weeds back. */
-  mulchG: Spread
+  mulchG: Quantiles
   holdsWeeks: number
   /** Net mineral nitrogen from residue in the first 4 and 10 weeks after planting; negative while it ties up. */
-  nitrogen4: Spread
-  nitrogen10: Spread
+  nitrogen4: Quantiles
+  nitrogen10: Quantiles
   /** Nitrogen still in the residue on that day. */
   residueNitrogenG: number
   /** Plants per m² still alive three weeks after the last act, or just before planting. */
@@ -30,25 +30,25 @@ const LOOK_WEEKS = 18
 /** Days after an ending on which survivors are counted. */
 export const COUNT_AFTER_DAYS = 21
 
-const NONE: Spread = { low: 0, mid: 0, high: 0 }
+const NONE: Quantiles = { p10: 0, p50: 0, p90: 0 }
 
 /** Middle of a series of the members on a day; 0 outside the run. */
 export const middleOn = (run: StandRun, series: Float32Array, day: number) =>
-  spreadOf(valuesOn(run, series, day))?.mid ?? 0
+  quantilesOf(valuesOn(run, series, day))?.p50 ?? 0
 
 /** Plants of all species alive on a day, per m², by the middle of the members. */
 export const plantsOn = (run: StandRun, day: number) => {
   const index = day - run.startDay
   if (index < 0 || index >= run.days) return 0
   return (
-    spreadOf(
+    quantilesOf(
       Float64Array.from({ length: run.members }, (_, member) =>
         run.species.reduce(
           (sum, species) => sum + species.plantsPerM2[member] * species.alive[member * run.days + index],
           0,
         ),
       ),
-    )?.mid ?? 0
+    )?.p50 ?? 0
   )
 }
 
@@ -60,10 +60,10 @@ export function weeksHeld(run: StandRun, fromDay: number): number {
 }
 
 /** Net mineral nitrogen that residue frees between two days; what lies past the run counts to its end. */
-export function releasedBetween(run: StandRun, fromDay: number, toDay: number): Spread {
+export function releasedBetween(run: StandRun, fromDay: number, toDay: number): Quantiles {
   const place = (day: number) => Math.min(run.days - 1, Math.max(0, day - run.startDay))
   return (
-    spreadOf(
+    quantilesOf(
       Float64Array.from(
         { length: run.members },
         (_, m) => run.releasedG[m * run.days + place(toDay)] - run.releasedG[m * run.days + place(fromDay)],
@@ -81,7 +81,7 @@ export function aftermathOf(
   if (!ended || !termination || !Number.isFinite(day)) return null
   const { follows, standCase } = scenario
   return {
-    mulchG: spreadOn(ended, 'residueG', day) ?? NONE,
+    mulchG: quantilesOn(ended, 'residueG', day) ?? NONE,
     holdsWeeks: weeksHeld(ended, day),
     nitrogen4: releasedBetween(ended, day, day + 28),
     nitrogen10: releasedBetween(ended, day, day + 70),

@@ -40,7 +40,7 @@ const rankedOf = (scenario: Scenario, { way, passes }: Candidate, start: Termina
   effort: effortOf(start.minutes, partAreaM2(scenario.standCase.bed, scenario.standCase.stand.part)),
   onTop: leftOnTop(way),
   reach: reach(start),
-  dead: start.dead?.mid ?? Number.MAX_VALUE,
+  dead: start.dead?.p50 ?? Number.MAX_VALUE,
 })
 
 /** The ending to plan, and the last day on which the same way still gives a chance to rely on; null where none does. */

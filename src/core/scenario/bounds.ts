@@ -1,7 +1,7 @@
 import type { Place } from '../ending/obstacles'
 import { endFor, workMinutes, type Candidate } from '../ending/start'
 import { isoDate } from '../foundations/day'
-import { shareOf, spreadOf } from '../foundations/statistics'
+import { shareOf, quantilesOf } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, freedBySoil, TIE_UP_SHARE } from '../planting/openDays'
@@ -129,7 +129,7 @@ export function worthOf(
 /** An ending as it is planned: cold and heat are written down for the day they are expected to have done it. */
 function asPlanned({ end, way, dead, day }: Termination, target: number): EndDetails {
   if (!way?.waits) return end
-  const expected = spreadOf(dead)?.mid ?? (Number.isFinite(target) ? target : day + 1)
+  const expected = quantilesOf(dead)?.p50 ?? (Number.isFinite(target) ? target : day + 1)
   return { ...end, date: isoDate(Math.max(day + 1, Math.round(expected))) }
 }
 
@@ -152,8 +152,8 @@ export function startOf(
     worth: worthOf(comparison, criteria),
     chanceFree: shareOf(members, allHold(free, target)),
     failures: failuresOf(criteria, members, target),
-    dead: spreadOf(termination.dead),
-    survivors: spreadOf(survivors) ?? { low: 1, mid: 1, high: 1 },
+    dead: quantilesOf(termination.dead),
+    survivors: quantilesOf(survivors) ?? { p10: 1, p50: 1, p90: 1 },
     minutes: workMinutes(
       termination.end,
       termination.setup,

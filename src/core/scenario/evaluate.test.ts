@@ -364,7 +364,7 @@ describe('a plan counted again, member by member', () => {
       const shared = (one: typeof usual) =>
         one.starts
           .filter(({ day }) => usual.starts.some((other) => other.day === day))
-          .map(({ survivors }) => survivors.mid)
+          .map(({ survivors }) => survivors.p50)
       expect(shared(option)).not.toEqual(shared(usual))
     }
   })

@@ -1,5 +1,5 @@
 import { findMethod } from '../ending/methods'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { standRun } from '../bed/standRun'
 import { eventsOfEnd, type SeasonRun } from '../season/run'
@@ -90,11 +90,11 @@ export function failuresOf(
     .sort((a, b) => b.share - a.share || CRITERIA.indexOf(a.id) - CRITERIA.indexOf(b.id))
 }
 
-/** Spread of days that at least half of the members reach, unless most have no day at which it opens. */
-function mostly(days: Float64Array): Spread | null {
+/** Quantiles of days that at least half of the members reach, unless most have no day at which it opens. */
+function mostly(days: Float64Array): Quantiles | null {
   const reached = days.filter((day) => day < Infinity).length
   const always = days.filter((day) => day === -Infinity).length
-  return reached * 2 >= days.length && always * 2 < days.length ? spreadOf(days) : null
+  return reached * 2 >= days.length && always * 2 < days.length ? quantilesOf(days) : null
 }
 
 /** Up to and with which criterion a step of the plan goes. */

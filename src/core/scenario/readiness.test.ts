@@ -20,7 +20,7 @@ const gate = ({ criteria }: ReturnType<typeof ready>, id: CriterionId) =>
 describe('criteria before planting', () => {
   const vetch = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12')
   test('the wait follows the grower’s own rule', () =>
-    expect(gate(vetch, 'wait')!.open!.mid - gate(vetch, 'dead')!.open!.mid).toBeCloseTo(7, 0))
+    expect(gate(vetch, 'wait')!.open!.p50 - gate(vetch, 'dead')!.open!.p50).toBeCloseTo(7, 0))
   test('a count after the end says whether it is dead', () => {
     const counted = (date: string, standing: number) =>
       ready('hairy-vetch', '2025-09-20', '2026-05-22', 'crimp', 'tomato', '2026-06-25', 7, {
@@ -30,7 +30,7 @@ describe('criteria before planting', () => {
         },
       })
     const few = gate(counted('2026-06-03', 3), 'dead')!
-    expect(few.open!.high).toBeLessThanOrEqual(dayNumber('2026-06-03'))
+    expect(few.open!.p90).toBeLessThanOrEqual(dayNumber('2026-06-03'))
     expect(few.detail).toMatchObject({ counted: { share: 0.03, tooMany: false } })
     const many = counted('2026-06-03', 40)
     expect(gate(many, 'dead')).toMatchObject({
@@ -42,8 +42,8 @@ describe('criteria before planting', () => {
     expect(many.failures).toEqual([{ id: 'dead', share: 1 }])
   })
   test('the whole is open no sooner than the last of them, and no likelier', () => {
-    const latest = Math.max(...vetch.criteria.map(({ open }) => open?.mid ?? -Infinity))
-    expect(vetch.ready!.mid).toBeGreaterThanOrEqual(latest - 1)
+    const latest = Math.max(...vetch.criteria.map(({ open }) => open?.p50 ?? -Infinity))
+    expect(vetch.ready!.p50).toBeGreaterThanOrEqual(latest - 1)
     for (const { chance } of vetch.criteria) expect(vetch.chance.whole).toBeLessThanOrEqual(chance + 1e-9)
   })
   test('poor ground under ripe rye starves a hungry crop; feed or a row of compost lifts it, rich ground needs neither', () => {
@@ -61,7 +61,7 @@ describe('criteria before planting', () => {
     const rye = (own: PlanOwn = {}) =>
       ready('cereal-rye', '2025-09-25', '2026-05-25', 'crimp', 'carrot', '2026-07-10', 14, own)
     const seeded = rye()
-    const held = gate(seeded, 'residue-hold')!.open!.mid - gate(seeded, 'dead')!.open!.mid
+    const held = gate(seeded, 'residue-hold')!.open!.p50 - gate(seeded, 'dead')!.open!.p50
     expect(held).toBeGreaterThan(10)
     expect(held).toBeLessThan(28)
     expect(gate(seeded, 'seedbed')!.chance).toBe(0)
@@ -81,14 +81,14 @@ describe('criteria before planting', () => {
       ground: { manure: [{ day: last, from: 'animals' }] },
     })
     const manure = gate(kept, 'manure')!
-    expect(manure.open!.mid).toBe(last + 120 - findCrop('lettuce')!.daysToHarvest)
+    expect(manure.open!.p50).toBe(last + 120 - findCrop('lettuce')!.daysToHarvest)
     expect(manure.detail).toMatchObject({ days: 120, from: 'animals', touches: true })
     expect(kept.chance.whole).toBe(0)
   })
   test('after turning fresh growth under, seed and transplants wait for the seed flies', () => {
     for (const crop of ['bean', 'tomato']) {
       const turned = ready('hairy-vetch', '2025-09-20', '2026-05-12', 'turn', crop, '2026-05-26')
-      const flies = gate(turned, 'seed-flies')!.open!.mid - dayNumber('2026-05-12')
+      const flies = gate(turned, 'seed-flies')!.open!.p50 - dayNumber('2026-05-12')
       expect(flies).toBeGreaterThanOrEqual(21)
       expect(flies).toBeLessThanOrEqual(32)
       expect(turned.chance.whole).toBe(0)
@@ -111,7 +111,7 @@ describe('criteria before planting', () => {
   })
   test('seedlings wait for two weeks without green, transplants do not', () => {
     const beans = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'bean', '2026-06-25', 3)
-    expect(gate(beans, 'bridge')!.open!.mid - gate(beans, 'dead')!.open!.mid).toBeCloseTo(14, 0)
+    expect(gate(beans, 'bridge')!.open!.p50 - gate(beans, 'dead')!.open!.p50).toBeCloseTo(14, 0)
     expect(gate(vetch, 'bridge')).toBeUndefined()
   })
   test('what was buried to fumigate asks for its own wait when the grower’s is shorter', () => {

@@ -1,4 +1,4 @@
-import type { Spread } from '../foundations/statistics'
+import type { Quantiles } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { CRITERIA, type ScenarioOutcome } from './types'
 
@@ -19,8 +19,8 @@ export type TerminationStart = {
   /** The chance if the grower's own rules did not count. */
   chanceFree: number
   failures: ScenarioOutcome['failures']
-  dead: Spread | null
-  survivors: Spread
+  dead: Quantiles | null
+  survivors: Quantiles
   minutes: number
 }
 

@@ -1,10 +1,10 @@
 import type { OwnResults } from '../ending/ownResults'
-import type { Spread } from '../foundations/statistics'
+import type { Quantiles } from '../foundations/statistics'
 import type { Livestock, Rules } from '../garden/rules'
 import type { Garden, PlantingMethodId, Tool } from '../garden/schema'
 import type { Crop } from '../plants/crops'
 import type { StandCase } from '../season/run'
-import type { DateSpread } from '../stand/summary'
+import type { DateQuantiles } from '../stand/summary'
 
 /** What follows a cover on its ground: a crop on a day, a day by which the ground is wanted, or nothing that is known. */
 export type Follows =
@@ -112,7 +112,7 @@ export type CriterionDetail =
     }
 
 /** A criterion over all members: when it opens (null where most never see it), and the share in which it is open in time. */
-export type CriterionOutcome = { detail: CriterionDetail; open: Spread | null; chance: number }
+export type CriterionOutcome = { detail: CriterionDetail; open: Quantiles | null; chance: number }
 
 /** Why planting may go against advice though every criterion is open. */
 export type Advice =
@@ -130,7 +130,7 @@ export type ScenarioOutcome = {
   failures: { id: CriterionId; share: number }[]
   criteria: CriterionOutcome[]
   advice: Advice[]
-  covered30: DateSpread
-  dead: Spread | null
-  ready: Spread | null
+  covered30: DateQuantiles
+  dead: Quantiles | null
+  ready: Quantiles | null
 }

@@ -2,7 +2,7 @@ import { deadDays } from './deadDays'
 import { endedRun, type SeasonRun, type StandCase } from './run'
 import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { latest } from '../garden/timeline'
 import type { StandRun } from '../stand/types'
 import { selfSowing, type SelfSowing } from '../stand/reseeding'
@@ -12,18 +12,18 @@ import {
   bandsOfSeries,
   dateSpread,
   firstDays,
-  spreadOn,
+  quantilesOn,
   stageDays,
   valuesOn,
   type Bands,
-  type DateSpread,
+  type DateQuantiles,
 } from '../stand/summary'
 
 /** BBCH codes that are reported as dates. */
 export const REPORTED_STAGES = [9, 31, 51, 61, 65, 71, 75, 85] as const
 
 /** When stages are reached, by BBCH code, ascending. */
-export type StageDates = { bbch: number; date: DateSpread }[]
+export type StageDates = { bbch: number; date: DateQuantiles }[]
 
 export type StandForecast = {
   standId: string
@@ -37,24 +37,24 @@ export type StandForecast = {
   /** Wetness of the top 5 cm, share of what it holds. */
   seedLayer: Bands
   /** When each species comes up, in order of the mix. */
-  up: DateSpread[]
+  up: DateQuantiles[]
   /** Share of the plants that came up still alive today and later, by species. */
   alive: Bands[]
   /** Plants per m² that come up, all species together. */
-  plantsPerM2: Spread
+  plantsPerM2: Quantiles
   /** Dates of the leading species' stages, and those of every species in order of the mix. */
   stages: StageDates
   stagesByPart: StageDates[]
   /** First day with 30 % of the ground covered. */
-  covered30: DateSpread
+  covered30: DateQuantiles
   /** Day on which 90 % of the plants are dead, from winter or from the ending. */
-  dead: DateSpread
+  dead: DateQuantiles
   /** Day the stand is dead after its planned or done ending, stragglers pulled; null without an ending. */
-  ended: Spread | null
+  ended: Quantiles | null
   /** What its species sow by themselves until it ends; only those that set viable seed. */
   selfSowing: SelfSowing[]
   /** Carbon of it that stays in the soil after a year, g m⁻². */
-  carbonG: Spread
+  carbonG: Quantiles
   /** Chance that the winter or heat, not the grower, killed it before the planned end. */
   diesAlone: number
 }
@@ -62,9 +62,9 @@ export type StandForecast = {
 const STEP_DAYS = 3
 
 /** Day a stand is dead after its planned or recorded ending, over the members; null without one. */
-function endedSpread(standCase: StandCase, season: SeasonRun): Spread | null {
+function endedQuantiles(standCase: StandCase, season: SeasonRun): Quantiles | null {
   const end = latest(standCase.stand.end)
-  return end && end.method !== 'harvest' ? spreadOf(deadDays(standCase, season, end)) : null
+  return end && end.method !== 'harvest' ? quantilesOf(deadDays(standCase, season, end)) : null
 }
 
 /** Series, dates and chances of a stand, from its run without its ending. */
@@ -92,16 +92,16 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
     seedLayer: bandsOfSeries(run, run.seedLayer, STEP_DAYS),
     up: run.species.map((_, c) => dateSpread(stageDays(run, c, 9))),
     alive: run.species.map((species) => bandsOfSeries(run, species.alive, STEP_DAYS)),
-    plantsPerM2: spreadOf(
+    plantsPerM2: quantilesOf(
       Float64Array.from({ length: run.members }, (_, member) =>
         run.species.reduce((sum, species) => sum + species.plantsPerM2[member], 0),
       ),
-    ) ?? { low: 0, mid: 0, high: 0 },
+    ) ?? { p10: 0, p50: 0, p90: 0 },
     stages: stagesByPart[lead],
     stagesByPart,
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),
-    ended: endedSpread(standCase, season),
+    ended: endedQuantiles(standCase, season),
     selfSowing: selfSowing(run, ensemble, ends, end?.method !== 'harvest'),
     carbonG: carbonKept([organicInput(run, ends)]),
     diesAlone: shareOf(run.members, (member) => dead[member] < endDay),
@@ -110,11 +110,11 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
 
 /** Dry matter that a stand leaves in its bed when it ends: shoots with what has fallen already, and roots. */
 function organicInput(run: StandRun, endDay: number): OrganicInput {
-  const mid = (name: 'massG' | 'residueG', day: number) => spreadOn(run, name, day)?.mid ?? 0
+  const mid = (name: 'massG' | 'residueG', day: number) => quantilesOn(run, name, day)?.p50 ?? 0
   // What lay there before it was sown is not its own.
   const fallen = Math.max(0, mid('residueG', endDay - 1) - mid('residueG', run.startDay))
   const shootG = mid('massG', endDay - 1) + fallen
-  const shoots = run.species.map((species) => spreadOf(valuesOn(run, species.massG, endDay - 1))?.mid ?? 0)
+  const shoots = run.species.map((species) => quantilesOf(valuesOn(run, species.massG, endDay - 1))?.p50 ?? 0)
   const total = shoots.reduce((sum, mass) => sum + mass, 0)
   const rootShare = run.sown.reduce(
     (sum, { plant }, c) =>
@@ -125,14 +125,14 @@ function organicInput(run: StandRun, endDay: number): OrganicInput {
 }
 
 /** Value of bands on a day, straight between steps; null outside. */
-export function bandOn(bands: Bands, day: number): Spread | null {
+export function bandOn(bands: Bands, day: number): Quantiles | null {
   const position = (day - bands.startDay) / bands.stepDays
   const index = Math.floor(position)
-  if (index < 0 || index >= bands.mid.length) return null
-  const next = Math.min(index + 1, bands.mid.length - 1)
+  if (index < 0 || index >= bands.p50.length) return null
+  const next = Math.min(index + 1, bands.p50.length - 1)
   const share = position - index
   const mixOf = (series: number[]) => series[index] + (series[next] - series[index]) * share
-  return { low: mixOf(bands.low), mid: mixOf(bands.mid), high: mixOf(bands.high) }
+  return { p10: mixOf(bands.p10), p50: mixOf(bands.p50), p90: mixOf(bands.p90) }
 }
 
 /**
@@ -143,21 +143,21 @@ export function justBefore(forecast: StandForecast, day: number): { heightM: num
   const before = day - STEP_DAYS
   const height = bandOn(forecast.heightM, before)
   const bbch = bandOn(forecast.bbch, before)
-  return height && bbch ? { heightM: height.mid, bbch: bbch.mid } : null
+  return height && bbch ? { heightM: height.p50, bbch: bbch.p50 } : null
 }
 
 /** The furthest reported stage a species of the mix has most likely reached by a day; 0 before any. */
 export function stageReached(forecast: StandForecast, part: number, day: number): number {
   const reached =
-    forecast.stagesByPart[part]?.filter(({ date }) => date.spread && date.spread.mid <= day) ?? []
+    forecast.stagesByPart[part]?.filter(({ date }) => date.quantiles && date.quantiles.p50 <= day) ?? []
   return reached.at(-1)?.bbch ?? 0
 }
 
 /** Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up. */
 export function aliveShareOn(forecast: StandForecast, day: number): number {
-  const shares = forecast.up.flatMap(({ spread }, part) => {
-    const band = spread && day > spread.high ? bandOn(forecast.alive[part], day) : null
-    return band ? [band.mid] : []
+  const shares = forecast.up.flatMap(({ quantiles: due }, part) => {
+    const band = due && day > due.p90 ? bandOn(forecast.alive[part], day) : null
+    return band ? [band.p50] : []
   })
   return Math.min(1, ...shares)
 }

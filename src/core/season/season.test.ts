@@ -7,7 +7,7 @@ import { firstUnknownDay } from '../site/weather'
 import { NOTHING_OBSERVED } from '../site/record'
 import { TEST_SITES } from '../testing/sites'
 import { testRecord } from '../testing/weather'
-import { spreadOn } from '../stand/summary'
+import { quantilesOn } from '../stand/summary'
 import { aliveShareOn, bandOn, forecastOf, justBefore, stageReached } from './forecast'
 import { standRun } from '../bed/standRun'
 import { endedRun, type StandCase } from './run'
@@ -109,19 +109,19 @@ describe('forecast', () => {
   const free = forecast(caseOf(rye))
 
   test('bands are in order and stages follow one another', () => {
-    free.cover.mid.forEach((mid, i) => {
-      expect(free.cover.low[i]).toBeLessThanOrEqual(mid)
-      expect(free.cover.high[i]).toBeGreaterThanOrEqual(mid)
+    free.cover.p50.forEach((mid, i) => {
+      expect(free.cover.p10[i]).toBeLessThanOrEqual(mid)
+      expect(free.cover.p90[i]).toBeGreaterThanOrEqual(mid)
     })
-    const dates = free.stages.flatMap((stage) => (stage.date.spread ? [stage.date.spread.mid] : []))
+    const dates = free.stages.flatMap((stage) => (stage.date.quantiles ? [stage.date.quantiles.p50] : []))
     expect(dates).toEqual([...dates].sort((a, b) => a - b))
   })
   test('values between steps lie between their neighbours; outside there are none', () => {
     const day = free.cover.startDay + 61
     const at = bandOn(free.cover, day)!
-    const ends = [bandOn(free.cover, day - 1)!.mid, bandOn(free.cover, day + 2)!.mid]
-    expect(at.mid).toBeGreaterThanOrEqual(Math.min(...ends) - 1e-9)
-    expect(at.mid).toBeLessThanOrEqual(Math.max(...ends) + 1e-9)
+    const ends = [bandOn(free.cover, day - 1)!.p50, bandOn(free.cover, day + 2)!.p50]
+    expect(at.p50).toBeGreaterThanOrEqual(Math.min(...ends) - 1e-9)
+    expect(at.p50).toBeLessThanOrEqual(Math.max(...ends) + 1e-9)
     expect(bandOn(free.cover, free.cover.startDay - 1)).toBeNull()
   })
   test('a planned crimp after pollen is dead some weeks later, and residue follows', () => {
@@ -129,13 +129,13 @@ describe('forecast', () => {
     const ended = forecast(
       caseOf({ ...rye, end: { plan: end, fact: null } }, { nextStartDay: dayNumber('2026-07-05') }),
     )
-    expect(ended.ended!.mid - dayNumber('2026-06-05')).toBeGreaterThan(7)
-    expect(ended.ended!.mid - dayNumber('2026-06-05')).toBeLessThan(30)
-    expect(bandOn(ended.residueG, dayNumber('2026-06-10'))!.mid).toBeGreaterThan(150)
-    expect(bandOn(ended.cover, dayNumber('2026-07-10'))!.mid).toBeLessThan(0.05)
+    expect(ended.ended!.p50 - dayNumber('2026-06-05')).toBeGreaterThan(7)
+    expect(ended.ended!.p50 - dayNumber('2026-06-05')).toBeLessThan(30)
+    expect(bandOn(ended.residueG, dayNumber('2026-06-10'))!.p50).toBeGreaterThan(150)
+    expect(bandOn(ended.cover, dayNumber('2026-07-10'))!.p50).toBeLessThan(0.05)
   })
   test('a check narrows the date of pollen', () => {
-    const pollen = (of: typeof free) => of.stages.find((stage) => stage.bbch === 61)!.date.spread!
+    const pollen = (of: typeof free) => of.stages.find((stage) => stage.bbch === 61)!.date.quantiles!
     const check = {
       id: 'c',
       gardenId: 'g',
@@ -168,7 +168,7 @@ describe('forecast', () => {
     const hurt = forecast(caseOf(rye, { checks: [check] }))
     expect(aliveShareOn(free, day + 6)).toBeGreaterThan(0.6)
     expect(aliveShareOn(hurt, day + 6)).toBeCloseTo(0.3, 1)
-    expect(bandOn(hurt.massG, day + 6)!.mid).toBeLessThan(0.6 * bandOn(free.massG, day + 6)!.mid)
+    expect(bandOn(hurt.massG, day + 6)!.p50).toBeLessThan(0.6 * bandOn(free.massG, day + 6)!.p50)
     const aside = { ...check, setAside: true }
     expect(forecast(caseOf(rye, { checks: [aside] })).massG).toEqual(free.massG)
   })
@@ -185,13 +185,13 @@ describe('forecast', () => {
       heightCm: null,
       note: '',
     }
-    const before = bandOn(forecast(caseOf(ending)).cover, dayNumber('2026-04-17'))!.mid
-    const after = bandOn(forecast(caseOf(ending, { checks: [check] })).cover, dayNumber('2026-04-17'))!.mid
+    const before = bandOn(forecast(caseOf(ending)).cover, dayNumber('2026-04-17'))!.p50
+    const after = bandOn(forecast(caseOf(ending, { checks: [check] })).cover, dayNumber('2026-04-17'))!.p50
     expect(Math.abs(after - 0.9)).toBeLessThanOrEqual(Math.abs(before - 0.9) + 0.02)
   })
   test('latitude, soil fertility and shade each change what grows', () => {
     const massOn = (standCase: StandCase, weather = ensemble) =>
-      spreadOn(standRun(standCase, weather)!.run, 'massG', dayNumber('2026-05-15'))!.mid
+      quantilesOn(standRun(standCase, weather)!.run, 'massG', dayNumber('2026-05-15'))!.p50
     const base = massOn(caseOf(rye))
     expect(massOn(caseOf(rye, { bed: { ...testBed, fertility: 'low' } }))).toBeLessThan(base)
     expect(massOn(caseOf(rye, { bed: { ...testBed, shade: 0.5 } }))).toBeLessThan(base)
@@ -224,7 +224,7 @@ test('a stand is described as it was just before a cut that is planned for that 
   const uncut = justBefore(forecastFor(standing), day)!
   expect(before.heightM).toBeCloseTo(uncut.heightM, 6)
   expect(before.bbch).toBeCloseTo(uncut.bbch, 6)
-  expect(bandOn(forecastFor(planned).heightM, day + 3)!.mid).toBeLessThan(0.5 * uncut.heightM)
+  expect(bandOn(forecastFor(planned).heightM, day + 3)!.p50).toBeLessThan(0.5 * uncut.heightM)
   expect(justBefore(forecastFor(planned), dayNumber('2025-09-20'))).toBeNull()
   expect(stageReached(forecastFor(standing), 0, dayNumber('2026-06-15'))).toBeGreaterThanOrEqual(61)
   expect(stageReached(forecastFor(standing), 4, day)).toBe(0)
@@ -268,7 +268,7 @@ describe('what was done and seen after an ending', () => {
       9,
     ))
   test('few counted is dead by that day; many is not dead, whatever the table says', () => {
-    expect(ended({}, { followUps: [count('2026-05-10', 3)] }).forecast.ended!.mid).toBeLessThanOrEqual(
+    expect(ended({}, { followUps: [count('2026-05-10', 3)] }).forecast.ended!.p50).toBeLessThanOrEqual(
       dayNumber('2026-05-10'),
     )
     expect(ended({ method: 'tarp' }, { followUps: [count('2026-05-30', 25)] }).forecast.ended).toBeNull()

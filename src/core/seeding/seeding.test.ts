@@ -352,7 +352,7 @@ describe('water and days', () => {
     const [june] = rankSowingDays(weather, 'loam', dayNumber('2026-06-15'), 1)
     const [october] = rankSowingDays(weather, 'loam', dayNumber('2026-10-10'), 1)
     expect(october.moistChance).toBeGreaterThan(june.moistChance)
-    expect(october.needMm.mid).toBeLessThan(june.needMm.mid)
+    expect(october.needMm.p50).toBeLessThan(june.needMm.p50)
   })
   test('days outside the weather are not judged', () => {
     expect(rankSowingDays(weather, 'loam', from - 39, 3)).toEqual([])

@@ -1,4 +1,4 @@
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { Bed } from '../garden/schema'
 import { germinationMoisture, soilWater, waterDay } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
@@ -9,9 +9,9 @@ export type SowingDay = {
   /** Chance that the seed layer stays moist enough to germinate in for the days that matter. */
   moistChance: number
   /** Rain in those days, mm. */
-  rainMm: Spread
+  rainMm: Quantiles
   /** Water to give by hand over those days so that it stays moist, mm. */
-  needMm: Spread
+  needMm: Quantiles
 }
 
 /** Days after sowing on which the seed layer must stay moist (10–14). */
@@ -57,8 +57,8 @@ export function rankSowingDays(
       {
         day,
         moistChance: shareOf(outcomes.length, (m) => outcomes[m].moist),
-        rainMm: spreadOf(outcomes.map((outcome) => outcome.rain))!,
-        needMm: spreadOf(outcomes.map((outcome) => outcome.need))!,
+        rainMm: quantilesOf(outcomes.map((outcome) => outcome.rain))!,
+        needMm: quantilesOf(outcomes.map((outcome) => outcome.need))!,
       },
     ]
   })

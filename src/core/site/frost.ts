@@ -1,8 +1,8 @@
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { WeatherEnsemble } from './weather'
 
 /** Chance of at least one frost (tMin ≤ `limitC`) and 10/50/90 % of rain, for one week. */
-export type WeekOutlook = { startDay: number; frostChance: number; rainMm: Spread }
+export type WeekOutlook = { startDay: number; frostChance: number; rainMm: Quantiles }
 
 /** Weekly outlooks over the whole ensemble, starting at `startDay` (must lie inside the ensemble). */
 export function weeklyOutlook(
@@ -26,7 +26,7 @@ export function weeklyOutlook(
     return {
       startDay: startDay + week * 7,
       frostChance: shareOf(ensemble.members.length, any),
-      rainMm: spreadOf(rain) ?? { low: 0, mid: 0, high: 0 },
+      rainMm: quantilesOf(rain) ?? { p10: 0, p50: 0, p90: 0 },
     }
   })
 }

@@ -1,5 +1,5 @@
 import { dayNumber, monthOf, yearOf } from '../foundations/day'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { SiteClimate } from '../garden/site'
 import {
   completeYears,
@@ -12,7 +12,7 @@ import {
 import type { WeatherEnsemble } from './weather'
 
 /** A frost date as a distribution: chance that there is one at all, and when. */
-export type FrostDate = { limitC: number; chance: number; date: Spread | null }
+export type FrostDate = { limitC: number; chance: number; date: Quantiles | null }
 
 export type WeatherSummary = {
   /** Normals beside what was observed, by month of the last year; null where fewer than 20 days were observed. */
@@ -38,16 +38,16 @@ export type WeatherSummary = {
     day: number
     wetChance: number
     heavyChance: number
-    rainMm: Spread
-    tMinC: Spread
-    tMaxC: Spread
+    rainMm: Quantiles
+    tMinC: Quantiles
+    tMaxC: Quantiles
   }[]
   /** Chance that the seven days ahead bring at least 10 mm. */
   goodRainChance: number
   /** Chance of three days in a row at 30 °C or more in the ten days ahead. */
   hotSpellChance: number
   /** Bare-soil temperature at 5 cm, every second day. */
-  soilC: { day: number; spread: Spread }[]
+  soilC: { day: number; quantiles: Quantiles }[]
 }
 
 const FROST_LIMITS_C = [0, -2, -4]
@@ -85,7 +85,7 @@ function frostDates(
       return NaN
     })
     const chance = days.filter((day) => !Number.isNaN(day)).length / days.length
-    return { limitC, chance, date: chance >= 0.5 ? spreadOf(days) : null }
+    return { limitC, chance, date: chance >= 0.5 ? quantilesOf(days) : null }
   })
 }
 
@@ -123,8 +123,8 @@ export function summarizeWeather(
     for (let i = at(fromDay); i < at(fromDay) + days; i++) sum += ensemble.members[member].rainMm[i]
     return sum
   }
-  const spread = (of: (member: number) => number) =>
-    spreadOf(Float64Array.from({ length: members }, (_, m) => of(m)))!
+  const quantiles = (of: (member: number) => number) =>
+    quantilesOf(Float64Array.from({ length: members }, (_, m) => of(m)))!
   const summer = midsummer(site, today)
   const nextSummer = summer > today ? summer : midsummer(site, today + 200)
   const hotRun = (member: number) => {
@@ -146,7 +146,8 @@ export function summarizeWeather(
     firstFrosts: frostDates(ensemble, summer, summer + HALF_YEAR, 'first'),
     days: Array.from({ length: DAYS_AHEAD }, (_, ahead) => {
       const day = today + ahead
-      const value = (name: 'rainMm' | 'tMinC' | 'tMaxC') => spread((m) => ensemble.members[m][name][at(day)])
+      const value = (name: 'rainMm' | 'tMinC' | 'tMaxC') =>
+        quantiles((m) => ensemble.members[m][name][at(day)])
       const rainAbove = (mm: number) => shareOf(members, (m) => ensemble.members[m].rainMm[at(day)] >= mm)
       return {
         day,
@@ -161,7 +162,7 @@ export function summarizeWeather(
     hotSpellChance: shareOf(members, hotRun),
     soilC: Array.from({ length: Math.floor((SOIL_AFTER_DAYS + today - soilFrom) / 2) }, (_, step) => {
       const day = soilFrom + step * 2
-      return { day, spread: spread((m) => ensemble.members[m].soilTempC[at(day)]) }
+      return { day, quantiles: quantiles((m) => ensemble.members[m].soilTempC[at(day)]) }
     }),
   }
 }

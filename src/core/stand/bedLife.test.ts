@@ -8,11 +8,11 @@ import { carbonKept } from '../residue/organicMatter'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { selfSowing } from './reseeding'
-import { spreadOn } from './summary'
+import { quantilesOn } from './summary'
 import type { StandEvent } from './types'
 
 const { maryland, pennsylvania } = TEST_SITES
-const massOn = (run: ReturnType<typeof growStand>['run'], day: number) => spreadOn(run, 'massG', day)!.mid
+const massOn = (run: ReturnType<typeof growStand>['run'], day: number) => quantilesOn(run, 'massG', day)!.p50
 
 describe('water', () => {
   test('closes over a whole run to a millionth, with rain, melt and watering', () => {
@@ -47,7 +47,7 @@ describe('water', () => {
     const none = sow({ keptMoistDays: 0, mm: new Map() })
     const kept = sow({ keptMoistDays: 14, mm: new Map() })
     const day = dayNumber('2025-06-24')
-    expect(spreadOn(kept, 'cover', day)!.mid).toBeGreaterThan(spreadOn(none, 'cover', day)!.mid)
+    expect(quantilesOn(kept, 'cover', day)!.p50).toBeGreaterThan(quantilesOn(none, 'cover', day)!.p50)
     const weekly = new Map(Array.from({ length: 8 }, (_, week) => [day + week * 7, 25]))
     const later = dayNumber('2025-08-30')
     expect(massOn(sow({ keptMoistDays: 14, mm: weekly }), later)).toBeGreaterThan(1.3 * massOn(kept, later))
@@ -142,14 +142,14 @@ describe('self-sowing', () => {
   test('nothing is sown by a stand ended in first flower, thousands of seeds by a ripe one', () => {
     expect(selfSowing(run, ensemble, sowDay + 38, true)).toEqual([])
     const [ripe] = selfSowing(run, ensemble, sowDay + 95, true)
-    expect(ripe.viablePerM2.mid).toBeGreaterThan(300)
-    expect(ripe.sheds.spread!.mid).toBeGreaterThan(sowDay + 50)
-    expect(ripe.sproutsPerM2!.mid).toBeLessThan(ripe.viablePerM2.mid)
+    expect(ripe.viablePerM2.p50).toBeGreaterThan(300)
+    expect(ripe.sheds.quantiles!.p50).toBeGreaterThan(sowDay + 50)
+    expect(ripe.sproutsPerM2!.p50).toBeLessThan(ripe.viablePerM2.p50)
   })
   test('seed carried away with the plants does not fall', () => {
     const [dropped] = selfSowing(run, ensemble, sowDay + 70, true)
     const [carried] = selfSowing(run, ensemble, sowDay + 70, false)
-    expect(carried?.viablePerM2.mid ?? 0).toBeLessThan(dropped.viablePerM2.mid)
+    expect(carried?.viablePerM2.p50 ?? 0).toBeLessThan(dropped.viablePerM2.p50)
   })
 })
 
@@ -166,11 +166,11 @@ describe('hold of residue on small seed', () => {
 
 test('carbon kept is a wide band that wears away slowly', () => {
   const now = carbonKept([{ shootG: 600, rootG: 200, yearsAgo: 0 }])
-  expect(now.low).toBeLessThan(now.mid)
-  expect(now.mid).toBeLessThan(now.high)
-  expect(now.mid / (0.42 * 800)).toBeGreaterThan(0.12)
-  expect(now.mid / (0.42 * 800)).toBeLessThan(0.3)
+  expect(now.p10).toBeLessThan(now.p50)
+  expect(now.p50).toBeLessThan(now.p90)
+  expect(now.p50 / (0.42 * 800)).toBeGreaterThan(0.12)
+  expect(now.p50 / (0.42 * 800)).toBeLessThan(0.3)
   const old = carbonKept([{ shootG: 600, rootG: 200, yearsAgo: 5 }])
-  expect(old.mid).toBeLessThan(now.mid)
-  expect(old.mid).toBeGreaterThan(0.8 * now.mid)
+  expect(old.p50).toBeLessThan(now.p50)
+  expect(old.p50).toBeGreaterThan(0.8 * now.p50)
 })

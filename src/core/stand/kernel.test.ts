@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { dayNumber } from '../foundations/day'
-import { shareOf, spreadOf } from '../foundations/statistics'
+import { shareOf, quantilesOf } from '../foundations/statistics'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import { daylightSeries, deriveWeather, emptyMember } from '../site/weather'
 import { growStand, plainInput } from '../testing/stands'
@@ -9,15 +9,15 @@ import { TEST_SITES } from '../testing/sites'
 import { runStand } from './kernel'
 import { drawMemberParameters } from './memberParameters'
 import type { StandRun } from './types'
-import { dateSpread, firstDays, spreadOn, stageDays, valuesOn } from './summary'
+import { dateSpread, firstDays, quantilesOn, stageDays, valuesOn } from './summary'
 
 const { pennsylvania, maryland, alabama, netherlands, canterbury } = TEST_SITES
-const median = (days: Float64Array) => dateSpread(days).spread!.mid
+const median = (days: Float64Array) => dateSpread(days).quantiles!.p50
 const between = (value: number, low: number, high: number) => {
   expect(value).toBeGreaterThanOrEqual(low)
   expect(value).toBeLessThanOrEqual(high)
 }
-const massOn = (run: StandRun, day: number) => spreadOn(run, 'massG', day)!.mid
+const massOn = (run: StandRun, day: number) => quantilesOn(run, 'massG', day)!.p50
 
 describe('against published ranges', () => {
   test('cereal rye, Pennsylvania, 25 Sep: pollen 18 May–5 Jun, 5–10 t/ha, 0.9–1.8 % N', () => {
@@ -26,14 +26,14 @@ describe('against published ranges', () => {
     between(pollen, dayNumber('2026-05-18'), dayNumber('2026-06-05'))
     const day = Math.round(pollen)
     between(massOn(run, day), 500, 1000)
-    between((100 * spreadOn(run, 'nitrogenG', day)!.mid) / massOn(run, day), 0.9, 1.8)
+    between((100 * quantilesOn(run, 'nitrogenG', day)!.p50) / massOn(run, day), 0.9, 1.8)
   })
   test('hairy vetch, Maryland, 20 Sep: half bloom 3–25 May, 3.5–6.5 t/ha or a little over, fixes nitrogen', () => {
     const { run } = growStand(maryland, 'hairy-vetch', '2025-09-20')
     const bloom = median(stageDays(run, 0, 65))
     between(bloom, dayNumber('2026-05-03'), dayNumber('2026-05-25'))
     between(massOn(run, Math.round(bloom)), 350, 750)
-    expect(spreadOn(run, 'fixedG', Math.round(bloom))!.mid).toBeGreaterThan(5)
+    expect(quantilesOn(run, 'fixedG', Math.round(bloom))!.p50).toBeGreaterThan(5)
   })
   test('crimson clover, Alabama, 20 Oct: half bloom 25 Mar–20 Apr', () => {
     between(
@@ -171,8 +171,8 @@ describe('properties', () => {
     expect(massOn(shaded, day)).toBeLessThan(massOn(open, day))
     expect(massOn(cut, day - 19)).toBeLessThan(massOn(open, day - 19))
     expect(massOn(cut, day + 5)).toBeGreaterThan(massOn(cut, day - 19))
-    expect(spreadOn(cut, 'residueG', day - 19)!.mid).toBeGreaterThan(
-      spreadOn(open, 'residueG', day - 19)!.mid,
+    expect(quantilesOn(cut, 'residueG', day - 19)!.p50).toBeGreaterThan(
+      quantilesOn(open, 'residueG', day - 19)!.p50,
     )
   })
   test('an ending leaves the survivors it says, and the rest as residue', () => {
@@ -185,7 +185,7 @@ describe('properties', () => {
     const before = valuesOn(run, run.massG, day - 1)
     const after = valuesOn(run, run.massG, day)
     before.forEach((mass, m) => expect(after[m]).toBeLessThan(0.15 * mass + 1))
-    expect(spreadOn(run, 'residueG', day)!.mid).toBeGreaterThan(0.8 * massOn(run, day - 1))
+    expect(quantilesOn(run, 'residueG', day)!.p50).toBeGreaterThan(0.8 * massOn(run, day - 1))
   })
 })
 
@@ -197,7 +197,7 @@ test('cover of 30 % comes after emergence', () => {
   const { run } = growStand(maryland, 'oats', '2025-08-15', { members: 20, days: 60 })
   const up = firstDays(run, (at) => run.species[0].bbch[at] >= 9)
   const covered = firstDays(run, (at) => run.cover[at] >= 0.3)
-  expect(spreadOf(covered)!.mid).toBeGreaterThan(spreadOf(up)!.mid)
+  expect(quantilesOf(covered)!.p50).toBeGreaterThan(quantilesOf(up)!.p50)
 })
 
 test('north and south are alike half a year apart', () => {
@@ -228,7 +228,7 @@ test('north and south are alike half a year apart', () => {
       ensemble,
       drawMemberParameters(1, 1),
     )
-    return { run, after: dateSpread(stageDays(run, 0, 61)).spread!.mid - sowDay }
+    return { run, after: dateSpread(stageDays(run, 0, 61)).quantiles!.p50 - sowDay }
   }
   const north = make(43, '2025-09-20')
   const south = make(-43, '2025-03-21')

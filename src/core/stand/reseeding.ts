@@ -1,8 +1,8 @@
-import { interpolate, spreadOf, type Spread } from '../foundations/statistics'
+import { interpolate, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { seedSize } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
-import { dateSpread, stageDays, type DateSpread } from './summary'
+import { dateSpread, stageDays, type DateQuantiles } from './summary'
 import type { StandRun } from './types'
 
 /** Share of the seed's final mass that is filled, by BBCH. */
@@ -33,12 +33,12 @@ const WET_WINDOW_MM = 15
 export type SelfSowing = {
   component: number
   /** When its seed begins to fall. */
-  sheds: DateSpread
+  sheds: DateQuantiles
   /** Viable seeds on the ground by the end of the stand, per m², after what is eaten. */
-  viablePerM2: Spread
+  viablePerM2: Quantiles
   /** When and how thick they sprout within a year, where they do. */
-  sprouts: DateSpread
-  sproutsPerM2: Spread | null
+  sprouts: DateQuantiles
+  sproutsPerM2: Quantiles | null
 }
 
 /**
@@ -79,8 +79,8 @@ export function selfSowing(
       seeds[member] = fallen * (1 - EATEN)
       if (seeds[member] >= 1) sprouting[member] = sproutDay(ensemble, member, endDay, p.emergenceBaseC)
     }
-    const viablePerM2 = spreadOf(seeds)
-    if (!viablePerM2 || viablePerM2.high < 1) return []
+    const viablePerM2 = quantilesOf(seeds)
+    if (!viablePerM2 || viablePerM2.p90 < 1) return []
     const surface = EMERGENCE_SHARE.surface[seedSize(plant)]
     const sprouted = seeds.map((count, member) =>
       Number.isNaN(sprouting[member]) ? 0 : count * (1 - p.dormantShare) * surface,
@@ -91,7 +91,7 @@ export function selfSowing(
         sheds: dateSpread(stageDays(run, component, SHED_FROM_BBCH)),
         viablePerM2,
         sprouts: dateSpread(sprouting),
-        sproutsPerM2: spreadOf(sprouted),
+        sproutsPerM2: quantilesOf(sprouted),
       },
     ]
   })

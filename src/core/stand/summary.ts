@@ -1,25 +1,25 @@
-import { spreadOf, type Spread } from '../foundations/statistics'
+import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { StandRun } from './types'
 
 type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'releasedG' | 'heightM'
 
 /** 10/50/90 % of a series on every `stepDays`-th day from the run's start. */
-export type Bands = { startDay: number; stepDays: number; low: number[]; mid: number[]; high: number[] }
+export type Bands = { startDay: number; stepDays: number; p10: number[]; p50: number[]; p90: number[] }
 
 export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Bands =>
   bandsOfSeries(run, run[name], stepDays)
 
 /** 10/50/90 % of any daily series of a run's members. */
 export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: number): Bands {
-  const bands: Bands = { startDay: run.startDay, stepDays, low: [], mid: [], high: [] }
+  const bands: Bands = { startDay: run.startDay, stepDays, p10: [], p50: [], p90: [] }
   const column = new Float64Array(run.members)
   for (let day = 0; day < run.days; day += stepDays) {
     for (let member = 0; member < run.members; member++) column[member] = series[member * run.days + day]
     const sorted = Float64Array.from(column).sort()
     const pick = (p: number) => sorted[Math.min(run.members - 1, Math.floor(p * run.members))]
-    bands.low.push(pick(0.1))
-    bands.mid.push(pick(0.5))
-    bands.high.push(pick(0.9))
+    bands.p10.push(pick(0.1))
+    bands.p50.push(pick(0.5))
+    bands.p90.push(pick(0.9))
   }
   return bands
 }
@@ -32,8 +32,8 @@ export function valuesOn(run: StandRun, series: Float32Array, day: number): Floa
   )
 }
 
-export function spreadOn(run: StandRun, name: SeriesName, day: number): Spread | null {
-  return spreadOf(valuesOn(run, run[name], day))
+export function quantilesOn(run: StandRun, name: SeriesName, day: number): Quantiles | null {
+  return quantilesOf(valuesOn(run, run[name], day))
 }
 
 /** First day number per member on which `reached` holds; NaN where it never does. */
@@ -45,11 +45,11 @@ export function firstDays(run: StandRun, reached: (at: number) => boolean): Floa
 }
 
 /** A date as a distribution: its spread over the members that get there, and the share of members that do. */
-export type DateSpread = { chance: number; spread: Spread | null }
+export type DateQuantiles = { chance: number; quantiles: Quantiles | null }
 
-export function dateSpread(days: Float64Array): DateSpread {
+export function dateSpread(days: Float64Array): DateQuantiles {
   const reached = days.filter((day) => !Number.isNaN(day)).length
-  return { chance: reached / days.length, spread: spreadOf(days) }
+  return { chance: reached / days.length, quantiles: quantilesOf(days) }
 }
 
 /** When a species of the run first reaches a BBCH code, alive. */

@@ -5,9 +5,9 @@ import type { Bands } from '../stand/summary'
 export const flatBands = (startDay: number, mid: number, low = mid, high = mid): Bands => ({
   startDay,
   stepDays: 300,
-  low: [low, low, low, low, low],
-  mid: [mid, mid, mid, mid, mid],
-  high: [high, high, high, high, high],
+  p10: [low, low, low, low, low],
+  p50: [mid, mid, mid, mid, mid],
+  p90: [high, high, high, high, high],
 })
 
 /** A forecast in which nothing happens, with what a test needs put in. */
@@ -24,14 +24,14 @@ export function flatForecast(startDay: number, own: Partial<StandForecast> = {})
     up: [],
     seedLayer: flatBands(startDay, 1),
     alive: [flatBands(startDay, 1)],
-    plantsPerM2: { low: 0, mid: 0, high: 0 },
+    plantsPerM2: { p10: 0, p50: 0, p90: 0 },
     stages: [],
     stagesByPart: [],
-    covered30: { chance: 1, spread: null },
-    dead: { chance: 0, spread: null },
+    covered30: { chance: 1, quantiles: null },
+    dead: { chance: 0, quantiles: null },
     ended: null,
     selfSowing: [],
-    carbonG: { low: 0, mid: 0, high: 0 },
+    carbonG: { p10: 0, p50: 0, p90: 0 },
     diesAlone: 0,
     ...own,
   }

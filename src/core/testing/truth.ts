@@ -1,6 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import { mixSeed, randomStream } from '../foundations/random'
-import { spreadOf } from '../foundations/statistics'
+import { quantilesOf } from '../foundations/statistics'
 import { findSpecies } from '../plants/catalogue'
 import { buildEnsemble, generatedEnsemble } from '../site/ensemble'
 import { runStand } from '../stand/kernel'
@@ -79,7 +79,7 @@ function hiddenSeason(index: number, members: number): Season | null {
   const ensemble = buildEnsemble(site, record, today, startDay, days, members, mixSeed(seed, 3))
   const prior = drawMemberParameters(members, mixSeed(seed, 4))
   const predict = (seen: readonly Observation[]) =>
-    spreadOf(
+    quantilesOf(
       crossing(
         assimilate((traits) => runStand(input, ensemble, traits), prior, 0, seen, seed, false).run,
         BLOOM,
@@ -89,9 +89,9 @@ function hiddenSeason(index: number, members: number): Season | null {
   const after = predict(looks)
   if (!before || !after) return null
   return {
-    errorBefore: Math.abs(before.mid - bloom),
-    errorAfter: Math.abs(after.mid - bloom),
-    inside: bloom >= after.low && bloom <= after.high,
+    errorBefore: Math.abs(before.p50 - bloom),
+    errorAfter: Math.abs(after.p50 - bloom),
+    inside: bloom >= after.p10 && bloom <= after.p90,
   }
 }
 
@@ -102,7 +102,7 @@ export function worthOfLooks(seasons: number, members = 100): WorthOfLooks {
   const all = Array.from({ length: seasons }, (_, index) => hiddenSeason(index, members)).filter(
     (season) => season !== null,
   )
-  const median = (of: (season: Season) => number) => spreadOf(all.map(of))?.mid ?? NaN
+  const median = (of: (season: Season) => number) => quantilesOf(all.map(of))?.p50 ?? NaN
   return {
     seasons: all.length,
     before: median((season) => season.errorBefore),

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
-import type { DateSpread } from '../stand/summary'
+import type { DateQuantiles } from '../stand/summary'
 import { nextStageChange } from './change'
 
-const date = (low: number, mid: number, high: number): DateSpread => ({
+const date = (low: number, mid: number, high: number): DateQuantiles => ({
   chance: 1,
-  spread: { low, mid, high },
+  quantiles: { p10: low, p50: mid, p90: high },
 })
-const stages = (...dates: [number, DateSpread][]) => dates.map(([bbch, value]) => ({ bbch, date: value }))
+const stages = (...dates: [number, DateQuantiles][]) => dates.map(([bbch, value]) => ({ bbch, date: value }))
 
 describe('how a look moved the next date', () => {
   test('tells the shift and the widths in whole days', () => {
@@ -28,6 +28,6 @@ describe('how a look moved the next date', () => {
     const before = stages([61, date(90, 100, 110)])
     expect(nextStageChange(before, before, 200)).toBeNull()
     expect(nextStageChange([], before, 50)).toBeNull()
-    expect(nextStageChange(before, stages([61, { chance: 0, spread: null }]), 50)).toBeNull()
+    expect(nextStageChange(before, stages([61, { chance: 0, quantiles: null }]), 50)).toBeNull()
   })
 })

@@ -1,16 +1,16 @@
-import type { DateSpread } from '../stand/summary'
+import type { DateQuantiles } from '../stand/summary'
 
 /** How a look moved a date: which way, by how many days, and how the 10–90 % range changed. */
 export type DateChange = {
   bbch: number
-  before: DateSpread
-  after: DateSpread
+  before: DateQuantiles
+  after: DateQuantiles
   shiftDays: number
   widthBefore: number
   widthAfter: number
 }
 
-type Stages = readonly { bbch: number; date: DateSpread }[]
+type Stages = readonly { bbch: number; date: DateQuantiles }[]
 
 /**
  * The next stage after the check's day that both forecasts date, and how it moved; null when none is left.
@@ -19,15 +19,15 @@ type Stages = readonly { bbch: number; date: DateSpread }[]
 export function nextStageChange(before: Stages, after: Stages, today: number): DateChange | null {
   for (const stage of after) {
     const old = before.find((entry) => entry.bbch === stage.bbch)
-    const now = stage.date.spread
-    if (!old?.date.spread || !now || stage.bbch < 51 || now.mid <= today) continue
+    const now = stage.date.quantiles
+    if (!old?.date.quantiles || !now || stage.bbch < 51 || now.p50 <= today) continue
     return {
       bbch: stage.bbch,
       before: old.date,
       after: stage.date,
-      shiftDays: Math.round(now.mid - old.date.spread.mid),
-      widthBefore: Math.round(old.date.spread.high - old.date.spread.low),
-      widthAfter: Math.round(now.high - now.low),
+      shiftDays: Math.round(now.p50 - old.date.quantiles.p50),
+      widthBefore: Math.round(old.date.quantiles.p90 - old.date.quantiles.p10),
+      widthAfter: Math.round(now.p90 - now.p10),
     }
   }
   return null

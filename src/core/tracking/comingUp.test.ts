@@ -11,7 +11,7 @@ import { sowAgain } from './sowAgain'
 const today = dayNumber('2026-05-10')
 const up = (low: number, high: number) => ({
   chance: 1,
-  spread: { low: today + low, mid: today + (low + high) / 2, high: today + high },
+  quantiles: { p10: today + low, p50: today + (low + high) / 2, p90: today + high },
 })
 const oats = testCover('oats', '2026-04-20', {
   end: { plan: { date: '2026-07-10', method: 'chop', passes: 1, note: '' }, fact: null },
@@ -19,7 +19,7 @@ const oats = testCover('oats', '2026-04-20', {
 
 test('each species is told against its own days, and one that never comes is left out', () => {
   const forecast = flatForecast(today - 20, {
-    up: [up(3, 6), up(-1, 2), up(-6, -2), up(-20, -12), { chance: 0, spread: null }],
+    up: [up(3, 6), up(-1, 2), up(-6, -2), up(-20, -12), { chance: 0, quantiles: null }],
   })
   expect(comingUp(forecast, today).map(({ component: part, state }) => [part, state])).toEqual([
     [0, 'not due'],
@@ -34,10 +34,10 @@ test('a spot sown again has less by the planned end than one that came up in tim
   const standCase = testCase(oats)
   const early = sowAgain(standCase, ensemble, today)!
   expect(early.byDay).toBe(dayNumber('2026-07-10'))
-  expect(early.again.massG.mid).toBeGreaterThan(0)
-  expect(early.again.massG.mid).toBeLessThan(early.leave.massG.mid)
+  expect(early.again.massG.p50).toBeGreaterThan(0)
+  expect(early.again.massG.p50).toBeLessThan(early.leave.massG.p50)
   const late = sowAgain(standCase, ensemble, today + 25)!
-  expect(late.again.massG.mid).toBeLessThan(early.again.massG.mid)
+  expect(late.again.massG.p50).toBeLessThan(early.again.massG.p50)
 })
 
 test('a look that moves flowering moves the job of looking at the stage, and small shifts are not told', () => {
@@ -46,8 +46,8 @@ test('a look that moves flowering moves the job of looking at the stage, and sma
       standId: oats.id,
       stages: [
         { bbch: 9, date: up(-30, -28) },
-        { bbch: 61, date: { chance: 1, spread: { low: day - 3, mid: day, high: day + 3 } } },
-        { bbch: 75, date: { chance: 1, spread: { low: day + 12, mid: day + 15, high: day + 18 } } },
+        { bbch: 61, date: { chance: 1, quantiles: { p10: day - 3, p50: day, p90: day + 3 } } },
+        { bbch: 75, date: { chance: 1, quantiles: { p10: day + 12, p50: day + 15, p90: day + 18 } } },
       ],
     })
   const input = { beds: [testBed], stands: [oats], checks: [], frostChance: 0, today }

@@ -81,7 +81,7 @@ export function troublesOf(
   today: number,
 ): Trouble[] {
   if (!stand.start.fact || stand.end.fact || stand.content.kind !== 'cover') return []
-  const upBy = Math.max(0, ...forecast.up.map(({ spread }) => spread?.high ?? 0))
+  const upBy = Math.max(0, ...forecast.up.map(({ quantiles: due }) => due?.p90 ?? 0))
   const meant = latest(stand.end)?.method === 'winter-kill'
   return troublesIn(
     checks.filter((check) => check.standId === stand.id),

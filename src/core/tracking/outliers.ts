@@ -27,9 +27,9 @@ function against(
 ): Outlier[] {
   const band = seen === null || !bands ? null : bandOn(bands, day)
   if (seen === null || !band) return []
-  const spread = Math.hypot((band.high - band.low) / RANGE_SDS, error)
-  return Math.abs(seen - band.mid) > ASKED_ABOUT * spread
-    ? [{ kind, seen, low: band.low, high: band.high }]
+  const spread = Math.hypot((band.p90 - band.p10) / RANGE_SDS, error)
+  return Math.abs(seen - band.p50) > ASKED_ABOUT * spread
+    ? [{ kind, seen, low: band.p10, high: band.p90 }]
     : []
 }
 
@@ -80,10 +80,10 @@ export function outliersOf(
     doubts.push({ kind: 'stage back', seen: check.stageBbch, before: staged.stageBbch!, on: staged.date })
   const covered = last.find((other) => other.cover !== null)
   const hurt = (check.damage ?? []).length > 0
-  const ripening = (check.stageBbch ?? bandOn(forecast?.bbch ?? NO_BANDS, day)?.mid ?? 0) >= 71
+  const ripening = (check.stageBbch ?? bandOn(forecast?.bbch ?? NO_BANDS, day)?.p50 ?? 0) >= 71
   if (covered && check.cover !== null && !hurt && !ripening && check.cover < covered.cover! - COVER_SLACK)
     doubts.push({ kind: 'cover fell', seen: check.cover, before: covered.cover!, on: covered.date })
   return doubts
 }
 
-const NO_BANDS: Bands = { startDay: 0, stepDays: 1, low: [], mid: [], high: [] }
+const NO_BANDS: Bands = { startDay: 0, stepDays: 1, p10: [], p50: [], p90: [] }

@@ -1,5 +1,5 @@
 import { dayNumber, isoDate } from '../foundations/day'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { latest } from '../garden/timeline'
 import { standRun } from '../bed/standRun'
 import type { StandCase } from '../season/run'
@@ -7,7 +7,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import { valuesOn } from '../stand/summary'
 
 /** What a stand comes to by a day: cover, mass, and the chance of a closed canopy. */
-export type Prospect = { cover: Spread; massG: Spread; closes: number }
+export type Prospect = { cover: Quantiles; massG: Quantiles; closes: number }
 
 /** Leaving a stand as it is against sowing the same again today, both by the same day. */
 export type SowAgain = { byDay: number; leave: Prospect; again: Prospect }
@@ -50,10 +50,10 @@ export function sowAgain(standCase: StandCase, ensemble: WeatherEnsemble, today:
   )
   const prospect = (run: typeof left.run): Prospect => {
     const cover = valuesOn(run, run.cover, byDay)
-    const none = { low: 0, mid: 0, high: 0 }
+    const none = { p10: 0, p50: 0, p90: 0 }
     return {
-      cover: spreadOf(cover) ?? none,
-      massG: spreadOf(valuesOn(run, run.massG, byDay)) ?? none,
+      cover: quantilesOf(cover) ?? none,
+      massG: quantilesOf(valuesOn(run, run.massG, byDay)) ?? none,
       closes: shareOf(cover.length, (member) => cover[member] >= CLOSED),
     }
   }

@@ -164,7 +164,7 @@ export type StageMeaning = {
 /** Day that the middle of a forecast reaches a code, straight between the dated stages; null outside them. */
 function middleDay(stages: StageDates, bbch: number): number | null {
   const dated = stages.flatMap(({ bbch: code, date }) =>
-    date.spread ? [{ code, day: date.spread.mid }] : [],
+    date.quantiles ? [{ code, day: date.quantiles.p50 }] : [],
   )
   const after = dated.findIndex(({ code }) => code >= bbch)
   if (after < 0) return null

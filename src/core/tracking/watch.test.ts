@@ -53,7 +53,7 @@ describe('the stage guide', () => {
     expect(guideOf(findSpecies('cereal-rye')!, true)).toBe('grass')
   })
   test('boot: days to pollen lie between the dates of the forecast, and a crimp leaves most of it', () => {
-    const at = (day: number) => ({ chance: 1, spread: { low: day - 3, mid: day, high: day + 3 } })
+    const at = (day: number) => ({ chance: 1, quantiles: { p10: day - 3, p50: day, p90: day + 3 } })
     const stages = [
       { bbch: 31, date: at(today - 20) },
       { bbch: 51, date: at(today + 8) },
@@ -134,7 +134,7 @@ describe('stands that ask for a decision', () => {
 
 describe('a stand of a garden', () => {
   const rye = testCover('cereal-rye', '2025-09-20')
-  const up = [{ chance: 1, spread: { low: today - 200, mid: today - 198, high: today - 195 } }]
+  const up = [{ chance: 1, quantiles: { p10: today - 200, p50: today - 198, p90: today - 195 } }]
   const winter = flatForecast(today - 300, { up, alive: [flatBands(today - 300, 0.4)] })
   const of = (stand: Stand, checks: Check[] = []) => troublesOf(stand, testBed, checks, winter, today)
   test('half lost over the winter asks for a decision; one meant to die of it, ended, or a plan does not', () => {

@@ -1,5 +1,5 @@
 import { cutSurvival } from '../ending/kill'
-import { shareOf, spreadOf, type Spread } from '../foundations/statistics'
+import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'
 import type { CutDetails } from '../garden/schema'
 import type { SeasonRun, StandCase } from '../season/run'
@@ -16,8 +16,8 @@ export type Regrowth = {
 
 export type CutAnswer = {
   /** Dry matter and nitrogen taken off the living stand, per m² and for the part in all. */
-  takenG: Spread
-  nitrogenG: Spread
+  takenG: Quantiles
+  nitrogenG: Quantiles
   massKg: number
   nitrogenTotalG: number
   heightM: number
@@ -61,11 +61,11 @@ export function cutting(
     const at = day - run.startDay
     const before = at > 0 ? at - 1 : at
     return (
-      spreadOf(
+      quantilesOf(
         Float64Array.from({ length: run.members }, (_, m) =>
           Math.max(0, uncut[series][m * run.days + before] - run[series][m * run.days + at]),
         ),
-      ) ?? { low: 0, mid: 0, high: 0 }
+      ) ?? { p10: 0, p50: 0, p90: 0 }
     )
   }
   const takenG = lostOn('massG')
@@ -73,8 +73,8 @@ export function cutting(
   return {
     takenG,
     nitrogenG,
-    massKg: (takenG.mid * areaM2) / 1000,
-    nitrogenTotalG: nitrogenG.mid * areaM2,
+    massKg: (takenG.p50 * areaM2) / 1000,
+    nitrogenTotalG: nitrogenG.p50 * areaM2,
     heightM: middleOn(uncut, uncut.heightM, day),
     regrowth: run.sown.map(({ plant }, c) => ({
       speciesId: plant.id,

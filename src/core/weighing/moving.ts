@@ -11,7 +11,7 @@ import {
 } from '../ending/animals'
 import type { MethodId } from '../ending/methods'
 import { isoDate } from '../foundations/day'
-import { spreadOf, type Spread } from '../foundations/statistics'
+import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { partSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { manureDaysFor } from '../planting/manure'
@@ -30,7 +30,7 @@ export type Round = {
   startDay: number
   endDay: number
   /** Growth standing when it begins, g m⁻², and what of it is eaten. */
-  standing: Spread
+  standing: Quantiles
   eatenKg: number
 }
 
@@ -44,9 +44,9 @@ export type MovingAnswer = {
   /** Animal-days per m² over all rounds, and the nitrogen they leave, g m⁻². */
   animalDaysM2: number
   droppingsG: number
-  survivors: Spread | null
+  survivors: Quantiles | null
   /** Day the plot is dead and withered; null when most members never get there. */
-  finish: Spread | null
+  finish: Quantiles | null
   chance: number
   /** Days by which the harvest of what follows comes too soon after the animals; 0 where it keeps the interval. */
   manureWait: number
@@ -93,11 +93,11 @@ export function moving(
     eatenKg,
     animalDaysM2,
     droppingsG: animalDaysM2 * HUSBANDRY[plan.kind].droppingsG,
-    survivors: spreadOf(termination!.endings.map((ending) => ending.survival)),
+    survivors: quantilesOf(termination!.endings.map((ending) => ending.survival)),
     finish: outcome.dead,
     chance: outcome.chance.whole,
     manureWait,
-    doubts: stockingDoubts(plan, plotM2, rounds[0]?.standing.mid ?? 0),
+    doubts: stockingDoubts(plan, plotM2, rounds[0]?.standing.p50 ?? 0),
   }
 }
 
@@ -112,7 +112,7 @@ function roundsOf(
   const plot = partSizeM(standCase.bed, standCase.stand.part)
   const plotM2 = plot.lengthM * plot.widthM
   const events = eventsOfEnd(standCase, end, season.ensemble, null).filter(({ kind }) => kind === 'graze')
-  const none = { low: 0, mid: 0, high: 0 }
+  const none = { p10: 0, p50: 0, p90: 0 }
   return events.map((event, round): Round => {
     const own = stops.filter((stop) => stop.round === round)
     const day = Math.floor(own[0].startDay)
@@ -122,7 +122,7 @@ function roundsOf(
       startDay: day,
       endDay: Math.ceil(own[own.length - 1].endDay),
       standing:
-        spreadOf(
+        quantilesOf(
           Float64Array.from(
             { length: before.members },
             (_, m) => before.massG[m * before.days + Math.min(before.days - 1, event.day - before.startDay)],

@@ -2,7 +2,7 @@ import { pullMinutes } from '../ending/outcome'
 import { findMethod } from '../ending/methods'
 import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from '../ending/woodiness'
 import { isoDate } from '../foundations/day'
-import { spreadOf, type Spread } from '../foundations/statistics'
+import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { COUNT_AFTER_DAYS, middleOn, plantsOn, releasedBetween } from '../scenario/after'
@@ -23,7 +23,7 @@ export type CutOutcome = {
   /** The quickest owned tool that still does it; null when none does. */
   tool: CuttingTool | 'crimp board' | null
   /** Stems expected to stand again three weeks later. */
-  stems: Spread
+  stems: Quantiles
   /** Minutes for the whole part: the cut itself, and pulling what stands again. */
   cutMinutes: number
   finishMinutes: number
@@ -114,7 +114,7 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
   const lookDay = Math.min(Number.isFinite(wanted) ? wanted : Infinity, after.startDay + after.days - 1)
   const countDay = Math.min(lookDay - 1, day + COUNT_AFTER_DAYS)
   const index = Math.max(0, countDay - after.startDay)
-  const stems = spreadOf(
+  const stems = quantilesOf(
     Float64Array.from({ length: after.members }, (_, member) =>
       after.species.reduce(
         (sum, species, c) =>
@@ -125,7 +125,7 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
         0,
       ),
     ),
-  ) ?? { low: 0, mid: 0, high: 0 }
+  ) ?? { p10: 0, p50: 0, p90: 0 }
   return {
     day,
     bbch,
@@ -136,7 +136,7 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
     cutMinutes: (tool?.minutesPerM2 ?? 0) * areaM2 * question.passes,
     finishMinutes: pullMinutes(plantsOn(after, countDay) * areaM2),
     mulchG: middleOn(after, after.residueG, lookDay),
-    nitrogenG: releasedBetween(after, lookDay, lookDay + 70).mid,
+    nitrogenG: releasedBetween(after, lookDay, lookDay + 70).p50,
     chance: tool ? evaluated.outcome.chance.whole : 0,
   }
 }
@@ -152,9 +152,9 @@ export function cutOutcomeOn(points: readonly CutOutcome[], day: number): CutOut
     ...(share < 0.5 ? a : b),
     day,
     stems: {
-      low: mix(a.stems.low, b.stems.low),
-      mid: mix(a.stems.mid, b.stems.mid),
-      high: mix(a.stems.high, b.stems.high),
+      p10: mix(a.stems.p10, b.stems.p10),
+      p50: mix(a.stems.p50, b.stems.p50),
+      p90: mix(a.stems.p90, b.stems.p90),
     },
     heightM: mix(a.heightM, b.heightM),
     hardness: mix(a.hardness, b.hardness),

@@ -1,6 +1,6 @@
 import { findMethod } from '../../core/ending/methods'
 import { dayNumber } from '../../core/foundations/day'
-import type { Spread } from '../../core/foundations/statistics'
+import type { Quantiles } from '../../core/foundations/statistics'
 import type { Stand } from '../../core/garden/schema'
 import { latest, spanOf } from '../../core/garden/timeline'
 import { groupsOf } from '../../core/plants/catalogue'
@@ -11,7 +11,7 @@ import type { Band } from './cloth'
 /** A planned harvest comes some days early or late (judgement). */
 const HARVEST_SPREAD_DAYS = { early: 4, late: 9 }
 
-const sharp = (day: number): Spread => ({ low: day, mid: day, high: day })
+const sharp = (day: number): Quantiles => ({ p10: day, p50: day, p90: day })
 
 /** What a stand looks like on the cloth. `nextStart` is when the ground is taken over, or the loom's end. */
 export function bandsOfStand(
@@ -33,16 +33,16 @@ export function bandsOfStand(
     const end = span.endDay ?? nextStart
     const planned = !span.ended && end >= today
     const spread = planned
-      ? { low: end - HARVEST_SPREAD_DAYS.early, mid: end, high: end + HARVEST_SPREAD_DAYS.late }
+      ? { p10: end - HARVEST_SPREAD_DAYS.early, p50: end, p90: end + HARVEST_SPREAD_DAYS.late }
       : sharp(end)
     return [
       {
         ...base,
         kind: 'crop',
         end: {
-          low: Math.min(spread.low, nextStart),
-          mid: Math.min(spread.mid, nextStart),
-          high: Math.min(spread.high, nextStart),
+          p10: Math.min(spread.p10, nextStart),
+          p50: Math.min(spread.p50, nextStart),
+          p90: Math.min(spread.p90, nextStart),
         },
       },
     ]
@@ -63,8 +63,8 @@ function coverBands(
     ...base,
     kind: 'cover' as const,
     groups: groups.length > 0 ? groups : (['grass'] as Band['groups']),
-    cover: (day: number) => (forecast && bandOn(forecast.cover, day)?.mid) ?? 0,
-    residue: (day: number) => residueCover((forecast && bandOn(forecast.residueG, day)?.mid) ?? 0),
+    cover: (day: number) => (forecast && bandOn(forecast.cover, day)?.p50) ?? 0,
+    residue: (day: number) => residueCover((forecast && bandOn(forecast.residueG, day)?.p50) ?? 0),
   }
   const end = latest(stand.end)
   if (!end || findMethod(end.method)?.waits || span.endDay === null)
@@ -73,10 +73,10 @@ function coverBands(
   const endDay = dayNumber(end.date)
   const dead = forecast?.ended ?? null
   const residue: Band = { ...shape, startDay: endDay, end: sharp(nextStart) }
-  const until = (spread: Spread): Spread => ({
-    low: Math.min(spread.low, nextStart),
-    mid: Math.min(spread.mid, nextStart),
-    high: Math.min(spread.high, nextStart),
+  const until = (spread: Quantiles): Quantiles => ({
+    p10: Math.min(spread.p10, nextStart),
+    p50: Math.min(spread.p50, nextStart),
+    p90: Math.min(spread.p90, nextStart),
   })
   if (findMethod(end.method)?.sheet) {
     const sheet: Band = {
@@ -100,7 +100,7 @@ function coverBands(
   const standing = shape.cover(endDay - 1)
   const frayed =
     endDay >= today && dead
-      ? until({ low: endDay, mid: (endDay + dead.mid) / 2, high: dead.high })
+      ? until({ p10: endDay, p50: (endDay + dead.p50) / 2, p90: dead.p90 })
       : sharp(endDay)
   return [residue, { ...shape, cover: (day) => (day < endDay ? shape.cover(day) : standing), end: frayed }]
 }

@@ -1,4 +1,4 @@
-import type { Spread } from '../../core/foundations/statistics'
+import type { Quantiles } from '../../core/foundations/statistics'
 import type { PlantGroup } from '../../core/plants/parameters'
 
 /** A stretch of one bed's year as it is woven. Days are day numbers. */
@@ -7,7 +7,7 @@ export type Band = {
   kind: 'cover' | 'crop' | 'sheet' | 'animals'
   startDay: number
   /** When it gives way to what follows; the spread frays its edge. */
-  end: Spread
+  end: Quantiles
   groups: PlantGroup[]
   /** Green cover and ground hidden by residue, 0–1, on a day; a crop or sheet has none. */
   cover: (day: number) => number
@@ -24,11 +24,11 @@ const PICK_ORDER = [0, 4, 2, 6, 1, 5, 3, 7]
 const threadLuck = (thread: number, salt: number) => (thread * 0.618034 + salt * 0.377) % 1
 
 /** The day one warp thread lets go of a band: a draw from the end's distribution. */
-export function threadEnd(end: Spread, thread: number, salt: number): number {
+export function threadEnd(end: Quantiles, thread: number, salt: number): number {
   const u = threadLuck(thread, salt)
   return u < 0.5
-    ? end.low + ((end.mid - end.low) * u) / 0.5
-    : end.mid + ((end.high - end.mid) * (u - 0.5)) / 0.5
+    ? end.p10 + ((end.p50 - end.p10) * u) / 0.5
+    : end.p50 + ((end.p90 - end.p50) * (u - 0.5)) / 0.5
 }
 
 /** Whether a pick is woven at a density of 0–1. */

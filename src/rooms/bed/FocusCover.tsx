@@ -6,7 +6,7 @@ import type { Learned } from '../../state/useLearned'
 import { BandsChart } from '../../parts/BandsChart'
 import { findSpecies } from '../../core/plants/catalogue'
 import {
-  dateSpreadText,
+  dateRangeText,
   density,
   dryMatter,
   nitrogen,
@@ -33,17 +33,17 @@ type Props = {
 /** What the cover leaves behind: seed of its own, and carbon in the soil. */
 function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand' | 'units'>) {
   const components = stand.content.kind === 'cover' ? stand.content.components : []
-  const { low, high } = forecast.carbonG
+  const { p10: low, p90: high } = forecast.carbonG
   return (
     <div className="mt-3">
       {forecast.selfSowing.map(({ component, sheds, viablePerM2, sprouts, sproutsPerM2 }) => (
         <div key={component}>
           {findSpecies(components[component]?.speciesId ?? '')?.name ?? 'It'} sows itself
-          {sheds.spread ? ` from ${dateSpreadText(sheds.spread)}` : ' where it lies'}: about{' '}
-          {density(viablePerM2.mid, units)} viable seeds ({density(viablePerM2.low, units)} to{' '}
-          {density(viablePerM2.high, units)}) by its end
-          {sproutsPerM2 && sprouts.spread && sproutsPerM2.mid >= 1
-            ? `, some ${count(sproutsPerM2.mid)} of them up by ${shortDate(sprouts.spread.mid)}`
+          {sheds.quantiles ? ` from ${dateRangeText(sheds.quantiles)}` : ' where it lies'}: about{' '}
+          {density(viablePerM2.p50, units)} viable seeds ({density(viablePerM2.p10, units)} to{' '}
+          {density(viablePerM2.p90, units)}) by its end
+          {sproutsPerM2 && sprouts.quantiles && sproutsPerM2.p50 >= 1
+            ? `, some ${count(sproutsPerM2.p50)} of them up by ${shortDate(sprouts.quantiles.p50)}`
             : ''}
           .{' '}
           <Why>
@@ -86,11 +86,11 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
           {standName(stand)}
         </Link>
       </h2>
-      {cover && mass && taken && mass.mid > 0.5 && (
+      {cover && mass && taken && mass.p50 > 0.5 && (
         <p className="mt-1">
-          Today {percent(cover.mid)} of the ground green, {dryMatter(mass.mid, units)} dry matter (
-          {dryMatter(mass.low, units)} to {dryMatter(mass.high, units)}), {nitrogen(taken.mid, units)}{' '}
-          nitrogen in the growth.
+          Today {percent(cover.p50)} of the ground green, {dryMatter(mass.p50, units)} dry matter (
+          {dryMatter(mass.p10, units)} to {dryMatter(mass.p90, units)}), {nitrogen(taken.p50, units)} nitrogen
+          in the growth.
         </p>
       )}
       <ChangeSentence learned={learned} stand={stand} />

@@ -29,12 +29,12 @@ export function GroundToday({ bed, units }: { bed: Bed; units: Units }) {
   if (!value) return null
   const areaM2 = partAreaM2(bed, { kind: 'whole' })
   const { mineralG, mulchG, waterShare } = value
-  const wetness = WETNESS.find(({ from }) => waterShare.mid >= from)?.word ?? 'dry'
+  const wetness = WETNESS.find(({ from }) => waterShare.p50 >= from)?.word ?? 'dry'
   return (
     <div className="mt-1">
-      In the ground today: {spoken(mineralG.low * areaM2, mineralG.high * areaM2, units)} of nitrogen that
+      In the ground today: {spoken(mineralG.p10 * areaM2, mineralG.p90 * areaM2, units)} of nitrogen that
       roots can take
-      {mulchG.mid >= NAMED_MULCH_G && `, ${centimetres(mulchDepthM(mulchG.mid), units)} of mulch on it`},{' '}
+      {mulchG.p50 >= NAMED_MULCH_G && `, ${centimetres(mulchDepthM(mulchG.p50), units)} of mulch on it`},{' '}
       {wetness} to the depth of roots.{' '}
       <Why>
         Followed day by day through what stood here in the past year, its crops watered and fed as usual and

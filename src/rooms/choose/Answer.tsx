@@ -5,7 +5,7 @@ import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
 import { endingText, reasonText, riskText } from '../../text/choosing'
-import { dateSpreadText, shortDate, type Units, money } from '../../text/format'
+import { dateRangeText, shortDate, type Units, money } from '../../text/format'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
 import { amountText, LIMIT_WORDS, partsText, tradeText } from './words'
@@ -159,8 +159,8 @@ function CandidateRow({
         <Amounts candidate={candidate} units={units} />
         <p>
           {endingText(candidate)}
-          {candidate.firstFlower.spread && candidate.firstFlower.chance > 0.5
-            ? ` ${findSpecies(parts[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateSpreadText(candidate.firstFlower.spread)}.`
+          {candidate.firstFlower.quantiles && candidate.firstFlower.chance > 0.5
+            ? ` ${findSpecies(parts[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateRangeText(candidate.firstFlower.quantiles)}.`
             : ''}{' '}
           {riskText(candidate)}
         </p>
@@ -207,9 +207,9 @@ function CandidateRow({
 export function Amounts({ candidate, units }: { candidate: Candidate; units: Units }) {
   return candidate.purposes.map(({ id, amount }) => (
     <p key={id}>
-      <strong>{amountText(id, amount.mid, units)}</strong> {findPurpose(id).measure}{' '}
+      <strong>{amountText(id, amount.p50, units)}</strong> {findPurpose(id).measure}{' '}
       <span className="quiet">
-        ({amountText(id, amount.low, units)} to {amountText(id, amount.high, units)})
+        ({amountText(id, amount.p10, units)} to {amountText(id, amount.p90, units)})
       </span>
     </p>
   ))

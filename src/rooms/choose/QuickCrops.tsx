@@ -12,7 +12,7 @@ import { Chance } from '../../parts/Chance'
 import { useOnce } from '../../parts/once'
 import { useCommit } from '../../state/garden'
 import { useEngine } from '../../state/useEngine'
-import { dateSpreadText, shortDate } from '../../text/format'
+import { dateRangeText, shortDate } from '../../text/format'
 
 /** In a short gap: food crops that are eaten before the ground is wanted, as rivals to a cover. */
 export function QuickCrops({ args }: { args: [WeatherSpec, ChooseQuestion] }) {
@@ -37,7 +37,7 @@ export function QuickCrops({ args }: { args: [WeatherSpec, ChooseQuestion] }) {
       { id: newId('stand'), gardenId: bed.gardenId, bedId: bed.id, part },
       cropContent(cropId, 'seed'),
       { plan: planting(isoDate(sowDay)), fact: null },
-      Math.min(Math.ceil(harvest.high), (wanted ?? Infinity) - 1) - sowDay,
+      Math.min(Math.ceil(harvest.p90), (wanted ?? Infinity) - 1) - sowDay,
     )
     const name = findCrop(cropId)?.name.toLowerCase() ?? cropId
     const stored = await commit(`Planned ${name} in ${bed.label}`, [added('stands', stand)])
@@ -58,7 +58,7 @@ export function QuickCrops({ args }: { args: [WeatherSpec, ChooseQuestion] }) {
           return (
             <li key={crop.cropId} className="flex flex-wrap items-center gap-x-5 gap-y-1 py-1.5">
               <strong className="w-40">{name}</strong>
-              <span className="w-56">ready {dateSpreadText(crop.harvest)}</span>
+              <span className="w-56">ready {dateRangeText(crop.harvest)}</span>
               <Chance share={crop.chance} />
               <button
                 className="btn btn-sm ml-auto"

@@ -4,7 +4,7 @@ import { dayNumber, isoDate } from '../../core/foundations/day'
 import { manureDaysFor } from '../../core/planting/manure'
 import type { MovingAnswer } from '../../core/weighing/moving'
 import { Chance } from '../../parts/Chance'
-import { dateSpreadText, dryMatter, kilos, longDate, nitrogen, percent, shortDate } from '../../text/format'
+import { dateRangeText, dryMatter, kilos, longDate, nitrogen, percent, shortDate } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { dayCount } from './animalForm'
@@ -68,9 +68,9 @@ export function AnimalPlanView({
                       .join(', ')}
                   </td>
                   <td>
-                    {dryMatter(round.standing.mid, units)}{' '}
+                    {dryMatter(round.standing.p50, units)}{' '}
                     <span className="quiet text-sm">
-                      ({dryMatter(round.standing.low, units)} to {dryMatter(round.standing.high, units)})
+                      ({dryMatter(round.standing.p10, units)} to {dryMatter(round.standing.p90, units)})
                     </span>
                   </td>
                   <td>{kilos(round.eatenKg, units)}</td>
@@ -94,7 +94,7 @@ export function AnimalPlanView({
         <dt>Done and withered</dt>
         <dd>
           <strong>
-            {answer.finish ? dateSpreadText(answer.finish) : 'not by this plan: add a round or longer stops'}
+            {answer.finish ? dateRangeText(answer.finish) : 'not by this plan: add a round or longer stops'}
           </strong>
         </dd>
         <dt>Planted in time</dt>
@@ -108,7 +108,7 @@ export function AnimalPlanView({
           )}
         </dd>
         <dt>Stand again</dt>
-        <dd>{answer.survivors ? percent(answer.survivors.mid) : '–'}</dd>
+        <dd>{answer.survivors ? percent(answer.survivors.p50) : '–'}</dd>
         <dt>Found on the bed</dt>
         <dd>{kilos(answer.eatenKg, units)} dry</dd>
         <dt>Feed to bring</dt>

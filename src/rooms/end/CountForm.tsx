@@ -32,7 +32,7 @@ export function CountForm({ end }: { end: EndView }) {
   const [note, setNote] = useState('')
   const [asked, setAsked] = useState(false)
   const change = (part: Partial<typeof fields>) => setFields({ ...fields, ...part })
-  const perM2 = forecast?.plantsPerM2.mid ?? null
+  const perM2 = forecast?.plantsPerM2.p50 ?? null
   const expected =
     fields.before === '' && perM2 !== null
       ? String(Math.max(1, Math.round(perM2 * (typedNumber(fields.ground) || 0))))

@@ -45,8 +45,8 @@ export function CutOutcome({
     <div className="mt-3 grid max-w-4xl gap-x-8 gap-y-3 md:grid-cols-2" data-testid="cut-outcome">
       <div>
         <p>
-          About <strong>{dryMatter(answer.takenG.mid, units)}</strong> ({kilos(answer.massKg, units)} dry in
-          all) with <strong>{nitrogen(answer.nitrogenG.mid, units)}</strong> of nitrogen {WHERE[cut.fate]}. It
+          About <strong>{dryMatter(answer.takenG.p50, units)}</strong> ({kilos(answer.massKg, units)} dry in
+          all) with <strong>{nitrogen(answer.nitrogenG.p50, units)}</strong> of nitrogen {WHERE[cut.fate]}. It
           stands {centimetres(answer.heightM, units)} high that day.
         </p>
         {cut.fate === 'carried off' && (

@@ -162,8 +162,8 @@ function Drag({
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2 self-start" data-testid="grows-back-numbers">
         <dt>Stems again</dt>
         <dd>
-          <strong>{density(now.stems.mid, units)}</strong> ({density(now.stems.low, units)} to{' '}
-          {density(now.stems.high, units)})
+          <strong>{density(now.stems.p50, units)}</strong> ({density(now.stems.p10, units)} to{' '}
+          {density(now.stems.p90, units)})
         </dd>
         <dt>To finish by hand</dt>
         <dd>

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { EndDetails } from '../../core/garden/ending'
 import { DateField } from '../../parts/DateField'
-import { dateSpreadText, longDate } from '../../text/format'
+import { dateRangeText, longDate } from '../../text/format'
 import { standName } from '../../parts/names'
 import { useCommit } from '../../state/garden'
 import { liftProblem } from './liftProblem'
@@ -49,7 +49,7 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
       <button className="btn md:mt-6">Record that it is off</button>
       <p className="quiet text-sm md:mt-8">
         {dead
-          ? `Dead under it about ${dateSpreadText(dead)}.`
+          ? `Dead under it about ${dateRangeText(dead)}.`
           : 'By the forecast it is not dead under the sheet before the ground is taken.'}
       </p>
     </Form>

@@ -176,8 +176,8 @@ function TrackStrip({
               <line
                 x1={x(point.day)}
                 x2={x(point.day)}
-                y1={y(range.low)}
-                y2={y(range.high)}
+                y1={y(range.p10)}
+                y2={y(range.p90)}
                 stroke="var(--color-primary)"
                 strokeOpacity={0.4}
                 strokeWidth={7}

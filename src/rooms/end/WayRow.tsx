@@ -6,7 +6,7 @@ import type { StandForecast } from '../../core/season/forecast'
 import { Chance } from '../../parts/Chance'
 import { single } from '../../parts/once'
 import { wayText } from '../../text/ending'
-import { dateSpreadText, dryMatter, minutes, nitrogen, percent, shortDate } from '../../text/format'
+import { dateRangeText, dryMatter, minutes, nitrogen, percent, shortDate } from '../../text/format'
 import { planCaseOf } from './planCase'
 import { planOf } from './planWords'
 import type { ShownWay } from './shown'
@@ -72,9 +72,9 @@ export function WayRow({
       </td>
       <td className="text-sm">
         <Label>Dead by</Label>
-        {start.dead ? dateSpreadText(start.dead) : '–'}
+        {start.dead ? dateRangeText(start.dead) : '–'}
         {!waits && (start.dead || !way.way.sheet) && (
-          <div className="quiet">{percent(start.survivors.mid)} stand again</div>
+          <div className="quiet">{percent(start.survivors.p50)} stand again</div>
         )}
       </td>
       <td className="text-sm">
@@ -86,7 +86,7 @@ export function WayRow({
         <Label>Mulch at planting</Label>
         {after ? (
           <>
-            <span className="whitespace-nowrap">{dryMatter(after.mulchG.mid, units)}</span>
+            <span className="whitespace-nowrap">{dryMatter(after.mulchG.p50, units)}</span>
             <div className="quiet whitespace-nowrap">{weeksText(after.holdsWeeks)}</div>
           </>
         ) : (
@@ -97,8 +97,8 @@ export function WayRow({
         <Label>Nitrogen, 4 and 10 weeks</Label>
         {after ? (
           <>
-            {signed(after.nitrogen4.mid, end)}
-            <div>{signed(after.nitrogen10.mid, end)}</div>
+            {signed(after.nitrogen4.p50, end)}
+            <div>{signed(after.nitrogen10.p50, end)}</div>
           </>
         ) : (
           '–'

@@ -25,7 +25,7 @@ const dateProblem = (date: string, sownDay: number) => {
 /** Day a way begun on `day` is expected to be done, by the comparison; null where that day was not tried. */
 function finishOf({ comparison }: EndView, method: MethodId, passes: number, day: number): number | null {
   const option = comparison?.options.find((one) => one.method === method && one.passes === passes)
-  return option?.starts.find((start) => start.day === day)?.dead?.mid ?? null
+  return option?.starts.find((start) => start.day === day)?.dead?.p50 ?? null
 }
 
 /** What to take along, how to go about it and a drawing to scale, for the planned way or another; prints on a page. */
@@ -51,7 +51,7 @@ export function WorkPlan({ end }: { end: EndView }) {
       { method, passes, day, lanes: same?.lanes, animals: same?.animals },
       {
         film: sun.value,
-        deadDay: same?.date === date ? forecast?.ended?.mid : finishOf(end, method, passes, day),
+        deadDay: same?.date === date ? forecast?.ended?.p50 : finishOf(end, method, passes, day),
       },
     ),
   )

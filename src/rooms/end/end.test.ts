@@ -79,7 +79,7 @@ describe('work plans in words', () => {
     expect(plan('strips', { lanes: { count: 4, everyDays: 5 } }).lanes).toHaveLength(4)
   })
   test('clear film wants water and tells the sun that is expected', () => {
-    const words = plan('clear-sheet', { film: { low: 4, mid: 20, high: 60 } })
+    const words = plan('clear-sheet', { film: { p10: 4, p50: 20, p90: 60 } })
     expect(words.clear).toBe(true)
     expect(words.steps.join(' ')).toMatch(/4 to 60 °C d of heat/)
   })

@@ -27,7 +27,7 @@ test('a plan is for the part that is ended, with what the garden has', () => {
 test('stage and height are those of the day by the forecast; middling ones until it is there', () => {
   const at = (bbch: number, date: string) => ({
     bbch,
-    date: { chance: 1, spread: { low: dayNumber(date), mid: dayNumber(date), high: dayNumber(date) } },
+    date: { chance: 1, quantiles: { low: dayNumber(date), mid: dayNumber(date), high: dayNumber(date) } },
   })
   const bands = (value: number) => ({
     startDay: day - 30,

@@ -1,6 +1,6 @@
 import { findMethod, type MethodId } from '../../core/ending/methods'
 import type { EndDetails } from '../../core/garden/ending'
-import type { Spread } from '../../core/foundations/statistics'
+import type { Quantiles } from '../../core/foundations/statistics'
 import { partAreaM2, partSizeM } from '../../core/garden/area'
 import { justBefore, stageReached, type StandForecast } from '../../core/season/forecast'
 import { plantsOf } from '../../parts/names'
@@ -25,7 +25,7 @@ export function planCaseOf(
   end: Pick<EndView, 'view' | 'stand' | 'garden'>,
   standing: StandForecast | null,
   work: { method: MethodId; passes: number; day: number } & Pick<EndDetails, 'lanes' | 'animals'>,
-  known: { film?: Spread | null; deadDay?: number | null } = {},
+  known: { film?: Quantiles | null; deadDay?: number | null } = {},
 ): PlanCase {
   const { view, stand, garden } = end
   const { day, passes } = work

@@ -8,7 +8,7 @@ import {
   type LanePlan,
   type SheetPlan,
 } from '../../core/ending/workPlan'
-import type { Spread } from '../../core/foundations/statistics'
+import type { Quantiles } from '../../core/foundations/statistics'
 import type { Livestock } from '../../core/garden/rules'
 import type { OwnResults } from '../../core/ending/ownResults'
 import type { Bed, BedPart, Tool } from '../../core/garden/schema'
@@ -33,7 +33,7 @@ export type PlanCase = {
   animals: AnimalPlan | undefined
   livestock: readonly Livestock[]
   /** Heat that clear film is expected to gather in a fortnight, °C d. */
-  film: Spread | null
+  film: Quantiles | null
   /** Day it is expected to be dead, when that is forecast. */
   deadDay: number | null
   units: Units

@@ -56,8 +56,8 @@ describe('an ending as it is stored', () => {
     bbch: flatBands(20_000, 62),
     stagesByPart: [
       [
-        { bbch: 51, date: { chance: 1, spread: { low: 20_500, mid: 20_510, high: 20_520 } } },
-        { bbch: 65, date: { chance: 1, spread: { low: 20_700, mid: 20_710, high: 20_720 } } },
+        { bbch: 51, date: { chance: 1, quantiles: { p10: 20_500, p50: 20_510, p90: 20_520 } } },
+        { bbch: 65, date: { chance: 1, quantiles: { p10: 20_700, p50: 20_710, p90: 20_720 } } },
       ],
       [],
     ],

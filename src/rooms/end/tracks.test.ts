@@ -8,7 +8,7 @@ const point = (day: number, bbch: number, extra: Partial<CutOutcome> = {}): CutO
   heightM: 1,
   hardness: 0.3,
   tool: 'scythe',
-  stems: { low: 100, mid: 200, high: 430 },
+  stems: { p10: 100, p50: 200, p90: 430 },
   cutMinutes: 5,
   finishMinutes: 34,
   mulchG: 480,

@@ -1,3 +1,4 @@
+import type { Quantiles } from '../../core/foundations/statistics'
 import type { CutOutcome } from '../../core/weighing/regrowth'
 import type { PlantGroup } from '../../core/plants/parameters'
 import { stagesOf } from '../../core/stand/stage'
@@ -7,7 +8,7 @@ import { dryMatter, minutes, nitrogen, percent, type Units } from '../../text/fo
 export type Track = {
   title: string
   value: (point: CutOutcome) => number
-  range?: (point: CutOutcome) => { low: number; high: number }
+  range?: (point: CutOutcome) => Quantiles
   /** Ends of its axis; 0 lies between them. */
   low: number
   high: number
@@ -34,10 +35,10 @@ export function tracksOf(points: readonly CutOutcome[], units: Units): Track[] {
   return [
     {
       title: 'Stems standing again, per m²',
-      value: (point) => point.stems.mid,
+      value: (point) => point.stems.p50,
       range: (point) => point.stems,
       low: 0,
-      high: Math.max(10, roundUp(most((point) => point.stems.high))),
+      high: Math.max(10, roundUp(most((point) => point.stems.p90))),
       words: (value) => String(Math.round(value)),
       tall: true,
     },

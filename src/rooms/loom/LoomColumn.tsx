@@ -231,7 +231,7 @@ function ThreadOfLight({
   )
 }
 
-/** First flower or pollen of each cover as a knot at the selvedge, with the spread of its date. */
+/** First flower or pollen of each cover as a knot at the selvedge, with the range of its date. */
 function Knots({
   entry,
   forecasts,
@@ -248,14 +248,14 @@ function Knots({
   const knots = entry.stands.flatMap(({ stand, untilDay }) => {
     const stage = forecasts.get(stand.id)?.stages.find((item) => item.bbch === 61)?.date
     if (
-      !stage?.spread ||
+      !stage?.quantiles ||
       stage.chance < 0.5 ||
-      stage.spread.mid > untilDay ||
-      stage.spread.mid < loom.firstDay ||
-      stage.spread.mid > loom.lastDay
+      stage.quantiles.p50 > untilDay ||
+      stage.quantiles.p50 < loom.firstDay ||
+      stage.quantiles.p50 > loom.lastDay
     )
       return []
-    return [{ id: stand.id, spread: stage.spread }]
+    return [{ id: stand.id, flower: stage.quantiles }]
   })
   return (
     <svg
@@ -264,13 +264,13 @@ function Knots({
       height={layout.height}
       aria-hidden="true"
     >
-      {knots.map(({ id, spread }) => {
-        const y = yOfDay(layout, loom, spread.mid)
+      {knots.map(({ id, flower }) => {
+        const y = yOfDay(layout, loom, flower.p50)
         return (
           <g key={id} stroke="var(--color-base-content)" transform={`translate(${width + 1} 0)`}>
             <line
-              y1={yOfDay(layout, loom, spread.low)}
-              y2={yOfDay(layout, loom, spread.high)}
+              y1={yOfDay(layout, loom, flower.p10)}
+              y2={yOfDay(layout, loom, flower.p90)}
               strokeWidth={1.4}
             />
             <path

@@ -52,10 +52,7 @@ const GROUPS = [
 /** The weaves of the three plant groups. */
 function Legend() {
   return (
-    <ul
-      className="quiet ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 text-xs"
-      aria-label="Weaves"
-    >
+    <ul className="quiet ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 text-xs" aria-label="Weaves">
       {GROUPS.map(([group, name]) => (
         <li key={group} className="flex items-center gap-1.5">
           <Swatch groups={[group]} size={1.5} /> {name}
@@ -84,7 +81,7 @@ function describe({ stand, window, day }: Spot, today: number, forecast: StandFo
     if (stand.stand.content.kind === 'crop') return `${words}${plan}, until ${shortDate(stand.untilDay)}`
     const cover = forecast && bandOn(forecast.cover, day + 3)
     return cover
-      ? `${words}${plan}, ${percent(cover.mid)} of the ground green (${percent(cover.low)} to ${percent(cover.high)})`
+      ? `${words}${plan}, ${percent(cover.p50)} of the ground green (${percent(cover.p10)} to ${percent(cover.p90)})`
       : `${words}${plan}`
   }
   if (!window) return 'turn-round time'

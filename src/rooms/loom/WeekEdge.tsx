@@ -64,7 +64,7 @@ export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
             <rect
               x={60}
               y={top + 2}
-              width={Math.min(38, (38 * week.rainMm.mid) / FULL_RAIN_MM)}
+              width={Math.min(38, (38 * week.rainMm.p50) / FULL_RAIN_MM)}
               height={layout.rowPx - 4}
               fill="var(--color-primary)"
               opacity={0.45}
@@ -72,7 +72,7 @@ export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
             {!past && (
               <line
                 x1={60}
-                x2={60 + Math.min(38, (38 * week.rainMm.high) / FULL_RAIN_MM)}
+                x2={60 + Math.min(38, (38 * week.rainMm.p90) / FULL_RAIN_MM)}
                 y1={top + layout.rowPx / 2}
                 y2={top + layout.rowPx / 2}
                 stroke="var(--color-primary)"

@@ -43,7 +43,7 @@ describe('cloth', () => {
   })
   test('threads let go over the whole spread of the end', () => {
     const ends = Array.from({ length: 40 }, (_, thread) =>
-      threadEnd({ low: 10, mid: 20, high: 40 }, thread, 1),
+      threadEnd({ p10: 10, p50: 20, p90: 40 }, thread, 1),
     )
     expect(Math.min(...ends)).toBeLessThan(12)
     expect(Math.max(...ends)).toBeGreaterThan(36)
@@ -60,7 +60,7 @@ describe('cloth', () => {
         standId: 's',
         kind: 'cover' as const,
         startDay: 0,
-        end: { low: 999, mid: 999, high: 999 },
+        end: { p10: 999, p50: 999, p90: 999 },
         groups: [group],
         cover: () => 1,
         residue: () => 0,
@@ -92,18 +92,18 @@ describe('bands', () => {
       massG: flatBands(start, 500),
       heightM: flatBands(start, 1),
       nitrogenG: flatBands(start, 10),
-      dead: { chance: 1, spread: null },
+      dead: { chance: 1, quantiles: null },
       ended,
     })
 
   test('a planned harvest frays, a done one is cut straight', () => {
     const planned = bandsOfStand(find('T1', 'crop'), null, dayNumber('2027-01-01'), today)[0].end
-    expect(planned.high - planned.low).toBeGreaterThan(7)
+    expect(planned.p90 - planned.p10).toBeGreaterThan(7)
     const done = bandsOfStand(find('L5', 'crop'), null, dayNumber('2027-01-01'), today)[0].end
-    expect(done.high).toBe(done.low)
+    expect(done.p90).toBe(done.p10)
   })
   test('a tarp is a sheet over what it covers, until the stand is dead', () => {
-    const dead = { low: today + 30, mid: today + 36, high: today + 44 }
+    const dead = { p10: today + 30, p50: today + 36, p90: today + 44 }
     const bands = bandsOfStand(find('L4', 'cover'), forecast(dead), dayNumber('2026-06-18'), today)
     expect(bands.map((band) => band.kind)).toEqual(['cover', 'cover', 'sheet'])
     expect(bands[2].end).toEqual(dead)
@@ -111,7 +111,7 @@ describe('bands', () => {
   test('a sheet that came off ends on its day, whatever was forecast', () => {
     const cover = find('L4', 'cover')
     const fact = { ...cover.end.plan!, date: '2026-04-01', liftedOn: '2026-04-18' }
-    const dead = { low: today + 30, mid: today + 36, high: today + 44 }
+    const dead = { p10: today + 30, p50: today + 36, p90: today + 44 }
     const bands = bandsOfStand(
       { ...cover, end: { ...cover.end, fact } },
       forecast(dead),
@@ -119,10 +119,10 @@ describe('bands', () => {
       today,
     )
     const off = dayNumber('2026-04-18')
-    expect(bands[2]).toMatchObject({ kind: 'sheet', end: { low: off, mid: off, high: off } })
+    expect(bands[2]).toMatchObject({ kind: 'sheet', end: { p10: off, p50: off, p90: off } })
   })
   test('animals leave their tracks until the stand is dead', () => {
-    const dead = { low: today + 30, mid: today + 36, high: today + 44 }
+    const dead = { p10: today + 30, p50: today + 36, p90: today + 44 }
     const pen = { penLengthM: 2, penWidthM: 1.2, daysPerStop: 2, rounds: 2, restDays: 5 }
     const cover = find('L4', 'cover')
     const grazed = {
@@ -143,12 +143,12 @@ describe('bands', () => {
   test('a chop leaves green thread by thread until it has browned, then residue', () => {
     const bands = bandsOfStand(
       find('L2', 'cover'),
-      forecast({ low: today + 45, mid: today + 48, high: today + 52 }),
+      forecast({ p10: today + 45, p50: today + 48, p90: today + 52 }),
       dayNumber('2026-06-12'),
       today,
     )
     expect(bands).toHaveLength(2)
-    expect(bands[1].end.high).toBeGreaterThan(bands[1].end.low)
+    expect(bands[1].end.p90).toBeGreaterThan(bands[1].end.p10)
     expect(bands[1].cover(dayNumber('2026-05-29'))).toBeCloseTo(0.9)
   })
   test('words for a mix, one line each', () => {

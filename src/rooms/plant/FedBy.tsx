@@ -20,7 +20,7 @@ export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; pl
   const sources = garden.nitrogenSources ?? []
   const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0]
   const gap = nitrogenGap(after.weeks)
-  const freed = Math.max(0, after.weeks.at(-1)?.residue.mid ?? 0)
+  const freed = Math.max(0, after.weeks.at(-1)?.residue.p50 ?? 0)
   return (
     <section className="mt-6" aria-label="Nitrogen" data-testid="nitrogen">
       <h2>What feeds it</h2>
@@ -30,15 +30,15 @@ export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; pl
           <Curve after={after} crop={crop} units={units} />
           <div className="flex flex-col gap-2">
             <p>
-              {gap.mid < 0.3 ? (
+              {gap.p50 < 0.3 ? (
                 <>
                   Cover and soil bring what {crop.name.toLowerCase()} takes up; nothing needs to be added in
                   the middle case.
                 </>
               ) : (
                 <>
-                  At most about <strong>{nitrogen(gap.mid, units)}</strong> are wanting (
-                  {nitrogen(gap.low, units)} to {nitrogen(gap.high, units)}).
+                  At most about <strong>{nitrogen(gap.p50, units)}</strong> are wanting (
+                  {nitrogen(gap.p10, units)} to {nitrogen(gap.p90, units)}).
                 </>
               )}
             </p>
@@ -53,15 +53,15 @@ export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; pl
             )}
             {source ? (
               <>
-                {gap.mid >= 0.3 && (
+                {gap.p50 >= 0.3 && (
                   <FeedText
                     what={`Spread ${source.name.toLowerCase()}`}
-                    feed={feedFor(gap.mid, areaM2, source)}
+                    feed={feedFor(gap.p50, areaM2, source)}
                     units={units}
                   />
                 )}
-                {gap.mid >= 0.3 && (
-                  <PlanFeed plant={plant} source={source} kg={feedFor(gap.mid, areaM2, source).kg.mid} />
+                {gap.p50 >= 0.3 && (
+                  <PlanFeed plant={plant} source={source} kg={feedFor(gap.p50, areaM2, source).kg.mid} />
                 )}
                 {freed > 0.2 && (
                   <p data-testid="saved">
@@ -151,8 +151,8 @@ function Curve({ after, crop, units }: { after: Aftermath; crop: Crop; units: Un
   const rows = after.weeks.map((week) => ({
     week: week.week,
     need: week.needG * scale,
-    band: [(week.soilG + week.residue.low) * scale, (week.soilG + week.residue.high) * scale],
-    supply: (week.soilG + week.residue.mid) * scale,
+    band: [(week.soilG + week.residue.p10) * scale, (week.soilG + week.residue.p90) * scale],
+    supply: (week.soilG + week.residue.p50) * scale,
     soil: week.soilG * scale,
   }))
   return (

@@ -7,7 +7,7 @@ import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { adviceText, CRITERION_NAMES, criterionReason } from '../../text/criteria'
-import { dateSpreadText } from '../../text/format'
+import { dateRangeText } from '../../text/format'
 import type { PlantView } from './usePlant'
 
 const place = ({ detail }: CriterionOutcome) => CRITERIA.indexOf(detail.id)
@@ -19,19 +19,19 @@ const OPEN_ENOUGH = 0.9
 export function Gates({ outcome, plant }: { outcome: ScenarioOutcome; plant: PlantView }) {
   const { crop } = plant
   const gates = outcome.criteria.filter((gate) => place(gate) >= FIRST_GATE)
-  const wait = gates.find(({ detail }) => detail.id === 'wait')?.open?.mid ?? null
+  const wait = gates.find(({ detail }) => detail.id === 'wait')?.open?.p50 ?? null
   const longest = gates.filter(
     ({ detail, open, chance }) =>
       wait !== null &&
       !RULES.includes(detail.id) &&
       detail.id !== 'wait' &&
       // Without a day it is open all along, or most seasons never see it.
-      (open ? open.mid > wait : chance < 0.5),
+      (open ? open.p50 > wait : chance < 0.5),
   )
   return (
     <div className="mt-3">
       <h2 data-testid="ready">
-        {outcome.ready ? `Ready ${dateSpreadText(outcome.ready)}` : 'Not ready within the forecast'}
+        {outcome.ready ? `Ready ${dateRangeText(outcome.ready)}` : 'Not ready within the forecast'}
       </h2>
       {longest.length > 0 && (
         <p className="mt-1" role="status">
@@ -110,7 +110,7 @@ function GateRow({ gate, plant }: { gate: CriterionOutcome; plant: PlantView }) 
       </strong>
       <span>
         {open
-          ? dateSpreadText(open)
+          ? dateRangeText(open)
           : chance > 0.5
             ? byMethod
               ? 'open by the way it is planted'

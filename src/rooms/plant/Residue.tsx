@@ -37,7 +37,7 @@ export function Residue({
   const { garden, view, cropPlan, planCrop, planted } = plant
   const { units } = garden
   const areaM2 = partAreaM2(view.bed, view.stand.part)
-  const mulchG = after.mulchG.mid
+  const mulchG = after.mulchG.p50
   const tieUp = outcome.criteria.find(({ detail }) => detail.id === 'tie-up')
   const establishment = cropPlan?.establishment ?? crop.establishment
   const straw = strawToAdd(mulchG, areaM2)
@@ -47,7 +47,7 @@ export function Residue({
       <h2>Mulch, and planting through it</h2>
       <p>
         On planting day about <strong>{dryMatter(mulchG, units)}</strong> (
-        {dryMatter(after.mulchG.low, units)} to {dryMatter(after.mulchG.high, units)}),{' '}
+        {dryMatter(after.mulchG.p10, units)} to {dryMatter(after.mulchG.p90, units)}),{' '}
         {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of
         weeds at first
         {after.holdsWeeks > 0 ? ` and half of them for ${after.holdsWeeks} weeks` : ''}.{' '}

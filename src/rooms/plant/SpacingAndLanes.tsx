@@ -1,4 +1,4 @@
-import { chanceBySpread } from '../../core/foundations/statistics'
+import { chanceBy } from '../../core/foundations/statistics'
 import { lanePlan } from '../../core/ending/workPlan'
 import { partSizeM } from '../../core/garden/area'
 import type { ScenarioOutcome } from '../../core/scenario/types'
@@ -84,7 +84,7 @@ export function SpacingAndLanes({
                 {metres(lane.fromM, units)} to {metres(lane.toM, units)}
               </span>
               <span>{shortDate(lane.day)}</span>
-              {ready && <Chance share={chanceBySpread(ready, lane.day)} />}
+              {ready && <Chance share={chanceBy(ready, lane.day)} />}
             </li>
           ))}
         </ol>

@@ -1,4 +1,4 @@
-import type { Spread } from '../../core/foundations/statistics'
+import type { Quantiles } from '../../core/foundations/statistics'
 import type { Aftermath } from '../../core/scenario/after'
 import type { Crop } from '../../core/plants/crops'
 import { nitrogen, type Units } from '../../text/format'
@@ -10,7 +10,7 @@ const net = (value: number, units: Units) =>
   value < TIED_G ? `ties up ${nitrogen(-value, units)}` : `frees ${nitrogen(Math.max(0, value), units)}`
 
 /** A range of net release in words: one verb where both ends agree, smaller number first. */
-function netRange({ low, high }: Spread, units: Units): string {
+function netRange({ p10: low, p90: high }: Quantiles, units: Units): string {
   if (low >= TIED_G) return `${nitrogen(Math.max(0, low), units)} to ${nitrogen(Math.max(0, high), units)}`
   return high < TIED_G
     ? `${nitrogen(-high, units)} to ${nitrogen(-low, units)}`
@@ -24,6 +24,6 @@ export function residueSentence(
   units: Units,
 ): string {
   const need = `${crop.name} takes up ${nitrogen(crop.nitrogenG, units)} until harvest`
-  const share = Math.round((Math.max(0, late.mid) / crop.nitrogenG) * 100)
-  return `Nitrogen from this residue: it ${net(early.mid, units)} in the first 4 weeks and ${net(late.mid, units)} in 10 weeks (${netRange(late, units)}). ${share > 0 ? `${need}; this is ${share} % of it.` : `${need}.`}`
+  const share = Math.round((Math.max(0, late.p50) / crop.nitrogenG) * 100)
+  return `Nitrogen from this residue: it ${net(early.p50, units)} in the first 4 weeks and ${net(late.p50, units)} in 10 weeks (${netRange(late, units)}). ${share > 0 ? `${need}; this is ${share} % of it.` : `${need}.`}`
 }

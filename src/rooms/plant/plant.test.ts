@@ -64,7 +64,7 @@ describe('what the residue brings, in words', () => {
   const crop = { name: 'Leek', nitrogenG: 14 }
   const say = (low: number, mid: number, high: number) =>
     residueSentence(
-      { nitrogen4: { low, mid, high }, nitrogen10: { low, mid, high } },
+      { nitrogen4: { p10: low, p50: mid, p90: high }, nitrogen10: { p10: low, p50: mid, p90: high } },
       crop,
       'metric',
     ).replace(/\s/g, ' ')

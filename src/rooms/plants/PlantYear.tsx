@@ -3,7 +3,7 @@ import { isoDate } from '../../core/foundations/day'
 import type { SowingOutlook } from '../../core/choosing/plantYear'
 import type { Species } from '../../core/plants/parameters'
 import { bandOn } from '../../core/season/forecast'
-import { dateSpreadText, dryMatter, monthName, percent, shortDate } from '../../text/format'
+import { dateRangeText, dryMatter, monthName, percent, shortDate } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
@@ -91,7 +91,7 @@ export function PlantYear({ plant }: { plant: Species }) {
                     <td>{shortDate(sowing.sowDay)}</td>
                     <td>{often(sowing.covered)}</td>
                     <td>{often(sowing.flower)}</td>
-                    <td>{sowing.mass90 ? dryMatter(sowing.mass90.mid, units) : '–'}</td>
+                    <td>{sowing.mass90 ? dryMatter(sowing.mass90.p50, units) : '–'}</td>
                     <td>{percent(sowing.lives)}</td>
                   </tr>
                 ))}
@@ -109,12 +109,12 @@ export function PlantYear({ plant }: { plant: Species }) {
   )
 }
 
-const often = ({ chance, spread }: SowingOutlook['flower']) =>
-  spread && chance >= 0.5 ? dateSpreadText(spread) : '–'
+const often = ({ chance, quantiles }: SowingOutlook['flower']) =>
+  quantiles && chance >= 0.5 ? dateRangeText(quantiles) : '–'
 
 function stripOf(plant: Species, sowing: SowingOutlook): Strip {
   const end = sowing.sowDay + STRIP_DAYS
-  const best = Math.max(...sowing.cover.mid)
+  const best = Math.max(...sowing.cover.p50)
   return {
     firstDay: sowing.sowDay,
     days: STRIP_DAYS,
@@ -124,9 +124,9 @@ function stripOf(plant: Species, sowing: SowingOutlook): Strip {
         standId: plant.id,
         kind: 'cover',
         startDay: sowing.sowDay,
-        end: { low: end, mid: end, high: end },
+        end: { p10: end, p50: end, p90: end },
         groups: [plant.group],
-        cover: (day) => (best < NEVER_COVERS ? 0 : (bandOn(sowing.cover, day)?.mid ?? 0)),
+        cover: (day) => (best < NEVER_COVERS ? 0 : (bandOn(sowing.cover, day)?.p50 ?? 0)),
         residue: () => 0,
       },
     ],

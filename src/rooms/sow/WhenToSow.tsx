@@ -109,7 +109,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
                       <span className="quiet text-sm"> {failsText(entry.failures, 1)}</span>
                     </td>
                     <td>{water ? chanceText(water.moistChance) : '–'}</td>
-                    <td>{water ? waterText(water.needMm.mid, areaM2, units) : '–'}</td>
+                    <td>{water ? waterText(water.needMm.p50, areaM2, units) : '–'}</td>
                     <td>
                       {!stand.start.fact && planned !== isoDate(entry.day) && (
                         <button
@@ -129,7 +129,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
           </table>
         </Scroll>
       )}
-      <Sprinkler needMm={days.value?.[0]?.needMm.mid ?? 0} units={units} />
+      <Sprinkler needMm={days.value?.[0]?.needMm.p50 ?? 0} units={units} />
       <Why>
         The whole plan is evaluated for each day, its end and what follows as planned: ground that can be
         worked, a cover that establishes, an end in time. Days within five points count as equal, the earlier

@@ -32,7 +32,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
   const group = leadGroup(view.stand)
   const { cover } = forecast.value
   const until = Math.min(
-    cover.startDay + cover.mid.length * cover.stepDays,
+    cover.startDay + cover.p50.length * cover.stepDays,
     (view.next?.plantingDay ?? Infinity) + 7,
     today + 300,
   )
@@ -46,10 +46,10 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
       <ChangeSentence learned={learned} stand={view.stand} />
       {now && mass && taken && (
         <div className="mb-2">
-          Today: <strong>{percent(now.mid)}</strong> of the ground green ({percent(now.low)} to{' '}
-          {percent(now.high)}), <strong>{dryMatter(mass.mid, units)}</strong> dry matter (
-          {dryMatter(mass.low, units)} to {dryMatter(mass.high, units)}),{' '}
-          <strong>{nitrogen(taken.mid, units)}</strong> nitrogen in the growth.{' '}
+          Today: <strong>{percent(now.p50)}</strong> of the ground green ({percent(now.p10)} to{' '}
+          {percent(now.p90)}), <strong>{dryMatter(mass.p50, units)}</strong> dry matter (
+          {dryMatter(mass.p10, units)} to {dryMatter(mass.p90, units)}),{' '}
+          <strong>{nitrogen(taken.p50, units)}</strong> nitrogen in the growth.{' '}
           <Why>
             From sowing date, seed weighed, soil, and this garden’s weather: leaf growth until light limits
             it, then light caught times its use, held back by cold, dry soil and short nitrogen (Spitters

@@ -24,7 +24,7 @@ export function UpYet({ view, forecast }: { view: StandView; forecast: StandFore
   const { stand } = view
   const sownOn = stand.start.fact && !stand.end.fact ? dayNumber(stand.start.fact.date) : null
   const cover = bandOn(forecast.cover, today)
-  if (sownOn === null || today - sownOn > LOOK_DAYS || (cover && cover.low > CLOSED)) return null
+  if (sownOn === null || today - sownOn > LOOK_DAYS || (cover && cover.p10 > CLOSED)) return null
   const plants = plantsOf(stand)
   const rows = comingUp(forecast, today)
   return (
@@ -32,8 +32,8 @@ export function UpYet({ view, forecast }: { view: StandView; forecast: StandFore
       <h2>Late or missing?</h2>
       <p>
         Day {today - sownOn} since sowing.{' '}
-        {forecast.covered30.spread && forecast.covered30.chance > 0.5
-          ? `A third of the ground should be green about ${shortDate(forecast.covered30.spread.mid)}.`
+        {forecast.covered30.quantiles && forecast.covered30.chance > 0.5
+          ? `A third of the ground should be green about ${shortDate(forecast.covered30.quantiles.p50)}.`
           : ''}
       </p>
       <DayByDay rows={rows} names={plants.map(({ name }) => name)} sownOn={sownOn} today={today} />
@@ -63,7 +63,7 @@ export function UpYet({ view, forecast }: { view: StandView; forecast: StandFore
 }
 
 function stateText({ state, due, waitUntil }: ComingUp): string {
-  const range = `${shortDate(due.low)} to ${shortDate(due.high)}`
+  const range = `${shortDate(due.p10)} to ${shortDate(due.p90)}`
   switch (state) {
     case 'not due':
       return `is not due yet: ${range}. Keep the top moist.`
@@ -130,9 +130,9 @@ function DayByDay({
                 {names[row.component]}
               </th>
               {days.map((day) => {
-                const due = day >= Math.floor(row.due.low) && day <= row.due.high
-                const waiting = day > row.due.high && day <= row.waitUntil
-                const middle = day === Math.round(row.due.mid)
+                const due = day >= Math.floor(row.due.p10) && day <= row.due.p90
+                const waiting = day > row.due.p90 && day <= row.waitUntil
+                const middle = day === Math.round(row.due.p50)
                 return (
                   <td
                     key={day}
@@ -170,13 +170,13 @@ function SowAgainLine({ view }: { view: StandView }) {
   if (found.error) return <Failed what="Growing both ways" failure={found} />
   if (!found.value) return <p role="status">Growing both ways …</p>
   const { byDay, leave, again } = found.value
-  const behind = leave.massG.mid > 0 ? again.massG.mid / leave.massG.mid : 1
-  const worth = again.cover.mid >= 0.5 || behind > 0.4
+  const behind = leave.massG.p50 > 0 ? again.massG.p50 / leave.massG.p50 : 1
+  const worth = again.cover.p50 >= 0.5 || behind > 0.4
   return (
     <div className="mt-3" data-testid="sow-again">
-      By {shortDate(byDay)} a spot sown again today would stand at {percent(again.cover.mid)} cover and{' '}
-      {dryMatter(again.massG.mid, units)}; where this sowing came up it stands at {percent(leave.cover.mid)}{' '}
-      and {dryMatter(leave.massG.mid, units)}.{' '}
+      By {shortDate(byDay)} a spot sown again today would stand at {percent(again.cover.p50)} cover and{' '}
+      {dryMatter(again.massG.p50, units)}; where this sowing came up it stands at {percent(leave.cover.p50)}{' '}
+      and {dryMatter(leave.massG.p50, units)}.{' '}
       <strong>
         {worth
           ? 'Bare spots are worth sowing again.'

@@ -5,7 +5,7 @@ import { likelyStages, questionsNow } from './quick'
 const today = 20_000
 const start = today - 100
 const up = (low: number, high: number) => [
-  { bbch: 9, date: { chance: 1, spread: { low, mid: (low + high) / 2, high } } },
+  { bbch: 9, date: { chance: 1, quantiles: { p10: low, p50: (low + high) / 2, p90: high } } },
 ]
 
 test('young stands are asked whether they are up, closed ones only for their stage', () => {

@@ -10,7 +10,7 @@ export function useMadeUp(stand: Stand, forecast: StandForecast | null | undefin
   const cover = forecast ? bandOn(forecast.cover, today) : null
   if (!data.garden.demo || !cover) return null
   return {
-    cover: cover.low + (cover.mid - cover.low) * 0.6,
+    cover: cover.p10 + (cover.p50 - cover.p10) * 0.6,
     group: leadGroup(stand),
     seed: today,
     widthPx: 640,

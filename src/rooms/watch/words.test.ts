@@ -9,7 +9,7 @@ const rye = findSpecies('cereal-rye')!
 const vetch = findSpecies('hairy-vetch')!
 const at = (bbch: number, iso: string) => {
   const mid = dayNumber(iso)
-  return { bbch, date: { chance: 1, spread: { low: mid - 4, mid, high: mid + 4 } } }
+  return { bbch, date: { chance: 1, quantiles: { p10: mid - 4, p50: mid, p90: mid + 4 } } }
 }
 const stages = [at(31, '2026-04-10'), at(51, '2026-05-08'), at(61, '2026-05-20'), at(85, '2026-06-25')]
 

@@ -1,10 +1,11 @@
 import type { ReactNode } from 'react'
+import type { Quantiles } from '../../core/foundations/statistics'
 import { Scroll } from '../../parts/Scroll'
 import type { WeatherSummary } from '../../core/site/weatherSummary'
 import { BandsChart } from '../../parts/BandsChart'
 import {
   chanceText,
-  dateSpreadText,
+  dateRangeText,
   percent,
   rain,
   shortDate,
@@ -82,8 +83,10 @@ function Fold({ title, children }: { title: string; children: ReactNode }) {
 
 function Summary({ summary, units, today }: { summary: WeatherSummary; units: Units; today: number }) {
   const step = summary.soilC[1].day - summary.soilC[0].day
-  const pick = (of: 'low' | 'mid' | 'high') =>
-    summary.soilC.map((entry) => (units === 'imperial' ? entry.spread[of] * 1.8 + 32 : entry.spread[of]))
+  const pick = (of: keyof Quantiles) =>
+    summary.soilC.map((entry) =>
+      units === 'imperial' ? entry.quantiles[of] * 1.8 + 32 : entry.quantiles[of],
+    )
   return (
     <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
       <section aria-label="Frost">
@@ -100,9 +103,9 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
           bands={{
             startDay: summary.soilC[0].day,
             stepDays: step,
-            low: pick('low'),
-            mid: pick('mid'),
-            high: pick('high'),
+            p10: pick('p10'),
+            p50: pick('p50'),
+            p90: pick('p90'),
           }}
           untilDay={summary.soilC[summary.soilC.length - 1].day}
           today={today}
@@ -154,7 +157,7 @@ function Frosts({ summary, units }: { summary: WeatherSummary; units: Units }) {
         {summary.lastFrosts.map((last, i) => {
           const first = summary.firstFrosts[i]
           const text = (frost: typeof last) =>
-            frost.date ? dateSpreadText(frost.date) : `none in ${percent(1 - frost.chance)} of years`
+            frost.date ? dateRangeText(frost.date) : `none in ${percent(1 - frost.chance)} of years`
           return (
             <tr key={last.limitC}>
               <td>{temperature(last.limitC, units)}</td>
@@ -186,10 +189,10 @@ function Days({ summary, units }: { summary: WeatherSummary; units: Units }) {
             <tr key={day.day}>
               <td>{shortDate(day.day)}</td>
               <td className="whitespace-nowrap">
-                {temperature(day.tMinC.low, units)} to {temperature(day.tMinC.high, units)}
+                {temperature(day.tMinC.p10, units)} to {temperature(day.tMinC.p90, units)}
               </td>
               <td className="whitespace-nowrap">
-                {temperature(day.tMaxC.low, units)} to {temperature(day.tMaxC.high, units)}
+                {temperature(day.tMaxC.p10, units)} to {temperature(day.tMaxC.p90, units)}
               </td>
               <td>{percent(day.wetChance)}</td>
               <td>{percent(day.heavyChance)}</td>
