@@ -22,7 +22,7 @@ for (const [name, question] of WINDOWS) {
       early = performance.now() - start
   })
   const whole = performance.now() - start
-  const mixes = answer.candidates.filter((entry) => entry.parts.length > 1).length
+  const mixes = answer.candidates.filter((entry) => entry.components.length > 1).length
   console.log(
     `${name.padEnd(22)} ${(whole / 1000).toFixed(1)} s for ${answer.candidates.length} that fit (${mixes} mixes), the first twenty judged after ${(early / whole).toFixed(2)} of it`,
   )

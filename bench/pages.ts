@@ -17,14 +17,14 @@ const server = spawn(process.execPath, ['dist/server/server.js'], {
 /** Old, ended stands of the demo's beds with checks and pictures on them, so that the forecasts stay as they are. */
 function records(checks: number, pictures: number) {
   const garden = marlpitLane()
-  const model = garden.stands.find((stand) => stand.content.kind === 'cover' && stand.start.fact)!
-  const deed = { ...model.start.fact!, date: '2021-08-20' }
+  const model = garden.stands.find((stand) => stand.content.kind === 'cover' && stand.start.actual)!
+  const step = { ...model.start.actual!, date: '2021-08-20' }
   const stands = garden.beds.map((bed) => ({
     ...model,
     id: `old ${bed.id}`,
     bedId: bed.id,
-    start: { plan: null, fact: deed },
-    end: { plan: null, fact: { date: '2022-05-20', method: 'chop' as const, passes: 1, note: '' } },
+    start: { plan: null, actual: step },
+    end: { plan: null, actual: { date: '2022-05-20', method: 'chop' as const, passes: 1, note: '' } },
   }))
   const day = (i: number) => new Date(Date.UTC(2021, 7, 21 + (i % 270))).toISOString().slice(0, 10)
   return {

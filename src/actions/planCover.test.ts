@@ -7,7 +7,7 @@ import { chosenCover, planCover, type CoverChoice } from './planCover'
 import { cropPlanOf, planStretch, standsWith, type CropPlan } from './planStretch'
 
 const candidate = {
-  parts: [
+  components: [
     { speciesId: 'cereal-rye', share: 0.5 },
     { speciesId: 'hairy-vetch', share: 0.7 },
   ],
@@ -27,7 +27,7 @@ const tomato: CropPlan = {
 }
 const choice: CoverChoice = {
   bed: testBed,
-  part: { kind: 'whole' },
+  segment: { kind: 'whole' },
   purposes: ['mass'],
   underStandId: null,
   crop: tomato,
@@ -47,13 +47,13 @@ describe('what choosing a cover plans', () => {
     expect(cover).toMatchObject({
       id: 'c',
       follows: null,
-      start: { plan: { date: '2026-09-10', covering: 'raked' }, fact: null },
-      end: { plan: { date: '2027-04-10', method: 'tarp' }, fact: null },
+      start: { plan: { date: '2026-09-10', covering: 'raked' }, actual: null },
+      end: { plan: { date: '2027-04-10', method: 'tarp' }, actual: null },
     })
     expect(crop).toMatchObject({
       id: 'k',
       content: { kind: 'crop', cropId: 'tomato', establishment: 'transplant' },
-      start: { plan: { date: '2027-05-15' }, fact: null },
+      start: { plan: { date: '2027-05-15' }, actual: null },
       end: { plan: { date: '2027-09-22', method: 'harvest' } },
     })
     // Where a crop is planned there already, it takes over the day that was told; told the same, it is left alone.
@@ -72,8 +72,13 @@ describe('what choosing a cover plans', () => {
     const cover = chosenCover({ ...candidate, ending: null }, alone, 'c')
     expect(cover.follows).toEqual({ kind: 'undecided', neededBy: '2027-05-15' })
     expect(cover.end.plan).toBeNull()
-    const strip = { ...choice, part: { kind: 'strip' as const, fromM: 2, toM: 6 }, crop: null, follows: null }
-    expect(chosenCover(candidate, strip, 'c')).toMatchObject({ part: strip.part, follows: null })
+    const strip = {
+      ...choice,
+      segment: { kind: 'strip' as const, fromM: 2, toM: 6 },
+      crop: null,
+      follows: null,
+    }
+    expect(chosenCover(candidate, strip, 'c')).toMatchObject({ segment: strip.segment, follows: null })
   })
 })
 
@@ -101,10 +106,10 @@ describe('changing the plan of a stretch', () => {
     expect(planStretch(alone, cover, { crop: tomato }, 'fresh')).toMatchObject([{ put: { id: 'fresh' } }])
   })
   test('what was recorded is not touched, and an unknown crop changes nothing', () => {
-    const sown = { ...cover, start: { ...cover.start, fact: cover.start.plan } }
+    const sown = { ...cover, start: { ...cover.start, actual: cover.start.plan } }
     const kept = standsWith({ stands: [sown, crop] }, sown, { sowing: { date: '2026-09-20' } }, 'fresh')[0]
     expect(kept.start).toEqual(sown.start)
-    const planted = { ...crop, start: { ...crop.start, fact: crop.start.plan } }
+    const planted = { ...crop, start: { ...crop.start, actual: crop.start.plan } }
     const same = standsWith(
       { stands: [cover, planted] },
       cover,

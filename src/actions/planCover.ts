@@ -2,14 +2,14 @@ import type { OwnPlan } from '../core/choosing/own'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import { madeWay, occupantsOf, standsTaking } from '../core/season/occupied'
 import { coverStand } from '../core/garden/newStands'
-import type { BedPart, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
+import type { Segment, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import type { Write } from '../data/writes'
 import { standsWith, writesBetween, type CropPlan } from './planStretch'
 
 /** What a cover is chosen with: its ground, what for, what it is sown under, and what is known to follow. */
 export type CoverChoice = {
   bed: Bed
-  part: BedPart
+  segment: Segment
   purposes: PurposeId[]
   underStandId: string | null
   /** The crop that was named to follow; one planned already takes it over. */
@@ -19,16 +19,16 @@ export type CoverChoice = {
 
 /** The cover that a chosen candidate is planned as, its ending with it. */
 export const chosenCover = (
-  { parts, sowDay, covering, ending }: OwnPlan,
-  { bed, part, purposes, underStandId, crop, follows }: CoverChoice,
+  { components: parts, sowDay, covering, ending }: OwnPlan,
+  { bed, segment, purposes, underStandId, crop, follows }: CoverChoice,
   id: string,
 ): Stand => ({
-  ...coverStand({ id, gardenId: bed.gardenId, bedId: bed.id, part, underStandId }, parts, purposes, {
+  ...coverStand({ id, gardenId: bed.gardenId, bedId: bed.id, segment, underStandId }, parts, purposes, {
     date: isoDate(sowDay),
     covering,
   }),
   follows: crop ? null : follows,
-  end: { plan: ending?.end ?? null, fact: null },
+  end: { plan: ending?.end ?? null, actual: null },
 })
 
 /** The writes that plan a chosen candidate; a crop planned after it already takes over what was said of it. */

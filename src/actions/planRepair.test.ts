@@ -7,13 +7,13 @@ import { draftOfChange } from './planRepair'
 import { standsWith } from './planStretch'
 
 const cover = testCover('oats', '2026-04-01', {
-  start: { plan: testSowing('2026-04-01', 'oats'), fact: null },
-  end: { plan: { date: '2026-06-01', method: 'tarp', passes: 1, note: '' }, fact: null },
+  start: { plan: testSowing('2026-04-01', 'oats'), actual: null },
+  end: { plan: { date: '2026-06-01', method: 'tarp', passes: 1, note: '' }, actual: null },
 })
 const tomato = cropStand(
   { id: 'k', gardenId: 'g', bedId: cover.bedId },
   cropContent('tomato', 'transplant', { plantingMethod: null, feed: null }),
-  { plan: planting('2026-06-20'), fact: null },
+  { plan: planting('2026-06-20'), actual: null },
   130,
 )
 const end: EndDetails = { date: '2026-05-25', method: 'crimp', passes: 1, note: '' }
@@ -25,7 +25,7 @@ const tried = (change: Parameters<typeof draftOfChange>[0], next = true) => {
 
 test('each change that would help becomes a draft that changes only what it names', () => {
   const [ended, same] = tried({ code: 'another ending', end })!
-  expect(ended).toEqual({ ...cover, end: { plan: end, fact: null } })
+  expect(ended).toEqual({ ...cover, end: { plan: end, actual: null } })
   expect(same).toEqual(tomato)
   expect(tried({ code: 'keep moist', keptMoistDays: 14 })![0].start.plan).toEqual({
     ...cover.start.plan,

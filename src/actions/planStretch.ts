@@ -38,12 +38,14 @@ export function cropPlanOf(next: Stand | null): CropPlan | null {
 /** A cover with a draft of its plan laid over it; recorded facts are not touched. */
 function coverWith(cover: Stand, { sowing, end, follows }: PlanDraft): Stand {
   if (!sowing && end === undefined && follows === undefined) return cover
-  const start = cover.start.plan ?? cover.start.fact
+  const start = cover.start.plan ?? cover.start.actual
   return {
     ...cover,
     start:
-      sowing && start && !cover.start.fact ? { ...cover.start, plan: { ...start, ...sowing } } : cover.start,
-    end: end !== undefined && !cover.end.fact ? { ...cover.end, plan: end } : cover.end,
+      sowing && start && !cover.start.actual
+        ? { ...cover.start, plan: { ...start, ...sowing } }
+        : cover.start,
+    end: end !== undefined && !cover.end.actual ? { ...cover.end, plan: end } : cover.end,
     follows: follows === undefined ? cover.follows : follows,
   }
 }
@@ -57,10 +59,10 @@ function cropWith(cover: Stand, next: Stand | null, crop: CropPlan, freshId: str
     return cropStand(
       { id: freshId, gardenId: cover.gardenId, bedId: cover.bedId },
       cropContent(cropId, establishment, { plantingMethod, feed }),
-      { plan: planting(date), fact: null },
+      { plan: planting(date), actual: null },
       found.daysInBed,
     )
-  if (next.start.fact) return { ...next, content: { ...next.content, plantingMethod, feed } }
+  if (next.start.actual) return { ...next, content: { ...next.content, plantingMethod, feed } }
   const moved = next.start.plan ? dayNumber(date) - dayNumber(next.start.plan.date) : 0
   const until = next.content.cropId === cropId ? next.end.plan : null
   return {

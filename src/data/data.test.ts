@@ -93,7 +93,7 @@ describe('garden file', () => {
           ...stand,
           end: {
             plan: null,
-            fact: {
+            actual: {
               date: '2026-05-20',
               method: 'hens',
               passes: 1,
@@ -113,7 +113,7 @@ describe('garden file', () => {
               id: 'c',
               cut: {
                 plan: null,
-                fact: {
+                actual: {
                   date: '2026-04-30',
                   heightCm: 8,
                   groundShare: 0.5,

@@ -106,9 +106,10 @@ export class KilimDatabase extends Dexie {
     this.version(2).stores({ weather: 'id, gardenId', station: 'gardenId' })
     this.version(3).stores({ lots: 'id, gardenId' })
     this.version(4).stores({ pictures: 'id, gardenId, bedId, standId', pictureBytes: 'id' })
-    // Versions 6 and 7 of the garden data.
+    // Versions 6, 7 and 8 of the garden data.
     this.version(5).upgrade(bringUp)
     this.version(6).upgrade(bringUp)
+    this.version(7).upgrade(bringUp)
   }
 }
 

@@ -139,8 +139,8 @@ describe('files that contradict themselves are refused in words', () => {
   test('a sowing of other species than the stand’s', () =>
     expect(
       broken((data) => {
-        const stand = data.stands.find(({ content, start }) => content.kind === 'cover' && start.fact)!
-        stand.start.fact!.components = [{ speciesId: 'oats', share: 1, germination: 0.9, grams: 10 }]
+        const stand = data.stands.find(({ content, start }) => content.kind === 'cover' && start.actual)!
+        stand.start.actual!.components = [{ speciesId: 'oats', share: 1, germination: 0.9, grams: 10 }]
         if (stand.content.kind === 'cover')
           stand.content.components = [{ speciesId: 'cereal-rye', share: 1, germination: 0.9, grams: null }]
         stand.start.plan = null

@@ -62,9 +62,9 @@ describe('merging a change into what is stored by now', () => {
     expect(merged(year, put, fresh)).toEqual([40, 1, 2, 3, 4, 50, 6, 7, 8, 9, 10, 11])
   })
   test('what is of another kind is taken whole', () => {
-    const seen = { part: { kind: 'strip', fromM: 1, toM: 3 } }
-    const put = { part: { kind: 'half', which: 'first' } }
-    const fresh = { part: { kind: 'strip', fromM: 1, toM: 4 } }
+    const seen = { segment: { kind: 'strip', fromM: 1, toM: 3 } }
+    const put = { segment: { kind: 'half', which: 'first' } }
+    const fresh = { segment: { kind: 'strip', fromM: 1, toM: 4 } }
     expect(merged<unknown>(seen, put, fresh)).toEqual(put)
   })
   test('a field taken out is taken out', () => {

@@ -37,7 +37,7 @@ export function reissued(data: GardenFileData, issue: Issue): GardenFileData {
       underStandId: stand.underStandId && to('stand', stand.underStandId),
       cuts: stand.cuts.map(({ id, cut }) => ({
         id,
-        cut: { plan: cutTo(cut.plan), fact: cutTo(cut.fact) },
+        cut: { plan: cutTo(cut.plan), actual: cutTo(cut.actual) },
       })),
     })),
     checks: data.checks.map((check) => ({

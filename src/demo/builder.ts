@@ -15,9 +15,9 @@ export type DemoCrop = { bed: string; crop: string; from: When; until: When; out
 const isDone = (when: When) => when.startsWith('!')
 const dateOf = (when: When) => when.replace('!', '')
 
-function deed<T extends { date: string }>(when: When, details: Omit<T, 'date'>): { plan: T | null; fact: T | null } {
+function step<T extends { date: string }>(when: When, details: Omit<T, 'date'>): { plan: T | null; actual: T | null } {
   const value = { date: dateOf(when), ...details } as T
-  return { plan: value, fact: isDone(when) ? value : null }
+  return { plan: value, actual: isDone(when) ? value : null }
 }
 
 /** Rows of one bed get ids by their order, so that they never change between visits. */
@@ -45,13 +45,13 @@ export function demoBeds(gardenId: string, rows: DemoBed[]): { beds: Bed[]; sect
 
 export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): Stand[] {
   return rows.map((row, index): Stand => {
-    const base = { id: `${gardenId}-stand-${String(index + 1).padStart(2, '0')}`, gardenId, bedId: `${gardenId}-${row.bed}`, part: { kind: 'whole' as const }, cuts: [], note: '' }
+    const base = { id: `${gardenId}-stand-${String(index + 1).padStart(2, '0')}`, gardenId, bedId: `${gardenId}-${row.bed}`, segment: { kind: 'whole' as const }, cuts: [], note: '' }
     if ('crop' in row) {
       const crop = findCrop(row.crop)!
-      const stand = cropStand(base, cropContent(crop.id, crop.establishment), deed(row.from, { covering: null, passes: null, components: [], note: '' }), crop.daysInBed)
+      const stand = cropStand(base, cropContent(crop.id, crop.establishment), step(row.from, { covering: null, passes: null, components: [], note: '' }), crop.daysInBed)
       return {
         ...stand,
-        end: deed(row.until, { method: 'harvest' as const, passes: 1, note: '' }),
+        end: step(row.until, { method: 'harvest' as const, passes: 1, note: '' }),
         ...(row.outcome && { outcome: row.outcome }),
       }
     }
@@ -60,9 +60,9 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
       ...base,
       underStandId: row.under ?? null,
       follows: null,
-      content: { kind: 'cover', components: components.map((part) => ({ ...part, grams: null })), purposes: row.purposes ?? ['mass'] },
-      start: deed(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
-      end: row.end ? deed(row.end[0], { method: row.end[1], passes: 1, note: '', ...row.recorded }) : { plan: null, fact: null },
+      content: { kind: 'cover', components: components.map((component) => ({ ...component, grams: null })), purposes: row.purposes ?? ['mass'] },
+      start: step(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
+      end: row.end ? step(row.end[0], { method: row.end[1], passes: 1, note: '', ...row.recorded }) : { plan: null, actual: null },
       ...(row.counts && { followUps: row.counts.map(([date, standing, before], i): FollowUp => ({ id: `${base.id}-count-${i + 1}`, date, standing, before, groundM2: 1, note: '' })) }),
     }
   })

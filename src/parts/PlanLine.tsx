@@ -73,12 +73,12 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1">
         <ol className="flex flex-wrap items-center gap-x-4 gap-y-1">
-          <Step done={stand.start.fact !== null}>
+          <Step done={stand.start.actual !== null}>
             <strong>{standName(stand)}</strong>
             {sown && ` sown ${shortDate(dayNumber(sown.date))}`}
           </Step>
-          <Step done={stand.end.fact !== null}>
-            {end ? endWords(end, shown?.dead ?? null, stand.end.fact !== null) : 'no end planned'}
+          <Step done={stand.end.actual !== null}>
+            {end ? endWords(end, shown?.dead ?? null, stand.end.actual !== null) : 'no end planned'}
           </Step>
           <Step done={follows.kind === 'crop' && follows.done}>{followsWords(scenario)}</Step>
         </ol>

@@ -34,7 +34,7 @@ export function StandHead({
           {bed.label}
         </Link>
       </h1>
-      <span className="quiet">{area(partAreaM2(bed, stand.part), units)}</span>
+      <span className="quiet">{area(partAreaM2(bed, stand.segment), units)}</span>
       <nav aria-label="Steps" className="ml-auto flex">
         {STEPS.map(([path, name]) => (
           <Link

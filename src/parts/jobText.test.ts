@@ -62,7 +62,10 @@ describe('work that goes on after an ending has begun', () => {
   }
   const grazed = {
     ...stand,
-    end: { plan: null, fact: { date: '2026-05-01', method: 'hens' as const, passes: 1, note: '', animals } },
+    end: {
+      plan: null,
+      actual: { date: '2026-05-01', method: 'hens' as const, passes: 1, note: '', animals },
+    },
   }
   test('a move names the animals, the stop, and the look before it', () => {
     const words = jobText({ ...job('move', 3), days: [20600, 12] }, grazed)
@@ -78,7 +81,7 @@ describe('work that goes on after an ending has begun', () => {
   test('an end is told by its way', () => {
     const end = {
       plan: { date: '2026-05-01', method: 'crimp-tarp' as const, passes: 1, note: '' },
-      fact: null,
+      actual: null,
     }
     expect(jobText(job('end'), { ...stand, end }).detail).toMatch(/^By crimp, then tarp, as planned/)
   })

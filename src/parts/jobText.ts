@@ -57,7 +57,7 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
     case 'regrowth':
       return {
         title: `Count what of ${name} stands again`,
-        detail: `${count} days after ${stand.end.fact?.liftedOn ? 'the sheet came off' : 'the work was done'}; pull, cut or cover it.`,
+        detail: `${count} days after ${stand.end.actual?.liftedOn ? 'the sheet came off' : 'the work was done'}; pull, cut or cover it.`,
       }
     case 'look':
       return { title: `Look at ${name}`, detail: `Not seen since ${shortDate(days[0])}.` }
@@ -73,7 +73,7 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
       }
     case 'move':
       return {
-        title: `Move the ${stand.end.fact?.animals?.kind ?? 'animals'} on ${name}`,
+        title: `Move the ${stand.end.actual?.animals?.kind ?? 'animals'} on ${name}`,
         detail: `Stop ${count} of ${days[1]}. Look before you move: no foot or wing under the pen. Water and shade first.`,
       }
     case 'strip':

@@ -8,7 +8,9 @@ import type { PlantGroup, Species } from '../core/plants/parameters'
 /** Full name of a stand: `Cereal rye with hairy vetch`, `Tomato`. */
 export function standName(stand: Stand): string {
   if (stand.content.kind === 'crop') return findCrop(stand.content.cropId)?.name ?? stand.content.cropId
-  const names = stand.content.components.map((part) => findSpecies(part.speciesId)?.name ?? part.speciesId)
+  const names = stand.content.components.map(
+    (component) => findSpecies(component.speciesId)?.name ?? component.speciesId,
+  )
   const [first, ...others] = names.map((name, i) => (i === 0 ? name : name.toLowerCase()))
   const last = others.pop()
   if (last === undefined) return first
@@ -18,7 +20,7 @@ export function standName(stand: Stand): string {
 /** The plants of a cover, in the order of its mix; none for crops. */
 export const plantsOf = (stand: Stand): Species[] =>
   stand.content.kind === 'cover'
-    ? stand.content.components.flatMap((part) => findSpecies(part.speciesId) ?? [])
+    ? stand.content.components.flatMap((component) => findSpecies(component.speciesId) ?? [])
     : []
 
 /** The species with the largest share of a cover; the one whose stages are told. */
@@ -50,5 +52,5 @@ export const FINISHING_WORDS = {
 
 /** Where a stand is in its life. */
 export function standState(stand: Stand): 'planned' | 'growing' | 'ended' {
-  return stand.end.fact ? 'ended' : stand.start.fact ? 'growing' : 'planned'
+  return stand.end.actual ? 'ended' : stand.start.actual ? 'growing' : 'planned'
 }

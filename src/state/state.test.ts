@@ -110,7 +110,7 @@ describe('what a season is computed from', () => {
 
   test('the weather reaches from before the first sowing past the end of the loom', () => {
     const spec = weatherSpecOf(data, today)
-    const sowings = data.stands.flatMap((stand) => stand.start.fact?.date ?? []).map(dayNumber)
+    const sowings = data.stands.flatMap((stand) => stand.start.actual?.date ?? []).map(dayNumber)
     expect(spec.startDay).toBeLessThan(Math.min(...sowings) - 30)
     expect(spec.startDay + spec.days).toBeGreaterThan(
       startOfWeek(today) + (LOOM_WEEKS - WEEKS_BEFORE_TODAY) * 7 + 60,
@@ -131,7 +131,7 @@ describe('what a season is computed from', () => {
       ...find('03'),
       id: 'under',
       underStandId: crop.id,
-      start: { plan: { ...find('03').start.plan!, date: addDays('2026-06-24', 20) }, fact: null },
+      start: { plan: { ...find('03').start.plan!, date: addDays('2026-06-24', 20) }, actual: null },
     }
     expect(nextStand({ ...data, stands: [...data.stands, under] }, crop)?.id).toBe(find('03').id)
   })
@@ -145,7 +145,7 @@ describe('what a season is computed from', () => {
       toBedId: 'marlpit-lane-L2',
       took: { massKg: 7.2, nitrogenG: 144 },
     }
-    const giving = { ...find('01'), cuts: [{ id: 'c', cut: { plan: null, fact: cut } }] }
+    const giving = { ...find('01'), cuts: [{ id: 'c', cut: { plan: null, actual: cut } }] }
     const changed = {
       ...data,
       stands: data.stands.map((stand) => (stand.id === giving.id ? giving : stand)),

@@ -2,7 +2,7 @@ import { plantYear, type SowingOutlook } from '../core/choosing/plantYear'
 import { ownCover, type OwnAnswer } from '../core/choosing/own'
 import { quickCrops, type QuickCrop } from '../core/choosing/quickCrops'
 import { rankCovers } from '../core/choosing/rank'
-import type { ChooseAnswer, ChooseQuestion, Part } from '../core/choosing/types'
+import type { ChooseAnswer, ChooseQuestion, MixComponent } from '../core/choosing/types'
 import { doseBetween } from '../core/ending/doses'
 import { dayNumber } from '../core/foundations/day'
 import { quantilesOf, type Quantiles } from '../core/foundations/statistics'
@@ -124,8 +124,8 @@ export const engine = {
       progress?.(share, worthShowing ? soFar : undefined)
     })
   },
-  ownMix(spec: WeatherSpec, question: ChooseQuestion, parts: Part[]): OwnAnswer | null {
-    return ownCover(parts, question, ensembleFor(spec))
+  ownMix(spec: WeatherSpec, question: ChooseQuestion, components: MixComponent[]): OwnAnswer | null {
+    return ownCover(components, question, ensembleFor(spec))
   },
   quickCrops(spec: WeatherSpec, sowDay: number, wantedDay: number): QuickCrop[] {
     return quickCrops(ensembleFor(spec), sowDay, wantedDay)

@@ -280,7 +280,7 @@ describe('engine on the demo garden', () => {
   test('sowing days, windows, casts and a plant’s year answer', () => {
     const sowings = engine.sowingDays(spec, 'loam', today, 5)
     expect(sowings.map((entry) => entry.day)).toEqual([0, 1, 2, 3, 4].map((ahead) => today + ahead))
-    const planned = data.stands.find(({ content, start }) => content.kind === 'cover' && !start.fact)
+    const planned = data.stands.find(({ content, start }) => content.kind === 'cover' && !start.actual)
     const scenario = planned && scenarioOf(data, planned, today)
     if (scenario)
       expect(engine.sowingOutlook(spec, scenario, [today + 40]).map(({ day }) => day)).toEqual([today + 40])
@@ -292,7 +292,7 @@ describe('engine on the demo garden', () => {
   })
   test('the ground of a bed is told where its past is known', () => {
     const bed = data.beds.find(({ id }) =>
-      data.stands.some((stand) => stand.bedId === id && stand.start.fact),
+      data.stands.some((stand) => stand.bedId === id && stand.start.actual),
     )!
     const summary = engine.ground(spec, beforeOn(data, bed, { kind: 'whole' }, today, null), bed, today)!
     expect(summary.mineralG.p10).toBeGreaterThan(0)

@@ -4,8 +4,11 @@ import { act, cleanup, fireEvent, render, screen, within } from '@testing-librar
 import { expose } from 'comlink'
 import { Provider } from 'react-redux'
 import { createMemoryRouter, RouterProvider } from 'react-router'
+import type { GardenData } from '../../core/garden/schema'
+import { commit } from '../../data/commit'
 import { database } from '../../data/database'
-import { demoClockSet } from '../../state/session'
+import { gardenWrites } from '../../data/gardenFile'
+import { demoClockSet, gardenOpened } from '../../state/session'
 import { createStore } from '../../state/store'
 import { engine } from '../../workers/engine'
 import { openDemo } from '../openDemo'
@@ -27,19 +30,21 @@ const open: Channel[] = []
 /** Members that rooms are tested with: enough for every answer, a quarter of what growers get. */
 const TEST_MEMBERS = 24
 
-/** The engine with fewer members, so that rooms answer sooner. */
-const quickEngine = Object.fromEntries(
-  Object.entries(engine).map(([kind, job]) => [
-    kind,
-    (first: unknown, ...rest: unknown[]) =>
-      (job as (...args: unknown[]) => unknown)(
-        typeof first === 'object' && first !== null && 'members' in first
-          ? { ...first, members: TEST_MEMBERS }
-          : first,
-        ...rest,
-      ),
-  ]),
-)
+/** An engine with fewer members, so that rooms answer sooner. */
+const quick = (jobs: object, members: number) =>
+  Object.fromEntries(
+    Object.entries(jobs).map(([kind, job]) => [
+      kind,
+      (first: unknown, ...rest: unknown[]) =>
+        (job as (...args: unknown[]) => unknown)(
+          typeof first === 'object' && first !== null && 'members' in first ? { ...first, members } : first,
+          ...rest,
+        ),
+    ]),
+  )
+const quickEngine = quick(engine, TEST_MEMBERS)
+let answering = quickEngine
+afterEach(() => void (answering = quickEngine))
 
 /** A worker on the page itself: the same engine behind a channel of messages. */
 class WorkerOnPage {
@@ -51,7 +56,7 @@ class WorkerOnPage {
   #onError: (event: { message: string }) => void = () => {}
   constructor() {
     WorkerOnPage.open.push(this)
-    expose(quickEngine, this.#channel.port2 as unknown as Parameters<typeof expose>[1])
+    expose(answering, this.#channel.port2 as unknown as Parameters<typeof expose>[1])
     this.#port.start()
   }
   addEventListener(kind: string, hear: never) {
@@ -144,14 +149,15 @@ export const goToDay = ({ store }: Room, date: string) =>
 
 export type Room = Awaited<ReturnType<typeof openRoom>>
 
-/** Opens a demo garden at an address as on a first visit, with the real engine and storage in memory. */
-export async function openRoom(path: string, demo = 'marlpit-lane', workersStart = true) {
+async function freshStore(workersStart: boolean) {
   standIns()
   letWorkersStart(workersStart)
   await database.delete()
   await database.open()
-  const store = createStore()
-  await openDemo(demo, store)
+  return createStore()
+}
+
+function showPage(path: string, store: ReturnType<typeof createStore>) {
   const router = createMemoryRouter(routes, { initialEntries: [path] })
   const page = render(
     <Provider store={store}>
@@ -159,4 +165,31 @@ export async function openRoom(path: string, demo = 'marlpit-lane', workersStart
     </Provider>,
   )
   return { ...page, store, router }
+}
+
+/** Opens a demo garden at an address as on a first visit, with the real engine and storage in memory. */
+export async function openRoom(path: string, demo = 'marlpit-lane', workersStart = true) {
+  const store = await freshStore(workersStart)
+  await openDemo(demo, store)
+  return showPage(path, store)
+}
+
+/** Opens a garden on a day with an engine that knows `jobs` alone, with this many members; what else is asked fails. */
+export async function openGarden(
+  path: string,
+  data: GardenData,
+  date: string,
+  jobs: Partial<typeof engine>,
+  members: number,
+) {
+  const refuse = () => {
+    throw new Error('Not asked in this test.')
+  }
+  const none = Object.fromEntries(Object.keys(engine).map((kind) => [kind, refuse]))
+  answering = quick({ ...none, keepRecord: engine.keepRecord, ...jobs }, members)
+  const store = await freshStore(true)
+  const demo = { stationSeed: 1, stationFrom: date, opensOn: date }
+  await commit(database, data.garden.id, 'Opened', gardenWrites({ ...data, garden: { ...data.garden, demo } }))
+  store.dispatch(gardenOpened(data.garden.id))
+  return showPage(path, store)
 }

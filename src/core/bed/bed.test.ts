@@ -36,11 +36,11 @@ const cropUse = (cropId: string, plantedOn: string, goneOn: string | null): Earl
 })
 
 const THREE_YEARS = [
-  coverUse('cereal-rye', '2023-09-20', { end: { plan: null, fact: crimped('2024-05-20') } }),
+  coverUse('cereal-rye', '2023-09-20', { end: { plan: null, actual: crimped('2024-05-20') } }),
   cropUse('tomato', '2024-06-05', '2024-09-10'),
   coverUse('oats', '2024-09-14'),
   cropUse('cabbage', '2025-04-20', '2025-08-01'),
-  coverUse('hairy-vetch', '2025-09-05', { end: { plan: null, fact: crimped('2026-05-22') } }),
+  coverUse('hairy-vetch', '2025-09-05', { end: { plan: null, actual: crimped('2026-05-22') } }),
   cropUse('leek', '2026-06-05', null),
 ]
 
@@ -149,7 +149,7 @@ describe('what stood before', () => {
   })
   test('a second cover begins on the residue and the nitrogen of the first', () => {
     const buckwheat = [
-      coverUse('buckwheat', '2025-06-01', { end: { plan: null, fact: crimped('2025-08-10') } }),
+      coverUse('buckwheat', '2025-06-01', { end: { plan: null, actual: crimped('2025-08-10') } }),
     ]
     const ground = groundOn(buckwheat, testBed, ensemble, day)!
     expect(heldBy(ground[0]).massG).toBeGreaterThan(50)
@@ -208,14 +208,14 @@ describe('what stood before', () => {
 
 describe('which stands had a ground', () => {
   const half = (which: 'first' | 'second') => ({ kind: 'half', which }) as const
-  const ids = (part: Stand['part'], stands: Stand[]) =>
-    usesBefore(stands, testBed, part, dayNumber('2025-09-01'), 'own').map(({ stand }) => stand.id)
+  const ids = (segment: Stand['segment'], stands: Stand[]) =>
+    usesBefore(stands, testBed, segment, dayNumber('2025-09-01'), 'own').map(({ stand }) => stand.id)
   const oats = testCover('oats', '2025-03-01', { id: 'oats' })
 
   test('halves, strips and the path keep to themselves', () => {
-    const one = testCover('oats', '2025-03-01', { id: 'one', part: half('first') })
-    const two = testCover('oats', '2025-03-05', { id: 'two', part: half('second') })
-    const path = testCover('oats', '2025-03-07', { id: 'path', part: { kind: 'path' } })
+    const one = testCover('oats', '2025-03-01', { id: 'one', segment: half('first') })
+    const two = testCover('oats', '2025-03-05', { id: 'two', segment: half('second') })
+    const path = testCover('oats', '2025-03-07', { id: 'path', segment: { kind: 'path' } })
     const all = [path, two, one]
     expect(ids(half('first'), all)).toEqual(['one'])
     expect(ids({ kind: 'strip', fromM: 6, toM: 8 }, all)).toEqual(['two'])
@@ -233,7 +233,10 @@ describe('which stands had a ground', () => {
     const later = testCover('oats', '2025-09-01', { id: 'later' })
     const own = testCover('oats', '2025-04-01', { id: 'own' })
     const elsewhere = testCover('oats', '2025-04-01', { id: 'elsewhere', bedId: 'other' })
-    const strip = testCover('oats', '2025-03-01', { id: 'strip', part: { kind: 'strip', fromM: 0, toM: 1 } })
+    const strip = testCover('oats', '2025-03-01', {
+      id: 'strip',
+      segment: { kind: 'strip', fromM: 0, toM: 1 },
+    })
     expect(ids({ kind: 'whole' }, [later, own, elsewhere, oats, strip])).toEqual(['oats'])
   })
 })

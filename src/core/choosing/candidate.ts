@@ -11,7 +11,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { DateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
-import type { Candidate, ChooseQuestion, Part, PurposeResult } from './types'
+import type { Candidate, ChooseQuestion, MixComponent, PurposeResult } from './types'
 
 /** Weight of the first, second and third purpose. */
 const PURPOSE_WEIGHTS = [0.5, 0.3, 0.2]
@@ -19,7 +19,7 @@ const PURPOSE_WEIGHTS = [0.5, 0.3, 0.2]
 /** A composition grown from one day, with what it came to. */
 export type Grown = {
   key: string
-  parts: Part[]
+  components: MixComponent[]
   sowDay: number
   question: ChooseQuestion
   ensemble: WeatherEnsemble
@@ -75,7 +75,7 @@ export function candidateOf(
   endDay: number,
   heightM: number,
 ): Candidate {
-  const { key, parts, sowDay, question, run, covered30, flower, covering, cost, plants } = grown
+  const { key, components, sowDay, question, run, covered30, flower, covering, cost, plants } = grown
   const purposes = purposesOf(grown, endDay, servesAfter(best))
   const weights = purposes.map((_, i) => PURPOSE_WEIGHTS[i] ?? 0.1)
   const use =
@@ -83,7 +83,7 @@ export function candidateOf(
     (weights.reduce((a, b) => a + b, 0) || 1)
   return {
     key,
-    parts,
+    components,
     sowDay,
     covering,
     chance,

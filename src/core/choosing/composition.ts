@@ -8,7 +8,7 @@ import { findSpecies, seedSize } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
 import type { Scenario } from '../scenario/types'
 import { sowingRecipe } from '../seeding/recipe'
-import { keyOf, type ChooseQuestion, type Part } from './types'
+import { keyOf, type ChooseQuestion, type MixComponent } from './types'
 
 /** Organic or untreated seed over the usual price (judgement, 1.3–2). */
 const ORGANIC_PRICE = 1.6
@@ -19,18 +19,22 @@ export function coveringFor(plants: readonly Species[], underCrop: boolean): Cov
   return small ? 'raked and tamped' : 'raked'
 }
 
-export const plantsOf = (parts: readonly Part[]): Species[] =>
-  parts.map((part) => findSpecies(part.speciesId)!)
+export const plantsOf = (components: readonly MixComponent[]): Species[] =>
+  components.map((component) => findSpecies(component.speciesId)!)
 
 /** The price of a composition's seed at broadcast rates. */
-export function seedCost(parts: readonly Part[], covering: Covering, question: ChooseQuestion): Range {
-  const plants = plantsOf(parts)
+export function seedCost(
+  components: readonly MixComponent[],
+  covering: Covering,
+  question: ChooseQuestion,
+): Range {
+  const plants = plantsOf(components)
   const recipe = sowingRecipe({
-    areaM2: partAreaM2(question.bed, question.part),
+    areaM2: partAreaM2(question.bed, question.segment),
     covering,
     passes: 2,
     scaleStepG: 0.1,
-    components: parts.map((part) => ({ ...part, germination: USUAL_GERMINATION })),
+    components: components.map((component) => ({ ...component, germination: USUAL_GERMINATION })),
   })
   if (!recipe.ok) throw new Error(recipe.problems[0].message)
   const factor = question.organicSeed ? ORGANIC_PRICE : 1
@@ -46,21 +50,21 @@ export function seedCost(parts: readonly Part[], covering: Covering, question: C
 
 /** The plan that a composition sown on a day would be: what is judged is what would be stored. */
 export function scenarioFor(
-  parts: readonly Part[],
+  components: readonly MixComponent[],
   sowDay: number,
   covering: Covering,
   question: ChooseQuestion,
 ): Scenario {
-  const { bed, part, upper, means, follows } = question
+  const { bed, segment, upper, means, follows } = question
   const stand = coverStand(
     {
-      id: keyOf(parts),
+      id: keyOf(components),
       gardenId: bed.gardenId,
       bedId: bed.id,
-      part,
+      segment,
       underStandId: upper?.id ?? null,
     },
-    parts,
+    components,
     question.purposes,
     { date: isoDate(sowDay), covering },
   )

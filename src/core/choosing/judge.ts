@@ -21,7 +21,7 @@ import {
   type Candidate,
   type ChooseQuestion,
   type LimitName,
-  type Part,
+  type MixComponent,
   type Reason,
   type Rejection,
 } from './types'
@@ -41,28 +41,28 @@ type Reject = (limit: LimitName, closeness: number, reason: Reason) => Judged
 
 /** Grows a composition from one sowing day and holds it against every limit. */
 export function judge(
-  parts: Part[],
+  components: MixComponent[],
   sowDay: number,
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
   look: Closeness,
 ): Judged {
-  const key = keyOf(parts)
+  const key = keyOf(components)
   const reject: Reject = (limit, closeness, reason) => ({
     verdict: 'rejected',
-    rejection: { key, parts, limit, reason, closeness },
+    rejection: { key, components, limit, reason, closeness },
   })
-  const standing = standingLimitOf(parts, question)
+  const standing = standingLimitOf(components, question)
   if (standing) return reject(standing.limit, 0, standing.reason)
 
-  const plants = plantsOf(parts)
+  const plants = plantsOf(components)
   const covering = coveringFor(plants, question.upper !== null)
-  const cost = seedCost(parts, covering, question)
+  const cost = seedCost(components, covering, question)
   const { bed, limits } = question
   if (limits.budget !== null && cost.mid > limits.budget)
     return reject('too dear', 0.2, { code: 'cost', cost: cost.mid, budget: limits.budget })
 
-  const scenario = scenarioFor(parts, sowDay, covering, question)
+  const scenario = scenarioFor(components, sowDay, covering, question)
   const season = grow(scenario, ensemble, look)
   const { run } = season
   const until = untilDay(question)
@@ -89,7 +89,7 @@ export function judge(
   const flower = dateSpread(stageDays(run, 0, 61).map((day) => (day <= until ? day : NaN)))
   const grown: Grown = {
     key,
-    parts,
+    components,
     sowDay,
     question,
     ensemble,

@@ -38,11 +38,11 @@ export function lightWindows(
   today: number,
   horizonDay: number,
 ): LightWindow[] {
-  const spans = bedSpans(stands, bed.id).filter((span) => span.stand.part.kind === 'whole')
+  const spans = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind === 'whole')
   return spans.flatMap((span, index) => {
     const { stand, startDay, endDay } = span
     const crop = stand.content.kind === 'crop' ? findCrop(stand.content.cropId) : null
-    if (!crop || crop.lastWeedingDays === null || endDay === null || stand.end.fact) return []
+    if (!crop || crop.lastWeedingDays === null || endDay === null || stand.end.actual) return []
     if (stands.some((other) => other.underStandId === stand.id)) return []
     const sowFromDay = Math.max(today, startDay + crop.lastWeedingDays)
     const lightDay = endDay - crop.lightReturns.daysBeforeClearing

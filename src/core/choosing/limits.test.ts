@@ -12,8 +12,8 @@ const LOOK = { starts: 8, exact: false }
 
 /** Judges straight species sown on the day the bed is free. */
 function judged(question: ChooseQuestion, ...ids: string[]) {
-  const parts = ids.map((speciesId) => ({ speciesId, share: ids.length > 1 ? 0.6 : 1 }))
-  return judge(parts, question.freeFromDay, question, questionWeather(question, pennsylvania), LOOK)
+  const components = ids.map((speciesId) => ({ speciesId, share: ids.length > 1 ? 0.6 : 1 }))
+  return judge(components, question.freeFromDay, question, questionWeather(question, pennsylvania), LOOK)
 }
 const limitOf = (question: ChooseQuestion, ...ids: string[]) => {
   const answer = judged(question, ...ids)

@@ -4,7 +4,7 @@ import { findSpecies } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
 import type { StandRun } from '../stand/types'
 import type { WeatherEnsemble } from '../site/weather'
-import { untilDay, type ChooseQuestion, type LimitName, type Part, type Reason } from './types'
+import { untilDay, type ChooseQuestion, type LimitName, type MixComponent, type Reason } from './types'
 
 /** Chance below which a limit rejects. */
 export const REJECT_BELOW = 0.5
@@ -54,12 +54,15 @@ export function standingLimit(plant: Species, question: ChooseQuestion): Verdict
 }
 
 /** The first standing limit of a composition, if any. */
-export function standingLimitOf(parts: readonly Part[], question: ChooseQuestion): Verdict | null {
-  for (const { speciesId } of parts) {
+export function standingLimitOf(
+  components: readonly MixComponent[],
+  question: ChooseQuestion,
+): Verdict | null {
+  for (const { speciesId } of components) {
     const plant = findSpecies(speciesId)
     const verdict = plant && standingLimit(plant, question)
     if (verdict)
-      return parts.length > 1 ? { ...verdict, reason: { ...verdict.reason, of: speciesId } } : verdict
+      return components.length > 1 ? { ...verdict, reason: { ...verdict.reason, of: speciesId } } : verdict
   }
   return null
 }

@@ -1,6 +1,6 @@
 import { findSpecies } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
-import type { Candidate, Part } from './types'
+import type { Candidate, MixComponent } from './types'
 
 /** What a species does in a mix. Two of one role only compete. */
 export type Role = 'carrier' | 'climber' | 'low legume' | 'upright legume' | 'taproot' | 'quick' | 'flower'
@@ -37,7 +37,7 @@ export function goesTogether(plants: readonly Species[]): boolean {
 }
 
 /** Starting shares: legumes keep more of their rate than grasses, which otherwise shade them out; sums 1–1.3. */
-export function startingShares(plants: readonly Species[]): Part[] {
+export function startingShares(plants: readonly Species[]): MixComponent[] {
   const weight = (plant: Species) => (plant.group === 'grass' ? 0.75 : plant.group === 'legume' ? 1.1 : 0.7)
   const total = plants.reduce((sum, plant) => sum + weight(plant), 0)
   const sum = plants.length === 2 ? 1.1 : 1.25
@@ -48,17 +48,18 @@ export function startingShares(plants: readonly Species[]): Part[] {
 }
 
 /** Compositions of two to five worth trying, from the straight species that fit, most promising first. */
-export function proposeMixes(straight: readonly Candidate[]): Part[][] {
+export function proposeMixes(straight: readonly Candidate[]): MixComponent[][] {
   const pool = straight.slice(0, POOL)
   // The best of each role comes along even where it does not lead the list.
   for (const candidate of straight.slice(POOL)) {
-    const role = roleOf(findSpecies(candidate.parts[0].speciesId)!)
-    if (!pool.some((other) => roleOf(findSpecies(other.parts[0].speciesId)!) === role)) pool.push(candidate)
+    const role = roleOf(findSpecies(candidate.components[0].speciesId)!)
+    if (!pool.some((other) => roleOf(findSpecies(other.components[0].speciesId)!) === role))
+      pool.push(candidate)
   }
-  const plants = pool.map((candidate) => findSpecies(candidate.parts[0].speciesId)!)
-  const scoreOf = new Map(pool.map((candidate) => [candidate.parts[0].speciesId, candidate.score]))
+  const plants = pool.map((candidate) => findSpecies(candidate.components[0].speciesId)!)
+  const scoreOf = new Map(pool.map((candidate) => [candidate.components[0].speciesId, candidate.score]))
   let sets: Species[][] = plants.map((plant) => [plant])
-  const proposed: Part[][] = []
+  const proposed: MixComponent[][] = []
   for (let size = 2; size <= MOST_PARTS; size++) {
     const seen = new Set<string>()
     const grown = sets.flatMap((set) =>
@@ -91,8 +92,8 @@ const LEAST_SHARE = 0.1
 const SUM = { low: 0.9, high: 1.5 }
 
 /** Neighbours of a composition: one share up or down, or moved from one species to another. */
-export function neighbours(parts: readonly Part[]): Part[][] {
-  const changed: Part[][] = []
+export function neighbours(components: readonly MixComponent[]): MixComponent[][] {
+  const changed: MixComponent[][] = []
   const add = (shares: number[]) => {
     const sum = shares.reduce((a, b) => a + b, 0)
     if (
@@ -100,9 +101,11 @@ export function neighbours(parts: readonly Part[]): Part[][] {
       sum >= SUM.low - 1e-9 &&
       sum <= SUM.high + 1e-9
     )
-      changed.push(parts.map((part, i) => ({ ...part, share: Math.round(shares[i] * 100) / 100 })))
+      changed.push(
+        components.map((component, i) => ({ ...component, share: Math.round(shares[i] * 100) / 100 })),
+      )
   }
-  const shares = parts.map((part) => part.share)
+  const shares = components.map((component) => component.share)
   for (let i = 0; i < shares.length; i++)
     for (let j = 0; j < shares.length; j++)
       if (i !== j) add(shares.map((share, k) => (k === i ? share + STEP : k === j ? share - STEP : share)))

@@ -8,7 +8,7 @@ import { testTool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { scenarioFor } from './composition'
 import { ownCover } from './own'
-import { MOST_PARTS, type ChooseQuestion, type Part } from './types'
+import { MOST_PARTS, type ChooseQuestion, type MixComponent } from './types'
 
 const tomatoOn = (date: string): Follows => ({
   kind: 'crop',
@@ -20,9 +20,9 @@ const tomatoOn = (date: string): Follows => ({
   done: false,
 })
 const winter = testQuestion('2025-09-15', '2026-05-20', { follows: tomatoOn('2026-05-20') })
-const own = (parts: Part[], question: ChooseQuestion) =>
-  ownCover(parts, question, questionWeather(question, TEST_SITES.pennsylvania))!
-const of = (speciesId: string, share = 1): Part => ({ speciesId, share })
+const own = (components: MixComponent[], question: ChooseQuestion) =>
+  ownCover(components, question, questionWeather(question, TEST_SITES.pennsylvania))!
+const of = (speciesId: string, share = 1): MixComponent => ({ speciesId, share })
 
 describe('a cover of the grower’s own', () => {
   test('that is advised against is planned and graded as every room would grade it', () => {
@@ -30,13 +30,13 @@ describe('a cover of the grower’s own', () => {
     const answer = own([of('cereal-rye')], late)
     expect('limit' in answer.judged).toBe(true)
     const { plan, outcome } = answer
-    const bare = scenarioFor(plan.parts, plan.sowDay, plan.covering, late)
+    const bare = scenarioFor(plan.components, plan.sowDay, plan.covering, late)
     const { stand } = bare.standCase
     const stored = {
       ...bare,
       standCase: {
         ...bare.standCase,
-        stand: { ...stand, end: { plan: plan.ending?.end ?? null, fact: null } },
+        stand: { ...stand, end: { plan: plan.ending?.end ?? null, actual: null } },
       },
     }
     const weather = questionWeather(late, TEST_SITES.pennsylvania)
@@ -93,7 +93,7 @@ describe('a cover of the grower’s own', () => {
       of('white-clover', 0.05),
     ]
     expect(many).toHaveLength(MOST_PARTS)
-    expect(own(many, winter).plan.parts).toEqual(many)
+    expect(own(many, winter).plan.components).toEqual(many)
     const { smothered } = own([of('cereal-rye'), of('white-clover', 0.4)], winter)
     const named = smothered.map(({ speciesId }) => speciesId)
     expect(named).toContain('white-clover')

@@ -11,10 +11,10 @@ import { coveringFor, plantsOf, scenarioFor } from './composition'
 import { judge } from './judge'
 import { byWorth, IN_EARNEST, SCREEN, SCREEN_MEMBERS, shorten, sowingDays } from './screening'
 import { smotheredIn, type Smothered } from './smothered'
-import { untilDay, type Candidate, type ChooseQuestion, type Part, type Rejection } from './types'
+import { untilDay, type Candidate, type ChooseQuestion, type MixComponent, type Rejection } from './types'
 
 /** A cover as it would be planned, whatever the ranking thinks of it. */
-export type OwnPlan = Pick<Candidate, 'parts' | 'sowDay' | 'covering' | 'ending'>
+export type OwnPlan = Pick<Candidate, 'components' | 'sowDay' | 'covering' | 'ending'>
 
 /** The grower's own cover: how the ranking judges it, the plan it would be, what comes of that, and what would help. */
 export type OwnAnswer = {
@@ -37,7 +37,7 @@ const withEnding = (scenario: Scenario, ending: Candidate['ending']): Scenario =
   ...scenario,
   standCase: {
     ...scenario.standCase,
-    stand: { ...scenario.standCase.stand, end: { plan: ending?.end ?? null, fact: null } },
+    stand: { ...scenario.standCase.stand, end: { plan: ending?.end ?? null, actual: null } },
   },
 })
 
@@ -57,7 +57,7 @@ function repairOf(scenario: Scenario, question: ChooseQuestion, ensemble: Weathe
  * only advise: what does not fit is planned and graded all the same. Null where it cannot be grown in the weather known.
  */
 export function ownCover(
-  parts: Part[],
+  components: MixComponent[],
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
 ): OwnAnswer | null {
@@ -65,12 +65,12 @@ export function ownCover(
   const full = shorten(ensemble, ensemble.members.length, horizon)
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const [{ day }] = sowingDays(question)
-    .map((on) => ({ day: on, judged: judge(parts, on, question, quick, SCREEN) }))
+    .map((on) => ({ day: on, judged: judge(components, on, question, quick, SCREEN) }))
     .sort(byWorth)
-  const told = judge(parts, day, question, full, IN_EARNEST)
+  const told = judge(components, day, question, full, IN_EARNEST)
   const judged = told.verdict === 'candidate' ? told.candidate : told.rejection
-  const covering = coveringFor(plantsOf(parts), question.upper !== null)
-  const bare = scenarioFor(parts, day, covering, question)
+  const covering = coveringFor(plantsOf(components), question.upper !== null)
+  const bare = scenarioFor(components, day, covering, question)
   const season = standRun(bare.standCase, full)
   if (!season) return null
   const ending = 'ending' in judged ? judged.ending : endingOf(bare, season)
@@ -78,9 +78,9 @@ export function ownCover(
   const { outcome } = evaluateWith(scenario, season, plannedEnd(scenario))
   return {
     judged,
-    plan: { parts, sowDay: day, covering, ending },
+    plan: { components, sowDay: day, covering, ending },
     outcome,
     repair: outcome.chance.whole < SAFE_CHANCE ? repairOf(scenario, question, ensemble) : null,
-    smothered: smotheredIn(parts, season.run, untilDay(question)),
+    smothered: smotheredIn(components, season.run, untilDay(question)),
   }
 }

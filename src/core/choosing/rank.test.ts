@@ -23,8 +23,8 @@ function ask(question: ChooseQuestion, site: SiteClimate = pennsylvania): Choose
   asked.set(key, answer)
   return answer
 }
-const straight = ({ candidates }: ChooseAnswer) => candidates.filter((entry) => entry.parts.length === 1)
-const mixes = ({ candidates }: ChooseAnswer) => candidates.filter((entry) => entry.parts.length > 1)
+const straight = ({ candidates }: ChooseAnswer) => candidates.filter((entry) => entry.components.length === 1)
+const mixes = ({ candidates }: ChooseAnswer) => candidates.filter((entry) => entry.components.length > 1)
 const plants = (...ids: string[]) => ids.map((id) => findSpecies(id)!)
 
 const spring = testQuestion('2026-04-05', '2026-07-01', { purposes: ['insects', 'feed', 'loosen'] })
@@ -100,7 +100,7 @@ describe('mixes', () => {
     expect(mixes(answer).length).toBeGreaterThan(0)
     const byKey = new Map(straight(answer).map((entry) => [entry.key, entry]))
     for (const mix of mixes(answer)) {
-      const parts = mix.parts.map((part) => byKey.get(part.speciesId)!)
+      const parts = mix.components.map((component) => byKey.get(component.speciesId)!)
       expect(mix.overSingle!.better.length).toBeGreaterThan(0)
       for (const part of parts) expect(mix.score).toBeGreaterThan(part.score)
       for (const { of, ours, theirs } of mix.overSingle!.better)
@@ -108,10 +108,10 @@ describe('mixes', () => {
     }
   })
   test('have two to five species, no role twice, and something for climbers to climb', () => {
-    for (const parts of proposeMixes(straight(ask(spring)))) {
-      expect(parts.length).toBeGreaterThanOrEqual(2)
-      expect(parts.length).toBeLessThanOrEqual(5)
-      expect(goesTogether(plants(...parts.map((part) => part.speciesId)))).toBe(true)
+    for (const components of proposeMixes(straight(ask(spring)))) {
+      expect(components.length).toBeGreaterThanOrEqual(2)
+      expect(components.length).toBeLessThanOrEqual(5)
+      expect(goesTogether(plants(...components.map((component) => component.speciesId)))).toBe(true)
     }
     expect(goesTogether(plants('hairy-vetch', 'winter-pea'))).toBe(false)
     expect(goesTogether(plants('hairy-vetch', 'crimson-clover'))).toBe(false)
@@ -121,15 +121,16 @@ describe('mixes', () => {
   })
   test('start with shares that add up to 1 to 1.3, and move them inside 0.9 to 1.5', () => {
     const start = startingShares(plants('cereal-rye', 'hairy-vetch'))
-    const sum = (parts: typeof start) => parts.reduce((total, part) => total + part.share, 0)
+    const sum = (components: typeof start) =>
+      components.reduce((total, component) => total + component.share, 0)
     expect(sum(start)).toBeGreaterThanOrEqual(1)
     expect(sum(start)).toBeLessThanOrEqual(1.3)
     expect(start[1].share).toBeGreaterThan(start[0].share)
     const moved = neighbours(start)
     expect(moved.length).toBeGreaterThan(2)
-    for (const parts of moved) {
-      expect(sum(parts)).toBeGreaterThanOrEqual(0.89)
-      expect(sum(parts)).toBeLessThanOrEqual(1.51)
+    for (const mixed of moved) {
+      expect(sum(mixed)).toBeGreaterThanOrEqual(0.89)
+      expect(sum(mixed)).toBeLessThanOrEqual(1.51)
     }
   })
   test('the grower’s own is judged like the rest; more legume fixes more', () => {

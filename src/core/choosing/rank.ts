@@ -10,7 +10,7 @@ import {
   type Candidate,
   type ChooseAnswer,
   type ChooseQuestion,
-  type Part,
+  type MixComponent,
   type Rejection,
 } from './types'
 
@@ -42,20 +42,20 @@ export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, 
   })
 
   const screened = SPECIES.map((plant, index) => {
-    const parts = [{ speciesId: plant.id, share: 1 }]
+    const components = [{ speciesId: plant.id, share: 1 }]
     const byDay = days
-      .map((day) => ({ day, judged: judge(parts, day, question, quick, SCREEN) }))
+      .map((day) => ({ day, judged: judge(components, day, question, quick, SCREEN) }))
       .sort(byWorth)
     take(byDay[0].judged, candidates, rejections)
     told?.((0.35 * (index + 1)) / SPECIES.length, answer())
-    return { parts, byDay }
+    return { components, byDay }
   })
   const passed = screened.filter(({ byDay }) => byDay[0].judged.verdict === 'candidate')
-  passed.forEach(({ parts, byDay }, index) => {
+  passed.forEach(({ components, byDay }, index) => {
     const open = byDay.filter(({ judged }) => judged.verdict === 'candidate')
     let last: Judged | null = null
     for (const { day } of open) {
-      last = judge(parts, day, question, full, IN_EARNEST)
+      last = judge(components, day, question, full, IN_EARNEST)
       if (last.verdict === 'candidate') break
     }
     if (last) take(last, candidates, rejections)
@@ -95,25 +95,27 @@ function rankMixes(
   full: WeatherEnsemble,
   told: (share: number, mixes: Candidate[]) => void,
 ): void {
-  const byId = new Map(straight.map((candidate) => [candidate.parts[0].speciesId, candidate]))
-  const singleOf = (parts: readonly Part[]) =>
-    parts.map((part) => byId.get(part.speciesId)!).reduce((a, b) => (b.score > a.score ? b : a))
-  const dayOf = (parts: readonly Part[]) => singleOf(parts).sowDay
-  const net = (judged: Judged, parts: readonly Part[]) =>
-    judged.verdict === 'candidate' ? judged.candidate.score - PER_SPECIES * (parts.length - 1) : -1
+  const byId = new Map(straight.map((candidate) => [candidate.components[0].speciesId, candidate]))
+  const singleOf = (components: readonly MixComponent[]) =>
+    components
+      .map((component) => byId.get(component.speciesId)!)
+      .reduce((a, b) => (b.score > a.score ? b : a))
+  const dayOf = (components: readonly MixComponent[]) => singleOf(components).sowDay
+  const net = (judged: Judged, components: readonly MixComponent[]) =>
+    judged.verdict === 'candidate' ? judged.candidate.score - PER_SPECIES * (components.length - 1) : -1
 
   const proposals = proposeMixes(straight)
-  const tried = proposals.map((parts, i) => {
-    const judged = judge(parts, dayOf(parts), question, quick, SCREEN)
+  const tried = proposals.map((components, i) => {
+    const judged = judge(components, dayOf(components), question, quick, SCREEN)
     told((0.4 * (i + 1)) / proposals.length, [])
-    return { parts, value: net(judged, parts) }
+    return { components, value: net(judged, components) }
   })
   tried.sort((a, b) => b.value - a.value)
   const searched = tried.slice(0, MIXES_SEARCHED).map((entry, i) => {
     let best = entry
-    for (const parts of neighbours(entry.parts)) {
-      const value = net(judge(parts, dayOf(parts), question, quick, SCREEN), parts)
-      if (value > best.value + 1e-6) best = { parts, value }
+    for (const components of neighbours(entry.components)) {
+      const value = net(judge(components, dayOf(components), question, quick, SCREEN), components)
+      if (value > best.value + 1e-6) best = { components, value }
     }
     told(0.4 + (0.3 * (i + 1)) / MIXES_SEARCHED, [])
     return best
@@ -121,16 +123,18 @@ function rankMixes(
   const finalists = [...searched, ...tried.slice(MIXES_SEARCHED, MIXES_SHOWN)].filter(
     ({ value }) => value > 0,
   )
-  const kept = finalists.flatMap(({ parts }, i): Candidate[] => {
-    const judged = judge(parts, dayOf(parts), question, full, IN_EARNEST)
+  const kept = finalists.flatMap(({ components }, i): Candidate[] => {
+    const judged = judge(components, dayOf(components), question, full, IN_EARNEST)
     told(0.7 + (0.3 * (i + 1)) / finalists.length, [])
     if (judged.verdict !== 'candidate') return []
-    const single = singleOf(parts)
-    const score = judged.candidate.score - PER_SPECIES * (parts.length - 1)
+    const single = singleOf(components)
+    const score = judged.candidate.score - PER_SPECIES * (components.length - 1)
     const over = differences(judged.candidate, single)
     // A mix stands above its parts only for a reason that can be shown.
     if (score < single.score + MIX_GAIN || over.better.length === 0) return []
-    return [{ ...judged.candidate, score, overSingle: { speciesId: single.parts[0].speciesId, ...over } }]
+    return [
+      { ...judged.candidate, score, overSingle: { speciesId: single.components[0].speciesId, ...over } },
+    ]
   })
   told(1, kept)
 }

@@ -1,6 +1,6 @@
 import { shareOf } from '../foundations/statistics'
 import type { StandRun } from '../stand/types'
-import type { Part } from './types'
+import type { MixComponent } from './types'
 
 /** A species that most likely comes to little in its mix, with the share of members in which it does, 0–1. */
 export type Smothered = { speciesId: string; chance: number }
@@ -20,12 +20,16 @@ const greatest = (series: Float32Array, from: number, to: number) => {
 }
 
 /** Species that the others of a mix leave too little light until a day. */
-export function smotheredIn(parts: readonly Part[], run: StandRun, untilDay: number): Smothered[] {
-  if (parts.length < 2) return []
-  const total = parts.reduce((sum, { share }) => sum + share, 0)
+export function smotheredIn(
+  components: readonly MixComponent[],
+  run: StandRun,
+  untilDay: number,
+): Smothered[] {
+  if (components.length < 2) return []
+  const total = components.reduce((sum, { share }) => sum + share, 0)
   const { days, members } = run
   const last = Math.min(days, Math.max(1, untilDay - run.startDay))
-  return parts.flatMap(({ speciesId, share }, c) => {
+  return components.flatMap(({ speciesId, share }, c) => {
     const chance = shareOf(members, (member) => {
       const of = (series: Float32Array) => greatest(series, member * days, member * days + last)
       const lives = run.species[c].alive[member * days + last - 1] >= LIVES_ON

@@ -1,6 +1,6 @@
 import type { Quantiles, Range } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
-import type { Bed, BedPart, Covering, Garden, PurposeId, Stand } from '../garden/schema'
+import type { Bed, Segment, Covering, Garden, PurposeId, Stand } from '../garden/schema'
 import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
 import type { EarlierUse } from '../season/run'
 import type { DateQuantiles } from '../stand/summary'
@@ -42,7 +42,7 @@ export const NO_LIMITS: Limits = {
 /** The question: this ground, this window, what follows, what for. */
 export type ChooseQuestion = {
   bed: Bed
-  part: BedPart
+  segment: Segment
   /** The stand it would be sown under, if any. */
   upper: Stand | null
   follows: Follows
@@ -79,7 +79,7 @@ export const untilDay = ({
 export const MOST_PARTS = 8
 
 /** A species and its share of the full rate. */
-export type Part = { speciesId: string; share: number }
+export type MixComponent = { speciesId: string; share: number }
 
 export type PurposeResult = { id: PurposeId; amount: Quantiles; chanceOfGoal: number; worth: number }
 
@@ -89,7 +89,7 @@ export type Difference = { of: PurposeId | 'chance' | 'cost'; ours: number; thei
 export type Candidate = {
   /** Species joined by `+`; equal for equal sets of species. */
   key: string
-  parts: Part[]
+  components: MixComponent[]
   sowDay: number
   covering: Covering
   /** Chance that the plan succeeds whole, as every room tells it. */
@@ -163,7 +163,7 @@ export type Reason = { of?: string } & (
 /** A cover left out; `closeness` tells how near it came to fitting, 0–1. */
 export type Rejection = {
   key: string
-  parts: Part[]
+  components: MixComponent[]
   limit: LimitName
   reason: Reason
   closeness: number
@@ -171,8 +171,8 @@ export type Rejection = {
 
 export type ChooseAnswer = { candidates: Candidate[]; rejections: Rejection[] }
 
-export const keyOf = (parts: readonly Part[]) =>
-  parts
-    .map((part) => part.speciesId)
+export const keyOf = (components: readonly MixComponent[]) =>
+  components
+    .map((component) => component.speciesId)
     .sort()
     .join('+')

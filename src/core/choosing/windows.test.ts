@@ -21,14 +21,14 @@ const crop = (
   id,
   gardenId: 'g',
   bedId: testBed.id,
-  part: { kind: 'whole' },
+  segment: { kind: 'whole' },
   underStandId: null,
   follows: null,
   cuts: [],
   note: '',
   content: cropContent(cropId, 'transplant'),
-  start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, fact: null },
-  end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, fact: null },
+  start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, actual: null },
+  end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, actual: null },
   ...extra,
 })
 const today = dayNumber('2026-05-01')

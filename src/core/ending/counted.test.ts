@@ -36,7 +36,7 @@ const count = (date: string, standing: number, speciesId?: string): FollowUp => 
   note: '',
 })
 const stand = (end: EndDetails, followUps: FollowUp[]) =>
-  testCover('oats', '2026-03-01', { end: { plan: null, fact: end }, followUps })
+  testCover('oats', '2026-03-01', { end: { plan: null, actual: end }, followUps })
 
 describe('the day the work is over', () => {
   const animals = testHens()

@@ -42,7 +42,7 @@ const LOOK_DAYS = [7, 14, 21] as const
  * from when it shows. None while a sheet still lies.
  */
 export function looksAfter(stand: Stand, plot: Plot | null): { day: number; after: number }[] {
-  const end = stand.end.fact
+  const end = stand.end.actual
   const worked = end && lastWorkDay(end, plot)
   if (worked === null) return []
   const newest = [{ day: worked, showsDays: 0 }, ...(stand.finishings ?? []).map(done)].reduce((a, b) =>
@@ -59,7 +59,7 @@ const TELLS_FROM_DAY = { sheet: 3, other: 10 } as const
 
 /** Counts after the end that tell what stands again, oldest first. */
 export function tellingCounts(stand: Stand, plot: Plot | null): FollowUp[] {
-  const end = stand.end.fact
+  const end = stand.end.actual
   if (!end) return []
   const worked = lastWorkDay(end, plot) ?? dayNumber(end.date)
   const from = worked + (end.liftedOn ? TELLS_FROM_DAY.sheet : TELLS_FROM_DAY.other)
@@ -99,7 +99,7 @@ export function lastSeen(stand: Stand, plot: Plot | null): Seen | null {
   if (stand.content.kind !== 'cover') return null
   const counts = tellingCounts(stand, plot)
   const newest = stand.content.components.flatMap(
-    (part) => counts.findLast((count) => about(count, part.speciesId)) ?? [],
+    (component) => counts.findLast((count) => about(count, component.speciesId)) ?? [],
   )
   if (newest.length === 0) return null
   const day = Math.max(...newest.map(({ date }) => dayNumber(date)))

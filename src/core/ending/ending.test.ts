@@ -29,7 +29,7 @@ describe('a way as it is usually done here', () => {
   const usual = (id: MethodId) =>
     endFor({ way: findMethod(id)!, passes: 1 }, dayNumber('2026-05-01'), {
       bed,
-      part: { kind: 'whole' },
+      segment: { kind: 'whole' },
       livestock,
     })
   test('animals for animals, strips for strips, nothing for the rest', () => {
@@ -79,7 +79,7 @@ describe('survival tables', () => {
 describe('obstacles', () => {
   const place = (own: Partial<Place> = {}): Place => ({
     bed,
-    part: { kind: 'whole' },
+    segment: { kind: 'whole' },
     tools: ALL_TOOLS,
     livestock: [],
     plants: [findSpecies('cereal-rye')!],
@@ -95,7 +95,7 @@ describe('obstacles', () => {
       /No tarp of yours covers 1.2\sm × 10\sm; the largest is 2\sm × 6\sm. End a part/,
     )
     expect(
-      obstacle('tarp', { part: { kind: 'half', which: 'first' }, tools: [tool('black tarp', 2, 6)] }),
+      obstacle('tarp', { segment: { kind: 'half', which: 'first' }, tools: [tool('black tarp', 2, 6)] }),
     ).toBeNull()
     expect(obstacle('crimp')).toBeNull()
     expect(findMethod('harvest')).toBeNull()
@@ -137,11 +137,13 @@ describe('obstacles', () => {
     expect(obstacle('hens', { livestock: [large] })).toBeNull()
     expect(obstacle('hens', { ...framed, livestock: [small] })).toBeNull()
     expect(obstacle('hens', { ...framed, livestock: [large, small] })).toBeNull()
-    expect(stockFor(findMethod('hens')!, [large, small], { ...framed, part: { kind: 'whole' } })?.id).toBe(
+    expect(stockFor(findMethod('hens')!, [large, small], { ...framed, segment: { kind: 'whole' } })?.id).toBe(
       'small',
     )
     const half = { kind: 'strip' as const, fromM: 0, toM: 1 }
-    expect(obstacle('hens', { ...framed, part: half, livestock: [small] })).toMatch(/larger than this frame/)
+    expect(obstacle('hens', { ...framed, segment: half, livestock: [small] })).toMatch(
+      /larger than this frame/,
+    )
   })
   test('what poisons an animal is refused by name, and ends at a vet', () => {
     const stock = (kind: 'pigs' | 'hens') => [{ id: kind, kind, head: 3, penLengthM: 2, penWidthM: 1.2 }]
@@ -163,7 +165,7 @@ describe('obstacles', () => {
     const tools = [...ALL_TOOLS, tool('wheelbarrow')]
     expect(obstacle('bury', { tools, plants: [findSpecies('sunflower')!] })).toMatch(/Stalks do not rot/)
     const strip = { kind: 'strip' as const, fromM: 0, toM: 4 }
-    expect(obstacle('strips', { part: strip })).toMatch(/strip already/)
+    expect(obstacle('strips', { segment: strip })).toMatch(/strip already/)
     const short = tool('black tarp', 2, 6)
     expect(obstacle('tarp', { tools: [short, { ...short }] })).toBeNull()
     expect(obstacle('tarp', { tools: [short, tool('black tarp', 2, 4)] })).toMatch(/No tarp of yours covers/)

@@ -29,7 +29,7 @@ const endEvent = (
   })[0] ?? null
 const survivalOf = (event: StandEvent | null, bbch: number, plant = vetch) =>
   event?.kind === 'end' ? event.survival(0, 0, bbch, plant, 1, 300) : NaN
-const deed = (method: 'chop' | 'crimp' | 'tarp' | 'winter-kill' | 'harvest', passes = 1) => ({
+const step = (method: 'chop' | 'crimp' | 'tarp' | 'winter-kill' | 'harvest', passes = 1) => ({
   date: '2026-05-20',
   method,
   passes,
@@ -77,19 +77,19 @@ describe('animals as events of the run', () => {
 
 describe('an ending as an event of the run', () => {
   test('harvest clears all, winter is left to the winter', () => {
-    expect(survivalOf(endEvent(deed('harvest'), day, null, ensemble), 20)).toBe(0)
-    expect(endEvent(deed('winter-kill'), day, null, ensemble)).toBeNull()
+    expect(survivalOf(endEvent(step('harvest'), day, null, ensemble), 20)).toBe(0)
+    expect(endEvent(step('winter-kill'), day, null, ensemble)).toBeNull()
   })
   test('chop and crimp follow stage and plant', () => {
-    expect(survivalOf(endEvent(deed('chop'), day, null, ensemble), 65)).toBeCloseTo(0.08)
-    expect(survivalOf(endEvent(deed('crimp'), day, null, ensemble), 61, rye)).toBeCloseTo(0.15)
-    expect(survivalOf(endEvent(deed('crimp'), day, null, ensemble), 39, rye)).toBeCloseTo(0.8)
+    expect(survivalOf(endEvent(step('chop'), day, null, ensemble), 65)).toBeCloseTo(0.08)
+    expect(survivalOf(endEvent(step('crimp'), day, null, ensemble), 61, rye)).toBeCloseTo(0.15)
+    expect(survivalOf(endEvent(step('crimp'), day, null, ensemble), 39, rye)).toBeCloseTo(0.8)
   })
   test('a second pass leaves three in ten of the first one’s survivors', () => {
-    expect(survivalOf(endEvent(deed('chop', 2), day, null, ensemble), 65)).toBeCloseTo(0.024)
+    expect(survivalOf(endEvent(step('chop', 2), day, null, ensemble), 65)).toBeCloseTo(0.024)
   })
   test('a sheet left longer leaves fewer', () => {
-    const after = (days: number) => survivalOf(endEvent(deed('tarp'), day, day + days, ensemble), 40)
+    const after = (days: number) => survivalOf(endEvent(step('tarp'), day, day + days, ensemble), 40)
     expect(after(30)).toBeLessThan(after(10))
     expect(after(10)).toBeLessThan(1)
   })
@@ -129,7 +129,7 @@ describe('outcomes', () => {
 describe('what is needed', () => {
   const place = (tools: Parameters<typeof obstacleOf>[1]['tools']) => ({
     bed: testBed,
-    part: { kind: 'whole' as const },
+    segment: { kind: 'whole' as const },
     tools,
     livestock: [],
     plants: [findSpecies('brown-mustard')!],

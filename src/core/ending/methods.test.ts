@@ -230,7 +230,7 @@ describe('what harms animals at a stage', () => {
   })
   test('grazers are told of height, frost and nitrate of a sorghum', () => {
     const sheep = [{ id: 's', kind: 'sheep' as const, head: 2, penLengthM: null, penWidthM: null }]
-    const place = { bed: testBed, part: { kind: 'whole' as const }, livestock: sheep }
+    const place = { bed: testBed, segment: { kind: 'whole' as const }, livestock: sheep }
     const texts = animalCautions('graze', { ...place, plants: [plant('sudangrass')] }).map(({ text }) => text)
     expect(texts.join(' ')).toMatch(/never below \{height\}, nor for 14 days after a frost/)
     expect(texts.join(' ')).toMatch(/nitrate/)
@@ -289,7 +289,7 @@ describe('who is told what of a cover', () => {
       expect(
         obstacleOf(findMethod('graze')!, {
           bed: testBed,
-          part: { kind: 'whole' },
+          segment: { kind: 'whole' },
           tools: [],
           livestock: rabbits,
           plants: [findSpecies(id)!],
@@ -325,7 +325,7 @@ describe('who is told what of a cover', () => {
     const sheep = [{ id: 's', kind: 'sheep' as const, head: 2, penLengthM: null, penWidthM: null }]
     const place = {
       bed: testBed,
-      part: { kind: 'whole' as const },
+      segment: { kind: 'whole' as const },
       livestock: sheep,
       plants: [findSpecies('cereal-rye')!],
     }
@@ -353,7 +353,11 @@ describe('whatever the stand, the weather and the day', () => {
     massG: fc.integer({ min: 5, max: 1200 }),
   })
   const anyStand = fc.record({
-    parts: fc.uniqueArray(anyPart, { minLength: 1, maxLength: 3, selector: (part) => part.speciesId }),
+    components: fc.uniqueArray(anyPart, {
+      minLength: 1,
+      maxLength: 3,
+      selector: (component) => component.speciesId,
+    }),
     meanC: fc.integer({ min: -5, max: 30 }),
     heightM: fc.double({ min: 0.05, max: 2.5, noNaN: true }),
     passes: fc.constantFrom(1, 2),
@@ -367,8 +371,8 @@ describe('whatever the stand, the weather and the day', () => {
     })
   test('survival is a share, and what is dead died after it began', () =>
     fc.assert(
-      fc.property(anyStand, ({ parts, passes, ...weather }) => {
-        const stand = stillStand(parts, weather)
+      fc.property(anyStand, ({ components, passes, ...weather }) => {
+        const stand = stillStand(components, weather)
         for (const { id } of METHODS) {
           const { survival, deadDay } = ended(stand, id, passes)
           expect(survival).toBeGreaterThanOrEqual(0)
@@ -380,11 +384,11 @@ describe('whatever the stand, the weather and the day', () => {
     ))
   test('a second pass never leaves more than the first, a warmer spell never ends a sheet later', () =>
     fc.assert(
-      fc.property(anyStand, ({ parts, meanC, heightM }) => {
-        const stand = stillStand(parts, { meanC, heightM })
+      fc.property(anyStand, ({ components, meanC, heightM }) => {
+        const stand = stillStand(components, { meanC, heightM })
         for (const id of ['chop', 'turn'] as const)
           expect(ended(stand, id, 2).survival).toBeLessThanOrEqual(ended(stand, id, 1).survival + 1e-12)
-        const warmer = stillStand(parts, { meanC: meanC + 4, heightM })
+        const warmer = stillStand(components, { meanC: meanC + 4, heightM })
         for (const id of ['tarp', 'soil-tarp', 'crimp-tarp'] as const) {
           const [cold, warm] = [stand, warmer].map((each) => ended(each, id, 1).deadDay)
           if (!Number.isNaN(cold)) expect(warm).toBeLessThanOrEqual(cold)

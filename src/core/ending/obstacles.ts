@@ -1,6 +1,6 @@
 import { partSizeM } from '../garden/area'
 import { CREATURE_OF, USUAL_RULES, type Livestock, type LivestockKind, type Rules } from '../garden/rules'
-import type { Bed, BedPart, Tool, ToolKind } from '../garden/schema'
+import type { Bed, Segment, Tool, ToolKind } from '../garden/schema'
 import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
 import type { Harm, Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
@@ -9,7 +9,7 @@ import { findMethod, type Method, type MethodId } from './methods'
 /** Where and with what a way would be done. */
 export type Place = {
   bed: Pick<Bed, 'widthM' | 'lengthM' | 'fixtures' | 'kind' | 'pathWidthM'>
-  part: BedPart
+  segment: Segment
   tools: readonly Pick<Tool, 'kind' | 'widthM' | 'lengthM'>[]
   livestock: readonly Livestock[]
   plants: readonly Species[]
@@ -33,7 +33,10 @@ const KINDS: Record<NonNullable<Method['animals']>, readonly LivestockKind[]> = 
 }
 
 /** Whether a pen can stand inside the frame of a bed; anywhere else it may stand over the edge. */
-function penFits({ penLengthM, penWidthM }: Livestock, { bed, part }: Pick<Place, 'bed' | 'part'>): boolean {
+function penFits(
+  { penLengthM, penWidthM }: Livestock,
+  { bed, segment: part }: Pick<Place, 'bed' | 'segment'>,
+): boolean {
   if (bed.kind !== 'framed' || !penLengthM || !penWidthM) return true
   const plot = partSizeM(bed, part)
   const inside = (along: number, across: number) =>
@@ -47,7 +50,7 @@ const ROUNDING_M = 0.005
 export function stockFor(
   way: Method,
   livestock: readonly Livestock[],
-  place?: Pick<Place, 'bed' | 'part'>,
+  place?: Pick<Place, 'bed' | 'segment'>,
 ): Livestock | null {
   if (!way.animals) return null
   const stock = livestock.filter(({ kind }) => KINDS[way.animals!].includes(kind))
@@ -96,13 +99,13 @@ function missingTools(way: Method, { tools }: Place): Obstacle | null {
   return lacking ? { code: 'tools', oneOf: lacking } : null
 }
 
-function sheetTrouble(way: Method, { tools, bed, part }: Place): Obstacle | null {
+function sheetTrouble(way: Method, { tools, bed, segment }: Place): Obstacle | null {
   if (!way.sheet) return null
   const kept = bed.fixtures.some((fixture) => fixture.kind === 'kept plant')
   if (kept) return { code: 'kept plants', would: 'be covered' }
   if (way.sheet === 'cardboard') return null
   const kind = way.sheet === 'black' ? 'black tarp' : 'clear film'
-  const size = partSizeM(bed, part)
+  const size = partSizeM(bed, segment)
   const sheets = tools.filter((tool) => tool.kind === kind)
   if (sheetsFor(sheets, size.widthM, size.lengthM)) return null
   const name = way.sheet === 'black' ? 'tarp' : 'film'
@@ -141,7 +144,7 @@ function covers(sheet: Size, widthM: number, lengthM: number): boolean {
   return (width >= widthM && length >= lengthM) || (width >= lengthM && length >= widthM)
 }
 
-function groundTrouble(way: Method, { bed, part }: Place): Obstacle | null {
+function groundTrouble(way: Method, { bed, segment }: Place): Obstacle | null {
   const has = (kind: 'kept plant' | 'post' | 'drip line') =>
     bed.fixtures.some((fixture) => fixture.kind === kind)
   if (way.acts.includes('crimp') && has('post')) return { code: 'posts' }
@@ -153,7 +156,7 @@ function groundTrouble(way: Method, { bed, part }: Place): Obstacle | null {
     return { code: 'no soil from the path', because: bed.kind }
   if (way.id === 'soil-tarp' && bed.pathWidthM < 0.2)
     return { code: 'no soil from the path', because: 'no path' }
-  if (way.id === 'strips' && part.kind === 'strip') return { code: 'a strip already' }
+  if (way.id === 'strips' && segment.kind === 'strip') return { code: 'a strip already' }
   if (way.acts.includes('turn') && has('drip line')) return { code: 'drip lines' }
   return null
 }
@@ -173,7 +176,7 @@ function plantTrouble(way: Method, { plants }: Place): Obstacle | null {
 export function penTrouble(
   way: Method,
   stock: Livestock,
-  place: Pick<Place, 'bed' | 'part'>,
+  place: Pick<Place, 'bed' | 'segment'>,
 ): Obstacle | null {
   if (way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM)) return { code: 'pen without size' }
   return penFits(stock, place) ? null : { code: 'pen too large' }
@@ -259,7 +262,7 @@ export const bloatNow = (way: Method, plant: Species, bbch: number): string | nu
  */
 export function animalCautions(
   wayId: MethodId,
-  place: Pick<Place, 'livestock' | 'plants' | 'bed' | 'part'>,
+  place: Pick<Place, 'livestock' | 'plants' | 'bed' | 'segment'>,
   bbchOf: (plant: number) => number | null = () => null,
 ): { text: string; heightM: number | null }[] {
   const way = findMethod(wayId)

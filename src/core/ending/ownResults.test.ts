@@ -11,12 +11,12 @@ import { ownResults, tellingCount } from './pooling'
 const ENDED = dayNumber('2026-05-20')
 function ended(
   counts: [after: number, standing: number, before: number][],
-  own: Partial<Stand['end']['fact']> = {},
+  own: Partial<Stand['end']['actual']> = {},
 ) {
   return testCover('cereal-rye', '2025-09-25', {
     end: {
       plan: null,
-      fact: { date: isoDate(ENDED), method: 'crimp', passes: 1, note: '', bbch: 63, ...own },
+      actual: { date: isoDate(ENDED), method: 'crimp', passes: 1, note: '', bbch: 63, ...own },
     },
     followUps: counts.map(([after, standing, before], i) => ({
       id: `c${i}`,
@@ -94,7 +94,7 @@ describe('own counts move the tables as beta-binomial arithmetic says', () => {
     }
     expect(Object.keys(ownResults([mix]))).toEqual(['crimp|winter cereal|in flower'])
     expect(Object.keys(ownResults([vetch]))).toEqual(['crimp|vetch|heading or buds'])
-    const unplaced = { ...vetch, end: { ...vetch.end, fact: { ...vetch.end.fact!, stages: undefined } } }
+    const unplaced = { ...vetch, end: { ...vetch.end, actual: { ...vetch.end.actual!, stages: undefined } } }
     expect(ownResults([unplaced])).toEqual({})
   })
   test('what was learned changes the next comparison, and keeps later stages surer', () => {

@@ -10,7 +10,7 @@ const TELLS_TO_DAY = 35
 
 /** The count of an ending that tells most: the last one before new seedlings come up among the survivors. */
 export function tellingCount(stand: Stand): FollowUp | null {
-  const end = stand.end.fact
+  const end = stand.end.actual
   if (!end) return null
   // What is counted after the survivors were worked on does not tell what the ending itself left.
   const until = Math.min(
@@ -28,10 +28,10 @@ export function countedSpecies(stand: Stand, count: FollowUp) {
 
 /** Stage a species was at when its stand was ended; undefined when that was not recorded. */
 export function stageAtEnd(stand: Stand, speciesId: string): number | undefined {
-  const fact = stand.end.fact
-  if (!fact || stand.content.kind !== 'cover') return undefined
-  const own = fact.stages?.[speciesId]
-  return own ?? (leadOf(stand.content.components).speciesId === speciesId ? fact.bbch : undefined)
+  const actual = stand.end.actual
+  if (!actual || stand.content.kind !== 'cover') return undefined
+  const own = actual.stages?.[speciesId]
+  return own ?? (leadOf(stand.content.components).speciesId === speciesId ? actual.bbch : undefined)
 }
 
 const leadOf = (components: readonly Component[]) => [...components].sort((a, b) => b.share - a.share)[0]
@@ -46,7 +46,7 @@ export function ownResults(stands: readonly Stand[]): OwnResults {
     const count = tellingCount(stand)
     const plant = count && countedSpecies(stand, count)
     const bbch = plant ? stageAtEnd(stand, plant.id) : undefined
-    const end = stand.end.fact
+    const end = stand.end.actual
     if (!end || !count || !plant || bbch === undefined || end.passes > 1 || end.animals) continue
     const share = Math.min(1, MOST_PER_ENDING / count.before)
     const key = keyOf(end.method, plant.endingClass, stageBand(bbch))

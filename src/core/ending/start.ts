@@ -24,9 +24,9 @@ export const CANDIDATES: readonly Candidate[] = METHODS.flatMap((way) =>
 export function endFor(
   { way, passes }: Candidate,
   day: number,
-  place: Pick<Place, 'bed' | 'part' | 'livestock'>,
+  place: Pick<Place, 'bed' | 'segment' | 'livestock'>,
 ): EndDetails {
-  const plot = partSizeM(place.bed, place.part)
+  const plot = partSizeM(place.bed, place.segment)
   const stock = stockFor(way, place.livestock, place)
   return {
     date: isoDate(day),

@@ -52,12 +52,12 @@ describe('random streams', () => {
 })
 
 describe('statistics', () => {
-  test('spread of evenly spread values', () => {
+  test('quantiles of evenly spread values', () => {
     const values = Array.from({ length: 101 }, (_, i) => i)
     expect(quantilesOf(values)).toEqual({
-      low: expect.closeTo(9.6, 1),
-      mid: 50,
-      high: expect.closeTo(90.4, 1),
+      p10: expect.closeTo(9.6, 1),
+      p50: 50,
+      p90: expect.closeTo(90.4, 1),
     })
   })
   test('weights of zero and missing values do not count', () => {

@@ -6,9 +6,10 @@ import type { WeatherYear } from './weatherYear'
 
 /** Species of a start that are not those of the cover, one for one: its numbers would be read against the wrong plants. */
 function componentProblems(stand: Stand): Problem[] {
-  const wanted = stand.content.kind === 'cover' ? stand.content.components.map((part) => part.speciesId) : []
-  return (['plan', 'fact'] as const).flatMap((when) => {
-    const found = stand.start[when]?.components.map((part) => part.speciesId) ?? []
+  const wanted =
+    stand.content.kind === 'cover' ? stand.content.components.map((component) => component.speciesId) : []
+  return (['plan', 'actual'] as const).flatMap((when) => {
+    const found = stand.start[when]?.components.map((component) => component.speciesId) ?? []
     if (found.length === 0 || found.join('\n') === wanted.join('\n')) return []
     return [
       {
@@ -23,7 +24,7 @@ function componentProblems(stand: Stand): Problem[] {
 /** Problems of one stand by itself: an end before its start, a sowing of other species than the stand's. */
 export function standProblems(stand: Stand): Problem[] {
   const problems = componentProblems(stand)
-  for (const when of ['plan', 'fact'] as const) {
+  for (const when of ['plan', 'actual'] as const) {
     const start = stand.start[when] ?? stand.start.plan
     const end = stand.end[when]
     if (start && end && end.date < start.date)

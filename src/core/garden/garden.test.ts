@@ -35,7 +35,7 @@ function standOf(
     id,
     gardenId: 'g',
     bedId: 'b',
-    part: { kind: 'whole' },
+    segment: { kind: 'whole' },
     underStandId: null,
     follows: null,
     cuts: [],
@@ -48,13 +48,13 @@ function standOf(
             components: [{ speciesId: 'oats', share: 1, germination: 0.9, grams: null }],
             purposes: [],
           },
-    start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, fact: null },
+    start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, actual: null },
     end: {
       plan:
         until === null
           ? null
           : { date: until, method: kind === 'crop' ? 'harvest' : 'chop', passes: 1, note: '' },
-      fact: null,
+      actual: null,
     },
     ...extra,
   }
@@ -108,7 +108,7 @@ describe('bare windows', () => {
     expect(
       find([
         spring,
-        standOf('half', 'cover', '2026-06-03', null, { part: { kind: 'half', which: 'first' } }),
+        standOf('half', 'cover', '2026-06-03', null, { segment: { kind: 'half', which: 'first' } }),
         autumn,
       ]),
     ).toHaveLength(3)
@@ -146,11 +146,11 @@ describe('expected stands', () => {
   test('a stand that grows past its planned end is still standing', () => {
     const growing = standOf('growing', 'cover', '2026-05-01', '2026-06-20')
     const [now] = expectedStands(
-      [{ ...growing, start: { plan: growing.start.plan, fact: growing.start.plan } }],
+      [{ ...growing, start: { plan: growing.start.plan, actual: growing.start.plan } }],
       today,
     )
     expect(now.end.plan?.date).toBe('2026-07-01')
-    expect(now.start.fact?.date).toBe('2026-05-01')
+    expect(now.start.actual?.date).toBe('2026-05-01')
   })
   test('what needs no change is the same object', () => {
     const stand = standOf('x', 'crop', '2026-08-01', '2026-10-01')

@@ -1,21 +1,21 @@
-import type { Bed, BedPart } from './schema'
+import type { Bed, Segment } from './schema'
 
 /** Stretch of a bed's length that a part takes, m; null for the path beside it. */
-export function stretchOf(part: BedPart, lengthM: number): [number, number] | null {
-  switch (part.kind) {
+export function stretchOf(segment: Segment, lengthM: number): [number, number] | null {
+  switch (segment.kind) {
     case 'path':
       return null
     case 'whole':
       return [0, lengthM]
     case 'half':
-      return part.which === 'first' ? [0, lengthM / 2] : [lengthM / 2, lengthM]
+      return segment.which === 'first' ? [0, lengthM / 2] : [lengthM / 2, lengthM]
     case 'strip':
-      return [part.fromM, part.toM]
+      return [segment.fromM, segment.toM]
   }
 }
 
 /** Whether two parts of a bed have ground in common; the path has none with the bed. */
-export function sharesGround(a: BedPart, b: BedPart, { lengthM }: Pick<Bed, 'lengthM'>): boolean {
+export function sharesGround(a: Segment, b: Segment, { lengthM }: Pick<Bed, 'lengthM'>): boolean {
   const one = stretchOf(a, lengthM)
   const other = stretchOf(b, lengthM)
   if (!one || !other) return one === other

@@ -1,6 +1,6 @@
 import { addDays } from '../foundations/day'
 import type { EndDetails } from './ending'
-import type { BedPart, Covering, PurposeId, Stand, StartDetails } from './schema'
+import type { Segment, Covering, PurposeId, Stand, StartDetails } from './schema'
 
 type CropContent = Extract<Stand['content'], { kind: 'crop' }>
 
@@ -28,24 +28,24 @@ export const clearing = (date: string): EndDetails => ({ date, method: 'harvest'
  * makes a crop makes it here.
  */
 export function cropStand(
-  where: { id: string; gardenId: string; bedId: string; part?: BedPart },
+  where: { id: string; gardenId: string; bedId: string; segment?: Segment },
   content: CropContent,
   start: Stand['start'],
   daysInBed: number,
 ): Stand {
-  const date = (start.fact ?? start.plan)!.date
+  const date = (start.actual ?? start.plan)!.date
   return {
     id: where.id,
     gardenId: where.gardenId,
     bedId: where.bedId,
-    part: where.part ?? { kind: 'whole' },
+    segment: where.segment ?? { kind: 'whole' },
     underStandId: null,
     follows: null,
     cuts: [],
     note: '',
     content,
     start,
-    end: { plan: clearing(addDays(date, daysInBed)), fact: null },
+    end: { plan: clearing(addDays(date, daysInBed)), actual: null },
   }
 }
 
@@ -54,8 +54,8 @@ export const USUAL_GERMINATION = 0.85
 
 /** A cover as it is planned: what, where, sown on a day and covered so; its ending is planned beside it. */
 export function coverStand(
-  where: { id: string; gardenId: string; bedId: string; part: BedPart; underStandId: string | null },
-  parts: readonly { speciesId: string; share: number }[],
+  where: { id: string; gardenId: string; bedId: string; segment: Segment; underStandId: string | null },
+  components: readonly { speciesId: string; share: number }[],
   purposes: PurposeId[],
   sowing: { date: string; covering: Covering },
 ): Stand {
@@ -66,7 +66,7 @@ export function coverStand(
     note: '',
     content: {
       kind: 'cover',
-      components: parts.map(({ speciesId, share }) => ({
+      components: components.map(({ speciesId, share }) => ({
         speciesId,
         share,
         germination: USUAL_GERMINATION,
@@ -74,7 +74,7 @@ export function coverStand(
       })),
       purposes,
     },
-    start: { plan: { ...sowing, passes: 2, components: [], note: '' }, fact: null },
-    end: { plan: null, fact: null },
+    start: { plan: { ...sowing, passes: 2, components: [], note: '' }, actual: null },
+    end: { plan: null, actual: null },
   }
 }

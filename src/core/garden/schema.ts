@@ -7,7 +7,7 @@ import { seedPack, sower } from './seed'
 import { siteClimate } from './site'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 7
+export const GARDEN_SCHEMA_VERSION = 8
 
 export const soilTexture = z.enum(['sand', 'sandy loam', 'loam', 'silt loam', 'clay loam', 'clay'])
 export const bedKind = z.enum(['in-ground', 'framed', 'planter'])
@@ -60,7 +60,7 @@ export const bed = z.object({
 export type Bed = z.infer<typeof bed>
 
 /** Which ground of a bed: all of it, a half, a strip along its length, or the path beside it. */
-export const bedPart = z.discriminatedUnion('kind', [
+export const segment = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('whole') }),
   z.object({ kind: z.literal('half'), which: z.enum(['first', 'second']) }),
   z
@@ -75,13 +75,13 @@ export const bedPart = z.discriminatedUnion('kind', [
     }),
   z.object({ kind: z.literal('path') }),
 ])
-export type BedPart = z.infer<typeof bedPart>
+export type Segment = z.infer<typeof segment>
 
 /** Something meant, and something done: both are kept and compared. */
-function deed<T extends z.ZodType>(details: T) {
-  return z.object({ plan: details.nullable(), fact: details.nullable() })
+function step<T extends z.ZodType>(details: T) {
+  return z.object({ plan: details.nullable(), actual: details.nullable() })
 }
-export type Deed<T> = { plan: T | null; fact: T | null }
+export type Step<T> = { plan: T | null; actual: T | null }
 
 export const covering = z.enum([
   'surface',
@@ -167,7 +167,7 @@ export const stand = z.object({
   id,
   gardenId: id,
   bedId: id,
-  part: bedPart,
+  segment,
   content: z.discriminatedUnion('kind', [
     z.object({
       kind: z.literal('cover'),
@@ -196,10 +196,10 @@ export const stand = z.object({
       z.object({ kind: z.literal('stays') }),
     ])
     .nullable(),
-  start: deed(start),
-  cuts: z.array(z.object({ id, cut: deed(cut) })).max(50),
+  start: step(start),
+  cuts: z.array(z.object({ id, cut: step(cut) })).max(50),
   waterings: z.array(watering).max(400).optional(),
-  end: deed(ending),
+  end: step(ending),
   /** Counts of what stood up again after the end. */
   followUps: z.array(followUp).max(60).optional(),
   /** What was done about it. */

@@ -8,14 +8,14 @@ const data = marlpitLane()
 const find = (id: string) => data.stands.find((item) => item.id === `marlpit-lane-stand-${id}`)!
 
 describe('spans', () => {
-  test('a fact counts before its plan', () => {
-    const both = { plan: { date: '2026-05-01' }, fact: { date: '2026-05-09' } }
+  test('what was done counts before its plan', () => {
+    const both = { plan: { date: '2026-05-01' }, actual: { date: '2026-05-09' } }
     expect(latest(both)?.date).toBe('2026-05-09')
-    expect(latest({ ...both, fact: null })?.date).toBe('2026-05-01')
-    expect(latest({ plan: null, fact: null })).toBeNull()
+    expect(latest({ ...both, actual: null })?.date).toBe('2026-05-01')
+    expect(latest({ plan: null, actual: null })).toBeNull()
   })
-  test('a stand with neither plan nor fact has no span', () => {
-    expect(spanOf({ ...find('01'), start: { plan: null, fact: null } })).toBeNull()
+  test('a stand with neither plan nor anything done has no span', () => {
+    expect(spanOf({ ...find('01'), start: { plan: null, actual: null } })).toBeNull()
     expect(spanOf(find('01'))).toMatchObject({
       startDay: dayNumber('2025-09-10'),
       started: true,
@@ -49,7 +49,8 @@ describe('schema', () => {
   })
   test('a strip must end after it starts, and germination over 100 % is refused', () => {
     expect(
-      stand.safeParse({ ...find('01'), part: { kind: 'strip', fromM: 4, toM: 2 } }).error?.issues[0].message,
+      stand.safeParse({ ...find('01'), segment: { kind: 'strip', fromM: 4, toM: 2 } }).error?.issues[0]
+        .message,
     ).toMatch(/end after it starts/)
     const content = {
       kind: 'cover' as const,
@@ -68,16 +69,16 @@ describe('schema', () => {
       fate: 'carried off' as const,
       note: '',
     }
-    for (const part of [
+    for (const segment of [
       { kind: 'half', which: 'second' },
       { kind: 'path' },
       { kind: 'strip', fromM: 1, toM: 3 },
     ] as const) {
       const value = {
         ...find('01'),
-        part,
+        segment,
         underStandId: 'x',
-        cuts: [{ id: 'c', cut: { plan: cut, fact: null } }],
+        cuts: [{ id: 'c', cut: { plan: cut, actual: null } }],
       }
       expect(stand.parse(value)).toEqual(value)
     }

@@ -1,9 +1,9 @@
 import { addDays, dayNumber, isoDate } from '../foundations/day'
-import type { Stand, Deed } from './schema'
+import type { Stand, Step } from './schema'
 
-/** The done deed if there is one, else the planned one. */
-export function latest<T>(deed: Deed<T>): T | null {
-  return deed.fact ?? deed.plan
+/** The done step if there is one, else the planned one. */
+export function latest<T>(step: Step<T>): T | null {
+  return step.actual ?? step.plan
 }
 
 /** A stand's span of days. `endDay` is null when nothing says when it ends. */
@@ -23,8 +23,8 @@ export function spanOf(stand: Stand): Span | null {
     standId: stand.id,
     startDay: dayNumber(start.date),
     endDay: end ? dayNumber(end.date) : null,
-    started: stand.start.fact !== null,
-    ended: stand.end.fact !== null,
+    started: stand.start.actual !== null,
+    ended: stand.end.actual !== null,
   }
 }
 
@@ -39,10 +39,10 @@ export function bedSpans(stands: readonly Stand[], bedId: string): (Span & { sta
     .sort((a, b) => a.startDay - b.startDay)
 }
 
-/** A deed whose plan, if it is not done, lies no earlier than `earliest`. */
-function expectedDeed<T extends { date: string }>(deed: Deed<T>, earliest: string): Deed<T> {
-  if (deed.fact || !deed.plan || deed.plan.date >= earliest) return deed
-  return { ...deed, plan: { ...deed.plan, date: earliest } }
+/** A step whose plan, if it is not done, lies no earlier than `earliest`. */
+function expectedStep<T extends { date: string }>(step: Step<T>, earliest: string): Step<T> {
+  if (step.actual || !step.plan || step.plan.date >= earliest) return step
+  return { ...step, plan: { ...step.plan, date: earliest } }
 }
 
 /**
@@ -52,11 +52,11 @@ function expectedDeed<T extends { date: string }>(deed: Deed<T>, earliest: strin
 export function expectedStands(stands: readonly Stand[], today: number): Stand[] {
   const todayIso = isoDate(today)
   return stands.map((stand) => {
-    const start = expectedDeed(stand.start, todayIso)
+    const start = expectedStep(stand.start, todayIso)
     const begun = latest(start)
-    const earliestEnd = begun && !start.fact ? addDays(begun.date, 1) : todayIso
-    const end = expectedDeed(stand.end, earliestEnd)
-    const cuts = stand.cuts.map((entry) => ({ ...entry, cut: expectedDeed(entry.cut, todayIso) }))
+    const earliestEnd = begun && !start.actual ? addDays(begun.date, 1) : todayIso
+    const end = expectedStep(stand.end, earliestEnd)
+    const cuts = stand.cuts.map((entry) => ({ ...entry, cut: expectedStep(entry.cut, todayIso) }))
     const same =
       start === stand.start && end === stand.end && cuts.every((entry, i) => entry.cut === stand.cuts[i].cut)
     return same ? stand : { ...stand, start, end, cuts }

@@ -26,7 +26,7 @@ export function bareWindows(
   fromDay: number,
   horizonDay: number,
 ): BedWindow[] {
-  const spans = bedSpans(stands, bed.id).filter((span) => span.stand.part.kind === 'whole')
+  const spans = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind === 'whole')
   const windows: BedWindow[] = []
   let free = fromDay
   spans.forEach((span, index) => {

@@ -18,10 +18,10 @@ export type Followed = {
 
 /** Endings with the crop planted after them, the newest planting first. */
 export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Followed[] {
-  const started = (stand: Stand) => stand.start.fact && dayNumber(stand.start.fact.date)
+  const started = (stand: Stand) => stand.start.actual && dayNumber(stand.start.actual.date)
   return stands
     .flatMap((cover): Followed[] => {
-      const end = cover.end.fact
+      const end = cover.end.actual
       const bed = beds.find((entry) => entry.id === cover.bedId)
       if (cover.content.kind !== 'cover' || !end || !bed) return []
       const ended = dayNumber(end.date)
@@ -42,7 +42,7 @@ export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Foll
           crop,
           bed,
           waitedDays: started(crop)! - ended,
-          yieldKgM2: kg === null ? null : kg / Math.max(0.01, partAreaM2(bed, crop.part)),
+          yieldKgM2: kg === null ? null : kg / Math.max(0.01, partAreaM2(bed, crop.segment)),
         },
       ]
     })

@@ -26,7 +26,7 @@ function animalDays(bed: Bed, stand: Stand): number[] {
     return details?.fate === 'grazed' ? [dayNumber(details.date)] : []
   })
   if (!end?.animals) return grazed
-  const plot = partSizeM(bed, stand.part)
+  const plot = partSizeM(bed, stand.segment)
   const last = stopsOf(end.animals, plot.lengthM, plot.widthM, dayNumber(end.date)).at(-1)!
   return [...grazed, Math.ceil(last.endDay)]
 }

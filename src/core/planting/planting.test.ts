@@ -130,7 +130,7 @@ describe('planting through', () => {
 describe('animals and the harvest', () => {
   const animals = testHens({ rounds: 1, restDays: 0 })
   const hens = testCover('oats', '2026-03-01', {
-    end: { plan: null, fact: { date: '2026-05-01', method: 'hens', passes: 1, note: '', animals } },
+    end: { plan: null, actual: { date: '2026-05-01', method: 'hens', passes: 1, note: '', animals } },
   })
   const planting = dayNumber('2026-06-10')
   const [leaf, high] = [findCrop('lettuce')!, findCrop('sweetcorn')!]
@@ -196,8 +196,8 @@ describe('animals and the harvest', () => {
     expect(manureOf({ name: 'Leaf mould' })).toBe('none')
   })
   test('a grazed cut counts; other beds and years gone by do not', () => {
-    const fact = { date: '2026-04-02', heightCm: 5, groundShare: 1, fate: 'grazed' as const, note: '' }
-    const grazed = testCover('oats', '2026-03-01', { cuts: [{ id: 'k', cut: { plan: null, fact } }] })
+    const actual = { date: '2026-04-02', heightCm: 5, groundShare: 1, fate: 'grazed' as const, note: '' }
+    const grazed = testCover('oats', '2026-03-01', { cuts: [{ id: 'k', cut: { plan: null, actual } }] })
     expect(onBed(testBed, [grazed], planting)?.day).toBe(dayNumber('2026-04-02'))
     expect(onBed({ ...testBed, id: 'other' }, [grazed], planting)).toBeNull()
     expect(onBed(testBed, [grazed], planting + 700)).toBeNull()
@@ -207,7 +207,7 @@ describe('animals and the harvest', () => {
 
 describe('the loop closed', () => {
   const cover = testCover('oats', '2026-03-01', {
-    end: { plan: null, fact: { date: '2026-05-01', method: 'chop', passes: 1, note: '' } },
+    end: { plan: null, actual: { date: '2026-05-01', method: 'chop', passes: 1, note: '' } },
     followUps: [{ id: 'f', date: '2026-05-20', standing: 3, before: 60, groundM2: 1, note: '' }],
   })
   const crop: Stand = {
@@ -216,7 +216,7 @@ describe('the loop closed', () => {
     content: cropContent('leek', 'transplant'),
     start: {
       plan: null,
-      fact: { date: '2026-05-15', covering: null, passes: null, components: [], note: '' },
+      actual: { date: '2026-05-15', covering: null, passes: null, components: [], note: '' },
     },
     outcome: { date: '2026-09-01', yieldKg: 36, verdict: 'better', note: '' },
   }
@@ -227,7 +227,7 @@ describe('the loop closed', () => {
   })
   test('without a crop, or with one planted before the end, there is nothing to show', () => {
     expect(followedBy([testBed], [cover])).toEqual([])
-    const before = { ...crop, start: { plan: null, fact: { ...crop.start.fact!, date: '2026-04-01' } } }
+    const before = { ...crop, start: { plan: null, actual: { ...crop.start.actual!, date: '2026-04-01' } } }
     expect(followedBy([testBed], [cover, before])).toEqual([])
   })
 })

@@ -28,7 +28,7 @@ export function findSpecies(speciesId: string): Species | null {
 /** Plant groups of a cover in order of share, most first, without repeats. */
 export function groupsOf(components: readonly { speciesId: string; share: number }[]): PlantGroup[] {
   const sorted = [...components].sort((a, b) => b.share - a.share)
-  return [...new Set(sorted.flatMap((part) => findSpecies(part.speciesId)?.group ?? []))]
+  return [...new Set(sorted.flatMap((component) => findSpecies(component.speciesId)?.group ?? []))]
 }
 
 /** Seed sizes that behave alike when thrown and covered. */

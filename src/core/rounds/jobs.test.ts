@@ -50,19 +50,19 @@ const kinds = (jobs: Job[]) => jobs.map((entry) => entry.kind).sort()
 
 describe('each kind of job comes when it is due and not otherwise', () => {
   test('planned deeds within the week, urgent when long overdue', () => {
-    const planned = (date: string) => cover({ start: { plan: sown(date), fact: null } })
+    const planned = (date: string) => cover({ start: { plan: sown(date), actual: null } })
     expect(kinds(round(planned('2026-05-14')))).toEqual(['sow'])
     expect(round(planned('2026-05-30'))).toEqual([])
     expect(round(planned('2026-05-01'))[0].urgent).toBe(true)
-    const ends = cover({ end: { plan: ending('2026-05-12', 'tarp'), fact: null } })
+    const ends = cover({ end: { plan: ending('2026-05-12', 'tarp'), actual: null } })
     expect(kinds(round(ends))).toContain('end')
   })
   test('trays when they are to be sown for a planned transplanting, for a fortnight', () => {
     const tomato = (plantOn: string, establishment: 'transplant' | 'seed' = 'transplant') =>
       cover({
         content: cropContent('tomato', establishment),
-        start: { plan: sown(plantOn), fact: null },
-        end: { plan: null, fact: null },
+        start: { plan: sown(plantOn), actual: null },
+        end: { plan: null, actual: null },
       })
     expect(kinds(round(tomato('2026-07-01')))).toEqual(['tray'])
     expect(round(tomato('2026-07-01'))[0].dueDay).toBe(dayNumber('2026-05-13'))
@@ -71,7 +71,7 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     expect(round(tomato('2026-07-01', 'seed'))).toEqual([])
   })
   test('water and seedlings after sowing, until they have been seen', () => {
-    const young = cover({ start: { plan: null, fact: sown('2026-05-02', { keptMoistDays: 12 }) } })
+    const young = cover({ start: { plan: null, actual: sown('2026-05-02', { keptMoistDays: 12 }) } })
     const due = { 9: around('2026-05-11', 2) }
     expect(kinds(round(young, due))).toEqual(['emergence', 'moist'])
     const seen = {
@@ -90,7 +90,7 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     ).toBe(true)
   })
   test('the stage window of a planned crimp, and seed about to set', () => {
-    const crimped = cover({ end: { plan: ending('2026-06-20', 'crimp'), fact: null } })
+    const crimped = cover({ end: { plan: ending('2026-06-20', 'crimp'), actual: null } })
     const early = {
       9: around('2025-09-30'),
       61: around('2026-05-18'),
@@ -101,37 +101,37 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     const ripe = { ...early, 61: around('2026-04-18'), 75: around('2026-05-08'), 85: around('2026-05-20') }
     const seed = round(crimped, ripe).find((entry) => entry.kind === 'seed')!
     expect(seed.urgent).toBe(true)
-    const before = cover({ end: { plan: ending('2026-05-12', 'crimp'), fact: null } })
+    const before = cover({ end: { plan: ending('2026-05-12', 'crimp'), actual: null } })
     expect(kinds(round(before, ripe))).not.toContain('seed')
   })
   test('under a sheet: a look at half time, then at the end', () => {
-    const tarped = cover({ end: { plan: null, fact: ending('2026-04-28', 'tarp') } })
+    const tarped = cover({ end: { plan: null, actual: ending('2026-04-28', 'tarp') } })
     expect(round(tarped, {}, {}, around('2026-05-26')).map((entry) => entry.count)).toEqual([1])
     expect(round(tarped, {}, {}, around('2026-05-12')).map((entry) => entry.count)).toEqual([2])
   })
   test('a sheet that is off is counted after 7, 14 and 21 days from then', () => {
     const lifted = { ...ending('2026-03-28', 'tarp'), liftedOn: '2026-05-03' }
-    const off = round(cover({ end: { plan: null, fact: lifted } }), {}, {}, around('2026-04-30'))
+    const off = round(cover({ end: { plan: null, actual: lifted } }), {}, {}, around('2026-04-30'))
     expect(off.map((entry) => [entry.kind, entry.count])).toEqual([
       ['regrowth', 7],
       ['regrowth', 14],
     ])
   })
   test('regrowth is looked for after 7, 14 and 21 days', () => {
-    const chopped = cover({ end: { plan: null, fact: ending('2026-05-03', 'chop') } })
+    const chopped = cover({ end: { plan: null, actual: ending('2026-05-03', 'chop') } })
     expect(round(chopped).map((entry) => entry.count)).toEqual([7, 14])
-    expect(round(cover({ end: { plan: null, fact: ending('2026-03-01', 'chop') } }))).toEqual([])
+    expect(round(cover({ end: { plan: null, actual: ending('2026-03-01', 'chop') } }))).toEqual([])
   })
   test('a count already made is not asked for again', () => {
     const counted = cover({
-      end: { plan: null, fact: ending('2026-05-03', 'chop') },
+      end: { plan: null, actual: ending('2026-05-03', 'chop') },
       followUps: [{ id: 'f', date: '2026-05-09', standing: 3, before: 50, groundM2: 1, note: '' }],
     })
     expect(round(counted).map((entry) => entry.count)).toEqual([14])
   })
   test('the pen’s moves of this week, each at its stop; none before it began', () => {
     const animals = testHens({ restDays: 5 })
-    const grazed = cover({ end: { plan: null, fact: { ...ending('2026-05-08', 'hens'), animals } } })
+    const grazed = cover({ end: { plan: null, actual: { ...ending('2026-05-08', 'hens'), animals } } })
     const moves = round(grazed).filter((entry) => entry.kind === 'move')
     expect(moves.map((entry) => [entry.count, entry.dueDay - today])).toEqual([
       [2, 0],
@@ -140,12 +140,12 @@ describe('each kind of job comes when it is due and not otherwise', () => {
       [5, 6],
     ])
     expect(moves[0].days).toEqual([today, 10])
-    const planned = cover({ end: { plan: { ...ending('2026-05-12', 'hens'), animals }, fact: null } })
+    const planned = cover({ end: { plan: { ...ending('2026-05-12', 'hens'), animals }, actual: null } })
     expect(kinds(round(planned))).not.toContain('move')
   })
   test('strips follow each other', () => {
     const strips = cover({
-      end: { plan: null, fact: { ...ending('2026-05-05', 'strips'), lanes: { count: 3, everyDays: 6 } } },
+      end: { plan: null, actual: { ...ending('2026-05-05', 'strips'), lanes: { count: 3, everyDays: 6 } } },
     })
     expect(
       round(strips)
@@ -160,7 +160,7 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     const crop = (cropId: string) =>
       cover({
         content: cropContent(cropId, 'transplant'),
-        start: { plan: null, fact: sown('2026-05-01') },
+        start: { plan: null, actual: sown('2026-05-01') },
       })
     expect(kinds(round(crop('tomato'), {}, { frostChance: 0.5 }))).toEqual(['frost'])
     expect(round(crop('leek'), {}, { frostChance: 0.5 })).toEqual([])
@@ -171,7 +171,7 @@ describe('each kind of job comes when it is due and not otherwise', () => {
 describe('order, ticks and delays', () => {
   const far = { ...testBed, id: 'far', walkOrder: 5 }
   const planned = (id: string, bedId: string, date: string) =>
-    cover({ id, bedId, start: { plan: sown(date), fact: null } })
+    cover({ id, bedId, start: { plan: sown(date), actual: null } })
   const jobs = jobsOf({
     beds: [far, testBed],
     stands: [planned('a', 'far', '2026-05-01'), planned('b', testBed.id, '2026-05-12')],

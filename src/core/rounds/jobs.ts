@@ -100,15 +100,15 @@ const lastSeen = ({ checks }: RoundsInput, stand: Stand) =>
     ...checks.filter((check) => check.standId === stand.id).map((check) => dayNumber(check.date)),
   )
 
-/** Planned deeds that are due. */
-const deeds: Maker = ({ today }, stand) => {
+/** Planned dueSteps that are due. */
+const dueSteps: Maker = ({ today }, stand) => {
   const jobs: Job[] = []
   const { start, end } = stand
-  if (!start.fact && start.plan) {
+  if (!start.actual && start.plan) {
     const due = dayNumber(start.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
   }
-  if (start.fact && !end.fact && end.plan && !findMethod(end.plan.method)?.waits) {
+  if (start.actual && !end.actual && end.plan && !findMethod(end.plan.method)?.waits) {
     const due = dayNumber(end.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'end' : 'clear', due, { urgent: isCover(stand) && due < today }))
   }
@@ -118,7 +118,7 @@ const deeds: Maker = ({ today }, stand) => {
 /** The trays of a crop that is planned to be transplanted; forgotten ones are named until its planting. */
 const trays: Maker = (_input, stand) => {
   const { content, start } = stand
-  if (content.kind !== 'crop' || content.establishment !== 'transplant' || start.fact || !start.plan)
+  if (content.kind !== 'crop' || content.establishment !== 'transplant' || start.actual || !start.plan)
     return []
   const tray = trayOf(content.cropId)
   if (!tray) return []
@@ -130,10 +130,10 @@ const trays: Maker = (_input, stand) => {
 /** A sowing's first weeks: water, seedlings. */
 const youth: Maker = (input, stand) => {
   const { today, forecasts } = input
-  const sown = stand.start.fact && isCover(stand) && !stand.end.fact ? startDay(stand) : null
+  const sown = stand.start.actual && isCover(stand) && !stand.end.actual ? startDay(stand) : null
   if (sown === null) return []
   const jobs: Job[] = []
-  const moistUntil = sown + (stand.start.fact?.keptMoistDays ?? 0)
+  const moistUntil = sown + (stand.start.actual?.keptMoistDays ?? 0)
   if (moistUntil > today) jobs.push(job(stand, 'moist', today, { untilDay: moistUntil, days: [moistUntil] }))
   const forecast = forecasts.get(stand.id)
   const up = stageOf(forecast, 9)?.quantiles
@@ -162,7 +162,7 @@ const decisions: Maker = ({ today, forecasts, beds, checks }, stand) => {
 /** Looks at a growing cover: its stage window, seed about to set, or simply long unseen. */
 const growth: Maker = (input, stand) => {
   const { today, forecasts } = input
-  if (!stand.start.fact || stand.end.fact || !isCover(stand)) return []
+  if (!stand.start.actual || stand.end.actual || !isCover(stand)) return []
   const forecast = forecasts.get(stand.id)
   const jobs: Job[] = []
   const plan = stand.end.plan
@@ -197,7 +197,7 @@ const growth: Maker = (input, stand) => {
 
 /** After the end: the sheet at half time and at its end, what stands up again. */
 const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
-  const end = stand.end.fact
+  const end = stand.end.actual
   if (!end || !isCover(stand)) return []
   const ended = dayNumber(end.date)
   const way = findMethod(end.method)
@@ -212,14 +212,14 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
   const bed = beds.find((entry) => entry.id === stand.bedId)
   if (!way || way.waits || !bed) return []
   const counted = (day: number) => (stand.followUps ?? []).some(({ date }) => dayNumber(date) >= day - 3)
-  return looksAfter(stand, partSizeM(bed, stand.part))
+  return looksAfter(stand, partSizeM(bed, stand.segment))
     .filter(({ day }) => day >= today - 6 && !counted(day))
     .map(({ day, after }) => job(stand, 'regrowth', day, { count: after }))
 }
 
 /** Work of an ending that has begun and goes on: the next strip, the pen's next stop. */
 const lanesAndMoves: Maker = ({ today, beds }, stand) => {
-  const end = stand.end.fact
+  const end = stand.end.actual
   const bed = beds.find((entry) => entry.id === stand.bedId)
   if (!end || !bed) return []
   const began = dayNumber(end.date)
@@ -230,7 +230,7 @@ const lanesAndMoves: Maker = ({ today, beds }, stand) => {
     )
   }
   if (!end.animals) return []
-  const { lengthM, widthM } = partSizeM(bed, stand.part)
+  const { lengthM, widthM } = partSizeM(bed, stand.segment)
   const stops = stopsOf(end.animals, lengthM, widthM, began)
   return stops.flatMap((stop, i) =>
     i > 0 && stop.startDay >= today - 1
@@ -241,7 +241,7 @@ const lanesAndMoves: Maker = ({ today, beds }, stand) => {
 
 /** Tender crops when frost is likely within the week. */
 const frost: Maker = ({ today, frostChance }, stand) => {
-  if (frostChance < FROST_CHANCE || stand.content.kind !== 'crop' || !stand.start.fact || stand.end.fact)
+  if (frostChance < FROST_CHANCE || stand.content.kind !== 'crop' || !stand.start.actual || stand.end.actual)
     return []
   const crop = findCrop(stand.content.cropId)
   if (!crop || crop.frostLimitC < TENDER_C) return []
@@ -253,7 +253,7 @@ export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
   const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
   return input.stands
     .flatMap((stand) =>
-      [deeds, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap((make) =>
+      [dueSteps, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap((make) =>
         make(input, stand),
       ),
     )

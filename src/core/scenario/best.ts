@@ -37,7 +37,7 @@ const rankedOf = (scenario: Scenario, { way, passes }: Candidate, start: Termina
   method: way.id,
   order: CANDIDATES.findIndex((one) => one.way.id === way.id && one.passes === passes),
   day: start.day,
-  effort: effortOf(start.minutes, partAreaM2(scenario.standCase.bed, scenario.standCase.stand.part)),
+  effort: effortOf(start.minutes, partAreaM2(scenario.standCase.bed, scenario.standCase.stand.segment)),
   onTop: leftOnTop(way),
   reach: reach(start),
   dead: start.dead?.p50 ?? Number.MAX_VALUE,

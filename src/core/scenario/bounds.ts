@@ -19,7 +19,7 @@ export const placeOf = (
   season: SeasonRun,
 ): Place => ({
   bed: standCase.bed,
-  part: standCase.stand.part,
+  segment: standCase.stand.segment,
   tools: means.tools,
   livestock: means.livestock,
   rules: means.rules,
@@ -158,7 +158,7 @@ export function startOf(
       termination.end,
       termination.setup,
       survivors,
-      partAreaM2(standCase.bed, standCase.stand.part),
+      partAreaM2(standCase.bed, standCase.stand.segment),
       { run: season.run, tools: means.tools },
     ),
   }

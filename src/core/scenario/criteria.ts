@@ -44,7 +44,7 @@ export type Common = {
 export function commonOf(scenario: Scenario, { run, ensemble }: SeasonRun): Common {
   const { stand, bed } = scenario.standCase
   const { follows, today } = scenario
-  const sown = stand.start.fact !== null
+  const sown = stand.start.actual !== null
   const covering = latest(stand.start)?.covering ?? 'raked'
   return {
     ground: perMember(run.members, (m) =>
@@ -67,7 +67,7 @@ export function sowingCriteria(
     { id: 'ground', days: ground },
     {
       id: 'established',
-      days: covered.map((day) => (stand.end.fact ? -Infinity : day <= before ? day : Infinity)),
+      days: covered.map((day) => (stand.end.actual ? -Infinity : day <= before ? day : Infinity)),
     },
   ]
 }

@@ -57,8 +57,8 @@ function scenario({
   const ending: EndDetails | null = end ? { passes: 1, note: '', ...end } : null
   const stand = {
     ...cover,
-    start: { plan: cover.start.fact, fact: null },
-    end: { plan: ending, fact: null },
+    start: { plan: cover.start.actual, actual: null },
+    end: { plan: ending, actual: null },
   }
   return {
     standCase: testCase(stand, {

@@ -24,7 +24,7 @@ export const groundOf = (data: GardenData, bed: Bed, coverId: string | null): Gr
   manure: manureOn(
     bed,
     data.stands.map((stand) =>
-      stand.id === coverId ? { ...stand, end: { plan: null, fact: null } } : stand,
+      stand.id === coverId ? { ...stand, end: { plan: null, actual: null } } : stand,
     ),
   ),
   nematodes: nematodesNoted(bed),
@@ -33,7 +33,7 @@ export const groundOf = (data: GardenData, bed: Bed, coverId: string | null): Gr
 
 /** A crop stand as what follows a cover; null for what is no known crop. */
 export function cropFollows(
-  { content, part, start }: Pick<Stand, 'content' | 'part' | 'start'>,
+  { content, segment, start }: Pick<Stand, 'content' | 'segment' | 'start'>,
   bed: Bed,
   garden: Pick<Garden, 'nitrogenSources'>,
 ): Follows | null {
@@ -46,9 +46,9 @@ export function cropFollows(
     crop,
     establishment: content.establishment,
     plantingMethod: content.plantingMethod,
-    feedG: content.feed && source ? freedByFeed(content.feed.kg, partAreaM2(bed, part), source) : 0,
+    feedG: content.feed && source ? freedByFeed(content.feed.kg, partAreaM2(bed, segment), source) : 0,
     day: dayNumber(begun.date),
-    done: start.fact !== null,
+    done: start.actual !== null,
   }
 }
 

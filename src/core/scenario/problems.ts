@@ -39,11 +39,11 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
     if (day > lastDay) problems.push({ code: 'beyond the forecast', day, lastDay })
   }
   const way = end && findMethod(end.method)
-  if (way && !stand.end.fact) {
+  if (way && !stand.end.actual) {
     const plants = stand.content.kind === 'cover' ? stand.content.components : []
     const obstacle = obstacleOf(way, {
       bed: standCase.bed,
-      part: stand.part,
+      segment: stand.segment,
       tools: means.tools,
       livestock: means.livestock,
       rules: means.rules,

@@ -25,7 +25,7 @@ describe('criteria before planting', () => {
     const counted = (date: string, standing: number) =>
       ready('hairy-vetch', '2025-09-20', '2026-05-22', 'crimp', 'tomato', '2026-06-25', 7, {
         stand: {
-          end: { plan: null, fact: { date: '2026-05-22', method: 'crimp', passes: 1, note: '' } },
+          end: { plan: null, actual: { date: '2026-05-22', method: 'crimp', passes: 1, note: '' } },
           followUps: [{ id: 'f', date, standing, groundM2: 1, before: 100, note: '' }],
         },
       })
@@ -137,14 +137,14 @@ describe('criteria before planting', () => {
 
 describe('the plan on other sowing days', () => {
   const plan = testPlan('cereal-rye', '2025-09-20', '2026-05-28', 'crimp', 'tomato', '2026-06-25')
-  const stand = { ...plan.standCase.stand, start: { plan: plan.standCase.stand.start.fact, fact: null } }
+  const stand = { ...plan.standCase.stand, start: { plan: plan.standCase.stand.start.actual, actual: null } }
   const scenario = { ...plan, standCase: { ...plan.standCase, stand }, today: dayNumber('2025-09-01') }
   const days = ['2025-09-05', '2025-10-05', '2025-11-20', '2026-01-10', '2026-03-25'].map(dayNumber)
   const outlook = sowingOutlook(scenario, ensemble, days)
   test('each day is the same evaluation as the plan’s own; in deep winter the ground is not worked', () => {
     outlook.forEach(({ day, chance }) => {
       const date = stand.start.plan!
-      const moved = { ...stand, start: { plan: { ...date, date: isoOf(day) }, fact: null } }
+      const moved = { ...stand, start: { plan: { ...date, date: isoOf(day) }, actual: null } }
       const own = evaluate({ ...scenario, standCase: { ...scenario.standCase, stand: moved } }, ensemble)!
       expect(chance).toBe(own.outcome.chance.whole)
     })

@@ -18,7 +18,7 @@ const sown = (plan: Scenario, own: Partial<Scenario> = {}): Scenario => {
   const { stand } = plan.standCase
   return {
     ...plan,
-    standCase: { ...plan.standCase, stand: { ...stand, start: { plan: stand.start.fact, fact: null } } },
+    standCase: { ...plan.standCase, stand: { ...stand, start: { plan: stand.start.actual, actual: null } } },
     ...own,
   }
 }
@@ -58,7 +58,7 @@ describe('the change that helps with the least trouble', () => {
       ...plan,
       means,
       follows: { ...plan.follows, done: true } as Scenario['follows'],
-      standCase: { ...plan.standCase, stand: { ...stand, end: { plan: null, fact: stand.end.plan } } },
+      standCase: { ...plan.standCase, stand: { ...stand, end: { plan: null, actual: stand.end.plan } } },
     }
     expect(repairOf(over)).toBeNull()
   })
@@ -67,7 +67,7 @@ describe('the change that helps with the least trouble', () => {
     const { stand } = plan.standCase
     const ended = {
       ...plan,
-      standCase: { ...plan.standCase, stand: { ...stand, end: { plan: null, fact: stand.end.plan } } },
+      standCase: { ...plan.standCase, stand: { ...stand, end: { plan: null, actual: stand.end.plan } } },
     }
     expect(repairOf(ended)!.change.code).toBe('plant later')
   })
@@ -85,7 +85,7 @@ describe('the change that helps with the least trouble', () => {
     const { stand } = plan.standCase
     const open = {
       ...plan,
-      standCase: { ...plan.standCase, stand: { ...stand, end: { plan: null, fact: null } } },
+      standCase: { ...plan.standCase, stand: { ...stand, end: { plan: null, actual: null } } },
     }
     const season = standRun(open.standCase, weather)!
     const repair = cheapestRepair(open, season, weather)

@@ -78,7 +78,7 @@ const failsBy = (failures: ScenarioOutcome['failures'], ids: readonly CriterionI
 
 /** The planned ending that is work on a day; null where none is planned, it is done, or it waits for cold or heat. */
 function workOf(scenario: Scenario): EndDetails | null {
-  const end = scenario.standCase.stand.end.fact ? null : plannedEnd(scenario)
+  const end = scenario.standCase.stand.end.actual ? null : plannedEnd(scenario)
   return end && !findMethod(end.method)?.waits ? end : null
 }
 
@@ -105,14 +105,14 @@ const KINDS: readonly Kind[] = [
       .map((on) => ({ code: 'end another day', end: { ...end, date: isoDate(on) } }))
   },
   ({ standCase: { stand } }, { failures }) =>
-    !stand.start.fact && !latest(stand.start)?.keptMoistDays && failsBy(failures, ['established'])
+    !stand.start.actual && !latest(stand.start)?.keptMoistDays && failsBy(failures, ['established'])
       ? [{ code: 'keep moist', keptMoistDays: KEPT_MOIST_DAYS }]
       : [],
   (scenario, { failures }) => {
     const { stand } = scenario.standCase
     const end = workOf(scenario)
     const before = Math.min(targetDay(scenario.follows), end ? dayNumber(end.date) : Infinity)
-    return stand.start.fact || !failsBy(failures, ['ground', 'established'])
+    return stand.start.actual || !failsBy(failures, ['ground', 'established'])
       ? []
       : SOW_SHIFTS.map((shift) => sowDayOf(scenario) + shift)
           .filter((day) => day >= scenario.today && day < before)
@@ -131,7 +131,7 @@ const KINDS: readonly Kind[] = [
           .filter((day) => day <= lastTargetDay(horizonDay))
           .map((plantDay) => ({ code: 'plant later', plantDay })),
   (scenario, { season }) => {
-    if (scenario.standCase.stand.end.fact || scenario.follows.kind === 'nothing') return []
+    if (scenario.standCase.stand.end.actual || scenario.follows.kind === 'nothing') return []
     const best = bestTermination(scenario, season)
     return best && best.method !== plannedEnd(scenario)?.method
       ? [{ code: 'another ending', end: best.end }]

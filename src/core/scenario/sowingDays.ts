@@ -24,7 +24,7 @@ export function sownOn(scenario: Scenario, day: number): Scenario {
           ...standCase,
           stand: {
             ...standCase.stand,
-            start: { plan: { ...start, date: isoDate(day) }, fact: null },
+            start: { plan: { ...start, date: isoDate(day) }, actual: null },
           },
         },
       }

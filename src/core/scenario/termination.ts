@@ -33,7 +33,7 @@ export function terminationOf(
   const way = findMethod(end.method)
   const day = beginsOn(end, run.startDay)
   const seen = lastSeen(standCase.stand, setup.plot)
-  const done = standCase.stand.end.fact !== null
+  const done = standCase.stand.end.actual !== null
   const members = Array.from({ length: run.members }, (_, member) => member)
   const endings = members.map((member) => endingOf(end.method, run, ensemble, member, day, setup))
   const question = { run, ensemble, tools: means.tools, rules: means.rules }

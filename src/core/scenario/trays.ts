@@ -30,7 +30,7 @@ export function traysOf(scenario: Scenario, evaluated: Evaluated): TrayDates | n
   const tray = trayOf(follows.crop.id)
   if (!tray) return null
   const lastDay = follows.day + tray.waitsDays
-  const end = standCase.stand.end.fact ? null : plannedEnd(scenario)
+  const end = standCase.stand.end.actual ? null : plannedEnd(scenario)
   const late = end && !findMethod(end.method)?.waits ? { ...end, date: addDays(end.date, SLIP_DAYS) } : null
   return {
     sowDay: follows.day - 7 * tray.weeks,

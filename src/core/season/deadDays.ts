@@ -28,7 +28,7 @@ export function setupFor(
     lanes: end.lanes,
     stubbleM: end.stubbleCm === undefined ? undefined : end.stubbleCm / 100,
     liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
-    plot: partSizeM(bed, stand.part),
+    plot: partSizeM(bed, stand.segment),
   }
 }
 

@@ -1,7 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import { partAreaM2 } from '../garden/area'
 import { sharesGround } from '../garden/ground'
-import type { Bed, BedPart, Stand } from '../garden/schema'
+import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 
 /** Days that what stood on a ground is followed back through; older uses have told all they can. */
@@ -18,7 +18,7 @@ export type Use = { stand: Stand; startDay: number }
 export function usesBefore(
   stands: readonly Stand[],
   bed: Bed,
-  part: BedPart,
+  segment: Segment,
   day: number,
   ownId: string | null,
   firstDay = day,
@@ -26,11 +26,14 @@ export function usesBefore(
   const begun = stands
     .flatMap((stand) => {
       const start = stand.bedId === bed.id && stand.id !== ownId ? latest(stand.start) : null
-      return start && dayNumber(start.date) < day && sharesGround(stand.part, part, bed)
+      return start && dayNumber(start.date) < day && sharesGround(stand.segment, segment, bed)
         ? [{ stand, startDay: dayNumber(start.date) }]
         : []
     })
-    .sort((a, b) => a.startDay - b.startDay || partAreaM2(bed, a.stand.part) - partAreaM2(bed, b.stand.part))
+    .sort(
+      (a, b) =>
+        a.startDay - b.startDay || partAreaM2(bed, a.stand.segment) - partAreaM2(bed, b.stand.segment),
+    )
     .filter((use, i, all) => all[i + 1]?.startDay !== use.startDay)
   // What was followed by something else a year before is over. The first is kept: it tells how far back records reach.
   return begun.filter((_, i) => i === 0 || !(begun[i + 1]?.startDay <= firstDay - LOOK_BACK_DAYS))

@@ -44,7 +44,7 @@ export type StandForecast = {
   plantsPerM2: Quantiles
   /** Dates of the leading species' stages, and those of every species in order of the mix. */
   stages: StageDates
-  stagesByPart: StageDates[]
+  stagesByComponent: StageDates[]
   /** First day with 30 % of the ground covered. */
   covered30: DateQuantiles
   /** Day on which 90 % of the plants are dead, from winter or from the ending. */
@@ -72,8 +72,8 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
   const { ensemble } = season
   const run = endedRun(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
-  const stagesByPart = run.species.map((_, part): StageDates =>
-    REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, part, bbch)) })),
+  const stagesByComponent = run.species.map((_, component): StageDates =>
+    REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, component, bbch)) })),
   )
   const dead = firstDays(run, (at) =>
     run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
@@ -97,8 +97,8 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
         run.species.reduce((sum, species) => sum + species.plantsPerM2[member], 0),
       ),
     ) ?? { p10: 0, p50: 0, p90: 0 },
-    stages: stagesByPart[lead],
-    stagesByPart,
+    stages: stagesByComponent[lead],
+    stagesByComponent,
     covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateSpread(dead),
     ended: endedQuantiles(standCase, season),
@@ -147,16 +147,18 @@ export function justBefore(forecast: StandForecast, day: number): { heightM: num
 }
 
 /** The furthest reported stage a species of the mix has most likely reached by a day; 0 before any. */
-export function stageReached(forecast: StandForecast, part: number, day: number): number {
+export function stageReached(forecast: StandForecast, component: number, day: number): number {
   const reached =
-    forecast.stagesByPart[part]?.filter(({ date }) => date.quantiles && date.quantiles.p50 <= day) ?? []
+    forecast.stagesByComponent[component]?.filter(
+      ({ date }) => date.quantiles && date.quantiles.p50 <= day,
+    ) ?? []
   return reached.at(-1)?.bbch ?? 0
 }
 
 /** Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up. */
 export function aliveShareOn(forecast: StandForecast, day: number): number {
-  const shares = forecast.up.flatMap(({ quantiles: due }, part) => {
-    const band = due && day > due.p90 ? bandOn(forecast.alive[part], day) : null
+  const shares = forecast.up.flatMap(({ quantiles: due }, component) => {
+    const band = due && day > due.p90 ? bandOn(forecast.alive[component], day) : null
     return band ? [band.p50] : []
   })
   return Math.min(1, ...shares)

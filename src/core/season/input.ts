@@ -21,19 +21,19 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
   const start = latest(stand.start)
   const components = start && start.components.length > 0 ? start.components : stand.content.components
   const covering = start?.covering ?? USUAL_COVERING
-  const areaM2 = partAreaM2(bed, stand.part)
-  return components.flatMap((part) => {
-    const plant = findSpecies(part.speciesId)
+  const areaM2 = partAreaM2(bed, stand.segment)
+  return components.flatMap((component) => {
+    const plant = findSpecies(component.speciesId)
     if (!plant) return []
-    let grams = part.grams
+    let grams = component.grams
     if (grams === null) {
-      const recipe = sowingRecipe({ areaM2, covering, passes: 1, scaleStepG: 0.01, components: [part] })
+      const recipe = sowingRecipe({ areaM2, covering, passes: 1, scaleStepG: 0.01, components: [component] })
       grams = recipe.ok ? recipe.value.totalGrams : 0
     }
     return [
       {
         plant,
-        seedsPerM2: viableSeedsPerM2(plant, grams, part.germination, areaM2),
+        seedsPerM2: viableSeedsPerM2(plant, grams, component.germination, areaM2),
         emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
       },
     ]
@@ -42,7 +42,7 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
 
 /** Plants per m² that should come up of what was sown. */
 export const plantsExpected = (sown: readonly SownSpecies[]) =>
-  sown.reduce((sum, part) => sum + part.seedsPerM2 * part.emergenceShare, 0)
+  sown.reduce((sum, component) => sum + component.seedsPerM2 * component.emergenceShare, 0)
 
 /** The crop above a stand sown under it, until light returns or frost takes it. */
 export function canopyAbove(stand: Stand, stands: readonly Stand[]): StandInput['canopyAbove'] {

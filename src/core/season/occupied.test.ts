@@ -3,27 +3,27 @@ import { dayNumber } from '../foundations/day'
 import { testBed, testCover } from '../testing/beds'
 import { cropContent, cropStand, planting } from '../garden/newStands'
 import { occupantsOf, standsTaking } from './occupied'
-import { stand as standSchema, type BedPart, type Stand } from '../garden/schema'
+import { stand as standSchema, type Segment, type Stand } from '../garden/schema'
 
-const half = (which: 'first' | 'second'): BedPart => ({ kind: 'half', which })
+const half = (which: 'first' | 'second'): Segment => ({ kind: 'half', which })
 const tomato = (own: Partial<Stand> = {}): Stand => ({
   ...cropStand(
     { id: 'tomato', gardenId: 'g', bedId: testBed.id },
     cropContent('tomato', 'transplant'),
-    { plan: null, fact: planting('2026-05-20') },
+    { plan: null, actual: planting('2026-05-20') },
     140,
   ),
   ...own,
 })
 const rye = testCover('cereal-rye', '2026-03-01', {
   id: 'rye',
-  end: { plan: { method: 'tarp', date: '2026-06-20', passes: 1, note: '' }, fact: null },
+  end: { plan: { method: 'tarp', date: '2026-06-20', passes: 1, note: '' }, actual: null },
 })
-const lettuce = (date: string, part: BedPart = { kind: 'whole' }): Stand =>
+const lettuce = (date: string, segment: Segment = { kind: 'whole' }): Stand =>
   cropStand(
-    { id: 'lettuce', gardenId: 'g', bedId: testBed.id, part },
+    { id: 'lettuce', gardenId: 'g', bedId: testBed.id, segment },
     cropContent('lettuce', 'transplant'),
-    { plan: planting(date), fact: null },
+    { plan: planting(date), actual: null },
     50,
   )
 let count = 0
@@ -33,7 +33,7 @@ const take = (stands: Stand[], fresh: Stand, said = {}) => {
   return all
 }
 const usual = (stands: Stand[], fresh: Stand) =>
-  occupantsOf(stands, testBed, fresh, dayNumber((fresh.start.plan ?? fresh.start.fact)!.date)).map(
+  occupantsOf(stands, testBed, fresh, dayNumber((fresh.start.plan ?? fresh.start.actual)!.date)).map(
     ({ stand, usual }) => [stand.id, usual],
   )
 
@@ -61,7 +61,7 @@ describe('ground where something stands', () => {
   })
   test('where only a part is taken the rest goes on, and what gave way keeps its history', () => {
     const all = take([rye], lettuce('2026-05-10', half('first')))
-    expect(all.map(({ id, part }) => [id, part])).toEqual([
+    expect(all.map(({ id, segment }) => [id, segment])).toEqual([
       ['rye', half('second')],
       [expect.stringMatching(/^split/), half('first')],
       ['lettuce', half('first')],
@@ -69,7 +69,7 @@ describe('ground where something stands', () => {
     expect(all[0].end).toEqual(rye.end)
     expect(all[1]).toMatchObject({ start: rye.start, end: { plan: { method: 'tarp', date: '2026-05-10' } } })
     const strip = take([rye], lettuce('2026-05-10', { kind: 'strip', fromM: 2, toM: 4 }))
-    expect(strip.map(({ part }) => part)).toEqual([
+    expect(strip.map(({ segment }) => segment)).toEqual([
       { kind: 'strip', fromM: 0, toM: 2 },
       { kind: 'strip', fromM: 4, toM: 10 },
       { kind: 'strip', fromM: 2, toM: 4 },
@@ -78,24 +78,27 @@ describe('ground where something stands', () => {
   })
   test('what is gone by then, begins later, lies elsewhere or in the path is left alone', () => {
     const gone = tomato({
-      end: { plan: null, fact: { method: 'harvest', date: '2026-06-01', passes: 1, note: '' } },
+      end: { plan: null, actual: { method: 'harvest', date: '2026-06-01', passes: 1, note: '' } },
     })
-    const path = { ...rye, id: 'path', part: { kind: 'path' } as const }
-    const later = tomato({ id: 'later', start: { plan: planting('2026-08-01'), fact: null } })
+    const path = { ...rye, id: 'path', segment: { kind: 'path' } as const }
+    const later = tomato({ id: 'later', start: { plan: planting('2026-08-01'), actual: null } })
     const elsewhere = { ...rye, id: 'elsewhere', bedId: 'other' }
     const stands = [gone, path, later, elsewhere]
     expect(usual(stands, lettuce('2026-06-10'))).toEqual([])
     expect(take(stands, lettuce('2026-06-10'))).toEqual([...stands, lettuce('2026-06-10')])
   })
   test('a cover without a planned end is cut where it must end, and a treatment that cannot be is the usual one', () => {
-    const open = { ...rye, end: { plan: null, fact: null } }
+    const open = { ...rye, end: { plan: null, actual: null } }
     expect(take([open], lettuce('2026-06-10'))[0].end.plan).toMatchObject({
       method: 'chop',
       date: '2026-06-10',
     })
     const waits = {
       ...open,
-      end: { plan: { method: 'winter-kill' as const, date: '2026-12-20', passes: 1, note: '' }, fact: null },
+      end: {
+        plan: { method: 'winter-kill' as const, date: '2026-12-20', passes: 1, note: '' },
+        actual: null,
+      },
     }
     expect(take([waits], lettuce('2026-06-10'))[0].end.plan).toMatchObject({
       method: 'chop',

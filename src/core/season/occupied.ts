@@ -1,7 +1,7 @@
 import { dayNumber, isoDate } from '../foundations/day'
 import { sharesGround, stretchOf } from '../garden/ground'
 import { clearing } from '../garden/newStands'
-import type { Bed, BedPart, Stand } from '../garden/schema'
+import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
 import { findMethod } from '../ending/methods'
 
@@ -12,13 +12,13 @@ export type Treatment = 'ends then' | 'goes on' | 'gives way'
 export type Occupant = { stand: Stand; untilDay: number | null; usual: Treatment; open: readonly Treatment[] }
 
 /** What begins on a ground. */
-export type Fresh = Pick<Stand, 'id' | 'bedId' | 'part' | 'content' | 'underStandId'>
+export type Fresh = Pick<Stand, 'id' | 'bedId' | 'segment' | 'content' | 'underStandId'>
 
 /** Shortest stretch that is worth keeping of what gives way, m. */
 const SHORTEST_M = 0.1
 
 /** The parts of a stretch of bed that are left when another takes its own. */
-function partsLeft(of: BedPart, taken: BedPart, bed: Pick<Bed, 'lengthM'>): BedPart[] {
+function partsLeft(of: Segment, taken: Segment, bed: Pick<Bed, 'lengthM'>): Segment[] {
   const own = stretchOf(of, bed.lengthM)
   const gone = stretchOf(taken, bed.lengthM)
   if (!own || !gone) return []
@@ -30,7 +30,7 @@ function partsLeft(of: BedPart, taken: BedPart, bed: Pick<Bed, 'lengthM'>): BedP
   ]
   return pieces
     .filter(([a, b]) => b - a > SHORTEST_M)
-    .map(([a, b]): BedPart => {
+    .map(([a, b]): Segment => {
       const half = bed.lengthM / 2
       if (a === 0 && b === half) return { kind: 'half', which: 'first' }
       if (a === half && b === bed.lengthM) return { kind: 'half', which: 'second' }
@@ -45,9 +45,10 @@ function partsLeft(of: BedPart, taken: BedPart, bed: Pick<Bed, 'lengthM'>): BedP
 export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, day: number): Occupant[] {
   return stands.flatMap((stand): Occupant[] => {
     const span = stand.bedId === bed.id && stand.id !== fresh.id ? spanOf(stand) : null
-    if (!span || span.ended || span.startDay >= day || !sharesGround(stand.part, fresh.part, bed)) return []
+    if (!span || span.ended || span.startDay >= day || !sharesGround(stand.segment, fresh.segment, bed))
+      return []
     if (span.endDay !== null && span.endDay <= day) return []
-    const rest = partsLeft(stand.part, fresh.part, bed).length > 0
+    const rest = partsLeft(stand.segment, fresh.segment, bed).length > 0
     const open: Treatment[] = rest ? ['gives way', 'ends then', 'goes on'] : ['ends then', 'goes on']
     const under = fresh.content.kind === 'cover' && stand.content.kind === 'crop'
     const usual = fresh.underStandId === stand.id || under ? 'goes on' : rest ? 'gives way' : 'ends then'
@@ -98,12 +99,12 @@ export function standsTaking(
       return [stand]
     }
     if (treatment === 'ends then') return [endedOn(stand, day)]
-    const [first, ...others] = partsLeft(stand.part, fresh.part, bed)
+    const [first, ...others] = partsLeft(stand.segment, fresh.segment, bed)
     // What gave way keeps its history as a stand of its own, ended that day.
-    const gone = endedOn({ ...stand, id: newId(), part: fresh.part }, day)
+    const gone = endedOn({ ...stand, id: newId(), segment: fresh.segment }, day)
     return [
-      { ...stand, part: first },
-      ...others.map((part): Stand => ({ ...stand, id: newId(), part })),
+      { ...stand, segment: first },
+      ...others.map((segment): Stand => ({ ...stand, id: newId(), segment })),
       gone,
     ]
   })

@@ -96,7 +96,7 @@ export function eventsOfEnd(
   clearDay: number | null,
 ): StandEvent[] {
   const { stand, bed } = standCase
-  const plot = partSizeM(bed, stand.part)
+  const plot = partSizeM(bed, stand.segment)
   const counts = tellingCounts(stand, plot)
   const acted = findMethod(end.method)?.waits === null
   const day = dayNumber(end.date)
@@ -147,7 +147,7 @@ const workedOn = ({ date, act }: Finishing): StandEvent => ({
 /** Place in the mix of the one species that a cut is for; undefined when it is for all. */
 function onlyOf(stand: Stand, speciesId: string | undefined): number | undefined {
   if (stand.content.kind !== 'cover' || speciesId === undefined) return undefined
-  const index = stand.content.components.findIndex((part) => part.speciesId === speciesId)
+  const index = stand.content.components.findIndex((component) => component.speciesId === speciesId)
   return index < 0 ? undefined : index
 }
 
@@ -184,7 +184,7 @@ export function standRunOn(
   const sowDay = dayNumber(start.date)
   if (sowDay < ensemble.startDay || sowDay >= ensemble.startDay + ensemble.days) return null
   const { seed } = ensemble
-  const ended = stand.end.fact && dayNumber(stand.end.fact.date)
+  const ended = stand.end.actual && dayNumber(stand.end.actual.date)
   const looks = observationsOf(
     stand.id,
     checks,

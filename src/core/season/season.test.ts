@@ -36,14 +36,14 @@ function cover(speciesId: string, sown: string, extra: Partial<Stand> = {}): Sta
     id: `${speciesId} ${sown}`,
     gardenId: 'g',
     bedId: 'b',
-    part: { kind: 'whole' },
+    segment: { kind: 'whole' },
     underStandId: null,
     follows: null,
     cuts: [],
     note: '',
     content: { kind: 'cover', components: [component], purposes: [] },
-    start: { plan: null, fact: start },
-    end: { plan: null, fact: null },
+    start: { plan: null, actual: start },
+    end: { plan: null, actual: null },
     ...extra,
   }
 }
@@ -58,8 +58,8 @@ describe('what is sown', () => {
       ...stand,
       start: {
         plan: null,
-        fact: {
-          ...stand.start.fact!,
+        actual: {
+          ...stand.start.actual!,
           components: [{ speciesId: 'cereal-rye', share: 1, germination: 0.9, grams: 100 }],
         },
       },
@@ -82,7 +82,7 @@ describe('what is sown', () => {
   test('a crop above shades until it is cleared', () => {
     const upper = cover('oats', '2025-06-01', {
       id: 'upper',
-      end: { plan: { date: '2025-09-30', method: 'harvest', passes: 1, note: '' }, fact: null },
+      end: { plan: { date: '2025-09-30', method: 'harvest', passes: 1, note: '' }, actual: null },
     })
     expect(canopyAbove(cover('red-clover', '2025-08-01', { underStandId: 'upper' }), [upper])?.untilDay).toBe(
       dayNumber('2025-09-30'),
@@ -127,7 +127,7 @@ describe('forecast', () => {
   test('a planned crimp after pollen is dead some weeks later, and residue follows', () => {
     const end = { date: '2026-06-05', method: 'crimp' as const, passes: 1, note: '' }
     const ended = forecast(
-      caseOf({ ...rye, end: { plan: end, fact: null } }, { nextStartDay: dayNumber('2026-07-05') }),
+      caseOf({ ...rye, end: { plan: end, actual: null } }, { nextStartDay: dayNumber('2026-07-05') }),
     )
     expect(ended.ended!.p50 - dayNumber('2026-06-05')).toBeGreaterThan(7)
     expect(ended.ended!.p50 - dayNumber('2026-06-05')).toBeLessThan(30)
@@ -174,7 +174,7 @@ describe('forecast', () => {
   })
   test('a check on the day of a planned ending is set against what still stood', () => {
     const end = { date: '2026-04-20', method: 'chop' as const, passes: 1, note: '' }
-    const ending = { ...rye, end: { plan: end, fact: null } }
+    const ending = { ...rye, end: { plan: end, actual: null } }
     const check = {
       id: 'c',
       gardenId: 'g',
@@ -201,7 +201,7 @@ describe('forecast', () => {
   test('winter kills buckwheat by itself before a spring ending', () => {
     const end = { date: '2026-04-25', method: 'chop' as const, passes: 1, note: '' }
     expect(
-      forecast(caseOf(cover('buckwheat', '2025-08-10', { end: { plan: end, fact: null } }))).diesAlone,
+      forecast(caseOf(cover('buckwheat', '2025-08-10', { end: { plan: end, actual: null } }))).diesAlone,
     ).toBeGreaterThan(0.95)
   })
 })
@@ -215,7 +215,7 @@ test('a stand is described as it was just before a cut that is planned for that 
   const day = dayNumber('2026-05-06')
   const plan = { date: '2026-05-06', method: 'chop' as const, passes: 1, note: '' }
   const standing = cover('cereal-rye', '2025-09-20')
-  const planned = { ...standing, end: { plan, fact: null } }
+  const planned = { ...standing, end: { plan, actual: null } }
   const forecastFor = (stand: Stand) => {
     const standCase: StandCase = testCase(stand)
     return forecastOf(standCase, standRun(standCase, ensemble)!)
@@ -231,12 +231,12 @@ test('a stand is described as it was just before a cut that is planned for that 
 })
 
 describe('what was done and seen after an ending', () => {
-  const ended = (fact: Partial<Stand['end']['fact'] & object>, own: Partial<Stand> = {}) => {
+  const ended = (done: Partial<Stand['end']['actual'] & object>, own: Partial<Stand> = {}) => {
     const stand = {
       ...cover('cereal-rye', '2025-09-20'),
       end: {
         plan: null,
-        fact: { date: '2026-04-20', method: 'chop' as const, passes: 1, note: '', ...fact },
+        actual: { date: '2026-04-20', method: 'chop' as const, passes: 1, note: '', ...done },
       },
       ...own,
     }

@@ -3,7 +3,7 @@ import type { OwnResults } from '../ending/ownResults'
 import { ownResults } from '../ending/pooling'
 import { dayNumber } from '../foundations/day'
 import { partAreaM2 } from '../garden/area'
-import type { Bed, BedPart, GardenData, Stand } from '../garden/schema'
+import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
 import { usesBefore } from './earlier'
 import type { EarlierUse, StandCase } from './run'
@@ -13,7 +13,7 @@ export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
   const own = caseAlone(data, stand)
   const start = latest(stand.start)
   if (!own || !start) return own
-  const before = beforeOn(data, own.bed, stand.part, dayNumber(start.date), stand.id)
+  const before = beforeOn(data, own.bed, stand.segment, dayNumber(start.date), stand.id)
   return before.length > 0 ? { ...own, before } : own
 }
 
@@ -24,12 +24,12 @@ export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
 export function beforeOn(
   data: GardenData,
   bed: Bed,
-  part: BedPart,
+  segment: Segment,
   day: number,
   ownId: string | null,
   firstDay = day,
 ): EarlierUse[] {
-  return usesBefore(data.stands, bed, part, day, ownId, firstDay).flatMap(
+  return usesBefore(data.stands, bed, segment, day, ownId, firstDay).flatMap(
     ({ stand, startDay }): EarlierUse[] => {
       if (stand.content.kind === 'crop') {
         const end = latest(stand.end)
@@ -68,12 +68,12 @@ function broughtTo(bed: Bed, stands: readonly Stand[]): NonNullable<StandCase['b
   const areaM2 = partAreaM2(bed, { kind: 'whole' })
   return stands.flatMap((stand) =>
     stand.cuts.flatMap(({ cut }) =>
-      cut.fact?.toBedId === bed.id && cut.fact.took && areaM2 > 0
+      cut.actual?.toBedId === bed.id && cut.actual.took && areaM2 > 0
         ? [
             {
-              day: dayNumber(cut.fact.date),
-              massG: (cut.fact.took.massKg * 1000) / areaM2,
-              nitrogenG: cut.fact.took.nitrogenG / areaM2,
+              day: dayNumber(cut.actual.date),
+              massG: (cut.actual.took.massKg * 1000) / areaM2,
+              nitrogenG: cut.actual.took.nitrogenG / areaM2,
             },
           ]
         : [],
@@ -95,13 +95,13 @@ export function ownOf(stands: readonly Stand[]): OwnResults {
 /** The stand that follows in the same ground, if one is planned or there; nothing follows in a path. */
 export function nextStand(data: Pick<GardenData, 'stands'>, stand: Stand): Stand | null {
   const own = spanOf(stand)
-  if (!own || stand.part.kind === 'path') return null
+  if (!own || stand.segment.kind === 'path') return null
   const later = data.stands
     .filter(
       (other) =>
         other.bedId === stand.bedId &&
         other.id !== stand.id &&
-        other.part.kind === 'whole' &&
+        other.segment.kind === 'whole' &&
         other.underStandId !== stand.id,
     )
     .map((other) => ({ other, span: spanOf(other) }))

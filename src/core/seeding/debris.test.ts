@@ -8,7 +8,7 @@ import { debrisBefore } from './debris'
 const tomato = cropStand(
   { id: 't', gardenId: 'g', bedId: testBed.id },
   cropContent('tomato', 'transplant'),
-  { plan: null, fact: planting('2026-05-20') },
+  { plan: null, actual: planting('2026-05-20') },
   130,
 )
 const ill = (date: string, family = 'Solanaceae'): Bed => ({

@@ -61,20 +61,20 @@ function problemsOf(order: Order): Problem[] {
     add('areaM2', 'no-area', 'The bed has no ground to sow. Check its length, width and fixtures.')
   if (order.components.length === 0) add('components', 'no-species', 'Choose at least one species to sow.')
   if (!(order.passes >= 1)) add('passes', 'passes', 'Sow in at least one pass.')
-  order.components.forEach((part, i) => {
-    if (!findSpecies(part.speciesId))
+  order.components.forEach((component, i) => {
+    if (!findSpecies(component.speciesId))
       add(
         `components.${i}.speciesId`,
         'unknown-species',
-        `The species "${part.speciesId}" is not in the catalogue.`,
+        `The species "${component.speciesId}" is not in the catalogue.`,
       )
-    if (!(part.germination > 0 && part.germination <= 1))
+    if (!(component.germination > 0 && component.germination <= 1))
       add(
         `components.${i}.germination`,
         'germination',
         'Germination must be above 0 % and at most 100 %. Use the number on the packet or your own test.',
       )
-    if (!(part.share > 0)) add(`components.${i}.share`, 'share', 'The share must be above 0 %.')
+    if (!(component.share > 0)) add(`components.${i}.share`, 'share', 'The share must be above 0 %.')
   })
   return problems
 }
@@ -86,7 +86,9 @@ function problemsOf(order: Order): Problem[] {
 export function sowingRecipe(order: Order): Outcome<Recipe> {
   const problems = problemsOf(order)
   if (problems.length > 0) return failure(...problems)
-  const lines = order.components.map((part) => lineFor(findSpecies(part.speciesId)!, part, order))
+  const lines = order.components.map((component) =>
+    lineFor(findSpecies(component.speciesId)!, component, order),
+  )
   const totalGrams = round(lines.reduce((sum, line) => sum + line.grams, 0))
   const passTotals = Array.from({ length: order.passes }, (_, pass) =>
     round(lines.reduce((sum, line) => sum + line.passes[pass], 0)),
@@ -94,25 +96,25 @@ export function sowingRecipe(order: Order): Outcome<Recipe> {
   return success({ areaM2: order.areaM2, covering: order.covering, lines, totalGrams, passTotals })
 }
 
-function lineFor(plant: Species, part: Order['components'][number], order: Order): RecipeLine {
+function lineFor(plant: Species, component: Order['components'][number], order: Order): RecipeLine {
   const size = seedSize(plant)
   const drillGM2 = gramsPerM2(plant.parameters.drillKgHa)
   const broadcastFactor = BROADCAST_FACTOR[order.covering][size]
-  const perM2 = (drillGM2 * broadcastFactor * part.share) / part.germination
+  const perM2 = (drillGM2 * broadcastFactor * component.share) / component.germination
   const grams = round(toStep(perM2 * order.areaM2, order.scaleStepG))
-  const seedsPerM2 = viableSeedsPerM2(plant, grams, part.germination, order.areaM2)
+  const seedsPerM2 = viableSeedsPerM2(plant, grams, component.germination, order.areaM2)
   return {
     speciesId: plant.id,
     name: plant.name,
     size,
     drillGM2,
     broadcastFactor,
-    share: part.share,
-    germination: part.germination,
+    share: component.share,
+    germination: component.germination,
     gramsPerM2: perM2,
     grams,
     passes: splitPasses(grams, order.passes, order.scaleStepG),
-    seedsPerM2: seedsPerM2 / part.germination,
+    seedsPerM2: seedsPerM2 / component.germination,
     plantsPerM2: seedsPerM2 * EMERGENCE_SHARE[order.covering][size],
     inoculantGroup: plant.inoculantGroup,
   }

@@ -300,7 +300,7 @@ describe('shopping', () => {
             sum +
             counts[k] *
               pack.grams *
-              (pack.contents.find((part) => part.speciesId === species)?.weightShare ?? 0),
+              (pack.contents.find((component) => component.speciesId === species)?.weightShare ?? 0),
           0,
         )
       if (Object.entries(needs).every(([species, grams]) => has(species) >= grams - 1e-9))
@@ -335,12 +335,13 @@ describe('shopping', () => {
       { speciesId: 'clover', seeds: 400, thousandSeedG: 3.8 },
     ])
     expect(blend[0].weightShare.mid).toBeCloseTo(2.8 / (2.8 + 1.52), 6)
-    expect(blend.reduce((sum, part) => sum + part.weightShare.mid, 0)).toBeCloseTo(1, 9)
+    expect(blend.reduce((sum, component) => sum + component.weightShare.mid, 0)).toBeCloseTo(1, 9)
     const more = blendFromCounts([
       { speciesId: 'rye', seeds: 1000, thousandSeedG: 28 },
       { speciesId: 'clover', seeds: 4000, thousandSeedG: 3.8 },
     ])
-    const width = (part: (typeof blend)[number]) => part.weightShare.high - part.weightShare.low
+    const width = (component: (typeof blend)[number]) =>
+      component.weightShare.high - component.weightShare.low
     expect(width(more[0])).toBeLessThan(width(blend[0]) / 2.5)
   })
 })

@@ -52,14 +52,14 @@ export function testCover(speciesId: string, sownOn: string, own: Partial<Stand>
     id: speciesId,
     gardenId: 'g',
     bedId: testBed.id,
-    part: { kind: 'whole' },
+    segment: { kind: 'whole' },
     underStandId: null,
     follows: null,
     cuts: [],
     note: '',
     content: { kind: 'cover', components: start.components, purposes: [] },
-    start: { plan: null, fact: start },
-    end: { plan: null, fact: null },
+    start: { plan: null, actual: start },
+    end: { plan: null, actual: null },
     ...own,
   }
 }

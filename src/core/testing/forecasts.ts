@@ -26,7 +26,7 @@ export function flatForecast(startDay: number, own: Partial<StandForecast> = {})
     alive: [flatBands(startDay, 1)],
     plantsPerM2: { p10: 0, p50: 0, p90: 0 },
     stages: [],
-    stagesByPart: [],
+    stagesByComponent: [],
     covered30: { chance: 1, quantiles: null },
     dead: { chance: 0, quantiles: null },
     ended: null,

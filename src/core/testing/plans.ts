@@ -28,7 +28,7 @@ export function testPlan(
   const day = dayNumber(plantOn)
   const establishment = own.crop?.establishment ?? crop.establishment
   const cover = testCover(speciesId, sown, {
-    end: { plan: { date: endOn, method, passes: 1, note: '' }, fact: null },
+    end: { plan: { date: endOn, method, passes: 1, note: '' }, actual: null },
     ...own.stand,
   })
   return {

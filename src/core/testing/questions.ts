@@ -28,7 +28,7 @@ export function testQuestion(
   const today = dayNumber(from)
   return {
     bed: testBed,
-    part: { kind: 'whole' },
+    segment: { kind: 'whole' },
     upper: null,
     freeFromDay: today,
     sowDay: null,

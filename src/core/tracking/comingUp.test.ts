@@ -14,14 +14,14 @@ const up = (low: number, high: number) => ({
   quantiles: { p10: today + low, p50: today + (low + high) / 2, p90: today + high },
 })
 const oats = testCover('oats', '2026-04-20', {
-  end: { plan: { date: '2026-07-10', method: 'chop', passes: 1, note: '' }, fact: null },
+  end: { plan: { date: '2026-07-10', method: 'chop', passes: 1, note: '' }, actual: null },
 })
 
 test('each species is told against its own days, and one that never comes is left out', () => {
   const forecast = flatForecast(today - 20, {
     up: [up(3, 6), up(-1, 2), up(-6, -2), up(-20, -12), { chance: 0, quantiles: null }],
   })
-  expect(comingUp(forecast, today).map(({ component: part, state }) => [part, state])).toEqual([
+  expect(comingUp(forecast, today).map(({ component, state }) => [component, state])).toEqual([
     [0, 'not due'],
     [1, 'due'],
     [2, 'should be up'],

@@ -80,7 +80,7 @@ export function troublesOf(
   forecast: StandForecast,
   today: number,
 ): Trouble[] {
-  if (!stand.start.fact || stand.end.fact || stand.content.kind !== 'cover') return []
+  if (!stand.start.actual || stand.end.actual || stand.content.kind !== 'cover') return []
   const upBy = Math.max(0, ...forecast.up.map(({ quantiles: due }) => due?.p90 ?? 0))
   const meant = latest(stand.end)?.method === 'winter-kill'
   return troublesIn(

@@ -35,7 +35,7 @@ export function sowAgain(standCase: StandCase, ensemble: WeatherEnsemble, today:
         ...stand,
         id: `${stand.id} again`,
         cuts: [],
-        start: { plan: { ...start, date: day }, fact: null },
+        start: { plan: { ...start, date: day }, actual: null },
       },
     },
     ensemble,

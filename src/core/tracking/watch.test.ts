@@ -140,9 +140,9 @@ describe('a stand of a garden', () => {
   test('half lost over the winter asks for a decision; one meant to die of it, ended, or a plan does not', () => {
     expect(of(rye)).toMatchObject([{ kind: 'losses', share: expect.closeTo(0.6) }])
     const killed = { date: '2026-03-01', method: 'winter-kill' as const, passes: 1, note: '' }
-    expect(of({ ...rye, end: { plan: killed, fact: null } })).toEqual([])
-    expect(of({ ...rye, end: { plan: null, fact: { ...killed, method: 'chop' } } })).toEqual([])
-    expect(of({ ...rye, start: { plan: rye.start.fact, fact: null } })).toEqual([])
+    expect(of({ ...rye, end: { plan: killed, actual: null } })).toEqual([])
+    expect(of({ ...rye, end: { plan: null, actual: { ...killed, method: 'chop' } } })).toEqual([])
+    expect(of({ ...rye, start: { plan: rye.start.actual, actual: null } })).toEqual([])
   })
   test('checks of other stands tell nothing about it', () => {
     const weedy = look({ standId: 'other', cover: 0.5, weeds: { cover: 0.4, which: [] } })

@@ -56,7 +56,7 @@ export function cutting(
   const uncut = season.run
   const only = uncut.sown.findIndex((sown) => sown.plant.id === cut.speciesId)
   const run = season.again([cutEvent(cut, day, only < 0 ? undefined : only)])
-  const areaM2 = partAreaM2(bed, stand.part)
+  const areaM2 = partAreaM2(bed, stand.segment)
   const lostOn = (series: 'massG' | 'nitrogenG') => {
     const at = day - run.startDay
     const before = at > 0 ? at - 1 : at

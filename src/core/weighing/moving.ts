@@ -64,7 +64,7 @@ export function moving(
   const { standCase, follows } = scenario
   const season = standRun({ ...standCase, own: scenario.means.own }, ensemble)
   if (!season) return null
-  const plot = partSizeM(standCase.bed, standCase.stand.part)
+  const plot = partSizeM(standCase.bed, standCase.stand.segment)
   const plotM2 = plot.lengthM * plot.widthM
   const stops = stopsOf(plan, plot.lengthM, plot.widthM, startDay)
   const end: EndDetails = { date: isoDate(startDay), note: '', method, passes: 1, animals: plan }
@@ -109,7 +109,7 @@ function roundsOf(
   { standCase }: Scenario,
   season: SeasonRun,
 ): Round[] {
-  const plot = partSizeM(standCase.bed, standCase.stand.part)
+  const plot = partSizeM(standCase.bed, standCase.stand.segment)
   const plotM2 = plot.lengthM * plot.widthM
   const events = eventsOfEnd(standCase, end, season.ensemble, null).filter(({ kind }) => kind === 'graze')
   const none = { p10: 0, p50: 0, p90: 0 }

@@ -103,7 +103,7 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
   const { scenario } = question
   const { bed, stand } = scenario.standCase
   const { run } = season
-  const areaM2 = partAreaM2(bed, stand.part)
+  const areaM2 = partAreaM2(bed, stand.segment)
   const height = middleOn(run, run.heightM, day)
   const bbch = run.species.map((species) => middleOn(run, species.bbch, day))
   const hardness = Math.max(...run.sown.map(({ plant }, c) => woodiness(plant.endingClass, bbch[c], height)))

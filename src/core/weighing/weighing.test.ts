@@ -190,7 +190,7 @@ describe('cuts that are not endings', () => {
         },
         start: {
           plan: null,
-          fact: {
+          actual: {
             date: '2025-09-20',
             covering: 'raked',
             passes: 2,

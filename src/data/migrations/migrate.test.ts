@@ -26,7 +26,7 @@ describe('files of every version', () => {
     expect(beds[0].stoodBefore).toBe(version < 7 ? null : 'grass')
     expect(garden.name).toBe(`Old patch v${version}`)
     expect(stands.map(({ id }) => id)).toEqual(['cover', 'crop'])
-    expect(stands[0]).toMatchObject({ follows: null, start: { fact: { note: 'even' } } })
+    expect(stands[0]).toMatchObject({ follows: null, start: { actual: { note: 'even' } } })
     expect(stands[1].content).toMatchObject(
       version < 6
         ? { plantingMethod: null, feed: null }

@@ -23,6 +23,31 @@ function withPlanFields(stand: OldRecord): OldRecord {
   }
 }
 
+const renamed = (record: OldRecord, from: string, to: string): OldRecord => {
+  if (!(from in record) || to in record) return record
+  const { [from]: value, ...rest } = record
+  return { ...rest, [to]: value }
+}
+
+const withActual = (step: unknown) => (isObject(step) ? renamed(step, 'fact', 'actual') : step)
+
+/** From version 8 what was done is called actual, and the ground of a stand its segment. */
+function withFieldWords(stand: OldRecord): OldRecord {
+  const { cuts } = stand
+  return renamed(
+    {
+      ...stand,
+      start: withActual(stand.start),
+      end: withActual(stand.end),
+      cuts: Array.isArray(cuts)
+        ? cuts.map((entry: unknown) => (isObject(entry) ? { ...entry, cut: withActual(entry.cut) } : entry))
+        : cuts,
+    },
+    'part',
+    'segment',
+  )
+}
+
 /** All steps from version 1 on, in order. Versions 2 to 5 only added what may be left out, so that they change nothing. */
 export const STEPS: readonly Step[] = [
   { to: 2, tables: {} },
@@ -32,4 +57,5 @@ export const STEPS: readonly Step[] = [
   { to: 6, tables: { stands: withPlanFields } },
   // What stood in a bed before its records begin can be told from version 7 on.
   { to: 7, tables: { beds: (bed) => ({ ...bed, stoodBefore: bed.stoodBefore ?? null }) } },
+  { to: 8, tables: { stands: withFieldWords } },
 ]

@@ -23,7 +23,7 @@ describe('stands on the cloth', () => {
     const under = {
       ...find('03'),
       underStandId: crop.id,
-      start: { plan: { ...find('03').start.plan!, date: '2026-08-15' }, fact: null },
+      start: { plan: { ...find('03').start.plan!, date: '2026-08-15' }, actual: null },
     }
     const items = standsOnCloth([crop, under], crop.bedId, lastDay)
     expect(items[0].untilDay).toBe(dayNumber('2026-10-06'))

@@ -10,7 +10,7 @@ export function standsOnCloth(stands: readonly Stand[], bedId: string, lastDay: 
   return spans.map((span, i) => {
     const next = spans
       .slice(i + 1)
-      .find((other) => other.stand.part.kind === 'whole' && other.stand.underStandId !== span.standId)
+      .find((other) => other.stand.segment.kind === 'whole' && other.stand.underStandId !== span.standId)
     const nextStart = next?.startDay ?? lastDay
     const natural = span.stand.content.kind === 'crop' ? (span.endDay ?? nextStart) : nextStart
     return { stand: span.stand, fromDay: span.startDay, untilDay: Math.min(natural, nextStart), nextStart }

@@ -1,7 +1,7 @@
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
-import type { Bed, Deed, Stand } from '../../core/garden/schema'
+import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { groupsOf } from '../../core/plants/catalogue'
 import { area, grams, longDate, metres, percent, type Units } from '../../text/format'
 import { endingWords, standName, standState } from '../../parts/names'
@@ -117,12 +117,12 @@ function BedFacts({ bed, units }: { bed: Bed; units: Units }) {
   )
 }
 
-function deedText<T extends { date: string }>(deed: Deed<T>, done: string, planned: string): string | null {
-  if (deed.fact) {
-    const late = deed.plan ? dayNumber(deed.fact.date) - dayNumber(deed.plan.date) : 0
-    return `${done} ${longDate(dayNumber(deed.fact.date))}${late === 0 ? '' : `, ${Math.abs(late)} days ${late > 0 ? 'after' : 'before'} the plan`}`
+function stepText<T extends { date: string }>(step: Step<T>, done: string, planned: string): string | null {
+  if (step.actual) {
+    const late = step.plan ? dayNumber(step.actual.date) - dayNumber(step.plan.date) : 0
+    return `${done} ${longDate(dayNumber(step.actual.date))}${late === 0 ? '' : `, ${Math.abs(late)} days ${late > 0 ? 'after' : 'before'} the plan`}`
   }
-  return deed.plan ? `${planned} ${longDate(dayNumber(deed.plan.date))}` : null
+  return step.plan ? `${planned} ${longDate(dayNumber(step.plan.date))}` : null
 }
 
 function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
@@ -130,13 +130,13 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   const commit = useCommit()
   const cover = stand.content.kind === 'cover'
   const checks = data.checks.filter((check) => check.standId === stand.id)
-  const weighed = stand.start.fact?.components.filter((part) => part.grams !== null) ?? []
-  const ending = stand.end.fact ?? stand.end.plan
+  const weighed = stand.start.actual?.components.filter((component) => component.grams !== null) ?? []
+  const ending = stand.end.actual ?? stand.end.plan
   const endWord = ending ? endingWords(ending) : ''
   const lines = [
-    deedText(stand.start, cover ? 'sown' : 'planted', cover ? 'to be sown' : 'to be planted'),
-    weighed.length > 0 ? weighed.map((part) => grams(part.grams ?? 0, units)).join(' + ') : null,
-    deedText(
+    stepText(stand.start, cover ? 'sown' : 'planted', cover ? 'to be sown' : 'to be planted'),
+    weighed.length > 0 ? weighed.map((component) => grams(component.grams ?? 0, units)).join(' + ') : null,
+    stepText(
       stand.end,
       endWord === 'harvest' ? 'cleared' : `ended by ${endWord}`,
       endWord === 'harvest' ? 'to be cleared' : `end planned by ${endWord},`,
@@ -147,16 +147,16 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
       { table: 'stands', remove: stand.id },
       ...checks.map((check) => ({ table: 'checks' as const, remove: check.id })),
     ])
-  const { plan: startPlan, fact: startFact } = stand.start
-  const { plan: endPlan, fact: endFact } = stand.end
+  const { plan: startPlan, actual: startFact } = stand.start
+  const { plan: endPlan, actual: endFact } = stand.end
   const isDue = (plan: { date: string } | null) => plan !== null && dayNumber(plan.date) <= today
   const planted = () =>
     void commit(`Planted ${standName(stand).toLowerCase()}`, [
-      changed('stands', stand, { start: { ...stand.start, fact: startPlan } }),
+      changed('stands', stand, { start: { ...stand.start, actual: startPlan } }),
     ])
   const cleared = () =>
     void commit(`Cleared ${standName(stand).toLowerCase()}`, [
-      changed('stands', stand, { end: { ...stand.end, fact: endPlan } }),
+      changed('stands', stand, { end: { ...stand.end, actual: endPlan } }),
     ])
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 py-3">

@@ -140,7 +140,7 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
         species={mix ? leadName(stand) : null}
       />
       <Afterwards forecast={forecast} stand={stand} units={units} />
-      {stand.start.fact && !stand.end.fact && <Watering stand={stand} />}
+      {stand.start.actual && !stand.end.actual && <Watering stand={stand} />}
       <Why label="where do the bands come from?">
         Lines are the middle of two hundred seasons, bands the range of 8 in 10; your checks stand as points
         and have re-weighted the seasons. Growth from light caught, temperature, water and nitrogen (Spitters

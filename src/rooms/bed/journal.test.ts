@@ -44,7 +44,7 @@ describe('the journal of a bed', () => {
     expect(entries.find(({ id }) => id === 'p2')).toMatchObject({ what: 'Picture', words: 'The far end' })
   })
   test('plans are not told as done', () => {
-    const planned = { ...cover, start: { ...cover.start, fact: null } }
+    const planned = { ...cover, start: { ...cover.start, actual: null } }
     const told = journalOf(bed, [planned], [], [], 'metric')
     expect(told.map(({ what }) => what)).toEqual(['Trouble: clubroot'])
   })
@@ -59,8 +59,14 @@ describe('the journal of a bed', () => {
     expect(words(/^How spinach did/)[0]).toMatch(/19 kg.*as usual.*first hoeing/)
   })
   test('a sheet that came off is told with the days it lay', () => {
-    const fact = { date: '2026-05-01', method: 'tarp' as const, passes: 1, note: '', liftedOn: '2026-06-05' }
-    const told = journalOf(bed, [{ ...cover, end: { plan: null, fact } }], [], [], 'metric')
+    const actual = {
+      date: '2026-05-01',
+      method: 'tarp' as const,
+      passes: 1,
+      note: '',
+      liftedOn: '2026-06-05',
+    }
+    const told = journalOf(bed, [{ ...cover, end: { plan: null, actual } }], [], [], 'metric')
     expect(told.find(({ what }) => /^Took the sheet off/.test(what))).toMatchObject({
       day: dayNumber('2026-06-05'),
       words: 'after 35 days',

@@ -1,7 +1,7 @@
 import { dayNumber } from '../../core/foundations/day'
 import type { Check, Picture } from '../../core/garden/check'
 import type { EndDetails } from '../../core/garden/ending'
-import type { Bed, Deed, Stand } from '../../core/garden/schema'
+import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
 import { grams, longDate, rain, type Units } from '../../text/format'
 import { endingWords, FINISHING_WORDS, leadGroup, standName } from '../../parts/names'
@@ -16,8 +16,8 @@ export type Entry = {
   pictureIds: string[]
 }
 
-const lateness = (deed: Deed<{ date: string }>) => {
-  const days = deed.plan && deed.fact ? dayNumber(deed.fact.date) - dayNumber(deed.plan.date) : 0
+const lateness = (step: Step<{ date: string }>) => {
+  const days = step.plan && step.actual ? dayNumber(step.actual.date) - dayNumber(step.plan.date) : 0
   return days === 0 ? '' : `${Math.abs(days)} days ${days > 0 ? 'after' : 'before'} the plan`
 }
 const joined = (...parts: (string | null | undefined | false)[]) => parts.filter(Boolean).join('. ')
@@ -37,17 +37,17 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
     pictureIds,
   })
   const { start, end } = stand
-  const weighed = start.fact?.components.flatMap((part) =>
-    part.grams === null ? [] : grams(part.grams, units),
+  const weighed = start.actual?.components.flatMap((component) =>
+    component.grams === null ? [] : grams(component.grams, units),
   )
   return [
-    ...(start.fact
+    ...(start.actual
       ? [
           entry(
             'start',
-            start.fact.date,
+            start.actual.date,
             `${cover ? 'Sowed' : 'Planted'} ${name.toLowerCase()}`,
-            joined(weighed?.join(' + '), start.fact.covering, lateness(start), start.fact.note),
+            joined(weighed?.join(' + '), start.actual.covering, lateness(start), start.actual.note),
           ),
         ]
       : []),
@@ -64,36 +64,36 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
       ),
     ),
     ...stand.cuts.flatMap(({ id, cut }) =>
-      cut.fact
+      cut.actual
         ? [
             entry(
               id,
-              cut.fact.date,
+              cut.actual.date,
               `Cut ${name.toLowerCase()}`,
-              joined(`to ${cut.fact.heightCm} cm, ${FATE[cut.fact.fate]}`, cut.fact.note),
+              joined(`to ${cut.actual.heightCm} cm, ${FATE[cut.actual.fate]}`, cut.actual.note),
             ),
           ]
         : [],
     ),
-    ...(end.fact
+    ...(end.actual
       ? [
           entry(
             'end',
-            end.fact.date,
-            end.fact.method === 'harvest'
+            end.actual.date,
+            end.actual.method === 'harvest'
               ? `Cleared ${name.toLowerCase()}`
-              : `Ended ${name.toLowerCase()} by ${endingWords(end.fact)}`,
-            joined(lateness(end), doneBy(end.fact), end.fact.note),
+              : `Ended ${name.toLowerCase()} by ${endingWords(end.actual)}`,
+            joined(lateness(end), doneBy(end.actual), end.actual.note),
           ),
         ]
       : []),
-    ...(end.fact?.liftedOn
+    ...(end.actual?.liftedOn
       ? [
           entry(
             'lifted',
-            end.fact.liftedOn,
+            end.actual.liftedOn,
             `Took the sheet off ${name.toLowerCase()}`,
-            `after ${dayNumber(end.fact.liftedOn) - dayNumber(end.fact.date)} days`,
+            `after ${dayNumber(end.actual.liftedOn) - dayNumber(end.actual.date)} days`,
           ),
         ]
       : []),
@@ -127,7 +127,7 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
           ),
         ]
       : []),
-    ...(stand.note.trim() !== '' && start.fact ? [entry('note', start.fact.date, name, stand.note)] : []),
+    ...(stand.note.trim() !== '' && start.actual ? [entry('note', start.actual.date, name, stand.note)] : []),
   ]
 }
 

@@ -13,8 +13,8 @@ import { useLearned } from '../../state/useLearned'
 function coverInFocus(stands: readonly Stand[]): Stand | null {
   const covers = stands.filter((stand) => stand.content.kind === 'cover')
   return (
-    covers.filter((stand) => stand.start.fact && !stand.end.fact).at(-1) ??
-    covers.find((stand) => !stand.start.fact && stand.start.plan) ??
+    covers.filter((stand) => stand.start.actual && !stand.end.actual).at(-1) ??
+    covers.find((stand) => !stand.start.actual && stand.start.plan) ??
     covers.at(-1) ??
     null
   )

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Candidate, ChooseAnswer, LimitName, Part } from '../../core/choosing/types'
+import type { Candidate, ChooseAnswer, LimitName, MixComponent } from '../../core/choosing/types'
 import { findPurpose } from '../../core/choosing/purposes'
 import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
@@ -13,7 +13,7 @@ import { amountText, LIMIT_WORDS, partsText, tradeText } from './words'
 type Money = { units: Units; currency: string }
 type Shared = Money & {
   onChoose: (candidate: Candidate) => void
-  onAdjust: (parts: Part[]) => void
+  onAdjust: (components: MixComponent[]) => void
 }
 
 /** Candidates shown before the rest is asked for. */
@@ -98,13 +98,13 @@ function LeftOut({
       <ul className="mt-1 grid gap-x-8 gap-y-1 xl:grid-cols-2">
         {rejections.map((rejection) => (
           <li key={rejection.key} className="grid grid-cols-[9.5rem_1fr] gap-3 text-[0.95rem]">
-            <span className="font-semibold">{partsText(rejection.parts)}</span>
+            <span className="font-semibold">{partsText(rejection.components)}</span>
             <span>
               {reasonText(rejection.reason, units, currency)}{' '}
               <button
                 className="btn btn-ghost btn-xs"
-                aria-label={`Try ${partsText(rejection.parts)} anyway`}
-                onClick={() => onAdjust(rejection.parts)}
+                aria-label={`Try ${partsText(rejection.components)} anyway`}
+                onClick={() => onAdjust(rejection.components)}
               >
                 Try it
               </button>
@@ -125,24 +125,25 @@ function CandidateRow({
   onChoose,
   onAdjust,
 }: { candidate: Candidate; rank: number; next: Candidate | null } & Shared) {
-  const { parts, overSingle, againstNext } = candidate
-  const name = partsText(parts, false)
+  const { components, overSingle, againstNext } = candidate
+  const name = partsText(components, false)
   return (
     <li
       className="grid gap-x-5 gap-y-1 py-2.5 sm:grid-cols-[3.5rem_12rem_1fr_auto]"
-      data-mix={parts.length > 1 || undefined}
+      data-mix={components.length > 1 || undefined}
     >
       <div className="flex items-start gap-1 pt-1">
         <span className="quiet w-5 text-sm">{rank}</span>
-        <Swatch groups={groupsOf(parts)} size={1.5} />
+        <Swatch groups={groupsOf(components)} size={1.5} />
       </div>
       <div>
         <h3>{name}</h3>
-        {parts.length > 1 && (
+        {components.length > 1 && (
           <p className="text-sm">
-            {parts
+            {components
               .map(
-                (part) => `${Math.round(part.share * 100)} % ${findSpecies(part.speciesId)?.shortName ?? ''}`,
+                (component) =>
+                  `${Math.round(component.share * 100)} % ${findSpecies(component.speciesId)?.shortName ?? ''}`,
               )
               .join(', ')}
             <span className="quiet"> of the full rate</span>
@@ -160,7 +161,7 @@ function CandidateRow({
         <p>
           {endingText(candidate)}
           {candidate.firstFlower.quantiles && candidate.firstFlower.chance > 0.5
-            ? ` ${findSpecies(parts[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateRangeText(candidate.firstFlower.quantiles)}.`
+            ? ` ${findSpecies(components[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateRangeText(candidate.firstFlower.quantiles)}.`
             : ''}{' '}
           {riskText(candidate)}
         </p>
@@ -176,7 +177,12 @@ function CandidateRow({
         )}
         {next && againstNext && (
           <p className="quiet">
-            {tradeText(againstNext, `${partsText(next.parts, false).toLowerCase()}, next`, units, currency)}
+            {tradeText(
+              againstNext,
+              `${partsText(next.components, false).toLowerCase()}, next`,
+              units,
+              currency,
+            )}
           </p>
         )}
         {candidate.cautions.map((caution) => (
@@ -194,7 +200,7 @@ function CandidateRow({
         </button>
         <button
           className="btn btn-ghost btn-xs"
-          onClick={() => onAdjust(parts)}
+          onClick={() => onAdjust(components)}
           aria-label={`Adjust ${name}`}
         >
           Adjust

@@ -28,7 +28,7 @@ export function CandidateLine({
   const plan = tried?.plan
   const scenario = useMemo((): Scenario | null => {
     if (!plan) return null
-    const bare = scenarioFor(plan.parts, plan.sowDay, plan.covering, question)
+    const bare = scenarioFor(plan.components, plan.sowDay, plan.covering, question)
     return { ...bare, standCase: { ...bare.standCase, stand: chosenCover(plan, choice, 'tried') } }
   }, [plan, choice, question])
   if (!tried || !scenario) return null

@@ -2,7 +2,7 @@ import { useRef } from 'react'
 import type { Bed } from '../../core/garden/schema'
 import type { BedWindow } from '../../core/garden/windows'
 import type { LightWindow } from '../../core/choosing/lightWindows'
-import type { Part } from '../../core/choosing/types'
+import type { MixComponent } from '../../core/choosing/types'
 import { partAreaM2 } from '../../core/garden/area'
 import { SPECIES } from '../../core/plants/catalogue'
 import { findCrop } from '../../core/plants/crops'
@@ -34,8 +34,8 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
   const part = partOf(form, bed)
   const shown = answer.value ?? answer.soFar
   const best = shown?.candidates[0]
-  const adjust = (parts: Part[]) => {
-    own.setParts(parts)
+  const adjust = (components: MixComponent[]) => {
+    own.setComponents(components)
     ownHeading.current?.focus()
   }
   const nextName = next
@@ -60,11 +60,11 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
       </p>
       {args && (
         <CandidateLine
-          tried={own.parts.length > 0 ? own.shown : best ? candidateTried(best) : null}
+          tried={own.components.length > 0 ? own.shown : best ? candidateTried(best) : null}
           choice={choice}
           question={args[1]}
-          running={own.parts.length > 0 ? own.current === null : answer.running}
-          failed={(own.parts.length > 0 ? own.answer : answer).error !== null}
+          running={own.components.length > 0 ? own.current === null : answer.running}
+          failed={(own.components.length > 0 ? own.answer : answer).error !== null}
         />
       )}
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">

@@ -1,6 +1,6 @@
 import type { RefObject } from 'react'
 import type { OwnAnswer, OwnPlan } from '../../core/choosing/own'
-import { MOST_PARTS, type ChooseQuestion, type Part } from '../../core/choosing/types'
+import { MOST_PARTS, type ChooseQuestion, type MixComponent } from '../../core/choosing/types'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { findSpecies, SPECIES } from '../../core/plants/catalogue'
 import { Chance } from '../../parts/Chance'
@@ -28,16 +28,16 @@ export function OwnMix({
   currency: string
   onChoose: (plan: OwnPlan) => void
 }) {
-  const { parts, setParts, near, answer, current, shown } = own
+  const { components, setComponents, near, answer, current, shown } = own
   return (
     <section aria-label="Own mix" className="mt-6 border-t border-base-300 pt-3">
       <h2 ref={heading} tabIndex={-1}>
         {near ? 'What came nearest' : 'Your own mix'}
       </h2>
       <div className="mt-2 grid gap-x-8 gap-y-2 md:grid-cols-[24rem_minmax(0,1fr)]">
-        <Shares parts={parts} onParts={setParts} />
+        <Shares components={components} onComponents={setComponents} />
         <div aria-live="polite" data-testid="own-mix">
-          {parts.length === 0 && (
+          {components.length === 0 && (
             <p className="quiet">
               Add a species, or press Adjust beside one that is listed. It need not fit.
             </p>
@@ -50,7 +50,7 @@ export function OwnMix({
               </button>
             </p>
           )}
-          {parts.length > 0 && !answer.error && !current && <p role="status">Growing it …</p>}
+          {components.length > 0 && !answer.error && !current && <p role="status">Growing it …</p>}
           {shown && question && (
             <div className={current ? '' : 'opacity-60'}>
               <Verdict
@@ -70,46 +70,58 @@ export function OwnMix({
 }
 
 /** The species of a mix with their shares of the full rate. */
-function Shares({ parts, onParts }: { parts: Part[]; onParts: (parts: Part[]) => void }) {
-  const free = SPECIES.filter((plant) => !parts.some((part) => part.speciesId === plant.id))
-  const total = parts.reduce((sum, part) => sum + part.share, 0)
+function Shares({
+  components,
+  onComponents,
+}: {
+  components: MixComponent[]
+  onComponents: (components: MixComponent[]) => void
+}) {
+  const free = SPECIES.filter((plant) => !components.some((component) => component.speciesId === plant.id))
+  const total = components.reduce((sum, component) => sum + component.share, 0)
   return (
     <div>
-      {parts.map((part, i) => {
-        const name = partsText([part])
+      {components.map((component, i) => {
+        const name = partsText([component])
         const share = (value: number) =>
-          onParts(parts.map((other, k) => (k === i ? { ...other, share: value } : other)))
+          onComponents(components.map((other, k) => (k === i ? { ...other, share: value } : other)))
         return (
-          <div key={part.speciesId} className="grid grid-cols-[9rem_1fr_3.5rem_auto] items-center gap-2 py-1">
-            <label htmlFor={`share-${part.speciesId}`}>{name}</label>
+          <div
+            key={component.speciesId}
+            className="grid grid-cols-[9rem_1fr_3.5rem_auto] items-center gap-2 py-1"
+          >
+            <label htmlFor={`share-${component.speciesId}`}>{name}</label>
             <input
-              id={`share-${part.speciesId}`}
+              id={`share-${component.speciesId}`}
               type="range"
               className="range range-xs"
               min={5}
               max={120}
               step={5}
-              value={Math.round(part.share * 100)}
+              value={Math.round(component.share * 100)}
               onChange={(event) => share(Number(event.target.value) / 100)}
             />
-            <span className="text-right tabular-nums">{Math.round(part.share * 100)}&nbsp;%</span>
+            <span className="text-right tabular-nums">{Math.round(component.share * 100)}&nbsp;%</span>
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Take ${name} out`}
-              onClick={() => onParts(parts.filter((_, k) => k !== i))}
+              onClick={() => onComponents(components.filter((_, k) => k !== i))}
             >
               ×
             </button>
           </div>
         )
       })}
-      {parts.length < MOST_PARTS && (
+      {components.length < MOST_PARTS && (
         <select
           className="select select-sm mt-1 w-56"
           aria-label="Add a species"
           value=""
           onChange={(event) =>
-            onParts([...parts, { speciesId: event.target.value, share: parts.length === 0 ? 1 : 0.4 }])
+            onComponents([
+              ...components,
+              { speciesId: event.target.value, share: components.length === 0 ? 1 : 0.4 },
+            ])
           }
         >
           <option value="">add a species</option>
@@ -120,7 +132,7 @@ function Shares({ parts, onParts }: { parts: Part[]; onParts: (parts: Part[]) =>
           ))}
         </select>
       )}
-      {parts.length > 1 && (
+      {components.length > 1 && (
         <p className="quiet mt-1 text-sm">
           Together {Math.round(total * 100)} % of full rates; 100 to 150 % is usual.
         </p>

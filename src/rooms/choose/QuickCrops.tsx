@@ -23,7 +23,7 @@ export function QuickCrops({ args }: { args: [WeatherSpec, ChooseQuestion] }) {
     wanted !== null &&
     wanted - sowDay <= SHORT_GAP_DAYS &&
     question.upper === null &&
-    question.part.kind !== 'path'
+    question.segment.kind !== 'path'
   const job = useMemo(
     (): [WeatherSpec, number, number] | null => (short ? [spec, sowDay, wanted] : null),
     [short, spec, sowDay, wanted],
@@ -32,11 +32,11 @@ export function QuickCrops({ args }: { args: [WeatherSpec, ChooseQuestion] }) {
   const commit = useCommit()
   const navigate = useNavigate()
   const { run: plan } = useOnce(async ({ cropId, harvest }: QuickCrop) => {
-    const { bed, part } = question
+    const { bed, segment } = question
     const stand = cropStand(
-      { id: newId('stand'), gardenId: bed.gardenId, bedId: bed.id, part },
+      { id: newId('stand'), gardenId: bed.gardenId, bedId: bed.id, segment },
       cropContent(cropId, 'seed'),
-      { plan: planting(isoDate(sowDay)), fact: null },
+      { plan: planting(isoDate(sowDay)), actual: null },
       Math.min(Math.ceil(harvest.p90), (wanted ?? Infinity) - 1) - sowDay,
     )
     const name = findCrop(cropId)?.name.toLowerCase() ?? cropId

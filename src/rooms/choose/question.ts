@@ -1,5 +1,5 @@
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
-import type { Bed, BedPart, GardenData, PurposeId, Stand } from '../../core/garden/schema'
+import type { Bed, Segment, GardenData, PurposeId, Stand } from '../../core/garden/schema'
 import { cropFollows, groundOf, meansOf } from '../../core/scenario/fromGarden'
 import { lastTargetDay } from '../../core/scenario/plan'
 import type { Follows } from '../../core/scenario/types'
@@ -82,7 +82,7 @@ export function startingForm(
 }
 
 /** The part of the bed that is meant; null when a strip is not filled in rightly. */
-export function partOf(form: Pick<ChooseForm, 'ground' | 'stripFrom' | 'stripTo'>, bed: Bed): BedPart | null {
+export function partOf(form: Pick<ChooseForm, 'ground' | 'stripFrom' | 'stripTo'>, bed: Bed): Segment | null {
   if (form.ground === 'whole' || form.ground === 'path') return { kind: form.ground }
   if (form.ground !== 'strip')
     return { kind: 'half', which: form.ground === 'first half' ? 'first' : 'second' }
@@ -191,12 +191,12 @@ export function questionOf(form: ChooseForm, asked: Asked): ChooseQuestion {
   const { garden } = data
   const means = meansOf(data)
   const freeFromDay = dayNumber(form.freeFrom)
-  const part = partOf(form, bed) ?? { kind: 'whole' }
+  const segment = partOf(form, bed) ?? { kind: 'whole' }
   const follows = followsIn(form, asked)
   const openUntilDay = Math.max(freeFromDay, today) + OPEN_END_DAYS
   return {
     bed,
-    part,
+    segment,
     upper,
     follows,
     means: { ...means, tools: means.tools.filter((tool) => !form.withoutTools.includes(tool.id)) },
@@ -204,7 +204,7 @@ export function questionOf(form: ChooseForm, asked: Asked): ChooseQuestion {
     before: beforeOn(
       data,
       bed,
-      part,
+      segment,
       untilDay({ follows, openUntilDay }),
       null,
       Math.max(freeFromDay, today),

@@ -38,7 +38,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
           ...(data.garden.seedAtHand ?? []),
           ...lots
             .filter((lot) => lot.leftGrams > 0)
-            .flatMap((lot) => lot.contents.map((part) => part.speciesId)),
+            .flatMap((lot) => lot.contents.map((component) => component.speciesId)),
         ]),
       ]
         .sort()
@@ -90,7 +90,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     const kept = planned?.cropId === named?.cropId ? planned : null
     return {
       bed,
-      part: partOf(filled, bed) ?? { kind: 'whole' },
+      segment: partOf(filled, bed) ?? { kind: 'whole' },
       purposes: filled.purposes,
       underStandId: upperId,
       crop: named && { ...named, ...(kept && { plantingMethod: kept.plantingMethod, feed: kept.feed }) },

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import type { OwnAnswer } from '../../core/choosing/own'
-import type { ChooseQuestion, Part, Rejection } from '../../core/choosing/types'
+import type { ChooseQuestion, MixComponent, Rejection } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { useEngine } from '../../state/useEngine'
 import { useSettled } from '../../state/useSettled'
@@ -17,24 +17,27 @@ export function useOwnMix(
   args: [WeatherSpec, ChooseQuestion] | null,
   nothingFits: readonly Rejection[] | null,
 ) {
-  const [chosen, setParts] = useState<Part[] | null>(null)
+  const [chosen, setComponents] = useState<MixComponent[] | null>(null)
   const near = nothingFits && nearest(nothingFits)
-  const parts = useMemo(() => chosen ?? near?.parts ?? [], [chosen, near])
-  const settled = useSettled(parts)
+  const components = useMemo(() => chosen ?? near?.components ?? [], [chosen, near])
+  const settled = useSettled(components)
   const job = useMemo(
-    () => (args && settled.length > 0 ? ([...args, settled] as [WeatherSpec, ChooseQuestion, Part[]]) : null),
+    () =>
+      args && settled.length > 0
+        ? ([...args, settled] as [WeatherSpec, ChooseQuestion, MixComponent[]])
+        : null,
     [args, settled],
   )
   const answer = useEngine('ownMix', job, 'own mix')
-  const current = settled === parts ? answer.value : undefined
+  const current = settled === components ? answer.value : undefined
   return {
-    parts,
-    setParts,
+    components,
+    setComponents,
     near: chosen === null ? near : null,
     answer,
     /** What is known of the mix as it stands; null while it is grown anew. */
-    current: parts.length > 0 ? (current ?? null) : null,
+    current: components.length > 0 ? (current ?? null) : null,
     /** The last answer while a changed mix is grown. */
-    shown: parts.length > 0 ? ((current ?? answer.last ?? null) as OwnAnswer | null) : null,
+    shown: components.length > 0 ? ((current ?? answer.last ?? null) as OwnAnswer | null) : null,
   }
 }

@@ -1,5 +1,5 @@
 import { findPurpose } from '../../core/choosing/purposes'
-import type { Difference, Part } from '../../core/choosing/types'
+import type { Difference, MixComponent } from '../../core/choosing/types'
 import { findSpecies } from '../../core/plants/catalogue'
 import { dryMatter, money, nitrogen, percent, weight, type Units } from '../../text/format'
 import type { PurposeId } from '../../core/garden/schema'
@@ -19,11 +19,12 @@ const listed = (items: string[]) =>
   items.length <= 1 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 
 /** `Cereal rye 60 % with hairy vetch 50 %`; a straight species by its name alone. */
-export function partsText(parts: readonly Part[], withShares = true): string {
-  const names = parts.map((part) => findSpecies(part.speciesId)?.name ?? part.speciesId)
-  if (parts.length === 1) return names[0]
-  const [first, ...others] = parts.map(
-    (part, i) => `${i === 0 ? names[i] : lower(names[i])}${withShares ? ` ${percent(part.share)}` : ''}`,
+export function partsText(components: readonly MixComponent[], withShares = true): string {
+  const names = components.map((component) => findSpecies(component.speciesId)?.name ?? component.speciesId)
+  if (components.length === 1) return names[0]
+  const [first, ...others] = components.map(
+    (component, i) =>
+      `${i === 0 ? names[i] : lower(names[i])}${withShares ? ` ${percent(component.share)}` : ''}`,
   )
   return `${first} with ${listed(others)}`
 }

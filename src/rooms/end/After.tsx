@@ -25,18 +25,18 @@ import { CreepingCaution } from '../../parts/CreepingCaution'
 /** After the end: counts of what stands again, what to do about it, and what own counts say beside the tables. */
 export function After({ end }: { end: EndView }) {
   const { stand, view, today } = end
-  const fact = stand.end.fact
-  if (!fact)
+  const actual = stand.end.actual
+  if (!actual)
     return (
       <>
         <p>Once the end is recorded, what stands again is counted here after 7, 14 and 21 days.</p>
-        {stand.start.fact && <RecordEnd end={end} />}
+        {stand.start.actual && <RecordEnd end={end} />}
         <OwnTable end={end} />
       </>
     )
-  const ended = dayNumber(fact.date)
-  const plot = partSizeM(view.bed, stand.part)
-  const worked = lastWorkDay(fact, plot)
+  const ended = dayNumber(actual.date)
+  const plot = partSizeM(view.bed, stand.segment)
+  const worked = lastWorkDay(actual, plot)
   const counts = [...(stand.followUps ?? [])].sort((a, b) => (a.date < b.date ? -1 : 1))
   const newest = counts.at(-1)
   const due = looksAfter(stand, plot).find(
@@ -45,12 +45,12 @@ export function After({ end }: { end: EndView }) {
   const planting = end.plantingDay ?? Infinity
   const establishment = end.follows.kind === 'nothing' ? 'transplant' : end.follows.establishment
   const step =
-    newest && !view.next?.stand.start.fact
+    newest && !view.next?.stand.start.actual
       ? nextStep(
           newest.standing / newest.before,
           newest.standing / newest.groundM2,
-          partAreaM2(view.bed, stand.part),
-          fact.method === 'harvest' ? 'chop' : fact.method,
+          partAreaM2(view.bed, stand.segment),
+          actual.method === 'harvest' ? 'chop' : actual.method,
           dayNumber(newest.date) - (worked ?? ended),
           planting - today,
           establishment,
@@ -60,10 +60,10 @@ export function After({ end }: { end: EndView }) {
   return (
     <div data-testid="after">
       <p>
-        {fact.by ? `Done by ${fact.by}. ` : ''}
-        {fact.minutes !== undefined ? `${fact.minutes} minutes. ` : ''}
-        {fact.materials ? `Used: ${fact.materials}. ` : ''}
-        {due !== undefined && !findMethod(fact.method)?.waits
+        {actual.by ? `Done by ${actual.by}. ` : ''}
+        {actual.minutes !== undefined ? `${actual.minutes} minutes. ` : ''}
+        {actual.materials ? `Used: ${actual.materials}. ` : ''}
+        {due !== undefined && !findMethod(actual.method)?.waits
           ? due <= today
             ? `A count is due since ${shortDate(due)}.`
             : `Count next about ${shortDate(due)}.`
@@ -82,13 +82,13 @@ export function After({ end }: { end: EndView }) {
           />
         </>
       )}
-      {findMethod(fact.method)?.sheet && <SheetOff end={end} fact={fact} />}
+      {findMethod(actual.method)?.sheet && <SheetOff end={end} actual={actual} />}
       {counts.length > 0 && <Counts counts={counts} ended={worked ?? ended} end={end} />}
       <CreepingCaution weeds={end.creeping} />
       <CountForm end={end} />
       <OwnTable end={end} />
       <p className="quiet mt-3 text-sm">
-        Ended by {endingWords(fact)} on {longDate(ended)}. A stand counts as dead at{' '}
+        Ended by {endingWords(actual)} on {longDate(ended)}. A stand counts as dead at{' '}
         {percent(DEAD_SHARE[establishment])} alive, stragglers pulled.
       </p>
     </div>
@@ -97,12 +97,12 @@ export function After({ end }: { end: EndView }) {
 
 /** What the tables alone let expect of the plants counted, at the stage they were ended; null where they say nothing. */
 function expectedShare(stand: Stand, count: FollowUp): number | null {
-  const fact = stand.end.fact
-  const way = fact && findMethod(fact.method)
+  const actual = stand.end.actual
+  const way = actual && findMethod(actual.method)
   const plant = countedSpecies(stand, count)
   const bbch = plant ? stageAtEnd(stand, plant.id) : undefined
   if (!way || !plant || bbch === undefined || way.animals || way.waits) return null
-  return way.sheet ? 0.05 : actsSurvival(way, plant, bbch, fact.passes)
+  return way.sheet ? 0.05 : actsSurvival(way, plant, bbch, actual.passes)
 }
 
 const ADVICE = {

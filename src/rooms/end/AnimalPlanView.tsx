@@ -32,7 +32,7 @@ export function AnimalPlanView({
   const { units } = garden
   const perRound = answer.stops.length / plan.rounds
   const last = daysOnStop(plan, plan.rounds - 1)
-  const running = stand.end.fact?.animals ? answer.stops.findIndex((stop) => stop.endDay > today) : -1
+  const running = stand.end.actual?.animals ? answer.stops.findIndex((stop) => stop.endDay > today) : -1
   return (
     <div className="mt-3 grid gap-x-8 gap-y-4 lg:grid-cols-[1fr_22rem]">
       <div className="min-w-0">
@@ -119,7 +119,7 @@ export function AnimalPlanView({
         <dt>Droppings bring</dt>
         <dd>{nitrogen(answer.droppingsG, units)} nitrogen</dd>
         <dd className="col-span-2 mt-1">
-          {!stand.end.fact && (
+          {!stand.end.actual && (
             <button
               className="btn btn-primary"
               onClick={single(

@@ -38,7 +38,7 @@ export function Animals({ end }: { end: EndView }) {
   const name = `animals ${stand.id}`
   const draft = (useAppSelector((state) => state.session.drafts[name]) as AnimalDraft | undefined) ?? {}
   const change = (part: AnimalDraft) => dispatch(draftKept({ name, value: { ...draft, ...part } }))
-  const known = stand.end.fact ?? stand.end.plan
+  const known = stand.end.actual ?? stand.end.plan
   const livestock = garden.livestock ?? []
   const method: MethodId =
     draft.method ??
@@ -47,7 +47,7 @@ export function Animals({ end }: { end: EndView }) {
     'hens'
   const way = findMethod(method)!
   const plants = plantsOf(stand)
-  const place = { bed: view.bed, part: stand.part, tools: garden.tools, livestock, plants, rules }
+  const place = { bed: view.bed, segment: stand.segment, tools: garden.tools, livestock, plants, rules }
   const startDate =
     draft.startDate ??
     (known?.method === method
@@ -61,7 +61,7 @@ export function Animals({ end }: { end: EndView }) {
   const heightOn = (day: number) => (grown && justBefore(grown, day)?.heightM) ?? 1
   const stock = stockFor(way, livestock, place)
   const now = plants.flatMap((plant, i) => bloatNow(way, plant, stageAt(i)) ?? [])
-  const plot = partSizeM(view.bed, stand.part)
+  const plot = partSizeM(view.bed, stand.segment)
   const base =
     known?.method === method && known.animals
       ? known.animals
@@ -83,7 +83,7 @@ export function Animals({ end }: { end: EndView }) {
   )[0]
   const shut = obstacleOf(way, place)
   const obstacle = (shut && obstacleText(shut, garden.units)) ?? harm ?? null
-  const sown = stand.start.fact ?? stand.start.plan
+  const sown = stand.start.actual ?? stand.start.plan
   const startProblem =
     startDay === null
       ? 'Enter a date that exists, such as 2026-05-18.'
@@ -98,7 +98,7 @@ export function Animals({ end }: { end: EndView }) {
   const shown = answer.value ?? answer.last
   return (
     <div data-testid="animals">
-      {!stand.end.fact && <Dates end={end} />}
+      {!stand.end.actual && <Dates end={end} />}
       <Form className="no-print flex flex-wrap items-start gap-4" aria-label="The animals">
         <SelectField
           label="With"
@@ -192,7 +192,7 @@ export function Animals({ end }: { end: EndView }) {
           {`Manure: ${rules.manureDays.touching} days to the harvest of what touches soil or splash, ${rules.manureDays.clear} days otherwise, by your rule. Local rules decide.`}
         </Caution>
       </div>
-      {stand.start.fact && !stand.end.fact && stand.end.plan?.method === method && (
+      {stand.start.actual && !stand.end.actual && stand.end.plan?.method === method && (
         <RecordEnd end={end} method={method} />
       )}
     </div>

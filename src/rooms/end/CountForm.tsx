@@ -38,7 +38,7 @@ export function CountForm({ end }: { end: EndView }) {
       ? String(Math.max(1, Math.round(perM2 * (typedNumber(fields.ground) || 0))))
       : fields.before
   const filled = { ...fields, date: fields.date || isoDate(today), before: expected }
-  const ended = dayNumber(stand.end.fact!.date)
+  const ended = dayNumber(stand.end.actual!.date)
   const problems = countProblems(filled, ended, today)
   const shown = asked ? problems : {}
   async function keep() {
@@ -54,12 +54,14 @@ export function CountForm({ end }: { end: EndView }) {
       note,
     }
     // Recorded before the forecast was there, the end lacks the stage that places its counts.
-    const { fact } = stand.end
+    const { actual } = stand.end
     const staged =
-      fact && fact.bbch === undefined && forecast ? { ...fact, ...stagesOn(stand, forecast, ended) } : fact
+      actual && actual.bbch === undefined && forecast
+        ? { ...actual, ...stagesOn(stand, forecast, ended) }
+        : actual
     const stored = await commit(`Counted what of ${standName(stand).toLowerCase()} stands again`, [
       changed('stands', stand, {
-        end: { ...stand.end, fact: staged },
+        end: { ...stand.end, actual: staged },
         followUps: [...(stand.followUps ?? []), count],
       }),
     ])
@@ -113,7 +115,9 @@ export function CountForm({ end }: { end: EndView }) {
           onChange={setSpeciesId}
           options={[
             ['', 'all'],
-            ...components.map((part) => [part.speciesId, findSpecies(part.speciesId)?.name ?? ''] as const),
+            ...components.map(
+              (component) => [component.speciesId, findSpecies(component.speciesId)?.name ?? ''] as const,
+            ),
           ]}
         />
       )}

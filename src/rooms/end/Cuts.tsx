@@ -70,7 +70,7 @@ export function Cuts({ end }: { end: EndView }) {
         ? { massKg: round(shown.massKg), nitrogenG: round(shown.nitrogenTotalG) }
         : undefined
     const details: CutDetails = { ...cutOf(form), took }
-    const cut = done ? { plan: null, fact: details } : { plan: details, fact: null }
+    const cut = done ? { plan: null, actual: details } : { plan: details, actual: null }
     await commit(`${done ? 'Recorded' : 'Planned'} a cut of ${standName(stand).toLowerCase()}`, [
       changed('stands', stand, { cuts: [...stand.cuts, { id: newId('cut'), cut }] }),
     ])
@@ -123,7 +123,11 @@ export function Cuts({ end }: { end: EndView }) {
             options={[
               ['', 'all of them'],
               ...components.map(
-                (part) => [part.speciesId, findSpecies(part.speciesId)?.name ?? part.speciesId] as const,
+                (component) =>
+                  [
+                    component.speciesId,
+                    findSpecies(component.speciesId)?.name ?? component.speciesId,
+                  ] as const,
               ),
             ]}
           />
@@ -148,8 +152,8 @@ export function Cuts({ end }: { end: EndView }) {
       <p className="quiet mt-1 text-sm" data-testid="live-heights">
         To grow on, leave at least{' '}
         {components
-          .flatMap((part) => {
-            const plant = findSpecies(part.speciesId)
+          .flatMap((component) => {
+            const plant = findSpecies(component.speciesId)
             return plant
               ? [
                   `${plant.name.toLowerCase()} ${centimetres(cutHeight(plant.endingClass).liveM, garden.units)}`,
@@ -199,7 +203,7 @@ function Earlier({ stand }: { stand: Stand }) {
           return (
             <li key={id} className="flex flex-wrap items-center gap-3 py-1">
               <span>
-                {cut.fact ? 'Cut' : 'Planned for'} {longDate(dayNumber(details.date))} to {details.heightCm}{' '}
+                {cut.actual ? 'Cut' : 'Planned for'} {longDate(dayNumber(details.date))} to {details.heightCm}{' '}
                 cm, {details.fate}
                 {to ? ` to ${to.label}` : ''}
                 {details.took
@@ -207,7 +211,7 @@ function Earlier({ stand }: { stand: Stand }) {
                   : ''}
                 {details.speciesId ? `, only ${findSpecies(details.speciesId)?.name.toLowerCase()}` : ''}
               </span>
-              {!cut.fact && (
+              {!cut.actual && (
                 <button
                   className="btn btn-xs"
                   onClick={single(() =>
@@ -219,7 +223,10 @@ function Earlier({ stand }: { stand: Stand }) {
                               id,
                               cut: {
                                 ...cut,
-                                fact: { ...details, date: isoDate(Math.min(today, dayNumber(details.date))) },
+                                actual: {
+                                  ...details,
+                                  date: isoDate(Math.min(today, dayNumber(details.date))),
+                                },
                               },
                             }
                           : other,

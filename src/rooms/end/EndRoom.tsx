@@ -39,7 +39,7 @@ export function EndRoom() {
   if (view && view.stand.content.kind === 'cover')
     return <EndStand key={view.stand.id} view={view} name={name} />
   const recent = (stand: Stand) =>
-    stand.end.fact !== null && dayNumber(stand.end.fact.date) > today - COUNTED_DAYS
+    stand.end.actual !== null && dayNumber(stand.end.actual.date) > today - COUNTED_DAYS
   const open = data.stands.filter(
     (stand) => stand.content.kind === 'cover' && (standState(stand) === 'growing' || recent(stand)),
   )
@@ -51,14 +51,14 @@ export function EndRoom() {
       items={open.map((stand) => ({
         stand,
         bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
-        note: stand.end.fact
-          ? `ended ${longDate(dayNumber(stand.end.fact.date))}, count what stands again`
+        note: stand.end.actual
+          ? `ended ${longDate(dayNumber(stand.end.actual.date))}, count what stands again`
           : stand.end.plan
             ? `${endingWords(stand.end.plan)}, ${longDate(dayNumber(stand.end.plan.date))}`
             : 'no end planned',
         to: `/end/${stand.id}`,
-        day: stand.end.fact
-          ? dayNumber(stand.end.fact.date)
+        day: stand.end.actual
+          ? dayNumber(stand.end.actual.date)
           : stand.end.plan
             ? dayNumber(stand.end.plan.date)
             : Infinity,
@@ -69,7 +69,7 @@ export function EndRoom() {
 
 function EndStand({ view, name }: { view: StandView; name: string | undefined }) {
   const { stand } = view
-  const asked = name ?? (stand.end.fact ? 'after' : 'ways')
+  const asked = name ?? (stand.end.actual ? 'after' : 'ways')
   const [path, , Shown] = VIEWS.find(([path]) => path === asked) ?? VIEWS[0]
   const end = useEnd(view, COMPARING.includes(path))
   return (

@@ -218,7 +218,7 @@ function Drag({
             1.2; judgement). Hard stems come with heading, ripening and height.
           </Why>
         </dd>
-        {end.stand.end.fact && (
+        {end.stand.end.actual && (
           <dd className="col-span-2">What was counted afterwards stands beside this in Afterwards.</dd>
         )}
       </dl>

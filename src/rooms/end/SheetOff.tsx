@@ -12,7 +12,7 @@ import { changed } from '../../data/writes'
 import { single } from '../../parts/once'
 
 /** The day the sheet came off: until then it goes on killing, from then on what stands again is counted. */
-export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
+export function SheetOff({ end, actual }: { end: EndView; actual: EndDetails }) {
   const { stand, today, forecast } = end
   const commit = useCommit()
   const [picked, setDate] = useState<string | null>(null)
@@ -20,12 +20,12 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
   const [asked, setAsked] = useState(false)
   const name = standName(stand).toLowerCase()
   const keep = (liftedOn: string | undefined, label: string) =>
-    commit(label, [changed('stands', stand, { end: { ...stand.end, fact: { ...fact, liftedOn } } })])
-  if (fact.liftedOn)
+    commit(label, [changed('stands', stand, { end: { ...stand.end, actual: { ...actual, liftedOn } } })])
+  if (actual.liftedOn)
     return (
       <p className="my-2">
-        The sheet came off on {longDate(dayNumber(fact.liftedOn))}, after{' '}
-        {dayNumber(fact.liftedOn) - dayNumber(fact.date)} days.{' '}
+        The sheet came off on {longDate(dayNumber(actual.liftedOn))}, after{' '}
+        {dayNumber(actual.liftedOn) - dayNumber(actual.date)} days.{' '}
         <button
           className="btn btn-ghost btn-xs"
           onClick={single(() => keep(undefined, `The sheet over ${name} lies on`))}
@@ -34,7 +34,7 @@ export function SheetOff({ end, fact }: { end: EndView; fact: EndDetails }) {
         </button>
       </p>
     )
-  const problem = liftProblem(date, fact.date, today)
+  const problem = liftProblem(date, actual.date, today)
   const dead = forecast?.ended
   return (
     <Form

@@ -25,7 +25,7 @@ const BRINGS_IN: readonly string[] = ['bury', 'flip-cover', 'chop-cardboard']
 /** All ways of ending this stand, side by side for one planting date. */
 export function Ways({ end }: { end: EndView }) {
   const { answer, comparison, garden, stand, today, plantingDay } = end
-  if (stand.end.fact)
+  if (stand.end.actual)
     return (
       <p>
         This cover is ended.{' '}
@@ -63,8 +63,8 @@ export function Ways({ end }: { end: EndView }) {
         />
       )}
       <RulesForm end={end} />
-      {stand.start.fact && <RecordEnd end={end} />}
-      {!stand.start.fact && (
+      {stand.start.actual && <RecordEnd end={end} />}
+      {!stand.start.actual && (
         <p className="quiet mt-4">
           It is not sown yet: an end can be planned, not recorded. Today is {longDate(today)}.
         </p>

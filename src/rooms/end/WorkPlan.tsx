@@ -32,7 +32,7 @@ function finishOf({ comparison }: EndView, method: MethodId, passes: number, day
 export function WorkPlan({ end }: { end: EndView }) {
   const { stand, view, garden, form, change, forecast, spec } = end
   const { units } = garden
-  const known = stand.end.fact ?? stand.end.plan
+  const known = stand.end.actual ?? stand.end.plan
   const method: MethodId = form.method
   const way = findMethod(method)!
   const same = known?.method === method ? known : null
@@ -55,7 +55,7 @@ export function WorkPlan({ end }: { end: EndView }) {
       },
     ),
   )
-  const ground = partSizeM(view.bed, stand.part)
+  const ground = partSizeM(view.bed, stand.segment)
   return (
     <div className="max-w-4xl" data-testid="work-plan">
       <div className="no-print flex flex-wrap items-start gap-4">
@@ -115,7 +115,7 @@ export function WorkPlan({ end }: { end: EndView }) {
           <Caution key={caution}>{caution}</Caution>
         ))}
       </div>
-      {stand.start.fact && !stand.end.fact && <RecordEnd end={end} />}
+      {stand.start.actual && !stand.end.actual && <RecordEnd end={end} />}
     </div>
   )
 }

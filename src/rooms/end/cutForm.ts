@@ -74,14 +74,14 @@ export function cutProblems(
 ): Partial<Record<'date' | 'heightCm' | 'sharePct' | 'speciesId', string>> {
   const problems: ReturnType<typeof cutProblems> = {}
   const day = parseDay(form.date)
-  const sown = stand.start.fact ?? stand.start.plan
+  const sown = stand.start.actual ?? stand.start.plan
   const height = typedNumber(form.heightCm)
   const share = typedNumber(form.sharePct)
   if (day === null) problems.date = 'Enter a date that exists, such as 2026-05-18.'
   else if (sown && day <= dayNumber(sown.date))
     problems.date = `It was sown on ${sown.date}. A cut comes after.`
-  else if (stand.end.fact && day >= dayNumber(stand.end.fact.date))
-    problems.date = `It was ended on ${stand.end.fact.date}. A cut comes before.`
+  else if (stand.end.actual && day >= dayNumber(stand.end.actual.date))
+    problems.date = `It was ended on ${stand.end.actual.date}. A cut comes before.`
   else if (day > horizon - 45)
     problems.date = `Forecasts reach to ${isoDate(horizon - 45)}. Choose an earlier date.`
   if (form.heightCm.trim() === '' || !(height >= 0 && height <= 200))

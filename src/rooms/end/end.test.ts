@@ -18,7 +18,7 @@ const plan = (way: MethodId, own: Partial<PlanCase> = {}) =>
     ground: { lengthM: 10, widthM: 1.2 },
     areaM2: 12,
     bed: testBed,
-    part: { kind: 'whole' },
+    segment: { kind: 'whole' },
     tools: (['scythe', 'spade or fork', 'wheelbarrow'] as const)
       .map((kind) => testTool(kind))
       .concat(testTool('crimp board', 1.2), testTool('black tarp', 2, 12), testTool('clear film', 2, 12)),

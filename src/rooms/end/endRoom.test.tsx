@@ -64,13 +64,13 @@ test('an end keeps its stage for its counts, also when it was recorded before th
   await ended(VETCH, 'chop', '2026-05-25', '2026-06-08')
   const stand = await stored(VETCH)
   await act(async () => {
-    const fact = { ...stand.end.fact!, bbch: undefined }
-    await database.stands.put({ ...stand, end: { ...stand.end, fact } })
+    const actual = { ...stand.end.actual!, bbch: undefined }
+    await database.stands.put({ ...stand, end: { ...stand.end, actual } })
   })
   await screen.findByDisplayValue(/^\d{2,}$/, {}, SLOW)
   await counted('4', '50')
   await waitFor(async () => expect((await stored(VETCH)).followUps).toHaveLength(1), SLOW)
-  expect((await stored(VETCH)).end.fact!.bbch).toBeGreaterThan(30)
+  expect((await stored(VETCH)).end.actual!.bbch).toBeGreaterThan(30)
 })
 
 test('counts that cannot be are questioned, and nothing is stored', async () => {
@@ -92,9 +92,9 @@ test('a sheet kills until the day it is off; it can be laid on again', async () 
   type('Sheet off on', '2026-06-20')
   press('Record that it is off')
   expect(await screen.findByText(/after 26 days/, {}, SLOW)).toBeTruthy()
-  expect((await stored(RYE)).end.fact!.liftedOn).toBe('2026-06-20')
+  expect((await stored(RYE)).end.actual!.liftedOn).toBe('2026-06-20')
   press('It still lies')
-  await waitFor(async () => expect((await stored(RYE)).end.fact!.liftedOn).toBeUndefined(), SLOW)
+  await waitFor(async () => expect((await stored(RYE)).end.actual!.liftedOn).toBeUndefined(), SLOW)
 })
 
 test('the comparison follows the start asked for, and a plan is stored with its way', async () => {
@@ -125,10 +125,10 @@ test('a cut that lets it live leaves this bed and is told what it took', async (
   await waitFor(() => expect(screen.getByTestId('cut-outcome').textContent).toMatch(/On L2/), SLOW)
   press('Record the cut')
   await waitFor(async () => expect((await stored('marlpit-lane-stand-01')).cuts).toHaveLength(1), SLOW)
-  const fact = (await stored('marlpit-lane-stand-01')).cuts[0].cut.fact!
-  expect(fact).toMatchObject({ heightCm: 12, toBedId: 'marlpit-lane-L2' })
-  expect(fact.took!.massKg).toBeGreaterThan(0)
-  expect(fact.took!.nitrogenG).toBeGreaterThan(0)
+  const actual = (await stored('marlpit-lane-stand-01')).cuts[0].cut.actual!
+  expect(actual).toMatchObject({ heightCm: 12, toBedId: 'marlpit-lane-L2' })
+  expect(actual.took!.massKg).toBeGreaterThan(0)
+  expect(actual.took!.nitrogenG).toBeGreaterThan(0)
 })
 
 test('the chance of hens knows the interval to the harvest of what follows', async () => {

@@ -62,7 +62,10 @@ export function stagesOn(
   return {
     bbch,
     stages: Object.fromEntries(
-      components.map((part, i) => [part.speciesId, i === lead ? bbch : stageReached(forecast, i, day)]),
+      components.map((component, i) => [
+        component.speciesId,
+        i === lead ? bbch : stageReached(forecast, i, day),
+      ]),
     ),
   }
 }

@@ -4,7 +4,7 @@ import { testBed, testCover, testTool } from '../../core/testing/beds'
 import type { StandForecast } from '../../core/season/forecast'
 import { planCaseOf } from './planCase'
 
-const stand = testCover('cereal-rye', '2025-09-25', { part: { kind: 'half', which: 'first' } })
+const stand = testCover('cereal-rye', '2025-09-25', { segment: { kind: 'half', which: 'first' } })
 const end = {
   stand,
   view: {
@@ -27,17 +27,17 @@ test('a plan is for the part that is ended, with what the garden has', () => {
 test('stage and height are those of the day by the forecast; middling ones until it is there', () => {
   const at = (bbch: number, date: string) => ({
     bbch,
-    date: { chance: 1, quantiles: { low: dayNumber(date), mid: dayNumber(date), high: dayNumber(date) } },
+    date: { chance: 1, quantiles: { p10: dayNumber(date), p50: dayNumber(date), p90: dayNumber(date) } },
   })
   const bands = (value: number) => ({
     startDay: day - 30,
     stepDays: 3,
-    low: Array(40).fill(value),
-    mid: Array(40).fill(value),
-    high: Array(40).fill(value),
+    p10: Array(40).fill(value),
+    p50: Array(40).fill(value),
+    p90: Array(40).fill(value),
   })
   const standing = {
-    stagesByPart: [[at(51, '2026-05-02'), at(61, '2026-05-18'), at(65, '2026-05-24')]],
+    stagesByComponent: [[at(51, '2026-05-02'), at(61, '2026-05-18'), at(65, '2026-05-24')]],
     heightM: bands(1.3),
     bbch: bands(62),
   } as unknown as StandForecast

@@ -33,10 +33,10 @@ export function planCaseOf(
     way: findMethod(work.method)!,
     passes,
     day,
-    ground: partSizeM(view.bed, stand.part),
-    areaM2: partAreaM2(view.bed, stand.part),
+    ground: partSizeM(view.bed, stand.segment),
+    areaM2: partAreaM2(view.bed, stand.segment),
     bed: view.bed,
-    part: stand.part,
+    segment: stand.segment,
     tools: garden.tools,
     plants: plantsOf(stand).map((plant, part) => ({
       plant,

@@ -11,7 +11,7 @@ import {
 import type { Quantiles } from '../../core/foundations/statistics'
 import type { Livestock } from '../../core/garden/rules'
 import type { OwnResults } from '../../core/ending/ownResults'
-import type { Bed, BedPart, Tool } from '../../core/garden/schema'
+import type { Bed, Segment, Tool } from '../../core/garden/schema'
 import type { Species } from '../../core/plants/parameters'
 import { type Units } from '../../text/format'
 
@@ -22,7 +22,7 @@ export type PlanCase = {
   ground: Ground
   areaM2: number
   bed: Bed
-  part: BedPart
+  segment: Segment
   tools: readonly Tool[]
   /** The plants of the mix, with the stage each is expected at on the day, BBCH. */
   plants: readonly { plant: Species; bbch: number }[]

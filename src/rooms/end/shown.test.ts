@@ -54,7 +54,7 @@ describe('an ending as it is stored', () => {
   const mix = testCover('cereal-rye', '2025-09-20', { content: { kind: 'cover', components, purposes: [] } })
   const forecast = flatForecast(20_000, {
     bbch: flatBands(20_000, 62),
-    stagesByPart: [
+    stagesByComponent: [
       [
         { bbch: 51, date: { chance: 1, quantiles: { p10: 20_500, p50: 20_510, p90: 20_520 } } },
         { bbch: 65, date: { chance: 1, quantiles: { p10: 20_700, p50: 20_710, p90: 20_720 } } },
@@ -69,12 +69,12 @@ describe('an ending as it is stored', () => {
     note: '',
   })
   test('who, how long and the stages of every species are noted; empty fields are left out', () => {
-    const fact = endFact(form, 'crimp', mix, usual('crimp'), forecast)
-    expect(fact).toMatchObject({ date: '2026-05-20', method: 'crimp', passes: 2, by: 'Ada', minutes: 35.5 })
-    expect(fact).not.toHaveProperty('materials')
+    const actual = endFact(form, 'crimp', mix, usual('crimp'), forecast)
+    expect(actual).toMatchObject({ date: '2026-05-20', method: 'crimp', passes: 2, by: 'Ada', minutes: 35.5 })
+    expect(actual).not.toHaveProperty('materials')
     // Vetch leads by its share; rye has headed by then and not yet bloomed.
-    expect(fact.bbch).toBe(62)
-    expect(fact.stages).toEqual({ 'cereal-rye': 51, 'hairy-vetch': 62 })
+    expect(actual.bbch).toBe(62)
+    expect(actual.stages).toEqual({ 'cereal-rye': 51, 'hairy-vetch': 62 })
   })
   test('another way than the one filled in is done once, and a plan’s animals are kept', () => {
     const animals = {
@@ -87,14 +87,20 @@ describe('an ending as it is stored', () => {
       restDays: 4,
     }
     const plan: EndDetails = { date: '2026-05-10', method: 'hens', passes: 1, note: '', animals }
-    const planned = { ...mix, end: { plan, fact: null } }
-    const fact = endFact(form, 'hens', planned, { ...usual('hens'), animals: { ...animals, head: 2 } }, null)
-    expect(fact).toMatchObject({ method: 'hens', passes: 1, animals: { head: 6 } })
-    expect(fact).not.toHaveProperty('bbch')
+    const planned = { ...mix, end: { plan, actual: null } }
+    const actual = endFact(
+      form,
+      'hens',
+      planned,
+      { ...usual('hens'), animals: { ...animals, head: 2 } },
+      null,
+    )
+    expect(actual).toMatchObject({ method: 'hens', passes: 1, animals: { head: 6 } })
+    expect(actual).not.toHaveProperty('bbch')
   })
   test('a planned stubble is cut as planned', () => {
     const plan: EndDetails = { date: '2026-05-10', method: 'chop', passes: 1, note: '', stubbleCm: 12 }
-    const planned = { ...mix, end: { plan, fact: null } }
+    const planned = { ...mix, end: { plan, actual: null } }
     expect(endFact(form, 'chop', planned, usual('chop'), null).stubbleCm).toBe(12)
     expect(endFact(form, 'tarp', planned, usual('tarp'), null)).not.toHaveProperty('stubbleCm')
   })

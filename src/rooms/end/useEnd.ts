@@ -26,7 +26,12 @@ import { creepingWeeds } from '../../core/garden/creepingWeeds'
 /** The stand as it would stand on, without its ending: what every way is tried on. */
 export const standingCase = (standCase: StandCase): StandCase => ({
   ...standCase,
-  stand: { ...standCase.stand, end: { plan: null, fact: null }, followUps: undefined, finishings: undefined },
+  stand: {
+    ...standCase.stand,
+    end: { plan: null, actual: null },
+    followUps: undefined,
+    finishings: undefined,
+  },
   nextStartDay: null,
 })
 
@@ -42,18 +47,18 @@ export function useEnd(view: StandView, compares = true) {
   const bedPlan = usePlan(view)
   const draftName = `end ${stand.id}`
   const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<EndForm> | undefined
-  const known = stand.end.fact ?? stand.end.plan
-  const start = stand.start.fact ?? stand.start.plan
+  const known = stand.end.actual ?? stand.end.plan
+  const start = stand.start.actual ?? stand.start.plan
   const sownDay = start ? dayNumber(start.date) : today
   const form: EndForm = {
     startDate: '',
-    doneOn: stand.end.fact?.date ?? isoDate(today),
+    doneOn: stand.end.actual?.date ?? isoDate(today),
     method: known && known.method !== 'harvest' ? known.method : 'chop',
     passes: known?.passes ?? 1,
-    note: stand.end.fact?.note ?? '',
-    by: stand.end.fact?.by ?? '',
-    minutes: stand.end.fact?.minutes === undefined ? '' : String(stand.end.fact.minutes),
-    materials: stand.end.fact?.materials ?? '',
+    note: stand.end.actual?.note ?? '',
+    by: stand.end.actual?.by ?? '',
+    minutes: stand.end.actual?.minutes === undefined ? '' : String(stand.end.actual.minutes),
+    materials: stand.end.actual?.materials ?? '',
     ...draft,
   }
   const change = (part: Partial<EndForm>) =>
@@ -75,8 +80,10 @@ export function useEnd(view: StandView, compares = true) {
   const planned = plannedEnd(view)
   const args = useMemo(
     (): Parameters<typeof useEngine<'compare'>>[1] =>
-      !compares || !rightPlan || stand.end.fact ? null : [spec, settled, { startDay: settledStart, planned }],
-    [compares, rightPlan, stand.end.fact, spec, settled, settledStart, planned],
+      !compares || !rightPlan || stand.end.actual
+        ? null
+        : [spec, settled, { startDay: settledStart, planned }],
+    [compares, rightPlan, stand.end.actual, spec, settled, settledStart, planned],
   )
   const answer = useEngine('compare', args, `compare ${stand.id}`)
   const forecasts = useEngine('forecast', [spec, standCase], forecastName(stand.id))
@@ -104,10 +111,10 @@ export function useEnd(view: StandView, compares = true) {
 
   async function record(method: MethodId = form.method) {
     if (problems.doneOn || problems.minutes) return
-    const place = { bed: view.bed, part: stand.part, livestock: garden.livestock ?? [] }
+    const place = { bed: view.bed, segment: stand.segment, livestock: garden.livestock ?? [] }
     const usual = endFor({ way: findMethod(method)!, passes: 1 }, dayNumber(form.doneOn), place)
-    const fact = endFact(form, method, stand, usual, forecast ?? null)
-    const stored = await put(`Recorded the end of ${standName(stand).toLowerCase()}`, { fact })
+    const actual = endFact(form, method, stand, usual, forecast ?? null)
+    const stored = await put(`Recorded the end of ${standName(stand).toLowerCase()}`, { actual })
     if (!stored.ok) return
     dispatch(draftDropped(draftName))
     void navigate(`/end/${stand.id}/after`)

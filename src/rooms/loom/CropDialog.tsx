@@ -83,11 +83,11 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
     const stand = cropStand(
       { id: newId('stand'), gardenId: data.garden.id, bedId: value.bedId },
       cropContent(crop.id, value.establishment),
-      { plan: start, fact: value.standing ? start : null },
+      { plan: start, actual: value.standing ? start : null },
       crop.daysInBed,
     )
     const bed = data.beds.find(({ id }) => id === value.bedId)!
-    const fresh = { ...stand, end: { plan: clearing(value.until), fact: null } }
+    const fresh = { ...stand, end: { plan: clearing(value.until), actual: null } }
     const stored = await commit(`Added ${crop.name.toLowerCase()}`, addStand(data, bed, fresh, said))
     if (stored.ok) onClose()
   }
@@ -104,7 +104,7 @@ function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; o
           {
             id: '',
             bedId: bed.id,
-            part: { kind: 'whole' },
+            segment: { kind: 'whole' },
             content: cropContent(firstCrop.id, 'transplant'),
             underStandId: null,
           },

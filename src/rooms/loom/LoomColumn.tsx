@@ -108,7 +108,7 @@ function StandRegion({
 }: RegionProps & { item: LoomBed['stands'][number] }) {
   const { stand, fromDay, untilDay } = item
   const navigate = useNavigate()
-  const movable = stand.content.kind === 'crop' && stand.start.fact === null
+  const movable = stand.content.kind === 'crop' && stand.start.actual === null
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: stand.id,
     disabled: !movable,
@@ -123,7 +123,7 @@ function StandRegion({
   const placed =
     (green && placeLabel(words, green.top, green.bottom, todayY, false)) ??
     placeLabel(words, clip.top, clip.bottom, todayY)
-  const name = `${entry.bed.label}: ${words.join(' and ')}, ${stand.start.fact ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
+  const name = `${entry.bed.label}: ${words.join(' and ')}, ${stand.start.actual ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
   return (
     <>
       <button

@@ -77,7 +77,7 @@ function Legend() {
 function describe({ stand, window, day }: Spot, today: number, forecast: StandForecast | undefined): string {
   if (stand) {
     const words = standWords(stand.stand).join(' + ')
-    const plan = stand.stand.start.fact ? '' : ', planned'
+    const plan = stand.stand.start.actual ? '' : ', planned'
     if (stand.stand.content.kind === 'crop') return `${words}${plan}, until ${shortDate(stand.untilDay)}`
     const cover = forecast && bandOn(forecast.cover, day + 3)
     return cover

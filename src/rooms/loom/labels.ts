@@ -6,7 +6,9 @@ import type { Stand } from '../../core/garden/schema'
 export function standWords(stand: Stand): string[] {
   if (stand.content.kind === 'crop')
     return [findCrop(stand.content.cropId)?.shortName ?? stand.content.cropId]
-  return stand.content.components.map((part) => findSpecies(part.speciesId)?.shortName ?? part.speciesId)
+  return stand.content.components.map(
+    (component) => findSpecies(component.speciesId)?.shortName ?? component.speciesId,
+  )
 }
 
 /** A label's place in px from the top of the cloth, or null when there is no room for it. */

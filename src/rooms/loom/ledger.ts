@@ -77,7 +77,7 @@ function nextDue(loom: Loom): Ledger['next'] {
       bed.id,
     ).flatMap(({ stand }) => {
       const words = standWords(stand).join(' + ')
-      const start = stand.start.fact
+      const start = stand.start.actual
         ? []
         : stand.start.plan
           ? [
@@ -87,9 +87,9 @@ function nextDue(loom: Loom): Ledger['next'] {
               },
             ]
           : []
-      const plan = stand.end.fact ? null : stand.end.plan
+      const plan = stand.end.actual ? null : stand.end.plan
       const end =
-        plan && stand.start.fact && !findMethod(plan.method)?.waits
+        plan && stand.start.actual && !findMethod(plan.method)?.waits
           ? [{ day: dayNumber(plan.date), text: `${VERBS[plan.method]} ${words} in ${bed.label}` }]
           : []
       return [...start, ...end]

@@ -110,10 +110,10 @@ describe('bands', () => {
   })
   test('a sheet that came off ends on its day, whatever was forecast', () => {
     const cover = find('L4', 'cover')
-    const fact = { ...cover.end.plan!, date: '2026-04-01', liftedOn: '2026-04-18' }
+    const actual = { ...cover.end.plan!, date: '2026-04-01', liftedOn: '2026-04-18' }
     const dead = { p10: today + 30, p50: today + 36, p90: today + 44 }
     const bands = bandsOfStand(
-      { ...cover, end: { ...cover.end, fact } },
+      { ...cover, end: { ...cover.end, actual } },
       forecast(dead),
       dayNumber('2026-06-18'),
       today,
@@ -128,7 +128,7 @@ describe('bands', () => {
     const grazed = {
       ...cover,
       end: {
-        fact: null,
+        actual: null,
         plan: {
           ...cover.end.plan!,
           method: 'hens' as const,

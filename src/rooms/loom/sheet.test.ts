@@ -82,7 +82,7 @@ describe('ledger', () => {
     expect(next).toEqual({ text: 'tarp rye in L4', day: dayNumber('2026-05-06') })
     const data = marlpitLane()
     const done = data.stands.map((stand) =>
-      stand.id.endsWith('10') ? { ...stand, end: { ...stand.end, fact: stand.end.plan } } : stand,
+      stand.id.endsWith('10') ? { ...stand, end: { ...stand.end, actual: stand.end.plan } } : stand,
     )
     expect(ledgerOf(sheetOf({ ...data, stands: done }, '2026-04-20')).next?.text).not.toBe('tarp rye in L4')
   })

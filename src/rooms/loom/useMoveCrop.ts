@@ -52,7 +52,7 @@ export function useMoveCrop(layout: LoomLayout) {
 
   async function onDragEnd({ active, delta }: DragEndEvent) {
     const stand = data.stands.find((item) => item.id === active.id)
-    if (!stand?.start.plan || stand.start.fact) return
+    if (!stand?.start.plan || stand.start.actual) return
     const from = layout.columns.find((column) => column.entry.bed.id === stand.bedId)
     if (!from) return
     const center = from.left + from.width / 2 + delta.x

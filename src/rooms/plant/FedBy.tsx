@@ -16,7 +16,7 @@ import { Spreads } from './Spreads'
 export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; plant: PlantView }) {
   const { garden, view, form, change } = plant
   const { units } = garden
-  const areaM2 = partAreaM2(view.bed, view.stand.part)
+  const areaM2 = partAreaM2(view.bed, view.stand.segment)
   const sources = garden.nitrogenSources ?? []
   const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0]
   const gap = nitrogenGap(after.weeks)

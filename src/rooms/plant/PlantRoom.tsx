@@ -33,7 +33,7 @@ export function PlantRoom() {
     (stand) =>
       stand.content.kind === 'cover' &&
       standState(stand) !== 'planned' &&
-      !nextStand(data, stand)?.start.fact,
+      !nextStand(data, stand)?.start.actual,
   )
   return (
     <>
@@ -80,7 +80,7 @@ function PlantInto({ view }: { view: StandView }) {
           <SpacingAndLanes crop={crop} plant={plant} outcome={shown.outcome} />
         </>
       )}
-      {view.stand.end.fact && !planted && <RecordPlanting plant={plant} />}
+      {view.stand.end.actual && !planted && <RecordPlanting plant={plant} />}
       <FollowedTable />
     </section>
   )
@@ -99,7 +99,7 @@ function Where({ plant: { view, end, planted } }: { plant: PlantView }) {
           ; then its ground can be judged.
         </p>
       )}
-      {end && !view.stand.end.fact && (
+      {end && !view.stand.end.actual && (
         <p className="mb-3">
           The end is still a plan: {endingWords(end)}, {longDate(dayNumber(end.date))}. The dates below hold
           if it is done then.

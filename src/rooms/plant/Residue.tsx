@@ -36,7 +36,7 @@ export function Residue({
 }) {
   const { garden, view, cropPlan, planCrop, planted } = plant
   const { units } = garden
-  const areaM2 = partAreaM2(view.bed, view.stand.part)
+  const areaM2 = partAreaM2(view.bed, view.stand.segment)
   const mulchG = after.mulchG.p50
   const tieUp = outcome.criteria.find(({ detail }) => detail.id === 'tie-up')
   const establishment = cropPlan?.establishment ?? crop.establishment

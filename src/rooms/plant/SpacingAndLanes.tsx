@@ -23,7 +23,7 @@ export function SpacingAndLanes({
 }) {
   const { garden, view, plantingDay, plannedDay, form, change, problems } = plant
   const { units } = garden
-  const { lengthM, widthM } = partSizeM(view.bed, view.stand.part)
+  const { lengthM, widthM } = partSizeM(view.bed, view.stand.segment)
   const late = Math.max(0, (plantingDay ?? 0) - (plannedDay ?? plantingDay ?? 0))
   const { usual, late: closer, rule } = spacingFor(crop, lengthM, widthM, late)
   const lanes = Number(form.lanes)

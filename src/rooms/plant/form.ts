@@ -49,14 +49,14 @@ export function plantedStand(
   gardenId: string,
   freshId: string,
 ): Stand {
-  const fact = planting(form.doneOn, form.note)
+  const actual = planting(form.doneOn, form.note)
   const planned = next?.stand
-  if (planned && planned.content.kind === 'crop' && !planned.start.fact) {
+  if (planned && planned.content.kind === 'crop' && !planned.start.actual) {
     const until = planned.end.plan
     return {
       ...planned,
       content: { ...planned.content, cropId: crop.id, establishment, plantingMethod, feed },
-      start: { ...planned.start, fact },
+      start: { ...planned.start, actual },
       end: {
         ...planned.end,
         plan: until && until.date > form.doneOn ? until : clearing(addDays(form.doneOn, crop.daysInBed)),
@@ -64,9 +64,9 @@ export function plantedStand(
     }
   }
   return cropStand(
-    { id: freshId, gardenId, bedId: bed.id, part: stand.part },
+    { id: freshId, gardenId, bedId: bed.id, segment: stand.segment },
     cropContent(crop.id, establishment, { plantingMethod, feed }),
-    { plan: null, fact },
+    { plan: null, actual },
     crop.daysInBed,
   )
 }

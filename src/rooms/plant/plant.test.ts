@@ -27,8 +27,11 @@ const planned: Stand = {
   ...cover,
   id: 'next',
   content: cropContent('cabbage', 'transplant'),
-  start: { plan: { date: '2026-06-18', covering: null, passes: null, components: [], note: '' }, fact: null },
-  end: { plan: { date: '2026-10-30', method: 'harvest', passes: 1, note: '' }, fact: null },
+  start: {
+    plan: { date: '2026-06-18', covering: null, passes: null, components: [], note: '' },
+    actual: null,
+  },
+  end: { plan: { date: '2026-10-30', method: 'harvest', passes: 1, note: '' }, actual: null },
 }
 const view = (next: Stand | null): StandView => ({
   stand: cover,
@@ -39,22 +42,27 @@ const view = (next: Stand | null): StandView => ({
 const planted = (next: Stand | null) => plantedStand(form, crop, findCrop('leek')!, view(next), 'g', 'fresh')
 
 describe('a planting as it is stored', () => {
-  test('what was planned to follow becomes what was planted, its plan kept beside the fact', () => {
+  test('what was planned to follow becomes what was planted, its plan kept beside what was done', () => {
     const stand = planted(planned)
     expect(stand.id).toBe('next')
     expect(stand.content).toEqual(cropContent('leek', 'transplant', { plantingMethod: 'slot' }))
     expect(stand.start.plan!.date).toBe('2026-06-18')
-    expect(stand.start.fact).toMatchObject({ date: '2026-06-20', note: 'Firm roots.' })
+    expect(stand.start.actual).toMatchObject({ date: '2026-06-20', note: 'Firm roots.' })
     expect(stand.end.plan!.date).toBe('2026-10-30')
   })
   test('a plan to clear that has gone by is moved by the days the crop takes', () => {
-    const early = { ...planned, end: { plan: { ...planned.end.plan!, date: '2026-06-01' }, fact: null } }
+    const early = { ...planned, end: { plan: { ...planned.end.plan!, date: '2026-06-01' }, actual: null } }
     expect(planted(early).end.plan!.date).toBe('2026-11-17')
   })
   test('with nothing planned, or with something planted already, a new stand is made on the same ground', () => {
-    for (const next of [null, { ...planned, start: { ...planned.start, fact: planned.start.plan } }]) {
+    for (const next of [null, { ...planned, start: { ...planned.start, actual: planned.start.plan } }]) {
       const stand = planted(next)
-      expect(stand).toMatchObject({ id: 'fresh', bedId: testBed.id, part: cover.part, underStandId: null })
+      expect(stand).toMatchObject({
+        id: 'fresh',
+        bedId: testBed.id,
+        segment: cover.segment,
+        underStandId: null,
+      })
       expect(stand.start.plan).toBeNull()
     }
   })

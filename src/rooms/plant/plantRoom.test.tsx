@@ -13,8 +13,8 @@ const change = <T extends 'stands' | 'gardens'>(table: T, id: string, part: obje
 async function chopped(garden: Partial<Garden> = {}) {
   await openRoom(`/plant/${VETCH}`)
   const stand = (await database.stands.get(VETCH)) as Stand
-  const fact = { date: '2026-04-10', method: 'chop', passes: 1, note: '', bbch: 35 }
-  await change('stands', VETCH, { end: { ...stand.end, fact } })
+  const actual = { date: '2026-04-10', method: 'chop', passes: 1, note: '', bbch: 35 }
+  await change('stands', VETCH, { end: { ...stand.end, actual } })
   await change('gardens', 'marlpit-lane', garden)
   await screen.findByTestId('gates', {}, SLOW)
 }
@@ -40,7 +40,7 @@ test('a planting is checked, recorded with the crop it follows, and its outcome 
   const outcome = await screen.findByRole('form', { name: 'Outcome' }, SLOW)
   const crops = (await database.stands.toArray()) as Stand[]
   const planted = crops.find(
-    (stand) => stand.bedId === 'marlpit-lane-L2' && stand.start.fact?.date === '2026-04-20',
+    (stand) => stand.bedId === 'marlpit-lane-L2' && stand.start.actual?.date === '2026-04-20',
   )!
   expect(planted.content).toMatchObject({ kind: 'crop', cropId: 'tomato', establishment: 'transplant' })
   expect(planted.end.plan!.date > '2026-06-01').toBe(true)

@@ -36,7 +36,7 @@ export function usePlant(view: StandView) {
   const change = (part: Partial<PlantForm>) =>
     dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
   const end = latest(standCase.stand.end)
-  const planted = next?.stand.start.fact ?? null
+  const planted = next?.stand.start.actual ?? null
   const { follows } = plan.scenario
   const cropPlan = plan.draft?.crop ?? cropPlanOf(next?.stand ?? null)
   const crop = findCrop(cropPlan?.cropId ?? '')
@@ -45,7 +45,7 @@ export function usePlant(view: StandView) {
     form,
     crop !== null,
     today,
-    stand.end.fact ? dayNumber(stand.end.fact.date) : null,
+    stand.end.actual ? dayNumber(stand.end.actual.date) : null,
   )
   const rules = garden.rules ?? USUAL_RULES
 

@@ -31,8 +31,8 @@ export function useRounds() {
       expected.stands.filter(
         (stand) =>
           stand.content.kind === 'cover' &&
-          stand.start.fact &&
-          (!stand.end.fact || addDays(stand.end.fact.date, AFTER_END_DAYS) >= isoDate(today)),
+          stand.start.actual &&
+          (!stand.end.actual || addDays(stand.end.actual.date, AFTER_END_DAYS) >= isoDate(today)),
       ),
     [expected.stands, today],
   )

@@ -26,7 +26,7 @@ export function Shopping({ lots }: { lots: readonly SeedLot[] }) {
   const short = Object.fromEntries(
     needs.filter((need) => need.shortG > 0).map((need) => [need.speciesId, need.shortG]),
   )
-  const offered = new Set(packs.flatMap((pack) => pack.contents.map((part) => part.speciesId)))
+  const offered = new Set(packs.flatMap((pack) => pack.contents.map((component) => component.speciesId)))
   const covered = Object.fromEntries(Object.entries(short).filter(([speciesId]) => offered.has(speciesId)))
   const basket = Object.keys(covered).length > 0 ? cheapestPacks(covered, packs) : null
   const withoutOffer = Object.keys(short).filter((speciesId) => !offered.has(speciesId))

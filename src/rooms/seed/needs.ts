@@ -14,9 +14,9 @@ export function seedNeeds(data: GardenData, lots: readonly SeedLot[]): SeedNeed[
   const needs = new Map<string, { wantedG: number; beds: string[] }>()
   for (const stand of data.stands) {
     const bed = data.beds.find((entry) => entry.id === stand.bedId)
-    if (!bed || stand.content.kind !== 'cover' || stand.start.fact || !stand.start.plan) continue
+    if (!bed || stand.content.kind !== 'cover' || stand.start.actual || !stand.start.plan) continue
     const recipe = sowingRecipe({
-      areaM2: partAreaM2(bed, stand.part),
+      areaM2: partAreaM2(bed, stand.segment),
       covering: stand.start.plan.covering ?? 'raked',
       passes: stand.start.plan.passes ?? 2,
       scaleStepG: SCALE_STEP_G,

@@ -20,7 +20,7 @@ export function Batch({ stands }: { stands: readonly Stand[] }) {
       const bed = data.beds.find((entry) => entry.id === stand.bedId)
       if (!bed || stand.content.kind !== 'cover') return []
       const recipe = sowingRecipe({
-        areaM2: partAreaM2(bed, stand.part),
+        areaM2: partAreaM2(bed, stand.segment),
         covering: stand.start.plan?.covering ?? 'raked',
         passes: stand.start.plan?.passes ?? 2,
         scaleStepG: 1,

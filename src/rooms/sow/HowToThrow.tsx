@@ -38,7 +38,7 @@ export function HowToThrow({
 }) {
   const { data } = useGarden()
   const { bed, stand } = view
-  const size = partSizeM(bed, stand.part)
+  const size = partSizeM(bed, stand.segment)
   const sower = sowerOf(data.garden, form)
   const measures = measuresOf(sower)
   const throwings = throwingsOf(recipe, form, size, measures)
@@ -110,7 +110,7 @@ export function HowToThrow({
           </Why>
         </div>
       )}
-      <Covering form={form} areaM2={partAreaM2(bed, stand.part)} units={units} />
+      <Covering form={form} areaM2={partAreaM2(bed, stand.segment)} units={units} />
     </section>
   )
 }

@@ -32,7 +32,7 @@ export function PacerRoom() {
 function Pacer({ view }: { view: StandView }) {
   const { data } = useGarden()
   const { form, recipe } = useSow(view)
-  const size = partSizeM(view.bed, view.stand.part)
+  const size = partSizeM(view.bed, view.stand.segment)
   const [chosen, setChosen] = useState(0)
   if (!recipe.ok)
     return (

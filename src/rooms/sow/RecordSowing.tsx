@@ -27,7 +27,7 @@ export function RecordSowing({
     <RecordForm
       name="Record the sowing"
       button="Record sowing"
-      hint={`Left empty, the recipe’s grams are recorded, over ${area(partAreaM2(view.bed, view.stand.part), units)}.`}
+      hint={`Left empty, the recipe’s grams are recorded, over ${area(partAreaM2(view.bed, view.stand.segment), units)}.`}
       disabled={!recipe}
       onRecord={record}
     >
@@ -37,18 +37,20 @@ export function RecordSowing({
         value={form.date}
         onChange={(date) => change({ date })}
       />
-      {components.map((part, i) => (
+      {components.map((component, i) => (
         <Field
-          key={part.speciesId}
-          label={`${findSpecies(part.speciesId)?.name ?? ''}, g sown`}
-          error={problems[`grams ${part.speciesId}`]}
+          key={component.speciesId}
+          label={`${findSpecies(component.speciesId)?.name ?? ''}, g sown`}
+          error={problems[`grams ${component.speciesId}`]}
         >
           <input
             className="input w-32"
             inputMode="decimal"
             placeholder={recipe ? String(recipe.lines[i].grams) : ''}
-            value={form.grams[part.speciesId] ?? ''}
-            onChange={(event) => change({ grams: { ...form.grams, [part.speciesId]: event.target.value } })}
+            value={form.grams[component.speciesId] ?? ''}
+            onChange={(event) =>
+              change({ grams: { ...form.grams, [component.speciesId]: event.target.value } })
+            }
           />
         </Field>
       ))}

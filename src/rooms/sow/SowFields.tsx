@@ -13,16 +13,16 @@ export function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
     recipe.ok ? undefined : recipe.problems.find((item) => item.path === path)?.message
   return (
     <Form className="no-print flex flex-col gap-3" aria-label="Seed and covering">
-      {components.map((part, i) => (
-        <fieldset key={part.speciesId} className="grid grid-cols-2 gap-3">
-          <legend className="mb-1 text-sm font-semibold">{findSpecies(part.speciesId)?.name}</legend>
+      {components.map((component, i) => (
+        <fieldset key={component.speciesId} className="grid grid-cols-2 gap-3">
+          <legend className="mb-1 text-sm font-semibold">{findSpecies(component.speciesId)?.name}</legend>
           <Field label="Germination, %" error={problem(`components.${i}.germination`)}>
             <input
               className="input w-full"
               inputMode="decimal"
-              value={form.germination[part.speciesId] ?? ''}
+              value={form.germination[component.speciesId] ?? ''}
               onChange={(event) =>
-                change({ germination: { ...form.germination, [part.speciesId]: event.target.value } })
+                change({ germination: { ...form.germination, [component.speciesId]: event.target.value } })
               }
             />
           </Field>
@@ -30,8 +30,10 @@ export function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
             <input
               className="input w-full"
               inputMode="decimal"
-              value={form.share[part.speciesId] ?? ''}
-              onChange={(event) => change({ share: { ...form.share, [part.speciesId]: event.target.value } })}
+              value={form.share[component.speciesId] ?? ''}
+              onChange={(event) =>
+                change({ share: { ...form.share, [component.speciesId]: event.target.value } })
+              }
             />
           </Field>
         </fieldset>

@@ -51,7 +51,7 @@ function SowStand({ view, units }: { view: StandView; units: 'metric' | 'imperia
       {stand.start.plan && (
         <p className="mb-3">
           {sow.recorded
-            ? `Sown ${longDate(dayNumber(stand.start.fact!.date))}; planned for ${longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.`
+            ? `Sown ${longDate(dayNumber(stand.start.actual!.date))}; planned for ${longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.`
             : `Planned for ${longDate(dayNumber(stand.start.plan.date))}.`}
         </p>
       )}

@@ -59,7 +59,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
   )
   const outlook = useEngine('sowingOutlook', outlookArgs, `sowing ${stand.id}`)
   const days = useEngine('sowingDays', dayArgs)
-  const areaM2 = partAreaM2(bed, stand.part)
+  const areaM2 = partAreaM2(bed, stand.segment)
   const tried = outlook.value ?? outlook.soFar ?? outlook.last ?? []
   const best = bestSowingDays(tried).slice(0, SHOWN)
   const latest = latestSowing(tried)
@@ -111,7 +111,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
                     <td>{water ? chanceText(water.moistChance) : '–'}</td>
                     <td>{water ? waterText(water.needMm.p50, areaM2, units) : '–'}</td>
                     <td>
-                      {!stand.start.fact && planned !== isoDate(entry.day) && (
+                      {!stand.start.actual && planned !== isoDate(entry.day) && (
                         <button
                           type="button"
                           className="btn btn-xs whitespace-nowrap"

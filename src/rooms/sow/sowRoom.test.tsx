@@ -47,9 +47,9 @@ test('a sowing is recorded once it is done, and the seed at hand is drawn down',
   type('Sown on', '2026-04-18')
   press('Record sowing')
   await waitFor(() => expect(router.state.location.pathname).toBe(`/watch/${BUCKWHEAT}`), SLOW)
-  const { fact } = (await stored()).start
-  expect(fact).toMatchObject({ date: '2026-04-18' })
-  const sown = fact!.components.reduce((sum, part) => sum + (part.grams ?? 0), 0)
+  const { actual } = (await stored()).start
+  expect(actual).toMatchObject({ date: '2026-04-18' })
+  const sown = actual!.components.reduce((sum, component) => sum + (component.grams ?? 0), 0)
   expect(sown).toBeGreaterThan(20)
   const drawn = before - (await lots())
   expect(drawn).toBeGreaterThan(0)

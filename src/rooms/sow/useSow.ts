@@ -38,22 +38,24 @@ export type SowForm = {
 
 function startingForm({ stand }: StandView, today: number): SowForm {
   if (stand.content.kind !== 'cover') throw new Error('Only covers are sown here.')
-  const known = stand.start.fact ?? stand.start.plan
-  const components = stand.start.fact?.components.length
-    ? stand.start.fact.components
+  const known = stand.start.actual ?? stand.start.plan
+  const components = stand.start.actual?.components.length
+    ? stand.start.actual.components
     : stand.content.components
-  const each = (of: (part: Component) => string) =>
-    Object.fromEntries(components.map((part) => [part.speciesId, of(part)]))
+  const each = (of: (component: Component) => string) =>
+    Object.fromEntries(components.map((component) => [component.speciesId, of(component)]))
   return {
-    date: stand.start.fact?.date ?? isoDate(today),
+    date: stand.start.actual?.date ?? isoDate(today),
     covering: known?.covering ?? 'raked',
     passes: known?.passes ?? 2,
     scaleStepG: 1,
-    germination: each((part) => String(Math.round(part.germination * 100))),
-    share: each((part) => String(Math.round(part.share * 100))),
-    grams: stand.start.fact ? each((part) => (part.grams === null ? '' : String(part.grams))) : {},
+    germination: each((component) => String(Math.round(component.germination * 100))),
+    share: each((component) => String(Math.round(component.share * 100))),
+    grams: stand.start.actual
+      ? each((component) => (component.grams === null ? '' : String(component.grams)))
+      : {},
     keptMoist: String(known?.keptMoistDays ?? ''),
-    note: stand.start.fact?.note ?? '',
+    note: stand.start.actual?.note ?? '',
   }
 }
 
@@ -76,8 +78,8 @@ export function sowProblems(form: SowForm, today: number): Record<string, string
 /** Lots with all that is sown taken out of them, the oldest first. */
 function drawAll(lots: readonly SeedLot[], sown: readonly Component[]): SeedLot[] {
   const left = new Map(lots.map((lot) => [lot.id, lot]))
-  for (const part of sown)
-    for (const lot of drawDown([...left.values()], part.speciesId, part.grams ?? 0).lots)
+  for (const component of sown)
+    for (const lot of drawDown([...left.values()], component.speciesId, component.grams ?? 0).lots)
       left.set(lot.id, lot)
   return [...left.values()].filter((lot) => !lots.includes(lot))
 }
@@ -97,13 +99,13 @@ export function useSow(view: StandView) {
   const change = (part: Partial<SowForm>) =>
     dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
 
-  const components = (stand.content.kind === 'cover' ? stand.content.components : []).map((part) => ({
-    ...part,
-    germination: typedNumber(form.germination[part.speciesId]) / 100,
-    share: typedNumber(form.share[part.speciesId]) / 100,
+  const components = (stand.content.kind === 'cover' ? stand.content.components : []).map((component) => ({
+    ...component,
+    germination: typedNumber(form.germination[component.speciesId]) / 100,
+    share: typedNumber(form.share[component.speciesId]) / 100,
   }))
   const recipe: Outcome<Recipe> = sowingRecipe({
-    areaM2: partAreaM2(bed, stand.part),
+    areaM2: partAreaM2(bed, stand.segment),
     covering: form.covering,
     passes: form.passes,
     scaleStepG: form.scaleStepG,
@@ -113,13 +115,13 @@ export function useSow(view: StandView) {
 
   async function record() {
     if (!recipe.ok || Object.keys(problems).length > 0) return
-    const weighed = components.map((part, i): Component => ({
-      ...part,
-      grams: Number.isFinite(typedNumber(form.grams[part.speciesId]))
-        ? typedNumber(form.grams[part.speciesId])
+    const weighed = components.map((component, i): Component => ({
+      ...component,
+      grams: Number.isFinite(typedNumber(form.grams[component.speciesId]))
+        ? typedNumber(form.grams[component.speciesId])
         : recipe.value.lines[i].grams,
     }))
-    const fact: StartDetails = {
+    const actual: StartDetails = {
       date: form.date,
       covering: form.covering,
       passes: form.passes,
@@ -132,7 +134,7 @@ export function useSow(view: StandView) {
       stand.end.plan && stand.end.plan.date <= form.date
         ? { ...stand.end.plan, date: isoDate(dayNumber(stand.end.plan.date) + Math.max(shift, 1)) }
         : stand.end.plan
-    const drawn = form.fromStock === false || stand.start.fact ? [] : drawAll(lots, weighed)
+    const drawn = form.fromStock === false || stand.start.actual ? [] : drawAll(lots, weighed)
     // An end that was planned before this sowing moves with it, and the message says so.
     const moved =
       endPlan && endPlan.date !== stand.end.plan?.date
@@ -140,7 +142,7 @@ export function useSow(view: StandView) {
         : ''
     const stored = await commit(`Recorded the sowing of ${standName(stand).toLowerCase()}${moved}`, [
       changed('stands', stand, {
-        start: { ...stand.start, fact },
+        start: { ...stand.start, actual },
         end: { ...stand.end, plan: endPlan },
       }),
       ...drawn.map((lot) =>
@@ -157,7 +159,7 @@ export function useSow(view: StandView) {
   }
 
   const debris = debrisBefore(bed, data.stands, parseDay(form.date) ?? today)
-  return { form, change, recipe, problems, debris, record, lots, recorded: stand.start.fact !== null }
+  return { form, change, recipe, problems, debris, record, lots, recorded: stand.start.actual !== null }
 }
 
 export type Sow = ReturnType<typeof useSow>

@@ -72,7 +72,9 @@ export function CheckMore({ view, checking }: { view: StandView; checking: Check
               onChange={(damageOf) => change({ damageOf })}
               options={[
                 ['', 'all plants'],
-                ...plants.map((part) => [part.speciesId, findSpecies(part.speciesId)?.name ?? ''] as const),
+                ...plants.map(
+                  (component) => [component.speciesId, findSpecies(component.speciesId)?.name ?? ''] as const,
+                ),
               ]}
             />
           )}

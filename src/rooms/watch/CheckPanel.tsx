@@ -81,7 +81,7 @@ function Stage({ view, watch, checking }: Props) {
   const { draft, change, problemOf } = checking
   const [guided, setGuided] = useState(false)
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
-  const plants = components.flatMap((part) => findSpecies(part.speciesId) ?? [])
+  const plants = components.flatMap((component) => findSpecies(component.speciesId) ?? [])
   const lead = [...components].sort((a, b) => b.share - a.share)[0]?.speciesId
   const plant = plants.find(({ id }) => id === (draft.stageOf || lead))
   if (!plant) return null
@@ -123,8 +123,8 @@ function Stage({ view, watch, checking }: Props) {
         <StageGuide
           key={plant.id}
           plant={plant}
-          wasCut={view.stand.cuts.some(({ cut }) => cut.fact)}
-          stages={watch.forecast.value?.stagesByPart[plants.indexOf(plant)] ?? []}
+          wasCut={view.stand.cuts.some(({ cut }) => cut.actual)}
+          stages={watch.forecast.value?.stagesByComponent[plants.indexOf(plant)] ?? []}
           value={draft.stage}
           onPick={(bbch) => change({ stage: String(bbch) })}
         />

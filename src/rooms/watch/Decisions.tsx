@@ -48,7 +48,7 @@ export function Decisions({
 
 /** A mix at a part of its rate, so that its recipe weighs out only what is missing. */
 const thinner = (components: readonly Component[], share: number): Component[] =>
-  components.map((part) => ({ ...part, share: Math.max(0.01, part.share * share) }))
+  components.map((component) => ({ ...component, share: Math.max(0.01, component.share * share) }))
 
 function Decide({
   trouble,
@@ -69,14 +69,14 @@ function Decide({
   const [to, setTo] = useState(String(bed.lengthM))
   const [problem, setProblem] = useState<string | null>(null)
   const [resowing, setResowing] = useState(false)
-  const parts = stand.start.fact?.components ?? []
-  const areaM2 = partAreaM2(bed, stand.part)
+  const components = stand.start.actual?.components ?? []
+  const areaM2 = partAreaM2(bed, stand.segment)
   const missing = trouble.kind === 'weeds' ? 0.5 : trouble.kind === 'thin' ? 1 - trouble.share : trouble.share
   const length = typedNumber(to) - typedNumber(from)
   const stretch = Math.min(1, Math.max(0, length / bed.lengthM))
-  const needs = parts.map((part) => {
-    const perM2 = (part.grams ?? 0) / Math.max(0.01, areaM2)
-    return { part, grams: resowGrams(perM2, areaM2, stretch, 1 - missing) }
+  const needs = components.map((component) => {
+    const perM2 = (component.grams ?? 0) / Math.max(0.01, areaM2)
+    return { component, grams: resowGrams(perM2, areaM2, stretch, 1 - missing) }
   })
 
   async function sowAgain() {
@@ -88,7 +88,7 @@ function Decide({
       id: newId('stand'),
       gardenId: stand.gardenId,
       bedId: bed.id,
-      part:
+      segment:
         stretch > 0.98
           ? { kind: 'whole' }
           : { kind: 'strip', fromM: typedNumber(from), toM: typedNumber(to) },
@@ -101,18 +101,18 @@ function Decide({
       start: {
         plan: {
           date: isoDate(today),
-          covering: stand.start.fact?.covering ?? 'raked',
+          covering: stand.start.actual?.covering ?? 'raked',
           passes: 1,
-          components: needs.map(({ part, grams: weight }) => ({
-            ...part,
+          components: needs.map(({ component, grams: weight }) => ({
+            ...component,
             grams: Math.round(weight * 10) / 10,
           })),
           note: 'Sown again where it was thin.',
         },
-        fact: null,
+        actual: null,
       },
       cuts: [],
-      end: { plan: stand.end.plan, fact: null },
+      end: { plan: stand.end.plan, actual: null },
       note: '',
     }
     const stored = await commit('Planned sowing again', [
@@ -162,8 +162,8 @@ function Decide({
             About{' '}
             {needs
               .map(
-                ({ part, grams: weight }) =>
-                  `${grams(weight, data.garden.units)} of ${findSpecies(part.speciesId)?.name.toLowerCase()}`,
+                ({ component, grams: weight }) =>
+                  `${grams(weight, data.garden.units)} of ${findSpecies(component.speciesId)?.name.toLowerCase()}`,
               )
               .join(' and ')}
             , {percent(missing)} of the rate on that stretch.

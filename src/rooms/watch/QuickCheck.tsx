@@ -141,7 +141,7 @@ function Ask({
       {guided && plant ? (
         <StageGuide
           plant={plant}
-          wasCut={view.stand.cuts.some(({ cut }) => cut.fact)}
+          wasCut={view.stand.cuts.some(({ cut }) => cut.actual)}
           stages={forecast?.stages ?? []}
           value=""
           onPick={(bbch) => pick({ stage: String(bbch) })}

@@ -22,7 +22,7 @@ const CLOSED = 0.6
 export function UpYet({ view, forecast }: { view: StandView; forecast: StandForecast }) {
   const { today } = useGarden()
   const { stand } = view
-  const sownOn = stand.start.fact && !stand.end.fact ? dayNumber(stand.start.fact.date) : null
+  const sownOn = stand.start.actual && !stand.end.actual ? dayNumber(stand.start.actual.date) : null
   const cover = bandOn(forecast.cover, today)
   if (sownOn === null || today - sownOn > LOOK_DAYS || (cover && cover.p10 > CLOSED)) return null
   const plants = plantsOf(stand)

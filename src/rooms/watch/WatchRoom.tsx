@@ -36,7 +36,7 @@ export function WatchRoom() {
       empty="No cover is growing. Record a sowing first."
       items={growing.map((stand) => {
         const seen = lastCheck(stand.id)
-        const sown = dayNumber(stand.start.fact!.date)
+        const sown = dayNumber(stand.start.actual!.date)
         return {
           stand,
           bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
@@ -58,14 +58,14 @@ function WatchStand({ view }: { view: StandView }) {
     <section>
       <StandHead stand={view.stand} bed={view.bed} units={data.garden.units} step="watch" />
       <PlanLine plan={plan} />
-      {view.stand.start.fact ? null : (
+      {view.stand.start.actual ? null : (
         <p className="mb-3">
           This is still a plan. Record the sowing before checking it; the forecast below is for the planned
           date.
         </p>
       )}
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
-        {view.stand.start.fact ? <CheckPanel view={view} watch={watch} checking={checking} /> : <div />}
+        {view.stand.start.actual ? <CheckPanel view={view} watch={watch} checking={checking} /> : <div />}
         <div className="min-w-0">
           {watch.forecast.value && (
             <>

@@ -74,7 +74,7 @@ export function useChecking(
   }
 
   const cutSince = (date: string) =>
-    stand.cuts.some(({ cut }) => (cut.fact?.date ?? '') > date) || (stand.end.fact?.date ?? '') > date
+    stand.cuts.some(({ cut }) => (cut.actual?.date ?? '') > date) || (stand.end.actual?.date ?? '') > date
 
   /** Stores the check; `how` answers a doubt, `withPictures` leaves out pictures that did not fit. */
   async function save(how: Answer = 'ask', withPictures = true): Promise<boolean> {
