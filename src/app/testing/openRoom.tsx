@@ -189,7 +189,12 @@ export async function openGarden(
   answering = quick({ ...none, keepRecord: engine.keepRecord, ...jobs }, members)
   const store = await freshStore(true)
   const demo = { stationSeed: 1, stationFrom: date, opensOn: date }
-  await commit(database, data.garden.id, 'Opened', gardenWrites({ ...data, garden: { ...data.garden, demo } }))
+  await commit(
+    database,
+    data.garden.id,
+    'Opened',
+    gardenWrites({ ...data, garden: { ...data.garden, demo } }),
+  )
   store.dispatch(gardenOpened(data.garden.id))
   return showPage(path, store)
 }

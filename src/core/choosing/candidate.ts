@@ -2,8 +2,8 @@ import { findMethod } from '../ending/methods'
 import { beginsOn } from '../season/deadDays'
 import { shareOf, quantilesOf, type Range } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'
-import { harmTexts } from '../plants/catalogue'
-import { notAllFood } from '../plants/food'
+import { harmsOf } from '../plants/catalogue'
+import { partlyFood } from '../plants/food'
 import type { Species } from '../plants/parameters'
 import type { BestTermination } from '../scenario/best'
 import type { ScenarioOutcome } from '../scenario/types'
@@ -11,7 +11,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { DateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
-import type { Candidate, ChooseQuestion, MixComponent, PurposeResult } from './types'
+import type { Candidate, ChooseQuestion, CoverCaution, MixComponent, PurposeResult } from './types'
 
 /** Weight of the first, second and third purpose. */
 const PURPOSE_WEIGHTS = [0.5, 0.3, 0.2]
@@ -111,22 +111,22 @@ export const grownUntil = (best: BestTermination, sowDay: number, until: number)
 /** Nitrogen a crop takes up from which it counts as hungry, g m⁻². */
 const HUNGRY_G = 16
 
-function cautionsFor(plants: readonly Species[], question: ChooseQuestion): string[] {
+function cautionsFor(plants: readonly Species[], question: ChooseQuestion): CoverCaution[] {
   const { follows, animals } = question
-  const cautions = plants.flatMap((plant) => [
-    ...plant.cautions,
-    ...harmTexts(plant, (who) => who === 'people' || animals.some((kept) => kept === who)),
+  const cautions = plants.flatMap((plant): CoverCaution[] => [
+    ...plant.cautions.map((text) => ({ code: 'of the plant' as const, text })),
+    ...harmsOf(plant, (who) => who === 'people' || animals.some((kept) => kept === who)).map((harm) => ({
+      code: 'harm' as const,
+      harm,
+    })),
   ])
   const crop = follows.kind === 'crop' ? follows.crop : null
   if (crop && plants.some((plant) => plant.family === crop.family))
-    cautions.push(`Same family as the next crop (${crop.family}): pests and diseases may carry over.`)
+    cautions.push({ code: 'same family', family: crop.family })
   if (crop && crop.nitrogenG >= HUNGRY_G && plants.every((plant) => plant.group === 'grass'))
-    cautions.push(`Strawy residue ties up nitrogen just when ${crop.name.toLowerCase()} wants it.`)
-  if (question.purposes.includes('nematodes'))
-    cautions.push(
-      'Ask a laboratory which nematode it is: lesion nematodes feed on rye, oats and buckwheat as well.',
-    )
-  const food = question.purposes.includes('kitchen') ? notAllFood(plants) : null
-  if (food) cautions.push(food)
-  return [...new Set(cautions)]
+    cautions.push({ code: 'ties up', cropId: crop.id })
+  if (question.purposes.includes('nematodes')) cautions.push({ code: 'which nematode' })
+  const food = question.purposes.includes('kitchen') ? partlyFood(plants) : null
+  if (food) cautions.push({ code: 'partly food', food })
+  return cautions
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
+import { cautionText } from '../../text/cautions'
 import { dayNumber } from '../foundations/day'
 import { testBed, testTool } from '../testing/beds'
 import { questionWeather, testMeans, testQuestion } from '../testing/questions'
@@ -109,7 +110,9 @@ describe('each hard limit stops what it should and nothing else', () => {
   })
   test('what harms only low or frosted is a caution for grazers, not a limit', () => {
     const answer = judged(summer({}, { animals: ['ruminants'] }), 'sorghum-sudangrass')
-    expect(answer.verdict === 'candidate' && answer.candidate.cautions.join(' ')).toMatch(/prussic acid.*vet/)
+    expect(answer.verdict === 'candidate' && answer.candidate.cautions.map(cautionText).join(' ')).toMatch(
+      /prussic acid.*vet/,
+    )
   })
   test('the family of what was diseased here, for four years', () => {
     const trouble = (date: string) => ({

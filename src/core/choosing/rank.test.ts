@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { cautionText } from '../../text/cautions'
 import { dayNumber } from '../foundations/day'
 import type { SiteClimate } from '../garden/site'
 import { findSpecies, SPECIES } from '../plants/catalogue'
@@ -170,7 +171,9 @@ describe('sayings', () => {
       (
         ownCover([{ speciesId: id, share: 1 }], { ...base, ...extra }, questionWeather(base, pennsylvania))!
           .judged as Candidate
-      ).cautions.join(' ')
+      ).cautions
+        .map(cautionText)
+        .join(' ')
     expect(cautions('white-mustard', { follows })).toMatch(/Same family/)
     expect(cautions('oats', { follows })).toMatch(/ties up nitrogen just when cabbage/)
     expect(cautions('oats', {})).not.toMatch(/ties up/)

@@ -1,6 +1,8 @@
 import type { Quantiles, Range } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import type { Bed, Segment, Covering, Garden, PurposeId, Stand } from '../garden/schema'
+import type { HarmOf } from '../plants/catalogue'
+import type { PartlyFood } from '../plants/food'
 import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
 import type { EarlierUse } from '../season/run'
 import type { DateQuantiles } from '../stand/summary'
@@ -112,8 +114,17 @@ export type Candidate = {
   overSingle: { speciesId: string; better: Difference[]; worse: Difference[] } | null
   /** What the one ranked next has over this one, and this one over it. */
   againstNext: { key: string; better: Difference[]; worse: Difference[] } | null
-  cautions: string[]
+  cautions: CoverCaution[]
 }
+
+/** What to mind with a cover here. */
+export type CoverCaution =
+  | { code: 'of the plant'; text: string }
+  | { code: 'harm'; harm: HarmOf }
+  | { code: 'same family'; family: string }
+  | { code: 'ties up'; cropId: string }
+  | { code: 'which nematode' }
+  | { code: 'partly food'; food: PartlyFood }
 
 export type LimitName =
   | 'too little time'

@@ -113,8 +113,12 @@ describe('eating and uprooting', () => {
 
 describe('sanity of a plan', () => {
   test('a tight pen, too much manure and too little growth are said with the fix', () => {
-    expect(stockingDoubts({ ...hens, head: 9 }, 9.6, 300).join()).toMatch(/too tight: at most 4 hens/)
-    expect(stockingDoubts({ ...hens, daysPerStop: 8 }, 9.6, 300).join()).toMatch(/more than the 17 g/)
+    expect(stockingDoubts({ ...hens, head: 9 }, 9.6, 300)).toContainEqual(
+      expect.objectContaining({ code: 'too tight', mostHead: 4, kind: 'hens' }),
+    )
+    expect(stockingDoubts({ ...hens, daysPerStop: 8 }, 9.6, 300)).toContainEqual(
+      expect.objectContaining({ code: 'too much manure', mostG: 17 }),
+    )
     const sheep: AnimalPlan = {
       ...hens,
       kind: 'sheep',
@@ -123,7 +127,7 @@ describe('sanity of a plan', () => {
       penWidthM: 5,
       daysPerStop: 3,
     }
-    expect(stockingDoubts(sheep, 50, 100).join()).toMatch(/Shorten the stop/)
+    expect(stockingDoubts(sheep, 50, 100)).toContainEqual({ code: 'too little growth' })
     expect(stockingDoubts({ ...hens, daysPerStop: 1, rounds: 2 }, 9.6, 300)).toEqual([])
   })
   test('the plan to start from is calm and whole days', () => {

@@ -187,23 +187,25 @@ export const broughtFeedKg = (plan: AnimalPlan, days: number, eatenKg: number) =
 export const scratchGrainKg = (plan: AnimalPlan, stops: number) =>
   plan.kind === 'hens' ? plan.head * stops * daysOnStop(plan, plan.rounds - 1) * SCRATCH_GRAIN_KG : 0
 
-/** What is doubtful about a plan, each with the fix. */
-export function stockingDoubts(plan: AnimalPlan, plotM2: number, massG: number): string[] {
-  const { leastM2, droppingsG } = HUSBANDRY[plan.kind]
+/** What is doubtful about animals on a plot: room for each in m², nitrogen of their droppings in g m⁻². */
+export type StockingDoubt =
+  | { code: 'too tight'; eachM2: number; mostHead: number; kind: LivestockKind }
+  | { code: 'too much manure'; nitrogenG: number; mostG: number }
+  | { code: 'too little growth' }
+
+/** What is doubtful about a plan on a plot of `plotM2` with `massG` g m⁻² standing; empty when nothing is. */
+export function stockingDoubts(plan: AnimalPlan, plotM2: number, massG: number): StockingDoubt[] {
+  const { kind } = plan
+  const { leastM2, droppingsG, feedKg, forageShare } = HUSBANDRY[kind]
+  const doubts: StockingDoubt[] = []
   const pen = penM2(plan, plotM2)
-  const doubts: string[] = []
-  if (pen / plan.head < leastM2)
-    doubts.push(
-      `${(pen / plan.head).toFixed(1)} m² for each is too tight: at most ${Math.max(0, Math.floor(pen / leastM2))} ${plan.kind} in this pen.`,
-    )
+  const eachM2 = pen / plan.head
+  if (eachM2 < leastM2)
+    doubts.push({ code: 'too tight', eachM2, mostHead: Math.max(0, Math.floor(pen / leastM2)), kind })
   const nitrogenG = animalDays(plan, plotM2) * droppingsG
-  if (nitrogenG > MOST_NITROGEN_G)
-    doubts.push(
-      `Their droppings bring ${Math.round(nitrogenG)} g nitrogen per m², more than the ${MOST_NITROGEN_G} g usually allowed in a year. Move them sooner or take fewer.`,
-    )
-  const needG = pressure(plan, plotM2) * HUSBANDRY[plan.kind].feedKg * 1000
-  if (HUSBANDRY[plan.kind].forageShare >= 0.8 && needG > massG * 0.7)
-    doubts.push('There is less growth than they eat on a stop. Shorten the stop or bring hay.')
+  if (nitrogenG > MOST_NITROGEN_G) doubts.push({ code: 'too much manure', nitrogenG, mostG: MOST_NITROGEN_G })
+  const needG = pressure(plan, plotM2) * feedKg * 1000
+  if (forageShare >= 0.8 && needG > massG * 0.7) doubts.push({ code: 'too little growth' })
   return doubts
 }
 

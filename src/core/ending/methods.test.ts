@@ -8,8 +8,7 @@ import { wayOf, waysFor } from '../testing/comparison'
 import { stopsOf } from './animals'
 import { endingOf, type EndingSetup } from './outcome'
 import { filmHeat } from './sheets'
-import { cautionsOf } from '../plants/catalogue'
-import { notAllFood } from '../plants/food'
+import { partlyFood } from '../plants/food'
 import { animalCautions, bloatNow, frostedLately, harmNow, obstacleOf } from './obstacles'
 import { findMethod, METHODS, type MethodId } from './methods'
 
@@ -313,13 +312,10 @@ describe('who is told what of a cover', () => {
       )
     expect(findSpecies('pearl-millet')!.harms.some(({ why }) => /prussic/.test(why))).toBe(false)
   })
-  test('hairy vetch names cattle and is kept from horses; every animal caution ends at a vet', () => {
+  test('hairy vetch names cattle and is kept from horses', () => {
     const vetch = findSpecies('hairy-vetch')!
     expect(vetch.harms.find(({ who }) => who === 'ruminants')!.why).toMatch(/Cattle/)
     expect(vetch.harms.find(({ who }) => who === 'horses')!.level).toBe('avoid')
-    for (const entry of SPECIES)
-      for (const text of cautionsOf(entry).filter((one) => !entry.cautions.includes(one)))
-        expect(text).toMatch(/ and people: |Ask a vet\.$/)
   })
   test('cautions follow the stage: rye is not accused of ergot before it heads', () => {
     const sheep = [{ id: 's', kind: 'sheep' as const, head: 2, penLengthM: null, penWidthM: null }]
@@ -337,12 +333,17 @@ describe('who is told what of a cover', () => {
 describe('what people eat of a mix', () => {
   const plants = (...ids: string[]) => ids.map((id) => findSpecies(id)!)
   test('pea with vetch is told apart and never food as a whole', () => {
-    expect(notAllFood(plants('field-pea', 'hairy-vetch'))).toMatch(
-      /pick only field pea.*leave hairy vetch.*vetch has a dozen narrow ones/,
-    )
-    expect(notAllFood(plants('field-pea', 'oats'))).toBeNull()
-    expect(notAllFood(plants('hairy-vetch'))).toBeNull()
-    expect(notAllFood(plants('cereal-rye', 'black-oat'))).toMatch(/leave black oat\.$/)
+    expect(partlyFood(plants('field-pea', 'hairy-vetch'))).toEqual({
+      food: ['Field pea (spring type)'],
+      other: ['Hairy vetch'],
+      peaAndVetch: true,
+    })
+    expect(partlyFood(plants('field-pea', 'oats'))).toBeNull()
+    expect(partlyFood(plants('hairy-vetch'))).toBeNull()
+    expect(partlyFood(plants('cereal-rye', 'black-oat'))).toMatchObject({
+      other: ['Black oat'],
+      peaAndVetch: false,
+    })
   })
 })
 

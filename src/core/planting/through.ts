@@ -1,12 +1,28 @@
 import type { Bed, PlantingMethodId } from '../garden/schema'
 import type { Crop } from '../plants/crops'
 
+/** Why a way of planting fits or does not. */
+export type ThroughReason =
+  | 'closes over'
+  | 'stays put'
+  | 'seed in mulch'
+  | 'smears'
+  | 'quick for many'
+  | 'single seeds'
+  | 'little to move'
+  | 'warmer rows'
+  | 'weeds in rows'
+  | 'makes a seedbed'
+  | 'feeds through tie-up'
+  | 'costs compost'
+  | 'tight soil'
+  | 'only where hard'
+
 /** A way of getting the crop into the ground through what lies on it, and why it fits or not. */
 export type PlantingWay = {
   id: PlantingMethodId
-  name: string
   fits: 'well' | 'fair' | 'poorly'
-  reason: string
+  reason: ThroughReason
 }
 
 /** More mulch than this, g m⁻², hides the ground from a trowel; and from a seed row. */
@@ -30,27 +46,16 @@ export function waysThrough(
   const ways: PlantingWay[] = [
     {
       id: 'slot',
-      name: 'Part the mulch and open a slot',
       fits: transplants ? (mulchG > 1.5 * THICK_G ? 'fair' : 'well') : 'poorly',
-      reason: transplants
-        ? mulchG > 1.5 * THICK_G
-          ? 'So thick a mulch closes over the slot: open a hand’s width.'
-          : 'The mulch stays where it is and the soil is hardly moved.'
-        : 'Seed would lie in the mulch, not in the soil.',
+      reason: transplants ? (mulchG > 1.5 * THICK_G ? 'closes over' : 'stays put') : 'seed in mulch',
     },
     {
       id: 'dibble',
-      name: 'Dibble through it',
       fits: transplants && !heavy && crop.plantCm <= 20 ? 'well' : transplants && !heavy ? 'fair' : 'poorly',
-      reason: transplants
-        ? heavy
-          ? 'In heavy soil a dibble smears the sides of the hole.'
-          : 'Quick for many small plants.'
-        : 'Only for seed dropped one by one, such as beans.',
+      reason: transplants ? (heavy ? 'smears' : 'quick for many') : 'single seeds',
     },
     {
       id: 'rake',
-      name: 'Rake rows free',
       fits: !transplants
         ? mulchG > THICK_G && crop.rowCm < NARROW_ROW_CM
           ? 'poorly'
@@ -58,30 +63,22 @@ export function waysThrough(
         : mulchG > THICK_G
           ? 'fair'
           : 'poorly',
-      reason: !transplants
-        ? mulchG <= SEED_ROW_G
-          ? 'There is little to move; seed finds the soil.'
-          : 'Bare, warmer rows for seed; put the mulch back once it stands.'
-        : 'Bare rows warm sooner, yet weeds come up in them.',
+      reason: !transplants ? (mulchG <= SEED_ROW_G ? 'little to move' : 'warmer rows') : 'weeds in rows',
     },
     {
       id: 'compost row',
-      name: 'Compost over the mulch, in rows',
       fits: !transplants ? (crop.smallSeed ? 'well' : 'fair') : tiesUp ? 'well' : 'fair',
       reason:
         crop.smallSeed && !transplants
-          ? 'Two or three centimetres of compost make the seedbed that the mulch is not.'
+          ? 'makes a seedbed'
           : tiesUp
-            ? 'It feeds the plants while the residue ties nitrogen up.'
-            : 'It works at once; the compost is the cost.',
+            ? 'feeds through tie-up'
+            : 'costs compost',
     },
     {
       id: 'loosen',
-      name: 'Fork loose without turning',
       fits: heavy ? 'well' : 'fair',
-      reason: heavy
-        ? 'Heavy soil under a cover is often tight; loosen before planting, when it crumbles.'
-        : 'Only where a fork goes in hard.',
+      reason: heavy ? 'tight soil' : 'only where hard',
     },
   ]
   return ways.sort((a, b) => RANK[a.fits] - RANK[b.fits])

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { z } from 'zod'
 import { doseNeeded } from '../ending/sheets'
 import { chopSurvival, chopSurvivalAt, crimpSurvival } from '../ending/survival'
-import { cautionsOf, findSpecies, groupsOf, seedSize, SPECIES } from './catalogue'
+import { findSpecies, groupsOf, seedSize, SPECIES } from './catalogue'
 import { CROPS, crop } from './crops'
 import { species } from './parameters'
 
@@ -44,12 +44,6 @@ describe('catalogue', () => {
       if (entry.lastWeedingDays !== null) expect(entry.lastWeedingDays).toBeLessThan(entry.daysInBed)
       expect(entry.lightReturns.daysBeforeClearing).toBeLessThan(entry.daysInBed)
     }
-  })
-  test('what harms animals or people is told, and defers to a vet', () => {
-    for (const plant of SPECIES)
-      for (const caution of cautionsOf(plant)) expect(caution).toMatch(/^[A-Z].*\.$/)
-    expect(cautionsOf(findSpecies('sorghum-sudangrass')!).join(' ')).toMatch(/Ask a vet/)
-    expect(cautionsOf(findSpecies('faba-bean')!)[0]).not.toMatch(/vet/)
   })
   test('prices are ranges, short names fit the loom, and sources name only what is better than judgement', () => {
     for (const plant of SPECIES) {

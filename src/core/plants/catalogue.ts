@@ -40,18 +40,15 @@ export function seedSize(plant: Species): SeedSize {
   return grams < 3 ? 'tiny' : grams < 10 ? 'small' : grams < 80 ? 'medium' : 'large'
 }
 
-/** What a cover can do to some of its eaters, told once for all of them, with its name; about animals it defers to a vet. */
-export function harmTexts(
+/** A harm that a cover can do, with all of those it can do it to. */
+export type HarmOf = { plant: string; why: string; who: Creature[] }
+
+/** What a cover can do to some of its eaters, told once for all of them. */
+export function harmsOf(
   plant: Pick<Species, 'name' | 'harms'>,
   whom: (who: Creature) => boolean = () => true,
-): string[] {
+): HarmOf[] {
   const byWhy = new Map<string, Creature[]>()
   for (const { who, why } of plant.harms) if (whom(who)) byWhy.set(why, [...(byWhy.get(why) ?? []), who])
-  return [...byWhy].map(([why, who]) => {
-    const vet = who.some((creature) => creature !== 'people') ? ' Ask a vet.' : ''
-    return `${plant.name} and ${who.join(', ')}: ${why}${vet}`
-  })
+  return [...byWhy].map(([why, who]) => ({ plant: plant.name, why, who }))
 }
-
-/** All cautions of a species, those about animals deferring to a vet. */
-export const cautionsOf = (plant: Species): string[] => [...harmTexts(plant), ...plant.cautions]

@@ -7,6 +7,7 @@ import {
   stockingDoubts,
   stopsOf,
   type AnimalPlan,
+  type StockingDoubt,
   type Stop,
 } from '../ending/animals'
 import type { MethodId } from '../ending/methods'
@@ -50,7 +51,7 @@ export type MovingAnswer = {
   chance: number
   /** Days by which the harvest of what follows comes too soon after the animals; 0 where it keeps the interval. */
   manureWait: number
-  doubts: string[]
+  doubts: StockingDoubt[]
 }
 
 /** Members whose growth is followed between the rounds: the middle of them is all that is asked. */

@@ -4,6 +4,7 @@ import { findPurpose } from '../../core/choosing/purposes'
 import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
+import { cautionText } from '../../text/cautions'
 import { endingText, reasonText, riskText } from '../../text/choosing'
 import { dateRangeText, shortDate, type Units, money } from '../../text/format'
 import { Swatch } from '../../parts/Swatch'
@@ -185,7 +186,7 @@ function CandidateRow({
             )}
           </p>
         )}
-        {candidate.cautions.map((caution) => (
+        {[...new Set(candidate.cautions.map(cautionText))].map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}
         <WhyRanked candidate={candidate} />

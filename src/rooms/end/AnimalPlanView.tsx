@@ -5,6 +5,7 @@ import { manureDaysFor } from '../../core/planting/manure'
 import type { MovingAnswer } from '../../core/weighing/moving'
 import { Chance } from '../../parts/Chance'
 import { dateRangeText, dryMatter, kilos, longDate, nitrogen, percent, shortDate } from '../../text/format'
+import { stockingDoubtText } from '../../text/cautions'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { dayCount } from './animalForm'
@@ -80,8 +81,8 @@ export function AnimalPlanView({
           </table>
         </Scroll>
         {answer.doubts.map((doubt) => (
-          <p key={doubt} role="status" className="mt-2 font-semibold">
-            {doubt}
+          <p key={doubt.code} role="status" className="mt-2 font-semibold">
+            {stockingDoubtText(doubt, units)}
           </p>
         ))}
       </div>

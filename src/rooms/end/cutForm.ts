@@ -1,7 +1,8 @@
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { CutDetails, Stand } from '../../core/garden/schema'
 import { typedNumber } from '../../parts/typed'
-import { notAllFood } from '../../core/plants/food'
+import { partlyFood } from '../../core/plants/food'
+import { partlyFoodText } from '../../text/cautions'
 import { plantsOf } from '../../parts/names'
 
 export type CutForm = {
@@ -87,10 +88,13 @@ export function cutProblems(
   if (form.heightCm.trim() === '' || !(height >= 0 && height <= 200))
     problems.heightCm = 'The height left is a number from 0 to 200 cm.'
   const eaten = plantsOf(stand).filter(({ id }) => form.speciesId === '' || id === form.speciesId)
+  const partly = partlyFood(eaten)
   if (form.fate === 'eaten')
-    problems.speciesId =
-      notAllFood(eaten) ??
-      (eaten.some(({ edible }) => edible) ? undefined : 'People do not eat it. Choose what becomes of it.')
+    problems.speciesId = partly
+      ? partlyFoodText(partly)
+      : eaten.some(({ edible }) => edible)
+        ? undefined
+        : 'People do not eat it. Choose what becomes of it.'
   if (problems.speciesId === undefined) delete problems.speciesId
   if (!(share > 0 && share <= 100)) problems.sharePct = 'The share of the ground is a number from 1 to 100 %.'
   return problems

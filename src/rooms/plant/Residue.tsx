@@ -8,6 +8,7 @@ import type { Crop } from '../../core/plants/crops'
 import { weedSuppression } from '../../core/residue/pools'
 import { Caution } from '../../parts/Caution'
 import { centimetres, dryMatter, kilos, percent } from '../../text/format'
+import { PLANTING_METHOD_NAME, THROUGH_REASON } from '../../text/planting'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
@@ -67,15 +68,17 @@ export function Residue({
           tieUp !== undefined && tieUp.chance < 0.5,
         ).map((way) => (
           <li key={way.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr_auto]">
-            <strong className={way.fits === 'poorly' ? 'font-normal' : ''}>{way.name}</strong>
+            <strong className={way.fits === 'poorly' ? 'font-normal' : ''}>
+              {PLANTING_METHOD_NAME[way.id]}
+            </strong>
             <span>{FITS[way.fits]}</span>
-            <span className="quiet text-sm">{way.reason}</span>
+            <span className="quiet text-sm">{THROUGH_REASON[way.reason]}</span>
             {!planted && way.fits !== 'poorly' && (
               <button
                 type="button"
                 className="btn btn-xs"
                 aria-pressed={cropPlan?.plantingMethod === way.id}
-                aria-label={`${cropPlan?.plantingMethod === way.id ? 'Planned' : 'Plan'}: ${way.name}`}
+                aria-label={`${cropPlan?.plantingMethod === way.id ? 'Planned' : 'Plan'}: ${PLANTING_METHOD_NAME[way.id]}`}
                 onClick={() =>
                   planCrop({ plantingMethod: cropPlan?.plantingMethod === way.id ? null : way.id })
                 }

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { cautionsOf } from '../../core/plants/catalogue'
+import { plantCautions } from '../../text/cautions'
 import { PARAMETERS, PARAMETER_NAMES, type Species } from '../../core/plants/parameters'
 import { Caution } from '../../parts/Caution'
 import { drillRate, metres, temperature } from '../../text/format'
@@ -99,7 +99,7 @@ export function PlantPage({ plant }: { plant: Species }) {
             ))}
           </dl>
           <div className="mt-3">
-            {cautionsOf(plant).map((caution) => (
+            {plantCautions(plant).map((caution) => (
               <Caution key={caution}>{caution}</Caution>
             ))}
           </div>

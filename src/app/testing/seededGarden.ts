@@ -1,12 +1,12 @@
-import { isoDate, dayNumber } from '../../../core/foundations/day'
-import { randomStream } from '../../../core/foundations/random'
-import { clearing, cropContent, cropStand, planting } from '../../../core/garden/newStands'
-import { USUAL_RULES } from '../../../core/garden/rules'
-import type { Bed, GardenData, Stand } from '../../../core/garden/schema'
-import { findCrop } from '../../../core/plants/crops'
-import { testCover, testTool } from '../../../core/testing/beds'
-import { marlpitLane } from '../../../demo/marlpitLane'
-import { startingForm, type ChooseForm } from '../question'
+import { isoDate, dayNumber } from '../../core/foundations/day'
+import { randomStream } from '../../core/foundations/random'
+import { clearing, cropContent, cropStand, planting } from '../../core/garden/newStands'
+import { USUAL_RULES } from '../../core/garden/rules'
+import type { Bed, GardenData, Stand } from '../../core/garden/schema'
+import { findCrop } from '../../core/plants/crops'
+import { testCover, testTool } from '../../core/testing/beds'
+import { marlpitLane } from '../../demo/marlpitLane'
+import { startingForm, type ChooseForm } from '../../rooms/choose/question'
 
 const OWNED = [
   testTool('scythe'),
@@ -73,4 +73,3 @@ export function seededGarden(seed: number) {
   }))
   return { data, bed, today, form, components }
 }
-

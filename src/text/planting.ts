@@ -1,0 +1,29 @@
+import type { PlantingMethodId } from '../core/garden/schema'
+import type { ThroughReason } from '../core/planting/through'
+
+/** Names of the ways of planting through a mulch. */
+export const PLANTING_METHOD_NAME: Record<PlantingMethodId, string> = {
+  slot: 'Part the mulch and open a slot',
+  dibble: 'Dibble through it',
+  rake: 'Rake rows free',
+  'compost row': 'Compost over the mulch, in rows',
+  loosen: 'Fork loose without turning',
+}
+
+/** Why a way of planting fits or does not. */
+export const THROUGH_REASON: Record<ThroughReason, string> = {
+  'closes over': 'So thick a mulch closes over the slot: open a hand’s width.',
+  'stays put': 'The mulch stays where it is and the soil is hardly moved.',
+  'seed in mulch': 'Seed would lie in the mulch, not in the soil.',
+  smears: 'In heavy soil a dibble smears the sides of the hole.',
+  'quick for many': 'Quick for many small plants.',
+  'single seeds': 'Only for seed dropped one by one, such as beans.',
+  'little to move': 'There is little to move; seed finds the soil.',
+  'warmer rows': 'Bare, warmer rows for seed; put the mulch back once it stands.',
+  'weeds in rows': 'Bare rows warm sooner, yet weeds come up in them.',
+  'makes a seedbed': 'Two or three centimetres of compost make the seedbed that the mulch is not.',
+  'feeds through tie-up': 'It feeds the plants while the residue ties nitrogen up.',
+  'costs compost': 'It works at once; the compost is the cost.',
+  'tight soil': 'Heavy soil under a cover is often tight; loosen before planting, when it crumbles.',
+  'only where hard': 'Only where a fork goes in hard.',
+}
