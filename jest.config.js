@@ -21,6 +21,12 @@ const shared = {
 /** `.test.ts` needs no page; `.test.tsx` shows rooms and hooks on one made of jsdom. */
 export default {
   maxWorkers: '100%',
+  coverageProvider: 'v8',
+  coverageDirectory: 'reports/coverage',
+  coverageReporters: ['text-summary', 'json-summary'],
+  collectCoverageFrom: ['src/**/*.{ts,tsx}', '!**/*.test.*', '!**/testing/**'],
+  // Floors that may only rise; what runs in the browser alone is counted by the browser tests.
+  coverageThreshold: { global: { lines: 85 }, './src/core/': { lines: 90 } },
   projects: [
     { ...shared, displayName: 'core', testEnvironment: 'node', testMatch: ['**/*.test.ts'] },
     {
