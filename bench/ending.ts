@@ -44,13 +44,17 @@ function compare(members: number) {
   const season = standRun(scenario.standCase, ensemble)!
   const start = performance.now()
   let first = 0
-  const ways = compareTerminations(
+  const methods = compareTerminations(
     scenario,
     season,
     { startDay: null },
     () => (first ||= performance.now() - start),
   )
-  return { whole: performance.now() - start, first, ways: ways.filter((way) => !way.obstacle).length }
+  return {
+    whole: performance.now() - start,
+    first,
+    ways: methods.filter((method) => !method.obstacle).length,
+  }
 }
 
 compare(50)

@@ -35,12 +35,12 @@ function kernelNs(members: number, species: number): number {
     canopyAbove: null,
     events: [],
   }
-  const traits = drawMemberParameters(members, 2)
-  for (let i = 0; i < 3; i++) runStand(input, ensemble, traits)
+  const memberParameters = drawMemberParameters(members, 2)
+  for (let i = 0; i < 3; i++) runStand(input, ensemble, memberParameters)
   let best = Infinity
   for (let i = 0; i < 5; i++) {
     const start = performance.now()
-    runStand(input, ensemble, traits)
+    runStand(input, ensemble, memberParameters)
     best = Math.min(best, performance.now() - start)
   }
   return (best * 1e6) / (members * DAYS * species)

@@ -80,14 +80,14 @@ lines.push(
   'Black sheets count air + 4.5 °C above 0 °C, clear film Tmax + 0.85·Rs above 45 °C.',
   '',
   ...head('way', 'minutes per m²', 'stays as mulch, %', 'buried, %', 'taken off, %', 'soil moved, 0–3'),
-  ...METHODS.map((way) =>
+  ...METHODS.map((method) =>
     row([
-      way.name,
-      way.minutesPerM2,
-      percent(leftOnTop(way)),
-      percent(way.buried),
-      percent(way.removed),
-      way.disturbance,
+      method.name,
+      method.minutesPerM2,
+      percent(leftOnTop(method)),
+      percent(method.buried),
+      percent(method.removed),
+      method.disturbance,
     ]),
   ),
   '',

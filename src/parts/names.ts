@@ -39,8 +39,8 @@ export const leadName = (stand: Stand): string => leadSpecies(stand)?.name.toLow
 
 /** How a stand is ended, in words that follow `by`: `crimp, then tarp`. */
 export function endingWords({ method, passes }: Pick<EndDetails, 'method' | 'passes'>): string {
-  const way = findMethod(method)
-  return way ? methodName(way, passes).toLowerCase() : method
+  const entry = findMethod(method)
+  return entry ? methodName(entry, passes).toLowerCase() : method
 }
 
 /** What was done about plants that stood again. */

@@ -82,11 +82,11 @@ export function endingText({
     return follows === 'nothing'
       ? 'Nothing takes this ground after it; it can stay.'
       : 'No way of yours can end it here.'
-  const way = findMethod(ending.end.method)
-  if (!way) return ''
-  const name = methodName(way, ending.end.passes).toLowerCase()
-  if (way.waits)
-    return `Ended by ${way.waits === 'cold' ? 'the winter' : 'the summer’s heat'}, no work of yours.`
+  const method = findMethod(ending.end.method)
+  if (!method) return ''
+  const name = methodName(method, ending.end.passes).toLowerCase()
+  if (method.waits)
+    return `Ended by ${method.waits === 'cold' ? 'the winter' : 'the summer’s heat'}, no work of yours.`
   const sure = chance >= SAFE_CHANCE ? '' : ', which is not sure'
   const latest =
     ending.latestSafeDay !== null && ending.latestSafeDay > dayNumber(ending.end.date)

@@ -7,17 +7,17 @@ import { failsText } from './criteria'
 const LIKELY = 0.65
 
 /** What to mind about a way begun on a day, in a sentence: how it fails, or what is left to do where it does not. */
-export function wayText(way: Method, { chance, survivors, failures }: TerminationStart): string {
+export function wayText(method: Method, { chance, survivors, failures }: TerminationStart): string {
   const standAgain = Math.round(survivors.p50 * 100)
-  if (way.waits) return waitsText(way, chance)
+  if (method.waits) return waitsText(method, chance)
   const fails = failsText(failures)
   if (chance < SAFE_CHANCE && fails) return `It ${fails}.`
-  if (way.sheet === 'clear') return 'Cloud stops it: cover again with black if the sun fails.'
-  if (way.sheet === 'cardboard') return 'It goes soft after eight to twelve weeks and may blow off before.'
-  if (way.sheet) return 'A cool or dry spell under the sheet takes longer.'
-  if (way.animals === 'grazers') return 'Tops are eaten, crowns grow again: another ending must follow.'
-  if (way.animals) return `About ${standAgain} % may stand again; wet ground is caked and fouled.`
-  if (way.id === 'turn' || way.id === 'biofumigate')
+  if (method.sheet === 'clear') return 'Cloud stops it: cover again with black if the sun fails.'
+  if (method.sheet === 'cardboard') return 'It goes soft after eight to twelve weeks and may blow off before.'
+  if (method.sheet) return 'A cool or dry spell under the sheet takes longer.'
+  if (method.animals === 'grazers') return 'Tops are eaten, crowns grow again: another ending must follow.'
+  if (method.animals) return `About ${standAgain} % may stand again; wet ground is caked and fouled.`
+  if (method.id === 'turn' || method.id === 'biofumigate')
     return `About ${standAgain} % may stand again; every pass brings a flush of weeds, and seed flies for some weeks.`
   return `About ${standAgain} % may stand again; pull those.`
 }

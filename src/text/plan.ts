@@ -57,9 +57,9 @@ export function planData(scenario: Scenario) {
 
 /** How and when a plan ends its cover. */
 export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: boolean): string {
-  const way = findMethod(end.method)
-  const name = way ? methodName(way, end.passes).toLowerCase() : end.method
-  if (way?.waits && !done) return dead ? `${name} about ${shortDate(dead.p50)}` : name
+  const method = findMethod(end.method)
+  const name = method ? methodName(method, end.passes).toLowerCase() : end.method
+  if (method?.waits && !done) return dead ? `${name} about ${shortDate(dead.p50)}` : name
   return `${name} ${shortDate(dayNumber(end.date))}`
 }
 

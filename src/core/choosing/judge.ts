@@ -145,7 +145,7 @@ function standingOn(scenario: Scenario, season: SeasonRun, established: number):
 const wantsGrowth = ({ purposes }: ChooseQuestion) => purposes.some((id) => GROWTH_LEFT.includes(id))
 
 /** Whether an ending leaves most of the growth in the bed. */
-const leavesGrowth = ({ way }: Termination) => way === null || way.removed < 0.5
+const leavesGrowth = ({ method }: Termination) => method === null || method.removed < 0.5
 
 /** Endings that meet the grower's wishes: dead by a day, a break without green, no seed dropped. */
 function wishesOf({ limits, follows }: ChooseQuestion, { run, ensemble }: SeasonRun) {
@@ -155,10 +155,10 @@ function wishesOf({ limits, follows }: ChooseQuestion, { run, ensemble }: Season
       ? follows.day - WISHED_BREAK_DAYS
       : Infinity,
   )
-  return ({ dead, day, way }: Termination): boolean => {
+  return ({ dead, day, method }: Termination): boolean => {
     if (deadBy < Infinity && shareOf(dead.length, (m) => dead[m] <= deadBy) < REJECT_BELOW) return false
     if (!limits.neverReseeds) return true
-    const ends = way?.waits ? (quantilesOf(dead)?.p50 ?? Infinity) : day
+    const ends = method?.waits ? (quantilesOf(dead)?.p50 ?? Infinity) : day
     return selfSowing(run, ensemble, ends, true).every((entry) => entry.viablePerM2.p50 <= SELF_SOWN)
   }
 }

@@ -51,14 +51,14 @@ export function plantYear(
     },
   ]
   const members = ensemble.members.slice(0, MEMBERS)
-  const traits = drawMemberParameters(members.length, ensemble.seed)
+  const memberParameters = drawMemberParameters(members.length, ensemble.seed)
   return sowDays.flatMap((sowDay) => {
     const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)
     if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) return []
     const run = runStand(
       { sown, sowDay, soil: 'loam', fertility: 'medium', shade: 0, canopyAbove: null, events: [] },
       { ...ensemble, days, members },
-      traits,
+      memberParameters,
     )
     const last = run.days - 1
     return [

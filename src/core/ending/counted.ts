@@ -13,12 +13,12 @@ type Plot = { lengthM: number; widthM: number }
  */
 export function lastWorkDay(end: EndDetails, plot: Plot | null): number | null {
   const began = dayNumber(end.date)
-  const way = findMethod(end.method)
-  if (!way) return began
-  if (way.sheet) return end.liftedOn ? dayNumber(end.liftedOn) : null
+  const method = findMethod(end.method)
+  if (!method) return began
+  if (method.sheet) return end.liftedOn ? dayNumber(end.liftedOn) : null
   if (end.animals && plot)
     return Math.ceil(stopsOf(end.animals, plot.lengthM, plot.widthM, began).at(-1)!.endDay)
-  return began + lastActAfter(way, end)
+  return began + lastActAfter(method, end)
 }
 
 /**

@@ -27,7 +27,7 @@ const ALL_TOOLS = [tool('scythe'), tool('crimp board', 1.2), tool('black tarp', 
 describe('a way as it is usually done here', () => {
   const livestock = [{ id: 'h', kind: 'hens' as const, head: 4, penLengthM: 2, penWidthM: 1.2 }]
   const usual = (id: MethodId) =>
-    endFor({ way: findMethod(id)!, passes: 1 }, dayNumber('2026-05-01'), {
+    endFor({ method: findMethod(id)!, passes: 1 }, dayNumber('2026-05-01'), {
       bed,
       segment: { kind: 'whole' },
       livestock,
@@ -85,8 +85,8 @@ describe('obstacles', () => {
     plants: [findSpecies('cereal-rye')!],
     ...own,
   })
-  const obstacle = (way: Parameters<typeof findMethod>[0], own: Partial<Place> = {}) => {
-    const found = obstacleOf(findMethod(way)!, place(own))
+  const obstacle = (method: Parameters<typeof findMethod>[0], own: Partial<Place> = {}) => {
+    const found = obstacleOf(findMethod(method)!, place(own))
     return found && obstacleText(found, 'metric')
   }
   test('a missing tool and a small tarp are named, with the fix', () => {

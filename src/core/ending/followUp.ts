@@ -24,12 +24,12 @@ export function nextStep(
   days: number,
   establishment: keyof typeof DEAD_SHARE,
 ): NextStep {
-  const way = findMethod(method)
+  const entry = findMethod(method)
   const minutes = stragglerMinutes(Math.min(1, share), share > 0 ? plantsPerM2 / share : 0, areaM2)
   const percent = `${Math.round(share * 100)} %`
   if (share <= DEAD_SHARE[establishment] / 5)
     return { act: 'leave', minutes: 0, reason: `${percent} stand: nothing to do.` }
-  if (way?.acts.at(-1) === 'crimp' && daysSince < 10 && share <= 0.5)
+  if (entry?.acts.at(-1) === 'crimp' && daysSince < 10 && share <= 0.5)
     return {
       act: 'wait',
       minutes: 0,
@@ -43,7 +43,7 @@ export function nextStep(
       minutes: 0,
       reason: `${percent} stand again and planting is near: cover with cardboard or a sheet, or rake rows free and plant through.`,
     }
-  return way?.acts.at(-1) === 'crimp' || way?.acts.at(-1) === 'chop'
+  return entry?.acts.at(-1) === 'crimp' || entry?.acts.at(-1) === 'chop'
     ? {
         act: 'again',
         minutes: 0,

@@ -135,10 +135,10 @@ describe('what is needed', () => {
     plants: [findSpecies('brown-mustard')!],
   })
   test('every way names the first tool it lacks, and any one of a group will do', () => {
-    for (const way of METHODS.filter((entry) => entry.tools.length > 0)) {
-      expect(obstacleOf(way, place([]))).toEqual({ code: 'tools', oneOf: way.tools[0] })
-      const last = way.tools.map((group) => testTool(group.at(-1)!, 20, 20))
-      expect(obstacleOf(way, place(last))).toBeNull()
+    for (const method of METHODS.filter((entry) => entry.tools.length > 0)) {
+      expect(obstacleOf(method, place([]))).toEqual({ code: 'tools', oneOf: method.tools[0] })
+      const last = method.tools.map((group) => testTool(group.at(-1)!, 20, 20))
+      expect(obstacleOf(method, place(last))).toBeNull()
     }
   })
   test('a tarp may be turned; one of unknown size is trusted', () => {

@@ -14,10 +14,10 @@ import { findMethod, type Method } from './methods'
 const LOW_STUBBLE_M = 0.02
 
 /** Share of the survivors' growth that still stands after it (judgement): stubble, or stems that rise again. */
-function topLeft(way: Method, stubbleM: number): number {
-  if (way.sheet) return 0.25
-  if (way.acts.at(-1) === 'crimp') return 0.6
-  return way.acts.at(-1) === 'chop' ? (stubbleM > LOW_STUBBLE_M ? 0.12 : 0.06) : 0.03
+function topLeft(method: Method, stubbleM: number): number {
+  if (method.sheet) return 0.25
+  if (method.acts.at(-1) === 'crimp') return 0.6
+  return method.acts.at(-1) === 'chop' ? (stubbleM > LOW_STUBBLE_M ? 0.12 : 0.06) : 0.03
 }
 
 /** Days a sheet is taken to lie when nothing says when it comes off. */
@@ -39,31 +39,33 @@ export type EndingPlace = {
  * until the ground is taken; animals with every round; harvest clears everything; cold and heat are left to the run.
  */
 export function endEvents(end: EndDetails, day: number, place: EndingPlace): StandEvent[] {
-  const way = findMethod(end.method)
-  if (!way) return [{ day, kind: 'end', topLeft: 0, survival: () => 0 }]
-  if (way.waits) return []
-  const buried = way.buried || undefined
-  if (way.animals) return end.animals ? animalEvents(end.animals, day, place, buried) : []
+  const method = findMethod(end.method)
+  if (!method) return [{ day, kind: 'end', topLeft: 0, survival: () => 0 }]
+  if (method.waits) return []
+  const buried = method.buried || undefined
+  if (method.animals) return end.animals ? animalEvents(end.animals, day, place, buried) : []
   const { ensemble, clearDay } = place
   const lifted = end.liftedOn ? dayNumber(end.liftedOn) : Infinity
   const offDay = Math.min(lifted, clearDay ?? (end.liftedOn ? lifted : day + USUAL_SHEET_DAYS))
-  const lies = sheetBed(way, place.flattened)
+  const lies = sheetBed(method, place.flattened)
   const stubbleM = end.stubbleCm === undefined ? undefined : end.stubbleCm / 100
   const event: StandEvent = {
     day,
     kind: 'end',
-    topLeft: topLeft(way, stubbleM ?? 0),
-    removed: way.removed || undefined,
+    topLeft: topLeft(method, stubbleM ?? 0),
+    removed: method.removed || undefined,
     buried,
     survival(member, _component, bbch, plant) {
-      const acts = actsSurvival(way, plant, bbch, end.passes, { ...place, stubbleM })
-      if (!way.sheet) return acts
-      const dose = doseBetween(ensemble, way.sheet === 'clear' ? 'clear' : 'black', member, day, offDay)
-      return acts * sheetSurvival(dose, doseNeeded(way.sheet, plant.endingClass, bbch, lies))
+      const acts = actsSurvival(method, plant, bbch, end.passes, { ...place, stubbleM })
+      if (!method.sheet) return acts
+      const dose = doseBetween(ensemble, method.sheet === 'clear' ? 'clear' : 'black', member, day, offDay)
+      return acts * sheetSurvival(dose, doseNeeded(method.sheet, plant.endingClass, bbch, lies))
     },
   }
   // The last strip decides when the whole part is done; until then the mean of its strips stands in for it.
-  return way.id === 'strips' ? [{ ...event, day: day + Math.round(lastActAfter(way, end) / 2) }] : [event]
+  return method.id === 'strips'
+    ? [{ ...event, day: day + Math.round(lastActAfter(method, end) / 2) }]
+    : [event]
 }
 
 /** Each round as one event on its middle day: the growth it finds is that of the run. */

@@ -24,8 +24,8 @@ const SHEET_LUCK = 0.85
 
 const rye = (bbch: number, own: Parameters<typeof stillStand>[1] = {}) =>
   stillStand([{ speciesId: 'cereal-rye', bbch, massG: 500 }], own)
-const outcome = (way: MethodId, stand: ReturnType<typeof stillStand>, setup: Partial<EndingSetup> = {}) =>
-  endingOf(way, stand.run, stand.ensemble, 0, START, { ...SETUP, ...setup })
+const outcome = (method: MethodId, stand: ReturnType<typeof stillStand>, setup: Partial<EndingSetup> = {}) =>
+  endingOf(method, stand.run, stand.ensemble, 0, START, { ...SETUP, ...setup })
 
 describe('each way on a known stand in steady weather of 16 °C', () => {
   test('crimp: the table’s 15 % at pollen, dead once 230 °C d have browned it', () => {
@@ -57,8 +57,8 @@ describe('each way on a known stand in steady weather of 16 °C', () => {
     expect(ended.sheetDays).toBe(ended.deadDay - START)
   })
   test('a sheet over standing growth takes 1.4 times the dose, over dry soil 1.2 times, under path soil 0.85', () => {
-    const days = (way: MethodId, stand = rye(45), setup: Partial<EndingSetup> = {}) =>
-      outcome(way, stand, setup).sheetDays
+    const days = (method: MethodId, stand = rye(45), setup: Partial<EndingSetup> = {}) =>
+      outcome(method, stand, setup).sheetDays
     const flat = days('tarp')
     expect(days('tarp', rye(45), { flattened: false }) / flat).toBeCloseTo(1.4, 0)
     expect(days('tarp', rye(45, { moist: 0.1 })) / flat).toBeCloseTo(1.2, 0)
@@ -363,12 +363,12 @@ describe('whatever the stand, the weather and the day', () => {
     heightM: fc.double({ min: 0.05, max: 2.5, noNaN: true }),
     passes: fc.constantFrom(1, 2),
   })
-  const ended = (stand: ReturnType<typeof stillStand>, way: MethodId, passes: number) =>
-    endingOf(way, stand.run, stand.ensemble, 0, START, {
+  const ended = (stand: ReturnType<typeof stillStand>, method: MethodId, passes: number) =>
+    endingOf(method, stand.run, stand.ensemble, 0, START, {
       ...SETUP,
       passes,
       plot: { lengthM: 8, widthM: 1.2 },
-      animals: testHens({ kind: way === 'pigs' ? 'pigs' : way === 'graze' ? 'sheep' : 'hens' }),
+      animals: testHens({ kind: method === 'pigs' ? 'pigs' : method === 'graze' ? 'sheep' : 'hens' }),
     })
   test('survival is a share, and what is dead died after it began', () =>
     fc.assert(

@@ -5,13 +5,13 @@ import { METHODS } from './methodTable'
 export type { Method, MethodId } from './method'
 export { METHODS } from './methodTable'
 
-const byId = new Map<EndMethodId, Method>(METHODS.map((way) => [way.id, way]))
+const byId = new Map<EndMethodId, Method>(METHODS.map((method) => [method.id, method]))
 
 /** A way by its id; null for harvest, which ends crops. */
 export const findMethod = (methodId: EndMethodId): Method | null => byId.get(methodId) ?? null
 
 /** Share of the growth that stays on top as mulch, 0–1; of what animals leave, where they are part of it. */
-export const leftOnTop = (way: Method) => (1 - way.buried) * (1 - way.removed)
+export const leftOnTop = (method: Method) => (1 - method.buried) * (1 - method.removed)
 
 /** Name of a way as it is done. */
-export const methodName = (way: Method, passes: number) => (passes > 1 && way.twice) || way.name
+export const methodName = (method: Method, passes: number) => (passes > 1 && method.twice) || method.name

@@ -23,7 +23,7 @@ export type Ahead = { cold: number; heat: number }
 const NO_CHANCE = 0.05
 
 /** Whether fire is part of a way. */
-export const burns = (way: Method) => way.flame || way.acts.includes('flame')
+export const burns = (method: Method) => method.flame || method.acts.includes('flame')
 
 /** Kinds of animals that a way is done with. */
 const KINDS: Record<NonNullable<Method['animals']>, readonly LivestockKind[]> = {
@@ -48,12 +48,12 @@ const ROUNDING_M = 0.005
 
 /** Animals of the garden that a way can use; of several those whose pen fits the bed. */
 export function stockFor(
-  way: Method,
+  method: Method,
   livestock: readonly Livestock[],
   place?: Pick<Place, 'bed' | 'segment'>,
 ): Livestock | null {
-  if (!way.animals) return null
-  const stock = livestock.filter(({ kind }) => KINDS[way.animals!].includes(kind))
+  if (!method.animals) return null
+  const stock = livestock.filter(({ kind }) => KINDS[method.animals!].includes(kind))
   return (place && stock.find((entry) => penFits(entry, place))) ?? stock[0] ?? null
 }
 
@@ -82,33 +82,33 @@ export type Obstacle =
 export type Sized = { widthM: number | null; lengthM: number | null }
 
 /** Why a way cannot be done here, or null when it can. */
-export function obstacleOf(way: Method, place: Place, ahead?: Ahead): Obstacle | null {
+export function obstacleOf(method: Method, place: Place, ahead?: Ahead): Obstacle | null {
   return (
-    missingTools(way, place) ??
-    sheetTrouble(way, place) ??
-    groundTrouble(way, place) ??
-    plantTrouble(way, place) ??
-    animalTrouble(way, place) ??
-    seasonTrouble(way, ahead) ??
-    (burns(way) && (place.rules ?? USUAL_RULES).fireBan ? { code: 'fire ban' } : null)
+    missingTools(method, place) ??
+    sheetTrouble(method, place) ??
+    groundTrouble(method, place) ??
+    plantTrouble(method, place) ??
+    animalTrouble(method, place) ??
+    seasonTrouble(method, ahead) ??
+    (burns(method) && (place.rules ?? USUAL_RULES).fireBan ? { code: 'fire ban' } : null)
   )
 }
 
-function missingTools(way: Method, { tools }: Place): Obstacle | null {
-  const lacking = way.tools.find((group) => !tools.some((tool) => group.includes(tool.kind)))
+function missingTools(method: Method, { tools }: Place): Obstacle | null {
+  const lacking = method.tools.find((group) => !tools.some((tool) => group.includes(tool.kind)))
   return lacking ? { code: 'tools', oneOf: lacking } : null
 }
 
-function sheetTrouble(way: Method, { tools, bed, segment }: Place): Obstacle | null {
-  if (!way.sheet) return null
+function sheetTrouble(method: Method, { tools, bed, segment }: Place): Obstacle | null {
+  if (!method.sheet) return null
   const kept = bed.fixtures.some((fixture) => fixture.kind === 'kept plant')
   if (kept) return { code: 'kept plants', would: 'be covered' }
-  if (way.sheet === 'cardboard') return null
-  const kind = way.sheet === 'black' ? 'black tarp' : 'clear film'
+  if (method.sheet === 'cardboard') return null
+  const kind = method.sheet === 'black' ? 'black tarp' : 'clear film'
   const size = partSizeM(bed, segment)
   const sheets = tools.filter((tool) => tool.kind === kind)
   if (sheetsFor(sheets, size.widthM, size.lengthM)) return null
-  const name = way.sheet === 'black' ? 'tarp' : 'film'
+  const name = method.sheet === 'black' ? 'tarp' : 'film'
   const largest = [...sheets].sort(
     (a, b) => (b.widthM ?? 0) * (b.lengthM ?? 0) - (a.widthM ?? 0) * (a.lengthM ?? 0),
   )[0]
@@ -144,50 +144,52 @@ function covers(sheet: Size, widthM: number, lengthM: number): boolean {
   return (width >= widthM && length >= lengthM) || (width >= lengthM && length >= widthM)
 }
 
-function groundTrouble(way: Method, { bed, segment }: Place): Obstacle | null {
+function groundTrouble(method: Method, { bed, segment }: Place): Obstacle | null {
   const has = (kind: 'kept plant' | 'post' | 'drip line') =>
     bed.fixtures.some((fixture) => fixture.kind === kind)
-  if (way.acts.includes('crimp') && has('post')) return { code: 'posts' }
-  if (burns(way) && (has('kept plant') || has('drip line'))) return { code: 'kept plants', would: 'be burnt' }
-  if (way.animals && has('kept plant')) return { code: 'kept plants', would: 'be eaten' }
-  if (way.animals && bed.kind === 'planter') return { code: 'animals in a planter' }
-  if (way.animals === 'pigs' && bed.kind === 'framed') return { code: 'pigs in a frame' }
-  if (way.id === 'soil-tarp' && bed.kind !== 'in-ground')
+  if (method.acts.includes('crimp') && has('post')) return { code: 'posts' }
+  if (burns(method) && (has('kept plant') || has('drip line')))
+    return { code: 'kept plants', would: 'be burnt' }
+  if (method.animals && has('kept plant')) return { code: 'kept plants', would: 'be eaten' }
+  if (method.animals && bed.kind === 'planter') return { code: 'animals in a planter' }
+  if (method.animals === 'pigs' && bed.kind === 'framed') return { code: 'pigs in a frame' }
+  if (method.id === 'soil-tarp' && bed.kind !== 'in-ground')
     return { code: 'no soil from the path', because: bed.kind }
-  if (way.id === 'soil-tarp' && bed.pathWidthM < 0.2)
+  if (method.id === 'soil-tarp' && bed.pathWidthM < 0.2)
     return { code: 'no soil from the path', because: 'no path' }
-  if (way.id === 'strips' && segment.kind === 'strip') return { code: 'a strip already' }
-  if (way.acts.includes('turn') && has('drip line')) return { code: 'drip lines' }
+  if (method.id === 'strips' && segment.kind === 'strip') return { code: 'a strip already' }
+  if (method.acts.includes('turn') && has('drip line')) return { code: 'drip lines' }
   return null
 }
 
-function plantTrouble(way: Method, { plants }: Place): Obstacle | null {
-  if (way.id === 'biofumigate' && !plants.some((plant) => plant.biofumigant >= 2))
+function plantTrouble(method: Method, { plants }: Place): Obstacle | null {
+  if (method.id === 'biofumigate' && !plants.some((plant) => plant.biofumigant >= 2))
     return { code: 'not biofumigant' }
-  if (way.id === 'bury' && plants.some((plant) => plant.endingClass === 'stalk broadleaf'))
+  if (method.id === 'bury' && plants.some((plant) => plant.endingClass === 'stalk broadleaf'))
     return { code: 'stalks under compost' }
-  if (way.waits === 'cold' && plants.every((plant) => plant.parameters.lt50HardyC < -20))
+  if (method.waits === 'cold' && plants.every((plant) => plant.parameters.lt50HardyC < -20))
     return { code: 'hardy' }
-  if (way.waits === 'heat' && plants.some((plant) => plant.season === 'warm')) return { code: 'likes heat' }
+  if (method.waits === 'heat' && plants.some((plant) => plant.season === 'warm'))
+    return { code: 'likes heat' }
   return null
 }
 
 /** What is wrong with the pen of the animals of a way, or null. */
 export function penTrouble(
-  way: Method,
+  method: Method,
   stock: Livestock,
   place: Pick<Place, 'bed' | 'segment'>,
 ): Obstacle | null {
-  if (way.animals === 'hens' && !(stock.penLengthM && stock.penWidthM)) return { code: 'pen without size' }
+  if (method.animals === 'hens' && !(stock.penLengthM && stock.penWidthM)) return { code: 'pen without size' }
   return penFits(stock, place) ? null : { code: 'pen too large' }
 }
 
-function animalTrouble(way: Method, place: Place): Obstacle | null {
+function animalTrouble(method: Method, place: Place): Obstacle | null {
   const { livestock, plants } = place
-  if (!way.animals) return null
-  const stock = stockFor(way, livestock, place)
-  if (!stock) return { code: 'no animals', wanted: way.animals }
-  const pen = penTrouble(way, stock, place)
+  if (!method.animals) return null
+  const stock = stockFor(method, livestock, place)
+  if (!stock) return { code: 'no animals', wanted: method.animals }
+  const pen = penTrouble(method, stock, place)
   if (pen) return pen
   const who = CREATURE_OF[stock.kind]
   const harm = plants.flatMap((plant) =>
@@ -200,10 +202,10 @@ function animalTrouble(way: Method, place: Place): Obstacle | null {
     : null
 }
 
-function seasonTrouble(way: Method, ahead?: Ahead): Obstacle | null {
-  if (!ahead || !way.waits) return null
-  if (way.waits === 'cold' && ahead.cold < NO_CHANCE) return { code: 'no frost ahead' }
-  if (way.waits === 'heat' && ahead.heat < NO_CHANCE) return { code: 'no heat ahead' }
+function seasonTrouble(method: Method, ahead?: Ahead): Obstacle | null {
+  if (!ahead || !method.waits) return null
+  if (method.waits === 'cold' && ahead.cold < NO_CHANCE) return { code: 'no frost ahead' }
+  if (method.waits === 'heat' && ahead.heat < NO_CHANCE) return { code: 'no heat ahead' }
   return null
 }
 
@@ -251,8 +253,8 @@ export function harmNow(
 }
 
 /** What to mind about a plant for grazers at this stage: bloat comes from lush clover. */
-export const bloatNow = (way: Method, plant: Species, bbch: number): string | null =>
-  way.animals === 'grazers' && plant.endingClass.includes('clover') && bbch < BLOOM
+export const bloatNow = (method: Method, plant: Species, bbch: number): string | null =>
+  method.animals === 'grazers' && plant.endingClass.includes('clover') && bbch < BLOOM
     ? `${plant.name} before bloom bloats most: hay first, short spells, never wet. Ask a vet.`
     : null
 
@@ -265,8 +267,8 @@ export function animalCautions(
   place: Pick<Place, 'livestock' | 'plants' | 'bed' | 'segment'>,
   bbchOf: (plant: number) => number | null = () => null,
 ): { text: string; heightM: number | null }[] {
-  const way = findMethod(wayId)
-  const stock = way && way.animals ? stockFor(way, place.livestock, place) : null
+  const method = findMethod(wayId)
+  const stock = method && method.animals ? stockFor(method, place.livestock, place) : null
   if (!stock) return []
   const who = CREATURE_OF[stock.kind]
   return place.plants.flatMap((plant, i) => {

@@ -64,7 +64,7 @@ function varied(share: number, member: number): number {
 
 /** Share of a species that outlives the acts of a way, done `passes` times, own counts taken in. */
 export function actsSurvival(
-  way: Method,
+  method: Method,
   plant: Pick<Species, 'endingClass'>,
   bbch: number,
   passes: number,
@@ -72,32 +72,32 @@ export function actsSurvival(
 ): number {
   const kind = plant.endingClass
   let share = 1
-  for (const act of way.acts) {
+  for (const act of method.acts) {
     let once = withOwn(
       actSurvival(act, kind, bbch),
-      way.acts.length === 1 && !way.flame ? ownCount(setup.own ?? {}, way.id, kind, bbch) : null,
+      method.acts.length === 1 && !method.flame ? ownCount(setup.own ?? {}, method.id, kind, bbch) : null,
     )
     if (act === 'chop' && setup.stubbleM !== undefined)
       once = chopSurvivalAt(kind, bbch, setup.stubbleM, once)
     if (act === 'crimp' && setup.bedKind && setup.bedKind !== 'in-ground') once += FRAME_MISSED * (1 - once)
     share *= once * furtherPass(act, kind).leaves ** (passes - 1)
   }
-  return way.flame ? share * FLAME_AFTER_CRIMP : share
+  return method.flame ? share * FLAME_AFTER_CRIMP : share
 }
 
 /** Days from the start of a way to its last act. */
-export function lastActAfter(way: Method, setup: Pick<EndingSetup, 'passes' | 'lanes'>): number {
-  if (way.id === 'strips') {
+export function lastActAfter(method: Method, setup: Pick<EndingSetup, 'passes' | 'lanes'>): number {
+  if (method.id === 'strips') {
     const { count, everyDays } = setup.lanes ?? USUAL_LANES
     return (count - 1) * everyDays
   }
-  const act = way.acts.at(-1)
-  return act ? furtherPass(act, 'pea').afterDays * (setup.passes - 1) + (way.flame ? 1 : 0) : 0
+  const act = method.acts.at(-1)
+  return act ? furtherPass(act, 'pea').afterDays * (setup.passes - 1) + (method.flame ? 1 : 0) : 0
 }
 
 /** How a sheet lies, by what is done before it. */
-export const sheetBed = (way: Method, flattened: boolean): SheetBed =>
-  way.lies ?? (flattened ? 'flat' : 'standing')
+export const sheetBed = (method: Method, flattened: boolean): SheetBed =>
+  method.lies ?? (flattened ? 'flat' : 'standing')
 
 const NEVER: MemberEnding = { survival: 1, deadDay: NaN, sheetDays: 0 }
 
@@ -113,26 +113,26 @@ export function endingOf(
   startDay: number,
   setup: EndingSetup,
 ): MemberEnding {
-  const way = findMethod(methodId)
+  const method = findMethod(methodId)
   const index = startDay - run.startDay
-  if (!way) return { survival: 0, deadDay: startDay, sheetDays: 0 }
+  if (!method) return { survival: 0, deadDay: startDay, sheetDays: 0 }
   if (index < 0 || index >= run.days) return NEVER
-  if (way.waits) return waited(run, member, startDay, setup.target)
+  if (method.waits) return waited(run, member, startDay, setup.target)
   const at = member * run.days + index
   let total = 0
   for (const species of run.species) total += species.massG[at]
   if (total < NOTHING_UP_G) return NEVER
   const shares = run.species.map((species) => species.massG[at] / total)
-  if (way.animals) return grazed(run, member, startDay, setup, shares)
+  if (method.animals) return grazed(run, member, startDay, setup, shares)
 
   const left = run.species.map((species, c) =>
-    actsSurvival(way, run.sown[c].plant, species.bbch[at], setup.passes, setup),
+    actsSurvival(method, run.sown[c].plant, species.bbch[at], setup.passes, setup),
   )
-  const afterActs = way.acts.length > 0 ? varied(weighted(shares, left), member) : 1
-  if (way.sheet) return sheeted(way, run, ensemble, member, startDay, setup, shares, left, at)
-  const act = way.acts[way.acts.length - 1]
+  const afterActs = method.acts.length > 0 ? varied(weighted(shares, left), member) : 1
+  if (method.sheet) return sheeted(method, run, ensemble, member, startDay, setup, shares, left, at)
+  const act = method.acts[method.acts.length - 1]
   const dead = afterActs - HAND_FINISH_SHARE <= setup.target
-  const lastPass = startDay + lastActAfter(way, setup)
+  const lastPass = startDay + lastActAfter(method, setup)
   return {
     survival: afterActs,
     deadDay: dead ? doseDay(ensemble, 'air', member, lastPass, BROWNING_CD[act]) : NaN,
@@ -170,7 +170,7 @@ function waited(run: StandRun, member: number, startDay: number, target: number)
 
 /** Under a sheet: the dose that brings the acts' survivors down to the target, then the day that dose is reached. */
 function sheeted(
-  way: Method,
+  method: Method,
   run: StandRun,
   ensemble: WeatherEnsemble,
   member: number,
@@ -180,19 +180,19 @@ function sheeted(
   left: readonly number[],
   at: number,
 ): MemberEnding {
-  const sheet = way.sheet!
+  const sheet = method.sheet!
   const dry = sheet !== 'clear' && run.seedLayer[at] < DRY_TOP ? DRY_FACTOR : 1
-  const lies = sheetBed(way, setup.flattened)
+  const lies = sheetBed(method, setup.flattened)
   const needed = run.species.map((species, c) => {
     const kind = run.sown[c].plant.endingClass
     // Own counts after this way, against the 5 % that a full dose leaves, stretch or shorten the dose.
-    const own = withOwn(0.05, ownCount(setup.own ?? {}, way.id, kind, species.bbch[at]))
+    const own = withOwn(0.05, ownCount(setup.own ?? {}, method.id, kind, species.bbch[at]))
     return (dry * doseNeeded(sheet, kind, species.bbch[at], lies) * Math.log(0.05)) / Math.log(own)
   })
   const dose = doseTo(setup.target, shares, left, needed) * (0.85 + 0.3 * luck(member, SHEET_STEP))
   const longest = Math.min(firmDays(sheet), (setup.liftedDay ?? Infinity) - startDay)
   // What the acts have killed must brown before it counts as dead, sheet or no sheet.
-  const act = way.acts.at(-1)
+  const act = method.acts.at(-1)
   const brown = act ? doseDay(ensemble, 'air', member, startDay, BROWNING_CD[act]) : startDay
   const kind = sheet === 'clear' ? 'clear' : 'black'
   const done = Math.max(doseDay(ensemble, kind, member, startDay, dose), brown)

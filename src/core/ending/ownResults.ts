@@ -21,7 +21,7 @@ export const PRIOR_PLANTS = 20
 export const MOST_PER_ENDING = 20
 
 /** Where counts of a way, class and band are kept. */
-export const keyOf = (way: EndMethodId, kind: EndingClass, band: StageBand) => `${way}|${kind}|${band}`
+export const keyOf = (method: EndMethodId, kind: EndingClass, band: StageBand) => `${method}|${kind}|${band}`
 
 /** Most gardens have counted nothing yet. */
 function isEmpty(own: OwnResults): boolean {
@@ -32,10 +32,10 @@ function isEmpty(own: OwnResults): boolean {
 /** Own counts of a way on a class of plants at a stage; null without any. */
 export const ownCount = (
   own: OwnResults,
-  way: EndMethodId,
+  method: EndMethodId,
   kind: EndingClass,
   bbch: number,
-): OwnCount | null => (isEmpty(own) ? null : (own[keyOf(way, kind, stageBand(bbch))] ?? null))
+): OwnCount | null => (isEmpty(own) ? null : (own[keyOf(method, kind, stageBand(bbch))] ?? null))
 
 /**
  * Survival after own counts: the table's share p is a Beta prior with 20 p survivors among 20 plants, the counts are

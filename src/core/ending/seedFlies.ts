@@ -13,7 +13,7 @@ export const SEED_FLIES = { baseC: 4, doseCd: 250, leastDays: 21, mostDays: 60 }
 const BURIED = 0.4
 
 /** Whether a way buries fresh growth. */
-export const drawsSeedFlies = (way: Pick<Method, 'buried'>) => way.buried >= BURIED
+export const drawsSeedFlies = (method: Pick<Method, 'buried'>) => method.buried >= BURIED
 
 /** First day on which seed flies no longer matter to what was buried on a day, in one member; NaN past the ensemble. */
 export function seedFlyDay(ensemble: WeatherEnsemble, member: number, buriedDay: number): number {

@@ -13,28 +13,28 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 
 /** A way and how often it is done. */
-export type Candidate = { way: Method; passes: number }
+export type Candidate = { method: Method; passes: number }
 
 /** All ways and those done twice, in the order of the list. */
-export const CANDIDATES: readonly Candidate[] = METHODS.flatMap((way) =>
-  way.twice ? [1, 2].map((passes) => ({ way, passes })) : [{ way, passes: 1 }],
+export const CANDIDATES: readonly Candidate[] = METHODS.flatMap((method) =>
+  method.twice ? [1, 2].map((passes) => ({ method, passes })) : [{ method, passes: 1 }],
 )
 
 /** A way as it would be done here from a day on: the garden's animals moved as is usual for them, strips as is usual. */
 export function endFor(
-  { way, passes }: Candidate,
+  { method, passes }: Candidate,
   day: number,
   place: Pick<Place, 'bed' | 'segment' | 'livestock'>,
 ): EndDetails {
   const plot = partSizeM(place.bed, place.segment)
-  const stock = stockFor(way, place.livestock, place)
+  const stock = stockFor(method, place.livestock, place)
   return {
     date: isoDate(day),
-    method: way.id,
+    method: method.id,
     passes,
     note: '',
     ...(stock && { animals: usualPlan(stock, plot.lengthM * plot.widthM) }),
-    ...(way.id === 'strips' && { lanes: { ...USUAL_LANES } }),
+    ...(method.id === 'strips' && { lanes: { ...USUAL_LANES } }),
   }
 }
 
@@ -72,7 +72,7 @@ const hardnessOn = (run: StandRun, at: number) =>
 
 /** Why an ending cannot be done on its day in one member; null where it can. */
 export function blockedOn(
-  way: Method,
+  method: Method,
   setup: EndingSetup,
   day: number,
   member: number,
@@ -81,10 +81,10 @@ export function blockedOn(
 ): Blocked | null {
   const { run, tools } = question
   const at = indexOn(run, member, day)
-  if (way.acts.includes('chop') && cuttingTool(tools, hardnessOn(run, at)) === null) return 'stems'
-  if (way.animals && !safeForStock(setup, day, member, question)) return 'stock'
-  if (burns(way) && run.residueG[at] > TINDER_G) return 'tinder'
-  return allowed(way, at, ending, question) ? null : 'own-rule'
+  if (method.acts.includes('chop') && cuttingTool(tools, hardnessOn(run, at)) === null) return 'stems'
+  if (method.animals && !safeForStock(setup, day, member, question)) return 'stock'
+  if (burns(method) && run.residueG[at] > TINDER_G) return 'tinder'
+  return allowed(method, at, ending, question) ? null : 'own-rule'
 }
 
 /** Whether the animals are safe on what stands, from the day they come to the day they leave. */
@@ -108,9 +108,10 @@ function safeForStock(
 }
 
 /** Whether the grower's own rules allow it. */
-function allowed(way: Method, at: number, ending: MemberEnding, { run, rules }: StartQuestion): boolean {
-  if (rules.longestSheetDays !== null && way.sheet && ending.sheetDays > rules.longestSheetDays) return false
-  if (way.waits) return true
+function allowed(method: Method, at: number, ending: MemberEnding, { run, rules }: StartQuestion): boolean {
+  if (rules.longestSheetDays !== null && method.sheet && ending.sheetDays > rules.longestSheetDays)
+    return false
+  if (method.waits) return true
   return run.sown.every(({ plant }, c) => {
     const bbch = run.species[c].bbch[at]
     if (plant.group === 'legume' && bbch < LEGUME_FROM[rules.legumeFrom]) return false
@@ -122,8 +123,8 @@ function allowed(way: Method, at: number, ending: MemberEnding, { run, rules }: 
 export type RuledOut = 'never turned'
 
 /** The rule of the grower's that leaves a way out whatever the day, or null. */
-export const ruledOut = (way: Method, rules: Rules): RuledOut | null =>
-  rules.turning === 'never' && way.disturbance === 3 ? 'never turned' : null
+export const ruledOut = (method: Method, rules: Rules): RuledOut | null =>
+  rules.turning === 'never' && method.disturbance === 3 ? 'never turned' : null
 
 /** Minutes to move, feed and look after animals on each stop (judgement, 5–15). */
 const MINUTES_PER_STOP = 10
@@ -141,15 +142,15 @@ export function workMinutes(
   areaM2: number,
   { run, tools }: Pick<StartQuestion, 'run' | 'tools'>,
 ): number {
-  const way = findMethod(end.method)
-  if (!way || way.waits) return 0
+  const method = findMethod(end.method)
+  if (!method || method.waits) return 0
   const plants = run.sown.reduce((sum, sown) => sum + sown.seedsPerM2 * sown.emergenceShare, 0)
   const middle = quantilesOf(survivors)?.p50 ?? 1
-  const byHand = way.sheet || way.animals ? 0 : stragglerMinutes(middle, plants, areaM2)
-  const tool = way.acts.includes('chop') ? usualTool(run, dayNumber(end.date), tools) : null
+  const byHand = method.sheet || method.animals ? 0 : stragglerMinutes(middle, plants, areaM2)
+  const tool = method.acts.includes('chop') ? usualTool(run, dayNumber(end.date), tools) : null
   const perM2 = tool
-    ? way.minutesPerM2 - TABLE_CHOP_MINUTES + CUTTING_TOOLS[tool].minutesPerM2
-    : way.minutesPerM2
+    ? method.minutesPerM2 - TABLE_CHOP_MINUTES + CUTTING_TOOLS[tool].minutesPerM2
+    : method.minutesPerM2
   return perM2 * areaM2 * setup.passes + byHand + movesMinutes(setup)
 }
 
@@ -167,4 +168,5 @@ function movesMinutes({ animals, plot }: EndingSetup): number {
 }
 
 /** Day of the last act of an ending. */
-export const lastActDay = (way: Method, setup: EndingSetup, day: number) => day + lastActAfter(way, setup)
+export const lastActDay = (method: Method, setup: EndingSetup, day: number) =>
+  day + lastActAfter(method, setup)

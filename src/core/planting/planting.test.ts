@@ -107,21 +107,21 @@ describe('planting through', () => {
     soil: 'loam' | 'clay' = 'loam',
   ) =>
     waysThrough(mulchG, findCrop(cropId)!, est, soil, tiesUp)
-      .filter((way) => way.fits === 'well')
-      .map((way) => way.id)
+      .filter((method) => method.fits === 'well')
+      .map((method) => method.id)
   test.each([
     [500, 'tomato', 'transplant', 'slot'],
     [300, 'bean', 'seed', 'rake'],
     [300, 'carrot', 'seed', 'compost row'],
     [400, 'leek', 'transplant', 'dibble'],
-  ] as const)('%i g under %s, %s: %s among the best', (mulch, crop, est, way) =>
-    expect(best(mulch, crop, est)).toContain(way),
+  ] as const)('%i g under %s, %s: %s among the best', (mulch, crop, est, method) =>
+    expect(best(mulch, crop, est)).toContain(method),
   )
   test('a tie-up speaks for compost, heavy soil for loosening, thick mulch against narrow rows', () => {
     expect(best(500, 'tomato', 'transplant', true)).toContain('compost row')
     expect(best(500, 'tomato', 'transplant', false, 'clay')).toContain('loosen')
     const carrot = waysThrough(900, findCrop('carrot')!, 'seed', 'loam', false).find(
-      (way) => way.id === 'rake',
+      (method) => method.id === 'rake',
     )!
     expect(carrot.fits).toBe('poorly')
   })

@@ -19,7 +19,7 @@ export type ThroughReason =
   | 'only where hard'
 
 /** A way of getting the crop into the ground through what lies on it, and why it fits or not. */
-export type PlantingWay = {
+export type PlantingMethod = {
   id: PlantingMethodId
   fits: 'well' | 'fair' | 'poorly'
   reason: ThroughReason
@@ -40,10 +40,10 @@ export function waysThrough(
   establishment: 'transplant' | 'seed',
   soil: Bed['soil'],
   tiesUp: boolean,
-): PlantingWay[] {
+): PlantingMethod[] {
   const transplants = establishment === 'transplant'
   const heavy = soil === 'clay' || soil === 'clay loam'
-  const ways: PlantingWay[] = [
+  const methods: PlantingMethod[] = [
     {
       id: 'slot',
       fits: transplants ? (mulchG > 1.5 * THICK_G ? 'fair' : 'well') : 'poorly',
@@ -81,5 +81,5 @@ export function waysThrough(
       reason: heavy ? 'tight soil' : 'only where hard',
     },
   ]
-  return ways.sort((a, b) => RANK[a.fits] - RANK[b.fits])
+  return methods.sort((a, b) => RANK[a.fits] - RANK[b.fits])
 }

@@ -200,8 +200,8 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
   const end = stand.end.actual
   if (!end || !isCover(stand)) return []
   const ended = dayNumber(end.date)
-  const way = findMethod(end.method)
-  if (way?.sheet && !end.liftedOn) {
+  const method = findMethod(end.method)
+  if (method?.sheet && !end.liftedOn) {
     const dead = forecasts.get(stand.id)?.ended
     if (!dead || dead.p50 < today - 30) return []
     const half = ended + (dead.p50 - ended) / 2
@@ -210,7 +210,7 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
       : [job(stand, 'sheet', dead.p50, { days: [dead.p50], count: 2 })]
   }
   const bed = beds.find((entry) => entry.id === stand.bedId)
-  if (!way || way.waits || !bed) return []
+  if (!method || method.waits || !bed) return []
   const counted = (day: number) => (stand.followUps ?? []).some(({ date }) => dayNumber(date) >= day - 3)
   return looksAfter(stand, partSizeM(bed, stand.segment))
     .filter(({ day }) => day >= today - 6 && !counted(day))

@@ -95,5 +95,5 @@ export function aftermathOf(
 }
 
 /** The last day of an ending's work, or its first where it waits. */
-const lastDayOf = ({ way, setup, day }: NonNullable<Evaluated['termination']>) =>
-  way ? lastActDay(way, setup, day) : day
+const lastDayOf = ({ method, setup, day }: NonNullable<Evaluated['termination']>) =>
+  method ? lastActDay(method, setup, day) : day

@@ -33,12 +33,12 @@ const inOrder = (top: number) => (a: Ranked, b: Ranked) =>
 const effortOf = (minutes: number, areaM2: number) =>
   Math.round(minutes / (EFFORT_STEP * Math.max(0.1, areaM2)))
 
-const rankedOf = (scenario: Scenario, { way, passes }: Candidate, start: TerminationStart): Ranked => ({
-  method: way.id,
-  order: CANDIDATES.findIndex((one) => one.way.id === way.id && one.passes === passes),
+const rankedOf = (scenario: Scenario, { method, passes }: Candidate, start: TerminationStart): Ranked => ({
+  method: method.id,
+  order: CANDIDATES.findIndex((one) => one.method.id === method.id && one.passes === passes),
   day: start.day,
   effort: effortOf(start.minutes, partAreaM2(scenario.standCase.bed, scenario.standCase.stand.segment)),
-  onTop: leftOnTop(way),
+  onTop: leftOnTop(method),
   reach: reach(start),
   dead: start.dead?.p50 ?? Number.MAX_VALUE,
 })
@@ -63,7 +63,9 @@ export function bestOption(
     .filter(({ start }) => near(start.worth, top))
     .map((one) => {
       const { method, passes } = one.option
-      const candidate = CANDIDATES.find(({ way, passes: times }) => way.id === method && passes === times)!
+      const candidate = CANDIDATES.find(
+        ({ method: other, passes: times }) => other.id === method && passes === times,
+      )!
       return { ...one, ranked: rankedOf(scenario, candidate, one.start) }
     })
     .sort((a, b) => inOrder(top)(a.ranked, b.ranked))[0]
@@ -112,10 +114,10 @@ export function bestTermination(
     .sort((a, b) => inOrder(top)(a.ranked, b.ranked))
   const found = ranked.find(({ one }) => near(startAt(one).worth, top))?.one
   if (!found) return null
-  const { way, passes } = found.candidate
+  const { method, passes } = found.candidate
   const later = bounded
     .filter(({ candidate }) => candidate === found.candidate)
     .sort((a, b) => b.day - a.day)
     .find((one) => one.bound >= SAFE_CHANCE * 0.99 && startAt(one).chance >= SAFE_CHANCE)
-  return { ...startAt(found), method: way.id, passes, latestSafeDay: later?.day ?? null }
+  return { ...startAt(found), method: method.id, passes, latestSafeDay: later?.day ?? null }
 }

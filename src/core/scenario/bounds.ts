@@ -96,7 +96,7 @@ export function exactOf(comparison: Comparison, bounded: Bounded): CriterionDays
   const { follows } = scenario
   const members = bound <= HOPELESS ? [] : followedMembers(comparison, bounded)
   if (follows.kind !== 'crop' || members.length === 0) return criteria
-  const waits = termination.way?.waits
+  const waits = termination.method?.waits
   const ended = endedBranch(scenario, season, termination, FIRST_WEEKS_DAYS, waits ? undefined : members)
   const told = residueCriteria(scenario, season, ended, follows, waits ? null : members)
   return [...criteria, ...told].sort((a, b) => CRITERIA.indexOf(a.id) - CRITERIA.indexOf(b.id))
@@ -127,8 +127,8 @@ export function worthOf(
 }
 
 /** An ending as it is planned: cold and heat are written down for the day they are expected to have done it. */
-function asPlanned({ end, way, dead, day }: Termination, target: number): EndDetails {
-  if (!way?.waits) return end
+function asPlanned({ end, method, dead, day }: Termination, target: number): EndDetails {
+  if (!method?.waits) return end
   const expected = quantilesOf(dead)?.p50 ?? (Number.isFinite(target) ? target : day + 1)
   return { ...end, date: isoDate(Math.max(day + 1, Math.round(expected))) }
 }

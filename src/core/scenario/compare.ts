@@ -82,22 +82,23 @@ function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead
 }
 
 /** A way with what shuts it here, whatever the day. */
-type ShutWay = { candidate: Candidate; obstacle: Obstacle | null; leftOut: RuledOut | null }
+type ShutMethod = { candidate: Candidate; obstacle: Obstacle | null; leftOut: RuledOut | null }
 
 /** All ways with what shuts each of them. */
-export function shutWays(scenario: Scenario, season: SeasonRun): ShutWay[] {
+export function shutWays(scenario: Scenario, season: SeasonRun): ShutMethod[] {
   const place = placeOf(scenario, season)
   const { fromDay, toDay } = startSpan(scenario, season.run)
   const ahead = aheadOf(season, fromDay, toDay)
   return CANDIDATES.map((candidate) => ({
     candidate,
-    obstacle: obstacleOf(candidate.way, place, ahead),
-    leftOut: ruledOut(candidate.way, scenario.means.rules),
+    obstacle: obstacleOf(candidate.method, place, ahead),
+    leftOut: ruledOut(candidate.method, scenario.means.rules),
   }))
 }
 
 /** Days on which a way is tried: cold and heat do not wait for a start day, so that one says it all. */
-export const daysFor = ({ way }: Candidate, days: readonly number[]) => (way.waits ? days.slice(0, 1) : days)
+export const daysFor = ({ method }: Candidate, days: readonly number[]) =>
+  method.waits ? days.slice(0, 1) : days
 
 /** A start day that every way is asked for, if one is, and the ending that is planned: tried on its day, as it was planned. */
 export type Ask = { startDay: number | null; planned?: EndDetails | null }
@@ -119,11 +120,11 @@ export function compareTerminations(
     ...new Set([...startDays(fromDay, toDay), ...asked.filter((day) => day >= fromDay && day <= toDay)]),
   ].sort((a, b) => a - b)
   const comparison = { scenario, season, common: commonOf(scenario, season), planned }
-  const ways = shutWays(scenario, season)
+  const methods = shutWays(scenario, season)
   const options: TerminationOption[] = []
-  ways.forEach((way, i) => {
-    options.push(optionOf(comparison, way, days, startDay))
-    told?.((i + 1) / ways.length, [...options])
+  methods.forEach((method, i) => {
+    options.push(optionOf(comparison, method, days, startDay))
+    told?.((i + 1) / methods.length, [...options])
   })
   return options
 }
@@ -136,7 +137,7 @@ function leftBy(scenario: Scenario, season: SeasonRun, end: EndDetails) {
 
 function optionOf(
   comparison: Comparison,
-  { candidate, obstacle, leftOut }: ShutWay,
+  { candidate, obstacle, leftOut }: ShutMethod,
   days: readonly number[],
   asked: number | null,
 ): TerminationOption {
@@ -149,7 +150,7 @@ function optionOf(
       })
   const shown = (asked === null ? null : starts.find(({ day }) => day === asked)) ?? bestStart(starts)
   return {
-    method: candidate.way.id,
+    method: candidate.method.id,
     passes: candidate.passes,
     obstacle,
     leftOut,

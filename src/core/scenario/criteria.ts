@@ -62,7 +62,7 @@ export function sowingCriteria(
   termination: Termination | null,
 ): CriterionDays[] {
   // Work takes the cover as it stands; cold and heat may come any time after it has covered.
-  const before = termination?.way && !termination.way.waits ? termination.day : Infinity
+  const before = termination?.method && !termination.method.waits ? termination.day : Infinity
   return [
     { id: 'ground', days: ground },
     {
@@ -108,7 +108,7 @@ export const waitAfter = (
   scenario: Scenario,
   termination: Termination,
   establishment: 'transplant' | 'seed',
-) => Math.max(scenario.means.waitDays[establishment], termination.way?.settleDays ?? 0)
+) => Math.max(scenario.means.waitDays[establishment], termination.method?.settleDays ?? 0)
 
 /** What the planting method opens: rows raked free leave no residue in them, a row of compost is a seedbed that feeds. */
 export const opens = (follows: CropFollows, id: CriterionId): boolean =>
@@ -145,12 +145,12 @@ export function waitingCriteria(
     const opensOn = manure.day + manureDaysFor(crop, scenario.means.rules) - crop.daysToHarvest
     criteria.push({ id: 'manure', days: perMember(run.members, () => opensOn) })
   }
-  if (!termination?.way) return criteria
-  const { dead, way, setup, day } = termination
+  if (!termination?.method) return criteria
+  const { dead, method, setup, day } = termination
   const wait = waitAfter(scenario, termination, establishment)
   criteria.push({ id: 'wait', days: dead.map((on) => finite(on + wait)) })
-  if (drawsSeedFlies(way)) {
-    const buried = lastActDay(way, setup, day)
+  if (drawsSeedFlies(method)) {
+    const buried = lastActDay(method, setup, day)
     criteria.push({ id: 'seed-flies', days: perMember(run.members, (m) => fliesPast(ensemble, m, buried)) })
   }
   if (establishment !== 'seed') return criteria
@@ -161,7 +161,7 @@ export function waitingCriteria(
       days: perMember(run.members, (m) =>
         opens(follows, 'residue-hold')
           ? -Infinity
-          : residueHoldDay(run, ensemble, m, way.waits ? Math.round(finite(dead[m])) : day, dead[m]),
+          : residueHoldDay(run, ensemble, m, method.waits ? Math.round(finite(dead[m])) : day, dead[m]),
       ),
     })
   return criteria

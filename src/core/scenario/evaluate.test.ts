@@ -92,14 +92,14 @@ function recount(
     // Loam: dry enough, thawed and free of snow.
     const sowOn = run.startDay
     if (air(sowOn, 'snowMm') > 2 || air(sowOn, 'soilTempC') <= 0.3) return 'ground'
-    const way = end && findMethod(end.method)
-    const begin = !end || !way ? Infinity : way.waits ? run.startDay : dayNumber(end.date)
+    const method = end && findMethod(end.method)
+    const begin = !end || !method ? Infinity : method.waits ? run.startDay : dayNumber(end.date)
     const target = follows.kind === 'nothing' ? Infinity : follows.day
-    const lastDay = Math.min(target, way && !way.waits ? begin : target, run.startDay + run.days - 1)
+    const lastDay = Math.min(target, method && !method.waits ? begin : target, run.startDay + run.days - 1)
     let covers = false
     for (let day = run.startDay; day <= lastDay; day++) covers ||= run.cover[at(day)] >= 0.3
     if (!covers) return 'established'
-    if (!end || !way) return null
+    if (!end || !method) return null
     const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
     const flat = means.tools.some(({ kind }) =>
       ['hand shears', 'scythe', 'mower', 'trimmer', 'crimp board'].includes(kind),
@@ -115,7 +115,7 @@ function recount(
     })
     const now = at(Math.min(begin, run.startDay + run.days - 1))
     const plants = run.sown.map(({ plant }, c) => ({ plant, bbch: run.species[c].bbch[now] }))
-    if (way.acts.includes('chop')) {
+    if (method.acts.includes('chop')) {
       const hard = Math.max(
         ...plants.map(({ plant, bbch }) => woodiness(plant.endingClass, bbch, run.heightM[now])),
       )
@@ -139,13 +139,13 @@ function recount(
           )
             return 'stock'
     }
-    if ((way.flame || way.acts.includes('flame')) && run.residueG[now] > 200) return 'tinder'
+    if ((method.flame || method.acts.includes('flame')) && run.residueG[now] > 200) return 'tinder'
     const longest = means.rules.longestSheetDays
-    if (longest !== null && way.sheet && ending.sheetDays > longest) return 'own-rule'
-    if (!way.waits && means.rules.seedSet === 'never' && plants.some(({ bbch }) => bbch >= 85))
+    if (longest !== null && method.sheet && ending.sheetDays > longest) return 'own-rule'
+    if (!method.waits && means.rules.seedSet === 'never' && plants.some(({ bbch }) => bbch >= 85))
       return 'own-rule'
     if (
-      !way.waits &&
+      !method.waits &&
       means.rules.legumeFrom === 'bloom' &&
       plants.some(({ plant, bbch }) => plant.group === 'legume' && bbch < 61)
     )
@@ -162,9 +162,9 @@ function recount(
     const keep = follows.crop.touchesSoil ? 120 : 90
     if (manure.some((day) => day + keep > target + follows.crop.daysToHarvest)) return 'manure'
     const seed = establishment === 'seed'
-    if (dead + Math.max(means.waitDays[establishment], way.settleDays) > target) return 'wait'
+    if (dead + Math.max(means.waitDays[establishment], method.settleDays) > target) return 'wait'
     if (seed && dead + 14 > target) return 'bridge'
-    if (way.buried >= 0.4) {
+    if (method.buried >= 0.4) {
       const buried = begin + 10 * (end.passes - 1)
       let warmth = 0
       let past = buried + 60
@@ -186,7 +186,7 @@ function recount(
       !composted &&
       plants.some(({ plant }) => plant.allelopathy > 0)
     ) {
-      const from = way.waits ? Math.round(dead) : begin
+      const from = method.waits ? Math.round(dead) : begin
       let strength = 0
       run.sown.forEach(({ plant }, c) => (strength += plant.allelopathy * run.species[c].massG[at(from)]))
       let warmth = 0
@@ -278,7 +278,7 @@ describe('a plan counted again, member by member', () => {
   test('every member fails first where the evaluation says it does, and the chance is their share', () =>
     fc.assert(
       fc.property(asked, ({ speciesId, method, after, twice, follows, owned, manure, ...rules }) => {
-        const way = method && findMethod(method)
+        const entry = method && findMethod(method)
         const plan = scenario({
           speciesId,
           follows,
@@ -288,9 +288,12 @@ describe('a plan counted again, member by member', () => {
             end: {
               method,
               date: isoDate(dayNumber(SOWN) + after),
-              passes: twice && way?.twice ? 2 : 1,
-              ...(way?.animals && {
-                animals: usualPlan({ kind: kinds[way.animals], head: 4, penLengthM: 2, penWidthM: 1.2 }, 12),
+              passes: twice && entry?.twice ? 2 : 1,
+              ...(entry?.animals && {
+                animals: usualPlan(
+                  { kind: kinds[entry.animals], head: 4, penLengthM: 2, penWidthM: 1.2 },
+                  12,
+                ),
               }),
             },
           }),

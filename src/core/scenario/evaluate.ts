@@ -32,8 +32,8 @@ export function endedBranch(
   afterDays: number,
   members?: readonly number[],
 ): StandRun {
-  const { end, way } = termination
-  if (way?.waits) return season.run
+  const { end, method } = termination
+  if (method?.waits) return season.run
   const target = targetDay(follows)
   const clear = Number.isFinite(target) ? target : null
   const from = branchDay(termination)

@@ -38,10 +38,10 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
     const lastDay = lastTargetDay(horizonDay)
     if (day > lastDay) problems.push({ code: 'beyond the forecast', day, lastDay })
   }
-  const way = end && findMethod(end.method)
-  if (way && !stand.end.actual) {
+  const method = end && findMethod(end.method)
+  if (method && !stand.end.actual) {
     const plants = stand.content.kind === 'cover' ? stand.content.components : []
-    const obstacle = obstacleOf(way, {
+    const obstacle = obstacleOf(method, {
       bed: standCase.bed,
       segment: stand.segment,
       tools: means.tools,
@@ -50,7 +50,7 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
       plants: plants.flatMap(({ speciesId }) => findSpecies(speciesId) ?? []),
     })
     if (obstacle) problems.push({ code: 'cannot be ended so', obstacle })
-    const rule = ruledOut(way, means.rules)
+    const rule = ruledOut(method, means.rules)
     if (rule) problems.push({ code: 'rule', rule })
   }
   if (

@@ -10,7 +10,7 @@ import type { Scenario } from './types'
 /** An ending on its day, member by member. */
 export type Termination = {
   end: EndDetails
-  way: Method | null
+  method: Method | null
   setup: ReturnType<typeof setupFor>
   /** Day it begins to count. */
   day: number
@@ -30,7 +30,7 @@ export function terminationOf(
   const { run, ensemble } = season
   const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
   const setup = setupFor(end, { ...standCase, own: means.own, establishment })
-  const way = findMethod(end.method)
+  const method = findMethod(end.method)
   const day = beginsOn(end, run.startDay)
   const seen = lastSeen(standCase.stand, setup.plot)
   const done = standCase.stand.end.actual !== null
@@ -39,12 +39,12 @@ export function terminationOf(
   const question = { run, ensemble, tools: means.tools, rules: means.rules }
   return {
     end,
-    way,
+    method,
     setup,
     day,
     endings,
     blocked: members.map((member) =>
-      done || !way ? null : blockedOn(way, setup, day, member, endings[member], question),
+      done || !method ? null : blockedOn(method, setup, day, member, endings[member], question),
     ),
     dead: Float64Array.from(endings, ({ deadDay }) => deadAsSeen(deadDay, seen, setup.target)),
   }

@@ -209,8 +209,8 @@ export function standRunOn(
   const unseen = looks.some((look) => look.day > unknownFrom)
   let saved: SavedStates = new Map()
   const learned = assimilate(
-    (traits, order) => {
-      const saving = runSaving(input, inOrder(order), traits, saveOn)
+    (memberParameters, order) => {
+      const saving = runSaving(input, inOrder(order), memberParameters, saveOn)
       saved = saving.saved
       return saving.run
     },
@@ -220,13 +220,13 @@ export function standRunOn(
     seed,
     unseen,
   )
-  const { traits, run } = learned
+  const { memberParameters, run } = learned
   const weather = inOrder(learned.order)
   const statesOn = (day: number) => {
     const states = saved.get(day)
     if (states) return states
     const until = { ...weather, days: day + 1 - weather.startDay }
-    saved = new Map([...saved, ...runSaving(input, until, traits, [day]).saved])
+    saved = new Map([...saved, ...runSaving(input, until, memberParameters, [day]).saved])
     return saved.get(day)!
   }
   const withEvents = (events: readonly StandEvent[]) => ({ ...input, events: [...input.events, ...events] })
@@ -234,21 +234,25 @@ export function standRunOn(
     run,
     ensemble: weather,
     again: (events, members = weather.members.length) =>
-      runStand(withEvents(events), { ...weather, members: weather.members.slice(0, members) }, traits),
+      runStand(
+        withEvents(events),
+        { ...weather, members: weather.members.slice(0, members) },
+        memberParameters,
+      ),
     branch: (day, events, days, members) =>
       resumeStand(
         withEvents(events),
         weather,
-        traits,
+        memberParameters,
         statesOn(Math.max(day, sowDay)),
         Math.max(day, sowDay),
         days,
         members,
       ),
     statesOn: (day, events) =>
-      runSaving(withEvents(events), { ...weather, days: day - weather.startDay }, traits, [day]).saved.get(
+      runSaving(withEvents(events), { ...weather, days: day - weather.startDay }, memberParameters, [
         day,
-      )!,
+      ]).saved.get(day)!,
   }
 }
 

@@ -139,7 +139,7 @@ const BURIED_WETNESS = 0.75
 function runMember(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberParameters,
+  memberParameters: MemberParameters,
   member: number,
   run: StandRun,
   slot: number,
@@ -149,7 +149,7 @@ function runMember(
   const { days } = run
   const { states, pools, buried, water, tally } = now
   const weather = ensemble.members[member]
-  const emergence = traits.emergence[member]
+  const emergence = memberParameters.emergence[member]
   const offset = run.startDay - ensemble.startDay
   const moistUntil = input.sowDay + (input.watering?.keptMoistDays ?? 0)
   const waterings = input.watering && input.watering.mm.size > 0 ? input.watering.mm : null
@@ -184,12 +184,26 @@ function runMember(
       const state = states[c]
       const { plant } = input.sown[c]
       if (!state.emerged) {
-        germinate(state, input.sown[c], soilC, water, emergence * (traits.plants?.[c][member] ?? 1), tally)
+        germinate(
+          state,
+          input.sown[c],
+          soilC,
+          water,
+          emergence * (memberParameters.plants?.[c][member] ?? 1),
+          tally,
+        )
         state.vernal += vernalisingDay((tMin + tMax) / 2)
         continue
       }
       if (state.alive <= 0.001) continue
-      const thermal = age(state, plant, tMin, tMax, ensemble.daylightHours[i], traits.development[member])
+      const thermal = age(
+        state,
+        plant,
+        tMin,
+        tMax,
+        ensemble.daylightHours[i],
+        memberParameters.development[member],
+      )
       const weight = leafWeight(state, plant.parameters.extinction, canopy.tallestM)
       const light = canopy.weightedLeaf > 0 ? (canopy.intercepted * weight) / canopy.weightedLeaf : 0
       const response = growthResponse(tMin, tMax, plant.parameters)
@@ -201,12 +215,21 @@ function runMember(
         response,
         waterLimit,
         nitrogenFactor(state, plant, canopy.massG),
-        traits.growth[member],
+        memberParameters.growth[member],
         pools,
         tally,
       )
       mineral -= feed(state, plant, mineral, tally)
-      coldAndHeat(state, plant, tMin, tMax, soilC, weather.snowMm[i], traits.hardinessC[member], pools)
+      coldAndHeat(
+        state,
+        plant,
+        tMin,
+        tMax,
+        soilC,
+        weather.snowMm[i],
+        memberParameters.hardinessC[member],
+        pools,
+      )
     }
     applyEvents(input, day, member, states, pools, buried, tally)
     wetness = Math.min(1, wetness * 0.82 + Math.min(1, weather.rainMm[i] / 5) * 0.6)
@@ -236,19 +259,23 @@ function runMember(
 export type SavedStates = ReadonlyMap<number, readonly MemberState[]>
 
 /**
- * Runs a stand from its sowing day to the end of the ensemble, every member with its own weather and traits.
+ * Runs a stand from its sowing day to the end of the ensemble, every member with its own weather and memberParameters.
  * Light-use-efficiency growth of the LINTUL family (Spitters 1990), light shared in mixes by k·LAI weighted by
  * height (Spitters and Aerts 1983). `sowDay` must lie inside the ensemble.
  */
-export function runStand(input: StandInput, ensemble: WeatherEnsemble, traits: MemberParameters): StandRun {
-  return runSaving(input, ensemble, traits, []).run
+export function runStand(
+  input: StandInput,
+  ensemble: WeatherEnsemble,
+  memberParameters: MemberParameters,
+): StandRun {
+  return runSaving(input, ensemble, memberParameters, []).run
 }
 
 /** The same, with the states kept that stand at the beginning of the days in `saveOn`; the day after the last is its end. */
 export function runSaving(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberParameters,
+  memberParameters: MemberParameters,
   saveOn: readonly number[],
 ): { run: StandRun; saved: SavedStates } {
   const run = emptyRun(input, ensemble, input.sowDay)
@@ -257,11 +284,11 @@ export function runSaving(
     runMember(
       input,
       ensemble,
-      traits,
+      memberParameters,
       member,
       run,
       member,
-      beginMember(input, ensemble, traits, member),
+      beginMember(input, ensemble, memberParameters, member),
       saveOn.length > 0 ? saved : null,
     )
   return { run, saved }
@@ -275,7 +302,7 @@ export function runSaving(
 export function resumeStand(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberParameters,
+  memberParameters: MemberParameters,
   saved: readonly MemberState[],
   day: number,
   days = Infinity,
@@ -291,7 +318,7 @@ export function resumeStand(
     day,
   )
   members.forEach((member, slot) =>
-    runMember(input, ensemble, traits, member, run, slot, copyState(saved[member]), null),
+    runMember(input, ensemble, memberParameters, member, run, slot, copyState(saved[member]), null),
   )
   return run
 }

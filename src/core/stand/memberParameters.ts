@@ -1,7 +1,7 @@
 import { mixSeed, randomStream } from '../foundations/random'
 
 /** Spread of a member's own parameters about the species' (judgement; log standard deviations and °C). */
-const TRAIT_SPREAD = { development: 0.07, growth: 0.18, emergence: 0.2, hardinessC: 0.7 } as const
+const MEMBER_SD = { development: 0.07, growth: 0.18, emergence: 0.2, hardinessC: 0.7 } as const
 
 /** What makes one member's plants differ: multipliers about 1, and °C added to LT50. */
 export type MemberParameters = {
@@ -13,9 +13,9 @@ export type MemberParameters = {
   plants?: readonly Float64Array[]
 }
 
-/** Traits of each member, the same for the same seed however many members are drawn. `spread` widens or narrows them all. */
+/** Parameters of each member, the same for the same seed however many members are drawn. `spread` widens or narrows them all. */
 export function drawMemberParameters(members: number, seed: number, spread = 1): MemberParameters {
-  const traits: MemberParameters = {
+  const memberParameters: MemberParameters = {
     development: new Float64Array(members),
     growth: new Float64Array(members),
     emergence: new Float64Array(members),
@@ -23,10 +23,10 @@ export function drawMemberParameters(members: number, seed: number, spread = 1):
   }
   for (let member = 0; member < members; member++) {
     const random = randomStream(mixSeed(mixSeed(seed, 0x7a17), member))
-    traits.development[member] = Math.exp(spread * TRAIT_SPREAD.development * random.normal())
-    traits.growth[member] = Math.exp(spread * TRAIT_SPREAD.growth * random.normal())
-    traits.emergence[member] = Math.exp(spread * TRAIT_SPREAD.emergence * random.normal())
-    traits.hardinessC[member] = spread * TRAIT_SPREAD.hardinessC * random.normal()
+    memberParameters.development[member] = Math.exp(spread * MEMBER_SD.development * random.normal())
+    memberParameters.growth[member] = Math.exp(spread * MEMBER_SD.growth * random.normal())
+    memberParameters.emergence[member] = Math.exp(spread * MEMBER_SD.emergence * random.normal())
+    memberParameters.hardinessC[member] = spread * MEMBER_SD.hardinessC * random.normal()
   }
-  return traits
+  return memberParameters
 }

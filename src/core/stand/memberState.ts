@@ -39,7 +39,7 @@ export const copyState = (state: MemberState): MemberState => ({
 export function beginMember(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  traits: MemberParameters,
+  memberParameters: MemberParameters,
   member: number,
 ): MemberState {
   const weather = ensemble.members[member]
@@ -52,7 +52,7 @@ export function beginMember(
       waterDay(ground.water, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2)
   const states = input.sown.map(({ plant }) => {
     const state = newState()
-    resetState(state, plant, traits.hardinessC[member])
+    resetState(state, plant, memberParameters.hardinessC[member])
     return state
   })
   return {

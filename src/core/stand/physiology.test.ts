@@ -134,9 +134,9 @@ describe('nitrogen', () => {
   })
 })
 
-test('traits centre on the species’ own values and repeat by seed', () => {
-  const traits = drawMemberParameters(2000, 3)
-  const mean = traits.development.reduce((sum, value) => sum + value, 0) / 2000
+test('memberParameters centre on the species’ own values and repeat by seed', () => {
+  const memberParameters = drawMemberParameters(2000, 3)
+  const mean = memberParameters.development.reduce((sum, value) => sum + value, 0) / 2000
   expect(mean).toBeCloseTo(1, 1)
   expect(drawMemberParameters(50, 3).growth).toEqual(drawMemberParameters(50, 3).growth)
   expect(drawMemberParameters(50, 4).growth).not.toEqual(drawMemberParameters(50, 3).growth)

@@ -24,7 +24,7 @@ type Day = {
   snow: number
   daylight: number
 }
-type Traits = { development: number; growth: number; emergence: number; hardiness: number }
+type MemberOwn = { development: number; growth: number; emergence: number; hardiness: number }
 type Pool = { mass: number; nitrogen: number }
 type World = {
   seedLayer: number
@@ -119,7 +119,7 @@ function live(
   start: World,
   day: Day,
   plant: Species,
-  traits: Traits,
+  memberParameters: MemberOwn,
   seeds: number,
   emergenceShare: number,
   par: number,
@@ -144,7 +144,10 @@ function live(
     const plants =
       seeds *
       world.viable *
-      Math.min(0.95, emergenceShare * (0.35 + (0.65 * world.moistSum) / world.moistDays) * traits.emergence)
+      Math.min(
+        0.95,
+        emergenceShare * (0.35 + (0.65 * world.moistSum) / world.moistDays) * memberParameters.emergence,
+      )
     const lai = (plants * p.leafCm2) / 10_000
     const mass = lai / p.specificLeafM2G / 0.7
     return {
@@ -178,7 +181,7 @@ function live(
         : world.age < p.t61Cd
           ? 0.5 + 0.5 * photo
           : 1
-  const age = world.age + traits.development * thermal * pace
+  const age = world.age + memberParameters.development * thermal * pace
   const tonnes = world.mass / 100
   const critical =
     tonnes <= 0.5 ? p.nitrogenPlateau : Math.min(p.nitrogenPlateau, p.nitrogenA * tonnes ** -p.nitrogenB)
@@ -193,7 +196,7 @@ function live(
       p.growMaxC,
     ) /
     (p.growOptLowC - p.growBaseC)
-  const gain = p.lightUseGMj * light * response * waterLimit * fed * traits.growth
+  const gain = p.lightUseGMj * light * response * waterLimit * fed * memberParameters.growth
   const leafShare =
     age < p.t31Cd
       ? 0.68 - (0.13 * age) / p.t31Cd
@@ -202,7 +205,7 @@ function live(
         : Math.max(plant.perennial ? 0.2 : 0, 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd)
   const young = world.lai < 0.8 && age < p.t61Cd
   const exponential =
-    world.lai * (Math.exp(p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(traits.growth)) - 1)
+    world.lai * (Math.exp(p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(memberParameters.growth)) - 1)
   const grown = young
     ? Math.max(gain, (exponential / p.specificLeafM2G) * 1.2 * Math.min(1, 2 * response))
     : gain
@@ -245,7 +248,7 @@ function live(
         Math.min(0.12, 0.009 * (10 - crown)) * (hardest - world.lt50) * (world.lt50 > hardest ? 1 : 0.5)
       : world.lt50 + Math.min(0.25, 0.018 * (crown - 10)) * (p.lt50TenderC - world.lt50)
   world = { ...world, lt50 }
-  const own = lt50 + traits.hardiness
+  const own = lt50 + memberParameters.hardiness
   const night = 1 / (1 + Math.exp((own - crown) / 0.7))
   if (crown < own + 5 && night < world.worst)
     world = { ...lethal(world, 1 - night / world.worst), worst: night }
@@ -285,7 +288,7 @@ function step(
   start: World,
   day: Day,
   plant: Species,
-  traits: Traits,
+  memberParameters: MemberOwn,
   seeds: number,
   emergenceShare: number,
 ): World {
@@ -294,7 +297,17 @@ function step(
   const waterLimit = Math.min(1, start.rootZone / ROOT_CAPACITY / 0.45)
   const released = soilC <= 0 ? 0 : 0.055 * 2 ** ((soilC - 20) / 10)
   const fed = { ...start, mineral: start.mineral + released }
-  const grown = live(fed, day, plant, traits, seeds, emergenceShare, day.radiation * 0.5, waterLimit, soilC)
+  const grown = live(
+    fed,
+    day,
+    plant,
+    memberParameters,
+    seeds,
+    emergenceShare,
+    day.radiation * 0.5,
+    waterLimit,
+    soilC,
+  )
   const wetness = Math.min(1, grown.wetness * 0.82 + Math.min(1, day.rain / 5) * 0.6)
   const rotted = rot({ ...grown, wetness }, soilC)
   const cover = 1 - Math.exp(-1.1 * plant.parameters.extinction * rotted.lai)
@@ -318,14 +331,14 @@ describe('the kernel against a plain version', () => {
         (plant, site, offset, seed) => {
           const iso = new Date(Date.UTC(2025, 0, 1 + offset)).toISOString().slice(0, 10)
           const { run, ensemble } = growStand(site, plant.id, iso, { members: 2, days: 260, seed })
-          const traits = drawMemberParameters(2, seed + 2)
+          const memberParameters = drawMemberParameters(2, seed + 2)
           for (let m = 0; m < 2; m++) {
             const weather = ensemble.members[m]
-            const own: Traits = {
-              development: traits.development[m],
-              growth: traits.growth[m],
-              emergence: traits.emergence[m],
-              hardiness: traits.hardinessC[m],
+            const own: MemberOwn = {
+              development: memberParameters.development[m],
+              growth: memberParameters.growth[m],
+              emergence: memberParameters.emergence[m],
+              hardiness: memberParameters.hardinessC[m],
             }
             let world: World = {
               seedLayer: SEED_CAPACITY * 0.75,

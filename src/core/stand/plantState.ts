@@ -133,7 +133,7 @@ export function germinate(
   sown: SownSpecies,
   soilC: number,
   water: SoilWater,
-  emergenceTrait: number,
+  ownEmergence: number,
   tally: Tally,
 ): void {
   const p = sown.plant.parameters
@@ -147,7 +147,7 @@ export function germinate(
   state.alive = 1
   const moistShare = 0.35 + 0.65 * (state.moistureSum / state.moistureDays)
   state.plants =
-    sown.seedsPerM2 * state.seedAlive * Math.min(0.95, sown.emergenceShare * moistShare * emergenceTrait)
+    sown.seedsPerM2 * state.seedAlive * Math.min(0.95, sown.emergenceShare * moistShare * ownEmergence)
   state.lai = (state.plants * p.leafCm2) / 10_000
   state.mass = state.lai / p.specificLeafM2G / 0.7
   state.nitrogen = (state.mass * p.nitrogenPlateau) / 100
@@ -161,12 +161,12 @@ export function age(
   tMin: number,
   tMax: number,
   daylightH: number,
-  developmentTrait: number,
+  ownDevelopment: number,
 ): number {
   const thermal = dailyThermalTime(tMin, tMax, plant.parameters)
   if (state.ageCd < plant.parameters.t31Cd) state.vernal += vernalisingDay((tMin + tMax) / 2)
   state.ageCd +=
-    developmentTrait * developmentGain(thermal, state.ageCd, state.vernal, daylightH, plant.parameters)
+    ownDevelopment * developmentGain(thermal, state.ageCd, state.vernal, daylightH, plant.parameters)
   state.bbch = bbchAt(state.ageCd, plant.parameters)
   return thermal
 }
@@ -213,17 +213,16 @@ export function grow(
   response: number,
   water: number,
   nitrogenFactor: number,
-  growthTrait: number,
+  ownGrowth: number,
   pools: ResiduePools,
   tally: Tally,
 ): void {
   const p = plant.parameters
-  const gain = p.lightUseGMj * light * response * water * nitrogenFactor * growthTrait
+  const gain = p.lightUseGMj * light * response * water * nitrogenFactor * ownGrowth
   const before = state.lai
   let grown = gain
   if (state.lai < 0.8 && state.ageCd < p.t61Cd) {
-    const exponential =
-      state.lai * (Math.exp(p.leafGrowthPerCd * thermal * water * Math.sqrt(growthTrait)) - 1)
+    const exponential = state.lai * (Math.exp(p.leafGrowthPerCd * thermal * water * Math.sqrt(ownGrowth)) - 1)
     state.lai += exponential
     grown = Math.max(gain, (exponential / p.specificLeafM2G) * 1.2 * Math.min(1, response * 2))
   } else state.lai += gain * leafShare(state, plant) * p.specificLeafM2G

@@ -10,7 +10,7 @@ import type { StandEvent, StandInput } from './types'
 
 const sowDay = dayNumber('2025-09-10')
 const ensemble = generatedEnsemble(TEST_SITES.maryland, sowDay - 40, 340, 8, 5)
-const traits = drawMemberParameters(8, 9)
+const memberParameters = drawMemberParameters(8, 9)
 const chopOn = (day: number): StandEvent => ({ day, kind: 'end', topLeft: 0.06, survival: () => 0.1 })
 const input: StandInput = {
   ...plainInput(
@@ -24,14 +24,14 @@ const input: StandInput = {
 
 describe('a run taken up again from a saved day', () => {
   const days = [sowDay, sowDay + 5, sowDay + 60, sowDay + 150, sowDay + 201]
-  const { run, saved } = runSaving(input, ensemble, traits, days)
+  const { run, saved } = runSaving(input, ensemble, memberParameters, days)
 
   test('saving changes nothing', () => {
-    expect(run).toEqual(runStand(input, ensemble, traits))
+    expect(run).toEqual(runStand(input, ensemble, memberParameters))
   })
 
   test.each(days)('goes on from day %i exactly as the whole run', (day) => {
-    const on = resumeStand(input, ensemble, traits, saved.get(day)!, day)
+    const on = resumeStand(input, ensemble, memberParameters, saved.get(day)!, day)
     const skip = day - sowDay
     expect(on.startDay).toBe(day)
     expect(on.days).toBe(run.days - skip)
@@ -46,9 +46,9 @@ describe('a run taken up again from a saved day', () => {
   test('another ending from the saved day equals a run that has it from sowing on, and leaves the state alone', () => {
     const day = sowDay + 201
     const other = { ...input, events: [...input.events, chopOn(day)] }
-    const whole = runStand(other, ensemble, traits)
+    const whole = runStand(other, ensemble, memberParameters)
     for (let again = 0; again < 2; again++) {
-      const on = resumeStand(other, ensemble, traits, saved.get(day)!, day, 40)
+      const on = resumeStand(other, ensemble, memberParameters, saved.get(day)!, day, 40)
       expect(on.days).toBe(40)
       expect([...on.residueG.subarray(0, 40)]).toEqual([...whole.residueG.subarray(201, 241)])
     }

@@ -23,11 +23,11 @@ const input = {
   events: [],
 }
 const prior = drawMemberParameters(MEMBERS, 4)
-const runWith = (traits: typeof prior, order: readonly number[] | null = null) =>
+const runWith = (memberParameters: typeof prior, order: readonly number[] | null = null) =>
   runStand(
     input,
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble,
-    traits,
+    memberParameters,
   )
 const before = runWith(prior)
 const lookDay = sowDay + 24
@@ -103,7 +103,7 @@ describe('learning from looks', () => {
     )
   })
   test('drawing again with equal weights keeps mean and spread', () => {
-    const again = resampleParameters(prior, new Float64Array(MEMBERS).fill(1 / MEMBERS), 5).traits
+    const again = resampleParameters(prior, new Float64Array(MEMBERS).fill(1 / MEMBERS), 5).memberParameters
     const sd = (values: Float64Array) => Math.sqrt(mean(values.map((value) => (value - mean(values)) ** 2)))
     expect(mean(again.development)).toBeCloseTo(mean(prior.development), 1)
     expect(sd(again.development) / sd(prior.development)).toBeGreaterThan(0.8)

@@ -80,25 +80,25 @@ function smoothed(values: ArrayLike<number>, picks: readonly number[], normal: (
   )
 }
 
-/** Draws members again by weight; traits are jittered so that no two are alike. */
+/** Draws members again by weight; memberParameters are jittered so that no two are alike. */
 export function resampleParameters(
-  traits: MemberParameters,
+  memberParameters: MemberParameters,
   weights: Float64Array,
   seed: number,
-): { traits: MemberParameters; picks: number[] } {
+): { memberParameters: MemberParameters; picks: number[] } {
   const random = randomStream(mixSeed(seed, 0x4e5a))
   const picks = systematicPicks(weights, random.uniform())
   const onLogs = (values: Float64Array) => smoothed(values.map(Math.log), picks, random.normal).map(Math.exp)
   const drawn = {
-    development: onLogs(traits.development),
-    growth: onLogs(traits.growth),
-    emergence: onLogs(traits.emergence),
-    hardinessC: smoothed(traits.hardinessC, picks, random.normal),
-    ...(traits.plants && {
-      plants: traits.plants.map((values) => Float64Array.from(picks, (pick) => values[pick])),
+    development: onLogs(memberParameters.development),
+    growth: onLogs(memberParameters.growth),
+    emergence: onLogs(memberParameters.emergence),
+    hardinessC: smoothed(memberParameters.hardinessC, picks, random.normal),
+    ...(memberParameters.plants && {
+      plants: memberParameters.plants.map((values) => Float64Array.from(picks, (pick) => values[pick])),
     }),
   }
-  return { traits: drawn, picks }
+  return { memberParameters: drawn, picks }
 }
 
 /**
@@ -107,7 +107,7 @@ export function resampleParameters(
  */
 export function takeCounts(
   run: StandRun,
-  traits: MemberParameters,
+  memberParameters: MemberParameters,
   looks: readonly Observation[],
   seed: number,
 ): MemberParameters {
@@ -130,11 +130,11 @@ export function takeCounts(
       })
     }
   }
-  return { ...traits, plants }
+  return { ...memberParameters, plants }
 }
 
-/** Runs a stand with these traits; `order` says whose weather each member has, null for its own. */
-type Runner = (traits: MemberParameters, order: readonly number[] | null) => StandRun
+/** Runs a stand with these memberParameters; `order` says whose weather each member has, null for its own. */
+type Runner = (memberParameters: MemberParameters, order: readonly number[] | null) => StandRun
 
 /** Members that must be left to carry a draw, as a share of all; below it the evidence is taken in smaller steps. */
 const EFFECTIVE_SHARE = 0.25
@@ -170,24 +170,24 @@ const OPENNESS = 1.25
 const OPEN_FROM = 3
 
 /** Members spread wider in what the looks speak of, so that a bed unlike the usual is not ruled out beforehand. */
-function opened(traits: MemberParameters, looks: readonly Observation[]): MemberParameters {
+function opened(memberParameters: MemberParameters, looks: readonly Observation[]): MemberParameters {
   const wider = (values: Float64Array, tells: (look: Observation) => unknown) => {
     const telling = looks.filter((look) => tells(look) !== null).length
     const power = 1 + (OPENNESS - 1) * Math.min(1, telling / OPEN_FROM)
     return values.map((value) => value ** power)
   }
   return {
-    ...traits,
-    development: wider(traits.development, (look) => look.bbch),
-    growth: wider(traits.growth, (look) => look.cover ?? look.heightM ?? look.massG),
+    ...memberParameters,
+    development: wider(memberParameters.development, (look) => look.bbch),
+    growth: wider(memberParameters.growth, (look) => look.cover ?? look.heightM ?? look.massG),
   }
 }
 
 /**
  * Members that agree with the looks. Plants counted are taken over; everything else weighs the members, which are
  * drawn again and run anew in as many steps as it takes to leave a quarter of them with a say each time.
- * `pairWeather` keeps a member's weather with its traits; needed where the days of the looks were not observed.
- * Returns the last run, its traits and whose weather its members have.
+ * `pairWeather` keeps a member's weather with its memberParameters; needed where the days of the looks were not observed.
+ * Returns the last run, its memberParameters and whose weather its members have.
  */
 export function assimilate(
   runWith: Runner,
@@ -196,25 +196,29 @@ export function assimilate(
   seen: readonly Observation[],
   seed: number,
   pairWeather: boolean,
-): { run: StandRun; traits: MemberParameters; order: readonly number[] | null } {
+): { run: StandRun; memberParameters: MemberParameters; order: readonly number[] | null } {
   const looks = seen.filter(tellsSomething)
-  let traits = opened(prior, looks)
+  let memberParameters = opened(prior, looks)
   let order: readonly number[] | null = null
-  let run = runWith(traits, order)
-  if (looks.length === 0) return { run, traits, order }
+  let run = runWith(memberParameters, order)
+  if (looks.length === 0) return { run, memberParameters, order }
   if (looks.some((look) => look.plants && look.plants.perM2 > 0)) {
-    traits = takeCounts(run, traits, looks, seed)
-    run = runWith(traits, order)
+    memberParameters = takeCounts(run, memberParameters, looks, seed)
+    run = runWith(memberParameters, order)
   }
   let left = 1
   for (let round = 0; round < MOST_ROUNDS && left > 1e-9; round++) {
     const step = round === MOST_ROUNDS - 1 ? left : nextStep(run, lead, looks, left)
     left -= step
-    const drawn = resampleParameters(traits, memberWeights(run, lead, looks, step), mixSeed(seed, round))
-    traits = drawn.traits
+    const drawn = resampleParameters(
+      memberParameters,
+      memberWeights(run, lead, looks, step),
+      mixSeed(seed, round),
+    )
+    memberParameters = drawn.memberParameters
     const last: readonly number[] | null = order
     if (pairWeather) order = drawn.picks.map((pick) => last?.[pick] ?? pick)
-    run = runWith(traits, order)
+    run = runWith(memberParameters, order)
   }
-  return { run, traits, order }
+  return { run, memberParameters, order }
 }

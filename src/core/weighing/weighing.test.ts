@@ -275,15 +275,15 @@ describe('animals over a plot', () => {
 describe('every way compared', () => {
   test('each comes once, told one by one; those that can be done have starts and what they leave', () => {
     const told: number[] = []
-    const ways = compareTerminations(planOf(vetchCase), vetch, { startDay: null }, (share, soFar) => {
+    const methods = compareTerminations(planOf(vetchCase), vetch, { startDay: null }, (share, soFar) => {
       told.push(soFar.length)
       expect(share).toBeLessThanOrEqual(1)
     })
-    expect(told).toEqual(ways.map((_, i) => i + 1))
-    expect(new Set(ways.map(({ method, passes }) => `${method} ${passes}`)).size).toBe(ways.length)
-    const chop = wayOf(ways, 'chop')
+    expect(told).toEqual(methods.map((_, i) => i + 1))
+    expect(new Set(methods.map(({ method, passes }) => `${method} ${passes}`)).size).toBe(methods.length)
+    const chop = wayOf(methods, 'chop')
     expect(chop.starts.length).toBeGreaterThan(6)
     expect(chop.after!.mulchG.p50).toBeGreaterThan(0)
-    expect(wayOf(ways, 'hens').obstacle).toEqual({ code: 'no animals', wanted: 'hens' })
+    expect(wayOf(methods, 'hens').obstacle).toEqual({ code: 'no animals', wanted: 'hens' })
   })
 })

@@ -98,11 +98,11 @@ export function After({ end }: { end: EndView }) {
 /** What the tables alone let expect of the plants counted, at the stage they were ended; null where they say nothing. */
 function expectedShare(stand: Stand, count: FollowUp): number | null {
   const actual = stand.end.actual
-  const way = actual && findMethod(actual.method)
+  const method = actual && findMethod(actual.method)
   const plant = countedSpecies(stand, count)
   const bbch = plant ? stageAtEnd(stand, plant.id) : undefined
-  if (!way || !plant || bbch === undefined || way.animals || way.waits) return null
-  return way.sheet ? 0.05 : actsSurvival(way, plant, bbch, actual.passes)
+  if (!method || !plant || bbch === undefined || method.animals || method.waits) return null
+  return method.sheet ? 0.05 : actsSurvival(method, plant, bbch, actual.passes)
 }
 
 const ADVICE = {

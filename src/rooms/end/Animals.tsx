@@ -25,7 +25,7 @@ import { metres } from '../../text/format'
 
 /** Days from sowing until there is something to put animals on. */
 const GROWN_DAYS = 45
-const ANIMAL_WAYS = METHODS.filter((way) => way.animals)
+const ANIMAL_WAYS = METHODS.filter((method) => method.animals)
 
 /** The best start of a way by the comparison; null while that is not known. */
 const bestStart = ({ comparison }: EndView, method: MethodId): number | null =>
@@ -43,9 +43,9 @@ export function Animals({ end }: { end: EndView }) {
   const method: MethodId =
     draft.method ??
     (known?.animals && findMethod(known.method)?.animals ? findMethod(known.method)!.id : undefined) ??
-    ANIMAL_WAYS.find((way) => stockFor(way, livestock))?.id ??
+    ANIMAL_WAYS.find((method) => stockFor(method, livestock))?.id ??
     'hens'
-  const way = findMethod(method)!
+  const entry = findMethod(method)!
   const plants = plantsOf(stand)
   const place = { bed: view.bed, segment: stand.segment, tools: garden.tools, livestock, plants, rules }
   const startDate =
@@ -59,8 +59,8 @@ export function Animals({ end }: { end: EndView }) {
   const grown = useStanding(end).standing ?? forecast
   const stageAt = (part: number, day = stageDay) => (grown ? stageReached(grown, part, day) : 0)
   const heightOn = (day: number) => (grown && justBefore(grown, day)?.heightM) ?? 1
-  const stock = stockFor(way, livestock, place)
-  const now = plants.flatMap((plant, i) => bloatNow(way, plant, stageAt(i)) ?? [])
+  const stock = stockFor(entry, livestock, place)
+  const now = plants.flatMap((plant, i) => bloatNow(entry, plant, stageAt(i)) ?? [])
   const plot = partSizeM(view.bed, stand.segment)
   const base =
     known?.method === method && known.animals
@@ -81,7 +81,7 @@ export function Animals({ end }: { end: EndView }) {
         }) ?? [],
     ),
   )[0]
-  const shut = obstacleOf(way, place)
+  const shut = obstacleOf(entry, place)
   const obstacle = (shut && obstacleText(shut, garden.units)) ?? harm ?? null
   const sown = stand.start.actual ?? stand.start.plan
   const startProblem =
@@ -180,7 +180,7 @@ export function Animals({ end }: { end: EndView }) {
       )}
       <div className="mt-3 flex flex-col gap-1">
         {[
-          ...way.cautions,
+          ...entry.cautions,
           ...now,
           ...animalCautions(method, place, (i) => (grown ? stageAt(i) : null)).map(({ text, heightM }) =>
             heightM === null ? text : text.replace('{height}', metres(heightM, garden.units)),

@@ -36,15 +36,16 @@ export function OwnTable({ end }: { end: EndView }) {
           <tbody>
             {plants.flatMap((plant) =>
               METHODS.filter(
-                (way) => SHOWN.includes(way.id) || (way.id === 'biofumigate' && plant.biofumigant >= 2),
-              ).map((way) => (
-                <tr key={`${plant.id} ${way.id}`}>
+                (method) =>
+                  SHOWN.includes(method.id) || (method.id === 'biofumigate' && plant.biofumigant >= 2),
+              ).map((method) => (
+                <tr key={`${plant.id} ${method.id}`}>
                   <td>
-                    {plant.name}, {findMethod(way.id)!.name.toLowerCase()}
+                    {plant.name}, {findMethod(method.id)!.name.toLowerCase()}
                   </td>
                   {MIDDLES.map((bbch) => {
-                    const prior = way.sheet ? 0.05 : actSurvival(way.acts[0], plant.endingClass, bbch)
-                    const count = ownCount(own, way.id, plant.endingClass, bbch)
+                    const prior = method.sheet ? 0.05 : actSurvival(method.acts[0], plant.endingClass, bbch)
+                    const count = ownCount(own, method.id, plant.endingClass, bbch)
                     return (
                       <td key={bbch} className="whitespace-nowrap">
                         {percent(prior)}

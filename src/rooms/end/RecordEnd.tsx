@@ -16,8 +16,8 @@ export function RecordEnd({ end, method }: { end: EndView; method?: MethodId }) 
         className="w-72"
         value={shown}
         onChange={(method) => change({ method, passes: 1 })}
-        options={METHODS.filter((way) => !method || way.id === method).map(
-          (way) => [way.id, way.name] as const,
+        options={METHODS.filter((entry) => !method || entry.id === method).map(
+          (method) => [method.id, method.name] as const,
         )}
       />
       {canRepeat(shown) && (

@@ -9,40 +9,40 @@ import { wayText } from '../../text/ending'
 import { dateRangeText, dryMatter, minutes, nitrogen, percent, shortDate } from '../../text/format'
 import { planCaseOf } from './planCase'
 import { planOf } from './planWords'
-import type { ShownWay } from './shown'
+import type { ShownMethod } from './shown'
 import type { EndView } from './useEnd'
 
 const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 
 /** One way with all that it brings, and the button that plans it. */
 export function WayRow({
-  way,
+  method,
   end,
   standing,
 }: {
-  way: ShownWay
+  method: ShownMethod
   end: EndView
   standing: StandForecast | null
 }) {
-  const { option, after, name, start } = way
+  const { option, after, name, start } = method
   const { units } = end.garden
   const { today, plan, stand } = end
   const planned = stand.end.plan
-  const { waits } = way.way
+  const { waits } = method.method
   if (!start) return null
   const isPlanned =
     planned?.method === option.method &&
     planned.passes === option.passes &&
     (waits !== null || dayNumber(planned.date) === start.day)
-  const takes = waits ? '' : materialsOf(way, end, standing)
+  const takes = waits ? '' : materialsOf(method, end, standing)
   return (
     <tr className="max-md:grid max-md:grid-cols-2 max-md:border-b max-md:border-base-300 max-md:py-2 max-md:[&>td]:border-none max-md:[&>td]:py-1">
       <td className="max-md:col-span-2 md:min-w-72">
         <strong>{name}</strong>
         <details className="text-sm">
-          <summary className="cursor-pointer">{wayText(way.way, start)}</summary>
+          <summary className="cursor-pointer">{wayText(method.method, start)}</summary>
           <span className="quiet">
-            Needs {needsOf(way.way, end).join(', ')}.{takes && ` Take along: ${takes}.`}
+            Needs {needsOf(method.method, end).join(', ')}.{takes && ` Take along: ${takes}.`}
           </span>
         </details>
         {start.chanceFree > start.chance + 0.1 && (
@@ -68,19 +68,19 @@ export function WayRow({
       <td>
         <Label>In time</Label>
         <Chance share={start.chance} />
-        <StartStrip way={way} today={today} />
+        <StartStrip method={method} today={today} />
       </td>
       <td className="text-sm">
         <Label>Dead by</Label>
         {start.dead ? dateRangeText(start.dead) : '–'}
-        {!waits && (start.dead || !way.way.sheet) && (
+        {!waits && (start.dead || !method.method.sheet) && (
           <div className="quiet">{percent(start.survivors.p50)} stand again</div>
         )}
       </td>
       <td className="text-sm">
         <Label>Work</Label>
         <span className="whitespace-nowrap">{minutes(start.minutes)}</span>
-        <div className="quiet whitespace-nowrap">soil {SOIL[way.way.disturbance]}</div>
+        <div className="quiet whitespace-nowrap">soil {SOIL[method.method.disturbance]}</div>
       </td>
       <td className="text-sm">
         <Label>Mulch at planting</Label>
@@ -109,18 +109,18 @@ export function WayRow({
 }
 
 /** What a way wants, a sheet among it what it lies on. */
-function needsOf(way: Method, { garden }: EndView): readonly string[] {
-  if (way.id !== 'tarp') return way.needs
+function needsOf(method: Method, { garden }: EndView): readonly string[] {
+  if (method.id !== 'tarp') return method.needs
   return [
     canFlatten(garden.tools)
       ? 'growth flattened or mown first'
       : 'nothing owned to flatten it: the sheet lies higher and takes longer',
-    ...way.needs,
+    ...method.needs,
   ]
 }
 
 /** What a way takes, in a line: the materials of its work plan on the day shown. */
-function materialsOf({ option, start }: ShownWay, end: EndView, standing: StandForecast | null): string {
+function materialsOf({ option, start }: ShownMethod, end: EndView, standing: StandForecast | null): string {
   const { method, passes } = option
   const { animals, lanes } = start!.end
   return planOf(planCaseOf(end, standing, { method, passes, day: start!.day, animals, lanes }))
@@ -142,7 +142,7 @@ const signed = (grams: number, { garden }: EndView) =>
   grams < -0.05 ? `ties up ${nitrogen(-grams, garden.units)}` : nitrogen(Math.max(0, grams), garden.units)
 
 /** Chance of success by start day, from today to planting, with the safe level as a line. */
-function StartStrip({ way: { option, start }, today }: { way: ShownWay; today: number }) {
+function StartStrip({ method: { option, start }, today }: { method: ShownMethod; today: number }) {
   const byStart = option.starts
   if (byStart.length < 3) return null
   const width = 110

@@ -13,7 +13,7 @@ import { useStanding } from './planCase'
 import { RecordEnd } from './RecordEnd'
 import { RulesForm } from './RulesForm'
 import type { EndView } from './useEnd'
-import { bySafetyThenWork, shownOf, worthPlanning, type ShownWay } from './shown'
+import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './shown'
 import { WayRow } from './WayRow'
 import { Dates } from './Dates'
 import { BroughtIn } from '../../parts/BroughtIn'
@@ -73,11 +73,13 @@ export function Ways({ end }: { end: EndView }) {
   )
 }
 
-function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: string }) {
+function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; title: string }) {
   const { standing } = useStanding(end)
   const free = shown.filter(({ option }) => option.obstacle === null)
-  const open = free.filter((way) => way.option.leftOut === null && worthPlanning(way)).sort(bySafetyThenWork)
-  const late = free.filter((way) => way.option.leftOut === null && !worthPlanning(way))
+  const open = free
+    .filter((method) => method.option.leftOut === null && worthPlanning(method))
+    .sort(bySafetyThenWork)
+  const late = free.filter((method) => method.option.leftOut === null && !worthPlanning(method))
   const ruledOut = free.filter(({ option }) => option.leftOut !== null)
   const shut = shown.filter(({ option }) => option.obstacle !== null)
   return (
@@ -97,27 +99,27 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
             </tr>
           </thead>
           <tbody className="max-md:block">
-            {open.map((way) => (
-              <WayRow key={way.name} way={way} end={end} standing={standing} />
+            {open.map((shown) => (
+              <WayRow key={shown.name} method={shown} end={end} standing={standing} />
             ))}
           </tbody>
         </table>
       </Scroll>
       <Left
         title="Not in time"
-        ways={late}
-        text={({ way, start }) =>
+        methods={late}
+        text={({ method, start }) =>
           !start
             ? 'No day is left for it.'
             : start.chanceFree > start.chance + 0.1
-              ? `${wayText(way, start)} Without your rules ${percent(start.chanceFree)} in time.`
-              : wayText(way, start)
+              ? `${wayText(method, start)} Without your rules ${percent(start.chanceFree)} in time.`
+              : wayText(method, start)
         }
       />
-      <Left title="Your own rules leave out" ways={ruledOut} text={(way) => ruleText(way)} />
+      <Left title="Your own rules leave out" methods={ruledOut} text={(method) => ruleText(method)} />
       <Left
         title="Not possible here"
-        ways={shut}
+        methods={shut}
         text={({ option }) => obstacleText(option.obstacle!, end.garden.units)}
       />
       <div className="mt-3 flex flex-col gap-1">
@@ -144,20 +146,28 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownWay[]; title: 
   )
 }
 
-const ruleText = ({ option, start }: ShownWay) =>
+const ruleText = ({ option, start }: ShownMethod) =>
   `${option.leftOut ? RULE_TEXT[option.leftOut] : ''} Without that rule: ${percent(start?.chance ?? 0)} in time.`
 
-function Left({ title, ways, text }: { title: string; ways: ShownWay[]; text: (way: ShownWay) => string }) {
-  if (ways.length === 0) return null
+function Left({
+  title,
+  methods,
+  text,
+}: {
+  title: string
+  methods: ShownMethod[]
+  text: (method: ShownMethod) => string
+}) {
+  if (methods.length === 0) return null
   return (
-    <details className="mt-3" open={ways.length <= 4}>
+    <details className="mt-3" open={methods.length <= 4}>
       <summary className="cursor-pointer font-semibold">
-        {title}: {ways.length}
+        {title}: {methods.length}
       </summary>
       <ul className="mt-1 grid gap-x-8 gap-y-1 lg:grid-cols-2">
-        {ways.map((way) => (
-          <li key={way.name} className="text-sm">
-            <strong>{way.name}</strong>: {text(way)}
+        {methods.map((method) => (
+          <li key={method.name} className="text-sm">
+            <strong>{method.name}</strong>: {text(method)}
           </li>
         ))}
       </ul>

@@ -34,7 +34,7 @@ export function WorkPlan({ end }: { end: EndView }) {
   const { units } = garden
   const known = stand.end.actual ?? stand.end.plan
   const method: MethodId = form.method
-  const way = findMethod(method)!
+  const entry = findMethod(method)!
   const same = known?.method === method ? known : null
   const passes = same?.passes ?? form.passes
   const [asked, setAsked] = useState<string | null>(null)
@@ -43,7 +43,7 @@ export function WorkPlan({ end }: { end: EndView }) {
   const problem = dateProblem(date, end.sownDay)
   const day = problem ? end.today : dayNumber(date)
   const { standing, failure } = useStanding(end)
-  const sun = useEngine('filmSun', way.sheet === 'clear' ? [spec, day, 14] : null)
+  const sun = useEngine('filmSun', entry.sheet === 'clear' ? [spec, day, 14] : null)
   const plan = planOf(
     planCaseOf(
       end,
@@ -75,7 +75,7 @@ export function WorkPlan({ end }: { end: EndView }) {
         </button>
       </div>
       <h2 className="mt-3">
-        {methodName(way, passes)} in {view.bed.label}, {longDate(day)}
+        {methodName(entry, passes)} in {view.bed.label}, {longDate(day)}
       </h2>
       <Failed what="Growing the stand to that day" failure={failure} />
       <Failed what="The sun under the film" failure={sun} />
@@ -111,7 +111,7 @@ export function WorkPlan({ end }: { end: EndView }) {
       </div>
       <div className="mt-3 flex flex-col gap-1">
         <CreepingCaution weeds={end.creeping} />
-        {way.cautions.map((caution) => (
+        {entry.cautions.map((caution) => (
           <Caution key={caution}>{caution}</Caution>
         ))}
       </div>

@@ -10,9 +10,9 @@ import { planOf } from './planWords'
 import { type PlanCase } from './planTypes'
 
 const today = 20_580
-const plan = (way: MethodId, own: Partial<PlanCase> = {}) =>
+const plan = (method: MethodId, own: Partial<PlanCase> = {}) =>
   planOf({
-    way: findMethod(way)!,
+    method: findMethod(method)!,
     passes: 1,
     day: today,
     ground: { lengthM: 10, widthM: 1.2 },
@@ -36,7 +36,7 @@ const plan = (way: MethodId, own: Partial<PlanCase> = {}) =>
 
 describe('work plans in words', () => {
   test('every way that is done by hand has steps, and ends with the edges and the counts', () => {
-    for (const way of METHODS.filter((entry) => !entry.waits)) {
+    for (const method of METHODS.filter((entry) => !entry.waits)) {
       const stock = (['hens', 'pigs', 'sheep'] as const).map((kind) => ({
         id: kind,
         kind,
@@ -44,7 +44,7 @@ describe('work plans in words', () => {
         penLengthM: kind === 'hens' ? 2 : null,
         penWidthM: kind === 'hens' ? 1.2 : null,
       }))
-      const words = plan(way.id, { livestock: stock })
+      const words = plan(method.id, { livestock: stock })
       expect(words.steps.length).toBeGreaterThanOrEqual(3)
       expect(words.steps.at(-1)).toMatch(/7, 14 and 21 days/)
       for (const text of [...words.steps, ...words.materials.map(({ amount }) => amount)])

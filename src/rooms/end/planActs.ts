@@ -8,9 +8,9 @@ import { centimetres, litres, metres, percent, shortDate, volume } from '../../t
 import type { PlanCase, PlanWords } from './planTypes'
 
 /** What to look for before a cut or a crimp: the stage each plant should have reached, and what outlives the work at it. */
-export function lookStep({ way, plants, passes, bed, own }: PlanCase, words: PlanWords) {
+export function lookStep({ method, plants, passes, bed, own }: PlanCase, words: PlanWords) {
   const expected = plants.map(({ plant, bbch }) => {
-    const left = actsSurvival(way, plant, bbch, passes, { bedKind: bed.kind, own })
+    const left = actsSurvival(method, plant, bbch, passes, { bedKind: bed.kind, own })
     return `${plant.name.toLowerCase()}, ${stageName(bbch, plant.group)} (${percent(left)} would outlive it)`
   })
   words.steps.push(`Look first. Expected that day: ${expected.join('; ')}. Where it is behind, wait.`)
@@ -40,7 +40,7 @@ export function cutSteps(plan: PlanCase, words: PlanWords) {
       `${plant.name}: cut at ${endM === 0 ? 'the ground' : centimetres(endM, plan.units)}; ${why}.`,
     )
   }
-  if (plan.way.acts.includes('chop'))
+  if (plan.method.acts.includes('chop'))
     words.steps.push(
       'Cut the fall into hand-long pieces where it should rot fast; leave it long where mulch should last.',
     )
@@ -70,10 +70,10 @@ export function crimpSteps(plan: PlanCase, words: PlanWords) {
     words.steps.push('A board misses 5 to 10 % along the sides of a frame: finish them with shears.')
 }
 
-export const flameSteps = (way: Method, words: PlanWords) => {
+export const flameSteps = (method: Method, words: PlanWords) => {
   words.materials.push({ what: 'Burner, full', amount: '1' }, { what: 'Water at hand', amount: '2 cans' })
   words.steps.push(
-    `${way.flame ? 'Within a day, while' : 'While'} the growth is green and the ground damp, in still air, pass the flame at walking pace: leaves turn dull and a pressed thumb leaves a mark. Nothing may catch fire.`,
+    `${method.flame ? 'Within a day, while' : 'While'} the growth is green and the ground damp, in still air, pass the flame at walking pace: leaves turn dull and a pressed thumb leaves a mark. Nothing may catch fire.`,
   )
 }
 
@@ -97,7 +97,7 @@ export function coverSteps(plan: PlanCase, words: PlanWords) {
 }
 
 export function turnSteps(plan: PlanCase, words: PlanWords) {
-  const fine = plan.way.id === 'biofumigate'
+  const fine = plan.method.id === 'biofumigate'
   words.materials.push({
     what: plan.tools.some((tool) => tool.kind === 'tiller') ? 'Tiller' : 'Spade or fork',
     amount: '1',

@@ -20,7 +20,7 @@ test('a plan is for the part that is ended, with what the garden has', () => {
   const plan = planCaseOf(end, null, work)
   expect(plan.ground).toEqual({ lengthM: 5, widthM: 1.2 })
   expect(plan).toMatchObject({ areaM2: 6, passes: 2, day, livestock: [], film: null, deadDay: null })
-  expect(plan.way.id).toBe('chop')
+  expect(plan.method.id).toBe('chop')
   expect(plan.own).toHaveProperty('x')
 })
 

@@ -30,7 +30,7 @@ export function planCaseOf(
   const { view, stand, garden } = end
   const { day, passes } = work
   return {
-    way: findMethod(work.method)!,
+    method: findMethod(work.method)!,
     passes,
     day,
     ground: partSizeM(view.bed, stand.segment),

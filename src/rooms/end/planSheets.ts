@@ -32,7 +32,7 @@ export function cardboardSteps(plan: PlanCase, words: PlanWords) {
 }
 
 export function sheetSteps(plan: PlanCase, words: PlanWords) {
-  const clear = plan.way.sheet === 'clear'
+  const clear = plan.method.sheet === 'clear'
   const kind = clear ? 'clear film' : 'black tarp'
   const sheet = sheetPlan(
     plan.ground,
@@ -52,7 +52,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
     { what: `Weights of about ${sheet.weightKg} kg`, amount: String(sheet.weights) },
     { what: 'Water, if the soil is dry', amount: litres(sheet.waterL, units) },
   )
-  if (plan.way.id === 'tarp')
+  if (plan.method.id === 'tarp')
     words.steps.push(
       'Flatten or mow the growth first, so that the sheet lies on the ground: a standing crop takes 1.4 times as long.',
     )
@@ -88,13 +88,13 @@ export function laneSteps(plan: PlanCase, words: PlanWords) {
 }
 
 export function animalSteps(plan: PlanCase, words: PlanWords) {
-  const stock = stockFor(plan.way, plan.livestock, plan)
+  const stock = stockFor(plan.method, plan.livestock, plan)
   if (!stock) {
     words.problem =
       'No animals for this are on your list. Add them with the size of their pen in the Garden room.'
     return
   }
-  const pen = penTrouble(plan.way, stock, plan)
+  const pen = penTrouble(plan.method, stock, plan)
   words.problem = pen && obstacleText(pen, plan.units)
   if (words.problem) return
   const own = plan.animals ?? usualPlan(stock, plan.areaM2)

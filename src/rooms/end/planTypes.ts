@@ -16,7 +16,7 @@ import type { Species } from '../../core/plants/parameters'
 import { type Units } from '../../text/format'
 
 export type PlanCase = {
-  way: Method
+  method: Method
   passes: number
   day: number
   ground: Ground

@@ -19,34 +19,34 @@ export function planOf(plan: PlanCase): PlanWords {
     lanes: [],
     stops: [],
   }
-  const { way } = plan
-  if (way.animals) animalSteps(plan, words)
-  if (way.acts.some((act) => act === 'chop' || act === 'crimp')) lookStep(plan, words)
+  const { method } = plan
+  if (method.animals) animalSteps(plan, words)
+  if (method.acts.some((act) => act === 'chop' || act === 'crimp')) lookStep(plan, words)
   if (
-    way.acts.includes('chop') ||
-    way.acts.includes('bury') ||
-    way.acts.includes('flip') ||
-    way.sheet === 'clear'
+    method.acts.includes('chop') ||
+    method.acts.includes('bury') ||
+    method.acts.includes('flip') ||
+    method.sheet === 'clear'
   )
     cutSteps(plan, words)
-  if (way.acts.includes('crimp')) crimpSteps(plan, words)
-  if (burns(way)) flameSteps(way, words)
-  if (way.acts.includes('flip'))
+  if (method.acts.includes('crimp')) crimpSteps(plan, words)
+  if (burns(method)) flameSteps(method, words)
+  if (method.acts.includes('flip'))
     words.steps.push('Cut under the crowns with the spade and lay them roots up; break the clumps.')
-  if (way.acts.includes('bury') || way.acts.includes('flip')) coverSteps(plan, words)
-  if (way.acts.includes('turn')) turnSteps(plan, words)
-  if (way.acts.includes('pull')) pullSteps(words)
-  if (way.lies === 'soil') soilSteps(plan, words)
-  if (way.sheet === 'cardboard') cardboardSteps(plan, words)
-  else if (way.sheet) sheetSteps(plan, words)
-  if (way.id === 'strips') laneSteps(plan, words)
+  if (method.acts.includes('bury') || method.acts.includes('flip')) coverSteps(plan, words)
+  if (method.acts.includes('turn')) turnSteps(plan, words)
+  if (method.acts.includes('pull')) pullSteps(words)
+  if (method.lies === 'soil') soilSteps(plan, words)
+  if (method.sheet === 'cardboard') cardboardSteps(plan, words)
+  else if (method.sheet) sheetSteps(plan, words)
+  if (method.id === 'strips') laneSteps(plan, words)
   words.steps.push(
-    way.sheet
+    method.sheet
       ? 'After a week walk round it: pull or cut what grows out along the edges.'
       : 'The same day: walk the edges and corners, and cut or pull by hand what was missed.',
   )
   words.steps.push(
-    way.sheet
+    method.sheet
       ? 'When it comes off, note the day, and count what stands again after 7, 14 and 21 days.'
       : 'Count what stands again after 7, 14 and 21 days.',
   )

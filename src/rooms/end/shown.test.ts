@@ -5,10 +5,10 @@ import type { TerminationStart } from '../../core/scenario/starts'
 import { testCover } from '../../core/testing/beds'
 import { flatBands, flatForecast } from '../../core/testing/forecasts'
 import { endFact, type EndForm } from './form'
-import { bySafetyThenWork, shownOf, worthPlanning, type ShownWay } from './shown'
+import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './shown'
 
 /** A way that is begun on a day with a chance and some work. */
-const shown = (name: string, chance: number, minutes: number): ShownWay => {
+const shown = (name: string, chance: number, minutes: number): ShownMethod => {
   const start = { day: 40, chance, worth: chance, minutes } as TerminationStart
   const option = { method: 'chop', passes: 1, shown: start, after: null } as TerminationOption
   return { ...shownOf(option), name }
@@ -16,21 +16,21 @@ const shown = (name: string, chance: number, minutes: number): ShownWay => {
 
 describe('ways in the order they are shown', () => {
   test('safe ones first, the least work on top, then the others by their chance; the hopeless are not planned', () => {
-    const ways = [
+    const methods = [
       shown('hopeless', 0.01, 5),
       shown('sure, much work', 1, 90),
       shown('half', 0.5, 5),
       shown('sure, little work', 0.9, 20),
       shown('less than half', 0.3, 1),
     ]
-    expect(ways.sort(bySafetyThenWork).map(({ name }) => name)).toEqual([
+    expect(methods.sort(bySafetyThenWork).map(({ name }) => name)).toEqual([
       'sure, little work',
       'sure, much work',
       'half',
       'less than half',
       'hopeless',
     ])
-    expect(ways.filter((way) => !worthPlanning(way)).map(({ name }) => name)).toEqual(['hopeless'])
+    expect(methods.filter((method) => !worthPlanning(method)).map(({ name }) => name)).toEqual(['hopeless'])
   })
 })
 

@@ -112,7 +112,7 @@ export function useEnd(view: StandView, compares = true) {
   async function record(method: MethodId = form.method) {
     if (problems.doneOn || problems.minutes) return
     const place = { bed: view.bed, segment: stand.segment, livestock: garden.livestock ?? [] }
-    const usual = endFor({ way: findMethod(method)!, passes: 1 }, dayNumber(form.doneOn), place)
+    const usual = endFor({ method: findMethod(method)!, passes: 1 }, dayNumber(form.doneOn), place)
     const actual = endFact(form, method, stand, usual, forecast ?? null)
     const stored = await put(`Recorded the end of ${standName(stand).toLowerCase()}`, { actual })
     if (!stored.ok) return

@@ -66,24 +66,24 @@ export function Residue({
           establishment,
           view.bed.soil,
           tieUp !== undefined && tieUp.chance < 0.5,
-        ).map((way) => (
-          <li key={way.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr_auto]">
-            <strong className={way.fits === 'poorly' ? 'font-normal' : ''}>
-              {PLANTING_METHOD_NAME[way.id]}
+        ).map((method) => (
+          <li key={method.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr_auto]">
+            <strong className={method.fits === 'poorly' ? 'font-normal' : ''}>
+              {PLANTING_METHOD_NAME[method.id]}
             </strong>
-            <span>{FITS[way.fits]}</span>
-            <span className="quiet text-sm">{THROUGH_REASON[way.reason]}</span>
-            {!planted && way.fits !== 'poorly' && (
+            <span>{FITS[method.fits]}</span>
+            <span className="quiet text-sm">{THROUGH_REASON[method.reason]}</span>
+            {!planted && method.fits !== 'poorly' && (
               <button
                 type="button"
                 className="btn btn-xs"
-                aria-pressed={cropPlan?.plantingMethod === way.id}
-                aria-label={`${cropPlan?.plantingMethod === way.id ? 'Planned' : 'Plan'}: ${PLANTING_METHOD_NAME[way.id]}`}
+                aria-pressed={cropPlan?.plantingMethod === method.id}
+                aria-label={`${cropPlan?.plantingMethod === method.id ? 'Planned' : 'Plan'}: ${PLANTING_METHOD_NAME[method.id]}`}
                 onClick={() =>
-                  planCrop({ plantingMethod: cropPlan?.plantingMethod === way.id ? null : way.id })
+                  planCrop({ plantingMethod: cropPlan?.plantingMethod === method.id ? null : method.id })
                 }
               >
-                {cropPlan?.plantingMethod === way.id ? 'Planned' : 'Plan so'}
+                {cropPlan?.plantingMethod === method.id ? 'Planned' : 'Plan so'}
               </button>
             )}
           </li>

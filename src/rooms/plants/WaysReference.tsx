@@ -23,24 +23,24 @@ export function WaysReference() {
             </tr>
           </thead>
           <tbody>
-            {METHODS.map((way) => (
-              <tr key={way.id} className="align-top">
+            {METHODS.map((method) => (
+              <tr key={method.id} className="align-top">
                 <td className="min-w-40">
-                  <strong>{way.name}</strong>
+                  <strong>{method.name}</strong>
                 </td>
                 <td className="text-sm">
-                  {way.tools.map((group) => group.join(' or ')).join('; ') || 'none'}
+                  {method.tools.map((group) => group.join(' or ')).join('; ') || 'none'}
                 </td>
-                <td className="text-sm">{way.needs.join(', ')}</td>
-                <td>{way.minutesPerM2 === 0 ? '–' : way.minutesPerM2}</td>
+                <td className="text-sm">{method.needs.join(', ')}</td>
+                <td>{method.minutesPerM2 === 0 ? '–' : method.minutesPerM2}</td>
                 <td className="text-sm">
-                  {[leftOnTop(way), way.buried, way.removed]
+                  {[leftOnTop(method), method.buried, method.removed]
                     .map((share) => `${Math.round(share * 100)} %`)
                     .join(', ')}
-                  {way.animals && ' of what they leave'}
+                  {method.animals && ' of what they leave'}
                 </td>
-                <td className="text-sm">{SOIL[way.disturbance]}</td>
-                <td className="text-sm">{way.cautions.join(' ')}</td>
+                <td className="text-sm">{SOIL[method.disturbance]}</td>
+                <td className="text-sm">{method.cautions.join(' ')}</td>
               </tr>
             ))}
           </tbody>
