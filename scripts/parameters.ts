@@ -1,8 +1,8 @@
 import { writeFileSync } from 'node:fs'
-import { HUSBANDRY } from '../src/core/ending/animals'
-import { doseNeeded } from '../src/core/ending/sheets'
-import { actSurvival, burySurvival, turnSurvival } from '../src/core/ending/survival'
-import { leftOnTop, METHODS } from '../src/core/ending/methods'
+import { HUSBANDRY } from '../src/core/termination/animals'
+import { doseNeeded } from '../src/core/termination/sheets'
+import { actSurvival, burySurvival, turnSurvival } from '../src/core/termination/survival'
+import { leftOnTop, METHODS } from '../src/core/termination/methods'
 import { SPECIES } from '../src/core/plants/catalogue'
 import { endingClass, PARAMETERS, PARAMETER_NAMES } from '../src/core/plants/parameters'
 
@@ -50,7 +50,7 @@ lines.push(
   '## Endings',
   '',
   'Share of plants alive after one careful pass, %, by class and BBCH. Crimping of cereals and vetch: published trials named',
-  'in `src/core/ending/survival.ts`; turning and burial: extension; the rest judgement, to be taken as odds times or over 2.',
+  'in `src/core/termination/survival.ts`; turning and burial: extension; the rest judgement, to be taken as odds times or over 2.',
   'Own counts move every value (20 plants of prior weight).',
   '',
   ...(['crimp', 'chop'] as const).flatMap((act) => [

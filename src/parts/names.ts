@@ -1,4 +1,4 @@
-import { findMethod, methodName } from '../core/ending/methods'
+import { findMethod, methodName } from '../core/termination/methods'
 import type { Stand } from '../core/garden/schema'
 import type { EndDetails, Finishing } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'

@@ -3,7 +3,7 @@ import { harmsOf, type HarmOf } from '../core/plants/catalogue'
 import { findCrop } from '../core/plants/crops'
 import type { PartlyFood } from '../core/plants/food'
 import type { Species } from '../core/plants/parameters'
-import type { StockingDoubt } from '../core/ending/animals'
+import type { StockingDoubt } from '../core/termination/animals'
 import { area, nitrogen, type Units } from './format'
 
 /** A harm in a sentence; about animals it defers to a vet. */

@@ -1,5 +1,5 @@
 import type { Candidate, Reason } from '../core/choosing/types'
-import { findMethod, methodName } from '../core/ending/methods'
+import { findMethod, methodName } from '../core/termination/methods'
 import { dayNumber } from '../core/foundations/day'
 import { findSpecies } from '../core/plants/catalogue'
 import { SAFE_CHANCE } from '../core/scenario/starts'

@@ -1,4 +1,4 @@
-import type { Method } from '../core/ending/methods'
+import type { Method } from '../core/termination/methods'
 import type { TerminationStart } from '../core/scenario/starts'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import { failsText } from './criteria'

@@ -1,4 +1,4 @@
-import type { Obstacle, Sized } from '../core/ending/obstacles'
+import type { Obstacle, Sized } from '../core/termination/obstacles'
 import { metres, type Units } from './format'
 
 const size = ({ widthM, lengthM }: Sized, units: Units) =>

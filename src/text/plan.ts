@@ -1,4 +1,4 @@
-import { findMethod, methodName } from '../core/ending/methods'
+import { findMethod, methodName } from '../core/termination/methods'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
 import { latest } from '../core/garden/timeline'

@@ -1,4 +1,4 @@
-import { findMethod } from '../ending/methods'
+import { findMethod } from '../termination/methods'
 import { beginsOn } from '../season/deadDays'
 import { shareOf, quantilesOf, type Range } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'

@@ -1,4 +1,4 @@
-import { canFlatten } from '../ending/flattening'
+import { canFlatten } from '../termination/flattening'
 import { isoDate } from '../foundations/day'
 import type { Range } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'

@@ -2,7 +2,7 @@ import { dayNumber } from '../foundations/day'
 import { partAreaM2 } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import type { EndDetails } from '../garden/ending'
-import { tellingCount } from '../ending/pooling'
+import { tellingCount } from '../termination/pooling'
 
 /** A cover that was ended, and the crop that followed it in the same bed. */
 export type Followed = {

@@ -1,4 +1,4 @@
-import { stopsOf } from '../ending/animals'
+import { stopsOf } from '../termination/animals'
 import { dayNumber } from '../foundations/day'
 import { partSizeM } from '../garden/area'
 import { USUAL_RULES, type ManureKind, type NitrogenSource, type Rules } from '../garden/rules'

@@ -1,4 +1,4 @@
-import { seedFlyDay } from '../ending/seedFlies'
+import { seedFlyDay } from '../termination/seedFlies'
 import type { Bed } from '../garden/schema'
 import type { Crop } from '../plants/crops'
 import { agedIndex, freshIndex, HARMLESS_INDEX } from '../residue/allelopathy'

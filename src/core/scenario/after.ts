@@ -1,4 +1,4 @@
-import { lastActDay } from '../ending/start'
+import { lastActDay } from '../termination/start'
 import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
 import { quantilesOn, valuesOn } from '../stand/summary'

@@ -1,5 +1,5 @@
-import { CANDIDATES, type Candidate } from '../ending/start'
-import { leftOnTop, type MethodId } from '../ending/methods'
+import { CANDIDATES, type Candidate } from '../termination/start'
+import { leftOnTop, type MethodId } from '../termination/methods'
 import { partAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
 import { boundOf, exactOf, startOf, type Bounded } from './bounds'

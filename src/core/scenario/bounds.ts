@@ -1,5 +1,5 @@
-import type { Place } from '../ending/obstacles'
-import { endFor, workMinutes, type Candidate } from '../ending/start'
+import type { Place } from '../termination/obstacles'
+import { endFor, workMinutes, type Candidate } from '../termination/start'
 import { isoDate } from '../foundations/day'
 import { shareOf, quantilesOf } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'

@@ -1,5 +1,5 @@
-import { animalsLeaveAfter, lastActDay } from '../ending/start'
-import { drawsSeedFlies } from '../ending/seedFlies'
+import { animalsLeaveAfter, lastActDay } from '../termination/start'
+import { drawsSeedFlies } from '../termination/seedFlies'
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import { manureDaysFor } from '../planting/manure'

@@ -1,5 +1,5 @@
-import { lastSeen } from '../ending/counted'
-import { HAND_FINISH_SHARE } from '../ending/outcome'
+import { lastSeen } from '../termination/counted'
+import { HAND_FINISH_SHARE } from '../termination/outcome'
 import { touchesSoil, manureDaysFor } from '../planting/manure'
 import { SEEDBED_RESIDUE_G, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'

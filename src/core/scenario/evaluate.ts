@@ -1,4 +1,4 @@
-import { findMethod } from '../ending/methods'
+import { findMethod } from '../termination/methods'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { standRun } from '../bed/standRun'

@@ -1,5 +1,5 @@
 import { standRun } from '../bed/standRun'
-import { findMethod } from '../ending/methods'
+import { findMethod } from '../termination/methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
 import type { PlantingMethodId, Stand } from '../garden/schema'

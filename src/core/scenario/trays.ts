@@ -1,4 +1,4 @@
-import { findMethod } from '../ending/methods'
+import { findMethod } from '../termination/methods'
 import { addDays, dayNumber } from '../foundations/day'
 import { shareOf } from '../foundations/statistics'
 import { trayOf } from '../plants/trays'

@@ -1,4 +1,4 @@
-import type { OwnResults } from '../ending/ownResults'
+import type { OwnResults } from '../termination/ownResults'
 import type { Quantiles } from '../foundations/statistics'
 import type { Livestock, Rules } from '../garden/rules'
 import type { Garden, PlantingMethodId, Tool } from '../garden/schema'

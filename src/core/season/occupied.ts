@@ -3,7 +3,7 @@ import { sharesGround, stretchOf } from '../garden/ground'
 import { clearing } from '../garden/newStands'
 import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
-import { findMethod } from '../ending/methods'
+import { findMethod } from '../termination/methods'
 
 /** What becomes of what stands on ground that something new takes: it ends then, goes on with it, or gives way on that part alone. */
 export type Treatment = 'ends then' | 'goes on' | 'gives way'

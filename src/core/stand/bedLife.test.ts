@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { cutSurvival } from '../ending/kill'
+import { cutSurvival } from '../termination/kill'
 import { dayNumber } from '../foundations/day'
 import { SPECIES } from '../plants/catalogue'
 import { agedIndex, freshIndex, HARMLESS_INDEX } from '../residue/allelopathy'

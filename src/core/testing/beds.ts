@@ -1,4 +1,4 @@
-import type { AnimalPlan } from '../ending/animals'
+import type { AnimalPlan } from '../termination/animals'
 import type { Bed, Stand, StartDetails, Tool } from '../garden/schema'
 import type { StandCase } from '../season/run'
 

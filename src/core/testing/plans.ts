@@ -1,4 +1,4 @@
-import type { MethodId } from '../ending/methods'
+import type { MethodId } from '../termination/methods'
 import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
 import { findCrop } from '../plants/crops'

@@ -1,5 +1,5 @@
 import type { PlantGroup, Species } from '../plants/parameters'
-import { chopSurvival, crimpSurvival } from '../ending/survival'
+import { chopSurvival, crimpSurvival } from '../termination/survival'
 import type { StageDates } from '../season/forecast'
 
 /** A plant group as the guide asks about it; perennials that were cut grow back from the crown. */

@@ -1,4 +1,4 @@
-import { findMethod } from '../../core/ending/methods'
+import { findMethod } from '../../core/termination/methods'
 import { dayNumber } from '../../core/foundations/day'
 import type { Quantiles } from '../../core/foundations/statistics'
 import type { Stand } from '../../core/garden/schema'

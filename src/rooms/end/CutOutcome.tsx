@@ -2,7 +2,7 @@ import { partAreaM2 } from '../../core/garden/area'
 import type { Bed, CutDetails } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
 import { HOLDING_G } from '../../core/scenario/after'
-import { DRYING_DAYS, type CutAnswer } from '../../core/weighing/cutting'
+import { DRYING_DAYS, type CutAnswer } from '../../core/scenario/cutting'
 import {
   centimetres,
   chanceText,

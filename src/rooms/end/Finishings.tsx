@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { FINISHING } from '../../core/ending/counted'
+import { FINISHING } from '../../core/termination/counted'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { Finishing, FollowUp } from '../../core/garden/ending'
 import { DateField } from '../../parts/DateField'

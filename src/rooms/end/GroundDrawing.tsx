@@ -1,5 +1,5 @@
 import { useRef, type ReactNode } from 'react'
-import type { Ground } from '../../core/ending/workPlan'
+import type { Ground } from '../../core/termination/workPlan'
 import { metres, type Units } from '../../text/format'
 import { useWidth } from '../../parts/useSize'
 

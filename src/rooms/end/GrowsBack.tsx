@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
-import { cutOutcomeOn, type CutOutcome } from '../../core/weighing/regrowth'
+import { cutOutcomeOn, type CutOutcome } from '../../core/scenario/regrowth'
 import { Chance } from '../../parts/Chance'
 import { centimetres, density, dryMatter, longDate, minutes, nitrogen, shortDate } from '../../text/format'
 import { plantsOf } from '../../parts/names'

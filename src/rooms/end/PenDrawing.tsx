@@ -1,5 +1,5 @@
-import type { Stop } from '../../core/ending/animals'
-import type { Ground } from '../../core/ending/workPlan'
+import type { Stop } from '../../core/termination/animals'
+import type { Ground } from '../../core/termination/workPlan'
 import type { Units } from '../../text/format'
 import { GroundDrawing } from './GroundDrawing'
 

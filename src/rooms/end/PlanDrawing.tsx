@@ -1,5 +1,5 @@
 import { PenDrawing } from './PenDrawing'
-import type { Ground } from '../../core/ending/workPlan'
+import type { Ground } from '../../core/termination/workPlan'
 import type { Bed } from '../../core/garden/schema'
 import type { Units } from '../../text/format'
 import {

@@ -1,4 +1,4 @@
-import { METHODS, type MethodId } from '../../core/ending/methods'
+import { METHODS, type MethodId } from '../../core/termination/methods'
 import { DateField, NoteField } from '../../parts/DateField'
 import { RecordForm } from '../../parts/RecordForm'
 import { SelectField, TextField } from '../../parts/SelectField'

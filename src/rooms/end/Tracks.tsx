@@ -1,5 +1,5 @@
 import { useRef, type PointerEvent } from 'react'
-import type { CutOutcome } from '../../core/weighing/regrowth'
+import type { CutOutcome } from '../../core/scenario/regrowth'
 import type { Species } from '../../core/plants/parameters'
 import { shortDate, type Units } from '../../text/format'
 import { useWidth } from '../../parts/useSize'

@@ -1,5 +1,5 @@
-import { canFlatten } from '../../core/ending/flattening'
-import type { Method } from '../../core/ending/methods'
+import { canFlatten } from '../../core/termination/flattening'
+import type { Method } from '../../core/termination/methods'
 import { dayNumber } from '../../core/foundations/day'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import type { StandForecast } from '../../core/season/forecast'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { findMethod, METHODS, methodName, type MethodId } from '../../core/ending/methods'
+import { findMethod, METHODS, methodName, type MethodId } from '../../core/termination/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { partSizeM } from '../../core/garden/area'
 import { Caution } from '../../parts/Caution'

@@ -1,5 +1,5 @@
-import { daysOnStop, type AnimalPlan } from '../../core/ending/animals'
-import type { MethodId } from '../../core/ending/methods'
+import { daysOnStop, type AnimalPlan } from '../../core/termination/animals'
+import type { MethodId } from '../../core/termination/methods'
 import { typedNumber } from '../../parts/typed'
 
 /** How animals are moved, as typed; what is left out is as in the plan started from. */

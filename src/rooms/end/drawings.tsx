@@ -1,4 +1,4 @@
-import type { BoardPlan, CardboardPlan, Ground, LanePlan, SheetPlan } from '../../core/ending/workPlan'
+import type { BoardPlan, CardboardPlan, Ground, LanePlan, SheetPlan } from '../../core/termination/workPlan'
 import { centimetres, metres, shortDate, type Units } from '../../text/format'
 import { GroundDrawing } from './GroundDrawing'
 

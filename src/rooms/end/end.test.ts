@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { METHODS, findMethod, type MethodId } from '../../core/ending/methods'
+import { METHODS, findMethod, type MethodId } from '../../core/termination/methods'
 import { testBed, testCover, testTool } from '../../core/testing/beds'
 import { findSpecies } from '../../core/plants/catalogue'
 import { dayNumber } from '../../core/foundations/day'

@@ -1,4 +1,4 @@
-import { findMethod, type MethodId } from '../../core/ending/methods'
+import { findMethod, type MethodId } from '../../core/termination/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Stand } from '../../core/garden/schema'

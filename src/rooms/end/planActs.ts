@@ -1,7 +1,7 @@
-import type { Method } from '../../core/ending/methods'
-import { cuttingTool, woodiness } from '../../core/ending/woodiness'
-import { boardPlan, coverPlan, cutHeight, sheetPlan } from '../../core/ending/workPlan'
-import { actsSurvival } from '../../core/ending/outcome'
+import type { Method } from '../../core/termination/methods'
+import { cuttingTool, woodiness } from '../../core/termination/woodiness'
+import { boardPlan, coverPlan, cutHeight, sheetPlan } from '../../core/termination/workPlan'
+import { actsSurvival } from '../../core/termination/outcome'
 import { stageName } from '../../core/stand/stage'
 import { centimetres, litres, metres, percent, shortDate, volume } from '../../text/format'
 

@@ -1,4 +1,4 @@
-import { findMethod, type MethodId } from '../../core/ending/methods'
+import { findMethod, type MethodId } from '../../core/termination/methods'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Quantiles } from '../../core/foundations/statistics'
 import { partAreaM2, partSizeM } from '../../core/garden/area'

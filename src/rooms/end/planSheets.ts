@@ -1,8 +1,8 @@
-import { daysOnStop, scratchGrainKg, stopsOf, usualPlan } from '../../core/ending/animals'
-import { penTrouble, stockFor } from '../../core/ending/obstacles'
+import { daysOnStop, scratchGrainKg, stopsOf, usualPlan } from '../../core/termination/animals'
+import { penTrouble, stockFor } from '../../core/termination/obstacles'
 import { obstacleText } from '../../text/obstacles'
-import { USUAL_LANES } from '../../core/ending/outcome'
-import { cardboardPlan, lanePlan, sheetPlan, volumeFor } from '../../core/ending/workPlan'
+import { USUAL_LANES } from '../../core/termination/outcome'
+import { cardboardPlan, lanePlan, sheetPlan, volumeFor } from '../../core/termination/workPlan'
 import { centimetres, kilos, litres, metres, shortDate, volume } from '../../text/format'
 
 import { dayCount, daysInRounds } from './animalForm'

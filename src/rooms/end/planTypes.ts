@@ -1,5 +1,5 @@
-import { type AnimalPlan, type Stop } from '../../core/ending/animals'
-import type { Method } from '../../core/ending/methods'
+import { type AnimalPlan, type Stop } from '../../core/termination/animals'
+import type { Method } from '../../core/termination/methods'
 import {
   type BoardPlan,
   type CardboardPlan,
@@ -7,10 +7,10 @@ import {
   type Ground,
   type LanePlan,
   type SheetPlan,
-} from '../../core/ending/workPlan'
+} from '../../core/termination/workPlan'
 import type { Quantiles } from '../../core/foundations/statistics'
 import type { Livestock } from '../../core/garden/rules'
-import type { OwnResults } from '../../core/ending/ownResults'
+import type { OwnResults } from '../../core/termination/ownResults'
 import type { Bed, Segment, Tool } from '../../core/garden/schema'
 import type { Species } from '../../core/plants/parameters'
 import { type Units } from '../../text/format'

@@ -1,4 +1,4 @@
-import { burns } from '../../core/ending/obstacles'
+import { burns } from '../../core/termination/obstacles'
 
 import { coverSteps, crimpSteps, cutSteps, flameSteps, lookStep, pullSteps, turnSteps } from './planActs'
 import { animalSteps, cardboardSteps, laneSteps, sheetSteps, soilSteps } from './planSheets'

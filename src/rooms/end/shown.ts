@@ -1,4 +1,4 @@
-import { findMethod, methodName, type Method } from '../../core/ending/methods'
+import { findMethod, methodName, type Method } from '../../core/termination/methods'
 import type { Aftermath } from '../../core/scenario/after'
 import type { TerminationOption } from '../../core/scenario/compare'
 import { HOPELESS, SAFE_CHANCE, type TerminationStart } from '../../core/scenario/starts'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { CutOutcome } from '../../core/weighing/regrowth'
+import type { CutOutcome } from '../../core/scenario/regrowth'
 import { placeKnots, stageKnots, tracksOf } from './tracks'
 
 const point = (day: number, bbch: number, extra: Partial<CutOutcome> = {}): CutOutcome => ({

@@ -1,5 +1,5 @@
 import type { Quantiles } from '../../core/foundations/statistics'
-import type { CutOutcome } from '../../core/weighing/regrowth'
+import type { CutOutcome } from '../../core/scenario/regrowth'
 import type { PlantGroup } from '../../core/plants/parameters'
 import { stagesOf } from '../../core/stand/stage'
 import { dryMatter, minutes, nitrogen, percent, type Units } from '../../text/format'

@@ -1,7 +1,7 @@
 import { dayNumber } from '../../core/foundations/day'
 import type { EndMethodId } from '../../core/garden/ending'
 import { bedSpans } from '../../core/garden/timeline'
-import { findMethod } from '../../core/ending/methods'
+import { findMethod } from '../../core/termination/methods'
 import type { Loom } from './useLoom'
 import { standWords } from './labels'
 

@@ -1,5 +1,5 @@
 import { chanceBy } from '../../core/foundations/statistics'
-import { lanePlan } from '../../core/ending/workPlan'
+import { lanePlan } from '../../core/termination/workPlan'
 import { partSizeM } from '../../core/garden/area'
 import type { ScenarioOutcome } from '../../core/scenario/types'
 import { spacingFor, type Spacing } from '../../core/planting/spacing'

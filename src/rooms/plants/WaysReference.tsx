@@ -1,4 +1,4 @@
-import { leftOnTop, METHODS } from '../../core/ending/methods'
+import { leftOnTop, METHODS } from '../../core/termination/methods'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { findMethod } from '../../core/ending/methods'
+import { findMethod } from '../../core/termination/methods'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { partAreaM2 } from '../../core/garden/area'
 import { latest as latestOf } from '../../core/garden/timeline'

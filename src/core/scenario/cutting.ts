@@ -1,11 +1,11 @@
-import { cutSurvival } from '../ending/kill'
+import { cutSurvival } from '../termination/kill'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { partAreaM2 } from '../garden/area'
 import type { CutDetails } from '../garden/schema'
 import type { SeasonRun, StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandEvent, StandRun } from '../stand/types'
-import { middleOn } from '../scenario/after'
+import { middleOn } from './after'
 
 /** What one species does after a cut: its mass, g m⁻², and share alive on some days after it. */
 export type Regrowth = {

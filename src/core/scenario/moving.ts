@@ -9,17 +9,17 @@ import {
   type AnimalPlan,
   type StockingDoubt,
   type Stop,
-} from '../ending/animals'
-import type { MethodId } from '../ending/methods'
+} from '../termination/animals'
+import type { MethodId } from '../termination/methods'
 import { isoDate } from '../foundations/day'
 import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { partSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { manureDaysFor } from '../planting/manure'
-import { middleOn } from '../scenario/after'
-import { lastManureDay } from '../scenario/criteria'
-import { evaluateWith } from '../scenario/evaluate'
-import type { Scenario } from '../scenario/types'
+import { middleOn } from './after'
+import { lastManureDay } from './criteria'
+import { evaluateWith } from './evaluate'
+import type { Scenario } from './types'
 import { standRun } from '../bed/standRun'
 import { eventsOfEnd, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
