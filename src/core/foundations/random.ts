@@ -14,18 +14,20 @@ export type RandomStream = {
 export function randomStream(seed: number): RandomStream {
   const generator = xoroshiro128plus(seed | 0)
   for (let i = 0; i < 8; i++) generator.next()
-  let spare: number | null = null
+  // The second of each pair of normals waits in a typed array: a number in a closure would be boxed at every change.
+  const spare = new Float64Array(1)
+  let hasSpare = false
 
   const uniform = () => uniformFloat64(generator)
   const normal = () => {
-    if (spare !== null) {
-      const value = spare
-      spare = null
-      return value
+    if (hasSpare) {
+      hasSpare = false
+      return spare[0]
     }
     const radius = Math.sqrt(-2 * Math.log(1 - uniform()))
     const angle = 2 * Math.PI * uniform()
-    spare = radius * Math.sin(angle)
+    spare[0] = radius * Math.sin(angle)
+    hasSpare = true
     return radius * Math.cos(angle)
   }
   const gamma = (shape: number, scale: number): number => {

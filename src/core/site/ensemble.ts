@@ -12,7 +12,7 @@ import {
   YEARS_TO_RESAMPLE,
   type WeatherRecord,
 } from './record'
-import { daylightSeries, deriveWeather, emptyMember, type WeatherEnsemble } from './weather'
+import { daylightSeries, deriveWeather, emptyMember, sunSeries, type WeatherEnsemble } from './weather'
 
 /** Members of a garden's ensemble: every chance that is shown is a share of them. */
 export const MEMBERS = 200
@@ -75,16 +75,20 @@ export function buildEnsemble(
     return seen && seen.tMinC !== null && seen.tMaxC !== null && seen.rainMm !== null ? 1 : 0
   })
 
+  const sun = sunSeries(site, startDay, days)
+  const predictedOn = Array.from({ length: days }, (_, i) => forecast.get(startDay + i))
+  const seenOn = Array.from({ length: days }, (_, i) => byDay.get(startDay + i))
+
   const all = Array.from({ length: members }, (_, index) => {
     const random = randomStream(mixSeed(seed, index))
-    const drawnDay = resampled ? yearDrawer(years, allByDay, random) : () => undefined
+    const drawnDay = resampled ? yearDrawer(years, allByDay, random) : null
     const member = emptyMember(days)
     const state = generator.start(random)
     for (let i = 0; i < days; i++) {
       const day = startDay + i
       generator.next(state, day, random)
-      const predicted = forecast.get(day)
-      const seen = byDay.get(day) ?? (predicted ? undefined : drawnDay(day))
+      const predicted = predictedOn[i]
+      const seen = seenOn[i] ?? (predicted ? undefined : drawnDay?.(day))
       if (seen) {
         const tMax = seen.tMaxC ?? Math.max(state.tMaxC, (seen.tMinC ?? -Infinity) + 1)
         state.tMinC = seen.tMinC ?? Math.min(state.tMinC, tMax - 1)
@@ -96,7 +100,7 @@ export function buildEnsemble(
       member.tMaxC[i] = state.tMaxC
       member.rainMm[i] = state.rainMm
     }
-    deriveWeather(member, site, startDay)
+    deriveWeather(member, site, sun)
     return member
   })
   return {

@@ -1,8 +1,8 @@
-import { monthOf } from '../foundations/day'
+import { dayOfYear, monthOf } from '../foundations/day'
 import type { RandomStream } from '../foundations/random'
 import { clamp } from '../foundations/statistics'
 import type { SiteClimate } from '../garden/site'
-import { dailyFromMonthly, onDay } from './normals'
+import { dailyFromMonthly } from './normals'
 
 /**
  * Stochastic daily weather (Richardson 1981): a two-state Markov chain for wet days, gamma amounts, and
@@ -13,14 +13,32 @@ export type WeatherGenerator = {
   start(random: RandomStream): GeneratorState
   /** Writes the next day's weather for day number `day` into the state. */
   next(state: GeneratorState, day: number, random: RandomStream): void
-  /** What is normal for a day: temperatures °C, chance of a wet day, rain of a wet day and of any day, mm. */
-  usual(day: number): {
-    tMaxC: number
-    tMinC: number
-    wetChance: number
-    rainIfWetMm: number
-    rainMm: number
-    sdC: number
+  /** What is normal for a day. */
+  usual(day: number): DayClimate
+}
+
+/** What is normal for a day: temperatures and their standard deviation, °C, chance of a wet day, rain of a wet day and of any day, mm. */
+type DayClimate = {
+  tMaxC: number
+  tMinC: number
+  sdC: number
+  wetChance: number
+  wetAfterWet: number
+  wetAfterDry: number
+  rainIfWetMm: number
+  rainMm: number
+}
+
+/** A function of the day that is worked out once for each day; days that follow one another cost least. */
+function eachDayOnce<T>(of: (day: number) => T): (day: number) => T {
+  let from = NaN
+  let known: (T | undefined)[] = []
+  return (day) => {
+    if (!(day >= from && day - from <= known.length)) {
+      from = day
+      known = []
+    }
+    return (known[day - from] ??= of(day))
   }
 }
 
@@ -82,6 +100,22 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
   const { a11, a12, a21, a22, b11, b21, b22 } = autoregression()
   const wetShiftMax = site.coastal ? -1 : -1.8
   const wetShiftMin = 0.8
+  const climateOn = eachDayOnce((day): DayClimate => {
+    const index = dayOfYear(day) - 1
+    const wetChance = clamp(wetShare[index], 0, 0.98)
+    const persistence = WET_PERSISTENCE * (1 - wetChance) ** 0.5
+    const rainMm = Math.max(0, rainPerDay[index])
+    return {
+      wetChance,
+      wetAfterWet: persistence + (1 - persistence) * wetChance,
+      wetAfterDry: (1 - persistence) * wetChance,
+      rainMm,
+      rainIfWetMm: wetChance > 0 ? rainMm / wetChance : 0,
+      tMaxC: tMax[index],
+      tMinC: tMin[index],
+      sdC: sd[monthOf(day)],
+    }
+  })
 
   return {
     start(random) {
@@ -89,24 +123,11 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
       const zMin = CORRELATION * zMax + Math.sqrt(1 - CORRELATION ** 2) * random.normal()
       return { wet: random.uniform() < 0.35, zMax, zMin, tMinC: 0, tMaxC: 0, rainMm: 0 }
     },
-    usual(day) {
-      const wetChance = clamp(onDay(wetShare, day), 0, 0.98)
-      const rainMm = Math.max(0, onDay(rainPerDay, day))
-      return {
-        tMaxC: onDay(tMax, day),
-        tMinC: onDay(tMin, day),
-        wetChance,
-        rainIfWetMm: wetChance > 0 ? rainMm / wetChance : 0,
-        rainMm,
-        sdC: sd[monthOf(day)],
-      }
-    },
+    usual: climateOn,
     next(state, day, random) {
-      const share = clamp(onDay(wetShare, day), 0, 0.98)
-      const persistence = WET_PERSISTENCE * (1 - share) ** 0.5
-      const chance = state.wet ? persistence + (1 - persistence) * share : (1 - persistence) * share
-      state.wet = random.uniform() < chance
-      const meanRain = share > 0 ? Math.max(0, onDay(rainPerDay, day)) / share : 0
+      const climate = climateOn(day)
+      state.wet = random.uniform() < (state.wet ? climate.wetAfterWet : climate.wetAfterDry)
+      const meanRain = climate.rainIfWetMm
       state.rainMm = state.wet && meanRain > 0 ? random.gamma(RAIN_SHAPE, meanRain / RAIN_SHAPE) : 0
 
       const { zMax, zMin } = state
@@ -114,10 +135,9 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
       const e2 = random.normal()
       state.zMax = a11 * zMax + a12 * zMin + b11 * e1
       state.zMin = a21 * zMax + a22 * zMin + b21 * e1 + b22 * e2
-      const spread = sd[monthOf(day)]
-      const wetTerm = (state.wet ? 1 : 0) - share
-      const max = onDay(tMax, day) + wetShiftMax * wetTerm + spread * state.zMax
-      const min = onDay(tMin, day) + wetShiftMin * wetTerm + spread * 0.9 * state.zMin
+      const wetTerm = (state.wet ? 1 : 0) - climate.wetChance
+      const max = climate.tMaxC + wetShiftMax * wetTerm + climate.sdC * state.zMax
+      const min = climate.tMinC + wetShiftMin * wetTerm + climate.sdC * 0.9 * state.zMin
       const gap = Math.max(0, min + 1 - max) / 2
       state.tMaxC = max + gap
       state.tMinC = min - gap

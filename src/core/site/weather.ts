@@ -61,15 +61,21 @@ const SOIL_SUN_C_PER_MJ = 0.09
 const MELT_MM_PER_C = 3
 
 /**
- * Fills radiation, ET₀, bare-soil temperature at 5 cm and snow from the member's temperatures and rain.
- * `distanceFactor` replaces the earth–sun distance; 1 makes both hemispheres alike.
+ * Extraterrestrial radiation of each day, MJ m⁻² d⁻¹: the same for all members. `distanceFactor` replaces the earth–sun
+ * distance; 1 makes both hemispheres alike.
  */
-export function deriveWeather(
-  member: MemberWeather,
+export const sunSeries = (
   site: SiteClimate,
   startDay: number,
+  days: number,
   distanceFactor?: number,
-): void {
+): Float64Array =>
+  Float64Array.from({ length: days }, (_, i) =>
+    extraterrestrialRadiation(site.latitude, dayOfYear(startDay + i), distanceFactor),
+  )
+
+/** Fills radiation, ET₀, bare-soil temperature at 5 cm and snow from the member's temperatures and rain, under the `sun` of its days. */
+export function deriveWeather(member: MemberWeather, site: SiteClimate, sun: Float64Array): void {
   const days = member.tMinC.length
   let soil = days > 0 ? Math.max(-2, (member.tMinC[0] + member.tMaxC[0]) / 2) : 0
   let snow = 0
@@ -77,7 +83,7 @@ export function deriveWeather(
     const tMin = member.tMinC[i]
     const tMax = member.tMaxC[i]
     const mean = (tMin + tMax) / 2
-    const ra = extraterrestrialRadiation(site.latitude, dayOfYear(startDay + i), distanceFactor)
+    const ra = sun[i]
     const radiation = radiationFromRange(ra, tMin, tMax, site.elevationM, site.coastal)
     const melt = mean < 0.5 ? 0 : Math.min(snow, MELT_MM_PER_C * mean)
     snow += mean < 0.5 ? member.rainMm[i] : -melt

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { dayNumber } from '../foundations/day'
 import { shareOf, quantilesOf } from '../foundations/statistics'
 import { findSpecies, SPECIES } from '../plants/catalogue'
-import { daylightSeries, deriveWeather, emptyMember } from '../site/weather'
+import { daylightSeries, deriveWeather, emptyMember, sunSeries } from '../site/weather'
 import { growStand, plainInput } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { runStand } from './kernel'
@@ -213,7 +213,7 @@ test('north and south are alike half a year apart', () => {
       member.tMaxC[i] = mean + 5
       member.rainMm[i] = i % 4 === 0 ? 11 : 0
     }
-    deriveWeather(member, site, sowDay - 40, 1)
+    deriveWeather(member, site, sunSeries(site, sowDay - 40, member.tMinC.length, 1))
     const ensemble = {
       startDay: sowDay - 40,
       days: days + 40,
