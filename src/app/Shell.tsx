@@ -24,6 +24,9 @@ const ROOMS = [
   ['/garden', 'Garden'],
 ] as const
 
+/** Stands where a room will be while it is loaded. */
+export const Opening = () => <p className="quiet p-8">Opening the garden …</p>
+
 export function Shell() {
   // The pacer and the check of a bed have the whole screen to themselves.
   const pacing = useMatch('/sow/:standId/pacer') !== null
@@ -31,11 +34,7 @@ export function Shell() {
   const alone = pacing || checking
   return (
     <>
-      <GardenProvider
-        fallback={(state) =>
-          state === 'loading' ? <p className="p-8 quiet">Opening the garden …</p> : <NoGarden />
-        }
-      >
+      <GardenProvider fallback={(state) => (state === 'loading' ? <Opening /> : <NoGarden />)}>
         <a
           href="#room"
           className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-2"

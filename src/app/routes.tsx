@@ -1,46 +1,47 @@
+import type { ComponentType } from 'react'
 import type { RouteObject } from 'react-router'
-import { BedRoom } from '../rooms/bed/BedRoom'
-import { ChooseRoom } from '../rooms/choose/ChooseRoom'
-import { EndRoom } from '../rooms/end/EndRoom'
-import { GardenRoom } from '../rooms/garden/GardenRoom'
-import { StartRoom } from '../rooms/garden/StartRoom'
-import { LoomRoom } from '../rooms/loom/LoomRoom'
-import { PlantRoom } from '../rooms/plant/PlantRoom'
-import { PlantsRoom } from '../rooms/plants/PlantsRoom'
-import { RoundsRoom } from '../rooms/rounds/RoundsRoom'
-import { SeedRoom } from '../rooms/seed/SeedRoom'
-import { PacerRoom } from '../rooms/sow/PacerRoom'
-import { SowRoom } from '../rooms/sow/SowRoom'
-import { WeatherRoom } from '../rooms/weather/WeatherRoom'
-import { CheckRoom } from '../rooms/watch/CheckRoom'
-import { WatchRoom } from '../rooms/watch/WatchRoom'
-import { DemoRoute } from './DemoRoute'
 import { NotFound, RouteFailure } from './Failure'
-import { Shell } from './Shell'
+import { Opening, Shell } from './Shell'
+
+/** A room that is loaded when it is first opened; until then the one before stays on the screen. */
+const room =
+  <Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) =>
+  async () => ({ Component: (await load())[name] })
 
 /** Every address of the app and the room behind it. */
 export const routes: RouteObject[] = [
   {
     element: <Shell />,
     errorElement: <RouteFailure />,
+    hydrateFallbackElement: <Opening />,
     children: [
-      { path: '/', element: <LoomRoom /> },
-      { path: '/rounds', element: <RoundsRoom /> },
-      { path: '/bed/:bedId', element: <BedRoom /> },
-      { path: '/choose/:bedId?', element: <ChooseRoom /> },
-      { path: '/sow/:standId?', element: <SowRoom /> },
-      { path: '/sow/:standId/pacer', element: <PacerRoom /> },
-      { path: '/seed', element: <SeedRoom /> },
-      { path: '/check/:standId?', element: <CheckRoom /> },
-      { path: '/watch/:standId?', element: <WatchRoom /> },
-      { path: '/end/:standId?/:view?', element: <EndRoom /> },
-      { path: '/plant/:standId?', element: <PlantRoom /> },
-      { path: '/plants/:speciesId?', element: <PlantsRoom /> },
-      { path: '/weather', element: <WeatherRoom /> },
-      { path: '/garden', element: <GardenRoom /> },
+      { path: '/', lazy: room(() => import('../rooms/loom/LoomRoom'), 'LoomRoom') },
+      { path: '/rounds', lazy: room(() => import('../rooms/rounds/RoundsRoom'), 'RoundsRoom') },
+      { path: '/bed/:bedId', lazy: room(() => import('../rooms/bed/BedRoom'), 'BedRoom') },
+      { path: '/choose/:bedId?', lazy: room(() => import('../rooms/choose/ChooseRoom'), 'ChooseRoom') },
+      { path: '/sow/:standId?', lazy: room(() => import('../rooms/sow/SowRoom'), 'SowRoom') },
+      { path: '/sow/:standId/pacer', lazy: room(() => import('../rooms/sow/PacerRoom'), 'PacerRoom') },
+      { path: '/seed', lazy: room(() => import('../rooms/seed/SeedRoom'), 'SeedRoom') },
+      { path: '/check/:standId?', lazy: room(() => import('../rooms/watch/CheckRoom'), 'CheckRoom') },
+      { path: '/watch/:standId?', lazy: room(() => import('../rooms/watch/WatchRoom'), 'WatchRoom') },
+      { path: '/end/:standId?/:view?', lazy: room(() => import('../rooms/end/EndRoom'), 'EndRoom') },
+      { path: '/plant/:standId?', lazy: room(() => import('../rooms/plant/PlantRoom'), 'PlantRoom') },
+      { path: '/plants/:speciesId?', lazy: room(() => import('../rooms/plants/PlantsRoom'), 'PlantsRoom') },
+      { path: '/weather', lazy: room(() => import('../rooms/weather/WeatherRoom'), 'WeatherRoom') },
+      { path: '/garden', lazy: room(() => import('../rooms/garden/GardenRoom'), 'GardenRoom') },
       { path: '*', element: <NotFound /> },
     ],
   },
-  { path: '/start', element: <StartRoom />, errorElement: <RouteFailure /> },
-  { path: '/demo/:name', element: <DemoRoute />, errorElement: <RouteFailure /> },
+  {
+    path: '/start',
+    lazy: room(() => import('../rooms/garden/StartRoom'), 'StartRoom'),
+    errorElement: <RouteFailure />,
+    hydrateFallbackElement: <Opening />,
+  },
+  {
+    path: '/demo/:name',
+    lazy: room(() => import('./DemoRoute'), 'DemoRoute'),
+    errorElement: <RouteFailure />,
+    hydrateFallbackElement: <Opening />,
+  },
 ]

@@ -1,6 +1,6 @@
 import { afterEach, expect, jest } from '@jest/globals'
 import { MessageChannel } from 'node:worker_threads'
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react'
+import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react'
 import { expose } from 'comlink'
 import { Provider } from 'react-redux'
 import { createMemoryRouter, RouterProvider } from 'react-router'
@@ -157,13 +157,15 @@ async function freshStore(workersStart: boolean) {
   return createStore()
 }
 
-function showPage(path: string, store: ReturnType<typeof createStore>) {
+/** The page once its room is loaded. */
+async function showPage(path: string, store: ReturnType<typeof createStore>) {
   const router = createMemoryRouter(routes, { initialEntries: [path] })
   const page = render(
     <Provider store={store}>
       <RouterProvider router={router} />
     </Provider>,
   )
+  await waitFor(() => expect(router.state.initialized).toBe(true), SLOW)
   return { ...page, store, router }
 }
 

@@ -1,5 +1,3 @@
-import { dayOfYear } from '../foundations/day'
-
 /** Twelve monthly values, January first. */
 export type Monthly = readonly number[]
 
@@ -35,6 +33,3 @@ export function dailyFromMonthly(normals: Monthly): Float64Array {
     }
   return Float64Array.from({ length: 366 }, (_, index) => throughKnots(knots, Math.min(index + 0.5, YEAR)))
 }
-
-/** Value of a 366-entry daily table on a day number. */
-export const onDay = (table: Float64Array, day: number) => table[dayOfYear(day) - 1]
