@@ -41,13 +41,26 @@ export const FAILS_WHEN: Record<CriterionId, string> = {
   frost: 'frost comes after planting',
 }
 
-const inHundred = (share: number) => `${Math.max(1, Math.round(share * 100))} in 100`
+/**
+ * Seasons of a hundred that each failure costs, whole numbers that add up with those of the chance to a hundred; what
+ * costs none is left out.
+ */
+export function seasonsLost(failures: ScenarioOutcome['failures']) {
+  let sum = 0
+  let told = 0
+  return failures.flatMap(({ id, share }) => {
+    sum += share
+    const seasons = 100 - Math.round((1 - sum) * 100 + 1e-9) - told
+    told += seasons
+    return seasons > 0 ? [{ id, seasons }] : []
+  })
+}
 
 /** What a plan fails by, the most frequent first: `fails when it is not dead in time (12 in 100)`; empty where hardly ever. */
 export function failsText(failures: ScenarioOutcome['failures'], most = 2): string {
-  const told = failures.filter(({ share }) => share >= 0.015).slice(0, most)
+  const told = seasonsLost(failures).slice(0, most)
   if (told.length === 0) return ''
-  return `fails when ${told.map(({ id, share }) => `${FAILS_WHEN[id]} (${inHundred(share)})`).join(', or ')}`
+  return `fails when ${told.map(({ id, seasons }) => `${FAILS_WHEN[id]} (${seasons} in 100)`).join(', or ')}`
 }
 
 /** Why a criterion is there, and what opens it sooner. */

@@ -1,5 +1,3 @@
-import { format, parseISO } from 'date-fns'
-import { isoDate } from '../core/foundations/day'
 import type { Quantiles } from '../core/foundations/statistics'
 import {
   GRAMS_PER_OUNCE,
@@ -173,7 +171,6 @@ export function minutes(value: number): string {
   return value < 90 ? `${Math.max(5, Math.round(value / 5) * 5)}\u00a0min` : `${digits(value / 60, 1)}\u00a0h`
 }
 
-const isoOf = (day: number) => isoDate(Math.round(day))
-
 /** Weekday and date for the clock. */
-export const clockDate = (day: number) => format(parseISO(isoOf(day)), 'EEE d MMM yyyy')
+export const clockDate = (day: number) =>
+  dateText(day, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })

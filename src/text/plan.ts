@@ -7,7 +7,7 @@ import type { PlanProblem } from '../core/scenario/problems'
 import type { PlanChange, Repair } from '../core/scenario/repair'
 import type { PlantingMethodId } from '../core/garden/schema'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
-import { FAILS_WHEN, failsText } from './criteria'
+import { FAILS_WHEN, failsText, seasonsLost } from './criteria'
 import { chanceText, shortDate, type Units } from './format'
 import { obstacleText, RULE_TEXT } from './obstacles'
 
@@ -94,11 +94,11 @@ export function likelyText({ follows }: Pick<Scenario, 'follows'>, outcome: Scen
 
 /** What goes wrong, in how many seasons of a hundred. */
 export function wrongText({ failures, chance }: ScenarioOutcome): string {
-  const told = failures.filter(({ share }) => share >= 0.015)
+  const told = seasonsLost(failures)
   if (told.length === 0) return 'Hardly anything goes wrong.'
-  const wrong = Math.round((1 - chance.whole) * 100)
+  const wrong = 100 - Math.round(chance.whole * 100)
   return `It goes wrong in ${wrong} seasons of 100: ${told
-    .map(({ id, share }) => `${FAILS_WHEN[id]} (${Math.max(1, Math.round(share * 100))})`)
+    .map(({ id, seasons }) => `${FAILS_WHEN[id]} (${seasons})`)
     .join(', ')}.`
 }
 

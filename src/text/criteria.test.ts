@@ -1,0 +1,22 @@
+import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { chanceText } from './format'
+import { failsText, seasonsLost } from './criteria'
+
+test('seasons lost and the chance add up to a hundred, whatever the shares', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 1, max: 60 }), { maxLength: 6 }), (members) => {
+      const total = members.reduce((sum, count) => sum + count, 0)
+      const failures = members.map((count) => ({ id: 'dead' as const, share: count / Math.max(200, total) }))
+      const whole = 1 - failures.reduce((sum, { share }) => sum + share, 0)
+      const lost = seasonsLost(failures).reduce((sum, { seasons }) => sum + seasons, 0)
+      expect(lost + Math.round(whole * 100 + 1e-9)).toBe(100)
+    }),
+  )
+})
+
+test('three members of two hundred cost one season beside 99 in 100', () => {
+  expect(chanceText(1 - 0.015)).toBe('99 in 100')
+  expect(failsText([{ id: 'ground', share: 0.015 }])).toMatch(/\(1 in 100\)$/)
+  expect(failsText([{ id: 'ground', share: 0.004 }])).toBe('')
+})
