@@ -15,8 +15,10 @@ test('seasons lost and the chance add up to a hundred, whatever the shares', () 
   )
 })
 
-test('three members of two hundred cost one season beside 99 in 100', () => {
+test('a single season beside 99 in 100 is not told, two beside 98 are', () => {
   expect(chanceText(1 - 0.015)).toBe('99 in 100')
-  expect(failsText([{ id: 'ground', share: 0.015 }])).toMatch(/\(1 in 100\)$/)
+  expect(seasonsLost([{ id: 'ground', share: 0.015 }])).toEqual([{ id: 'ground', seasons: 1 }])
+  expect(failsText([{ id: 'ground', share: 0.015 }])).toBe('')
+  expect(failsText([{ id: 'ground', share: 0.02 }])).toMatch(/\(2 in 100\)$/)
   expect(failsText([{ id: 'ground', share: 0.004 }])).toBe('')
 })

@@ -56,9 +56,14 @@ export function seasonsLost(failures: ScenarioOutcome['failures']) {
   })
 }
 
+/** A single season in a hundred is not worth a word. */
+export const TOLD_FROM = 2
+
 /** What a plan fails by, the most frequent first: `fails when it is not dead in time (12 in 100)`; empty where hardly ever. */
 export function failsText(failures: ScenarioOutcome['failures'], most = 2): string {
-  const told = seasonsLost(failures).slice(0, most)
+  const told = seasonsLost(failures)
+    .filter(({ seasons }) => seasons >= TOLD_FROM)
+    .slice(0, most)
   if (told.length === 0) return ''
   return `fails when ${told.map(({ id, seasons }) => `${FAILS_WHEN[id]} (${seasons} in 100)`).join(', or ')}`
 }

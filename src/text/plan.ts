@@ -7,7 +7,7 @@ import type { PlanProblem } from '../core/scenario/problems'
 import type { PlanChange, Repair } from '../core/scenario/repair'
 import type { PlantingMethodId } from '../core/garden/schema'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
-import { FAILS_WHEN, failsText, seasonsLost } from './criteria'
+import { FAILS_WHEN, failsText, seasonsLost, TOLD_FROM } from './criteria'
 import { chanceText, shortDate, type Units } from './format'
 import { obstacleText, RULE_TEXT } from './obstacles'
 
@@ -94,7 +94,7 @@ export function likelyText({ follows }: Pick<Scenario, 'follows'>, outcome: Scen
 
 /** What goes wrong, in how many seasons of a hundred. */
 export function wrongText({ failures, chance }: ScenarioOutcome): string {
-  const told = seasonsLost(failures)
+  const told = seasonsLost(failures).filter(({ seasons }) => seasons >= TOLD_FROM)
   if (told.length === 0) return 'Hardly anything goes wrong.'
   const wrong = 100 - Math.round(chance.whole * 100)
   return `It goes wrong in ${wrong} seasons of 100: ${told

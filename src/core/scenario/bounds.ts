@@ -7,7 +7,7 @@ import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, freedBySoil, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
 import { branchDay, residueCriteria, type Common } from './criteria'
-import { criteriaDays, endedBranch, failuresOf, firstFailure } from './evaluate'
+import { criteriaDays, endedBranch, failuresOf, firstFailure, mostly } from './evaluate'
 import { targetDay } from './plan'
 import { HOPELESS, type TerminationStart } from './starts'
 import { terminationOf, type Termination } from './termination'
@@ -152,7 +152,7 @@ export function startOf(
     worth: worthOf(comparison, criteria),
     chanceFree: shareOf(members, allHold(free, target)),
     failures: failuresOf(criteria, members, target),
-    dead: quantilesOf(termination.dead),
+    dead: mostly(Float64Array.from(termination.dead)),
     survivors: quantilesOf(survivors) ?? { p10: 1, p50: 1, p90: 1 },
     minutes: workMinutes(
       termination.end,

@@ -91,7 +91,7 @@ export function failuresOf(
 }
 
 /** Quantiles of days that at least half of the members reach, unless most have no day at which it opens. */
-function mostly(days: Float64Array): Quantiles | null {
+export function mostly(days: Float64Array): Quantiles | null {
   const reached = days.filter((day) => day < Infinity).length
   const always = days.filter((day) => day === -Infinity).length
   return reached * 2 >= days.length && always * 2 < days.length ? quantilesOf(days) : null

@@ -74,7 +74,11 @@ export function WayRow({
         <Label>Dead by</Label>
         {start.dead ? dateRangeText(start.dead) : '–'}
         {!waits && (start.dead || !method.method.sheet) && (
-          <div className="quiet">{percent(start.survivors.p50)} stand again</div>
+          <div className="quiet">
+            {start.dead === null && start.survivors.p50 >= 1
+              ? 'little is up to be ended'
+              : `${percent(start.survivors.p50)} stand again`}
+          </div>
         )}
       </td>
       <td className="text-sm">

@@ -52,7 +52,10 @@ const GROUPS = [
 /** The weaves of the three plant groups. */
 function Legend() {
   return (
-    <ul className="quiet ml-auto flex flex-wrap md:shrink-0 items-center gap-x-4 gap-y-1 text-xs" aria-label="Weaves">
+    <ul
+      className="quiet ml-auto flex flex-wrap md:shrink-0 items-center gap-x-4 gap-y-1 text-xs"
+      aria-label="Weaves"
+    >
       {GROUPS.map(([group, name]) => (
         <li key={group} className="flex items-center gap-1.5">
           <Swatch groups={[group]} size={1.5} /> {name}

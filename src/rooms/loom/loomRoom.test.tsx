@@ -14,7 +14,10 @@ const press_ = (loom: HTMLElement, ...keys: string[]) =>
 test('arrow keys go to a bed, Enter opens it; no step leaves the sheet', async () => {
   const { loom, router } = await sheet()
   press_(loom, 'ArrowLeft', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Enter')
-  expect(router.state.location.pathname).toMatch(/^\/(bed|choose)\/marlpit-lane-L4$/)
+  await waitFor(
+    () => expect(router.state.location.pathname).toMatch(/^\/(bed|choose)\/marlpit-lane-L4$/),
+    SLOW,
+  )
 })
 
 test('Enter in a gap asks what to sow there, from today at the earliest', async () => {
