@@ -81,6 +81,20 @@ test('? lists the keys, Escape closes, and addresses that lead nowhere say so', 
   }
 })
 
+test.describe('without what is kept for offline', () => {
+  test.use({ serviceWorkers: 'block' })
+  test('a room that cannot be loaded says so, and opens once it can', async ({ page }) => {
+    await openDemo(page, 'marlpit-lane')
+    await page.route('**/assets/RoundsRoom*', (route) => route.abort())
+    await page.getByRole('link', { name: 'Rounds' }).click()
+    await expect(page.getByRole('alert')).toContainText('It could not be loaded. Check the connection')
+    await page.unroute('**/assets/RoundsRoom*')
+    await page.getByRole('link', { name: 'Back to the loom' }).click()
+    await page.getByRole('link', { name: 'Rounds' }).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'Rounds' })).toBeVisible()
+  })
+})
+
 test('the server says it is well, and what it does not have', async ({ request }) => {
   expect(await (await request.get('/api/health')).json()).toEqual({ ok: true })
   expect((await request.get('/api/none')).status()).toBe(404)

@@ -1,6 +1,6 @@
 import { isoDate, dayNumber } from '../src/core/foundations/day'
 import { shareOf, quantilesOf, type Quantiles } from '../src/core/foundations/statistics'
-import { stageDays, dateSpread, quantilesOn, valuesOn } from '../src/core/stand/summary'
+import { stageDays, dateQuantiles, quantilesOn, valuesOn } from '../src/core/stand/summary'
 import { MADE_COVERS, readMadePictures } from '../src/core/testing/pictures'
 import { worthOfLooks } from '../src/core/testing/truth'
 import { growStand } from '../src/core/testing/stands'
@@ -17,7 +17,7 @@ type Row = { what: string; expected: string; got: string; ok: boolean }
 const rows: Row[] = []
 
 function dateRow(what: string, days: Float64Array, from: string, to: string): number {
-  const { quantiles: spread } = dateSpread(days)
+  const { quantiles: spread } = dateQuantiles(days)
   const got = spread ? isoDate(Math.round(spread.p50)) : 'never'
   rows.push({ what, expected: `${from} – ${to}`, got, ok: spread !== null && got >= from && got <= to })
   return spread ? Math.round(spread.p50) : NaN
@@ -128,7 +128,7 @@ numberRow(
 const buckwheat = growStand(pennsylvania, 'buckwheat', '2025-07-01', { members, days: 80 })
 numberRow(
   'buckwheat, Pennsylvania 1 Jul: days to flower',
-  (dateSpread(stageDays(buckwheat.run, 0, 61)).quantiles?.p50 ?? NaN) - buckwheat.sowDay,
+  (dateQuantiles(stageDays(buckwheat.run, 0, 61)).quantiles?.p50 ?? NaN) - buckwheat.sowDay,
   25,
   35,
   'd',

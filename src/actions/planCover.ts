@@ -19,11 +19,11 @@ export type CoverChoice = {
 
 /** The cover that a chosen candidate is planned as, its ending with it. */
 export const chosenCover = (
-  { components: parts, sowDay, covering, ending }: OwnPlan,
+  { components, sowDay, covering, ending }: OwnPlan,
   { bed, segment, purposes, underStandId, crop, follows }: CoverChoice,
   id: string,
 ): Stand => ({
-  ...coverStand({ id, gardenId: bed.gardenId, bedId: bed.id, segment, underStandId }, parts, purposes, {
+  ...coverStand({ id, gardenId: bed.gardenId, bedId: bed.id, segment, underStandId }, components, purposes, {
     date: isoDate(sowDay),
     covering,
   }),

@@ -7,6 +7,7 @@ import { themeChosen } from '../state/session'
 import { useAppDispatch, useAppSelector } from '../state/store'
 import { DemoClock } from './DemoClock'
 import { NoGarden } from './NoGarden'
+import { Opening } from './Opening'
 import { Shortcuts } from './Shortcuts'
 
 const ROOMS = [
@@ -23,9 +24,6 @@ const ROOMS = [
   ['/weather', 'Weather'],
   ['/garden', 'Garden'],
 ] as const
-
-/** Stands where a room will be while it is loaded. */
-export const Opening = () => <p className="quiet p-8">Opening the garden …</p>
 
 export function Shell() {
   // The pacer and the check of a bed have the whole screen to themselves.

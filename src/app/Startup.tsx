@@ -5,6 +5,7 @@ import { sweepPictures } from '../data/pictures'
 import { storageProblem } from '../data/problems'
 import { persistSession } from '../state/keptSession'
 import { useAppSelector, type Store } from '../state/store'
+import { Opening } from './Opening'
 import { openDemo } from './openDemo'
 
 type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }
@@ -34,7 +35,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
   useTheme()
 
   if (state.kind === 'ready') return children
-  if (state.kind === 'opening') return <p className="p-8 quiet">Opening the garden …</p>
+  if (state.kind === 'opening') return <Opening />
   return (
     <main className="mx-auto max-w-xl p-8">
       <h1>Kilim cannot open its storage</h1>

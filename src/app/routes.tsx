@@ -1,12 +1,18 @@
 import type { ComponentType } from 'react'
 import type { RouteObject } from 'react-router'
 import { NotFound, RouteFailure } from './Failure'
-import { Opening, Shell } from './Shell'
+import { Opening } from './Opening'
+import { Shell } from './Shell'
 
 /** A room that is loaded when it is first opened; until then the one before stays on the screen. */
 const room =
   <Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) =>
-  async () => ({ Component: (await load())[name] })
+  async () => {
+    const loaded = await load().catch(() => {
+      throw new Error('It could not be loaded. Check the connection, then open it again.')
+    })
+    return { Component: loaded[name] }
+  }
 
 /** Every address of the app and the room behind it. */
 export const routes: RouteObject[] = [

@@ -1,3 +1,4 @@
+import { inHundred } from '../text/format'
 import { chanceLine, wholeText } from '../text/plan'
 import { usePlan } from '../state/usePlan'
 import { useStand, type StandView } from '../state/useStand'
@@ -16,7 +17,7 @@ function Known({ view, before, short }: Props & { view: StandView }) {
   const told = draft ? stored : answer
   if (!told || (scenario.follows.kind === 'crop' && scenario.follows.done)) return null
   return (
-    <span data-testid="stored-chance" data-chance={Math.round(told.outcome.chance.whole * 100)}>
+    <span data-testid="stored-chance" data-chance={inHundred(told.outcome.chance.whole)}>
       {before}
       {(short ? wholeText : chanceLine)(scenario, told.outcome)}
     </span>

@@ -9,7 +9,7 @@ import { useGarden } from '../state/garden'
 import { useEngine } from '../state/useEngine'
 import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
-import { shortDate } from '../text/format'
+import { inHundred, shortDate } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
 import { Grade } from './Grade'
 import { standName } from './names'
@@ -64,7 +64,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
       className="my-2 border-y border-base-300 bg-base-200/50 px-3 py-2"
       data-testid="plan-line"
       data-state={state}
-      data-chance={state === 'ready' && !impossible && outcome ? Math.round(outcome.chance.whole * 100) : ''}
+      data-chance={state === 'ready' && !impossible && outcome ? inHundred(outcome.chance.whole) : ''}
       data-sown={ids.sown}
       data-end={ids.end}
       data-plant={ids.plant}
@@ -201,7 +201,7 @@ function Helps({ plan }: { plan: PlanView }) {
 /** What a change does to the chance, by how much. */
 function changeText(before: ScenarioOutcome | undefined, after: ScenarioOutcome | undefined): string {
   if (!before || !after) return 'Changed, not kept yet.'
-  const [was, is] = [before, after].map(({ chance }) => Math.round(chance.whole * 100))
+  const [was, is] = [before, after].map(({ chance }) => inHundred(chance.whole))
   const points = Math.abs(is - was)
   return is === was
     ? `Changed, not kept yet: the chance stays at ${is} in 100.`

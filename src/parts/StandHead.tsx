@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import type { Bed, Stand } from '../core/garden/schema'
-import { partAreaM2 } from '../core/garden/area'
+import { segmentAreaM2 } from '../core/garden/area'
 import { groupsOf } from '../core/plants/catalogue'
 import { area, type Units } from '../text/format'
 import { standName } from './names'
@@ -34,7 +34,7 @@ export function StandHead({
           {bed.label}
         </Link>
       </h1>
-      <span className="quiet">{area(partAreaM2(bed, stand.segment), units)}</span>
+      <span className="quiet">{area(segmentAreaM2(bed, stand.segment), units)}</span>
       <nav aria-label="Steps" className="ml-auto flex">
         {STEPS.map(([path, name]) => (
           <Link

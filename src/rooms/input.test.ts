@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
 import type { Bed } from '../core/garden/schema'
-import { formProblems, partOf, startingForm, type ChooseForm } from './choose/question'
+import { formProblems, segmentOf, startingForm, type ChooseForm } from './choose/question'
 import { testBed } from '../core/testing/beds'
 import { endProblems, type EndForm } from './end/form'
 import { bedForm, bedFromForm, bedInputOf, bedsOfGroup, startForm, toMetres } from './garden/forms'
@@ -45,9 +45,12 @@ describe('bad input is named beside its field', () => {
     expect(formProblems(choose, testBed, today, horizon)).toEqual({}))
 
   test('the ground asked about: halves, strips, the path', () => {
-    expect(partOf({ ...choose, ground: 'second half' }, testBed)).toEqual({ kind: 'half', which: 'second' })
-    expect(partOf({ ...choose, ground: 'path' }, testBed)).toEqual({ kind: 'path' })
-    expect(partOf({ ...choose, ground: 'strip', stripFrom: '2', stripTo: '' }, testBed)).toEqual({
+    expect(segmentOf({ ...choose, ground: 'second half' }, testBed)).toEqual({
+      kind: 'half',
+      which: 'second',
+    })
+    expect(segmentOf({ ...choose, ground: 'path' }, testBed)).toEqual({ kind: 'path' })
+    expect(segmentOf({ ...choose, ground: 'strip', stripFrom: '2', stripTo: '' }, testBed)).toEqual({
       kind: 'strip',
       fromM: 2,
       toM: testBed.lengthM,

@@ -5,9 +5,9 @@ import { findSpecies } from '../core/plants/catalogue'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import type { Follows } from '../core/scenario/types'
 import { failsText, FAILS_WHEN } from './criteria'
-import { metres, money, shortDate, type Units } from './format'
+import { inHundred, metres, money, shortDate, type Units } from './format'
 
-const inHundred = (share: number) => `${Math.round(share * 100)} of 100 years`
+const ofYears = (share: number) => `${inHundred(share)} of 100 years`
 
 /** Why a cover was left out, in a sentence. */
 export function reasonText(reason: Reason, units: Units, currency: string): string {
@@ -39,15 +39,15 @@ function bareReason(reason: Reason, units: Units, currency: string): string {
     case 'never covers':
       return `Sown ${shortDate(reason.sowDay)}, it does not cover 30 % of the ground before ${shortDate(reason.byDay)}.`
     case 'covers seldom':
-      return `It covers 30 % of the ground in time for ${shortDate(reason.byDay)} in only ${inHundred(reason.chance)}.`
+      return `It covers 30 % of the ground in time for ${shortDate(reason.byDay)} in only ${ofYears(reason.chance)}.`
     case 'ground':
-      return `On ${shortDate(reason.sowDay)} the ground can be worked in only ${inHundred(reason.chance)}.`
+      return `On ${shortDate(reason.sowDay)} the ground can be worked in only ${ofYears(reason.chance)}.`
     case 'killed small':
       return `${reason.by === 'cold' ? 'Cold' : 'Heat'} kills it about ${shortDate(reason.day)}, while it is still small.`
     case 'killed':
-      return `Winter kills it about ${shortDate(reason.day)} in ${inHundred(reason.chance)}; you want it alive.`
+      return `Winter kills it about ${shortDate(reason.day)} in ${ofYears(reason.chance)}; you want it alive.`
     case 'lives on':
-      return `It lives through the winter in ${inHundred(reason.chance)}; you want it dead by ${shortDate(reason.byDay)}.`
+      return `It lives through the winter in ${ofYears(reason.chance)}; you want it dead by ${shortDate(reason.byDay)}.`
     case 'tall':
       return `It grows to about ${metres(reason.heightM, units)} before it is ended; you allow ${metres(reason.allowedM, units)}.`
     case 'reseeds':
@@ -64,7 +64,7 @@ function notEndedText({
   when,
   failure,
 }: Extract<Reason, { code: 'not ended' }>): string {
-  const best = `At best ${Math.round(chance * 100)} in 100.`
+  const best = `At best ${inHundred(chance)} in 100.`
   const fails = failure ? `By every way you have, ${FAILS_WHEN[failure]}` : 'No way of yours ends it in time'
   const reaches = when
     ? `${stage} ${shortDate(when.p50)} ± ${Math.round((when.p90 - when.p10) / 2)} days, ground wanted ${shortDate(byDay)}`

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { chanceText } from './format'
+import { chanceText, inHundred } from './format'
 import { failsText, seasonsLost } from './criteria'
 
 test('seasons lost and the chance add up to a hundred, whatever the shares', () => {
@@ -10,7 +10,7 @@ test('seasons lost and the chance add up to a hundred, whatever the shares', () 
       const failures = members.map((count) => ({ id: 'dead' as const, share: count / Math.max(200, total) }))
       const whole = 1 - failures.reduce((sum, { share }) => sum + share, 0)
       const lost = seasonsLost(failures).reduce((sum, { seasons }) => sum + seasons, 0)
-      expect(lost + Math.round(whole * 100 + 1e-9)).toBe(100)
+      expect(lost + inHundred(whole)).toBe(100)
     }),
   )
 })

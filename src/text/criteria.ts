@@ -1,5 +1,5 @@
 import type { Advice, CriterionDetail, CriterionId, ScenarioOutcome } from '../core/scenario/types'
-import { centimetres, dryMatter, temperature, type Units } from './format'
+import { inHundred, centimetres, dryMatter, temperature, type Units } from './format'
 
 /** A criterion by its name, as a gate before planting. */
 export const CRITERION_NAMES: Record<CriterionId, string> = {
@@ -50,7 +50,7 @@ export function seasonsLost(failures: ScenarioOutcome['failures']) {
   let told = 0
   return failures.flatMap(({ id, share }) => {
     sum += share
-    const seasons = 100 - Math.round((1 - sum) * 100 + 1e-9) - told
+    const seasons = 100 - inHundred(1 - sum) - told
     told += seasons
     return seasons > 0 ? [{ id, seasons }] : []
   })

@@ -7,7 +7,7 @@ import { failsText } from './criteria'
 const LIKELY = 0.65
 
 /** What to mind about a way begun on a day, in a sentence: how it fails, or what is left to do where it does not. */
-export function wayText(method: Method, { chance, survivors, failures }: TerminationStart): string {
+export function methodText(method: Method, { chance, survivors, failures }: TerminationStart): string {
   const standAgain = Math.round(survivors.p50 * 100)
   if (method.waits) return waitsText(method, chance)
   const fails = failsText(failures)

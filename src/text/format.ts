@@ -42,11 +42,14 @@ export function dateRangeText(date: Quantiles): string {
 /** `45 %`, with a space that does not break. */
 export const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 
+/** A chance as seasons of a hundred; a half goes up whatever is lost in the share's last digits. */
+export const inHundred = (share: number) => Math.round(share * 100 + 1e-9)
+
 /** A chance in words a grower would use: never 0 or 100. */
 export function chanceText(share: number): string {
-  const inHundred = Math.round(share * 100)
-  if (inHundred >= 100) return 'nearly certain'
-  return inHundred <= 0 ? 'next to none' : `${inHundred} in 100`
+  const seasons = inHundred(share)
+  if (seasons >= 100) return 'nearly certain'
+  return seasons <= 0 ? 'next to none' : `${seasons} in 100`
 }
 
 const digits = (value: number, places: number) =>

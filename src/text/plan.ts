@@ -8,7 +8,7 @@ import type { PlanChange, Repair } from '../core/scenario/repair'
 import type { PlantingMethodId } from '../core/garden/schema'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { FAILS_WHEN, failsText, seasonsLost, TOLD_FROM } from './criteria'
-import { chanceText, shortDate, type Units } from './format'
+import { inHundred, chanceText, shortDate, type Units } from './format'
 import { obstacleText, RULE_TEXT } from './obstacles'
 
 /** What is wrong with a plan, and the fix. */
@@ -96,7 +96,7 @@ export function likelyText({ follows }: Pick<Scenario, 'follows'>, outcome: Scen
 export function wrongText({ failures, chance }: ScenarioOutcome): string {
   const told = seasonsLost(failures).filter(({ seasons }) => seasons >= TOLD_FROM)
   if (told.length === 0) return 'Hardly anything goes wrong.'
-  const wrong = 100 - Math.round(chance.whole * 100)
+  const wrong = 100 - inHundred(chance.whole)
   return `It goes wrong in ${wrong} seasons of 100: ${told
     .map(({ id, seasons }) => `${FAILS_WHEN[id]} (${seasons})`)
     .join(', ')}.`

@@ -1,7 +1,7 @@
 import { canFlatten } from '../termination/flattening'
 import { isoDate } from '../foundations/day'
 import type { Range } from '../foundations/statistics'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import { coverStand, USUAL_GERMINATION } from '../garden/newStands'
 import type { Covering } from '../garden/schema'
 import { findSpecies, seedSize } from '../plants/catalogue'
@@ -30,7 +30,7 @@ export function seedCost(
 ): Range {
   const plants = plantsOf(components)
   const recipe = sowingRecipe({
-    areaM2: partAreaM2(question.bed, question.segment),
+    areaM2: segmentAreaM2(question.bed, question.segment),
     covering,
     passes: 2,
     scaleStepG: 0.1,

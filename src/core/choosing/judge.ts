@@ -11,7 +11,7 @@ import { standRun } from '../bed/standRun'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { selfSowing } from '../stand/reseeding'
-import { dateSpread, stageDays } from '../stand/summary'
+import { dateQuantiles, stageDays } from '../stand/summary'
 import { candidateOf, GROWTH_LEFT, grownUntil, type Grown, type Judgement } from './candidate'
 import { coveringFor, plantsOf, scenarioFor, seedCost } from './composition'
 import { reachedHeight, REJECT_BELOW, standingLimitOf, winterVerdict } from './limits'
@@ -67,7 +67,7 @@ export function judge(
   const { run } = season
   const until = untilDay(question)
   const covered = coveredDays(run)
-  const covered30 = dateSpread(covered)
+  const covered30 = dateQuantiles(covered)
   const established = shareOf(run.members, (m) => covered[m] <= until)
   if (established < REJECT_BELOW)
     return reject(
@@ -86,7 +86,7 @@ export function judge(
   const winter = winterVerdict(run, ensemble, question)
   if (winter) return reject('winter', 0.35, winter)
 
-  const flower = dateSpread(stageDays(run, 0, 61).map((day) => (day <= until ? day : NaN)))
+  const flower = dateQuantiles(stageDays(run, 0, 61).map((day) => (day <= until ? day : NaN)))
   const grown: Grown = {
     key,
     components,

@@ -19,7 +19,7 @@ export function roleOf(plant: Species): Role {
 
 /** Straight species taken into mixes at most. */
 const POOL = 9
-const MOST_PARTS = 5
+const MOST_COMPONENTS = 5
 /** Mixes of each size tried with their starting shares. */
 const TRIED = { 2: 14, 3: 8, 4: 4, 5: 2 } as const
 
@@ -60,7 +60,7 @@ export function proposeMixes(straight: readonly Candidate[]): MixComponent[][] {
   const scoreOf = new Map(pool.map((candidate) => [candidate.components[0].speciesId, candidate.score]))
   let sets: Species[][] = plants.map((plant) => [plant])
   const proposed: MixComponent[][] = []
-  for (let size = 2; size <= MOST_PARTS; size++) {
+  for (let size = 2; size <= MOST_COMPONENTS; size++) {
     const seen = new Set<string>()
     const grown = sets.flatMap((set) =>
       plants.flatMap((plant) => {

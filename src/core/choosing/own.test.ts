@@ -8,7 +8,7 @@ import { testTool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { scenarioFor } from './composition'
 import { ownCover } from './own'
-import { MOST_PARTS, type ChooseQuestion, type MixComponent } from './types'
+import { MOST_COMPONENTS, type ChooseQuestion, type MixComponent } from './types'
 
 const tomatoOn = (date: string): Follows => ({
   kind: 'crop',
@@ -92,7 +92,7 @@ describe('a cover of the grower’s own', () => {
       of('white-mustard', 0.05),
       of('white-clover', 0.05),
     ]
-    expect(many).toHaveLength(MOST_PARTS)
+    expect(many).toHaveLength(MOST_COMPONENTS)
     expect(own(many, winter).plan.components).toEqual(many)
     const { smothered } = own([of('cereal-rye'), of('white-clover', 0.4)], winter)
     const named = smothered.map(({ speciesId }) => speciesId)

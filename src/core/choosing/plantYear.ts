@@ -8,7 +8,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import {
   bandsOf,
-  dateSpread,
+  dateQuantiles,
   firstDays,
   quantilesOn,
   stageDays,
@@ -65,8 +65,8 @@ export function plantYear(
       {
         sowDay,
         cover: bandsOf(run, 'cover', STEP_DAYS),
-        covered: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.5)),
-        flower: dateSpread(stageDays(run, 0, 61)),
+        covered: dateQuantiles(firstDays(run, (at) => run.cover[at] >= 0.5)),
+        flower: dateQuantiles(stageDays(run, 0, 61)),
         mass90: quantilesOn(run, 'massG', sowDay + 90),
         lives: shareOf(run.members, (m) => {
           const at = m * run.days + Math.min(last, 240)

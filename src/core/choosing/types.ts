@@ -78,7 +78,7 @@ export const untilDay = ({
   follows.kind === 'nothing' ? openUntilDay : follows.day
 
 /** Species that an own mix may have. */
-export const MOST_PARTS = 8
+export const MOST_COMPONENTS = 8
 
 /** A species and its share of the full rate. */
 export type MixComponent = { speciesId: string; share: number }

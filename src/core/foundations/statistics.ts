@@ -1,6 +1,9 @@
 /** The range over members: its 10th, 50th and 90th percentiles. */
 export type Quantiles = { p10: number; p50: number; p90: number }
 
+/** Where nothing is there to take quantiles of. */
+export const NOTHING: Quantiles = { p10: 0, p50: 0, p90: 0 }
+
 /** A figure from literature or trade with its likely lowest and highest value; no distribution is implied. */
 export type Range = { low: number; mid: number; high: number }
 

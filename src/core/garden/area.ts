@@ -9,7 +9,7 @@ function fixturesM2(bed: Bed): number {
  * Ground of a part of a bed in m², never negative. Kept plants and fixtures are taken from the bed in
  * proportion to the share of it that the part covers; a path has the bed's length and its own width.
  */
-export function partAreaM2(bed: Bed, segment: Segment): number {
+export function segmentAreaM2(bed: Bed, segment: Segment): number {
   const whole = bed.lengthM * bed.widthM
   if (segment.kind === 'path') return bed.lengthM * bed.pathWidthM
   const share =
@@ -22,7 +22,7 @@ export function partAreaM2(bed: Bed, segment: Segment): number {
 }
 
 /** Length and width in m of a part, for passes and boards. */
-export function partSizeM(
+export function segmentSizeM(
   bed: Pick<Bed, 'lengthM' | 'widthM' | 'pathWidthM'>,
   segment: Segment,
 ): { lengthM: number; widthM: number } {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { cropContent } from './newStands'
 import { dayNumber, isoDate } from '../foundations/day'
-import { partAreaM2, partSizeM } from './area'
+import { segmentAreaM2, segmentSizeM } from './area'
 import { gardenProblems, standProblems } from './consistency'
 import { check as checkSchema } from './check'
 import { bed as bedSchema, gardenData, type Bed, type Stand } from './schema'
@@ -63,15 +63,17 @@ const day = dayNumber
 
 describe('areas', () => {
   test('kept plants are taken from whole, halves and strips in proportion; paths have their own width', () => {
-    expect(partAreaM2(bed, { kind: 'whole' })).toBeCloseTo(10)
-    expect(partAreaM2(bed, { kind: 'half', which: 'first' })).toBeCloseTo(5)
-    expect(partAreaM2(bed, { kind: 'strip', fromM: 2, toM: 6 })).toBeCloseTo(4)
-    expect(partAreaM2(bed, { kind: 'strip', fromM: 8, toM: 60 })).toBeCloseTo(2)
-    expect(partAreaM2(bed, { kind: 'path' })).toBeCloseTo(5)
-    expect(partSizeM(bed, { kind: 'path' })).toEqual({ lengthM: 10, widthM: 0.5 })
+    expect(segmentAreaM2(bed, { kind: 'whole' })).toBeCloseTo(10)
+    expect(segmentAreaM2(bed, { kind: 'half', which: 'first' })).toBeCloseTo(5)
+    expect(segmentAreaM2(bed, { kind: 'strip', fromM: 2, toM: 6 })).toBeCloseTo(4)
+    expect(segmentAreaM2(bed, { kind: 'strip', fromM: 8, toM: 60 })).toBeCloseTo(2)
+    expect(segmentAreaM2(bed, { kind: 'path' })).toBeCloseTo(5)
+    expect(segmentSizeM(bed, { kind: 'path' })).toEqual({ lengthM: 10, widthM: 0.5 })
   })
   test('fixtures larger than the bed leave no negative ground', () => {
-    expect(partAreaM2({ ...bed, fixtures: [{ ...bed.fixtures[0], areaM2: 99 }] }, { kind: 'whole' })).toBe(0)
+    expect(segmentAreaM2({ ...bed, fixtures: [{ ...bed.fixtures[0], areaM2: 99 }] }, { kind: 'whole' })).toBe(
+      0,
+    )
   })
 })
 

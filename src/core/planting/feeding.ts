@@ -1,4 +1,4 @@
-import { quantilesOf, type Quantiles, type Range } from '../foundations/statistics'
+import { NOTHING, quantilesOf, type Quantiles, type Range } from '../foundations/statistics'
 import type { NitrogenSource } from '../garden/rules'
 import type { Bed } from '../garden/schema'
 import type { Crop } from '../plants/crops'
@@ -49,7 +49,7 @@ export function nitrogenWeeks(
     list.push({
       week,
       needG: cropNeed(crop, week * 7),
-      residue: residue ?? { p10: 0, p50: 0, p90: 0 },
+      residue: residue ?? NOTHING,
       soilG,
     })
     soilG += soilWeek(ensemble, plantingDay + 7 * week, fertility)

@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import type { EndDetails } from '../garden/ending'
 import { tellingCount } from '../termination/pooling'
@@ -42,7 +42,7 @@ export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Foll
           crop,
           bed,
           waitedDays: started(crop)! - ended,
-          yieldKgM2: kg === null ? null : kg / Math.max(0.01, partAreaM2(bed, crop.segment)),
+          yieldKgM2: kg === null ? null : kg / Math.max(0.01, segmentAreaM2(bed, crop.segment)),
         },
       ]
     })

@@ -1,6 +1,6 @@
 import { stopsOf } from '../termination/animals'
 import { dayNumber } from '../foundations/day'
-import { partSizeM } from '../garden/area'
+import { segmentSizeM } from '../garden/area'
 import { USUAL_RULES, type ManureKind, type NitrogenSource, type Rules } from '../garden/rules'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
@@ -26,7 +26,7 @@ function animalDays(bed: Bed, stand: Stand): number[] {
     return details?.fate === 'grazed' ? [dayNumber(details.date)] : []
   })
   if (!end?.animals) return grazed
-  const plot = partSizeM(bed, stand.segment)
+  const plot = segmentSizeM(bed, stand.segment)
   const last = stopsOf(end.animals, plot.lengthM, plot.widthM, dayNumber(end.date)).at(-1)!
   return [...grazed, Math.ceil(last.endDay)]
 }

@@ -13,7 +13,7 @@ import type { Follows } from '../scenario/types'
 import type { Bed } from '../garden/schema'
 import { manureDaysFor, manureOf, manureOn, touchesSoil } from './manure'
 import { lateRule, plantsFor, spacingFor } from './spacing'
-import { waysThrough } from './through'
+import { plantingMethods } from './through'
 
 const compost: NitrogenSource = {
   id: 'c',
@@ -106,7 +106,7 @@ describe('planting through', () => {
     tiesUp = false,
     soil: 'loam' | 'clay' = 'loam',
   ) =>
-    waysThrough(mulchG, findCrop(cropId)!, est, soil, tiesUp)
+    plantingMethods(mulchG, findCrop(cropId)!, est, soil, tiesUp)
       .filter((method) => method.fits === 'well')
       .map((method) => method.id)
   test.each([
@@ -120,7 +120,7 @@ describe('planting through', () => {
   test('a tie-up speaks for compost, heavy soil for loosening, thick mulch against narrow rows', () => {
     expect(best(500, 'tomato', 'transplant', true)).toContain('compost row')
     expect(best(500, 'tomato', 'transplant', false, 'clay')).toContain('loosen')
-    const carrot = waysThrough(900, findCrop('carrot')!, 'seed', 'loam', false).find(
+    const carrot = plantingMethods(900, findCrop('carrot')!, 'seed', 'loam', false).find(
       (method) => method.id === 'rake',
     )!
     expect(carrot.fits).toBe('poorly')

@@ -34,7 +34,7 @@ const NARROW_ROW_CM = 30
 const RANK = { well: 0, fair: 1, poorly: 2 } as const
 
 /** Ways to plant through a mulch, the fitting ones first. */
-export function waysThrough(
+export function plantingMethods(
   mulchG: number,
   crop: Pick<Crop, 'smallSeed' | 'rowCm' | 'plantCm' | 'name'>,
   establishment: 'transplant' | 'seed',

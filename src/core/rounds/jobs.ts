@@ -5,7 +5,7 @@ import { stopsOf } from '../termination/animals'
 import { looksAfter } from '../termination/counted'
 import { USUAL_LANES } from '../termination/outcome'
 import { findMethod } from '../termination/methods'
-import { partSizeM } from '../garden/area'
+import { segmentSizeM } from '../garden/area'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
 import { trayOf } from '../plants/trays'
@@ -212,7 +212,7 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
   const bed = beds.find((entry) => entry.id === stand.bedId)
   if (!method || method.waits || !bed) return []
   const counted = (day: number) => (stand.followUps ?? []).some(({ date }) => dayNumber(date) >= day - 3)
-  return looksAfter(stand, partSizeM(bed, stand.segment))
+  return looksAfter(stand, segmentSizeM(bed, stand.segment))
     .filter(({ day }) => day >= today - 6 && !counted(day))
     .map(({ day, after }) => job(stand, 'regrowth', day, { count: after }))
 }
@@ -230,7 +230,7 @@ const lanesAndMoves: Maker = ({ today, beds }, stand) => {
     )
   }
   if (!end.animals) return []
-  const { lengthM, widthM } = partSizeM(bed, stand.segment)
+  const { lengthM, widthM } = segmentSizeM(bed, stand.segment)
   const stops = stopsOf(end.animals, lengthM, widthM, began)
   return stops.flatMap((stop, i) =>
     i > 0 && stop.startDay >= today - 1

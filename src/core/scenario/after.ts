@@ -1,5 +1,5 @@
 import { lastActDay } from '../termination/start'
-import { quantilesOf, type Quantiles } from '../foundations/statistics'
+import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
 import { quantilesOn, valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
@@ -29,8 +29,6 @@ export const HOLDING_G = 365
 const LOOK_WEEKS = 18
 /** Days after an ending on which survivors are counted. */
 export const COUNT_AFTER_DAYS = 21
-
-const NONE: Quantiles = { p10: 0, p50: 0, p90: 0 }
 
 /** Middle of a series of the members on a day; 0 outside the run. */
 export const middleOn = (run: StandRun, series: Float32Array, day: number) =>
@@ -68,7 +66,7 @@ export function releasedBetween(run: StandRun, fromDay: number, toDay: number): 
         { length: run.members },
         (_, m) => run.releasedG[m * run.days + place(toDay)] - run.releasedG[m * run.days + place(fromDay)],
       ),
-    ) ?? NONE
+    ) ?? NOTHING
   )
 }
 
@@ -81,7 +79,7 @@ export function aftermathOf(
   if (!ended || !termination || !Number.isFinite(day)) return null
   const { follows, standCase } = scenario
   return {
-    mulchG: quantilesOn(ended, 'residueG', day) ?? NONE,
+    mulchG: quantilesOn(ended, 'residueG', day) ?? NOTHING,
     holdsWeeks: weeksHeld(ended, day),
     nitrogen4: releasedBetween(ended, day, day + 28),
     nitrogen10: releasedBetween(ended, day, day + 70),

@@ -1,9 +1,9 @@
 import { CANDIDATES, type Candidate } from '../termination/start'
 import { leftOnTop, type MethodId } from '../termination/methods'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
 import { boundOf, exactOf, startOf, type Bounded } from './bounds'
-import { daysFor, MOST_STARTS, shutWays, startDays, startSpan, type TerminationOption } from './compare'
+import { daysFor, MOST_STARTS, shutMethods, startDays, startSpan, type TerminationOption } from './compare'
 import { HOPELESS, latestSafe, near, reach, SAFE_CHANCE, type TerminationStart } from './starts'
 import { commonOf } from './criteria'
 import type { Termination } from './termination'
@@ -37,7 +37,7 @@ const rankedOf = (scenario: Scenario, { method, passes }: Candidate, start: Term
   method: method.id,
   order: CANDIDATES.findIndex((one) => one.method.id === method.id && one.passes === passes),
   day: start.day,
-  effort: effortOf(start.minutes, partAreaM2(scenario.standCase.bed, scenario.standCase.stand.segment)),
+  effort: effortOf(start.minutes, segmentAreaM2(scenario.standCase.bed, scenario.standCase.stand.segment)),
   onTop: leftOnTop(method),
   reach: reach(start),
   dead: start.dead?.p50 ?? Number.MAX_VALUE,
@@ -88,7 +88,7 @@ export function bestTermination(
   const { fromDay, toDay } = startSpan(scenario, season.run)
   const days = startDays(fromDay, toDay, starts)
   const comparison = { scenario, season, common: commonOf(scenario, season) }
-  const bounded = shutWays(scenario, season)
+  const bounded = shutMethods(scenario, season)
     .filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
     .flatMap(({ candidate }) => daysFor(candidate, days).map((day) => boundOf(comparison, candidate, day)))
     .filter(({ termination }) => keep(termination))

@@ -2,7 +2,7 @@ import type { Place } from '../termination/obstacles'
 import { endFor, workMinutes, type Candidate } from '../termination/start'
 import { isoDate } from '../foundations/day'
 import { shareOf, quantilesOf } from '../foundations/statistics'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, freedBySoil, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
@@ -158,7 +158,7 @@ export function startOf(
       termination.end,
       termination.setup,
       survivors,
-      partAreaM2(standCase.bed, standCase.stand.segment),
+      segmentAreaM2(standCase.bed, standCase.stand.segment),
       { run: season.run, tools: means.tools },
     ),
   }

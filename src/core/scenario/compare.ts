@@ -85,7 +85,7 @@ function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead
 type ShutMethod = { candidate: Candidate; obstacle: Obstacle | null; leftOut: RuledOut | null }
 
 /** All ways with what shuts each of them. */
-export function shutWays(scenario: Scenario, season: SeasonRun): ShutMethod[] {
+export function shutMethods(scenario: Scenario, season: SeasonRun): ShutMethod[] {
   const place = placeOf(scenario, season)
   const { fromDay, toDay } = startSpan(scenario, season.run)
   const ahead = aheadOf(season, fromDay, toDay)
@@ -120,7 +120,7 @@ export function compareTerminations(
     ...new Set([...startDays(fromDay, toDay), ...asked.filter((day) => day >= fromDay && day <= toDay)]),
   ].sort((a, b) => a - b)
   const comparison = { scenario, season, common: commonOf(scenario, season), planned }
-  const methods = shutWays(scenario, season)
+  const methods = shutMethods(scenario, season)
   const options: TerminationOption[] = []
   methods.forEach((method, i) => {
     options.push(optionOf(comparison, method, days, startDay))

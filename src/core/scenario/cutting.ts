@@ -1,6 +1,6 @@
 import { cutSurvival } from '../termination/kill'
-import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
-import { partAreaM2 } from '../garden/area'
+import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
+import { segmentAreaM2 } from '../garden/area'
 import type { CutDetails } from '../garden/schema'
 import type { SeasonRun, StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
@@ -56,7 +56,7 @@ export function cutting(
   const uncut = season.run
   const only = uncut.sown.findIndex((sown) => sown.plant.id === cut.speciesId)
   const run = season.again([cutEvent(cut, day, only < 0 ? undefined : only)])
-  const areaM2 = partAreaM2(bed, stand.segment)
+  const areaM2 = segmentAreaM2(bed, stand.segment)
   const lostOn = (series: 'massG' | 'nitrogenG') => {
     const at = day - run.startDay
     const before = at > 0 ? at - 1 : at
@@ -65,7 +65,7 @@ export function cutting(
         Float64Array.from({ length: run.members }, (_, m) =>
           Math.max(0, uncut[series][m * run.days + before] - run[series][m * run.days + at]),
         ),
-      ) ?? { p10: 0, p50: 0, p90: 0 }
+      ) ?? NOTHING
     )
   }
   const takenG = lostOn('massG')

@@ -4,7 +4,7 @@ import type { EndDetails } from '../garden/ending'
 import { standRun } from '../bed/standRun'
 import { eventsOfEnd, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
-import { dateSpread } from '../stand/summary'
+import { dateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import {
   branchDay,
@@ -134,7 +134,7 @@ export function outcomeOf(
       chance: shareOf(members, (m) => firstFailure([criterion], m, target) === null),
     })),
     advice: adviceOf(scenario, season),
-    covered30: dateSpread(coveredDays(season.run)),
+    covered30: dateQuantiles(coveredDays(season.run)),
     dead: termination ? mostly(termination.dead) : null,
     ready: termination && follows.kind === 'crop' ? mostly(readyDays) : null,
   }

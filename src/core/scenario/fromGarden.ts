@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import { creepingWeeds, nematodesNoted } from '../garden/creepingWeeds'
 import { USUAL_RULES } from '../garden/rules'
 import type { Bed, Garden, GardenData, Stand } from '../garden/schema'
@@ -46,7 +46,7 @@ export function cropFollows(
     crop,
     establishment: content.establishment,
     plantingMethod: content.plantingMethod,
-    feedG: content.feed && source ? freedByFeed(content.feed.kg, partAreaM2(bed, segment), source) : 0,
+    feedG: content.feed && source ? freedByFeed(content.feed.kg, segmentAreaM2(bed, segment), source) : 0,
     day: dayNumber(begun.date),
     done: start.actual !== null,
   }

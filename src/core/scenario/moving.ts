@@ -12,8 +12,8 @@ import {
 } from '../termination/animals'
 import type { MethodId } from '../termination/methods'
 import { isoDate } from '../foundations/day'
-import { quantilesOf, type Quantiles } from '../foundations/statistics'
-import { partSizeM } from '../garden/area'
+import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
+import { segmentSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { manureDaysFor } from '../planting/manure'
 import { middleOn } from './after'
@@ -65,7 +65,7 @@ export function moving(
   const { standCase, follows } = scenario
   const season = standRun({ ...standCase, own: scenario.means.own }, ensemble)
   if (!season) return null
-  const plot = partSizeM(standCase.bed, standCase.stand.segment)
+  const plot = segmentSizeM(standCase.bed, standCase.stand.segment)
   const plotM2 = plot.lengthM * plot.widthM
   const stops = stopsOf(plan, plot.lengthM, plot.widthM, startDay)
   const end: EndDetails = { date: isoDate(startDay), note: '', method, passes: 1, animals: plan }
@@ -110,10 +110,9 @@ function roundsOf(
   { standCase }: Scenario,
   season: SeasonRun,
 ): Round[] {
-  const plot = partSizeM(standCase.bed, standCase.stand.segment)
+  const plot = segmentSizeM(standCase.bed, standCase.stand.segment)
   const plotM2 = plot.lengthM * plot.widthM
   const events = eventsOfEnd(standCase, end, season.ensemble, null).filter(({ kind }) => kind === 'graze')
-  const none = { p10: 0, p50: 0, p90: 0 }
   return events.map((event, round): Round => {
     const own = stops.filter((stop) => stop.round === round)
     const day = Math.floor(own[0].startDay)
@@ -128,7 +127,7 @@ function roundsOf(
             { length: before.members },
             (_, m) => before.massG[m * before.days + Math.min(before.days - 1, event.day - before.startDay)],
           ),
-        ) ?? none,
+        ) ?? NOTHING,
       eatenKg: (eatenG(plan, plotM2, massG, round) * plotM2) / 1000,
     }
   })

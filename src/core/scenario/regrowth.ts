@@ -2,8 +2,8 @@ import { pullMinutes } from '../termination/outcome'
 import { findMethod } from '../termination/methods'
 import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from '../termination/woodiness'
 import { isoDate } from '../foundations/day'
-import { quantilesOf, type Quantiles } from '../foundations/statistics'
-import { partAreaM2 } from '../garden/area'
+import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
+import { segmentAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { COUNT_AFTER_DAYS, middleOn, plantsOn, releasedBetween } from './after'
 import { evaluateWith } from './evaluate'
@@ -103,7 +103,7 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
   const { scenario } = question
   const { bed, stand } = scenario.standCase
   const { run } = season
-  const areaM2 = partAreaM2(bed, stand.segment)
+  const areaM2 = segmentAreaM2(bed, stand.segment)
   const height = middleOn(run, run.heightM, day)
   const bbch = run.species.map((species) => middleOn(run, species.bbch, day))
   const hardness = Math.max(...run.sown.map(({ plant }, c) => woodiness(plant.endingClass, bbch[c], height)))
@@ -114,18 +114,19 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
   const lookDay = Math.min(Number.isFinite(wanted) ? wanted : Infinity, after.startDay + after.days - 1)
   const countDay = Math.min(lookDay - 1, day + COUNT_AFTER_DAYS)
   const index = Math.max(0, countDay - after.startDay)
-  const stems = quantilesOf(
-    Float64Array.from({ length: after.members }, (_, member) =>
-      after.species.reduce(
-        (sum, species, c) =>
-          sum +
-          species.plantsPerM2[member] *
-            species.alive[member * after.days + index] *
-            STEMS_PER_PLANT[after.sown[c].plant.group],
-        0,
+  const stems =
+    quantilesOf(
+      Float64Array.from({ length: after.members }, (_, member) =>
+        after.species.reduce(
+          (sum, species, c) =>
+            sum +
+            species.plantsPerM2[member] *
+              species.alive[member * after.days + index] *
+              STEMS_PER_PLANT[after.sown[c].plant.group],
+          0,
+        ),
       ),
-    ),
-  ) ?? { p10: 0, p50: 0, p90: 0 }
+    ) ?? NOTHING
   return {
     day,
     bbch,

@@ -3,7 +3,7 @@ import { liesFlat } from '../termination/flattening'
 import { DEAD_SHARE, endingOf, type EndingSetup } from '../termination/outcome'
 import { findMethod } from '../termination/methods'
 import { dayNumber } from '../foundations/day'
-import { partSizeM } from '../garden/area'
+import { segmentSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import type { SeasonRun, StandCase } from './run'
 
@@ -28,7 +28,7 @@ export function setupFor(
     lanes: end.lanes,
     stubbleM: end.stubbleCm === undefined ? undefined : end.stubbleCm / 100,
     liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
-    plot: partSizeM(bed, stand.segment),
+    plot: segmentSizeM(bed, stand.segment),
   }
 }
 

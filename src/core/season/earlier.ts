@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import { sharesGround } from '../garden/ground'
 import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
@@ -32,7 +32,7 @@ export function usesBefore(
     })
     .sort(
       (a, b) =>
-        a.startDay - b.startDay || partAreaM2(bed, a.stand.segment) - partAreaM2(bed, b.stand.segment),
+        a.startDay - b.startDay || segmentAreaM2(bed, a.stand.segment) - segmentAreaM2(bed, b.stand.segment),
     )
     .filter((use, i, all) => all[i + 1]?.startDay !== use.startDay)
   // What was followed by something else a year before is over. The first is kept: it tells how far back records reach.

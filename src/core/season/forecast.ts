@@ -2,7 +2,7 @@ import { deadDays } from './deadDays'
 import { endedRun, type SeasonRun, type StandCase } from './run'
 import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
-import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
+import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { latest } from '../garden/timeline'
 import type { StandRun } from '../stand/types'
 import { selfSowing, type SelfSowing } from '../stand/reseeding'
@@ -10,7 +10,7 @@ import { carbonKept, type OrganicInput } from '../residue/organicMatter'
 import {
   bandsOf,
   bandsOfSeries,
-  dateSpread,
+  dateQuantiles,
   firstDays,
   quantilesOn,
   stageDays,
@@ -73,7 +73,7 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
   const run = endedRun(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
   const stagesByComponent = run.species.map((_, component): StageDates =>
-    REPORTED_STAGES.map((bbch) => ({ bbch, date: dateSpread(stageDays(run, component, bbch)) })),
+    REPORTED_STAGES.map((bbch) => ({ bbch, date: dateQuantiles(stageDays(run, component, bbch)) })),
   )
   const dead = firstDays(run, (at) =>
     run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
@@ -90,17 +90,18 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
     nitrogenG: bandsOf(run, 'nitrogenG', STEP_DAYS),
     bbch: bandsOfSeries(run, run.species[lead].bbch, STEP_DAYS),
     seedLayer: bandsOfSeries(run, run.seedLayer, STEP_DAYS),
-    up: run.species.map((_, c) => dateSpread(stageDays(run, c, 9))),
+    up: run.species.map((_, c) => dateQuantiles(stageDays(run, c, 9))),
     alive: run.species.map((species) => bandsOfSeries(run, species.alive, STEP_DAYS)),
-    plantsPerM2: quantilesOf(
-      Float64Array.from({ length: run.members }, (_, member) =>
-        run.species.reduce((sum, species) => sum + species.plantsPerM2[member], 0),
-      ),
-    ) ?? { p10: 0, p50: 0, p90: 0 },
+    plantsPerM2:
+      quantilesOf(
+        Float64Array.from({ length: run.members }, (_, member) =>
+          run.species.reduce((sum, species) => sum + species.plantsPerM2[member], 0),
+        ),
+      ) ?? NOTHING,
     stages: stagesByComponent[lead],
     stagesByComponent,
-    covered30: dateSpread(firstDays(run, (at) => run.cover[at] >= 0.3)),
-    dead: dateSpread(dead),
+    covered30: dateQuantiles(firstDays(run, (at) => run.cover[at] >= 0.3)),
+    dead: dateQuantiles(dead),
     ended: endedQuantiles(standCase, season),
     selfSowing: selfSowing(run, ensemble, ends, end?.method !== 'harvest'),
     carbonG: carbonKept([organicInput(run, ends)]),

@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findSpecies, seedSize } from '../plants/catalogue'
@@ -21,7 +21,7 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
   const start = latest(stand.start)
   const components = start && start.components.length > 0 ? start.components : stand.content.components
   const covering = start?.covering ?? USUAL_COVERING
-  const areaM2 = partAreaM2(bed, stand.segment)
+  const areaM2 = segmentAreaM2(bed, stand.segment)
   return components.flatMap((component) => {
     const plant = findSpecies(component.speciesId)
     if (!plant) return []

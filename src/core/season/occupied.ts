@@ -18,7 +18,7 @@ export type Fresh = Pick<Stand, 'id' | 'bedId' | 'segment' | 'content' | 'underS
 const SHORTEST_M = 0.1
 
 /** The parts of a stretch of bed that are left when another takes its own. */
-function partsLeft(of: Segment, taken: Segment, bed: Pick<Bed, 'lengthM'>): Segment[] {
+function segmentsLeft(of: Segment, taken: Segment, bed: Pick<Bed, 'lengthM'>): Segment[] {
   const own = stretchOf(of, bed.lengthM)
   const gone = stretchOf(taken, bed.lengthM)
   if (!own || !gone) return []
@@ -48,7 +48,7 @@ export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, da
     if (!span || span.ended || span.startDay >= day || !sharesGround(stand.segment, fresh.segment, bed))
       return []
     if (span.endDay !== null && span.endDay <= day) return []
-    const rest = partsLeft(stand.segment, fresh.segment, bed).length > 0
+    const rest = segmentsLeft(stand.segment, fresh.segment, bed).length > 0
     const open: Treatment[] = rest ? ['gives way', 'ends then', 'goes on'] : ['ends then', 'goes on']
     const under = fresh.content.kind === 'cover' && stand.content.kind === 'crop'
     const usual = fresh.underStandId === stand.id || under ? 'goes on' : rest ? 'gives way' : 'ends then'
@@ -99,7 +99,7 @@ export function standsTaking(
       return [stand]
     }
     if (treatment === 'ends then') return [endedOn(stand, day)]
-    const [first, ...others] = partsLeft(stand.segment, fresh.segment, bed)
+    const [first, ...others] = segmentsLeft(stand.segment, fresh.segment, bed)
     // What gave way keeps its history as a stand of its own, ended that day.
     const gone = endedOn({ ...stand, id: newId(), segment: fresh.segment }, day)
     return [

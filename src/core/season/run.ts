@@ -1,6 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
-import { partSizeM } from '../garden/area'
+import { segmentSizeM } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { cutSurvival, endEvents, takenOver } from '../termination/kill'
@@ -96,7 +96,7 @@ export function eventsOfEnd(
   clearDay: number | null,
 ): StandEvent[] {
   const { stand, bed } = standCase
-  const plot = partSizeM(bed, stand.segment)
+  const plot = segmentSizeM(bed, stand.segment)
   const counts = tellingCounts(stand, plot)
   const acted = findMethod(end.method)?.waits === null
   const day = dayNumber(end.date)

@@ -2,7 +2,7 @@ import { canFlatten } from '../termination/flattening'
 import type { OwnResults } from '../termination/ownResults'
 import { ownResults } from '../termination/pooling'
 import { dayNumber } from '../foundations/day'
-import { partAreaM2 } from '../garden/area'
+import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
 import { usesBefore } from './earlier'
@@ -65,7 +65,7 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
 
 /** Mulch that was cut elsewhere and carried to a bed, spread over all of it. */
 function broughtTo(bed: Bed, stands: readonly Stand[]): NonNullable<StandCase['brought']> {
-  const areaM2 = partAreaM2(bed, { kind: 'whole' })
+  const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
   return stands.flatMap((stand) =>
     stand.cuts.flatMap(({ cut }) =>
       cut.actual?.toBedId === bed.id && cut.actual.took && areaM2 > 0

@@ -1,4 +1,4 @@
-import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
+import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { WeatherEnsemble } from './weather'
 
 /** Chance of at least one frost (tMin ≤ `limitC`) and 10/50/90 % of rain, for one week. */
@@ -26,7 +26,7 @@ export function weeklyOutlook(
     return {
       startDay: startDay + week * 7,
       frostChance: shareOf(ensemble.members.length, any),
-      rainMm: quantilesOf(rain) ?? { p10: 0, p50: 0, p90: 0 },
+      rainMm: quantilesOf(rain) ?? NOTHING,
     }
   })
 }

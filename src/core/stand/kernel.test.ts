@@ -9,10 +9,10 @@ import { TEST_SITES } from '../testing/sites'
 import { runStand } from './kernel'
 import { drawMemberParameters } from './memberParameters'
 import type { StandRun } from './types'
-import { dateSpread, firstDays, quantilesOn, stageDays, valuesOn } from './summary'
+import { dateQuantiles, firstDays, quantilesOn, stageDays, valuesOn } from './summary'
 
 const { pennsylvania, maryland, alabama, netherlands, canterbury } = TEST_SITES
-const median = (days: Float64Array) => dateSpread(days).quantiles!.p50
+const median = (days: Float64Array) => dateQuantiles(days).quantiles!.p50
 const between = (value: number, low: number, high: number) => {
   expect(value).toBeGreaterThanOrEqual(low)
   expect(value).toBeLessThanOrEqual(high)
@@ -228,7 +228,7 @@ test('north and south are alike half a year apart', () => {
       ensemble,
       drawMemberParameters(1, 1),
     )
-    return { run, after: dateSpread(stageDays(run, 0, 61)).quantiles!.p50 - sowDay }
+    return { run, after: dateQuantiles(stageDays(run, 0, 61)).quantiles!.p50 - sowDay }
   }
   const north = make(43, '2025-09-20')
   const south = make(-43, '2025-03-21')

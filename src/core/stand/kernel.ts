@@ -1,132 +1,18 @@
-import {
-  addResidue,
-  BURIED_CONTACT,
-  decayDay,
-  moveResidue,
-  poolMass,
-  residueCover,
-  type ResiduePools,
-} from '../residue/pools'
+import { BURIED_CONTACT, decayDay, poolMass, residueCover } from '../residue/pools'
 import { keepMoist, keepWatered, waterDay, waterFactor } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
 import { leachedNitrogen, RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
 import { growthResponse, vernalisingDay } from './development'
-import {
-  age,
-  coldAndHeat,
-  die,
-  feed,
-  germinate,
-  grow,
-  heightOf,
-  nitrogenFactor,
-  type SpeciesState,
-  type Tally,
-} from './plantState'
+import { age, coldAndHeat, feed, germinate, grow, nitrogenFactor } from './plantState'
+import { applyEvents } from './events'
+import { leafWeight, lightInto, type Canopy } from './canopy'
 import { cropCover, feedCrop } from './groundCrop'
 import { beginMember, copyState, type MemberState } from './memberState'
 import { closeAccounts, emptyRun, record } from './recording'
-import { shareAbove, takeTop } from './taking'
 import type { MemberParameters } from './memberParameters'
 import type { StandInput, StandRun } from './types'
 
 const PAR_SHARE = 0.5
-/** An ending that leaves fewer than this also clears seed that has not come up. */
-const CLEARED_SHARE = 0.005
-
-/** Lays mulch or droppings, g m⁻², on the ground. */
-function bring(
-  { massG, nitrogenG }: { massG: number; nitrogenG: number },
-  pools: ResiduePools,
-  tally: Tally,
-) {
-  addResidue(pools, massG, nitrogenG)
-  tally.broughtMass += massG
-  tally.broughtNitrogen += nitrogenG
-}
-
-function applyEvents(
-  input: StandInput,
-  day: number,
-  member: number,
-  states: SpeciesState[],
-  pools: ResiduePools,
-  buried: ResiduePools,
-  tally: Tally,
-): void {
-  for (const event of input.events) {
-    if (event.day !== day) continue
-    if (event.kind === 'mulch') {
-      bring(event, pools, tally)
-      continue
-    }
-    let massG = 0
-    for (const state of states) massG += state.mass
-    for (let c = 0; c < states.length; c++) {
-      if (event.kind === 'cut' && event.only !== undefined && event.only !== c) continue
-      const state = states[c]
-      const { plant } = input.sown[c]
-      const survival = event.survival(member, c, state.bbch, plant, state.alive, massG)
-      if (!state.emerged) {
-        // Seed in the ground is not touched by a blade; clearing the bed or a long sheet is the end of it.
-        if (event.kind === 'end' && survival < CLEARED_SHARE) state.germination = -Infinity
-      } else if (event.kind === 'end') {
-        die(state, 1 - survival, pools)
-        takeTop(state, plant, 1 - event.topLeft, 0, pools, tally)
-      } else if (event.kind === 'graze') {
-        takeTop(state, plant, event.taken(massG), event.eaten, pools, tally)
-        die(state, 1 - survival, pools)
-      } else {
-        const share = event.groundShare * shareAbove(event.heightM, state.height)
-        takeTop(state, plant, share, event.left ? 0 : 1, pools, tally)
-        die(state, share > 0 ? event.groundShare * (1 - survival) : 0, pools)
-      }
-    }
-    if (event.kind === 'cut') continue
-    if (event.kind === 'graze') bring(event.droppings, buried, tally)
-    else if (event.removed) {
-      const gone = moveResidue(pools, event.removed, null)
-      tally.exportedMass += gone.massG
-      tally.exportedNitrogen += gone.nitrogenG
-    }
-    if (event.buried) moveResidue(pools, event.buried, buried)
-  }
-}
-
-/** What the canopy of a day comes to over its species. */
-type Canopy = { massG: number; intercepted: number; weightedLeaf: number; tallestM: number }
-
-const LOWEST_PLANT_M = 0.03
-/** Share of the tallest plants' height that climbers reach on them (judgement, 0.7–1). */
-const CARRIED_HEIGHT = 0.95
-
-/** Leaf area of a species weighted by its height in the canopy: what its share of the light follows. */
-function leafWeight(state: SpeciesState, extinction: number, tallestM: number): number {
-  return extinction * state.lai * (0.4 + (0.6 * state.height) / Math.max(LOWEST_PLANT_M, tallestM))
-}
-
-/** Sets the heights and works out how much light the canopy takes, MJ m⁻² d⁻¹ of PAR. */
-function lightInto(canopy: Canopy, states: readonly SpeciesState[], input: StandInput, par: number): void {
-  canopy.massG = canopy.tallestM = canopy.weightedLeaf = 0
-  let leaf = 0
-  for (let c = 0; c < states.length; c++) {
-    const state = states[c]
-    if (!state.emerged || state.lai <= 0) continue
-    const { plant } = input.sown[c]
-    canopy.massG += state.mass
-    state.height = Math.max(LOWEST_PLANT_M, heightOf(state, plant))
-    canopy.tallestM = Math.max(canopy.tallestM, state.height)
-    leaf += plant.parameters.extinction * state.lai
-  }
-  for (let c = 0; c < states.length; c++)
-    if (states[c].lai > 0 && states.length > 1 && input.sown[c].plant.habit === 'climbing')
-      states[c].height = Math.max(states[c].height, CARRIED_HEIGHT * canopy.tallestM)
-  for (let c = 0; c < states.length; c++)
-    if (states[c].lai > 0)
-      canopy.weightedLeaf += leafWeight(states[c], input.sown[c].plant.parameters.extinction, canopy.tallestM)
-  canopy.intercepted = par * (1 - Math.exp(-leaf))
-}
-
 /** Shade of a closed canopy cools the soil by this share of its excess over 8 °C (judgement). */
 const CANOPY_COOLING = 0.12
 /** Moisture of residue under the soil, 0–1: steadier than on top (judgement, 0.6–0.9). */
@@ -259,7 +145,7 @@ function runMember(
 export type SavedStates = ReadonlyMap<number, readonly MemberState[]>
 
 /**
- * Runs a stand from its sowing day to the end of the ensemble, every member with its own weather and memberParameters.
+ * Runs a stand from its sowing day to the end of the ensemble, every member with its own weather and parameters.
  * Light-use-efficiency growth of the LINTUL family (Spitters 1990), light shared in mixes by k·LAI weighted by
  * height (Spitters and Aerts 1983). `sowDay` must lie inside the ensemble.
  */

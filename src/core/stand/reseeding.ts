@@ -2,7 +2,7 @@ import { interpolate, quantilesOf, type Quantiles } from '../foundations/statist
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { seedSize } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
-import { dateSpread, stageDays, type DateQuantiles } from './summary'
+import { dateQuantiles, stageDays, type DateQuantiles } from './summary'
 import type { StandRun } from './types'
 
 /** Share of the seed's final mass that is filled, by BBCH. */
@@ -88,9 +88,9 @@ export function selfSowing(
     return [
       {
         component,
-        sheds: dateSpread(stageDays(run, component, SHED_FROM_BBCH)),
+        sheds: dateQuantiles(stageDays(run, component, SHED_FROM_BBCH)),
         viablePerM2,
-        sprouts: dateSpread(sprouting),
+        sprouts: dateQuantiles(sprouting),
         sproutsPerM2: quantilesOf(sprouted),
       },
     ]

@@ -47,7 +47,7 @@ export function firstDays(run: StandRun, reached: (at: number) => boolean): Floa
 /** A date as a distribution: its spread over the members that get there, and the share of members that do. */
 export type DateQuantiles = { chance: number; quantiles: Quantiles | null }
 
-export function dateSpread(days: Float64Array): DateQuantiles {
+export function dateQuantiles(days: Float64Array): DateQuantiles {
   const reached = days.filter((day) => !Number.isNaN(day)).length
   return { chance: reached / days.length, quantiles: quantilesOf(days) }
 }

@@ -156,8 +156,8 @@ describe('own rules and their price', () => {
   const tools = (['scythe', 'spade or fork', 'wheelbarrow', 'burner'] as const)
     .map((kind) => testTool(kind))
     .concat(testTool('crimp board', 1.2), testTool('black tarp', 2, 12))
-  const judged = (wayId: MethodId, rules: Partial<Rules>, stand = rye(45, { members: 8, days: 260 })) =>
-    wayOf(waysFor(stand, { from: 10, by: 73, tools, rules: { ...USUAL_RULES, ...rules } }), wayId)
+  const judged = (methodId: MethodId, rules: Partial<Rules>, stand = rye(45, { members: 8, days: 260 })) =>
+    wayOf(waysFor(stand, { from: 10, by: 73, tools, rules: { ...USUAL_RULES, ...rules } }), methodId)
   const best = (...of: Parameters<typeof judged>) =>
     Math.max(...judged(...of).starts.map(({ chance }) => chance))
   const free = (...of: Parameters<typeof judged>) =>
@@ -348,13 +348,13 @@ describe('what people eat of a mix', () => {
 })
 
 describe('whatever the stand, the weather and the day', () => {
-  const anyPart = fc.record({
+  const anyComponent = fc.record({
     speciesId: fc.constantFrom(...SPECIES.map((entry) => entry.id)),
     bbch: fc.integer({ min: 9, max: 95 }),
     massG: fc.integer({ min: 5, max: 1200 }),
   })
   const anyStand = fc.record({
-    components: fc.uniqueArray(anyPart, {
+    components: fc.uniqueArray(anyComponent, {
       minLength: 1,
       maxLength: 3,
       selector: (component) => component.speciesId,

@@ -1,4 +1,4 @@
-import { partSizeM } from '../garden/area'
+import { segmentSizeM } from '../garden/area'
 import { CREATURE_OF, USUAL_RULES, type Livestock, type LivestockKind, type Rules } from '../garden/rules'
 import type { Bed, Segment, Tool, ToolKind } from '../garden/schema'
 import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
@@ -35,10 +35,10 @@ const KINDS: Record<NonNullable<Method['animals']>, readonly LivestockKind[]> = 
 /** Whether a pen can stand inside the frame of a bed; anywhere else it may stand over the edge. */
 function penFits(
   { penLengthM, penWidthM }: Livestock,
-  { bed, segment: part }: Pick<Place, 'bed' | 'segment'>,
+  { bed, segment }: Pick<Place, 'bed' | 'segment'>,
 ): boolean {
   if (bed.kind !== 'framed' || !penLengthM || !penWidthM) return true
-  const plot = partSizeM(bed, part)
+  const plot = segmentSizeM(bed, segment)
   const inside = (along: number, across: number) =>
     along <= plot.lengthM + ROUNDING_M && across <= plot.widthM + ROUNDING_M
   return inside(penLengthM, penWidthM) || inside(penWidthM, penLengthM)
@@ -105,7 +105,7 @@ function sheetTrouble(method: Method, { tools, bed, segment }: Place): Obstacle 
   if (kept) return { code: 'kept plants', would: 'be covered' }
   if (method.sheet === 'cardboard') return null
   const kind = method.sheet === 'black' ? 'black tarp' : 'clear film'
-  const size = partSizeM(bed, segment)
+  const size = segmentSizeM(bed, segment)
   const sheets = tools.filter((tool) => tool.kind === kind)
   if (sheetsFor(sheets, size.widthM, size.lengthM)) return null
   const name = method.sheet === 'black' ? 'tarp' : 'film'
@@ -263,11 +263,11 @@ export const bloatNow = (method: Method, plant: Species, bbch: number): string |
  * has reached; `{height}` stands for the least height of a grass, m.
  */
 export function animalCautions(
-  wayId: MethodId,
+  methodId: MethodId,
   place: Pick<Place, 'livestock' | 'plants' | 'bed' | 'segment'>,
   bbchOf: (plant: number) => number | null = () => null,
 ): { text: string; heightM: number | null }[] {
-  const method = findMethod(wayId)
+  const method = findMethod(methodId)
   const stock = method && method.animals ? stockFor(method, place.livestock, place) : null
   if (!stock) return []
   const who = CREATURE_OF[stock.kind]

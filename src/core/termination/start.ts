@@ -5,7 +5,7 @@ import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from './woodi
 import { findMethod, METHODS, type Method } from './methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import { quantilesOf } from '../foundations/statistics'
-import { partSizeM } from '../garden/area'
+import { segmentSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import type { Rules } from '../garden/rules'
 import type { Tool } from '../garden/schema'
@@ -26,7 +26,7 @@ export function endFor(
   day: number,
   place: Pick<Place, 'bed' | 'segment' | 'livestock'>,
 ): EndDetails {
-  const plot = partSizeM(place.bed, place.segment)
+  const plot = segmentSizeM(place.bed, place.segment)
   const stock = stockFor(method, place.livestock, place)
   return {
     date: isoDate(day),

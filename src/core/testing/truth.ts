@@ -12,7 +12,7 @@ import { EMPTY_OBSERVATION, type Observation } from '../tracking/observations'
 import { TEST_SITES } from './sites'
 import { plainInput, raked } from './stands'
 
-/** A hidden stand's memberParameters spread this much wider than the members that try to follow it. */
+/** A hidden stand’s parameters spread this much wider than the members that try to follow it. */
 const WIDER = 1.5
 /** Noise of the three looks: what a careful eye gets wrong, one standard deviation. */
 export const STATED_NOISE = { bbch: 3, cover: 0.08 } as const
@@ -39,7 +39,7 @@ function crossing(run: StandRun, bbch: number): Float64Array {
 type Season = { errorBefore: number; errorAfter: number; inside: boolean }
 
 /**
- * One season with a hidden truth: its own weather and memberParameters drawn wider than the filter's. What was observed of both
+ * One season with a hidden truth: its own weather and parameters drawn wider than the filter's. What was observed of both
  * up to the third look is given to the filter, which then predicts the day of first flower with and without the looks.
  * Null where the hidden stand never flowers.
  */

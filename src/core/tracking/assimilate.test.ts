@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { dateSpread, stageDays, valuesOn } from '../stand/summary'
+import { dateQuantiles, stageDays, valuesOn } from '../stand/summary'
 import { runStand } from '../stand/kernel'
 import { drawMemberParameters } from '../stand/memberParameters'
 import { growStand } from '../testing/stands'
@@ -39,7 +39,7 @@ const look = (bbch: number | null, cover: number | null): Observation => ({
   cover,
 })
 const stagesOf = (of: typeof run) =>
-  [61, 65].map((bbch) => ({ bbch, date: dateSpread(stageDays(of, 0, bbch)) }))
+  [61, 65].map((bbch) => ({ bbch, date: dateQuantiles(stageDays(of, 0, bbch)) }))
 
 describe('learning from looks', () => {
   test('no looks leave the forecast as it was', () => {

@@ -80,7 +80,7 @@ function smoothed(values: ArrayLike<number>, picks: readonly number[], normal: (
   )
 }
 
-/** Draws members again by weight; memberParameters are jittered so that no two are alike. */
+/** Draws members again by weight; their parameters are jittered so that no two are alike. */
 export function resampleParameters(
   memberParameters: MemberParameters,
   weights: Float64Array,
@@ -133,7 +133,7 @@ export function takeCounts(
   return { ...memberParameters, plants }
 }
 
-/** Runs a stand with these memberParameters; `order` says whose weather each member has, null for its own. */
+/** Runs a stand with these parameters; `order` says whose weather each member has, null for its own. */
 type Runner = (memberParameters: MemberParameters, order: readonly number[] | null) => StandRun
 
 /** Members that must be left to carry a draw, as a share of all; below it the evidence is taken in smaller steps. */
@@ -186,8 +186,8 @@ function opened(memberParameters: MemberParameters, looks: readonly Observation[
 /**
  * Members that agree with the looks. Plants counted are taken over; everything else weighs the members, which are
  * drawn again and run anew in as many steps as it takes to leave a quarter of them with a say each time.
- * `pairWeather` keeps a member's weather with its memberParameters; needed where the days of the looks were not observed.
- * Returns the last run, its memberParameters and whose weather its members have.
+ * `pairWeather` keeps a member's weather with its parameters; needed where the days of the looks were not observed.
+ * Returns the last run, its parameters and whose weather its members have.
  */
 export function assimilate(
   runWith: Runner,

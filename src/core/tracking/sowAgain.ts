@@ -1,5 +1,5 @@
 import { dayNumber, isoDate } from '../foundations/day'
-import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
+import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { latest } from '../garden/timeline'
 import { standRun } from '../bed/standRun'
 import type { StandCase } from '../season/run'
@@ -50,10 +50,9 @@ export function sowAgain(standCase: StandCase, ensemble: WeatherEnsemble, today:
   )
   const prospect = (run: typeof left.run): Prospect => {
     const cover = valuesOn(run, run.cover, byDay)
-    const none = { p10: 0, p50: 0, p90: 0 }
     return {
-      cover: quantilesOf(cover) ?? none,
-      massG: quantilesOf(valuesOn(run, run.massG, byDay)) ?? none,
+      cover: quantilesOf(cover) ?? NOTHING,
+      massG: quantilesOf(valuesOn(run, run.massG, byDay)) ?? NOTHING,
       closes: shareOf(cover.length, (member) => cover[member] >= CLOSED),
     }
   }

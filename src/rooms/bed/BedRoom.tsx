@@ -1,6 +1,6 @@
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { groupsOf } from '../../core/plants/catalogue'
 import { area, grams, longDate, metres, percent, type Units } from '../../text/format'
@@ -104,7 +104,7 @@ function BedFacts({ bed, units }: { bed: Bed; units: Units }) {
   return (
     <p className="mt-1">
       {metres(bed.lengthM, units)} × {metres(bed.widthM, units)},{' '}
-      {area(partAreaM2(bed, { kind: 'whole' }), units)} to sow, {bed.kind}, {bed.soil}, {bed.fertility}{' '}
+      {area(segmentAreaM2(bed, { kind: 'whole' }), units)} to sow, {bed.kind}, {bed.soil}, {bed.fertility}{' '}
       fertility
       {bed.shade > 0 ? `, ${percent(bed.shade)} shade` : ''}
       {bed.fixtures.length > 0

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { Bed } from '../../core/garden/schema'
 import { beforeOn } from '../../core/season/standCase'
 import { mulchDepthM } from '../../core/planting/feeding'
@@ -27,7 +27,7 @@ export function GroundToday({ bed, units }: { bed: Bed; units: Units }) {
   const before = useMemo(() => beforeOn(data, bed, { kind: 'whole' }, today, null), [data, bed, today])
   const { value } = useEngine('ground', before.length > 0 ? [spec, before, bed, today] : null)
   if (!value) return null
-  const areaM2 = partAreaM2(bed, { kind: 'whole' })
+  const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
   const { mineralG, mulchG, waterShare } = value
   const wetness = WETNESS.find(({ from }) => waterShare.p50 >= from)?.word ?? 'dry'
   return (

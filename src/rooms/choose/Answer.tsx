@@ -9,7 +9,7 @@ import { endingText, reasonText, riskText } from '../../text/choosing'
 import { dateRangeText, shortDate, type Units, money } from '../../text/format'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
-import { amountText, LIMIT_WORDS, partsText, tradeText } from './words'
+import { amountText, LIMIT_WORDS, mixText, tradeText } from './words'
 
 type Money = { units: Units; currency: string }
 type Shared = Money & {
@@ -99,12 +99,12 @@ function LeftOut({
       <ul className="mt-1 grid gap-x-8 gap-y-1 xl:grid-cols-2">
         {rejections.map((rejection) => (
           <li key={rejection.key} className="grid grid-cols-[9.5rem_1fr] gap-3 text-[0.95rem]">
-            <span className="font-semibold">{partsText(rejection.components)}</span>
+            <span className="font-semibold">{mixText(rejection.components)}</span>
             <span>
               {reasonText(rejection.reason, units, currency)}{' '}
               <button
                 className="btn btn-ghost btn-xs"
-                aria-label={`Try ${partsText(rejection.components)} anyway`}
+                aria-label={`Try ${mixText(rejection.components)} anyway`}
                 onClick={() => onAdjust(rejection.components)}
               >
                 Try it
@@ -127,7 +127,7 @@ function CandidateRow({
   onAdjust,
 }: { candidate: Candidate; rank: number; next: Candidate | null } & Shared) {
   const { components, overSingle, againstNext } = candidate
-  const name = partsText(components, false)
+  const name = mixText(components, false)
   return (
     <li
       className="grid gap-x-5 gap-y-1 py-2.5 sm:grid-cols-[3.5rem_12rem_1fr_auto]"
@@ -170,7 +170,7 @@ function CandidateRow({
           <p>
             {tradeText(
               overSingle,
-              `${partsText([{ speciesId: overSingle.speciesId, share: 1 }]).toLowerCase()} alone`,
+              `${mixText([{ speciesId: overSingle.speciesId, share: 1 }]).toLowerCase()} alone`,
               units,
               currency,
             )}
@@ -180,7 +180,7 @@ function CandidateRow({
           <p className="quiet">
             {tradeText(
               againstNext,
-              `${partsText(next.components, false).toLowerCase()}, next`,
+              `${mixText(next.components, false).toLowerCase()}, next`,
               units,
               currency,
             )}

@@ -3,7 +3,7 @@ import type { Bed } from '../../core/garden/schema'
 import type { BedWindow } from '../../core/garden/windows'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { MixComponent } from '../../core/choosing/types'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import { SPECIES } from '../../core/plants/catalogue'
 import { findCrop } from '../../core/plants/crops'
 import { area, longDate } from '../../text/format'
@@ -15,7 +15,7 @@ import { candidateTried } from './candidateTried'
 import { OwnMix } from './OwnMix'
 import { Question } from './Question'
 import { QuickCrops } from './QuickCrops'
-import { partOf } from './question'
+import { segmentOf } from './question'
 import { useChoose } from './useChoose'
 import { useOwnMix } from './useOwnMix'
 
@@ -31,7 +31,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
   const nothingFits = answer.value && answer.value.candidates.length === 0 ? answer.value.rejections : null
   const own = useOwnMix(args, nothingFits)
   const ownHeading = useRef<HTMLHeadingElement>(null)
-  const part = partOf(form, bed)
+  const segment = segmentOf(form, bed)
   const shown = answer.value ?? answer.soFar
   const best = shown?.candidates[0]
   const adjust = (components: MixComponent[]) => {
@@ -48,7 +48,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
       <h1>
         Choose a cover for {bed.label}{' '}
         <span className="quiet font-sans text-base font-normal">
-          {part ? area(partAreaM2(bed, part), garden.units) : ''}
+          {segment ? area(segmentAreaM2(bed, segment), garden.units) : ''}
         </span>
       </h1>
       <p className="mt-1">

@@ -1,15 +1,15 @@
 import type { RefObject } from 'react'
 import type { OwnAnswer, OwnPlan } from '../../core/choosing/own'
-import { MOST_PARTS, type ChooseQuestion, type MixComponent } from '../../core/choosing/types'
+import { MOST_COMPONENTS, type ChooseQuestion, type MixComponent } from '../../core/choosing/types'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { findSpecies, SPECIES } from '../../core/plants/catalogue'
 import { Chance } from '../../parts/Chance'
 import { Grade } from '../../parts/Grade'
 import { endingText, reasonText } from '../../text/choosing'
-import { shortDate, type Units, money } from '../../text/format'
+import { inHundred, shortDate, type Units, money } from '../../text/format'
 import { Amounts } from './Answer'
 import type { useOwnMix } from './useOwnMix'
-import { partsText } from './words'
+import { mixText } from './words'
 
 /** The grower's own mix: species and shares, grown in the same window as the shares are moved; planned whatever the rank thinks. */
 export function OwnMix({
@@ -82,7 +82,7 @@ function Shares({
   return (
     <div>
       {components.map((component, i) => {
-        const name = partsText([component])
+        const name = mixText([component])
         const share = (value: number) =>
           onComponents(components.map((other, k) => (k === i ? { ...other, share: value } : other)))
         return (
@@ -112,7 +112,7 @@ function Shares({
           </div>
         )
       })}
-      {components.length < MOST_PARTS && (
+      {components.length < MOST_COMPONENTS && (
         <select
           className="select select-sm mt-1 w-56"
           aria-label="Add a species"
@@ -186,8 +186,8 @@ function Verdict({
       />
       {smothered.map(({ speciesId, chance }) => (
         <p key={speciesId}>
-          {findSpecies(speciesId)?.name} will most likely be smothered by the others:{' '}
-          {Math.round(chance * 100)} seasons of 100. Raise its share, or lower the tallest.
+          {findSpecies(speciesId)?.name} will most likely be smothered by the others: {inHundred(chance)}{' '}
+          seasons of 100. Raise its share, or lower the tallest.
         </p>
       ))}
       <button className="btn btn-primary btn-sm mt-1" disabled={!ready} onClick={() => onChoose(plan)}>

@@ -82,7 +82,10 @@ export function startingForm(
 }
 
 /** The part of the bed that is meant; null when a strip is not filled in rightly. */
-export function partOf(form: Pick<ChooseForm, 'ground' | 'stripFrom' | 'stripTo'>, bed: Bed): Segment | null {
+export function segmentOf(
+  form: Pick<ChooseForm, 'ground' | 'stripFrom' | 'stripTo'>,
+  bed: Bed,
+): Segment | null {
   if (form.ground === 'whole' || form.ground === 'path') return { kind: form.ground }
   if (form.ground !== 'strip')
     return { kind: 'half', which: form.ground === 'first half' ? 'first' : 'second' }
@@ -129,7 +132,7 @@ export function formProblems(
   const budget = typedOrNull(form.budget)
   if (budget !== null && !(budget > 0 && budget <= 100_000))
     problems.budget = 'The budget must be a number above 0.'
-  if (partOf(form, bed) === null)
+  if (segmentOf(form, bed) === null)
     problems.strip = `The strip must lie between 0 and ${bed.lengthM} m and end after it starts.`
   return problems
 }
@@ -191,7 +194,7 @@ export function questionOf(form: ChooseForm, asked: Asked): ChooseQuestion {
   const { garden } = data
   const means = meansOf(data)
   const freeFromDay = dayNumber(form.freeFrom)
-  const segment = partOf(form, bed) ?? { kind: 'whole' }
+  const segment = segmentOf(form, bed) ?? { kind: 'whole' }
   const follows = followsIn(form, asked)
   const openUntilDay = Math.max(freeFromDay, today) + OPEN_END_DAYS
   return {

@@ -18,7 +18,7 @@ import { chosenCover, planCover, type CoverChoice } from '../../actions/planCove
 import { findCrop } from '../../core/plants/crops'
 import { cropPlanOf } from '../../actions/planStretch'
 import { newId } from '../../data/ids'
-import { formProblems, partOf, plannedCrop, questionOf, startingForm, type ChooseForm } from './question'
+import { formProblems, segmentOf, plannedCrop, questionOf, startingForm, type ChooseForm } from './question'
 
 /** How far back a bare window is followed to its start. */
 const LOOK_BACK_DAYS = 400
@@ -90,7 +90,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     const kept = planned?.cropId === named?.cropId ? planned : null
     return {
       bed,
-      segment: partOf(filled, bed) ?? { kind: 'whole' },
+      segment: segmentOf(filled, bed) ?? { kind: 'whole' },
       purposes: filled.purposes,
       underStandId: upperId,
       crop: named && { ...named, ...(kept && { plantingMethod: kept.plantingMethod, feed: kept.feed }) },

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { PURPOSES } from '../../core/choosing/purposes'
 import type { Difference } from '../../core/choosing/types'
-import { amountText, LIMIT_WORDS, partsText, tradeText } from './words'
+import { amountText, LIMIT_WORDS, mixText, tradeText } from './words'
 import { riskText } from '../../text/choosing'
 
 const plain = (text: string) => text.replace(/\u00a0/g, ' ')
@@ -32,14 +32,14 @@ describe('amounts', () => {
 
 describe('sentences', () => {
   test('a mix is named with its shares, a straight species by its name', () => {
-    expect(partsText([{ speciesId: 'oats', share: 1 }])).toBe('Oats')
+    expect(mixText([{ speciesId: 'oats', share: 1 }])).toBe('Oats')
     const mix = [
       { speciesId: 'cereal-rye', share: 0.5 },
       { speciesId: 'hairy-vetch', share: 0.6 },
       { speciesId: 'crimson-clover', share: 0.3 },
     ]
-    expect(plain(partsText(mix))).toBe('Cereal rye 50 % with hairy vetch 60 % and crimson clover 30 %')
-    expect(partsText(mix, false)).toBe('Cereal rye with hairy vetch and crimson clover')
+    expect(plain(mixText(mix))).toBe('Cereal rye 50 % with hairy vetch 60 % and crimson clover 30 %')
+    expect(mixText(mix, false)).toBe('Cereal rye with hairy vetch and crimson clover')
   })
   test('what is gained and what is given up, two of each at most', () => {
     expect(trade([difference('mass', 600, 400)], [difference('cost', 1.2, 0.4)])).toBe(

@@ -19,7 +19,7 @@ const listed = (items: string[]) =>
   items.length <= 1 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 
 /** `Cereal rye 60 % with hairy vetch 50 %`; a straight species by its name alone. */
-export function partsText(components: readonly MixComponent[], withShares = true): string {
+export function mixText(components: readonly MixComponent[], withShares = true): string {
   const names = components.map((component) => findSpecies(component.speciesId)?.name ?? component.speciesId)
   if (components.length === 1) return names[0]
   const [first, ...others] = components.map(

@@ -5,7 +5,7 @@ import { actsSurvival, DEAD_SHARE } from '../../core/termination/outcome'
 import { lastWorkDay, looksAfter } from '../../core/termination/counted'
 import { countedSpecies, stageAtEnd } from '../../core/termination/pooling'
 import { findMethod } from '../../core/termination/methods'
-import { partAreaM2, partSizeM } from '../../core/garden/area'
+import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import type { FollowUp } from '../../core/garden/ending'
 import { longDate, minutes, percent, shortDate } from '../../text/format'
@@ -35,7 +35,7 @@ export function After({ end }: { end: EndView }) {
       </>
     )
   const ended = dayNumber(actual.date)
-  const plot = partSizeM(view.bed, stand.segment)
+  const plot = segmentSizeM(view.bed, stand.segment)
   const worked = lastWorkDay(actual, plot)
   const counts = [...(stand.followUps ?? [])].sort((a, b) => (a.date < b.date ? -1 : 1))
   const newest = counts.at(-1)
@@ -49,7 +49,7 @@ export function After({ end }: { end: EndView }) {
       ? nextStep(
           newest.standing / newest.before,
           newest.standing / newest.groundM2,
-          partAreaM2(view.bed, stand.segment),
+          segmentAreaM2(view.bed, stand.segment),
           actual.method === 'harvest' ? 'chop' : actual.method,
           dayNumber(newest.date) - (worked ?? ended),
           planting - today,

@@ -4,7 +4,7 @@ import { daysOnStop, stopsOf, usualPlan } from '../../core/termination/animals'
 import { animalCautions, bloatNow, harmNow, obstacleOf, stockFor } from '../../core/termination/obstacles'
 import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
-import { partSizeM } from '../../core/garden/area'
+import { segmentSizeM } from '../../core/garden/area'
 import { justBefore, stageReached } from '../../core/season/forecast'
 import { Caution } from '../../parts/Caution'
 import { DateField } from '../../parts/DateField'
@@ -57,11 +57,11 @@ export function Animals({ end }: { end: EndView }) {
   const stageDay = startDay ?? today
   // As it would stand on: a planned end must not hide what the animals meet.
   const grown = useStanding(end).standing ?? forecast
-  const stageAt = (part: number, day = stageDay) => (grown ? stageReached(grown, part, day) : 0)
+  const stageAt = (component: number, day = stageDay) => (grown ? stageReached(grown, component, day) : 0)
   const heightOn = (day: number) => (grown && justBefore(grown, day)?.heightM) ?? 1
   const stock = stockFor(entry, livestock, place)
   const now = plants.flatMap((plant, i) => bloatNow(entry, plant, stageAt(i)) ?? [])
-  const plot = partSizeM(view.bed, stand.segment)
+  const plot = segmentSizeM(view.bed, stand.segment)
   const base =
     known?.method === method && known.animals
       ? known.animals

@@ -1,4 +1,4 @@
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { Bed, CutDetails } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
 import { HOLDING_G } from '../../core/scenario/after'
@@ -108,7 +108,7 @@ export function CutOutcome({
 }
 
 function Arrives({ answer, bed, units }: { answer: CutAnswer; bed: Bed; units: Units }) {
-  const areaM2 = partAreaM2(bed, { kind: 'whole' })
+  const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
   return (
     <>
       On {bed.label} it makes a mulch of <strong>{dryMatter((answer.massKg * 1000) / areaM2, units)}</strong>{' '}

@@ -14,14 +14,14 @@ import { GrowsBack } from './GrowsBack'
 import { PlanLine } from '../../parts/PlanLine'
 import { useEnd } from './useEnd'
 import { Failed } from '../../parts/Waiting'
-import { Ways } from './Ways'
+import { Methods } from './Methods'
 import { WorkPlan } from './WorkPlan'
 
 /** Days after an end in which it is listed for its counts. */
 const COUNTED_DAYS = 35
 
 const VIEWS = [
-  ['ways', 'Ways', Ways],
+  ['ways', 'Ways', Methods],
   ['plan', 'Work plan', WorkPlan],
   ['regrowth', 'It keeps growing back', GrowsBack],
   ['animals', 'Animals', Animals],

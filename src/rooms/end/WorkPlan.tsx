@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { findMethod, METHODS, methodName, type MethodId } from '../../core/termination/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
-import { partSizeM } from '../../core/garden/area'
+import { segmentSizeM } from '../../core/garden/area'
 import { Caution } from '../../parts/Caution'
 import { DateField } from '../../parts/DateField'
 import { longDate } from '../../text/format'
@@ -55,7 +55,7 @@ export function WorkPlan({ end }: { end: EndView }) {
       },
     ),
   )
-  const ground = partSizeM(view.bed, stand.segment)
+  const ground = segmentSizeM(view.bed, stand.segment)
   return (
     <div className="max-w-4xl" data-testid="work-plan">
       <div className="no-print flex flex-wrap items-start gap-4">

@@ -1,7 +1,7 @@
 import { findMethod, type MethodId } from '../../core/termination/methods'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Quantiles } from '../../core/foundations/statistics'
-import { partAreaM2, partSizeM } from '../../core/garden/area'
+import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import { justBefore, stageReached, type StandForecast } from '../../core/season/forecast'
 import { plantsOf } from '../../parts/names'
 import { useEngine } from '../../state/useEngine'
@@ -33,14 +33,14 @@ export function planCaseOf(
     method: findMethod(work.method)!,
     passes,
     day,
-    ground: partSizeM(view.bed, stand.segment),
-    areaM2: partAreaM2(view.bed, stand.segment),
+    ground: segmentSizeM(view.bed, stand.segment),
+    areaM2: segmentAreaM2(view.bed, stand.segment),
     bed: view.bed,
     segment: stand.segment,
     tools: garden.tools,
-    plants: plantsOf(stand).map((plant, part) => ({
+    plants: plantsOf(stand).map((plant, component) => ({
       plant,
-      bbch: standing ? stageReached(standing, part, day) : UNKNOWN.bbch,
+      bbch: standing ? stageReached(standing, component, day) : UNKNOWN.bbch,
     })),
     heightM: (standing && justBefore(standing, day)?.heightM) ?? UNKNOWN.heightM,
     own: view.standCase.own ?? {},

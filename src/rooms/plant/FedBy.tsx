@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { CartesianGrid, Area, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import { feedFor, nitrogenGap, type Feed } from '../../core/planting/feeding'
 import type { Aftermath } from '../../core/scenario/after'
 import type { NitrogenSource } from '../../core/garden/rules'
@@ -16,7 +16,7 @@ import { Spreads } from './Spreads'
 export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; plant: PlantView }) {
   const { garden, view, form, change } = plant
   const { units } = garden
-  const areaM2 = partAreaM2(view.bed, view.stand.segment)
+  const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
   const sources = garden.nitrogenSources ?? []
   const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0]
   const gap = nitrogenGap(after.weeks)

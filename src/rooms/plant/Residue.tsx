@@ -1,9 +1,9 @@
 import { useState } from 'react'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import { mulchDepthM, removal, strawToAdd, WANTED_MULCH_G } from '../../core/planting/feeding'
 import type { Aftermath } from '../../core/scenario/after'
 import type { ScenarioOutcome } from '../../core/scenario/types'
-import { waysThrough } from '../../core/planting/through'
+import { plantingMethods } from '../../core/planting/through'
 import type { Crop } from '../../core/plants/crops'
 import { weedSuppression } from '../../core/residue/pools'
 import { Caution } from '../../parts/Caution'
@@ -37,7 +37,7 @@ export function Residue({
 }) {
   const { garden, view, cropPlan, planCrop, planted } = plant
   const { units } = garden
-  const areaM2 = partAreaM2(view.bed, view.stand.segment)
+  const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
   const mulchG = after.mulchG.p50
   const tieUp = outcome.criteria.find(({ detail }) => detail.id === 'tie-up')
   const establishment = cropPlan?.establishment ?? crop.establishment
@@ -60,7 +60,7 @@ export function Residue({
       </p>
       {straw > 0.5 && <BroughtIn what="straw or hay" />}
       <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="through">
-        {waysThrough(
+        {plantingMethods(
           mulchG,
           crop,
           establishment,

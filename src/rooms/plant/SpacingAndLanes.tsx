@@ -1,6 +1,6 @@
 import { chanceBy } from '../../core/foundations/statistics'
 import { lanePlan } from '../../core/termination/workPlan'
-import { partSizeM } from '../../core/garden/area'
+import { segmentSizeM } from '../../core/garden/area'
 import type { ScenarioOutcome } from '../../core/scenario/types'
 import { spacingFor, type Spacing } from '../../core/planting/spacing'
 import type { Crop } from '../../core/plants/crops'
@@ -23,7 +23,7 @@ export function SpacingAndLanes({
 }) {
   const { garden, view, plantingDay, plannedDay, form, change, problems } = plant
   const { units } = garden
-  const { lengthM, widthM } = partSizeM(view.bed, view.stand.segment)
+  const { lengthM, widthM } = segmentSizeM(view.bed, view.stand.segment)
   const late = Math.max(0, (plantingDay ?? 0) - (plannedDay ?? plantingDay ?? 0))
   const { usual, late: closer, rule } = spacingFor(crop, lengthM, widthM, late)
   const lanes = Number(form.lanes)

@@ -1,9 +1,9 @@
 import type { TrayDates } from '../../core/scenario/trays'
 import type { Crop } from '../../core/plants/crops'
 import { Why } from '../../parts/Why'
-import { longDate, shortDate } from '../../text/format'
+import { inHundred, longDate, shortDate } from '../../text/format'
 
-const seasons = (share: number) => `${Math.round(share * 100)} seasons of 100`
+const seasons = (share: number) => `${inHundred(share)} seasons of 100`
 
 /** When the trays of the crop are sown, how long its plants can wait, and what a slip of the ending costs. */
 export function Trays({ trays, crop, today }: { trays: TrayDates; crop: Crop; today: number }) {

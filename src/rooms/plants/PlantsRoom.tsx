@@ -8,7 +8,7 @@ import { SelectField } from '../../parts/SelectField'
 import { Swatch } from '../../parts/Swatch'
 import { useGarden } from '../../state/garden'
 import { PlantPage } from './PlantPage'
-import { WaysReference } from './WaysReference'
+import { MethodsReference } from './MethodsReference'
 import { PROPERTIES, usePlants, type PlantFilter, type SortKey } from './usePlants'
 import { Form } from '../../parts/Form'
 
@@ -74,7 +74,7 @@ function PlantTable({ unknown }: { unknown: boolean }) {
         </table>
       </Scroll>
       {plants.length === 0 && <p className="mt-3">Nothing is like that. Take a filter off.</p>}
-      <WaysReference />
+      <MethodsReference />
     </section>
   )
 }

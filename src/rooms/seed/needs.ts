@@ -1,4 +1,4 @@
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { GardenData } from '../../core/garden/schema'
 import type { SeedLot } from '../../core/garden/seed'
 import { drawDown } from '../../core/seeding/lots'
@@ -16,7 +16,7 @@ export function seedNeeds(data: GardenData, lots: readonly SeedLot[]): SeedNeed[
     const bed = data.beds.find((entry) => entry.id === stand.bedId)
     if (!bed || stand.content.kind !== 'cover' || stand.start.actual || !stand.start.plan) continue
     const recipe = sowingRecipe({
-      areaM2: partAreaM2(bed, stand.segment),
+      areaM2: segmentAreaM2(bed, stand.segment),
       covering: stand.start.plan.covering ?? 'raked',
       passes: stand.start.plan.passes ?? 2,
       scaleStepG: SCALE_STEP_G,

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import { sowingRecipe } from '../../core/seeding/recipe'
 import { grams } from '../../text/format'
@@ -20,7 +20,7 @@ export function Batch({ stands }: { stands: readonly Stand[] }) {
       const bed = data.beds.find((entry) => entry.id === stand.bedId)
       if (!bed || stand.content.kind !== 'cover') return []
       const recipe = sowingRecipe({
-        areaM2: partAreaM2(bed, stand.segment),
+        areaM2: segmentAreaM2(bed, stand.segment),
         covering: stand.start.plan?.covering ?? 'raked',
         passes: stand.start.plan?.passes ?? 2,
         scaleStepG: 1,

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { partAreaM2, partSizeM } from '../../core/garden/area'
+import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import { sandFor } from '../../core/seeding/measures'
 import type { Recipe } from '../../core/seeding/recipe'
 import { grams, metres, type Units } from '../../text/format'
@@ -38,7 +38,7 @@ export function HowToThrow({
 }) {
   const { data } = useGarden()
   const { bed, stand } = view
-  const size = partSizeM(bed, stand.segment)
+  const size = segmentSizeM(bed, stand.segment)
   const sower = sowerOf(data.garden, form)
   const measures = measuresOf(sower)
   const throwings = throwingsOf(recipe, form, size, measures)
@@ -110,7 +110,7 @@ export function HowToThrow({
           </Why>
         </div>
       )}
-      <Covering form={form} areaM2={partAreaM2(bed, stand.segment)} units={units} />
+      <Covering form={form} areaM2={segmentAreaM2(bed, stand.segment)} units={units} />
     </section>
   )
 }

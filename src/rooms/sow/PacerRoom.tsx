@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { partSizeM } from '../../core/garden/area'
+import { segmentSizeM } from '../../core/garden/area'
 import { afterRunningOut, type AfterRunningOut, type Portion } from '../../core/seeding/measures'
 import { grams, percent } from '../../text/format'
 import { standName } from '../../parts/names'
@@ -32,7 +32,7 @@ export function PacerRoom() {
 function Pacer({ view }: { view: StandView }) {
   const { data } = useGarden()
   const { form, recipe } = useSow(view)
-  const size = partSizeM(view.bed, view.stand.segment)
+  const size = segmentSizeM(view.bed, view.stand.segment)
   const [chosen, setChosen] = useState(0)
   if (!recipe.ok)
     return (

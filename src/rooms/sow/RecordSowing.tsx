@@ -1,4 +1,4 @@
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { DateField, NoteField } from '../../parts/DateField'
@@ -27,7 +27,7 @@ export function RecordSowing({
     <RecordForm
       name="Record the sowing"
       button="Record sowing"
-      hint={`Left empty, the recipe’s grams are recorded, over ${area(partAreaM2(view.bed, view.stand.segment), units)}.`}
+      hint={`Left empty, the recipe’s grams are recorded, over ${area(segmentAreaM2(view.bed, view.stand.segment), units)}.`}
       disabled={!recipe}
       onRecord={record}
     >

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { findMethod } from '../../core/termination/methods'
 import { dayNumber, isoDate } from '../../core/foundations/day'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import { latest as latestOf } from '../../core/garden/timeline'
 import { plannedEnd, targetDay } from '../../core/scenario/plan'
 import { bestSowingDays, latestSowing } from '../../core/scenario/sowingDays'
@@ -19,7 +19,7 @@ import type { PlanView } from '../../state/usePlan'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
 import { failsText } from '../../text/criteria'
-import { chanceText, rain, shortDate, type Units } from '../../text/format'
+import { inHundred, chanceText, rain, shortDate, type Units } from '../../text/format'
 
 /** Days looked at for moisture, and how near and how far the plan is evaluated for other sowing days. */
 const MOIST_LOOK_DAYS = 21
@@ -59,7 +59,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
   )
   const outlook = useEngine('sowingOutlook', outlookArgs, `sowing ${stand.id}`)
   const days = useEngine('sowingDays', dayArgs)
-  const areaM2 = partAreaM2(bed, stand.segment)
+  const areaM2 = segmentAreaM2(bed, stand.segment)
   const tried = outlook.value ?? outlook.soFar ?? outlook.last ?? []
   const best = bestSowingDays(tried).slice(0, SHOWN)
   const latest = latestSowing(tried)
@@ -102,7 +102,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
               {best.map((entry) => {
                 const water = moist(entry.day)
                 return (
-                  <tr key={entry.day} data-chance={Math.round(entry.chance * 100)}>
+                  <tr key={entry.day} data-chance={inHundred(entry.chance)}>
                     <td>{shortDate(entry.day)}</td>
                     <td>
                       <Chance share={entry.chance} />

@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { Outcome } from '../../core/foundations/outcome'
 import { debrisBefore } from '../../core/seeding/debris'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { Component, Covering, StartDetails } from '../../core/garden/schema'
 import type { SeedLot } from '../../core/garden/seed'
 import { drawDown } from '../../core/seeding/lots'
@@ -105,7 +105,7 @@ export function useSow(view: StandView) {
     share: typedNumber(form.share[component.speciesId]) / 100,
   }))
   const recipe: Outcome<Recipe> = sowingRecipe({
-    areaM2: partAreaM2(bed, stand.segment),
+    areaM2: segmentAreaM2(bed, stand.segment),
     covering: form.covering,
     passes: form.passes,
     scaleStepG: form.scaleStepG,

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { isoDate } from '../../core/foundations/day'
-import { partAreaM2 } from '../../core/garden/area'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { Component, Stand } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { StandForecast } from '../../core/season/forecast'
@@ -70,7 +70,7 @@ function Decide({
   const [problem, setProblem] = useState<string | null>(null)
   const [resowing, setResowing] = useState(false)
   const components = stand.start.actual?.components ?? []
-  const areaM2 = partAreaM2(bed, stand.segment)
+  const areaM2 = segmentAreaM2(bed, stand.segment)
   const missing = trouble.kind === 'weeds' ? 0.5 : trouble.kind === 'thin' ? 1 - trouble.share : trouble.share
   const length = typedNumber(to) - typedNumber(from)
   const stretch = Math.min(1, Math.max(0, length / bed.lengthM))

@@ -4,7 +4,7 @@ import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { HAND_FINISH_SHARE } from '../../core/termination/outcome'
 import { findMethod } from '../../core/termination/methods'
 import { Caution } from '../../parts/Caution'
-import { wayText } from '../../text/ending'
+import { methodText } from '../../text/ending'
 import { longDate, percent } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Waiting } from '../../parts/Waiting'
@@ -14,7 +14,7 @@ import { RecordEnd } from './RecordEnd'
 import { RulesForm } from './RulesForm'
 import type { EndView } from './useEnd'
 import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './shown'
-import { WayRow } from './WayRow'
+import { MethodRow } from './MethodRow'
 import { Dates } from './Dates'
 import { BroughtIn } from '../../parts/BroughtIn'
 import { CreepingCaution } from '../../parts/CreepingCaution'
@@ -23,7 +23,7 @@ import { CreepingCaution } from '../../parts/CreepingCaution'
 const BRINGS_IN: readonly string[] = ['bury', 'flip-cover', 'chop-cardboard']
 
 /** All ways of ending this stand, side by side for one planting date. */
-export function Ways({ end }: { end: EndView }) {
+export function Methods({ end }: { end: EndView }) {
   const { answer, comparison, garden, stand, today, plantingDay } = end
   if (stand.end.actual)
     return (
@@ -100,7 +100,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
           </thead>
           <tbody className="max-md:block">
             {open.map((shown) => (
-              <WayRow key={shown.name} method={shown} end={end} standing={standing} />
+              <MethodRow key={shown.name} method={shown} end={end} standing={standing} />
             ))}
           </tbody>
         </table>
@@ -112,8 +112,8 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
           !start
             ? 'No day is left for it.'
             : start.chanceFree > start.chance + 0.1
-              ? `${wayText(method, start)} Without your rules ${percent(start.chanceFree)} in time.`
-              : wayText(method, start)
+              ? `${methodText(method, start)} Without your rules ${percent(start.chanceFree)} in time.`
+              : methodText(method, start)
         }
       />
       <Left title="Your own rules leave out" methods={ruledOut} text={(method) => ruleText(method)} />

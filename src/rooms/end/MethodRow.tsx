@@ -5,7 +5,7 @@ import { SAFE_CHANCE } from '../../core/scenario/starts'
 import type { StandForecast } from '../../core/season/forecast'
 import { Chance } from '../../parts/Chance'
 import { single } from '../../parts/once'
-import { wayText } from '../../text/ending'
+import { methodText } from '../../text/ending'
 import { dateRangeText, dryMatter, minutes, nitrogen, percent, shortDate } from '../../text/format'
 import { planCaseOf } from './planCase'
 import { planOf } from './planWords'
@@ -15,7 +15,7 @@ import type { EndView } from './useEnd'
 const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 
 /** One way with all that it brings, and the button that plans it. */
-export function WayRow({
+export function MethodRow({
   method,
   end,
   standing,
@@ -40,7 +40,7 @@ export function WayRow({
       <td className="max-md:col-span-2 md:min-w-72">
         <strong>{name}</strong>
         <details className="text-sm">
-          <summary className="cursor-pointer">{wayText(method.method, start)}</summary>
+          <summary className="cursor-pointer">{methodText(method.method, start)}</summary>
           <span className="quiet">
             Needs {needsOf(method.method, end).join(', ')}.{takes && ` Take along: ${takes}.`}
           </span>

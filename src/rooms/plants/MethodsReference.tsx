@@ -5,7 +5,7 @@ import { Why } from '../../parts/Why'
 const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 
 /** Every way of ending a cover: what it needs, what it costs, what it leaves, and what to mind. */
-export function WaysReference() {
+export function MethodsReference() {
   return (
     <section className="mt-8" aria-label="Ways of ending" data-testid="ways-reference">
       <h2>Ways of ending</h2>
