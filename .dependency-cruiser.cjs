@@ -60,9 +60,9 @@ module.exports = {
     ),
     forbid(
       'data-to-core',
-      inside('data|workers|demo'),
+      inside('data|compute|demo'),
       { path: inside('app|state|rooms|parts') },
-      'Data, workers and demo stand on the core.',
+      'Data, compute and demo stand on the core.',
     ),
     forbid(
       'state-below-rooms',

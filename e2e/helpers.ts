@@ -3,7 +3,8 @@ import { expect, type Page } from '@playwright/test'
 /** Waits until every strip of the loom has been computed. */
 export async function woven(page: Page) {
   await expect(page.getByTestId('loom')).toBeVisible()
-  await expect(page.getByText(/weaving, \d+ left/)).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.locator('[data-woven]').first()).toBeAttached()
+  await expect(page.locator('[data-woven="false"]')).toHaveCount(0, { timeout: 60_000 })
 }
 
 type DemoName = 'marlpit-lane' | 'harrier-point'

@@ -13,8 +13,11 @@ await build({
     ssr: resolve(entry),
     outDir,
     emptyOutDir: true,
-    rollupOptions: { output: { entryFileNames: 'run.mjs' } },
+    rolldownOptions: {
+      output: { entryFileNames: 'run.mjs', topLevelVar: false },
+      optimization: { inlineConst: { mode: 'all', pass: 3 } },
+    },
   },
 })
 await import(pathToFileURL(resolve(outDir, 'run.mjs')).href)
-rmSync(outDir, { recursive: true, force: true })
+if (!process.env.KEEP) rmSync(outDir, { recursive: true, force: true })

@@ -7,7 +7,7 @@ import { ensembleOf } from '../core/season/weatherSpec'
 import { NOTHING_OBSERVED } from '../core/site/record'
 import { seededGarden } from './testing/seededGarden'
 import { draftKept } from '../state/session'
-import { engine } from '../workers/engine'
+import { jobs } from '../compute/jobs'
 import { openGarden, SLOW } from './testing/openRoom'
 
 /** Members of a plan here: the rooms are compared with one another, not with a field. */
@@ -40,13 +40,14 @@ describe('on gardens made by chance the pages of all rooms show the same plan', 
     const { data, bed, today, form, components } = seededGarden(seed)
     const sowDay = today + 2
     /** The ranking of this one cover. */
-    const choose: typeof engine.choose = (spec, question) => {
+    const choose: typeof jobs.choose = function* (spec, question) {
+      yield
       const judged = judge(components, sowDay, question, ensembleOf(spec, NOTHING_OBSERVED), IN_EARNEST)
       return judged.verdict === 'rejected'
         ? { candidates: [], rejections: [judged.rejection] }
         : { candidates: [judged.candidate], rejections: [] }
     }
-    const { evaluate, ownMix, outlook } = engine
+    const { evaluate, ownMix, outlook } = jobs
     const room = await openGarden(
       '/garden',
       data,

@@ -6,7 +6,7 @@ import { plannedEnd } from '../core/scenario/plan'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { useGarden } from '../state/garden'
-import { useEngine } from '../state/useEngine'
+import { useAnswer } from '../compute/useAnswer'
 import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
 import { inHundred, shortDate } from '../text/format'
@@ -170,7 +170,7 @@ function Helps({ plan }: { plan: PlanView }) {
     (): [typeof spec, Scenario] | null => (wanted ? [spec, scenario] : null),
     [wanted, spec, scenario],
   )
-  const repair = useEngine('repair', job)
+  const repair = useAnswer('repair', job)
   if (!answer || answer.outcome.chance.whole >= SAFE_CHANCE) return null
   return (
     <details

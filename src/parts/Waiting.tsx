@@ -1,3 +1,5 @@
+import { useLasting } from '../state/useSettled'
+
 /** A calculation that failed, where its answer would stand, with a way to try again; nothing where none did. */
 export function Failed({
   what,
@@ -19,7 +21,7 @@ export function Failed({
   )
 }
 
-/** A calculation under way with its share done and a way to stop it, or its failure with a way to try again. */
+/** A calculation under way for more than half a second with its share done and a way to stop it, or its failure with a way to try again. */
 export function Waiting({
   what,
   running,
@@ -35,8 +37,9 @@ export function Waiting({
   onCancel: () => void
   onRetry: () => void
 }) {
+  const lasts = useLasting(running)
   if (error) return <Failed what={what} failure={{ error, retry: onRetry }} />
-  if (!running) return null
+  if (!lasts) return null
   return (
     <p role="status" className="my-3 flex items-center gap-3">
       <span>{what} …</span>

@@ -3,7 +3,6 @@ import { addDays, dayNumber, startOfWeek } from '../core/foundations/day'
 import { KilimDatabase } from '../data/database'
 import { newId } from '../data/ids'
 import { marlpitLane } from '../demo/marlpitLane'
-import { began, failed, finished, failuresForgotten, progressed, resultsSlice, takenBack } from './results'
 import { LOOM_WEEKS, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
 import { nextStand, ownOf, standCaseOf } from '../core/season/standCase'
 import { demoClockSet, draftDropped, draftKept, gardenOpened, sessionSlice, themeChosen } from './session'
@@ -69,37 +68,6 @@ describe('session', () => {
     const later = createStore()
     await persistSession(later, db)
     expect(later.getState().session).toMatchObject({ gardenId: 'old', drafts: {} })
-  })
-})
-
-describe('results', () => {
-  const { reducer } = resultsSlice
-  test('run, progress, finish, fail and forget', () => {
-    let state = reducer(undefined, began('k'))
-    state = reducer(state, progressed({ key: 'k', progress: 0.4 }))
-    expect(state.byKey.k).toEqual({ status: 'running', progress: 0.4 })
-    state = reducer(state, finished({ key: 'k', value: 7, name: 'forecast s' }))
-    expect(state.byKey.k).toEqual({ status: 'done', value: 7 })
-    expect(state.latest['forecast s']).toBe(7)
-    expect(reducer(state, progressed({ key: 'k', progress: 0.9 })).byKey.k).toEqual({
-      status: 'done',
-      value: 7,
-    })
-    expect(reducer(state, failed({ key: 'k', message: 'no' })).byKey.k).toEqual({
-      status: 'failed',
-      message: 'no',
-    })
-    const broken = reducer(state, failed({ key: 'l', message: 'no' }))
-    expect(reducer(broken, takenBack('l')).byKey.l).toBeDefined()
-    expect(reducer(broken, failuresForgotten()).byKey).toEqual({ k: state.byKey.k })
-    expect(reducer(reducer(state, began('m')), takenBack('m')).byKey.m).toBeUndefined()
-  })
-  test('old results make room for new ones', () => {
-    let state = reducer(undefined, { type: 'none' })
-    for (let i = 0; i < 1550; i++) state = reducer(state, finished({ key: `k${i}`, value: i }))
-    expect(Object.keys(state.byKey)).toHaveLength(1500)
-    expect(state.byKey.k0).toBeUndefined()
-    expect(state.byKey.k1549).toBeDefined()
   })
 })
 

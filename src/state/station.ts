@@ -7,7 +7,7 @@ import type { Garden } from '../core/garden/schema'
 import { database, type StationState } from '../data/database'
 import { loadWeather } from '../data/gardens'
 import { hearStation } from '../data/station'
-import { keepRecord } from '../workers/client'
+import { useAnswers } from '../compute/answers'
 import { useAppSelector } from './store'
 
 /** The open garden's observed weather and last forecast, handed to the worker under the key that is returned. */
@@ -16,6 +16,7 @@ export function useWeatherRecord(gardenId: string | null): {
   station: StationState | null | undefined
   recordKey: string | null
 } {
+  const { pool } = useAnswers()
   const kept = useLiveQuery(
     async () => ({
       weather: gardenId ? await loadWeather(database, gardenId) : [],
@@ -29,9 +30,9 @@ export function useWeatherRecord(gardenId: string | null): {
     const forecast = kept.station?.forecast ?? []
     if (kept.weather.length === 0 && forecast.length === 0) return ''
     const key = stableHash([kept.weather, forecast])
-    keepRecord(key, { days: observedDays(kept.weather), forecast })
+    pool.records.keep(key, { days: observedDays(kept.weather), forecast })
     return key
-  }, [kept])
+  }, [kept, pool])
   return { weather: kept?.weather, station: kept?.station, recordKey }
 }
 

@@ -1,13 +1,10 @@
 import { configureStore } from '@reduxjs/toolkit'
 import { useDispatch, useSelector } from 'react-redux'
-import { resultsSlice } from './results'
 import { sessionSlice } from './session'
 
 export function createStore() {
   return configureStore({
-    reducer: { session: sessionSlice.reducer, results: resultsSlice.reducer },
-    // Results hold long number series; walking them on every action would block the page.
-    middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }),
+    reducer: { session: sessionSlice.reducer },
   })
 }
 

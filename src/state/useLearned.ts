@@ -6,7 +6,7 @@ import type { StandCase } from '../core/season/run'
 import { movedJobs, type MovedJob } from '../core/rounds/moved'
 import { nextStageChange, type DateChange } from '../core/tracking/change'
 import { useGarden } from './garden'
-import { useEngine } from './useEngine'
+import { useAnswer } from '../compute/useAnswer'
 
 /** Whether a check changes the forecast. */
 const tells = (check: Check) =>
@@ -40,7 +40,7 @@ export function useLearned(standCase: StandCase | null, forecast: StandForecast 
     if (!newest || !standCase) return null
     return [spec, { ...standCase, checks: standCase.checks.filter((check) => check.id !== newest.id) }]
   }, [newest, spec, standCase])
-  const { value, error, retry } = useEngine('forecast', args)
+  const { value, error, retry } = useAnswer('forecast', args)
   const before = value ?? null
   return useMemo(() => {
     const failure = error === null ? null : { error, retry }

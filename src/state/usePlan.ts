@@ -6,18 +6,18 @@ import { planProblems, type PlanProblem } from '../core/scenario/problems'
 import type { PlanChange } from '../core/scenario/repair'
 import type { Scenario } from '../core/scenario/types'
 import { newId } from '../data/ids'
-import type { JobResult } from '../workers/client'
+import type { Answer } from '../compute/protocol'
 import { useCommit, useGarden } from './garden'
 import { draftDropped, draftKept } from './session'
 import { useAppDispatch, useAppSelector } from './store'
-import { useEngine } from './useEngine'
+import { useAnswer } from '../compute/useAnswer'
 import { useSettled } from './useSettled'
 import type { StandView } from './useStand'
 
 /** The id a crop has while it is only tried. */
 const TRIED_ID = 'tried'
 
-export type PlanAnswer = JobResult<'evaluate'>
+export type PlanAnswer = Answer<'evaluate'>
 
 /** A bed's plan as every room sees it: the plan with what is being tried on it, and what it comes to. */
 export type PlanView = {
@@ -74,7 +74,7 @@ export function usePlan(view: StandView): PlanView {
   const right = problems.length === 0
   // Dates in their order can be worked out, whatever else stands against the plan: amounts are still of use.
   const inOrder = problems.every(({ code }) => NOT_OF_DATES.includes(code))
-  const evaluated = useEngine(
+  const evaluated = useAnswer(
     'evaluate',
     useMemo(
       (): [typeof spec, Scenario] | null => (inOrder ? [spec, settled] : null),
@@ -82,7 +82,7 @@ export function usePlan(view: StandView): PlanView {
     ),
     planName(stand.id),
   )
-  const stored = useEngine(
+  const stored = useAnswer(
     'evaluate',
     useMemo(
       (): [typeof spec, Scenario] | null => (draft ? [spec, storedScenario] : null),

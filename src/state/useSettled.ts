@@ -12,3 +12,11 @@ export function useSettled<T>(value: T, ms = 350, first = value): T {
   }, [value, ms])
   return settled
 }
+
+/** How long work goes on before it is said that it does: what is there sooner needs no word. */
+const SAID_AFTER_MS = 500
+
+/** Whether something has gone on for so long that it should be said. */
+export function useLasting(running: boolean): boolean {
+  return useSettled(running, SAID_AFTER_MS, false) && running
+}

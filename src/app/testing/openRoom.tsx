@@ -1,7 +1,5 @@
 import { afterEach, expect, jest } from '@jest/globals'
-import { MessageChannel } from 'node:worker_threads'
 import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react'
-import { expose } from 'comlink'
 import { Provider } from 'react-redux'
 import { createMemoryRouter, RouterProvider } from 'react-router'
 import type { GardenData } from '../../core/garden/schema'
@@ -10,30 +8,22 @@ import { database } from '../../data/database'
 import { gardenWrites } from '../../data/gardenFile'
 import { demoClockSet, gardenOpened } from '../../state/session'
 import { createStore } from '../../state/store'
-import { engine } from '../../workers/engine'
+import type { Doable } from '../../compute/agenda'
+import { Answers } from '../../compute/answers'
+import { AnswersProvider } from '../../compute/AnswersProvider'
+import { jobs, records, type Jobs } from '../../compute/jobs'
+import { Pool } from '../../compute/pool'
+import { TestWorker } from '../../compute/testing/testWorker'
 import { openDemo } from '../openDemo'
 import { routes } from '../routes'
-
-/** Channels as in a browser, all closed when a test is over, so that none keeps the test run alive. */
-class Channel extends MessageChannel {
-  constructor() {
-    super()
-    open.push(this)
-  }
-  close() {
-    this.port1.close()
-    this.port2.close()
-  }
-}
-const open: Channel[] = []
 
 /** Members that rooms are tested with: enough for every answer, a quarter of what growers get. */
 const TEST_MEMBERS = 24
 
-/** An engine with fewer members, so that rooms answer sooner. */
-const quick = (jobs: object, members: number) =>
+/** Jobs with fewer members, so that rooms answer sooner. */
+const quick = (all: object, members: number): Doable =>
   Object.fromEntries(
-    Object.entries(jobs).map(([kind, job]) => [
+    Object.entries(all).map(([kind, job]) => [
       kind,
       (first: unknown, ...rest: unknown[]) =>
         (job as (...args: unknown[]) => unknown)(
@@ -42,54 +32,33 @@ const quick = (jobs: object, members: number) =>
         ),
     ]),
   )
-const quickEngine = quick(engine, TEST_MEMBERS)
-let answering = quickEngine
-afterEach(() => void (answering = quickEngine))
+const quickJobs = quick(jobs, TEST_MEMBERS)
+let answering = quickJobs
+afterEach(() => void (answering = quickJobs))
 
-/** A worker on the page itself: the same engine behind a channel of messages. */
-class WorkerOnPage {
-  static readonly open: WorkerOnPage[] = []
-  readonly #channel = new Channel()
-  readonly #port = this.#channel.port1
-  readonly postMessage = this.#port.postMessage.bind(this.#port)
-  readonly removeEventListener = this.#port.removeEventListener.bind(this.#port)
-  #onError: (event: { message: string }) => void = () => {}
-  constructor() {
-    WorkerOnPage.open.push(this)
-    expose(answering, this.#channel.port2 as unknown as Parameters<typeof expose>[1])
-    this.#port.start()
-  }
-  addEventListener(kind: string, hear: never) {
-    if (kind === 'error') this.#onError = hear
-    else this.#port.addEventListener(kind, hear)
-  }
-  terminate() {
-    this.#channel.close()
-  }
-  /** Ends it as a fault would, so that the page forgets it and what it was asked. */
-  fail() {
-    this.#onError({ message: 'The test is over.' })
-  }
-}
 /** A worker whose script cannot be loaded. */
 class NoWorker {
   addEventListener(kind: string, hear: (event: { message: string }) => void) {
     if (kind === 'error') setTimeout(() => hear({ message: 'The script is not there.' }), 0)
   }
+  postMessage() {}
+  terminate() {}
+}
+class SilentWorker {
+  addEventListener() {}
   removeEventListener() {}
   postMessage() {}
   terminate() {}
 }
+const startOnPage = (): object => new TestWorker(answering, records)
+let startWorker = startOnPage
 /** Lets the next workers start, or fail to. */
-export const letWorkersStart = (can: boolean) =>
-  Object.assign(globalThis, { Worker: can ? WorkerOnPage : NoWorker })
+export const letWorkersStart = (can: boolean) => void (startWorker = can ? startOnPage : () => new NoWorker())
 
+const pools: Pool[] = []
 afterEach(() => {
-  // In this order, and at one go: a room still shown would ask for more while its worker goes.
   cleanup()
-  // Whoever waits in the queue gets the next worker, until nobody does.
-  for (let worker = WorkerOnPage.open.shift(); worker; worker = WorkerOnPage.open.shift()) worker.fail()
-  open.splice(0).forEach((channel) => channel.close())
+  pools.splice(0).forEach((pool) => pool.close())
 })
 
 /** What the page complained of; updates that come late, from storage or the engine, or after the test, are as they should be. */
@@ -117,8 +86,8 @@ function standIns() {
     if (!LATE.test(text)) complaints.push(text.slice(0, 300))
   }
   Object.assign(globalThis, {
-    MessageChannel: Channel,
-    Worker: WorkerOnPage,
+    // The one that reads pictures: it has nothing to say here.
+    Worker: SilentWorker,
     ResizeObserver: SameSize,
     fetch: () => Promise.reject(new TypeError('No network in this test.')),
     matchMedia: () => ({ matches: false, addEventListener() {}, removeEventListener() {} }),
@@ -160,9 +129,13 @@ async function freshStore(workersStart: boolean) {
 /** The page once its room is loaded. */
 async function showPage(path: string, store: ReturnType<typeof createStore>) {
   const router = createMemoryRouter(routes, { initialEntries: [path] })
+  const pool = new Pool(1, () => startWorker() as Worker)
+  pools.push(pool)
   const page = render(
     <Provider store={store}>
-      <RouterProvider router={router} />
+      <AnswersProvider answers={new Answers(pool, null)}>
+        <RouterProvider router={router} />
+      </AnswersProvider>
     </Provider>,
   )
   await waitFor(() => expect(router.state.initialized).toBe(true), SLOW)
@@ -176,19 +149,19 @@ export async function openRoom(path: string, demo = 'marlpit-lane', workersStart
   return showPage(path, store)
 }
 
-/** Opens a garden on a day with an engine that knows `jobs` alone, with this many members; what else is asked fails. */
+/** Opens a garden on a day with workers that are `able` to do some jobs alone, with this many members; what else is asked fails. */
 export async function openGarden(
   path: string,
   data: GardenData,
   date: string,
-  jobs: Partial<typeof engine>,
+  able: Partial<Jobs>,
   members: number,
 ) {
   const refuse = () => {
     throw new Error('Not asked in this test.')
   }
-  const none = Object.fromEntries(Object.keys(engine).map((kind) => [kind, refuse]))
-  answering = quick({ ...none, keepRecord: engine.keepRecord, ...jobs }, members)
+  const none = Object.fromEntries(Object.keys(jobs).map((kind) => [kind, refuse]))
+  answering = quick({ ...none, ...able }, members)
   const store = await freshStore(true)
   const demo = { stationSeed: 1, stationFrom: date, opensOn: date }
   await commit(

@@ -2,7 +2,7 @@ import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { poolMass } from '../residue/pools'
 import type { EarlierUse, StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
-import type { Ground } from '../soil/ground'
+import { waterCapacity } from '../site/soilWater'
 import { throughBed } from './through'
 
 /** What a ground holds on a day, per m²: mineral nitrogen and mulch, g, and water in reach of roots as a share of its most, 0–1. */
@@ -16,12 +16,13 @@ export function groundSummary(
   day: number,
 ): GroundSummary | null {
   // As it is under what still stands: nothing of that lies on it yet.
-  const states = throughBed(before, bed, ensemble, day).at(-1)?.states
-  if (!states) return null
-  const over = (of: (at: Ground) => number) => quantilesOf(Float64Array.from(states, of))!
+  const state = throughBed(before, bed, ensemble, day).at(-1)?.state
+  if (!state) return null
+  const { mineralG, surface, water } = state
+  const { rootMm } = waterCapacity(bed.soil)
   return {
-    mineralG: over(({ mineral }) => mineral),
-    mulchG: over(({ pools }) => poolMass(pools)),
-    waterShare: over(({ water }) => water.rootZoneMm / water.rootCapacityMm),
+    mineralG: quantilesOf(mineralG)!,
+    mulchG: quantilesOf(mineralG.map((_, m) => poolMass(surface, m)))!,
+    waterShare: quantilesOf(water.rootZoneMm.map((mm) => mm / rootMm))!,
   }
 }

@@ -1,13 +1,14 @@
 import { stableHash } from '../foundations/hash'
 import { dayNumber } from '../foundations/day'
+import { finish, type Steps } from '../foundations/steps'
 import { latest } from '../garden/timeline'
-import { standRunOn, type EarlierUse, type SeasonRun, type StandCase } from '../season/run'
+import { standRunOnInSteps, type EarlierUse, type SeasonRun, type StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
 import { throughBed, withRecords } from './through'
 
 const hashes = new WeakMap<readonly EarlierUse[], string>()
-const known = new WeakMap<WeatherEnsemble, Map<string, readonly Ground[] | null>>()
+const known = new WeakMap<WeatherEnsemble, Map<string, Ground | null>>()
 
 /** The ground on a day as its past left it, worked out once for each past, bed and day; null where none is known. */
 export function groundOn(
@@ -15,7 +16,7 @@ export function groundOn(
   bed: StandCase['bed'],
   ensemble: WeatherEnsemble,
   day: number,
-): readonly Ground[] | null {
+): Ground | null {
   if (before.length === 0) return null
   let past = hashes.get(before)
   if (past === undefined) hashes.set(before, (past = stableHash(before)))
@@ -33,14 +34,17 @@ export function groundOn(
  * Runs a stand on the ground that its past left it; see `standRunOn`. Returns null for crops, unknown species, and stands
  * sown outside the weather.
  */
-export function standRun(
+export const standRun = (...asked: Parameters<typeof standRunInSteps>) => finish(standRunInSteps(...asked))
+
+/** The same with pauses. */
+export function* standRunInSteps(
   standCase: StandCase,
   ensemble: WeatherEnsemble,
   saveOn: readonly number[] = [],
-): SeasonRun | null {
+): Steps<SeasonRun | null> {
   const { before = [], bed, stand } = standCase
   const start = latest(stand.start)
   const ground = start && groundOn(before, bed, ensemble, dayNumber(start.date))
   const known = !ground && before.length > 0 ? { ...standCase, bed: withRecords(bed) } : standCase
-  return standRunOn(known, ensemble, ground, saveOn)
+  return yield* standRunOnInSteps(known, ensemble, ground, saveOn)
 }

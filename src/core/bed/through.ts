@@ -2,10 +2,10 @@ import { findCrop } from '../plants/crops'
 import { addResidue } from '../residue/pools'
 import { LOOK_BACK_DAYS } from '../season/earlier'
 import { eventsFromEnd, standRunOn, type EarlierUse, type StandCase } from '../season/run'
-import type { WeatherEnsemble } from '../site/weather'
+import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
-import { runSaving } from '../stand/kernel'
-import type { MemberState } from '../stand/memberState'
+import { stateOn } from '../stand/kernel'
+import { pickState, type StandState } from '../stand/state'
 import { drawMemberParameters } from '../stand/memberParameters'
 import type { GroundCrop } from '../stand/types'
 import { cropCourse, cropRemains } from './cropCourse'
@@ -13,14 +13,14 @@ import { cropCourse, cropRemains } from './cropCourse'
 /** Members that a bed's past is followed in; those of the stand on it take its ground from them in turn. */
 export const PAST_MEMBERS = 40
 
-/** A time in the life of a bed, with how each member stands at the beginning of the day after it. */
+/** A time in the life of a bed, with how it stands at the beginning of the day after it. */
 export type Period = {
   of: EarlierUse | null
   fromDay: number
   untilDay: number
-  states: readonly MemberState[]
+  state: StandState
   /** The ground that the next period begins on: what still stood lies on it now. */
-  ground: readonly Ground[]
+  ground: Ground
 }
 
 /** The uses that a ground is followed through until a day, each with the day after its last. */
@@ -50,17 +50,17 @@ export function throughBed(
   day: number,
   lookBackDays = LOOK_BACK_DAYS,
 ): Period[] {
-  const weather = { ...ensemble, members: ensemble.members.slice(0, PAST_MEMBERS) }
+  const weather = firstMembers(ensemble, PAST_MEMBERS)
   const lastDay = Math.min(day, ensemble.startDay + ensemble.days)
   const followed = usesUntil(uses, ensemble.startDay, lastDay, lookBackDays)
   const answers = followed[0]?.use === uses[0] ? bed : withRecords(bed)
   const periods: Period[] = []
   const follow = (of: EarlierUse | null, fromDay: number, untilDay: number) => {
     const ground = periods.at(-1)?.ground ?? null
-    const states =
-      (of?.kind === 'cover' && coverStates(of, answers, weather, ground, untilDay)) ||
-      groundStates(of, answers, weather, ground, fromDay, untilDay)
-    periods.push(periodOf(of, fromDay, untilDay, states))
+    const state =
+      (of?.kind === 'cover' && coverState(of, answers, weather, ground, untilDay)) ||
+      groundState(of, answers, weather, ground, fromDay, untilDay)
+    periods.push(periodOf(of, fromDay, untilDay, state))
   }
   for (const { use, untilDay } of followed) {
     const bareFrom = periods.at(-1)?.untilDay ?? use.startDay
@@ -73,30 +73,30 @@ export function throughBed(
 }
 
 /** A cover with all that was done to it, at the beginning of a day; null where it cannot be run. */
-function coverStates(
+function coverState(
   { standCase }: Extract<EarlierUse, { kind: 'cover' }>,
   bed: StandCase['bed'],
   ensemble: WeatherEnsemble,
-  ground: readonly Ground[] | null,
+  ground: Ground | null,
   untilDay: number,
-): readonly MemberState[] | null {
+): StandState | null {
   const until = { ...standCase, bed, nextStartDay: untilDay }
   const season = standRunOn(until, ensemble, ground)
-  return season && season.statesOn(untilDay, eventsFromEnd(until, season.ensemble))
+  return season && season.stateOn(untilDay, eventsFromEnd(until, season.ensemble))
 }
 
 /** The ground under a crop, or bare, at the beginning of a day. */
-function groundStates(
+function groundState(
   use: EarlierUse | null,
   { soil, fertility, stoodBefore, shade }: StandCase['bed'],
   ensemble: WeatherEnsemble,
-  ground: readonly Ground[] | null,
+  ground: Ground | null,
   fromDay: number,
   untilDay: number,
-): readonly MemberState[] {
+): StandState {
   const known = use?.kind === 'crop' ? findCrop(use.cropId) : null
   const crop: GroundCrop | null = known && cropCourse(known, fertility, fromDay, untilDay)
-  const { saved } = runSaving(
+  return stateOn(
     {
       sown: [],
       sowDay: fromDay,
@@ -109,28 +109,21 @@ function groundStates(
       ...(ground && { ground }),
       ...(crop && { crop }),
     },
-    { ...ensemble, days: untilDay - ensemble.startDay },
+    ensemble,
     drawMemberParameters(ensemble.members.length, ensemble.seed),
-    [untilDay],
+    untilDay,
   )
-  return saved.get(untilDay)!
 }
 
-function periodOf(
-  of: EarlierUse | null,
-  fromDay: number,
-  untilDay: number,
-  states: readonly MemberState[],
-): Period {
+function periodOf(of: EarlierUse | null, fromDay: number, untilDay: number, state: StandState): Period {
   // A crop that goes on standing has left nothing yet.
   const gone = of?.kind === 'crop' && of.goneDay !== null && of.goneDay <= untilDay
   const crop = gone ? findCrop(of.cropId) : null
   const remains = crop && cropRemains(crop, untilDay - fromDay)
-  const ground = states.map(({ pools, buried, water, mineral, wetness, states: plants }): Ground => {
-    const left: Ground = structuredClone({ pools, buried, water, mineral, wetness })
-    for (const plant of plants) addResidue(left.pools, plant.mass, plant.nitrogen)
-    if (remains) addResidue(left.buried, remains.massG, remains.nitrogenG)
-    return left
-  })
-  return { of, fromDay, untilDay, states, ground }
+  const ground: Ground = pickState(state, [...Array(state.members).keys()])
+  for (let m = 0; m < ground.members; m++) {
+    for (const plants of state.plants) addResidue(ground.surface, m, plants.massG[m], plants.nitrogenG[m])
+    if (remains) addResidue(ground.buried, m, remains.massG, remains.nitrogenG)
+  }
+  return { of, fromDay, untilDay, state, ground }
 }

@@ -1,13 +1,14 @@
 import { dayNumber } from '../foundations/day'
+import { finish, type Steps } from '../foundations/steps'
 import { shareOf, quantilesOf } from '../foundations/statistics'
-import { bestTermination } from '../scenario/best'
+import { bestTerminationInSteps } from '../scenario/best'
 import { startDays, startSpan } from '../scenario/compare'
 import { commonOf, sowingCriteria } from '../scenario/criteria'
 import { failuresOf, firstFailure } from '../scenario/evaluate'
 import { coveredDays, workableChance } from '../scenario/sowing'
 import type { Scenario, ScenarioOutcome } from '../scenario/types'
 import type { Termination } from '../scenario/termination'
-import { standRun } from '../bed/standRun'
+import { standRunInSteps } from '../bed/standRun'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { selfSowing } from '../stand/reseeding'
@@ -40,13 +41,16 @@ export type Closeness = { starts: number; exact: boolean }
 type Reject = (limit: LimitName, closeness: number, reason: Reason) => Judged
 
 /** Grows a composition from one sowing day and holds it against every limit. */
-export function judge(
+export const judge = (...asked: Parameters<typeof judgeInSteps>) => finish(judgeInSteps(...asked))
+
+/** The same with pauses. */
+export function* judgeInSteps(
   components: MixComponent[],
   sowDay: number,
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
   look: Closeness,
-): Judged {
+): Steps<Judged> {
   const key = keyOf(components)
   const reject: Reject = (limit, closeness, reason) => ({
     verdict: 'rejected',
@@ -63,7 +67,7 @@ export function judge(
     return reject('too dear', 0.2, { code: 'cost', cost: cost.mid, budget: limits.budget })
 
   const scenario = scenarioFor(components, sowDay, covering, question)
-  const season = grow(scenario, ensemble, look)
+  const season = yield* grow(scenario, ensemble, look)
   const { run } = season
   const until = untilDay(question)
   const covered = coveredDays(run)
@@ -109,11 +113,11 @@ export function judge(
   if (question.follows.kind === 'nothing') return fits(standingOn(scenario, season, established), until)
 
   const wished = wishesOf(question, season)
-  const search = (keep: typeof wished) => bestTermination(scenario, season, { ...look, keep })
+  const search = (keep: typeof wished) => bestTerminationInSteps(scenario, season, { ...look, keep })
   const leaves = wantsGrowth(question)
-    ? search((termination) => wished(termination) && leavesGrowth(termination))
+    ? yield* search((termination) => wished(termination) && leavesGrowth(termination))
     : null
-  const best = leaves && leaves.worth >= REJECT_BELOW ? leaves : search(wished)
+  const best = leaves && leaves.worth >= REJECT_BELOW ? leaves : yield* search(wished)
   if (!best && limits.neverReseeds) return reject('reseeds', 0.3, { code: 'reseeds' })
   if (!best || best.worth < REJECT_BELOW) return notEnded(grown, reject, best)
   const judgement = { ...best, established, best }
@@ -121,7 +125,11 @@ export function judge(
 }
 
 /** The stand of a plan, with its states kept on the days an ending may begin where its residue will be followed. */
-function grow(scenario: Scenario, ensemble: WeatherEnsemble, { starts, exact }: Closeness): SeasonRun {
+function* grow(
+  scenario: Scenario,
+  ensemble: WeatherEnsemble,
+  { starts, exact }: Closeness,
+): Steps<SeasonRun> {
   const { date } = scenario.standCase.stand.start.plan!
   const startDay = dayNumber(date)
   const { fromDay, toDay } = startSpan(scenario, {
@@ -129,7 +137,8 @@ function grow(scenario: Scenario, ensemble: WeatherEnsemble, { starts, exact }: 
     days: ensemble.startDay + ensemble.days - startDay,
   })
   const followed = exact && scenario.follows.kind === 'crop'
-  const season = standRun(scenario.standCase, ensemble, followed ? startDays(fromDay, toDay, starts) : [])
+  const saveOn = followed ? startDays(fromDay, toDay, starts) : []
+  const season = yield* standRunInSteps(scenario.standCase, ensemble, saveOn)
   if (!season) throw new Error(`Sown on ${date}, outside the weather.`)
   return season
 }

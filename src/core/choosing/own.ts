@@ -1,15 +1,17 @@
-import { standRun } from '../bed/standRun'
-import { bestTermination } from '../scenario/best'
+import { standRunInSteps } from '../bed/standRun'
+import { finish, type Steps } from '../foundations/steps'
+import { bestTerminationInSteps } from '../scenario/best'
 import { evaluateWith } from '../scenario/evaluate'
 import { plannedEnd, weatherWanted } from '../scenario/plan'
-import { cheapestRepair, type Repair } from '../scenario/repair'
+import { repairInSteps, type Repair } from '../scenario/repair'
 import { SAFE_CHANCE } from '../scenario/starts'
 import type { Scenario, ScenarioOutcome } from '../scenario/types'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { coveringFor, plantsOf, scenarioFor } from './composition'
-import { judge } from './judge'
-import { byWorth, IN_EARNEST, SCREEN, SCREEN_MEMBERS, shorten, sowingDays } from './screening'
+import { judgeInSteps } from './judge'
+import { screenInSteps } from './rank'
+import { IN_EARNEST, SCREEN_MEMBERS, shorten } from './screening'
 import { smotheredIn, type Smothered } from './smothered'
 import { untilDay, type Candidate, type ChooseQuestion, type MixComponent, type Rejection } from './types'
 
@@ -27,9 +29,9 @@ export type OwnAnswer = {
 }
 
 /** The ending that serves a plan best with what the grower has; null where nothing follows or no way can be done. */
-function endingOf(scenario: Scenario, season: SeasonRun): Candidate['ending'] {
+function* endingOf(scenario: Scenario, season: SeasonRun): Steps<Candidate['ending']> {
   if (scenario.follows.kind === 'nothing') return null
-  const best = bestTermination(scenario, season)
+  const best = yield* bestTerminationInSteps(scenario, season)
   return best && { end: best.end, latestSafeDay: best.latestSafeDay }
 }
 
@@ -45,42 +47,48 @@ const withEnding = (scenario: Scenario, ending: Candidate['ending']): Scenario =
 const LATER_DAYS = 30
 
 /** What would help a plan, with weather enough to plant later. */
-function repairOf(scenario: Scenario, question: ChooseQuestion, ensemble: WeatherEnsemble): Repair | null {
+function* repairOf(
+  scenario: Scenario,
+  question: ChooseQuestion,
+  ensemble: WeatherEnsemble,
+): Steps<Repair | null> {
   const endDay = weatherWanted(untilDay(question)) + LATER_DAYS
   const longer = shorten(ensemble, ensemble.members.length, endDay)
-  const season = standRun(scenario.standCase, longer)
-  return season && cheapestRepair(scenario, season, longer)
+  const season = yield* standRunInSteps(scenario.standCase, longer)
+  return season && (yield* repairInSteps(scenario, season, longer))
 }
 
 /**
  * The grower's own cover or mix for the same window, judged with all members on its best sowing day. The ranking's limits
  * only advise: what does not fit is planned and graded all the same. Null where it cannot be grown in the weather known.
  */
-export function ownCover(
+export const ownCover = (...asked: Parameters<typeof ownCoverInSteps>) => finish(ownCoverInSteps(...asked))
+
+/** The same with pauses. */
+export function* ownCoverInSteps(
   components: MixComponent[],
   question: ChooseQuestion,
   ensemble: WeatherEnsemble,
-): OwnAnswer | null {
+): Steps<OwnAnswer | null> {
   const horizon = weatherWanted(untilDay(question))
   const full = shorten(ensemble, ensemble.members.length, horizon)
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
-  const [{ day }] = sowingDays(question)
-    .map((on) => ({ day: on, judged: judge(components, on, question, quick, SCREEN) }))
-    .sort(byWorth)
-  const told = judge(components, day, question, full, IN_EARNEST)
+  const [{ day }] = yield* screenInSteps(components, question, quick)
+  const told = yield* judgeInSteps(components, day, question, full, IN_EARNEST)
   const judged = told.verdict === 'candidate' ? told.candidate : told.rejection
   const covering = coveringFor(plantsOf(components), question.upper !== null)
   const bare = scenarioFor(components, day, covering, question)
-  const season = standRun(bare.standCase, full)
+  const season = yield* standRunInSteps(bare.standCase, full)
   if (!season) return null
-  const ending = 'ending' in judged ? judged.ending : endingOf(bare, season)
+  const ending = 'ending' in judged ? judged.ending : yield* endingOf(bare, season)
   const scenario = withEnding(bare, ending)
   const { outcome } = evaluateWith(scenario, season, plannedEnd(scenario))
+  const repair = outcome.chance.whole < SAFE_CHANCE ? yield* repairOf(scenario, question, ensemble) : null
   return {
     judged,
     plan: { components, sowDay: day, covering, ending },
     outcome,
-    repair: outcome.chance.whole < SAFE_CHANCE ? repairOf(scenario, question, ensemble) : null,
+    repair,
     smothered: smotheredIn(components, season.run, untilDay(question)),
   }
 }

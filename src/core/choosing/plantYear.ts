@@ -1,10 +1,11 @@
+import { finish, type Steps } from '../foundations/steps'
 import { shareOf, type Quantiles } from '../foundations/statistics'
 import { seedSize } from '../plants/catalogue'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
 import { viableSeedsPerM2 } from '../seeding/recipe'
 import { coveringFor } from './composition'
-import type { WeatherEnsemble } from '../site/weather'
+import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import {
   bandsOf,
@@ -36,11 +37,14 @@ const FOLLOWED_DAYS = 330
 const STEP_DAYS = 6
 
 /** Grows a straight species from each of these days on ordinary ground. */
-export function plantYear(
+export const plantYear = (...asked: Parameters<typeof plantYearInSteps>) => finish(plantYearInSteps(...asked))
+
+/** The same with pauses. */
+export function* plantYearInSteps(
   plant: Species,
   ensemble: WeatherEnsemble,
   sowDays: readonly number[],
-): SowingOutlook[] {
+): Steps<SowingOutlook[]> {
   const covering = coveringFor([plant], false)
   const grams = (plant.parameters.drillKgHa / 10) * BROADCAST_FACTOR[covering][seedSize(plant)]
   const sown = [
@@ -50,29 +54,30 @@ export function plantYear(
       emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
     },
   ]
-  const members = ensemble.members.slice(0, MEMBERS)
-  const memberParameters = drawMemberParameters(members.length, ensemble.seed)
-  return sowDays.flatMap((sowDay) => {
+  const some = firstMembers(ensemble, MEMBERS)
+  const memberParameters = drawMemberParameters(some.members.length, ensemble.seed)
+  const outlooks: SowingOutlook[] = []
+  for (const sowDay of sowDays) {
     const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)
-    if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) return []
+    if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) continue
     const run = runStand(
       { sown, sowDay, soil: 'loam', fertility: 'medium', shade: 0, canopyAbove: null, events: [] },
-      { ...ensemble, days, members },
+      { ...some, days },
       memberParameters,
     )
     const last = run.days - 1
-    return [
-      {
-        sowDay,
-        cover: bandsOf(run, 'cover', STEP_DAYS),
-        covered: dateQuantiles(firstDays(run, (at) => run.cover[at] >= 0.5)),
-        flower: dateQuantiles(stageDays(run, 0, 61)),
-        mass90: quantilesOn(run, 'massG', sowDay + 90),
-        lives: shareOf(run.members, (m) => {
-          const at = m * run.days + Math.min(last, 240)
-          return run.species[0].alive[at] > 0.1 || run.species[0].bbch[at] >= 85
-        }),
-      },
-    ]
-  })
+    outlooks.push({
+      sowDay,
+      cover: bandsOf(run, 'cover', STEP_DAYS),
+      covered: dateQuantiles(firstDays(run, (at) => run.cover[at] >= 0.5)),
+      flower: dateQuantiles(stageDays(run, 0, 61)),
+      mass90: quantilesOn(run, 'massG', sowDay + 90),
+      lives: shareOf(run.members, (m) => {
+        const at = m * run.days + Math.min(last, 240)
+        return run.species[0].alive[at] > 0.1 || run.species[0].bbch[at] >= 85
+      }),
+    })
+    yield
+  }
+  return outlooks
 }

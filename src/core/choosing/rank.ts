@@ -1,7 +1,8 @@
+import { finish, type Steps } from '../foundations/steps'
 import { SPECIES } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
-import { judge, type Judged } from './judge'
+import { judgeInSteps, type Judged } from './judge'
 import { neighbours, proposeMixes } from './mixes'
 import { weatherWanted } from '../scenario/plan'
 import { byWorth, IN_EARNEST, SCREEN, SCREEN_MEMBERS, shorten, sowingDays } from './screening'
@@ -29,11 +30,17 @@ export type Told = (share: number, soFar: ChooseAnswer) => void
  * Judges all species for a window, then mixes of those that fit. Every species is screened with forty members over
  * the sowing days; those that pass are judged again with all members. Windows that are too short give only rejections.
  */
-export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, told?: Told): ChooseAnswer {
+export const rankCovers = (...asked: Parameters<typeof rankInSteps>) => finish(rankInSteps(...asked))
+
+/** The same with pauses. */
+export function* rankInSteps(
+  question: ChooseQuestion,
+  ensemble: WeatherEnsemble,
+  told?: Told,
+): Steps<ChooseAnswer> {
   const horizon = weatherWanted(untilDay(question))
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const full = shorten(ensemble, ensemble.members.length, horizon)
-  const days = sowingDays(question)
   const candidates = new Map<string, Candidate>()
   const rejections = new Map<string, Rejection>()
   const answer = (): ChooseAnswer => ({
@@ -41,33 +48,49 @@ export function rankCovers(question: ChooseQuestion, ensemble: WeatherEnsemble, 
     rejections: [...rejections.values()],
   })
 
-  const screened = SPECIES.map((plant, index) => {
-    const components = [{ speciesId: plant.id, share: 1 }]
-    const byDay = days
-      .map((day) => ({ day, judged: judge(components, day, question, quick, SCREEN) }))
-      .sort(byWorth)
-    take(byDay[0].judged, candidates, rejections)
+  const passed: Screened[] = []
+  for (const [index, { id }] of SPECIES.entries()) {
+    const components = [{ speciesId: id, share: 1 }]
+    const byDay = yield* screenInSteps(components, question, quick)
+    const { judged } = byDay[0]
+    take(judged, candidates, rejections)
     told?.((0.35 * (index + 1)) / SPECIES.length, answer())
-    return { components, byDay }
-  })
-  const passed = screened.filter(({ byDay }) => byDay[0].judged.verdict === 'candidate')
-  passed.forEach(({ components, byDay }, index) => {
+    if (judged.verdict === 'candidate') passed.push({ components, byDay, score: judged.candidate.score })
+  }
+  // What may stand at the top is known for good first; the rest is filled in behind.
+  passed.sort((a, b) => b.score - a.score)
+  for (const [index, { components, byDay }] of passed.entries()) {
     const open = byDay.filter(({ judged }) => judged.verdict === 'candidate')
     let last: Judged | null = null
     for (const { day } of open) {
-      last = judge(components, day, question, full, IN_EARNEST)
+      last = yield* judgeInSteps(components, day, question, full, IN_EARNEST)
       if (last.verdict === 'candidate') break
     }
     if (last) take(last, candidates, rejections)
     told?.(0.35 + (0.3 * (index + 1)) / passed.length, answer())
-  })
+  }
 
   const straight = ordered([...candidates.values()])
-  rankMixes(question, straight, quick, full, (share, mixes) => {
+  yield* rankMixes(question, straight, quick, full, (share, mixes) => {
     for (const mix of mixes) candidates.set(mix.key, mix)
     told?.(0.65 + 0.35 * share, answer())
   })
   return answer()
+}
+
+/** A species over its sowing days, the most promising first, with the score of that one. */
+type Screened = { components: MixComponent[]; byDay: { day: number; judged: Judged }[]; score: number }
+
+/** Judges a composition roughly on every sowing day; the most promising day first. */
+export function* screenInSteps(
+  components: MixComponent[],
+  question: ChooseQuestion,
+  quick: WeatherEnsemble,
+): Steps<{ day: number; judged: Judged }[]> {
+  const byDay: { day: number; judged: Judged }[] = []
+  for (const day of sowingDays(question))
+    byDay.push({ day, judged: yield* judgeInSteps(components, day, question, quick, SCREEN) })
+  return byDay.sort(byWorth)
 }
 
 function take(judged: Judged, candidates: Map<string, Candidate>, rejections: Map<string, Rejection>) {
@@ -88,13 +111,13 @@ function ordered(candidates: Candidate[]): Candidate[] {
 }
 
 /** Tries mixes of the straight species that fit, moves the shares of the best, and keeps those better than their parts. */
-function rankMixes(
+function* rankMixes(
   question: ChooseQuestion,
   straight: readonly Candidate[],
   quick: WeatherEnsemble,
   full: WeatherEnsemble,
   told: (share: number, mixes: Candidate[]) => void,
-): void {
+): Steps<void> {
   const byId = new Map(straight.map((candidate) => [candidate.components[0].speciesId, candidate]))
   const singleOf = (components: readonly MixComponent[]) =>
     components
@@ -105,36 +128,39 @@ function rankMixes(
     judged.verdict === 'candidate' ? judged.candidate.score - PER_SPECIES * (components.length - 1) : -1
 
   const proposals = proposeMixes(straight)
-  const tried = proposals.map((components, i) => {
-    const judged = judge(components, dayOf(components), question, quick, SCREEN)
+  const tried: { components: MixComponent[]; value: number }[] = []
+  for (const [i, components] of proposals.entries()) {
+    const judged = yield* judgeInSteps(components, dayOf(components), question, quick, SCREEN)
     told((0.4 * (i + 1)) / proposals.length, [])
-    return { components, value: net(judged, components) }
-  })
+    tried.push({ components, value: net(judged, components) })
+  }
   tried.sort((a, b) => b.value - a.value)
-  const searched = tried.slice(0, MIXES_SEARCHED).map((entry, i) => {
+  const searched: typeof tried = []
+  for (const [i, entry] of tried.slice(0, MIXES_SEARCHED).entries()) {
     let best = entry
     for (const components of neighbours(entry.components)) {
-      const value = net(judge(components, dayOf(components), question, quick, SCREEN), components)
+      const judged = yield* judgeInSteps(components, dayOf(components), question, quick, SCREEN)
+      const value = net(judged, components)
       if (value > best.value + 1e-6) best = { components, value }
     }
     told(0.4 + (0.3 * (i + 1)) / MIXES_SEARCHED, [])
-    return best
-  })
+    searched.push(best)
+  }
   const finalists = [...searched, ...tried.slice(MIXES_SEARCHED, MIXES_SHOWN)].filter(
     ({ value }) => value > 0,
   )
-  const kept = finalists.flatMap(({ components }, i): Candidate[] => {
-    const judged = judge(components, dayOf(components), question, full, IN_EARNEST)
+  const kept: Candidate[] = []
+  for (const [i, { components }] of finalists.entries()) {
+    const judged = yield* judgeInSteps(components, dayOf(components), question, full, IN_EARNEST)
     told(0.7 + (0.3 * (i + 1)) / finalists.length, [])
-    if (judged.verdict !== 'candidate') return []
+    if (judged.verdict !== 'candidate') continue
     const single = singleOf(components)
     const score = judged.candidate.score - PER_SPECIES * (components.length - 1)
     const over = differences(judged.candidate, single)
     // A mix stands above its parts only for a reason that can be shown.
-    if (score < single.score + MIX_GAIN || over.better.length === 0) return []
-    return [
-      { ...judged.candidate, score, overSingle: { speciesId: single.components[0].speciesId, ...over } },
-    ]
-  })
+    if (score < single.score + MIX_GAIN || over.better.length === 0) continue
+    const overSingle = { speciesId: single.components[0].speciesId, ...over }
+    kept.push({ ...judged.candidate, score, overSingle })
+  }
   told(1, kept)
 }

@@ -3,7 +3,8 @@ import fc from 'fast-check'
 import { addDays, dayNumber, dayOfYear, isoDate, parseDay, startOfWeek } from './day'
 import { stableHash } from './hash'
 import { randomStream } from './random'
-import { interpolate, shareOf, quantilesOf, chanceBy } from './statistics'
+import { interpolate, placeRank, shareOf, quantilesOf, chanceBy } from './statistics'
+import { finish, isSteps, type Steps } from './steps'
 import { GRAMS_PER_POUND, gramsPerM2, ouncesPer1000SquareFeet, poundsPerAcre } from './units'
 
 describe('days', () => {
@@ -83,6 +84,53 @@ test('seeding rates agree between units: 112 kg/ha is 100 lb/acre', () => {
 test('the hash follows the data', () => {
   expect(stableHash({ a: 1, b: [2] })).toBe(stableHash({ a: 1, b: [2] }))
   expect(stableHash({ a: 1 })).not.toBe(stableHash({ a: 2 }))
+})
+
+test('a value of a rank stands where sorting would put it', () => {
+  const value = fc.double({ noNaN: true, min: -5, max: 5 })
+  const many = fc.array(fc.oneof(value, fc.constantFrom(0, 1)), { minLength: 1, maxLength: 60 })
+  fc.assert(
+    fc.property(many, fc.nat(59), (values, nat) => {
+      const rank = nat % values.length
+      const placed = Float64Array.from(values)
+      placeRank(placed, rank, 0, values.length - 1)
+      expect(placed[rank]).toBe(Float64Array.from(values).sort()[rank])
+      expect(Math.max(-Infinity, ...placed.subarray(0, rank))).toBeLessThanOrEqual(placed[rank])
+    }),
+  )
+})
+
+test('work in steps gives the same when driven as when done at one go', () => {
+  function* sum(until: number): Steps<number> {
+    let all = 0
+    for (let i = 1; i <= until; i++) {
+      all += i
+      yield
+    }
+    return all
+  }
+  expect(finish(sum(100))).toBe(5050)
+  const driven = sum(3)
+  expect([driven.next(), driven.next(), driven.next(), driven.next()].map(({ done }) => done)).toEqual([
+    false,
+    false,
+    false,
+    true,
+  ])
+  expect([sum(1), [1], null, new Promise(() => {}), 'text'].map(isSteps)).toEqual([
+    true,
+    false,
+    false,
+    false,
+    false,
+  ])
+})
+
+test('equal data has one hash, in whatever order its fields were written', () => {
+  expect(stableHash({ a: 1, b: { c: [1, { d: 2, e: 3 }] } })).toBe(
+    stableHash({ b: { c: [1, { e: 3, d: 2 }] }, a: 1 }),
+  )
+  expect(stableHash({ a: [1, 2] })).not.toBe(stableHash({ a: [2, 1] }))
 })
 
 describe('the chance that a date has come', () => {

@@ -5,6 +5,7 @@ import type { SeasonRun } from '../season/run'
 import { boundOf, exactOf, startOf, type Bounded } from './bounds'
 import { daysFor, MOST_STARTS, shutMethods, startDays, startSpan, type TerminationOption } from './compare'
 import { HOPELESS, latestSafe, near, reach, SAFE_CHANCE, type TerminationStart } from './starts'
+import { finish, type Steps } from '../foundations/steps'
 import { commonOf } from './criteria'
 import type { Termination } from './termination'
 import type { Scenario } from './types'
@@ -80,19 +81,28 @@ export type Search = { starts?: number; exact?: boolean; keep?: (termination: Te
  * The same as the best of all compared, found without following the residue of every one: what cannot reach the best is
  * not followed. Not `exact`, no residue is followed, and the chance is one that is not passed.
  */
-export function bestTermination(
+export const bestTermination = (...asked: Parameters<typeof bestTerminationInSteps>) =>
+  finish(bestTerminationInSteps(...asked))
+
+/** The same with pauses. */
+export function* bestTerminationInSteps(
   scenario: Scenario,
   season: SeasonRun,
   { starts = MOST_STARTS, exact = true, keep = () => true }: Search = {},
-): BestTermination | null {
+): Steps<BestTermination | null> {
   const { fromDay, toDay } = startSpan(scenario, season.run)
   const days = startDays(fromDay, toDay, starts)
   const comparison = { scenario, season, common: commonOf(scenario, season) }
-  const bounded = shutMethods(scenario, season)
-    .filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
-    .flatMap(({ candidate }) => daysFor(candidate, days).map((day) => boundOf(comparison, candidate, day)))
-    .filter(({ termination }) => keep(termination))
-    .sort((a, b) => b.bound - a.bound)
+  const bounded: Bounded[] = []
+  for (const { candidate, obstacle, leftOut } of shutMethods(scenario, season)) {
+    if (obstacle !== null || leftOut !== null) continue
+    for (const day of daysFor(candidate, days)) {
+      const one = boundOf(comparison, candidate, day)
+      if (keep(one.termination)) bounded.push(one)
+      yield
+    }
+  }
+  bounded.sort((a, b) => b.bound - a.bound)
   const known = new Map<Bounded, TerminationStart>()
   const startAt = (one: Bounded) => {
     const criteria = exact ? exactOf(comparison, one) : one.criteria
@@ -104,6 +114,7 @@ export function bestTermination(
   for (const one of bounded) {
     if (one.bound <= top) break
     top = Math.max(top, startAt(one).worth)
+    yield
   }
   const ranked = bounded
     .filter(({ bound }) => near(bound, top))

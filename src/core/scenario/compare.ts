@@ -2,6 +2,7 @@ import { obstacleOf, type Ahead, type Obstacle } from '../termination/obstacles'
 import { CANDIDATES, ruledOut, type Candidate, type RuledOut } from '../termination/start'
 import { findMethod, type MethodId } from '../termination/methods'
 import { dayNumber } from '../foundations/day'
+import { finish, type Steps } from '../foundations/steps'
 import { shareOf } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS } from '../planting/openDays'
@@ -107,12 +108,16 @@ export type Ask = { startDay: number | null; planned?: EndDetails | null }
  * Every way of ending a stand, one after the other, over its start days; `told` hears the share done and what is known
  * so far. A start that is asked for is tried on its very day.
  */
-export function compareTerminations(
+export const compareTerminations = (...asked: Parameters<typeof compareInSteps>) =>
+  finish(compareInSteps(...asked))
+
+/** The same with pauses. */
+export function* compareInSteps(
   scenario: Scenario,
   season: SeasonRun,
   { startDay, planned = null }: Ask = { startDay: null },
   told?: (share: number, soFar: TerminationOption[]) => void,
-): TerminationOption[] {
+): Steps<TerminationOption[]> {
   const { fromDay, toDay } = startSpan(scenario, season.run)
   const plannedDay = planned && !findMethod(planned.method)?.waits ? dayNumber(planned.date) : null
   const asked = [startDay, plannedDay].filter((day) => day !== null)
@@ -122,10 +127,10 @@ export function compareTerminations(
   const comparison = { scenario, season, common: commonOf(scenario, season), planned }
   const methods = shutMethods(scenario, season)
   const options: TerminationOption[] = []
-  methods.forEach((method, i) => {
-    options.push(optionOf(comparison, method, days, startDay))
+  for (const [i, method] of methods.entries()) {
+    options.push(yield* optionOf(comparison, method, days, startDay))
     told?.((i + 1) / methods.length, [...options])
-  })
+  }
   return options
 }
 
@@ -135,19 +140,20 @@ function leftBy(scenario: Scenario, season: SeasonRun, end: EndDetails) {
   return { season, termination, ended: endedBranch(scenario, season, termination, FOLLOWED_DAYS) }
 }
 
-function optionOf(
+function* optionOf(
   comparison: Comparison,
   { candidate, obstacle, leftOut }: ShutMethod,
   days: readonly number[],
   asked: number | null,
-): TerminationOption {
+): Steps<TerminationOption> {
   const { scenario, season } = comparison
-  const starts = obstacle
-    ? []
-    : daysFor(candidate, days).map((day) => {
-        const bounded = boundOf(comparison, candidate, day)
-        return startOf(comparison, bounded, exactOf(comparison, bounded))
-      })
+  const starts: TerminationStart[] = []
+  for (const day of obstacle ? [] : daysFor(candidate, days)) {
+    const bounded = boundOf(comparison, candidate, day)
+    yield
+    starts.push(startOf(comparison, bounded, exactOf(comparison, bounded)))
+    yield
+  }
   const shown = (asked === null ? null : starts.find(({ day }) => day === asked)) ?? bestStart(starts)
   return {
     method: candidate.method.id,

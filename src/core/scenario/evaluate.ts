@@ -1,7 +1,8 @@
 import { findMethod } from '../termination/methods'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
-import { standRun } from '../bed/standRun'
+import { standRunInSteps } from '../bed/standRun'
+import { finish, type Steps } from '../foundations/steps'
 import { eventsOfEnd, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles } from '../stand/summary'
@@ -156,9 +157,12 @@ export type Evaluated = {
  * leaves no more alive than what follows bears, every criterion is open on the planting day. Nobody repairs within a
  * member; recorded facts are no longer in question. Null where the cover cannot be run.
  */
-export function evaluate(scenario: Scenario, ensemble: WeatherEnsemble): Evaluated | null {
+export const evaluate = (...asked: Parameters<typeof evaluateInSteps>) => finish(evaluateInSteps(...asked))
+
+/** The same with pauses. */
+export function* evaluateInSteps(scenario: Scenario, ensemble: WeatherEnsemble): Steps<Evaluated | null> {
   const end = plannedEnd(scenario)
-  const season = standRun(
+  const season = yield* standRunInSteps(
     { ...scenario.standCase, own: scenario.means.own },
     ensemble,
     end && !findMethod(end.method)?.waits ? [branchDayOf(end)] : [],

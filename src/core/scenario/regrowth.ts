@@ -9,7 +9,8 @@ import { COUNT_AFTER_DAYS, middleOn, plantsOn, releasedBetween } from './after'
 import { evaluateWith } from './evaluate'
 import { targetDay } from './plan'
 import type { Scenario } from './types'
-import { standRun } from '../bed/standRun'
+import { standRunInSteps } from '../bed/standRun'
+import { finish, type Steps } from '../foundations/steps'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 
@@ -75,13 +76,16 @@ function toolFor(
 const OPEN_LOOK_DAYS = 60
 
 /** What a cut comes to on each of some dates from today to the day the ground is wanted. */
-export function regrowth(
+export const regrowth = (...asked: Parameters<typeof regrowthInSteps>) => finish(regrowthInSteps(...asked))
+
+/** The same with pauses. */
+export function* regrowthInSteps(
   question: RegrowthQuestion,
   ensemble: WeatherEnsemble,
   progress?: (share: number) => void,
-): CutOutcome[] {
+): Steps<CutOutcome[]> {
   const { scenario } = question
-  const season = standRun({ ...scenario.standCase, own: scenario.means.own }, ensemble)
+  const season = yield* standRunInSteps({ ...scenario.standCase, own: scenario.means.own }, ensemble)
   if (!season) return []
   const from = Math.max(scenario.today, season.run.startDay + 1)
   const wanted = targetDay(scenario.follows)
@@ -91,12 +95,14 @@ export function regrowth(
   )
   if (last < from) return []
   const count = Math.min(MOST_DATES, last - from + 1)
-  return Array.from({ length: count }, (_, i) => {
+  const outcomes: CutOutcome[] = []
+  for (let i = 0; i < count; i++) {
     const day = Math.round(from + (i * (last - from)) / Math.max(1, count - 1))
-    const outcome = cutOn(day, question, season)
+    outcomes.push(cutOn(day, question, season))
     progress?.((i + 1) / count)
-    return outcome
-  })
+    yield
+  }
+  return outcomes
 }
 
 function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutOutcome {

@@ -1,4 +1,5 @@
-import { standRun } from '../bed/standRun'
+import { standRunInSteps } from '../bed/standRun'
+import { finish, type Steps } from '../foundations/steps'
 import { findMethod } from '../termination/methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
@@ -146,24 +147,30 @@ const isAnew = ({ code }: PlanChange) => code === 'keep moist' || code === 'sow 
  * The change that repairs a plan with the least trouble: of the first kind that brings its chance to one to rely on the
  * best, else the best of all that help by ten points or more. Null where the plan can be relied on, or nothing small helps.
  */
-export function cheapestRepair(
+export const cheapestRepair = (...asked: Parameters<typeof repairInSteps>) => finish(repairInSteps(...asked))
+
+/** The same with pauses. */
+export function* repairInSteps(
   scenario: Scenario,
   season: SeasonRun,
   ensemble: WeatherEnsemble,
-): Repair | null {
+): Steps<Repair | null> {
   const { chance, failures } = evaluateWith(scenario, season, plannedEnd(scenario)).outcome
   if (chance.whole >= SAFE_CHANCE) return null
   const asked: Asked = { failures, horizonDay: ensemble.startDay + ensemble.days, season }
-  const chanceWith = (change: PlanChange): number => {
+  const chanceWith = function* (change: PlanChange): Steps<number> {
     const changed = withChange(scenario, change)
     const grown = isAnew(change)
-      ? standRun({ ...changed.standCase, own: changed.means.own }, ensemble)
+      ? yield* standRunInSteps({ ...changed.standCase, own: changed.means.own }, ensemble)
       : season
     return grown ? evaluateWith(changed, grown, plannedEnd(changed)).outcome.chance.whole : 0
   }
   const tried: Repair[] = []
   for (const kind of KINDS) {
-    tried.push(...kind(scenario, asked).map((change) => ({ change, chance: chanceWith(change) })))
+    for (const change of kind(scenario, asked)) {
+      tried.push({ change, chance: yield* chanceWith(change) })
+      yield
+    }
     if (tried.some((repair) => repair.chance >= SAFE_CHANCE)) break
   }
   const best = tried.reduce<Repair | null>((a, b) => (a && a.chance >= b.chance ? a : b), null)

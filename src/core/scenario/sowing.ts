@@ -1,6 +1,6 @@
 import { shareOf } from '../foundations/statistics'
 import type { Bed, Covering } from '../garden/schema'
-import { soilWater, waterDay } from '../site/soilWater'
+import { soilWater, waterCapacity, waterDay } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
 import { firstDays } from '../stand/summary'
 import type { StandRun } from '../stand/types'
@@ -21,6 +21,8 @@ const WET_MM: Record<Bed['soil'], number> = {
 }
 /** Days of weather over which soil water is followed before the day. */
 const LEAD_DAYS = 30
+/** Ground covered in those days, 0–1. */
+const SOME_COVER = Float64Array.of(0.2)
 
 /** Coverings that move no soil: the seed is thrown onto the ground as it is. */
 const UNTOUCHED: readonly (Covering | null)[] = [
@@ -47,14 +49,15 @@ export function workable(
   if (weather.snowMm[i] > SNOW_MM) return false
   if (UNTOUCHED.includes(covering)) return true
   if (weather.soilTempC[i] <= FROZEN_C) return false
-  const water = soilWater(soil, 0.75)
-  let drained = 0
+  const water = soilWater(soil, 1, 0.75)
+  const capacity = waterCapacity(soil)
+  const drained = new Float64Array(1)
   let before = 0
   for (let k = Math.max(0, i - LEAD_DAYS); k <= i; k++) {
-    before = drained
-    drained = waterDay(water, weather.waterMm[k], weather.et0Mm[k], 0.2, 0.2)
+    before = drained[0]
+    waterDay(water, capacity, weather.waterMm, weather.et0Mm, k, 0, SOME_COVER, SOME_COVER, drained, 0, 1)
   }
-  return before + drained < WET_MM[soil]
+  return before + drained[0] < WET_MM[soil]
 }
 
 /** Chance that a seedbed can be worked on a day. */

@@ -1,7 +1,8 @@
 import { isoDate } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import type { WeatherEnsemble } from '../site/weather'
-import { evaluate } from './evaluate'
+import { finish, type Steps } from '../foundations/steps'
+import { evaluateInSteps } from './evaluate'
 import { SAFE_CHANCE } from './starts'
 import type { Scenario, ScenarioOutcome } from './types'
 
@@ -32,21 +33,25 @@ export function sownOn(scenario: Scenario, day: number): Scenario {
 }
 
 /** A plan over sowing days: the same evaluation as everywhere, once for each day. */
-export function sowingOutlook(
+export const sowingOutlook = (...asked: Parameters<typeof sowingOutlookInSteps>) =>
+  finish(sowingOutlookInSteps(...asked))
+
+/** The same with pauses. */
+export function* sowingOutlookInSteps(
   scenario: Scenario,
   ensemble: WeatherEnsemble,
   days: readonly number[],
   told?: (share: number, soFar: SowingOutlookDay[]) => void,
-): SowingOutlookDay[] {
+): Steps<SowingOutlookDay[]> {
   const outlook: SowingOutlookDay[] = []
-  days.forEach((day, i) => {
-    const evaluated = evaluate(sownOn(scenario, day), ensemble)
+  for (const [i, day] of days.entries()) {
+    const evaluated = yield* evaluateInSteps(sownOn(scenario, day), ensemble)
     if (evaluated) {
       const { chance, failures } = evaluated.outcome
       outlook.push({ day, chance: chance.whole, established: chance.established, failures })
     }
     told?.((i + 1) / days.length, [...outlook])
-  })
+  }
   return outlook
 }
 

@@ -13,7 +13,7 @@ import {
   dateQuantiles,
   firstDays,
   quantilesOn,
-  stageDays,
+  allStageDays,
   valuesOn,
   type Bands,
   type DateQuantiles,
@@ -72,9 +72,10 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
   const { ensemble } = season
   const run = endedRun(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
-  const stagesByComponent = run.species.map((_, component): StageDates =>
-    REPORTED_STAGES.map((bbch) => ({ bbch, date: dateQuantiles(stageDays(run, component, bbch)) })),
-  )
+  const stagesByComponent = run.species.map((_, component): StageDates => {
+    const days = allStageDays(run, component, REPORTED_STAGES)
+    return REPORTED_STAGES.map((bbch, i) => ({ bbch, date: dateQuantiles(days[i]) }))
+  })
   const dead = firstDays(run, (at) =>
     run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
   )
@@ -90,7 +91,7 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
     nitrogenG: bandsOf(run, 'nitrogenG', STEP_DAYS),
     bbch: bandsOfSeries(run, run.species[lead].bbch, STEP_DAYS),
     seedLayer: bandsOfSeries(run, run.seedLayer, STEP_DAYS),
-    up: run.species.map((_, c) => dateQuantiles(stageDays(run, c, 9))),
+    up: stagesByComponent.map((stages) => stages[0].date),
     alive: run.species.map((species) => bandsOfSeries(run, species.alive, STEP_DAYS)),
     plantsPerM2:
       quantilesOf(

@@ -1,4 +1,5 @@
 import { dayNumber } from '../foundations/day'
+import { finish, type Steps } from '../foundations/steps'
 import type { Check } from '../garden/check'
 import { segmentSizeM } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
@@ -9,14 +10,14 @@ import { findMethod } from '../termination/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import type { OwnResults } from '../termination/ownResults'
-import { firstUnknownDay, type WeatherEnsemble } from '../site/weather'
-import { resumeStand, runSaving, runStand, type SavedStates } from '../stand/kernel'
+import { firstMembers, firstUnknownDay, type WeatherEnsemble } from '../site/weather'
+import { resumeStand, runSavingInSteps, runStand, stateOn, type SavedStates } from '../stand/kernel'
 import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
-import type { MemberState } from '../stand/memberState'
+import type { StandState } from '../stand/state'
 import type { StandEvent, StandRun } from '../stand/types'
 import { drawMemberParameters } from '../stand/memberParameters'
-import { assimilate } from '../tracking/assimilate'
+import { assimilateInSteps } from '../tracking/assimilate'
 import { observationsOf, type Observation } from '../tracking/observations'
 import { canopyAbove, sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
@@ -162,8 +163,8 @@ export type SeasonRun = {
   ensemble: WeatherEnsemble
   again: (events: readonly StandEvent[], members?: number) => StandRun
   branch: (day: number, events: readonly StandEvent[], days?: number, members?: readonly number[]) => StandRun
-  /** The states of all members at the beginning of a day, with further events before it. */
-  statesOn: (day: number, events: readonly StandEvent[]) => readonly MemberState[]
+  /** The state at the beginning of a day, with further events before it. */
+  stateOn: (day: number, events: readonly StandEvent[]) => StandState
 }
 
 /**
@@ -171,12 +172,16 @@ export type SeasonRun = {
  * as what stood before left it. What was seen re-weights the members. Days in `saveOn` are those that `branch` can start
  * from without a run of its own. Returns null for crops, unknown species, and stands sown outside the weather.
  */
-export function standRunOn(
+export const standRunOn = (...asked: Parameters<typeof standRunOnInSteps>) =>
+  finish(standRunOnInSteps(...asked))
+
+/** The same with pauses. */
+export function* standRunOnInSteps(
   standCase: StandCase,
   ensemble: WeatherEnsemble,
-  ground: readonly Ground[] | null,
+  ground: Ground | null,
   saveOn: readonly number[] = [],
-): SeasonRun | null {
+): Steps<SeasonRun | null> {
   const { stand, bed, checks, upper } = standCase
   const start = latest(stand.start)
   const sown = sownSpecies(stand, bed)
@@ -208,9 +213,9 @@ export function standRunOn(
   const unknownFrom = firstUnknownDay(ensemble, sowDay)
   const unseen = looks.some((look) => look.day > unknownFrom)
   let saved: SavedStates = new Map()
-  const learned = assimilate(
-    (memberParameters, order) => {
-      const saving = runSaving(input, inOrder(order), memberParameters, saveOn)
+  const learned = yield* assimilateInSteps(
+    function* (memberParameters, order) {
+      const saving = yield* runSavingInSteps(input, inOrder(order), memberParameters, saveOn)
       saved = saving.saved
       return saving.run
     },
@@ -222,37 +227,28 @@ export function standRunOn(
   )
   const { memberParameters, run } = learned
   const weather = inOrder(learned.order)
-  const statesOn = (day: number) => {
-    const states = saved.get(day)
-    if (states) return states
-    const until = { ...weather, days: day + 1 - weather.startDay }
-    saved = new Map([...saved, ...runSaving(input, until, memberParameters, [day]).saved])
-    return saved.get(day)!
+  const savedOn = (day: number) => {
+    const state = saved.get(day) ?? stateOn(input, weather, memberParameters, day)
+    saved = new Map([...saved, [day, state]])
+    return state
   }
   const withEvents = (events: readonly StandEvent[]) => ({ ...input, events: [...input.events, ...events] })
   return {
     run,
     ensemble: weather,
     again: (events, members = weather.members.length) =>
-      runStand(
-        withEvents(events),
-        { ...weather, members: weather.members.slice(0, members) },
-        memberParameters,
-      ),
+      runStand(withEvents(events), firstMembers(weather, members), memberParameters),
     branch: (day, events, days, members) =>
       resumeStand(
         withEvents(events),
         weather,
         memberParameters,
-        statesOn(Math.max(day, sowDay)),
+        savedOn(Math.max(day, sowDay)),
         Math.max(day, sowDay),
         days,
         members,
       ),
-    statesOn: (day, events) =>
-      runSaving(withEvents(events), { ...weather, days: day - weather.startDay }, memberParameters, [
-        day,
-      ]).saved.get(day)!,
+    stateOn: (day, events) => stateOn(withEvents(events), weather, memberParameters, day),
   }
 }
 

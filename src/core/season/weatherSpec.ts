@@ -1,5 +1,6 @@
+import { finish, type Steps } from '../foundations/steps'
 import type { SiteClimate } from '../garden/site'
-import { buildEnsemble } from '../site/ensemble'
+import { buildEnsembleInSteps } from '../site/ensemble'
 import type { WeatherRecord } from '../site/record'
 import type { WeatherEnsemble } from '../site/weather'
 
@@ -19,6 +20,19 @@ export type WeatherSpec = {
   seed: number
 }
 
-export function ensembleOf(spec: WeatherSpec, record: WeatherRecord): WeatherEnsemble {
-  return buildEnsemble(spec.site, record, spec.today, spec.startDay, spec.days, spec.members, spec.seed)
+/** The ensemble of a spec, worked out with pauses. */
+export function ensembleInSteps(spec: WeatherSpec, record: WeatherRecord): Steps<WeatherEnsemble> {
+  return buildEnsembleInSteps(
+    spec.site,
+    record,
+    spec.today,
+    spec.startDay,
+    spec.days,
+    spec.members,
+    spec.seed,
+  )
 }
+
+/** The same at one go. */
+export const ensembleOf = (spec: WeatherSpec, record: WeatherRecord): WeatherEnsemble =>
+  finish(ensembleInSteps(spec, record))

@@ -1,7 +1,8 @@
+import { pickColumns } from '../foundations/columns'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { Bed } from '../garden/schema'
-import { germinationMoisture, soilWater, waterDay } from '../site/soilWater'
-import type { WeatherEnsemble } from '../site/weather'
+import { germinationMoisture, soilWater, waterCapacity, waterDay } from '../site/soilWater'
+import type { MemberWeather, WeatherEnsemble } from '../site/weather'
 
 /** One sowing day judged by the rain that follows it. */
 export type SowingDay = {
@@ -22,6 +23,36 @@ const MOIST_SHARE = 0.8
 const MOIST_ENOUGH = 0.5
 const LEAD_DAYS = 25
 
+/** Ground covered before sowing and after it, and none of it green, 0–1. */
+const COVER_BEFORE = Float64Array.of(0.1)
+const COVER_AFTER = Float64Array.of(0.05)
+const NO_GREEN = Float64Array.of(0)
+
+/** How a seed layer fares that is sown on the day at a place of a member's weather, with rain alone and with watering. */
+function moistureAfter({ waterMm, et0Mm }: MemberWeather, soil: Bed['soil'], at: number) {
+  const capacity = waterCapacity(soil)
+  const water = soilWater(soil, 1, 0.6)
+  const drained = new Float64Array(1)
+  for (let i = at - LEAD_DAYS; i < at; i++)
+    waterDay(water, capacity, waterMm, et0Mm, i, 0, COVER_BEFORE, COVER_BEFORE, drained, 0, 1)
+  const kept = pickColumns(water, [0])
+  let moist = 0
+  let rain = 0
+  let need = 0
+  for (let i = at; i < at + MOIST_DAYS; i++) {
+    for (const layer of [water, kept])
+      waterDay(layer, capacity, waterMm, et0Mm, i, 0, NO_GREEN, COVER_AFTER, drained, 0, 1)
+    if (germinationMoisture(water.seedLayerMm[0], capacity.seedMm) >= MOIST_ENOUGH) moist++
+    rain += waterMm[i]
+    const lack = 0.5 * capacity.seedMm - kept.seedLayerMm[0]
+    if (lack > 0) {
+      kept.seedLayerMm[0] += lack
+      need += lack
+    }
+  }
+  return { moist: moist / MOIST_DAYS >= MOIST_SHARE, rain, need }
+}
+
 /** Ranks sowing days by the chance that rain less evaporation keeps the top 5 cm moist. */
 export function rankSowingDays(
   ensemble: WeatherEnsemble,
@@ -32,27 +63,7 @@ export function rankSowingDays(
   return Array.from({ length: days }, (_, i) => fromDay + i).flatMap((day) => {
     const at = day - ensemble.startDay
     if (at < LEAD_DAYS || at + MOIST_DAYS > ensemble.days) return []
-    const outcomes = ensemble.members.map((weather) => {
-      const water = soilWater(soil, 0.6)
-      for (let i = at - LEAD_DAYS; i < at; i++)
-        waterDay(water, weather.waterMm[i], weather.et0Mm[i], 0.1, 0.1)
-      const kept = { ...water }
-      let moist = 0
-      let rain = 0
-      let need = 0
-      for (let i = at; i < at + MOIST_DAYS; i++) {
-        waterDay(water, weather.waterMm[i], weather.et0Mm[i], 0, 0.05)
-        if (germinationMoisture(water) >= MOIST_ENOUGH) moist++
-        rain += weather.waterMm[i]
-        waterDay(kept, weather.waterMm[i], weather.et0Mm[i], 0, 0.05)
-        const lack = 0.5 * kept.seedCapacityMm - kept.seedLayerMm
-        if (lack > 0) {
-          kept.seedLayerMm += lack
-          need += lack
-        }
-      }
-      return { moist: moist / MOIST_DAYS >= MOIST_SHARE, rain, need }
-    })
+    const outcomes = ensemble.members.map((weather) => moistureAfter(weather, soil, at))
     return [
       {
         day,

@@ -1,4 +1,5 @@
 import { dayNumber, yearOf } from '../foundations/day'
+import { finish, type Steps } from '../foundations/steps'
 import { mixSeed, randomStream, type RandomStream } from '../foundations/random'
 import type { SiteClimate } from '../garden/site'
 import type { ObservedDay } from '../garden/weatherYear'
@@ -12,13 +13,23 @@ import {
   YEARS_TO_RESAMPLE,
   type WeatherRecord,
 } from './record'
-import { daylightSeries, deriveWeather, emptyMember, sunSeries, type WeatherEnsemble } from './weather'
+import {
+  daylightSeries,
+  deriveWeather,
+  emptyMember,
+  sunSeries,
+  type MemberWeather,
+  type WeatherEnsemble,
+} from './weather'
 
 /** Members of a garden's ensemble: every chance that is shown is a share of them. */
 export const MEMBERS = 200
 
 /** Days by which a drawn year is moved at most, so that few years still give many members. */
 const SHIFT_DAYS = 7
+
+/** Members that are worked out between two pauses. */
+const MEMBERS_A_STEP = 10
 
 type ObservedByDay = Map<number, Pick<ObservedDay, 'tMinC' | 'tMaxC' | 'rainMm'>>
 
@@ -50,7 +61,11 @@ function yearDrawer(years: readonly number[], byDay: ObservedByDay, random: Rand
  * @param today first day that is not past; observed days from it on are used only as years to draw from
  * @param members 1–1000  @param days 1–3000
  */
-export function buildEnsemble(
+export const buildEnsemble = (...asked: Parameters<typeof buildEnsembleInSteps>) =>
+  finish(buildEnsembleInSteps(...asked))
+
+/** The same with pauses. */
+export function* buildEnsembleInSteps(
   site: SiteClimate,
   record: WeatherRecord,
   today: number,
@@ -58,7 +73,7 @@ export function buildEnsemble(
   days: number,
   members: number,
   seed: number,
-): WeatherEnsemble {
+): Steps<WeatherEnsemble> {
   const generator = weatherGenerator(site)
   const past = record.days.filter((entry) => entry.day < today)
   const byDay: ObservedByDay = new Map(past.map((entry) => [entry.day, entry]))
@@ -79,7 +94,8 @@ export function buildEnsemble(
   const predictedOn = Array.from({ length: days }, (_, i) => forecast.get(startDay + i))
   const seenOn = Array.from({ length: days }, (_, i) => byDay.get(startDay + i))
 
-  const all = Array.from({ length: members }, (_, index) => {
+  const all: MemberWeather[] = []
+  for (let index = 0; index < members; index++) {
     const random = randomStream(mixSeed(seed, index))
     const drawnDay = resampled ? yearDrawer(years, allByDay, random) : null
     const member = emptyMember(days)
@@ -101,8 +117,9 @@ export function buildEnsemble(
       member.rainMm[i] = state.rainMm
     }
     deriveWeather(member, site, sun)
-    return member
-  })
+    all.push(member)
+    if (index % MEMBERS_A_STEP === 0) yield
+  }
   return {
     startDay,
     days,

@@ -35,6 +35,18 @@ export function firstUnknownDay(ensemble: WeatherEnsemble, fromDay: number): num
   return ensemble.startDay + (first < 0 ? ensemble.days : first)
 }
 
+const prefixes = new WeakMap<WeatherEnsemble, Map<number, WeatherEnsemble>>()
+
+/** An ensemble of the first so many members; the same one whenever it is asked for. */
+export function firstMembers(ensemble: WeatherEnsemble, count: number): WeatherEnsemble {
+  if (count >= ensemble.members.length) return ensemble
+  let of = prefixes.get(ensemble)
+  if (!of) prefixes.set(ensemble, (of = new Map()))
+  let some = of.get(count)
+  if (!some) of.set(count, (some = { ...ensemble, members: ensemble.members.slice(0, count) }))
+  return some
+}
+
 export function emptyMember(days: number): MemberWeather {
   const series = () => new Float64Array(days)
   return {

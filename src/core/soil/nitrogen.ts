@@ -1,3 +1,4 @@
+import { exponential } from '../foundations/exponential'
 import type { Bed } from '../garden/schema'
 
 /** Mineral nitrogen where nothing is known of a bed's past, by the soil-fertility answer, g m⁻² (judgement; medium is the stated default 4.5). */
@@ -24,9 +25,12 @@ export const startingNitrogen = (
   stoodBefore: Bed['stoodBefore'] | undefined,
 ): number => STARTING_NITROGEN_G[fertility] * (stoodBefore ? LEFT_BY[stoodBefore] : 1)
 
+/** Natural logarithm of a doubling over 10 °C, per °C. */
+const PER_DEGREE = Math.LN2 / 10
+
 /** Release at a soil temperature in °C: Q10 of 2, none below freezing. */
 export function soilRelease(soilC: number, at20C: number): number {
-  return soilC <= 0 ? 0 : at20C * Math.exp((Math.LN2 * (soilC - 20)) / 10)
+  return soilC <= 0 ? 0 : at20C * exponential(PER_DEGREE * (soilC - 20))
 }
 
 /** Share of the mineral nitrogen that moves with water: nitrate (judgement, 0.7–0.95). */
@@ -43,9 +47,25 @@ const FIELD_CAPACITY_MM: Record<Bed['soil'], number> = {
 }
 
 /**
- * Nitrogen washed out of the root zone by a day's drainage, g m⁻²: the root zone as one mixed cell, from which the nitrate
- * leaves in the measure of the water that passes (after Burns 1975).
- * @param mineralG mineral nitrogen in the root zone, g m⁻², 0 or more  @param drainedMm water that leaves it, mm
+ * Washes nitrogen out of the root zone with a day's drainage in the members from `begin` up to `end`: the root zone as one
+ * mixed cell, from which the nitrate leaves in the measure of the water that passes (after Burns 1975).
+ * @param mineralG mineral nitrogen in the root zone, g m⁻²  @param drainedMm water that leaves it, mm
+ * @param leachedG is given what is washed out, g m⁻²
  */
-export const leachedNitrogen = (mineralG: number, drainedMm: number, soil: Bed['soil']): number =>
-  drainedMm > 0 ? (mineralG * NITRATE_SHARE * drainedMm) / (drainedMm + FIELD_CAPACITY_MM[soil]) : 0
+export function leachDay(
+  mineralG: Float64Array,
+  drainedMm: Float64Array,
+  soil: Bed['soil'],
+  leachedG: Float64Array,
+  begin: number,
+  end: number,
+): void {
+  const fieldCapacityMm = FIELD_CAPACITY_MM[soil]
+  for (let m = begin; m < end; m++) {
+    const drained = drainedMm[m]
+    if (drained <= 0) continue
+    const washed = (mineralG[m] * NITRATE_SHARE * drained) / (drained + fieldCapacityMm)
+    mineralG[m] -= washed
+    leachedG[m] += washed
+  }
+}

@@ -1,3 +1,4 @@
+import { atMost, within } from '../foundations/limit'
 import type { SpeciesParameters } from '../plants/parameters'
 
 /** Effective °C d of one temperature: rising above the base, level at the best, falling to zero at the maximum. */
@@ -45,29 +46,28 @@ export function vernalisingDay(meanC: number): number {
 /** Development-rate factor of vernalisation, floor–1; acts until BBCH 31. */
 export function vernalFactor(vernalDays: number, p: SpeciesParameters): number {
   if (p.vernalDays === 0) return 1
-  return p.vernalFloor + (1 - p.vernalFloor) * Math.min(1, vernalDays / p.vernalDays)
+  return p.vernalFloor + (1 - p.vernalFloor) * atMost(1, vernalDays / p.vernalDays)
 }
 
 /** Development-rate factor of daylength, floor–1; long-day plants have photoLowH < photoFullH, short-day the reverse. */
 export function photoFactor(daylightH: number, p: SpeciesParameters): number {
   if (p.photoFloor >= 1) return 1
   const share = (daylightH - p.photoLowH) / (p.photoFullH - p.photoLowH)
-  return p.photoFloor + (1 - p.photoFloor) * Math.min(1, Math.max(0, share))
+  return p.photoFloor + (1 - p.photoFloor) * within(share, 0, 1)
 }
 
 /**
- * Thermal time gained in a day from emergence on, °C d: vernalisation slows it to BBCH 31, daylength fully to 51
- * and by half to 61.
+ * Share of its thermal time that a day counts for, 0–1, from emergence on: vernalisation slows it to BBCH 31, daylength
+ * fully to 51 and by half to 61.
+ * @param photo the day's factor of daylength, from `photoFactor`
  */
-export function developmentGain(
-  thermalCd: number,
+export function developmentPace(
   ageCd: number,
   vernalDays: number,
-  daylightH: number,
+  photo: number,
   p: SpeciesParameters,
 ): number {
-  if (ageCd < p.t31Cd) return thermalCd * vernalFactor(vernalDays, p) * photoFactor(daylightH, p)
-  if (ageCd < p.t51Cd) return thermalCd * photoFactor(daylightH, p)
-  if (ageCd < p.t61Cd) return thermalCd * (0.5 + 0.5 * photoFactor(daylightH, p))
-  return thermalCd
+  if (ageCd < p.t31Cd) return vernalFactor(vernalDays, p) * photo
+  if (ageCd < p.t51Cd) return photo
+  return ageCd < p.t61Cd ? 0.5 + 0.5 * photo : 1
 }

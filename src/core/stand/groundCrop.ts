@@ -1,16 +1,23 @@
-import { UPTAKE_SHARE_PER_DAY, type Tally } from './plantState'
+import { UPTAKE_SHARE_PER_DAY } from './growth'
 import type { GroundCrop } from './types'
 
-/** Nitrogen a crop takes from the soil on a day, g m⁻²: what it wants, as far as its roots reach it. */
-export function feedCrop(crop: GroundCrop, day: number, mineralG: number, tally: Tally): number {
-  if (day >= crop.goneDay) return 0
+/** Nitrogen a crop takes from the soil on a day in the members from `begin` up to `end`: what it wants, as far as its roots reach it. */
+export function feedCrop(
+  crop: GroundCrop,
+  day: number,
+  mineralG: Float64Array,
+  takenG: Float64Array,
+  begin: number,
+  end: number,
+): void {
   const at = day - crop.plantedDay
-  const last = crop.wantedG.length - 1
-  if (at < 0 || at >= last) return 0
+  if (day >= crop.goneDay || at < 0 || at >= crop.wantedG.length - 1) return
   const wanted = crop.wantedG[at + 1] - crop.wantedG[at]
-  const taken = Math.min(wanted, UPTAKE_SHARE_PER_DAY * Math.max(0, mineralG - crop.leavesG))
-  tally.cropNitrogen += taken
-  return taken
+  for (let m = begin; m < end; m++) {
+    const taken = Math.min(wanted, UPTAKE_SHARE_PER_DAY * Math.max(0, mineralG[m] - crop.leavesG))
+    takenG[m] += taken
+    mineralG[m] -= taken
+  }
 }
 
 /** Share of the ground that a crop covers on a day, 0–1: straight up to its full size. */

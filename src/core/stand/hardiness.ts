@@ -1,3 +1,4 @@
+import { atLeast, atMost, within } from '../foundations/limit'
 import type { SpeciesParameters } from '../plants/parameters'
 
 /** Below this crown temperature plants harden (Fowler et al. 1999). */
@@ -15,20 +16,20 @@ const DEEP_SNOW_SHELTER = 0.75
 
 /** Temperature of the growing point, °C: between air and soil, closer to the soil under snow. */
 export function crownTemperature(tMinC: number, soilC: number, snowMm: number, p: SpeciesParameters): number {
-  const snowCover = Math.min(1, snowMm / DEEP_SNOW_MM)
+  const snowCover = atMost(1, snowMm / DEEP_SNOW_MM)
   const share = p.crownSoilShare + (0.95 - p.crownSoilShare) * snowCover * DEEP_SNOW_SHELTER
   return share * soilC + (1 - share) * tMinC
 }
 
 /** Next day's LT50, °C, from today's: hardening in the cold, softening in warm spells; stem growth costs hardiness. */
 export function nextLt50(lt50C: number, crownC: number, ageCd: number, p: SpeciesParameters): number {
-  const lost = Math.min(1, Math.max(0, (ageCd - p.t31Cd) / Math.max(1, p.t61Cd - p.t31Cd)))
+  const lost = within((ageCd - p.t31Cd) / atLeast(1, p.t61Cd - p.t31Cd), 0, 1)
   const hardest = p.lt50HardyC + (p.lt50TenderC - p.lt50HardyC) * lost
   if (crownC < ACCLIMATION_C) {
-    const rate = Math.min(0.12, HARDENING_PER_C * (ACCLIMATION_C - crownC))
+    const rate = atMost(0.12, HARDENING_PER_C * (ACCLIMATION_C - crownC))
     return lt50C + rate * (hardest - lt50C) * (lt50C > hardest ? 1 : 0.5)
   }
-  return lt50C + Math.min(0.25, SOFTENING_PER_C * (crownC - ACCLIMATION_C)) * (p.lt50TenderC - lt50C)
+  return lt50C + atMost(0.25, SOFTENING_PER_C * (crownC - ACCLIMATION_C)) * (p.lt50TenderC - lt50C)
 }
 
 /** Share of plants that lives through a night at this crown temperature, 0–1; a half at LT50. */

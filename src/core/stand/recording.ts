@@ -1,15 +1,12 @@
-import { poolMass, poolNitrogen, type ResiduePools } from '../residue/pools'
-import type { SoilWater } from '../site/soilWater'
-import type { WeatherEnsemble } from '../site/weather'
+import { poolMass, poolNitrogen } from '../residue/pools'
+import { waterCapacity } from '../site/soilWater'
 import { heldBy } from '../soil/ground'
-import type { MemberState } from './memberState'
-import type { SpeciesState } from './plantState'
+import { bbchOf, type Plants } from './plants'
+import type { StandState } from './state'
 import type { StandInput, StandRun } from './types'
 
-/** A run with all its series empty, from a day to the end of the weather. */
-export function emptyRun(input: StandInput, ensemble: WeatherEnsemble, startDay: number): StandRun {
-  const days = ensemble.startDay + ensemble.days - startDay
-  const members = ensemble.members.length
+/** A run with all its series empty. */
+export function emptyRun(input: StandInput, startDay: number, days: number, members: number): StandRun {
   const series = () => new Float32Array(days * members)
   const perMember = () => new Float64Array(members)
   return {
@@ -17,6 +14,7 @@ export function emptyRun(input: StandInput, ensemble: WeatherEnsemble, startDay:
     days,
     members,
     sown: input.sown,
+    soil: input.soil,
     species: input.sown.map(() => ({
       bbch: series(),
       massG: series(),
@@ -46,72 +44,83 @@ export function emptyRun(input: StandInput, ensemble: WeatherEnsemble, startDay:
   }
 }
 
-/** Writes the day's state of all species into the run; returns the green cover. */
-export function record(
-  run: StandRun,
-  at: number,
-  states: readonly SpeciesState[],
-  pools: ResiduePools,
-  buried: ResiduePools,
-  water: SoilWater,
-  mineral: number,
-  fixed: number,
-): number {
-  let leaf = 0
-  let mass = 0
-  let nitrogen = 0
-  let height = 0
-  for (let c = 0; c < states.length; c++) {
-    const state = states[c]
-    leaf += run.sown[c].plant.parameters.extinction * state.lai
-    mass += state.mass
-    nitrogen += state.nitrogen
-    if (state.emerged && state.alive > 0.02) height = Math.max(height, state.height)
-    run.species[c].bbch[at] = state.bbch
-    run.species[c].massG[at] = state.mass
-    run.species[c].alive[at] = state.emerged ? state.alive : 0
+/** A cover this thin has no height to speak of: share of the plants that lives. */
+const LAST_STANDING = 0.02
+
+/** Writes the state of the members from `begin` up to `end` into the run's day `d`. */
+export function record(run: StandRun, d: number, state: StandState, begin: number, end: number): void {
+  const { days } = run
+  const { surface, buried, water, tally, mineralG, sky } = state
+  const { seedMm } = waterCapacity(run.soil)
+  const { plants } = state
+  for (let c = 0; c < plants.length; c++) recordSpecies(run, c, d, plants[c], begin, end)
+  for (let m = begin; m < end; m++) {
+    const at = m * days + d
+    let massG = 0
+    let nitrogenG = 0
+    let heightM = 0
+    for (let c = 0; c < plants.length; c++) {
+      const species = plants[c]
+      massG += species.massG[m]
+      nitrogenG += species.nitrogenG[m]
+      if (species.alive[m] > LAST_STANDING) heightM = Math.max(heightM, species.heightM[m])
+    }
+    run.massG[at] = massG
+    run.nitrogenG[at] = nitrogenG
+    run.heightM[at] = heightM
+    run.cover[at] = sky.cover[m]
+    run.fixedG[at] = tally.fixedG[m]
+    run.residueG[at] = poolMass(surface, m)
+    run.residueNitrogenG[at] = poolNitrogen(surface, m) + poolNitrogen(buried, m)
+    run.soilWaterMm[at] = water.seedLayerMm[m] + water.rootZoneMm[m]
+    run.seedLayer[at] = water.seedLayerMm[m] / seedMm
+    run.releasedG[at] = surface.netReleasedG[m] + buried.netReleasedG[m]
+    run.mineralG[at] = mineralG[m]
   }
-  const cover = 1 - Math.exp(-leaf * 1.1)
-  run.cover[at] = cover
-  run.heightM[at] = height
-  run.massG[at] = mass
-  run.nitrogenG[at] = nitrogen
-  run.fixedG[at] = fixed
-  run.residueG[at] = poolMass(pools)
-  run.residueNitrogenG[at] = poolNitrogen(pools) + poolNitrogen(buried)
-  run.soilWaterMm[at] = water.seedLayerMm + water.rootZoneMm
-  run.seedLayer[at] = water.seedLayerMm / water.seedCapacityMm
-  run.releasedG[at] = pools.netReleasedG + buried.netReleasedG
-  run.mineralG[at] = mineral
-  return cover
+}
+
+function recordSpecies(run: StandRun, c: number, d: number, plants: Plants, begin: number, end: number) {
+  const { days } = run
+  const { parameters } = run.sown[c].plant
+  const { bbch, massG, alive } = run.species[c]
+  for (let m = begin; m < end; m++) {
+    const at = m * days + d
+    bbch[at] = bbchOf(plants, m, parameters)
+    massG[at] = plants.massG[m]
+    alive[at] = plants.alive[m]
+  }
 }
 
 /** Closes a member's accounts: all that was there and came in, and where it is or went. */
-export function closeAccounts(run: StandRun, member: number, end: MemberState): void {
+export function closeAccounts(run: StandRun, end: StandState, m: number): void {
   const { accounts } = run
-  const { states, pools, buried, water, tally, start } = end
-  states.forEach((state, c) => (run.species[c].plantsPerM2[member] = state.plants))
+  const { plants, surface, buried, water, tally, start } = end
   let live = 0
   let plantNitrogen = 0
-  for (const state of states) {
-    live += state.mass
-    plantNitrogen += state.nitrogen
-  }
-  const held = heldBy(end)
-  run.carriedOff.massG[member] = tally.exportedMass
-  run.carriedOff.nitrogenG[member] = tally.exportedNitrogen
-  accounts.massIn[member] = start.massG + tally.grown + tally.broughtMass
-  accounts.massOut[member] = live + held.massG + pools.decayedG + buried.decayedG + tally.exportedMass
-  accounts.nitrogenIn[member] =
-    start.nitrogenG + tally.soilNitrogen + tally.fixed + tally.seedNitrogen + tally.broughtNitrogen
-  accounts.nitrogenOut[member] =
+  plants.forEach((species, c) => {
+    run.species[c].plantsPerM2[m] = species.perM2[m]
+    live += species.massG[m]
+    plantNitrogen += species.nitrogenG[m]
+  })
+  const held = heldBy(end, m)
+  run.carriedOff.massG[m] = tally.exportedG[m]
+  run.carriedOff.nitrogenG[m] = tally.exportedNitrogenG[m]
+  accounts.massIn[m] = start.massG[m] + tally.grownG[m] + tally.broughtG[m]
+  accounts.massOut[m] = live + held.massG + surface.decayedG[m] + buried.decayedG[m] + tally.exportedG[m]
+  accounts.nitrogenIn[m] =
+    start.nitrogenG[m] +
+    tally.soilNitrogenG[m] +
+    tally.fixedG[m] +
+    tally.seedNitrogenG[m] +
+    tally.broughtNitrogenG[m]
+  accounts.nitrogenOut[m] =
     held.nitrogenG +
     plantNitrogen +
-    pools.microbialNitrogenG +
-    buried.microbialNitrogenG +
-    tally.exportedNitrogen +
-    tally.leached +
-    tally.cropNitrogen
-  accounts.waterIn[member] = start.waterMm + water.gainedMm
-  accounts.waterOut[member] = held.waterMm + water.evaporatedMm + water.transpiredMm + water.drainedMm
+    surface.microbialNitrogenG[m] +
+    buried.microbialNitrogenG[m] +
+    tally.exportedNitrogenG[m] +
+    tally.leachedG[m] +
+    tally.cropNitrogenG[m]
+  accounts.waterIn[m] = start.waterMm[m] + water.gainedMm[m]
+  accounts.waterOut[m] = held.waterMm + water.evaporatedMm[m] + water.transpiredMm[m] + water.drainedMm[m]
 }

@@ -1,4 +1,4 @@
-import { quantilesOf, type Quantiles } from '../foundations/statistics'
+import { placeRank, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { StandRun } from './types'
 
 type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'releasedG' | 'heightM'
@@ -13,13 +13,16 @@ export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Band
 export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: number): Bands {
   const bands: Bands = { startDay: run.startDay, stepDays, p10: [], p50: [], p90: [] }
   const column = new Float64Array(run.members)
+  const last = run.members - 1
+  const [low, middle, high] = [0.1, 0.5, 0.9].map((p) => Math.min(last, Math.floor(p * run.members)))
   for (let day = 0; day < run.days; day += stepDays) {
     for (let member = 0; member < run.members; member++) column[member] = series[member * run.days + day]
-    const sorted = Float64Array.from(column).sort()
-    const pick = (p: number) => sorted[Math.min(run.members - 1, Math.floor(p * run.members))]
-    bands.p10.push(pick(0.1))
-    bands.p50.push(pick(0.5))
-    bands.p90.push(pick(0.9))
+    placeRank(column, middle, 0, last)
+    placeRank(column, low, 0, middle)
+    placeRank(column, high, middle, last)
+    bands.p10.push(column[low])
+    bands.p50.push(column[middle])
+    bands.p90.push(column[high])
   }
   return bands
 }
@@ -52,8 +55,23 @@ export function dateQuantiles(days: Float64Array): DateQuantiles {
   return { chance: reached / days.length, quantiles: quantilesOf(days) }
 }
 
+/** Fewer plants alive than this share reach no stage any more. */
+const REACHING = 0.1
+
 /** When a species of the run first reaches a BBCH code, alive. */
-export function stageDays(run: StandRun, component: number, bbch: number): Float64Array {
-  const { bbch: stage, alive } = run.species[component]
-  return firstDays(run, (at) => stage[at] >= bbch && alive[at] > 0.1)
+export const stageDays = (run: StandRun, component: number, bbch: number): Float64Array =>
+  allStageDays(run, component, [bbch])[0]
+
+/** The same for several codes, ascending: one walk through each member's days. */
+export function allStageDays(run: StandRun, component: number, codes: readonly number[]): Float64Array[] {
+  const { bbch, alive } = run.species[component]
+  const { days, members, startDay } = run
+  const reached = codes.map(() => new Float64Array(members).fill(NaN))
+  for (let member = 0; member < members; member++) {
+    let next = 0
+    for (let d = 0, at = member * days; d < days && next < codes.length; d++, at++)
+      if (alive[at] > REACHING)
+        while (next < codes.length && bbch[at] >= codes[next]) reached[next++][member] = startDay + d
+  }
+  return reached
 }

@@ -2,53 +2,58 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { findSpecies } from '../plants/catalogue'
 import { emptyPools, poolMass, poolNitrogen } from '../residue/pools'
-import { newState, newTally } from './plantState'
+import { bbchOf, GROWING, newTally, sownPlants } from './plants'
 import { shareAbove, takeTop } from './taking'
 
 const rye = findSpecies('cereal-rye')!
-const standing = () => ({
-  ...newState(),
-  emerged: true,
-  mass: 400,
-  nitrogen: 8,
-  lai: 3,
-  alive: 0.9,
-  ageCd: rye.parameters.t51Cd,
-  bbch: 51,
-})
+const { parameters } = rye
+function standing() {
+  const plants = sownPlants(parameters, new Float64Array(1))
+  const now = {
+    emergence: GROWING,
+    massG: 400,
+    nitrogenG: 8,
+    lai: 3,
+    alive: 0.9,
+    ageCd: parameters.t51Cd,
+  }
+  for (const [name, value] of Object.entries(now)) plants[name as keyof typeof now][0] = value
+  return plants
+}
+/** Takes growth off a plant that stands; tells what is left and where the rest went. */
+function taken(share: number, gone: number) {
+  const plants = standing()
+  const pools = emptyPools(1)
+  const tally = newTally(1)
+  takeTop(plants, 0, parameters, share, gone, pools, tally)
+  return { plants, pools, tally, bbch: bbchOf(plants, 0, parameters) }
+}
 const share = fc.double({ min: 0, max: 1, noNaN: true })
 
 describe('taking growth off', () => {
   test('what is taken lies on the ground or is gone; mass and nitrogen are all accounted for', () => {
     fc.assert(
-      fc.property(share, share, (taken, gone) => {
-        const state = standing()
-        const pools = emptyPools()
-        const tally = newTally()
-        takeTop(state, rye, taken, gone, pools, tally)
-        expect(state.mass + poolMass(pools) + tally.exportedMass).toBeCloseTo(400, 6)
-        expect(state.nitrogen + poolNitrogen(pools) + tally.exportedNitrogen).toBeCloseTo(8, 6)
-        expect(tally.exportedMass).toBeCloseTo(400 * taken * gone, 6)
-        expect(state.mass).toBeGreaterThanOrEqual(0)
+      fc.property(share, share, (part, gone) => {
+        const { plants, pools, tally } = taken(part, gone)
+        expect(plants.massG[0] + poolMass(pools, 0) + tally.exportedG[0]).toBeCloseTo(400, 6)
+        expect(plants.nitrogenG[0] + poolNitrogen(pools, 0) + tally.exportedNitrogenG[0]).toBeCloseTo(8, 6)
+        expect(tally.exportedG[0]).toBeCloseTo(400 * part * gone, 6)
+        expect(plants.massG[0]).toBeGreaterThanOrEqual(0)
       }),
     )
   })
   test('plants live on; leaf goes with the growth', () => {
-    const state = standing()
-    takeTop(state, rye, 0.4, 0, emptyPools(), newTally())
-    expect(state).toMatchObject({ alive: 0.9, lai: expect.closeTo(1.8, 9), bbch: 51 })
+    const { plants, bbch } = taken(0.4, 0)
+    expect(plants.alive[0]).toBe(0.9)
+    expect(plants.lai[0]).toBeCloseTo(1.8, 9)
+    expect(bbch).toBeCloseTo(51, 9)
   })
   test('a deep cut takes the growing points: new shoots begin at an earlier stage', () => {
-    const state = standing()
-    takeTop(state, rye, 0.8, 1, emptyPools(), newTally())
-    expect(state.ageCd).toBeCloseTo(0.6 * rye.parameters.t31Cd, 9)
-    expect(state.bbch).toBeLessThan(31)
+    const { plants, bbch } = taken(0.8, 1)
+    expect(plants.ageCd[0]).toBeCloseTo(0.6 * parameters.t31Cd, 9)
+    expect(bbch).toBeLessThan(31)
   })
-  test('nothing taken changes nothing', () => {
-    const state = standing()
-    takeTop(state, rye, 0, 1, emptyPools(), newTally())
-    expect(state).toEqual(standing())
-  })
+  test('nothing taken changes nothing', () => expect(taken(0, 1).plants).toEqual(standing()))
 })
 
 describe('what stands above a height', () => {

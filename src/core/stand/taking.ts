@@ -1,7 +1,6 @@
-import type { Species } from '../plants/parameters'
+import type { SpeciesParameters } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
-import type { SpeciesState, Tally } from './plantState'
-import { bbchAt } from './stage'
+import { GROWING, type Plants, type Tally } from './plants'
 
 /** Share of a stand's growth above a height, 0–1: more of it sits high than low (judgement, exponent 0.5–1). */
 export function shareAbove(heightM: number, standHeightM: number): number {
@@ -14,28 +13,29 @@ const DEEP_CUT = 0.5
 const SHOOTS_BEGIN = 0.6
 
 /**
- * Takes a share of the growth off the living plants, 0–1. Of what is taken the share `gone` leaves the bed, carried off
- * or eaten; the rest lies on the ground. A deep cut sets the stage back.
+ * Takes a share of the growth off a member's living plants, 0–1. Of what is taken the share `gone` leaves the bed,
+ * carried off or eaten; the rest lies on the ground. A deep cut sets the stage back.
  */
 export function takeTop(
-  state: SpeciesState,
-  plant: Species,
+  plants: Plants,
+  m: number,
+  { t31Cd }: SpeciesParameters,
   share: number,
   gone: number,
-  pools: ResiduePools,
+  residue: ResiduePools,
   tally: Tally,
 ): void {
   if (share <= 0) return
-  const massG = state.mass * share
-  const nitrogenG = state.nitrogen * share
-  addResidue(pools, massG * (1 - gone), nitrogenG * (1 - gone))
-  tally.exportedMass += massG * gone
-  tally.exportedNitrogen += nitrogenG * gone
-  state.mass -= massG
-  state.nitrogen -= nitrogenG
-  state.lai *= 1 - share
+  const massG = plants.massG[m] * share
+  const nitrogenG = plants.nitrogenG[m] * share
+  addResidue(residue, m, massG * (1 - gone), nitrogenG * (1 - gone))
+  tally.exportedG[m] += massG * gone
+  tally.exportedNitrogenG[m] += nitrogenG * gone
+  plants.massG[m] -= massG
+  plants.nitrogenG[m] -= nitrogenG
+  plants.lai[m] *= 1 - share
   if (share > DEEP_CUT) {
-    state.ageCd = Math.min(state.ageCd, SHOOTS_BEGIN * plant.parameters.t31Cd)
-    state.bbch = bbchAt(state.ageCd, plant.parameters)
+    plants.ageCd[m] = Math.min(plants.ageCd[m], SHOOTS_BEGIN * t31Cd)
+    plants.emergence[m] = GROWING
   }
 }

@@ -76,7 +76,7 @@ export type StandInput = {
   /** What stood here before the records begin; matters only where `ground` is not known. */
   stoodBefore?: Bed['stoodBefore']
   /** The ground as what stood before left it, member after member, over and over where there are fewer; else by the answers. */
-  ground?: readonly Ground[]
+  ground?: Ground
   /** A crop that takes nitrogen and water from the same ground. */
   crop?: GroundCrop
   /** Share of light taken by surroundings, 0–0.8. */
@@ -94,6 +94,7 @@ export type StandRun = {
   days: number
   members: number
   sown: readonly SownSpecies[]
+  soil: Bed['soil']
   /** Per species: BBCH, live shoot mass, share of emerged plants alive; and per member the plants per m² that came up. */
   species: { bbch: Float32Array; massG: Float32Array; alive: Float32Array; plantsPerM2: Float64Array }[]
   /** Ground covered by live green, 0–1. */

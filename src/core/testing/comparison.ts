@@ -1,6 +1,7 @@
 import { isoDate } from '../foundations/day'
 import { compareTerminations, type Ask, type TerminationOption } from '../scenario/compare'
 import type { Means, Scenario } from '../scenario/types'
+import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 import type { Stand } from '../garden/schema'
@@ -30,7 +31,15 @@ export function waysFor(
     ground: BARE_FACTS,
     today: from,
   }
-  const season = { run: covered, ensemble, again: () => covered, branch: () => covered, statesOn: () => [] }
+  const season: SeasonRun = {
+    run: covered,
+    ensemble,
+    again: () => covered,
+    branch: () => covered,
+    stateOn: () => {
+      throw new Error('a run that is at hand has no states')
+    },
+  }
   return compareTerminations(scenario, season, ask)
 }
 

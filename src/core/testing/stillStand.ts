@@ -28,7 +28,12 @@ export function stillStand(
 ): { run: StandRun; ensemble: ReturnType<typeof steadyWeather> } {
   const ensemble = steadyWeather(meanC, days, members, startDay)
   const sown = plants.flatMap(({ speciesId }) => raked(findSpecies(speciesId)!))
-  const run = emptyRun(plainInput(sown, startDay), ensemble, startDay)
+  const run = emptyRun(
+    plainInput(sown, startDay),
+    startDay,
+    ensemble.startDay + ensemble.days - startDay,
+    members,
+  )
   plants.forEach(({ bbch, massG }, c) => {
     run.species[c].bbch.fill(bbch)
     run.species[c].massG.fill(massG)

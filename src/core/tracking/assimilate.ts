@@ -1,4 +1,5 @@
 import { mixSeed, randomStream } from '../foundations/random'
+import { finish, type Steps } from '../foundations/steps'
 import type { StandRun } from '../stand/types'
 import type { MemberParameters } from '../stand/memberParameters'
 import { OBSERVATION_ERROR, type Observation } from './observations'
@@ -134,7 +135,7 @@ export function takeCounts(
 }
 
 /** Runs a stand with these parameters; `order` says whose weather each member has, null for its own. */
-type Runner = (memberParameters: MemberParameters, order: readonly number[] | null) => StandRun
+type Runner<Run> = (memberParameters: MemberParameters, order: readonly number[] | null) => Run
 
 /** Members that must be left to carry a draw, as a share of all; below it the evidence is taken in smaller steps. */
 const EFFECTIVE_SHARE = 0.25
@@ -189,22 +190,37 @@ function opened(memberParameters: MemberParameters, looks: readonly Observation[
  * `pairWeather` keeps a member's weather with its parameters; needed where the days of the looks were not observed.
  * Returns the last run, its parameters and whose weather its members have.
  */
-export function assimilate(
-  runWith: Runner,
+export const assimilate = (
+  runWith: Runner<StandRun>,
+  ...rest: [MemberParameters, number, readonly Observation[], number, boolean]
+) =>
+  finish(
+    assimilateInSteps(
+      function* (...asked): Steps<StandRun> {
+        yield
+        return runWith(...asked)
+      },
+      ...rest,
+    ),
+  )
+
+/** The same with pauses. */
+export function* assimilateInSteps(
+  runWith: Runner<Steps<StandRun>>,
   prior: MemberParameters,
   lead: number,
   seen: readonly Observation[],
   seed: number,
   pairWeather: boolean,
-): { run: StandRun; memberParameters: MemberParameters; order: readonly number[] | null } {
+): Steps<{ run: StandRun; memberParameters: MemberParameters; order: readonly number[] | null }> {
   const looks = seen.filter(tellsSomething)
   let memberParameters = opened(prior, looks)
   let order: readonly number[] | null = null
-  let run = runWith(memberParameters, order)
+  let run = yield* runWith(memberParameters, order)
   if (looks.length === 0) return { run, memberParameters, order }
   if (looks.some((look) => look.plants && look.plants.perM2 > 0)) {
     memberParameters = takeCounts(run, memberParameters, looks, seed)
-    run = runWith(memberParameters, order)
+    run = yield* runWith(memberParameters, order)
   }
   let left = 1
   for (let round = 0; round < MOST_ROUNDS && left > 1e-9; round++) {
@@ -218,7 +234,7 @@ export function assimilate(
     memberParameters = drawn.memberParameters
     const last: readonly number[] | null = order
     if (pairWeather) order = drawn.picks.map((pick) => last?.[pick] ?? pick)
-    run = runWith(memberParameters, order)
+    run = yield* runWith(memberParameters, order)
   }
   return { run, memberParameters, order }
 }

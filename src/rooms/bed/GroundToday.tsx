@@ -6,7 +6,7 @@ import { mulchDepthM } from '../../core/planting/feeding'
 import { centimetres, grams, type Units } from '../../text/format'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 
 /** Mulch that is worth naming, g m⁻². */
 const NAMED_MULCH_G = 40
@@ -25,7 +25,7 @@ const spoken = (low: number, high: number, units: Units) =>
 export function GroundToday({ bed, units }: { bed: Bed; units: Units }) {
   const { data, spec, today } = useGarden()
   const before = useMemo(() => beforeOn(data, bed, { kind: 'whole' }, today, null), [data, bed, today])
-  const { value } = useEngine('ground', before.length > 0 ? [spec, before, bed, today] : null)
+  const { value } = useAnswer('ground', before.length > 0 ? [spec, before, bed, today] : null)
   if (!value) return null
   const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
   const { mineralG, mulchG, waterShare } = value

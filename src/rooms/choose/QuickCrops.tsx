@@ -11,7 +11,7 @@ import { added } from '../../data/writes'
 import { Chance } from '../../parts/Chance'
 import { useOnce } from '../../parts/once'
 import { useCommit } from '../../state/garden'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { dateRangeText, shortDate } from '../../text/format'
 
 /** In a short gap: food crops that are eaten before the ground is wanted, as rivals to a cover. */
@@ -28,7 +28,7 @@ export function QuickCrops({ args }: { args: [WeatherSpec, ChooseQuestion] }) {
     (): [WeatherSpec, number, number] | null => (short ? [spec, sowDay, wanted] : null),
     [short, spec, sowDay, wanted],
   )
-  const { value } = useEngine('quickCrops', job)
+  const { value } = useAnswer('quickCrops', job)
   const commit = useCommit()
   const navigate = useNavigate()
   const { run: plan } = useOnce(async ({ cropId, harvest }: QuickCrop) => {

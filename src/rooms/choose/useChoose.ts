@@ -11,7 +11,7 @@ import { standName } from '../../parts/names'
 import { useOnce } from '../../parts/once'
 import { useCommit, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { chosenCover, planCover, type CoverChoice } from '../../actions/planCover'
@@ -79,7 +79,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     const asked = { bed, data: expected, upper: find(upperId) ?? null, next: find(nextId), sowUntilDay }
     return [spec, questionOf(filled, { ...asked, seedAtHand, today })]
   }, [formText, today, horizon, spec, bed, expected, handText, upperId, nextId, sowUntilDay])
-  const answer = useEngine('choose', args)
+  const answer = useAnswer('choose', args)
 
   // The crop told here is planned with the cover; one planned already takes over what was told.
   const choice = useMemo((): CoverChoice => {

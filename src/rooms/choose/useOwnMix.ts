@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import type { OwnAnswer } from '../../core/choosing/own'
 import type { ChooseQuestion, MixComponent, Rejection } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { useSettled } from '../../state/useSettled'
 
 /** The cover left out that came nearest to fitting. */
@@ -28,7 +28,7 @@ export function useOwnMix(
         : null,
     [args, settled],
   )
-  const answer = useEngine('ownMix', job, 'own mix')
+  const answer = useAnswer('ownMix', job, 'own mix')
   const current = settled === components ? answer.value : undefined
   return {
     components,

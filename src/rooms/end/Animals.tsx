@@ -11,7 +11,7 @@ import { DateField } from '../../parts/DateField'
 import { plantsOf } from '../../parts/names'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { AnimalPlanView } from './AnimalPlanView'
@@ -90,11 +90,11 @@ export function Animals({ end }: { end: EndView }) {
       : sown && startDay <= dayNumber(sown.date)
         ? `It was sown on ${sown.date}. The animals come after.`
         : undefined
-  const args: Parameters<typeof useEngine<'moving'>>[1] =
+  const args: Parameters<typeof useAnswer<'moving'>>[1] =
     !plan || obstacle || startProblem || startDay === null
       ? null
       : [spec, { scenario: standing, method, plan, startDay }]
-  const answer = useEngine('moving', args, `moving ${stand.id}`)
+  const answer = useAnswer('moving', args, `moving ${stand.id}`)
   const shown = answer.value ?? answer.last
   return (
     <div data-testid="animals">

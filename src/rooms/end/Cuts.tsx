@@ -11,7 +11,7 @@ import { SelectField, TextField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
 import { newId } from '../../data/ids'
 import { useCommit, useGarden } from '../../state/garden'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { CutOutcome } from './CutOutcome'
 import { CUT_KINDS, cutOf, cutProblems, type CutForm, type CutKindId } from './cutForm'
 import type { EndView } from './useEnd'
@@ -46,11 +46,11 @@ export function Cuts({ end }: { end: EndView }) {
   const problems = cutProblems(form, stand, horizon)
   const right = Object.keys(problems).length === 0
   const args = useMemo(
-    (): Parameters<typeof useEngine<'cutting'>>[1] =>
+    (): Parameters<typeof useAnswer<'cutting'>>[1] =>
       right ? [spec, { ...view.standCase, nextStartDay: null }, { ...cutOf(form), note: '' }] : null,
     [right, spec, view.standCase, form],
   )
-  const answer = useEngine('cutting', args, `cutting ${stand.id}`)
+  const answer = useAnswer('cutting', args, `cutting ${stand.id}`)
   const shown = answer.value ?? answer.last
   const choose = (id: CutKindId) => {
     const chosen = CUT_KINDS.find((entry) => entry.id === id)!

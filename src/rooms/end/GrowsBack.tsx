@@ -7,7 +7,7 @@ import { plantsOf } from '../../parts/names'
 import { SelectField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { Dates } from './Dates'
 import { Tracks } from './Tracks'
 import { useSettled } from '../../state/useSettled'
@@ -47,7 +47,7 @@ export function GrowsBack({ end }: { end: EndView }) {
     ({ code }) => code !== 'beyond the forecast' && code !== 'planting is past',
   )
   const args = useMemo(
-    (): Parameters<typeof useEngine<'regrowth'>>[1] =>
+    (): Parameters<typeof useAnswer<'regrowth'>>[1] =>
       right
         ? [
             spec,
@@ -61,7 +61,7 @@ export function GrowsBack({ end }: { end: EndView }) {
         : null,
     [right, spec, settled, height, work],
   )
-  const answer = useEngine('regrowth', args, `regrowth ${stand.id}`)
+  const answer = useAnswer('regrowth', args, `regrowth ${stand.id}`)
   const points = answer.value ?? answer.last
   const [chosen, setChosen] = useState<number | null>(null)
   return (

@@ -6,7 +6,7 @@ import { Caution } from '../../parts/Caution'
 import { DateField } from '../../parts/DateField'
 import { longDate } from '../../text/format'
 import { SelectField } from '../../parts/SelectField'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { planCaseOf, useStanding } from './planCase'
 import { planOf } from './planWords'
 import { PlanDrawing } from './PlanDrawing'
@@ -43,7 +43,7 @@ export function WorkPlan({ end }: { end: EndView }) {
   const problem = dateProblem(date, end.sownDay)
   const day = problem ? end.today : dayNumber(date)
   const { standing, failure } = useStanding(end)
-  const sun = useEngine('filmSun', entry.sheet === 'clear' ? [spec, day, 14] : null)
+  const sun = useAnswer('filmSun', entry.sheet === 'clear' ? [spec, day, 14] : null)
   const plan = planOf(
     planCaseOf(
       end,

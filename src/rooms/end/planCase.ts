@@ -4,7 +4,7 @@ import type { Quantiles } from '../../core/foundations/statistics'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import { justBefore, stageReached, type StandForecast } from '../../core/season/forecast'
 import { plantsOf } from '../../parts/names'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import type { PlanCase } from './planTypes'
 import { standingCase, type EndView } from './useEnd'
 
@@ -13,7 +13,7 @@ export function useStanding({ spec, view, stand }: EndView): {
   standing: StandForecast | null
   failure: { error: string | null; retry: () => void }
 } {
-  const answer = useEngine('forecast', [spec, standingCase(view.standCase)], `standing ${stand.id}`)
+  const answer = useAnswer('forecast', [spec, standingCase(view.standCase)], `standing ${stand.id}`)
   return { standing: answer.value ?? answer.last ?? null, failure: answer }
 }
 

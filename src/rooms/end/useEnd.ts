@@ -11,7 +11,7 @@ import { forecastName } from '../../parts/weave/useBedCloth'
 import { useCommit, useGarden } from '../../state/garden'
 import { draftDropped, draftKept } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
 import { endFact, endProblems, type EndForm } from './form'
@@ -79,14 +79,14 @@ export function useEnd(view: StandView, compares = true) {
   const settledStart = useSettled(startDay)
   const planned = plannedEnd(view)
   const args = useMemo(
-    (): Parameters<typeof useEngine<'compare'>>[1] =>
+    (): Parameters<typeof useAnswer<'compare'>>[1] =>
       !compares || !rightPlan || stand.end.actual
         ? null
         : [spec, settled, { startDay: settledStart, planned }],
     [compares, rightPlan, stand.end.actual, spec, settled, settledStart, planned],
   )
-  const answer = useEngine('compare', args, `compare ${stand.id}`)
-  const forecasts = useEngine('forecast', [spec, standCase], forecastName(stand.id))
+  const answer = useAnswer('compare', args, `compare ${stand.id}`)
+  const forecasts = useAnswer('forecast', [spec, standCase], forecastName(stand.id))
   // The last one stands in while a changed one is computed: stages seldom move by it, and are not lost.
   const forecast = forecasts.value === undefined ? forecasts.last : forecasts.value
 

@@ -21,11 +21,17 @@ type Props = { column: Column; layout: LoomLayout; loom: Loom; dark: boolean }
 /** One bed: its strip of cloth, the names on it, its gaps and stage knots. */
 export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark }: Props) {
   const { entry, left, width } = column
-  const { strip, forecasts, failure } = useBedCloth(entry.stands, loom.firstDay, loom.lastDay - loom.firstDay)
+  const { strip, forecasts, pending, failure } = useBedCloth(
+    entry.stands,
+    loom.firstDay,
+    loom.lastDay - loom.firstDay,
+    // One of many: what is picked on the sheet goes before it.
+    'next',
+  )
   const todayY = yOfDay(layout, loom, loom.today)
   return (
     <>
-      <div className="absolute z-0" style={{ left, top: 0 }}>
+      <div className="absolute z-0" style={{ left, top: 0 }} data-woven={pending === 0}>
         <StripCanvas strip={strip} width={width} height={layout.height} dark={dark} />
       </div>
       <div className="absolute z-20" style={{ left, top: 0, width, height: 0 }}>

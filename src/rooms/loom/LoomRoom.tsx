@@ -5,7 +5,8 @@ import { longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
-import { useFailures, usePendingJobs } from '../../state/useEngine'
+import { useLasting } from '../../state/useSettled'
+import { useFailures, usePending } from '../../compute/useAnswer'
 import { CropDialog } from './CropDialog'
 import { layoutLoom, yOfDay, type LoomLayout } from './layout'
 import { ledgerOf } from './ledger'
@@ -137,8 +138,8 @@ function NotWoven({ loom }: { loom: Loom }) {
 }
 
 function Weaving() {
-  const pending = usePendingJobs()
-  return pending > 0 ? `weaving, ${pending} left` : ''
+  const pending = usePending()
+  return useLasting(pending > 0) ? `weaving, ${pending} left` : ''
 }
 
 function Figure({ name, value }: { name: string; value: string }) {

@@ -1,7 +1,7 @@
 import { bandOn, type StandForecast } from '../../core/season/forecast'
 import { longDate, percent, shortDate } from '../../text/format'
 import { forecastName } from '../../parts/weave/useBedCloth'
-import { useLatest } from '../../state/useEngine'
+import { useLatest } from '../../compute/useAnswer'
 import { Swatch } from '../../parts/Swatch'
 import { standWords } from './labels'
 import { SpotPlan } from './SpotPlan'

@@ -7,7 +7,7 @@ import type { WeekOutlook } from '../../core/site/frost'
 import { standsOnCloth, type StandOnCloth } from '../../parts/weave/standsOnCloth'
 import { useGarden } from '../../state/garden'
 import { LOOM_WEEKS, WEEKS_BEFORE_TODAY } from '../../state/season'
-import { useEngine, type EngineState } from '../../state/useEngine'
+import { useAnswer, type AnswerState } from '../../compute/useAnswer'
 
 export type LoomBed = { bed: Bed; stands: StandOnCloth[]; windows: BedWindow[]; lights: LightWindow[] }
 
@@ -39,7 +39,7 @@ export function useLoom(pageWeeks: number): Loom {
 }
 
 /** Frost and rain by week for the edge of the sheet. */
-export function useOutlook({ firstDay }: Loom): EngineState<WeekOutlook[]> {
+export function useOutlook({ firstDay }: Loom): AnswerState<WeekOutlook[]> {
   const { spec } = useGarden()
-  return useEngine('outlook', [spec, firstDay, LOOM_WEEKS])
+  return useAnswer('outlook', [spec, firstDay, LOOM_WEEKS])
 }

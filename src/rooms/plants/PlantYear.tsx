@@ -11,7 +11,7 @@ import type { Strip } from '../../parts/weave/paint'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
 import { useGarden } from '../../state/garden'
 import { useDark } from '../../state/useDark'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 
 const SOWINGS = 12
 const STRIP_WIDTH = 44
@@ -36,7 +36,7 @@ export function PlantYear({ plant }: { plant: Species }) {
     (): [typeof spec, string, number[]] => [{ ...spec, days: spec.days + 220 }, plant.id, sowDays],
     [spec, plant.id, sowDays],
   )
-  const answer = useEngine('plantYear', args)
+  const answer = useAnswer('plantYear', args)
   const { units } = data.garden
   return (
     <section aria-label="Its year here">

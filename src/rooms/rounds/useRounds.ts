@@ -9,7 +9,7 @@ import { useCommit, useGarden } from '../../state/garden'
 import { standCaseOf } from '../../core/season/standCase'
 import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
-import { useEngine, useEngineAll } from '../../state/useEngine'
+import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
 import { calendarFile } from './calendar'
 import { jobText } from '../../parts/jobText'
 import { download } from '../../parts/download'
@@ -41,13 +41,19 @@ export function useRounds() {
       covers.flatMap((stand) => {
         const standCase = standCaseOf(expected, stand)
         return standCase
-          ? [{ name: forecastName(stand.id), args: [spec, standCase] as [typeof spec, typeof standCase] }]
+          ? [
+              {
+                name: forecastName(stand.id),
+                args: [spec, standCase] as [typeof spec, typeof standCase],
+                priority: 'next' as const,
+              },
+            ]
           : []
       }),
     [covers, expected, spec],
   )
-  const { values, pending, failure } = useEngineAll('forecast', jobs)
-  const week = useEngine('outlook', [spec, today, 1])
+  const { values, pending, failure } = useAllAnswers('forecast', jobs)
+  const week = useAnswer('outlook', [spec, today, 1])
   const frostChance = week.value?.[0]?.frostChance ?? 0
   const marks = useMemo(() => data.garden.jobMarks ?? [], [data.garden.jobMarks])
 

@@ -7,7 +7,7 @@ import { Scroll } from '../../parts/Scroll'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import type { StandView } from '../../state/useStand'
 import { CastDiagram } from './CastDiagram'
 import { measuresOf, sowerOf, throwingsOf, usualStretches, type Throwing } from './throwing'
@@ -43,7 +43,7 @@ export function HowToThrow({
   const measures = measuresOf(sower)
   const throwings = throwingsOf(recipe, form, size, measures)
   const seeds = recipe.lines.reduce((sum, line) => sum + line.seedsPerM2, 0)
-  const pattern = useEngine('castPattern', [
+  const pattern = useAnswer('castPattern', [
     size.widthM,
     Math.round(seeds),
     { castWidthM: measures.castWidthM, unevenness: UNEVENNESS },

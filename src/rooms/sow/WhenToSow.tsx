@@ -14,7 +14,7 @@ import { Failed, Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { typedNumber } from '../../parts/typed'
 import { useGarden } from '../../state/garden'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import type { PlanView } from '../../state/usePlan'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
@@ -57,8 +57,8 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
     (): [typeof spec, typeof bed.soil, number, number] => [spec, bed.soil, today, MOIST_LOOK_DAYS],
     [spec, bed, today],
   )
-  const outlook = useEngine('sowingOutlook', outlookArgs, `sowing ${stand.id}`)
-  const days = useEngine('sowingDays', dayArgs)
+  const outlook = useAnswer('sowingOutlook', outlookArgs, `sowing ${stand.id}`)
+  const days = useAnswer('sowingDays', dayArgs)
   const areaM2 = segmentAreaM2(bed, stand.segment)
   const tried = outlook.value ?? outlook.soFar ?? outlook.last ?? []
   const best = bestSowingDays(tried).slice(0, SHOWN)

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { PlantGroup } from '../../core/plants/parameters'
 import { percent } from '../../text/format'
-import { pictures } from '../../workers/pictureClient'
+import { pictures } from '../../compute/picture/pictureClient'
 
 const COVERS = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9]
 const kept = new Map<PlantGroup, Promise<string[]>>()

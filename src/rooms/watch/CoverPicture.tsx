@@ -6,7 +6,7 @@ import { ProblemLine } from '../../parts/ProblemLine'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import type { MadePicture } from '../../core/picture/made'
-import type { PreparedPicture } from '../../workers/picture'
+import type { PreparedPicture } from '../../compute/picture/picture'
 import { usePicture } from './usePicture'
 
 /** Corners of a frame that leaves the picture's edges out, for a start. */

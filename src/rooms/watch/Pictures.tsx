@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from 'react'
-import type { PreparedPicture } from '../../workers/picture'
+import type { PreparedPicture } from '../../compute/picture/picture'
 import type { Checking } from './useChecking'
 import { useRoom } from './useRoom'
 

@@ -10,7 +10,7 @@ import { plantsOf } from '../../parts/names'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import type { StandView } from '../../state/useStand'
 import { Failed } from '../../parts/Waiting'
 
@@ -160,7 +160,7 @@ function SowAgainLine({ view }: { view: StandView }) {
   const [wanted, setWanted] = useState(false)
   const { units } = data.garden
   const { standCase } = view
-  const found = useEngine('sowAgain', wanted ? [spec, standCase] : null)
+  const found = useAnswer('sowAgain', wanted ? [spec, standCase] : null)
   if (!wanted)
     return (
       <button type="button" className="btn mt-3" onClick={() => setWanted(true)}>

@@ -3,8 +3,8 @@ import { firstProblem } from '../../core/foundations/outcome'
 import { WHOLE_PICTURE, type Frame } from '../../core/picture/frame'
 import type { GreenCover } from '../../core/picture/greenCover'
 import type { MadePicture } from '../../core/picture/made'
-import type { PreparedPicture } from '../../workers/picture'
-import { pictures } from '../../workers/pictureClient'
+import type { PreparedPicture } from '../../compute/picture/picture'
+import { pictures } from '../../compute/picture/pictureClient'
 
 /** A picture in hand: made ready in the worker, and its cover read anew when frame or threshold move. */
 export function usePicture() {

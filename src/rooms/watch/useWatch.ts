@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { useGarden } from '../../state/garden'
 import { forecastName } from '../../parts/weave/useBedCloth'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { useLearned } from '../../state/useLearned'
 import type { StandView } from '../../state/useStand'
 
@@ -12,7 +12,7 @@ export function useWatch({ standCase }: StandView) {
     () => [...standCase.checks].sort((a, b) => b.date.localeCompare(a.date)),
     [standCase.checks],
   )
-  const forecast = useEngine('forecast', [spec, standCase], forecastName(standCase.stand.id))
+  const forecast = useAnswer('forecast', [spec, standCase], forecastName(standCase.stand.id))
   const learned = useLearned(standCase, forecast.value)
   return { checks, forecast, learned }
 }

@@ -15,7 +15,7 @@ import {
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
-import { useEngine } from '../../state/useEngine'
+import { useAnswer } from '../../compute/useAnswer'
 import { ImportDays } from './ImportDays'
 import { ObservedDays } from './ObservedDays'
 import { PlaceForm } from './PlaceForm'
@@ -26,7 +26,7 @@ import { NormalsTable } from './NormalsTable'
 export function WeatherRoom() {
   const { data, today, spec } = useGarden()
   const { garden } = data
-  const answer = useEngine('weather', [spec])
+  const answer = useAnswer('weather', [spec])
   return (
     <section className="py-3">
       <h1>Weather</h1>

@@ -6,7 +6,8 @@ import type { FileReading } from '../../core/site/file/read'
 import { normalsFrom } from '../../core/site/record'
 import { observedDays, withDays } from '../../core/garden/weatherYear'
 import { useCommit, useGarden } from '../../state/garden'
-import { JobCancelled, runJob } from '../../workers/client'
+import { useAnswers } from '../../compute/answers'
+import { QuestionCancelled } from '../../compute/pool'
 import { changed, yearWrites } from '../../data/writes'
 
 /** Characters looked at to guess the columns. */
@@ -27,6 +28,7 @@ export function useImport() {
   const commit = useCommit()
   const [state, setState] = useState<ImportState>({ step: 'none' })
   const cancel = useRef<() => void>(() => {})
+  const { pool } = useAnswers()
 
   async function choose(file: File) {
     if (file.size > LARGEST_BYTES)
@@ -57,15 +59,15 @@ export function useImport() {
     if (state.step !== 'columns' || !state.mapping) return
     const { file, sample, mapping } = state
     setState({ step: 'reading', file, sample, mapping, progress: 0 })
-    const job = runJob({ kind: 'readWeatherFile', args: [file, mapping] }, (progress) =>
-      setState((now) => (now.step === 'reading' ? { ...now, progress } : now)),
-    )
-    cancel.current = job.cancel
-    job.result.then(
+    const stop = new AbortController()
+    cancel.current = () => stop.abort()
+    const onProgress = (progress: number) =>
+      setState((now) => (now.step === 'reading' ? { ...now, progress } : now))
+    pool.ask('readWeatherFile', [file, mapping], { signal: stop.signal, onProgress }).then(
       (reading) => setState({ step: 'read', file, sample, mapping, reading }),
       (error: unknown) =>
         setState(
-          error instanceof JobCancelled
+          error instanceof QuestionCancelled
             ? { step: 'columns', file, sample, mapping }
             : {
                 step: 'none',

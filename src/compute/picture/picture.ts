@@ -1,8 +1,8 @@
-import { failure, success, type Outcome } from '../core/foundations/outcome'
-import type { Frame } from '../core/picture/frame'
-import { greenCover, type GreenCover, type Pixels } from '../core/picture/greenCover'
-import { pictureHeader } from '../core/picture/header'
-import { madePicture, type MadePicture } from '../core/picture/made'
+import { failure, success, type Outcome } from '../../core/foundations/outcome'
+import type { Frame } from '../../core/picture/frame'
+import { greenCover, type GreenCover, type Pixels } from '../../core/picture/greenCover'
+import { pictureHeader } from '../../core/picture/header'
+import { madePicture, type MadePicture } from '../../core/picture/made'
 
 /** Long side of a picture as kept, of its small one, and of the one its cover is read from, px. */
 const KEPT_PX = 1600

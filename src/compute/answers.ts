@@ -1,0 +1,144 @@
+import { QueryClient, type QueryKey } from '@tanstack/react-query'
+import { createContext, useContext } from 'react'
+import { stableHash } from '../core/foundations/hash'
+import type { KeptAnswers } from './kept'
+import { PRIORITY, QuestionCancelled, type Pool, type Priority } from './pool'
+import type { JobArgs, JobKind } from './protocol'
+
+/** Time after which an answer that nobody looks at leaves memory, ms; it may still be kept on disk. */
+const FORGOTTEN_AFTER_MS = 5 * 60_000
+
+/** How far a question is, and what is known of it so far. */
+export type Underway = { share: number; soFar?: unknown }
+
+export const ANSWER = 'answer'
+const UNDERWAY = 'under way'
+const LATEST = 'latest'
+export const answerKey = <K extends JobKind>(kind: K, args: JobArgs<K> | null): QueryKey => [
+  ANSWER,
+  kind,
+  args && stableHash(args),
+]
+export const underwayKey = (key: QueryKey): QueryKey => [UNDERWAY, ...key]
+export const latestKey = (name: string | null): QueryKey => [LATEST, name]
+
+/** A question under way; `raise` once it has left for the pool. */
+type Asked = { stop: () => void; priority: Priority; raise: ((priority: Priority) => void) | null }
+
+const questionOf = (queryKey: QueryKey) => `${String(queryKey[1])} ${String(queryKey[2])}`
+
+/**
+ * Answers of the core by their questions: in memory while somebody looks at them, kept over a reload, else worked out by
+ * the pool. A question that nobody waits for any more is cancelled.
+ */
+export class Answers {
+  readonly client = new QueryClient({
+    defaultOptions: {
+      queries: {
+        staleTime: Infinity,
+        gcTime: FORGOTTEN_AFTER_MS,
+        retry: false,
+        retryOnMount: false,
+        refetchOnWindowFocus: false,
+        refetchOnReconnect: false,
+        networkMode: 'always',
+        structuralSharing: false,
+      },
+    },
+  })
+  readonly pool: Pool
+  readonly #kept: KeptAnswers | null
+  readonly #asked = new Map<string, Asked>()
+
+  constructor(pool: Pool, kept: KeptAnswers | null) {
+    this.pool = pool
+    this.#kept = kept
+  }
+
+  /** Options of a query for a question; `name` is what its answer stands in under while a changed question is worked out. */
+  query<K extends JobKind>(kind: K, args: JobArgs<K> | null, name?: string, priority: Priority = 'screen') {
+    const queryKey = answerKey(kind, args)
+    return {
+      queryKey,
+      enabled: args !== null,
+      queryFn: async ({ signal }: { signal: AbortSignal }) => {
+        const value = await this.#find(queryKey, kind, args!, priority, signal)
+        if (name !== undefined) this.client.setQueryData(latestKey(name), value)
+        return value
+      },
+    }
+  }
+
+  async #find<K extends JobKind>(
+    queryKey: QueryKey,
+    kind: K,
+    args: JobArgs<K>,
+    priority: Priority,
+    signal: AbortSignal,
+  ): Promise<unknown> {
+    const question = questionOf(queryKey)
+    const stop = new AbortController()
+    signal.addEventListener('abort', () => stop.abort(), { once: true })
+    const asked: Asked = { stop: () => stop.abort(), priority, raise: null }
+    this.#asked.set(question, asked)
+    const underway = underwayKey(queryKey)
+    try {
+      const kept = await this.#kept?.get(question)
+      if (kept !== undefined) return kept
+      if (stop.signal.aborted) throw new QuestionCancelled()
+      const { answer, raise } = this.pool.question(kind, args, {
+        priority: asked.priority,
+        signal: stop.signal,
+        onProgress: (share, soFar) =>
+          this.client.setQueryData(underway, (before?: Underway) => ({
+            share,
+            soFar: soFar ?? before?.soFar,
+          })),
+      })
+      asked.raise = raise
+      const value = await answer
+      void this.#kept?.put(question, value)
+      return value
+    } catch (error) {
+      // Stopped by the grower, not by everyone leaving: it says so where the answer would stand.
+      if (stop.signal.aborted && !signal.aborted) throw new Error('It was stopped.', { cause: error })
+      throw error
+    } finally {
+      // Asked again meanwhile, it is another's.
+      if (this.#asked.get(question) === asked) {
+        this.#asked.delete(question)
+        this.client.removeQueries({ queryKey: underway })
+      }
+    }
+  }
+
+  /** Stops a question that the grower does not want to wait for. */
+  stop(queryKey: QueryKey): void {
+    this.#asked.get(questionOf(queryKey))?.stop()
+  }
+
+  /** Raises the priority of a question that is being worked out, or waits. */
+  raise(queryKey: QueryKey, priority: Priority): void {
+    const asked = this.#asked.get(questionOf(queryKey))
+    if (!asked || PRIORITY[asked.priority] <= PRIORITY[priority]) return
+    asked.priority = priority
+    asked.raise?.(priority)
+  }
+
+  /** Asks again all that failed: where one fails, most do. */
+  retry(): void {
+    void this.client.refetchQueries({
+      queryKey: [ANSWER],
+      predicate: ({ state }) => state.status === 'error',
+    })
+  }
+}
+
+export const AnswersContext = createContext<Answers | null>(null)
+
+/** The answers of this page. */
+export function useAnswers(): Answers {
+  const answers = useContext(AnswersContext)
+  if (!answers) throw new Error('There is no AnswersProvider above.')
+  return answers
+}

@@ -1,0 +1,222 @@
+import { plantYearInSteps, type SowingOutlook } from '../core/choosing/plantYear'
+import { ownCoverInSteps, type OwnAnswer } from '../core/choosing/own'
+import { quickCrops, type QuickCrop } from '../core/choosing/quickCrops'
+import { rankInSteps } from '../core/choosing/rank'
+import type { ChooseAnswer, ChooseQuestion, MixComponent } from '../core/choosing/types'
+import { doseBetween } from '../core/termination/doses'
+import { dayNumber } from '../core/foundations/day'
+import { quantilesOf, type Quantiles } from '../core/foundations/statistics'
+import type { Steps } from '../core/foundations/steps'
+import { stableHash } from '../core/foundations/hash'
+import type { Bed, CutDetails } from '../core/garden/schema'
+import { findSpecies } from '../core/plants/catalogue'
+import { aftermathOf, type Aftermath } from '../core/scenario/after'
+import { bestOption, type BestTermination } from '../core/scenario/best'
+import { compareInSteps, type Ask, type TerminationOption } from '../core/scenario/compare'
+import { evaluateWith } from '../core/scenario/evaluate'
+import { followedUntil, turningDays, weatherUntil } from '../core/season/horizon'
+import { plannedEnd } from '../core/scenario/plan'
+import { sowingOutlookInSteps, type SowingOutlookDay } from '../core/scenario/sowingDays'
+import { repairInSteps, type Repair } from '../core/scenario/repair'
+import { traysOf, type TrayDates } from '../core/scenario/trays'
+import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
+import { forecastOf, type StandForecast } from '../core/season/forecast'
+import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
+import { standRunInSteps } from '../core/bed/standRun'
+import type { EarlierUse, SeasonRun, StandCase } from '../core/season/run'
+import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
+import { rankSowingDays, type SowingDay } from '../core/seeding/water'
+import { ensembleInSteps, type WeatherSpec } from '../core/season/weatherSpec'
+import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
+import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
+import type { WeatherEnsemble } from '../core/site/weather'
+import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
+import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
+import { cutting, type CutAnswer } from '../core/scenario/cutting'
+import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core/scenario/regrowth'
+import { moving, type MovingAnswer, type MovingQuestion } from '../core/scenario/moving'
+import { WeatherRecords } from './records'
+import { RecordMissing } from './recordMissing'
+import { readWeatherFile } from './weatherFile'
+
+const cached: { key: string; ensemble: WeatherEnsemble }[] = []
+/** Ensembles kept: the garden's, and one or two of a changed day. */
+const CACHE_SIZE = 3
+
+/** Weather records that the page has sent, by their keys. */
+export const records = new WeatherRecords()
+
+function recordFor(spec: WeatherSpec): WeatherRecord {
+  if (spec.recordKey === '') return NOTHING_OBSERVED
+  const record = records.get(spec.recordKey)
+  if (!record) throw new RecordMissing(spec.recordKey)
+  return record
+}
+
+function* ensembleFor(spec: WeatherSpec): Steps<WeatherEnsemble> {
+  const key = stableHash(spec)
+  const hit = cached.find((entry) => entry.key === key)
+  if (hit) return hit.ensemble
+  const ensemble = yield* ensembleInSteps(spec, recordFor(spec))
+  cached.unshift({ key, ensemble })
+  cached.length = Math.min(cached.length, CACHE_SIZE)
+  return ensemble
+}
+
+/** Share of the work between two answers that are shown while the rest is computed. */
+const PARTIAL_STEP = 0.05
+
+/** Told the share done, 0–1, and now and then what is known so far. */
+type Progress<T> = (share: number, soFar?: T) => void
+
+/** What a plan comes to, what it leaves for the planting day, and when the trays of its crop are sown. */
+export type PlanAnswer = { outcome: ScenarioOutcome; after: Aftermath | null; trays: TrayDates | null }
+
+/** Every way of ending a stand held against the others, and the one to plan. */
+export type Comparison = { options: TerminationOption[]; best: BestTermination | null }
+
+const grown: { key: string; ensemble: WeatherEnsemble; season: SeasonRun | null }[] = []
+/** Stands kept as they were grown and learned: one asks for its forecast, its plan and its endings one after another. */
+const SEASONS_KEPT = 4
+
+/** All that a stand's growth depends on: how it is to be ended and what follows are not in it. */
+const growthOf = ({ bed, stand, checks, upper, brought, before }: StandCase) => ({
+  bed,
+  stand: { ...stand, end: stand.end.actual },
+  checks,
+  upper,
+  brought,
+  before,
+})
+
+/** A stand grown under a weather, learned once for all that is asked about it. */
+function* seasonFor(standCase: StandCase, ensemble: WeatherEnsemble): Steps<SeasonRun | null> {
+  const until = followedUntil(standCase)
+  const key = stableHash([growthOf(standCase), until])
+  const place = grown.findIndex((entry) => entry.key === key && entry.ensemble === ensemble)
+  const entry =
+    place >= 0
+      ? grown.splice(place, 1)[0]
+      : {
+          key,
+          ensemble,
+          season: yield* standRunInSteps(standCase, weatherUntil(ensemble, until), turningDays(standCase)),
+        }
+  grown.unshift(entry)
+  grown.length = Math.min(grown.length, SEASONS_KEPT)
+  return entry.season
+}
+
+/** The core behind a worker: each job is plain data in, plain data out. `progress` is called with the share done. */
+export const jobs = {
+  *outlook(spec: WeatherSpec, startDay: number, weeks: number): Steps<WeekOutlook[]> {
+    return weeklyOutlook(yield* ensembleFor(spec), startDay, weeks)
+  },
+  *weather(spec: WeatherSpec): Steps<WeatherSummary> {
+    return summarizeWeather(spec.site, yield* ensembleFor(spec), spec.today, recordFor(spec))
+  },
+  *forecast(spec: WeatherSpec, standCase: StandCase): Steps<StandForecast | null> {
+    const ensemble = yield* ensembleFor(spec)
+    const season = yield* seasonFor(standCase, ensemble)
+    return season && forecastOf(standCase, season)
+  },
+  *ground(spec: WeatherSpec, before: EarlierUse[], bed: Bed, day: number): Steps<GroundSummary | null> {
+    return groundSummary(before, bed, yield* ensembleFor(spec), day)
+  },
+  *sowAgain(spec: WeatherSpec, standCase: StandCase): Steps<SowAgain | null> {
+    return sowAgain(standCase, yield* ensembleFor(spec), spec.today)
+  },
+  *plantYear(spec: WeatherSpec, speciesId: string, sowDays: number[]): Steps<SowingOutlook[]> {
+    const plant = findSpecies(speciesId)
+    return plant ? yield* plantYearInSteps(plant, yield* ensembleFor(spec), sowDays) : []
+  },
+  *sowingDays(spec: WeatherSpec, soil: Bed['soil'], fromDay: number, days: number): Steps<SowingDay[]> {
+    return rankSowingDays(yield* ensembleFor(spec), soil, fromDay, days)
+  },
+  *sowingOutlook(
+    spec: WeatherSpec,
+    scenario: Scenario,
+    days: number[],
+    progress?: Progress<SowingOutlookDay[]>,
+  ): Steps<SowingOutlookDay[]> {
+    return yield* sowingOutlookInSteps(scenario, yield* ensembleFor(spec), days, progress)
+  },
+  castPattern(widthM: number, seedsPerM2: number, how: Throw): PatternOutcome[] {
+    return [1, 2, 3].map((passes) => simulatePattern(widthM, seedsPerM2, how, passes, 11))
+  },
+  readWeatherFile,
+  *choose(
+    spec: WeatherSpec,
+    question: ChooseQuestion,
+    progress?: Progress<ChooseAnswer>,
+  ): Steps<ChooseAnswer> {
+    let shown = 0
+    return yield* rankInSteps(question, yield* ensembleFor(spec), (share, soFar) => {
+      const worthShowing = share - shown >= PARTIAL_STEP
+      if (worthShowing) shown = share
+      progress?.(share, worthShowing ? soFar : undefined)
+    })
+  },
+  *ownMix(spec: WeatherSpec, question: ChooseQuestion, components: MixComponent[]): Steps<OwnAnswer | null> {
+    return yield* ownCoverInSteps(components, question, yield* ensembleFor(spec))
+  },
+  *quickCrops(spec: WeatherSpec, sowDay: number, wantedDay: number): Steps<QuickCrop[]> {
+    return quickCrops(yield* ensembleFor(spec), sowDay, wantedDay)
+  },
+  *repair(spec: WeatherSpec, scenario: Scenario): Steps<Repair | null> {
+    const ensemble = yield* ensembleFor(spec)
+    const season = yield* seasonFor({ ...scenario.standCase, own: scenario.means.own }, ensemble)
+    return season && (yield* repairInSteps(scenario, season, ensemble))
+  },
+  *evaluate(spec: WeatherSpec, scenario: Scenario): Steps<PlanAnswer | null> {
+    const season = yield* seasonFor(
+      { ...scenario.standCase, own: scenario.means.own },
+      yield* ensembleFor(spec),
+    )
+    const evaluated = season && evaluateWith(scenario, season, plannedEnd(scenario))
+    return (
+      evaluated && {
+        outcome: evaluated.outcome,
+        after: aftermathOf(scenario, evaluated),
+        trays: traysOf(scenario, evaluated),
+      }
+    )
+  },
+  *compare(
+    spec: WeatherSpec,
+    scenario: Scenario,
+    ask: Ask,
+    progress?: Progress<Comparison>,
+  ): Steps<Comparison> {
+    const { standCase, means } = scenario
+    const season = yield* seasonFor({ ...standCase, own: means.own }, yield* ensembleFor(spec))
+    if (!season) return { options: [], best: null }
+    const options = yield* compareInSteps(scenario, season, ask, (share, soFar) =>
+      progress?.(share, { options: soFar, best: null }),
+    )
+    return { options, best: bestOption(scenario, options) }
+  },
+  *regrowth(
+    spec: WeatherSpec,
+    question: RegrowthQuestion,
+    progress?: Progress<CutOutcome[]>,
+  ): Steps<CutOutcome[]> {
+    return yield* regrowthInSteps(question, yield* ensembleFor(spec), (share) => progress?.(share))
+  },
+  *cutting(spec: WeatherSpec, standCase: StandCase, cut: CutDetails): Steps<CutAnswer | null> {
+    const season = yield* seasonFor(standCase, yield* ensembleFor(spec))
+    const day = dayNumber(cut.date)
+    return season && day > season.run.startDay ? cutting(season, standCase, cut, day) : null
+  },
+  *moving(spec: WeatherSpec, question: MovingQuestion): Steps<MovingAnswer | null> {
+    return moving(question, yield* ensembleFor(spec))
+  },
+  *filmSun(spec: WeatherSpec, fromDay: number, days: number): Steps<Quantiles | null> {
+    const ensemble = yield* ensembleFor(spec)
+    return quantilesOf(
+      ensemble.members.map((_, member) => doseBetween(ensemble, 'clear', member, fromDay, fromDay + days)),
+    )
+  },
+}
+
+export type Jobs = typeof jobs

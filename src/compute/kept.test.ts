@@ -1,0 +1,73 @@
+import { afterEach, expect, test } from '@jest/globals'
+import Dexie from 'dexie'
+import { KeptAnswers, roughSize } from './kept'
+
+const NAME = 'kept-test'
+const open: KeptAnswers[] = []
+function kept(model = 'm1') {
+  const answers = new KeptAnswers(model, NAME)
+  open.push(answers)
+  return answers
+}
+afterEach(async () => {
+  open.splice(0).forEach((answers) => answers.close())
+  await Dexie.delete(NAME)
+})
+
+const forecast = { mass: [1, 2, 3], dates: { 61: { p50: 20000 } }, none: null }
+
+test('an answer outlives the page, nothing included', async () => {
+  const first = kept()
+  await first.put('forecast a', forecast)
+  await first.put('forecast b', null)
+  first.close()
+  const again = kept()
+  expect(await Promise.all(['forecast a', 'forecast b', 'forecast c'].map((key) => again.get(key)))).toEqual([
+    forecast,
+    null,
+    undefined,
+  ])
+})
+
+test('what another model answered is not found', async () => {
+  await kept('m1').put('forecast a', forecast)
+  expect(await kept('m2').get('forecast a')).toBeUndefined()
+})
+
+test('an entry that is not whole is not used', async () => {
+  const answers = kept()
+  await answers.put('forecast a', forecast)
+  const db = await new Dexie(NAME).open()
+  await db
+    .table('answers')
+    .toCollection()
+    .modify({ value: { mass: [] } })
+  db.close()
+  expect(await answers.get('forecast a')).toBeUndefined()
+})
+
+test('the answers used longest ago leave when there is too much, and those of another model at once', async () => {
+  await kept('m0').put('forecast old', forecast)
+  const big = () => new Float64Array(1_000_000)
+  const answers = kept()
+  for (let i = 0; i < 8; i++) await answers.put(`big ${i}`, big())
+  expect(await answers.get('big 0')).toBeDefined()
+  for (let i = 0; i < 51; i++) await answers.put(`small ${i}`, i)
+  expect(await answers.get('big 0')).toBeDefined()
+  expect(await answers.get('big 1')).toBeUndefined()
+  expect(await answers.get('small 50')).toBe(50)
+  expect(await kept('m0').get('forecast old')).toBeUndefined()
+})
+
+test('where storage is refused the answer is simply not kept', async () => {
+  const answers = kept()
+  answers.close()
+  await answers.put('forecast a', forecast)
+  expect(await answers.get('forecast a')).toBeUndefined()
+})
+
+test('the size of plain data is told roughly', () => {
+  expect(roughSize([1, 2, 3])).toBe(24)
+  expect(roughSize(new Float32Array(10))).toBe(40)
+  expect(roughSize({ a: 'four', b: null })).toBe(16 + 16 + 8 + 16 + 8)
+})

@@ -1,0 +1,45 @@
+import { expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { standRun } from '../bed/standRun'
+import { generatedEnsemble } from '../site/ensemble'
+import { testCase, testCover } from '../testing/beds'
+import { TEST_SITES } from '../testing/sites'
+import { forecastOf } from './forecast'
+import { followedUntil, turningDays, weatherUntil } from './horizon'
+
+const plan = { date: '2026-05-20', method: 'crimp' as const, passes: 1, note: '' }
+const next = dayNumber('2026-06-05')
+const rye = testCase(testCover('cereal-rye', '2025-09-20', { end: { plan, actual: null } }), {
+  nextStartDay: next,
+})
+
+test('a stand is followed long past the day its ground is taken, on a grid of days; without one to the end', () => {
+  const until = followedUntil(rye)!
+  expect(until - next).toBeGreaterThanOrEqual(220)
+  expect(followedUntil({ ...rye, nextStartDay: next - 3 })).toBeLessThanOrEqual(until)
+  expect(followedUntil({ ...rye, nextStartDay: null })).toBeNull()
+  expect(turningDays(rye)).toEqual([dayNumber(plan.date), next])
+})
+
+test('what is told of a stand is the same as when it is followed to the end of the weather', () => {
+  const ensemble = generatedEnsemble(TEST_SITES.maryland, dayNumber('2025-08-01'), 700, 30, 3)
+  const short = weatherUntil(ensemble, followedUntil(rye))
+  expect(short.days).toBeLessThan(ensemble.days)
+  expect(weatherUntil(ensemble, null)).toBe(ensemble)
+  const [whole, told] = [
+    forecastOf(rye, standRun(rye, ensemble)!),
+    forecastOf(rye, standRun(rye, short, turningDays(rye))!),
+  ]
+  for (const name of [
+    'stages',
+    'covered30',
+    'dead',
+    'ended',
+    'plantsPerM2',
+    'diesAlone',
+    'carbonG',
+    'up',
+  ] as const)
+    expect(told[name]).toEqual(whole[name])
+  expect(told.massG.p50).toEqual(whole.massG.p50.slice(0, told.massG.p50.length))
+})

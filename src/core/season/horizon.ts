@@ -1,0 +1,35 @@
+import { dayNumber } from '../foundations/day'
+import { latest } from '../garden/timeline'
+import type { WeatherEnsemble } from '../site/weather'
+import type { StandCase } from './run'
+
+/**
+ * Days that a stand is followed after its ground is taken: what a plan is followed for after the planting, with room for
+ * plans that are moved.
+ */
+const FOLLOWED_AFTER_DAYS = 220
+/** Horizons lie on a grid of days, so that a plan that is moved a little keeps the stand as it was grown. */
+const GRID_DAYS = 28
+
+/** Day up to which a stand is of interest: long after its ground is taken, if it is; null where nothing takes it. */
+export function followedUntil({
+  stand,
+  nextStartDay,
+}: Pick<StandCase, 'stand' | 'nextStartDay'>): number | null {
+  if (nextStartDay === null) return null
+  const end = latest(stand.end)
+  const last = Math.max(nextStartDay, end ? dayNumber(end.date) : -Infinity)
+  return Math.ceil((last + FOLLOWED_AFTER_DAYS) / GRID_DAYS) * GRID_DAYS
+}
+
+/** Days on which a stand's states are wanted: where its ending begins and where its ground is taken. */
+export function turningDays({ stand, nextStartDay }: Pick<StandCase, 'stand' | 'nextStartDay'>): number[] {
+  const end = latest(stand.end)
+  return [end && dayNumber(end.date), nextStartDay].filter((day) => day !== null)
+}
+
+/** The weather up to a day; all of it where there is no more. */
+export function weatherUntil(ensemble: WeatherEnsemble, day: number | null): WeatherEnsemble {
+  const days = day === null ? Infinity : day - ensemble.startDay
+  return days >= ensemble.days ? ensemble : { ...ensemble, days }
+}

@@ -1,0 +1,159 @@
+import { atLeast, atMost } from '../foundations/limit'
+import { exponential } from '../foundations/exponential'
+import { BURIED_CONTACT, decayDay, residueCover } from '../residue/pools'
+import { keepMoist, keepWatered, waterDay, waterFactor } from '../site/soilWater'
+import { leachDay, RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
+import type { WeatherBlock } from './block'
+import { canopyDay } from './canopy'
+import { applyEvent } from './events'
+import { germinationDay } from './germination'
+import { cropCover, feedCrop } from './groundCrop'
+import { developmentDay, feedingDay, growthDay, listGrowing, sheddingDay } from './growth'
+import { coldAndHeatDay } from './weathering'
+import type { Work } from './work'
+
+const PAR_SHARE = 0.5
+/** Shade of a closed canopy cools the soil by this share of its excess over 8 °C (judgement). */
+const CANOPY_COOLING = 0.12
+/** Leaves seen from above hide more ground than they take light (judgement). */
+const COVER_PER_LEAF = 1.1
+
+/** Light, soil warmth, water and mineral nitrogen that the members from `begin` up to `end` wake up to. */
+function morning(
+  { input, today, state, capacity }: Work,
+  weather: WeatherBlock,
+  day: number,
+  at: number,
+  begin: number,
+  end: number,
+) {
+  const { soilC, meanC, waterLimit, parMj, mulchCover } = today
+  const { tMinC, tMaxC, soilTempC, radiationMjM2 } = weather
+  const { mineralG } = state
+  const { shadeAbove, cover } = state.sky
+  const { rootZoneMm } = state.water
+  const { soilNitrogenG } = state.tally
+  const { fastG, celluloseG, ligninG } = state.surface
+  const perRootMm = 1 / capacity.rootMm
+  const at20C = RELEASE_AT_20C_G[input.fertility]
+  const light = PAR_SHARE * (1 - input.shade)
+  const above = input.canopyAbove
+  // Warmth below which the crop above is gone by the morning; any at all once its days are over.
+  const shadeFrostC = above === null ? -Infinity : day >= above.untilDay ? Infinity : above.frostC
+  for (let m = begin; m < end; m++) {
+    const bareC = soilTempC[at + m]
+    const warmth = bareC - CANOPY_COOLING * cover[m] * atLeast(0, bareC - 8)
+    soilC[m] = warmth
+    const tMin = tMinC[at + m]
+    meanC[m] = (tMin + tMaxC[at + m]) / 2
+    if (tMin <= shadeFrostC) shadeAbove[m] = 0
+    parMj[m] = radiationMjM2[at + m] * light * (1 - shadeAbove[m])
+    waterLimit[m] = waterFactor(rootZoneMm[m] * perRootMm)
+    mulchCover[m] = residueCover(fastG[m] + celluloseG[m] + ligninG[m])
+    const fromSoil = soilRelease(warmth, at20C)
+    mineralG[m] += fromSoil
+    soilNitrogenG[m] += fromSoil
+  }
+}
+
+/** A day of one species in the members from `begin` up to `end`. */
+function speciesDay(
+  work: Work,
+  weather: WeatherBlock,
+  c: number,
+  day: number,
+  at: number,
+  begin: number,
+  end: number,
+) {
+  const { input, ensemble, today, state, own, growing, canopy, capacity } = work
+  const { surface, tally, mineralG, water } = state
+  const sown = input.sown[c]
+  const plants = state.plants[c]
+  const n = listGrowing(plants, growing, begin, end)
+  if (n < end - begin)
+    germinationDay(plants, sown, today, water, capacity, work.ownEmergence[c], tally, begin, end)
+  if (n === 0) return
+  const { plant } = sown
+  const daylightH = ensemble.daylightHours[day - ensemble.startDay]
+  developmentDay(plants, plant, growing, n, weather, at, daylightH, own.development, today)
+  growthDay(plants, plant, growing, n, canopy, canopy.shares[c], today, own.growth, tally)
+  sheddingDay(plants, plant, growing, n, today, surface)
+  feedingDay(plants, plant, growing, n, today, mineralG, tally)
+  coldAndHeatDay(plants, plant, growing, n, weather, at, today, own.hardinessC, surface)
+}
+
+/** Green and hidden ground of the evening in the members from `begin` up to `end`. */
+function coverGround({ input, state, today }: Work, day: number, begin: number, end: number) {
+  const { leaf, green, hidden, mulchCover } = today
+  const { cover } = state.sky
+  for (let m = begin; m < end; m++) leaf[m] = 0
+  for (let c = 0; c < state.plants.length; c++) {
+    const { lai } = state.plants[c]
+    const perLai = COVER_PER_LEAF * input.sown[c].plant.parameters.extinction
+    for (let m = begin; m < end; m++) leaf[m] += perLai * lai[m]
+  }
+  const crop = input.crop ? cropCover(input.crop, day) : 0
+  for (let m = begin; m < end; m++) {
+    cover[m] = 1 - exponential(-leaf[m])
+    green[m] = atLeast(cover[m], crop)
+    hidden[m] = atMost(1, green[m] + mulchCover[m])
+  }
+}
+
+/** Residue of the members from `begin` up to `end` is wetted and rots. */
+function rot(
+  { today, state, buriedWetness }: Work,
+  { rainMm }: WeatherBlock,
+  at: number,
+  begin: number,
+  end: number,
+) {
+  const { surface, buried, wetness, mineralG } = state
+  for (let m = begin; m < end; m++)
+    wetness[m] = atMost(1, wetness[m] * 0.82 + atMost(1, rainMm[at + m] / 5) * 0.6)
+  decayDay(surface, today.soilC, wetness, mineralG, begin, end)
+  decayDay(buried, today.soilC, buriedWetness, mineralG, begin, end, BURIED_CONTACT)
+}
+
+/** Waters and drains the ground of the members from `begin` up to `end`; nitrate goes with what drains. The last step of a day. */
+export function drainDay(
+  { input, today, state, capacity }: Work,
+  { waterMm, et0Mm }: WeatherBlock,
+  day: number,
+  at: number,
+  begin: number,
+  end: number,
+) {
+  const { water, mineralG, tally } = state
+  const { green, hidden, drainedMm } = today
+  const givenMm = input.watering?.mm.get(day) ?? 0
+  if (input.crop) keepWatered(water, capacity, begin, end)
+  waterDay(water, capacity, waterMm, et0Mm, at, givenMm, green, hidden, drainedMm, begin, end)
+  leachDay(mineralG, drainedMm, input.soil, tally.leachedG, begin, end)
+}
+
+/**
+ * Steps the members from `begin` up to `end` through a day to its evening; its weather stands in the block from
+ * `at + begin` on. What is done to the stand happens between its growth and its rotting.
+ */
+export function stepDay(
+  work: Work,
+  weather: WeatherBlock,
+  day: number,
+  at: number,
+  begin: number,
+  end: number,
+): void {
+  const { input, state, members, events, today, canopy, capacity } = work
+  const { water, mineralG, tally, plants } = state
+  if (day < input.sowDay + (input.watering?.keptMoistDays ?? 0)) keepMoist(water, capacity, begin, end)
+  morning(work, weather, day, at, begin, end)
+  if (input.crop) feedCrop(input.crop, day, mineralG, tally.cropNitrogenG, begin, end)
+  canopyDay(canopy, plants, input.sown, today, begin, end)
+  for (let c = 0; c < plants.length; c++) speciesDay(work, weather, c, day, at, begin, end)
+  for (const event of events.get(day) ?? [])
+    for (let m = begin; m < end; m++) applyEvent(event, input.sown, state, m, members[m])
+  rot(work, weather, at, begin, end)
+  coverGround(work, day, begin, end)
+}

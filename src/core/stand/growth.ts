@@ -1,0 +1,165 @@
+import { atLeast, atMost } from '../foundations/limit'
+import { exponential } from '../foundations/exponential'
+import type { Species } from '../plants/parameters'
+import { addResidue, type ResiduePools } from '../residue/pools'
+import type { WeatherBlock } from './block'
+import type { Canopy } from './canopy'
+import { dailyThermalTime, developmentPace, growthResponse, photoFactor, vernalisingDay } from './development'
+import { criticalNitrogenPct, plateauMassG } from './nitrogen'
+import { GROWING, type Plants, type Tally } from './plants'
+import type { Today } from './today'
+
+/** Soil nitrogen reachable per day, share of the mineral pool (judgement). */
+export const UPTAKE_SHARE_PER_DAY = 0.08
+/** Legumes take at most this share of demand from soil. */
+const LEGUME_SOIL_SHARE = 0.4
+const NODULATION_CD = 120
+/** Leaf area above which lower leaves are shaded out, m² m⁻². */
+const SELF_SHADING_LAI = 4.5
+/** Leaf area below which leaves grow by their own number, not by light, m² m⁻². */
+const YOUNG_LAI = 0.8
+/** Fewer than this share of the plants are not followed any more. */
+const LAST_SHARE = 0.001
+
+/** Lists the members from `begin` up to `end` whose plants are up and alive; returns how many. */
+export function listGrowing({ alive }: Plants, list: Int32Array, begin: number, end: number): number {
+  let n = 0
+  for (let m = begin; m < end; m++) if (alive[m] > LAST_SHARE) list[n++] = m
+  return n
+}
+
+/** A day of development of the first `n` listed members. */
+export function developmentDay(
+  plants: Plants,
+  { parameters: p }: Species,
+  list: Int32Array,
+  n: number,
+  { tMinC, tMaxC }: WeatherBlock,
+  at: number,
+  daylightH: number,
+  ownDevelopment: Float64Array,
+  { thermalCd, response }: Today,
+): void {
+  const { ageCd, vernal, emergence } = plants
+  const { t31Cd } = p
+  const photo = photoFactor(daylightH, p)
+  for (let k = 0; k < n; k++) {
+    const m = list[k]
+    const tMin = tMinC[at + m]
+    const tMax = tMaxC[at + m]
+    const thermal = dailyThermalTime(tMin, tMax, p)
+    const age = ageCd[m]
+    if (age < t31Cd) vernal[m] += vernalisingDay((tMin + tMax) / 2)
+    const pace = developmentPace(age, vernal[m], photo, p)
+    emergence[m] = GROWING
+    ageCd[m] = age + ownDevelopment[m] * thermal * pace
+    thermalCd[m] = thermal
+    response[m] = growthResponse(tMin, tMax, p)
+  }
+}
+
+/** Share of new growth that becomes leaf, falling with stage. */
+function leafShare(ageCd: number, t31Cd: number, t61Cd: number, t69Cd: number, least: number): number {
+  if (ageCd < t31Cd) return 0.68 - 0.13 * (ageCd / t31Cd)
+  if (ageCd < t61Cd) return 0.55 - 0.4 * ((ageCd - t31Cd) / (t61Cd - t31Cd))
+  return atLeast(least, 0.15 - 0.15 * ((ageCd - t61Cd) / t69Cd))
+}
+
+/**
+ * A day of growth of the first `n` listed members by the light they take, its warmth, water and nitrogen; before leaves
+ * close they grow by their own number. `share` is what the species takes of the canopy's light.
+ */
+export function growthDay(
+  plants: Plants,
+  plant: Species,
+  list: Int32Array,
+  n: number,
+  canopy: Canopy,
+  share: Float64Array,
+  { thermalCd, response, waterLimit, criticalPct, shed }: Today,
+  ownGrowth: Float64Array,
+  tally: Tally,
+): void {
+  const { lai, massG, nitrogenG, ageCd } = plants
+  const { grownG } = tally
+  const { t31Cd, t61Cd, t69Cd, t75Cd, lightUseGMj, leafGrowthPerCd, specificLeafM2G } = plant.parameters
+  const plateauG = plateauMassG(plant.parameters)
+  const leastLeaf = plant.perennial ? 0.2 : 0
+  // Annuals wither from first flower on; perennials lose their old stems once they have seeded.
+  const withersFromCd = t61Cd + (plant.perennial ? t75Cd : 0)
+  for (let k = 0; k < n; k++) {
+    const m = list[k]
+    const age = ageCd[m]
+    const mass = massG[m]
+    const before = lai[m]
+    const canopyG = canopy.massG[m]
+    const pct = criticalNitrogenPct(canopyG, plateauG, plant.parameters)
+    criticalPct[m] = pct
+    const fed = mass <= 0 ? 1 : atMost(1, atLeast(0.15, (135 * nitrogenG[m]) / (mass * pct) - 0.2))
+    const light = canopy.lightMj[m] * share[m]
+    const gain = lightUseGMj * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
+    let grown = gain
+    if (before < YOUNG_LAI && age < t61Cd) {
+      const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m])
+      const leaf = before * (exponential(spread) - 1)
+      lai[m] = before + leaf
+      grown = atLeast(gain, (leaf / specificLeafM2G) * 1.2 * atMost(1, response[m] * 2))
+    } else lai[m] = before + gain * leafShare(age, t31Cd, t61Cd, t69Cd, leastLeaf) * specificLeafM2G
+    massG[m] = mass + grown
+    grownG[m] += grown
+    let lost = before > SELF_SHADING_LAI ? before * atMost(0.05, 0.012 * (before - SELF_SHADING_LAI)) : 0
+    if (age > withersFromCd) lost += before * atMost(0.1, 0.0028 * thermalCd[m])
+    shed[m] = lost
+  }
+}
+
+/** Share of a shed leaf's mass and nitrogen that the plant keeps back. */
+const LEAF_KEPT_BACK = 0.4
+const LEAF_GIVEN = 1 - LEAF_KEPT_BACK
+
+/** Leaves that the first `n` listed members shed in a day lie on the ground, less what the plants keep back. */
+export function sheddingDay(
+  { lai, massG, nitrogenG }: Plants,
+  { parameters: { specificLeafM2G } }: Species,
+  list: Int32Array,
+  n: number,
+  { shed }: Today,
+  residue: ResiduePools,
+): void {
+  for (let k = 0; k < n; k++) {
+    const m = list[k]
+    if (shed[m] <= 0) continue
+    const lost = atMost(lai[m], shed[m])
+    const share = atMost(0.5, (lost / (specificLeafM2G * atLeast(1e-9, massG[m]))) * LEAF_GIVEN)
+    const nitrogenShare = share * LEAF_GIVEN
+    addResidue(residue, m, massG[m] * share, nitrogenG[m] * nitrogenShare)
+    lai[m] -= lost
+    nitrogenG[m] *= 1 - nitrogenShare
+    massG[m] *= 1 - share
+  }
+}
+
+/** Nitrogen taken up and fixed in a day by the first `n` listed members; `mineralG` loses what came from soil. */
+export function feedingDay(
+  { ageCd, massG, nitrogenG }: Plants,
+  { parameters: { fixationShare } }: Species,
+  list: Int32Array,
+  n: number,
+  { criticalPct }: Today,
+  mineralG: Float64Array,
+  tally: Tally,
+): void {
+  const { fixedG } = tally
+  for (let k = 0; k < n; k++) {
+    const m = list[k]
+    const wanted = (criticalPct[m] / 100) * massG[m] * 1.05
+    const demand = atLeast(0, wanted - nitrogenG[m])
+    const fixes = fixationShare > 0 && ageCd[m] > NODULATION_CD
+    const reachable = mineralG[m] * UPTAKE_SHARE_PER_DAY
+    const fromSoil = atMost(reachable, fixes ? demand * LEGUME_SOIL_SHARE : demand)
+    const fixed = fixes ? (demand - fromSoil) * fixationShare : 0
+    nitrogenG[m] += fromSoil + fixed
+    fixedG[m] += fixed
+    mineralG[m] -= fromSoil
+  }
+}

@@ -1,0 +1,66 @@
+import { atMost } from '../foundations/limit'
+import type { Species } from '../plants/parameters'
+import { addResidue, type ResiduePools } from '../residue/pools'
+import type { WeatherBlock } from './block'
+import { crownTemperature, nextLt50, nightSurvival } from './hardiness'
+import { die, type Plants } from './plants'
+import type { Today } from './today'
+
+/** Crown this much above LT50 is never harmed, °C. */
+const SAFE_ABOVE_LT50_C = 5
+/** Annuals that have ripened die off by this share a day (judgement). */
+const RIPE_LOSS = 0.06
+
+/**
+ * What cold, heat and age do in a day to the first `n` listed members. The worst night decides: nights that are no worse
+ * than one already lived through kill nobody more.
+ */
+export function coldAndHeatDay(
+  plants: Plants,
+  plant: Species,
+  list: Int32Array,
+  n: number,
+  { tMinC, tMaxC, snowMm }: WeatherBlock,
+  at: number,
+  { soilC }: Today,
+  ownHardinessC: Float64Array,
+  residue: ResiduePools,
+): void {
+  const p = plant.parameters
+  const { lt50C, ageCd, worstNight } = plants
+  const ripeCd = plant.perennial ? Infinity : p.t61Cd + p.t89Cd
+  for (let k = 0; k < n; k++) {
+    const m = list[k]
+    const tMin = tMinC[at + m]
+    const crown = crownTemperature(tMin, soilC[m], snowMm[at + m], p)
+    const next = nextLt50(lt50C[m], crown, ageCd[m], p)
+    lt50C[m] = next
+    const lt50 = next + ownHardinessC[m]
+    if (crown < lt50 + SAFE_ABOVE_LT50_C) {
+      const survival = nightSurvival(crown, lt50)
+      if (survival < worstNight[m]) {
+        die(plants, m, 1 - survival / worstNight[m], residue)
+        worstNight[m] = survival
+      }
+    }
+    if (tMin < -3) burnLeaves(plants, m, tMin - (lt50 - 3), residue)
+    const heat = tMaxC[at + m] - p.heatC
+    if (heat > 0) die(plants, m, atMost(0.5, 0.03 * heat), residue)
+    if (ageCd[m] >= ripeCd) die(plants, m, RIPE_LOSS, residue)
+  }
+}
+
+/** Frost takes leaf within 6 °C of what kills leaves, by its margin above that, °C. */
+function burnLeaves(
+  { lai, massG, nitrogenG }: Plants,
+  m: number,
+  marginC: number,
+  residue: ResiduePools,
+): void {
+  if (marginC >= 6) return
+  const lost = atMost(0.08, 0.015 * (6 - marginC))
+  addResidue(residue, m, massG[m] * lost * 0.5, nitrogenG[m] * lost * 0.5)
+  lai[m] *= 1 - lost
+  massG[m] *= 1 - lost * 0.5
+  nitrogenG[m] *= 1 - lost * 0.5
+}

@@ -1,0 +1,63 @@
+import { pickColumns } from '../foundations/columns'
+import { waterCapacity, type WaterCapacity } from '../site/soilWater'
+import type { WeatherEnsemble } from '../site/weather'
+import { newCanopy, type Canopy } from './canopy'
+import type { MemberParameters } from './memberParameters'
+import type { StandState } from './state'
+import { newToday, type Today } from './today'
+import type { StandEvent, StandInput } from './types'
+
+/** A run under way: what it is made from, its state, and room for a day's numbers. */
+export type Work = {
+  input: StandInput
+  ensemble: WeatherEnsemble
+  /** Numbers of the members in the ensemble, in the order of the state. */
+  members: readonly number[]
+  own: Pick<MemberParameters, 'development' | 'growth' | 'hardinessC'>
+  /** Plants that come up, against what is expected, by species and member. */
+  ownEmergence: readonly Float64Array[]
+  state: StandState
+  capacity: WaterCapacity
+  events: ReadonlyMap<number, readonly StandEvent[]>
+  today: Today
+  canopy: Canopy
+  buriedWetness: Float64Array
+  growing: Int32Array
+}
+
+/** Moisture of residue under the soil, 0–1: steadier than on top (judgement, 0.6–0.9). */
+const BURIED_WETNESS = 0.75
+
+function eventsByDay(events: readonly StandEvent[]): Map<number, StandEvent[]> {
+  const byDay = new Map<number, StandEvent[]>()
+  for (const event of events) byDay.set(event.day, [...(byDay.get(event.day) ?? []), event])
+  return byDay
+}
+
+/** Makes ready to run the `members` of a state on. */
+export function newWork(
+  input: StandInput,
+  ensemble: WeatherEnsemble,
+  parameters: MemberParameters,
+  members: readonly number[],
+  state: StandState,
+): Work {
+  const { development, growth, hardinessC, emergence, plants } = parameters
+  const n = members.length
+  return {
+    input,
+    ensemble,
+    members,
+    own: pickColumns({ development, growth, hardinessC }, members),
+    ownEmergence: input.sown.map((_, c) =>
+      Float64Array.from(members, (member) => emergence[member] * (plants?.[c][member] ?? 1)),
+    ),
+    state,
+    capacity: waterCapacity(input.soil),
+    events: eventsByDay(input.events),
+    today: newToday(n),
+    canopy: newCanopy(n, input.sown.length),
+    buriedWetness: new Float64Array(n).fill(BURIED_WETNESS),
+    growing: new Int32Array(n),
+  }
+}

@@ -1,0 +1,203 @@
+import type { SpeciesParameters } from '../../plants/parameters'
+import { bbchAt } from '../../stand/stage'
+import {
+  laid,
+  limit,
+  SEED_CAPACITY,
+  sum,
+  type Day,
+  type MemberOwn,
+  type Sown,
+  type Stalk,
+  type World,
+} from './world'
+
+function trapezoid(t: number, base: number, low: number, high: number, max: number) {
+  if (t <= base || t >= max) return 0
+  return t < low ? t - base : t <= high ? low - base : ((low - base) * (max - t)) / (max - high)
+}
+
+/** The world with another plant in the place `c`. */
+export const withPlant = (world: World, c: number, change: Partial<Stalk>): World => ({
+  ...world,
+  plants: world.plants.map((plant, i) => (i === c ? { ...plant, ...change } : plant)),
+})
+
+function lose(world: World, c: number, massShare: number, nitrogenShare: number): World {
+  const { mass, nitrogen } = world.plants[c]
+  const fallen = { ...world, surface: laid(world.surface, mass * massShare, nitrogen * nitrogenShare) }
+  return withPlant(fallen, c, { mass: mass * (1 - massShare), nitrogen: nitrogen * (1 - nitrogenShare) })
+}
+
+export function lethal(world: World, c: number, share: number): World {
+  if (share <= 0) return world
+  const { lai, alive } = world.plants[c]
+  return withPlant(lose(world, c, share, share), c, { lai: lai * (1 - share), alive: alive * (1 - share) })
+}
+
+const coldDay = (mean: number) =>
+  mean <= -4 || mean >= 15 ? 0 : mean < 1 ? (mean + 4) / 5 : mean <= 8 ? 1 : (15 - mean) / 7
+
+/** What all plants of the day share: light taken, mass of the canopy, water, warmth of the soil. */
+type Shared = { light: readonly number[]; canopyMass: number; waterLimit: number; soilC: number }
+
+export function live(
+  start: World,
+  c: number,
+  day: Day,
+  { plant, seeds, emergenceShare }: Sown,
+  memberParameters: MemberOwn,
+  { light: lights, canopyMass, waterLimit, soilC }: Shared,
+): World {
+  const p = plant.parameters
+  let world = start
+  const now = () => world.plants[c]
+  const set = (change: Partial<Stalk>) => (world = withPlant(world, c, change))
+  const mean = (day.tMin + day.tMax) / 2
+  if (now().up === 0) {
+    const moist = limit((world.seedLayer / SEED_CAPACITY - 0.1) / 0.35, 0, 1)
+    set({
+      moistSum: now().moistSum + moist,
+      moistDays: now().moistDays + 1,
+      heat: now().heat + Math.max(0, soilC - p.emergenceBaseC) * moist,
+      cold: now().cold + coldDay(mean),
+    })
+    if (soilC < p.emergenceBaseC) set({ viable: now().viable * (1 - 0.004 * (p.emergenceBaseC + 1)) })
+    if (now().heat < p.emergenceCd) return world
+    const plants =
+      seeds *
+      now().viable *
+      Math.min(
+        0.95,
+        emergenceShare * (0.35 + (0.65 * now().moistSum) / now().moistDays) * memberParameters.emergence,
+      )
+    const lai = (plants * p.leafCm2) / 10_000
+    const mass = lai / p.specificLeafM2G / 0.7
+    set({ up: 1, alive: 1, lai, mass, nitrogen: (mass * p.nitrogenPlateau) / 100 })
+    return { ...world, grown: world.grown + mass }
+  }
+  if (now().alive <= 0.001) return world
+  const light = lights[c]
+  const swing = 0.35 * (day.tMax - day.tMin)
+  const warm = (t: number) => trapezoid(t, p.developBaseC, p.developOptLowC, p.developOptHighC, p.developMaxC)
+  const thermal = (warm(mean - swing) + warm(mean + swing)) / 2
+  const cold = now().age < p.t31Cd ? now().cold + coldDay(mean) : now().cold
+  const vernal =
+    p.vernalDays === 0 ? 1 : p.vernalFloor + (1 - p.vernalFloor) * Math.min(1, cold / p.vernalDays)
+  const photo =
+    p.photoFloor >= 1
+      ? 1
+      : p.photoFloor +
+        (1 - p.photoFloor) * limit((day.daylight - p.photoLowH) / (p.photoFullH - p.photoLowH), 0, 1)
+  const pace =
+    now().age < p.t31Cd
+      ? vernal * photo
+      : now().age < p.t51Cd
+        ? photo
+        : now().age < p.t61Cd
+          ? 0.5 + 0.5 * photo
+          : 1
+  const age = now().age + memberParameters.development * thermal * pace
+  const tonnes = canopyMass / 100
+  const critical =
+    tonnes <= 0.5 ? p.nitrogenPlateau : Math.min(p.nitrogenPlateau, p.nitrogenA * tonnes ** -p.nitrogenB)
+  const fed =
+    now().mass <= 0 ? 1 : limit((1.35 * (100 * now().nitrogen)) / now().mass / critical - 0.2, 0.15, 1)
+  const response =
+    trapezoid(
+      day.tMax - 0.25 * (day.tMax - day.tMin),
+      p.growBaseC,
+      p.growOptLowC,
+      p.growOptHighC,
+      p.growMaxC,
+    ) /
+    (p.growOptLowC - p.growBaseC)
+  const gain = p.lightUseGMj * light * response * waterLimit * fed * memberParameters.growth
+  const leafShare =
+    age < p.t31Cd
+      ? 0.68 - (0.13 * age) / p.t31Cd
+      : age < p.t61Cd
+        ? 0.55 - (0.4 * (age - p.t31Cd)) / (p.t61Cd - p.t31Cd)
+        : Math.max(plant.perennial ? 0.2 : 0, 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd)
+  const young = now().lai < 0.8 && age < p.t61Cd
+  const exponential =
+    now().lai * (Math.exp(p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(memberParameters.growth)) - 1)
+  const grown = young
+    ? Math.max(gain, (exponential / p.specificLeafM2G) * 1.2 * Math.min(1, 2 * response))
+    : gain
+  const before = now().lai
+  set({
+    up: 2,
+    age,
+    cold,
+    lai: before + (young ? exponential : gain * leafShare * p.specificLeafM2G),
+    mass: now().mass + grown,
+  })
+  world = { ...world, grown: world.grown + grown }
+
+  const crowded = before > 4.5 ? before * Math.min(0.05, 0.012 * (before - 4.5)) : 0
+  const old = age > p.t61Cd + (plant.perennial ? p.t75Cd : 0) ? before * Math.min(0.1, 0.0028 * thermal) : 0
+  if (crowded + old > 0) {
+    const area = Math.min(now().lai, crowded + old)
+    const share = Math.min(0.5, (0.6 * area) / p.specificLeafM2G / Math.max(1e-9, now().mass))
+    const { lai } = now()
+    world = withPlant(lose(world, c, share, share * 0.6), c, { lai: lai - area })
+  }
+
+  const demand = Math.max(0, (critical / 100) * now().mass * 1.05 - now().nitrogen)
+  const nodules = p.fixationShare > 0 && age > 120
+  const uptake = Math.min(0.08 * world.mineral, nodules ? 0.4 * demand : demand)
+  const fixed = nodules ? (demand - uptake) * p.fixationShare : 0
+  set({ nitrogen: now().nitrogen + uptake + fixed })
+  world = { ...world, mineral: world.mineral - uptake, fixed: world.fixed + fixed }
+
+  const shelter = p.crownSoilShare + (0.95 - p.crownSoilShare) * Math.min(1, day.snow / 35) * 0.75
+  const crown = shelter * soilC + (1 - shelter) * day.tMin
+  const lost = limit((age - p.t31Cd) / Math.max(1, p.t61Cd - p.t31Cd), 0, 1)
+  const hardest = p.lt50HardyC + (p.lt50TenderC - p.lt50HardyC) * lost
+  const lt50 =
+    crown < 10
+      ? now().lt50 +
+        Math.min(0.12, 0.009 * (10 - crown)) * (hardest - now().lt50) * (now().lt50 > hardest ? 1 : 0.5)
+      : now().lt50 + Math.min(0.25, 0.018 * (crown - 10)) * (p.lt50TenderC - now().lt50)
+  set({ lt50 })
+  const own = lt50 + memberParameters.hardiness
+  const night = 1 / (1 + Math.exp((own - crown) / 0.7))
+  if (crown < own + 5 && night < now().worst)
+    world = withPlant(lethal(world, c, 1 - night / now().worst), c, { worst: night })
+  const margin = day.tMin - (own - 3)
+  if (margin < 6 && day.tMin < -3) {
+    const burnt = Math.min(0.08, 0.015 * (6 - margin))
+    const { lai } = now()
+    world = withPlant(lose(world, c, burnt / 2, burnt / 2), c, { lai: lai * (1 - burnt) })
+  }
+  if (day.tMax > p.heatC) world = lethal(world, c, Math.min(0.5, 0.03 * (day.tMax - p.heatC)))
+  if (!plant.perennial && bbchAt(age, p) >= 89) world = lethal(world, c, 0.06)
+  return world
+}
+
+/** Heights of the day, climbers carried by the tallest; and what light each species takes. */
+export function lightOf(start: World, sown: readonly Sown[], par: number): { world: World; light: number[] } {
+  const ownHeight = ({ age, mass }: Stalk, p: SpeciesParameters) => {
+    const stage = limit(age / p.t61Cd, 0.08, 1)
+    return Math.max(0.03, p.heightM * stage ** 1.25 * (1 - Math.exp(-mass / 120)))
+  }
+  const own = start.plants.map((plant, c) =>
+    plant.lai > 0 ? ownHeight(plant, sown[c].plant.parameters) : plant.height,
+  )
+  const tallest = Math.max(0, ...own.filter((_, c) => start.plants[c].lai > 0))
+  const heights = own.map((height, c) =>
+    sown.length > 1 && start.plants[c].lai > 0 && sown[c].plant.habit === 'climbing'
+      ? Math.max(height, 0.95 * tallest)
+      : height,
+  )
+  const leaf = start.plants.map(({ lai }, c) => sown[c].plant.parameters.extinction * lai)
+  const weight = leaf.map((area, c) =>
+    start.plants[c].lai > 0 ? area * (0.4 + (0.6 * heights[c]) / Math.max(0.03, tallest)) : 0,
+  )
+  const taken = par * (1 - Math.exp(-sum(leaf)))
+  return {
+    world: { ...start, plants: start.plants.map((plant, c) => ({ ...plant, height: heights[c] })) },
+    light: weight.map((one) => (sum(weight) > 0 ? (taken * one) / sum(weight) : 0)),
+  }
+}

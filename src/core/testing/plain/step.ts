@@ -1,0 +1,53 @@
+import type { StandEvent } from '../../stand/types'
+import { happen } from './happenings'
+import { lightOf, live } from './plants'
+import {
+  massOf,
+  moveWater,
+  ROOT_CAPACITY,
+  rot,
+  sum,
+  type Day,
+  type MemberOwn,
+  type Sown,
+  type World,
+} from './world'
+
+/** What lies about a day of the plain step besides its weather. */
+export type Around = {
+  sown: readonly Sown[]
+  own: MemberOwn
+  member: number
+  events: readonly StandEvent[]
+  above: { share: number; untilDay: number; frostC: number } | null
+}
+
+/** A day, by its number. */
+export function plainStep(
+  start: World,
+  number: number,
+  day: Day,
+  { sown, own, member, events, above }: Around,
+): World {
+  const residue = massOf(start.surface)
+  const soilC = day.soil - 0.12 * start.cover * Math.max(0, day.soil - 8)
+  const waterLimit = Math.min(1, start.rootZone / ROOT_CAPACITY / 0.45)
+  const released = soilC <= 0 ? 0 : 0.055 * 2 ** ((soilC - 20) / 10)
+  const shade = above && (number >= above.untilDay || day.tMin <= above.frostC) ? 0 : start.shade
+  const lit = lightOf(
+    { ...start, shade, mineral: start.mineral + released },
+    sown,
+    day.radiation * 0.5 * (1 - shade),
+  )
+  const canopyMass = sum(start.plants.filter(({ lai }) => lai > 0).map(({ mass }) => mass))
+  const shared = { light: lit.light, canopyMass, waterLimit, soilC }
+  let world = sown.reduce((before, one, c) => live(before, c, day, one, own, shared), lit.world)
+  for (const event of events.filter((one) => one.day === number)) world = happen(world, event, sown, member)
+  const wetness = Math.min(1, world.wetness * 0.82 + Math.min(1, day.rain / 5) * 0.6)
+  const top = rot(world.surface, world.mineral, soilC, wetness, 0.8)
+  const under = rot(world.buried, top.mineral, soilC, 0.75, 1)
+  const leaf = sum(world.plants.map(({ lai }, c) => sown[c].plant.parameters.extinction * lai))
+  const cover = 1 - Math.exp(-1.1 * leaf)
+  world = { ...world, wetness, cover, surface: top.layer, buried: under.layer, mineral: under.mineral }
+  return moveWater(world, day.water, day.et0, cover, Math.min(1, cover + (1 - Math.exp(-0.0045 * residue))))
+}

@@ -1,4 +1,0 @@
-import { expose } from 'comlink'
-import { engine } from './engine'
-
-expose(engine)
