@@ -39,6 +39,11 @@ export function createApp(clientDir: string): Express {
   app.use('/api', (_request, response) => {
     response.status(404).json({ error: 'There is nothing at this address.' })
   })
+  // Files under /assets carry a hash of their content in their names.
+  app.use(
+    '/assets',
+    express.static(join(clientDir, 'assets'), { index: false, immutable: true, maxAge: '1y' }),
+  )
   app.use(express.static(clientDir, { index: false, maxAge: '1h' }))
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(join(clientDir, 'index.html'))

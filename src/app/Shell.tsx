@@ -1,13 +1,13 @@
 import { Keyboard, Redo2, SunMoon, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useMatch } from 'react-router'
-import { Toaster } from 'sonner'
 import { GardenProvider, useUndo } from '../state/garden'
 import { themeChosen } from '../state/session'
 import { useAppDispatch, useAppSelector } from '../state/store'
 import { DemoClock } from './DemoClock'
 import { NoGarden } from './NoGarden'
 import { Opening } from './Opening'
+import { Notices } from '../parts/Notices'
 import { Shortcuts } from './Shortcuts'
 
 const ROOMS = [
@@ -73,11 +73,7 @@ export function Shell() {
           <Outlet />
         </main>
       </GardenProvider>
-      <Toaster
-        position="bottom-right"
-        toastOptions={{ className: 'font-sans', duration: 5000 }}
-        theme="light"
-      />
+      <Notices />
     </>
   )
 }

@@ -6,7 +6,6 @@ import { storageProblem } from '../data/problems'
 import { persistSession } from '../state/keptSession'
 import { useAppSelector, type Store } from '../state/store'
 import { Opening } from './Opening'
-import { openDemo } from './openDemo'
 
 type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }
 
@@ -18,7 +17,9 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
       await database.open()
       await persistSession(store, database)
       void sweepPictures(database).catch(() => undefined)
-      if (!store.getState().session.gardenId) await openDemo('marlpit-lane', store)
+      if (store.getState().session.gardenId) return
+      const { openDemo } = await import('./openDemo')
+      await openDemo('marlpit-lane', store)
     }
     database.on('blocked', () =>
       setState({

@@ -13,19 +13,19 @@ import { findSpecies } from '../core/plants/catalogue'
 import { aftermathOf, type Aftermath } from '../core/scenario/after'
 import { bestOption, type BestTermination } from '../core/scenario/best'
 import { compareInSteps, type Ask, type TerminationOption } from '../core/scenario/compare'
-import { evaluateWith } from '../core/scenario/evaluate'
+import { evaluateWithInSteps } from '../core/scenario/evaluate'
 import { followedUntil, turningDays, weatherUntil } from '../core/season/horizon'
 import { plannedEnd } from '../core/scenario/plan'
 import { sowingOutlookInSteps, type SowingOutlookDay } from '../core/scenario/sowingDays'
 import { repairInSteps, type Repair } from '../core/scenario/repair'
-import { traysOf, type TrayDates } from '../core/scenario/trays'
+import { traysInSteps, type TrayDates } from '../core/scenario/trays'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
-import { forecastOf, type StandForecast } from '../core/season/forecast'
+import { forecastInSteps, type StandForecast } from '../core/season/forecast'
 import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
 import { standRunInSteps } from '../core/bed/standRun'
 import type { EarlierUse, SeasonRun, StandCase } from '../core/season/run'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
-import { rankSowingDays, type SowingDay } from '../core/seeding/water'
+import { sowingDaysInSteps, type SowingDay } from '../core/seeding/water'
 import { ensembleInSteps, type WeatherSpec } from '../core/season/weatherSpec'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
@@ -113,12 +113,14 @@ export const jobs = {
     return weeklyOutlook(yield* ensembleFor(spec), startDay, weeks)
   },
   *weather(spec: WeatherSpec): Steps<WeatherSummary> {
-    return summarizeWeather(spec.site, yield* ensembleFor(spec), spec.today, recordFor(spec))
+    const ensemble = yield* ensembleFor(spec)
+    yield
+    return summarizeWeather(spec.site, ensemble, spec.today, recordFor(spec))
   },
   *forecast(spec: WeatherSpec, standCase: StandCase): Steps<StandForecast | null> {
     const ensemble = yield* ensembleFor(spec)
     const season = yield* seasonFor(standCase, ensemble)
-    return season && forecastOf(standCase, season)
+    return season && (yield* forecastInSteps(standCase, season))
   },
   *ground(spec: WeatherSpec, before: EarlierUse[], bed: Bed, day: number): Steps<GroundSummary | null> {
     return groundSummary(before, bed, yield* ensembleFor(spec), day)
@@ -131,7 +133,7 @@ export const jobs = {
     return plant ? yield* plantYearInSteps(plant, yield* ensembleFor(spec), sowDays) : []
   },
   *sowingDays(spec: WeatherSpec, soil: Bed['soil'], fromDay: number, days: number): Steps<SowingDay[]> {
-    return rankSowingDays(yield* ensembleFor(spec), soil, fromDay, days)
+    return yield* sowingDaysInSteps(yield* ensembleFor(spec), soil, fromDay, days)
   },
   *sowingOutlook(
     spec: WeatherSpec,
@@ -173,14 +175,12 @@ export const jobs = {
       { ...scenario.standCase, own: scenario.means.own },
       yield* ensembleFor(spec),
     )
-    const evaluated = season && evaluateWith(scenario, season, plannedEnd(scenario))
-    return (
-      evaluated && {
-        outcome: evaluated.outcome,
-        after: aftermathOf(scenario, evaluated),
-        trays: traysOf(scenario, evaluated),
-      }
-    )
+    const evaluated = season && (yield* evaluateWithInSteps(scenario, season, plannedEnd(scenario)))
+    if (!evaluated) return null
+    yield
+    const after = aftermathOf(scenario, evaluated)
+    yield
+    return { outcome: evaluated.outcome, after, trays: yield* traysInSteps(scenario, evaluated) }
   },
   *compare(
     spec: WeatherSpec,

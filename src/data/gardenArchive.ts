@@ -1,10 +1,10 @@
-import type { Entry, FileEntry } from '@zip.js/zip.js'
+import type { Entry, FileEntry } from '@zip.js/zip.js/lib/zip-core-native.js'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import type { PictureBytes } from './database'
 import { Refusal } from './problems'
 
 /** Loaded only where a zip is read or written. */
-const zipLibrary = () => import('@zip.js/zip.js')
+const zipLibrary = () => import('@zip.js/zip.js/lib/zip-core-native.js')
 /** Pictures and a garden's text are small; the page itself does the work, without workers of the library's own. */
 const HERE = { useWebWorkers: false } as const
 

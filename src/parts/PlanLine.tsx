@@ -160,26 +160,33 @@ export function PlanLine({ plan }: { plan: PlanView }) {
   )
 }
 
-/** What goes wrong with a plan that cannot be relied on, and the change that helps with the least trouble, to be tried. */
+/**
+ * What goes wrong with a plan, and, where it cannot be relied on, the change that helps with the least trouble, to be tried.
+ * Its line is there before the answer is, so that nothing below moves.
+ */
 function Helps({ plan }: { plan: PlanView }) {
   const { spec } = useGarden()
   const [open, setOpen] = useState(false)
-  const { scenario, answer } = plan
-  const wanted = open && plan.state === 'ready'
+  const { scenario } = plan
+  const answer = plan.answer ?? plan.last ?? null
+  const safe = answer !== null && answer.outcome.chance.whole >= SAFE_CHANCE
+  const wanted = open && plan.state === 'ready' && !safe
   const job = useMemo(
     (): [typeof spec, Scenario] | null => (wanted ? [spec, scenario] : null),
     [wanted, spec, scenario],
   )
   const repair = useAnswer('repair', job)
-  if (!answer || answer.outcome.chance.whole >= SAFE_CHANCE) return null
+  if (plan.problems.length > 0 || plan.error) return null
   return (
     <details
-      className="no-print mt-1"
+      className={`no-print mt-1 ${answer ? '' : 'invisible'}`}
       onToggle={(event) => setOpen(event.currentTarget.open)}
       data-testid="plan-helps"
     >
-      <summary className="cursor-pointer">What goes wrong, and what would help</summary>
-      <Grade scenario={scenario} outcome={answer.outcome} repair={repair.value} />
+      <summary className="cursor-pointer">
+        {safe ? 'What could go wrong' : 'What goes wrong, and what would help'}
+      </summary>
+      {answer && <Grade scenario={scenario} outcome={answer.outcome} repair={repair.value} />}
       {repair.running && <p role="status">Trying small changes …</p>}
       {repair.error && (
         <p role="alert">

@@ -6,6 +6,8 @@ export function useWidth(ref: RefObject<HTMLElement | null>): number {
   useLayoutEffect(() => {
     const element = ref.current
     if (!element) return
+    // At once, so that nothing is painted without its width.
+    setWidth(Math.floor(element.getBoundingClientRect().width))
     const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry.contentRect.width)))
     observer.observe(element)
     return () => observer.disconnect()

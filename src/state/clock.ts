@@ -1,10 +1,10 @@
-import { format } from 'date-fns'
+import { formatISO } from 'date-fns/formatISO'
 import { useEffect, useState } from 'react'
 import { dayNumber } from '../core/foundations/day'
 import type { Garden } from '../core/garden/schema'
 import { useAppSelector } from './store'
 
-const realToday = () => dayNumber(format(new Date(), 'yyyy-MM-dd'))
+const realToday = () => dayNumber(formatISO(new Date(), { representation: 'date' }))
 
 /** Today's day number in the browser's own time zone; follows midnight and waking from sleep. */
 function useRealToday(): number {

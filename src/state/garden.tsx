@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { createContext, use, useCallback, useMemo, type ReactNode } from 'react'
-import { toast } from 'sonner'
+import { notice } from './notices'
 import type { Outcome } from '../core/foundations/outcome'
 import { firstProblem } from '../core/foundations/outcome'
 import type { GardenData } from '../core/garden/schema'
@@ -68,8 +68,8 @@ export function GardenProvider({
 /** Takes back the one step that a toast spoke of, or says why it cannot; the value is whether it did. */
 export async function takeBack(step: number): Promise<boolean> {
   const outcome = await undoStep(database, step)
-  if (outcome.ok) toast.info(`Undone: ${outcome.value}`)
-  else toast.error(firstProblem(outcome.problems))
+  if (outcome.ok) notice.info(`Undone: ${outcome.value}`)
+  else notice.error(firstProblem(outcome.problems))
   return outcome.ok
 }
 
@@ -83,11 +83,11 @@ export function useCommit(): (
   return useCallback(
     async (label, writes, quiet) => {
       const outcome = await commit(database, gardenId, label, writes)
-      if (!outcome.ok) toast.error(firstProblem(outcome.problems))
-      else if (outcome.value === null) toast.info('Nothing was changed.')
+      if (!outcome.ok) notice.error(firstProblem(outcome.problems))
+      else if (outcome.value === null) notice.info('Nothing was changed.')
       else if (!quiet) {
         const step = outcome.value
-        toast.success(label, { action: { label: 'Undo', onClick: () => void takeBack(step) } })
+        notice.success(label, { action: { label: 'Undo', onClick: () => void takeBack(step) } })
       }
       return outcome
     },
@@ -101,10 +101,10 @@ export function useUndo(): (direction: 'undo' | 'redo') => Promise<void> {
   return useCallback(
     async (direction) => {
       const outcome = await (direction === 'undo' ? undo : redo)(database, gardenId)
-      if (!outcome.ok) toast.error(firstProblem(outcome.problems))
+      if (!outcome.ok) notice.error(firstProblem(outcome.problems))
       else if (outcome.value === null)
-        toast.info(direction === 'undo' ? 'Nothing left to undo.' : 'Nothing to redo.')
-      else toast.info(`${direction === 'undo' ? 'Undone' : 'Done again'}: ${outcome.value}`)
+        notice.info(direction === 'undo' ? 'Nothing left to undo.' : 'Nothing to redo.')
+      else notice.info(`${direction === 'undo' ? 'Undone' : 'Done again'}: ${outcome.value}`)
     },
     [gardenId],
   )

@@ -1,3 +1,4 @@
+import memoize from 'lodash-es/memoize'
 import type { Quantiles } from '../core/foundations/statistics'
 import {
   GRAMS_PER_OUNCE,
@@ -14,17 +15,28 @@ export type Units = Garden['units']
 
 const browserLocale = () => (typeof navigator === 'undefined' ? 'en-GB' : navigator.language)
 
+/** Formatters are dear to make: one is kept for each locale and set of options. */
+const dateFormat = memoize(
+  (locale: string, options: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }),
+  (locale, options) => locale + JSON.stringify(options),
+)
+const numberFormat = memoize(
+  (locale: string, options: Intl.NumberFormatOptions) => new Intl.NumberFormat(locale, options),
+  (locale, options) => locale + JSON.stringify(options),
+)
+
 const dateText = (day: number, options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat(browserLocale(), { ...options, timeZone: 'UTC' }).format(new Date(day * 86_400_000))
+  dateFormat(browserLocale(), options).format(day * 86_400_000)
 
 /** `26 Jun` in the browser's locale. */
 export const shortDate = (day: number) => dateText(Math.round(day), { day: 'numeric', month: 'short' })
 
 /** `17–31 May`, `28 May – 4 Jun` in the browser's locale. */
 const dateRange = (low: number, high: number) =>
-  new Intl.DateTimeFormat(browserLocale(), { day: 'numeric', month: 'short', timeZone: 'UTC' }).formatRange(
-    new Date(low * 86_400_000),
-    new Date(high * 86_400_000),
+  dateFormat(browserLocale(), { day: 'numeric', month: 'short' }).formatRange(
+    low * 86_400_000,
+    high * 86_400_000,
   )
 
 /** `26 Jun 2026` in the browser's locale. */
@@ -53,10 +65,9 @@ export function chanceText(share: number): string {
 }
 
 const digits = (value: number, places: number) =>
-  (Math.abs(value) < 0.5 / 10 ** places ? 0 : value).toLocaleString(browserLocale(), {
-    minimumFractionDigits: 0,
-    maximumFractionDigits: places,
-  })
+  numberFormat(browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places }).format(
+    Math.abs(value) < 0.5 / 10 ** places ? 0 : value,
+  )
 
 export function grams(value: number, units: Units): string {
   if (units === 'imperial')
@@ -129,7 +140,7 @@ export function drillRate(kgHa: number, units: Units): string {
 
 /** An amount of money in the garden's currency. */
 export const money = (value: number, currency: string) =>
-  new Intl.NumberFormat(browserLocale(), {
+  numberFormat(browserLocale(), {
     style: 'currency',
     currency,
     maximumFractionDigits: value < 20 ? 2 : 0,
@@ -152,7 +163,7 @@ export function rain(mm: number, units: Units): string {
 export function dryMatter(gM2: number, units: Units): string {
   return units === 'imperial'
     ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)}\u00a0lb/acre`
-    : `${(gM2 / 100).toLocaleString(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 })}\u00a0t/ha`
+    : `${numberFormat(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 }).format(gM2 / 100)}\u00a0t/ha`
 }
 
 /** Fresh growth per ground, g m⁻² inside. */

@@ -26,13 +26,17 @@ import { CRITERIA, type CriterionDays, type CriterionId, type Scenario, type Sce
 export const FOLLOWED_DAYS = 140
 
 /** The stand with its ending in it, from the ending on, until some days after the planting. */
-export function endedBranch(
+export const endedBranch = (...asked: Parameters<typeof endedBranchInSteps>) =>
+  finish(endedBranchInSteps(...asked))
+
+/** The same with pauses. */
+export function* endedBranchInSteps(
   { standCase, means, follows }: Scenario,
   season: SeasonRun,
   termination: Termination,
   afterDays: number,
   members?: readonly number[],
-): StandRun {
+): Steps<StandRun> {
   const { end, method } = termination
   if (method?.waits) return season.run
   const target = targetDay(follows)
@@ -40,7 +44,7 @@ export function endedBranch(
   const from = branchDay(termination)
   const until = (clear ?? from) + afterDays
   const events = eventsOfEnd({ ...standCase, own: means.own }, end, season.ensemble, clear)
-  return season.branch(from, events, Math.max(1, until - from + 1), members)
+  return yield* season.branchInSteps(from, events, Math.max(1, until - from + 1), members)
 }
 
 /** All criteria of a plan, in every member, in the order of the work. */
@@ -167,20 +171,29 @@ export function* evaluateInSteps(scenario: Scenario, ensemble: WeatherEnsemble):
     ensemble,
     end && !findMethod(end.method)?.waits ? [branchDayOf(end)] : [],
   )
-  return season && evaluateWith(scenario, season, end)
+  return season && (yield* evaluateWithInSteps(scenario, season, end))
 }
 
 const branchDayOf = (end: EndDetails) => branchDay({ end } as Termination)
 
 /** The same for a stand that has been run, with an ending in the place of the planned one. */
-export function evaluateWith(
+export const evaluateWith = (...asked: Parameters<typeof evaluateWithInSteps>) =>
+  finish(evaluateWithInSteps(...asked))
+
+/** The same with pauses. */
+export function* evaluateWithInSteps(
   scenario: Scenario,
   season: SeasonRun,
   end: EndDetails | null,
-  common: Common = commonOf(scenario, season),
-): Evaluated {
+  known?: Common,
+): Steps<Evaluated> {
+  const common = known ?? commonOf(scenario, season)
+  yield
   const termination = end && terminationOf(scenario, season, end)
-  const ended = termination && endedBranch(scenario, season, termination, FOLLOWED_DAYS)
+  yield
+  const ended = termination && (yield* endedBranchInSteps(scenario, season, termination, FOLLOWED_DAYS))
+  yield
   const criteria = criteriaDays(scenario, season, termination, ended, common)
+  yield
   return { season, termination, ended, criteria, outcome: outcomeOf(scenario, season, termination, criteria) }
 }

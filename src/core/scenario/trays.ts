@@ -1,8 +1,9 @@
 import { findMethod } from '../termination/methods'
 import { addDays, dayNumber } from '../foundations/day'
+import { finish, type Steps } from '../foundations/steps'
 import { shareOf } from '../foundations/statistics'
 import { trayOf } from '../plants/trays'
-import { evaluateWith, firstFailure, type Evaluated } from './evaluate'
+import { evaluateWithInSteps, firstFailure, type Evaluated } from './evaluate'
 import { plannedEnd } from './plan'
 import type { Scenario } from './types'
 
@@ -24,7 +25,10 @@ const readyBy = ({ criteria, season }: Evaluated, day: number) =>
   shareOf(season.run.members, (member) => firstFailure(criteria, member, day) === null)
 
 /** When the trays of a plan's crop are sown, how long its plants wait, and what a slip of the ending costs; null where it has none. */
-export function traysOf(scenario: Scenario, evaluated: Evaluated): TrayDates | null {
+export const traysOf = (...asked: Parameters<typeof traysInSteps>) => finish(traysInSteps(...asked))
+
+/** The same with pauses. */
+export function* traysInSteps(scenario: Scenario, evaluated: Evaluated): Steps<TrayDates | null> {
   const { follows, standCase } = scenario
   if (follows.kind !== 'crop' || follows.done || follows.establishment !== 'transplant') return null
   const tray = trayOf(follows.crop.id)
@@ -32,14 +36,15 @@ export function traysOf(scenario: Scenario, evaluated: Evaluated): TrayDates | n
   const lastDay = follows.day + tray.waitsDays
   const end = standCase.stand.end.actual ? null : plannedEnd(scenario)
   const late = end && !findMethod(end.method)?.waits ? { ...end, date: addDays(end.date, SLIP_DAYS) } : null
+  const slipped =
+    late && dayNumber(late.date) <= lastDay
+      ? readyBy(yield* evaluateWithInSteps(scenario, evaluated.season, late), lastDay)
+      : late && 0
   return {
     sowDay: follows.day - 7 * tray.weeks,
     lastDay,
     weeks: tray.weeks,
     inTime: readyBy(evaluated, lastDay),
-    slipped:
-      late && dayNumber(late.date) <= lastDay
-        ? readyBy(evaluateWith(scenario, evaluated.season, late), lastDay)
-        : late && 0,
+    slipped,
   }
 }

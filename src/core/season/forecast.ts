@@ -1,14 +1,14 @@
 import { deadDays } from './deadDays'
-import { endedRun, type SeasonRun, type StandCase } from './run'
+import { endedRunInSteps, type SeasonRun, type StandCase } from './run'
 import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
+import { finish, type Steps } from '../foundations/steps'
 import { latest } from '../garden/timeline'
 import type { StandRun } from '../stand/types'
 import { selfSowing, type SelfSowing } from '../stand/reseeding'
 import { carbonKept, type OrganicInput } from '../residue/organicMatter'
 import {
-  bandsOf,
   bandsOfSeries,
   dateQuantiles,
   firstDays,
@@ -68,31 +68,48 @@ function endedQuantiles(standCase: StandCase, season: SeasonRun): Quantiles | nu
 }
 
 /** Series, dates and chances of a stand, from its run without its ending. */
-export function forecastOf(standCase: StandCase, season: SeasonRun): StandForecast {
+export const forecastOf = (standCase: StandCase, season: SeasonRun) =>
+  finish(forecastInSteps(standCase, season))
+
+/** The same with pauses. */
+export function* forecastInSteps(standCase: StandCase, season: SeasonRun): Steps<StandForecast> {
   const { ensemble } = season
-  const run = endedRun(standCase, season)
+  const run = yield* endedRunInSteps(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
-  const stagesByComponent = run.species.map((_, component): StageDates => {
+  const stagesByComponent: StageDates[] = []
+  for (const component of run.species.keys()) {
+    yield
     const days = allStageDays(run, component, REPORTED_STAGES)
-    return REPORTED_STAGES.map((bbch, i) => ({ bbch, date: dateQuantiles(days[i]) }))
-  })
+    stagesByComponent.push(REPORTED_STAGES.map((bbch, i) => ({ bbch, date: dateQuantiles(days[i]) })))
+  }
+  yield
   const dead = firstDays(run, (at) =>
     run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
   )
+  yield
+  const ended = endedQuantiles(standCase, season)
   const end = latest(standCase.stand.end)
   const endDay = end ? dayNumber(end.date) : Infinity
   const ends = Math.min(endDay, standCase.nextStartDay ?? Infinity, run.startDay + run.days - 1)
+  const bands = function* (series: Float32Array): Steps<Bands> {
+    yield
+    return bandsOfSeries(run, series, STEP_DAYS)
+  }
+  const alive: Bands[] = []
+  for (const species of run.species) alive.push(yield* bands(species.alive))
+  yield
+  const sown = selfSowing(run, ensemble, ends, end?.method !== 'harvest')
   return {
     standId: standCase.stand.id,
-    cover: bandsOf(run, 'cover', STEP_DAYS),
-    massG: bandsOf(run, 'massG', STEP_DAYS),
-    heightM: bandsOf(run, 'heightM', STEP_DAYS),
-    residueG: bandsOf(run, 'residueG', STEP_DAYS),
-    nitrogenG: bandsOf(run, 'nitrogenG', STEP_DAYS),
-    bbch: bandsOfSeries(run, run.species[lead].bbch, STEP_DAYS),
-    seedLayer: bandsOfSeries(run, run.seedLayer, STEP_DAYS),
+    cover: yield* bands(run.cover),
+    massG: yield* bands(run.massG),
+    heightM: yield* bands(run.heightM),
+    residueG: yield* bands(run.residueG),
+    nitrogenG: yield* bands(run.nitrogenG),
+    bbch: yield* bands(run.species[lead].bbch),
+    seedLayer: yield* bands(run.seedLayer),
     up: stagesByComponent.map((stages) => stages[0].date),
-    alive: run.species.map((species) => bandsOfSeries(run, species.alive, STEP_DAYS)),
+    alive,
     plantsPerM2:
       quantilesOf(
         Float64Array.from({ length: run.members }, (_, member) =>
@@ -103,8 +120,8 @@ export function forecastOf(standCase: StandCase, season: SeasonRun): StandForeca
     stagesByComponent,
     covered30: dateQuantiles(firstDays(run, (at) => run.cover[at] >= 0.3)),
     dead: dateQuantiles(dead),
-    ended: endedQuantiles(standCase, season),
-    selfSowing: selfSowing(run, ensemble, ends, end?.method !== 'harvest'),
+    ended,
+    selfSowing: sown,
     carbonG: carbonKept([organicInput(run, ends)]),
     diesAlone: shareOf(run.members, (member) => dead[member] < endDay),
   }

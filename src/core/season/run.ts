@@ -11,7 +11,7 @@ import { FINISHING, firstCounted, tellingCounts, workSince } from '../terminatio
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import type { OwnResults } from '../termination/ownResults'
 import { firstMembers, firstUnknownDay, type WeatherEnsemble } from '../site/weather'
-import { resumeStand, runSavingInSteps, runStand, stateOn, type SavedStates } from '../stand/kernel'
+import { resumeInSteps, runSavingInSteps, runStand, stateOn, type SavedStates } from '../stand/kernel'
 import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
@@ -152,6 +152,8 @@ function onlyOf(stand: Stand, speciesId: string | undefined): number | undefined
   return index < 0 ? undefined : index
 }
 
+type Branching = [day: number, events: readonly StandEvent[], days?: number, members?: readonly number[]]
+
 /**
  * A stand's run without its ending, and the weather its members had, which learning may have put in another order.
  * `again` runs the same stand from sowing with further events, for its first `members` only where that is enough.
@@ -162,7 +164,9 @@ export type SeasonRun = {
   run: StandRun
   ensemble: WeatherEnsemble
   again: (events: readonly StandEvent[], members?: number) => StandRun
-  branch: (day: number, events: readonly StandEvent[], days?: number, members?: readonly number[]) => StandRun
+  branch: (...branching: Branching) => StandRun
+  /** The same with pauses. */
+  branchInSteps: (...branching: Branching) => Steps<StandRun>
   /** The state at the beginning of a day, with further events before it. */
   stateOn: (day: number, events: readonly StandEvent[]) => StandState
 }
@@ -233,21 +237,23 @@ export function* standRunOnInSteps(
     return state
   }
   const withEvents = (events: readonly StandEvent[]) => ({ ...input, events: [...input.events, ...events] })
+  const branchInSteps = (...[day, events, days, members]: Branching) =>
+    resumeInSteps(
+      withEvents(events),
+      weather,
+      memberParameters,
+      savedOn(Math.max(day, sowDay)),
+      Math.max(day, sowDay),
+      days,
+      members,
+    )
   return {
     run,
     ensemble: weather,
     again: (events, members = weather.members.length) =>
       runStand(withEvents(events), firstMembers(weather, members), memberParameters),
-    branch: (day, events, days, members) =>
-      resumeStand(
-        withEvents(events),
-        weather,
-        memberParameters,
-        savedOn(Math.max(day, sowDay)),
-        Math.max(day, sowDay),
-        days,
-        members,
-      ),
+    branch: (...branching) => finish(branchInSteps(...branching)),
+    branchInSteps,
     stateOn: (day, events) => stateOn(withEvents(events), weather, memberParameters, day),
   }
 }
@@ -268,10 +274,13 @@ export function eventsFromEnd(standCase: StandCase, ensemble: WeatherEnsemble): 
 }
 
 /** A stand's run with its planned or recorded ending and what takes the ground after it in it. */
-export function endedRun(standCase: StandCase, season: SeasonRun): StandRun {
+export const endedRun = (...asked: Parameters<typeof endedRunInSteps>) => finish(endedRunInSteps(...asked))
+
+/** The same with pauses. */
+export function* endedRunInSteps(standCase: StandCase, season: SeasonRun): Steps<StandRun> {
   const events = eventsFromEnd(standCase, season.ensemble)
   const { run } = season
   const day = firstChange(events)
   if (day === null || day >= run.startDay + run.days) return run
-  return joined(run, season.branch(day, events))
+  return joined(run, yield* season.branchInSteps(day, events))
 }

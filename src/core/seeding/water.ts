@@ -1,4 +1,5 @@
 import { pickColumns } from '../foundations/columns'
+import { finish, type Steps } from '../foundations/steps'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { Bed } from '../garden/schema'
 import { germinationMoisture, soilWater, waterCapacity, waterDay } from '../site/soilWater'
@@ -54,25 +55,30 @@ function moistureAfter({ waterMm, et0Mm }: MemberWeather, soil: Bed['soil'], at:
 }
 
 /** Ranks sowing days by the chance that rain less evaporation keeps the top 5 cm moist. */
-export function rankSowingDays(
+export const rankSowingDays = (...asked: Parameters<typeof sowingDaysInSteps>) =>
+  finish(sowingDaysInSteps(...asked))
+
+/** The same with pauses. */
+export function* sowingDaysInSteps(
   ensemble: WeatherEnsemble,
   soil: Bed['soil'],
   fromDay: number,
   days: number,
-): SowingDay[] {
-  return Array.from({ length: days }, (_, i) => fromDay + i).flatMap((day) => {
+): Steps<SowingDay[]> {
+  const ranked: SowingDay[] = []
+  for (let day = fromDay; day < fromDay + days; day++) {
     const at = day - ensemble.startDay
-    if (at < LEAD_DAYS || at + MOIST_DAYS > ensemble.days) return []
+    if (at < LEAD_DAYS || at + MOIST_DAYS > ensemble.days) continue
     const outcomes = ensemble.members.map((weather) => moistureAfter(weather, soil, at))
-    return [
-      {
-        day,
-        moistChance: shareOf(outcomes.length, (m) => outcomes[m].moist),
-        rainMm: quantilesOf(outcomes.map((outcome) => outcome.rain))!,
-        needMm: quantilesOf(outcomes.map((outcome) => outcome.need))!,
-      },
-    ]
-  })
+    ranked.push({
+      day,
+      moistChance: shareOf(outcomes.length, (m) => outcomes[m].moist),
+      rainMm: quantilesOf(outcomes.map((outcome) => outcome.rain))!,
+      needMm: quantilesOf(outcomes.map((outcome) => outcome.need))!,
+    })
+    yield
+  }
+  return ranked
 }
 
 /** Litres of so many mm over an area, and cans of a size. */

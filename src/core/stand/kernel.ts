@@ -11,9 +11,12 @@ import { newWork, type Work } from './work'
 /** States at the beginning of some days of a run, by day number: where a what-if begins. */
 export type SavedStates = ReadonlyMap<number, StandState>
 
+/** Days of a block between two pauses. */
+const PAUSE_DAYS = 64
+
 /**
  * Steps all members of `work` from `startDay` on for so many days, a block of them after another, each through all its
- * days, with a pause after each. The days are written into `run` where one is given, and states copied into those of
+ * days, with pauses. The days are written into `run` where one is given, and states copied into those of
  * `saved` by day.
  */
 function* runDays(
@@ -35,6 +38,7 @@ function* runDays(
       stepDay(work, weather, startDay + d, at, begin, end)
       if (run) record(run, d, state, begin, end)
       drainDay(work, weather, startDay + d, at, begin, end)
+      if ((d + 1) % PAUSE_DAYS === 0) yield
     }
     const kept = saved.get(startDay + days)
     if (kept) copyState(kept, state, begin, end)
@@ -116,7 +120,10 @@ export function stateOn(
  * The result begins on `day` and goes on for `days`, or to the end of the ensemble. It holds the `members` asked for, in
  * their order; all of them when left out.
  */
-export function resumeStand(
+export const resumeStand = (...asked: Parameters<typeof resumeInSteps>) => finish(resumeInSteps(...asked))
+
+/** The same with pauses. */
+export function* resumeInSteps(
   input: StandInput,
   ensemble: WeatherEnsemble,
   memberParameters: MemberParameters,
@@ -124,10 +131,10 @@ export function resumeStand(
   day: number,
   days = Infinity,
   members: readonly number[] = everyMember(ensemble),
-): StandRun {
+): Steps<StandRun> {
   const span = Math.min(days, daysFrom(ensemble, day))
   const run = emptyRun(input, day, span, members.length)
   const state = pickState(saved, members)
-  finish(runDays(newWork(input, ensemble, memberParameters, members, state), day, span, run, new Map()))
+  yield* runDays(newWork(input, ensemble, memberParameters, members, state), day, span, run, new Map())
   return run
 }

@@ -36,6 +36,9 @@ export function waysFor(
     ensemble,
     again: () => covered,
     branch: () => covered,
+    *branchInSteps() {
+      return covered
+    },
     stateOn: () => {
       throw new Error('a run that is at hand has no states')
     },

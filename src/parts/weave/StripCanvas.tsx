@@ -18,13 +18,22 @@ function paintSome(): void {
   if (scheduled) requestAnimationFrame(paintSome)
 }
 
-/** Paints when a frame has time for it; returns how to take it back. */
-function paintLater(paint: () => void): () => void {
-  waiting.add(paint)
-  if (!scheduled) requestAnimationFrame(paintSome)
-  scheduled = true
-  return () => waiting.delete(paint)
+/** Paints when a frame has time for it, after `ms` at the earliest; returns how to take it back. */
+function paintLater(paint: () => void, ms: number): () => void {
+  const ask = () => {
+    waiting.add(paint)
+    if (!scheduled) requestAnimationFrame(paintSome)
+    scheduled = true
+  }
+  const timer = ms > 0 ? setTimeout(ask, ms) : void ask()
+  return () => {
+    clearTimeout(timer)
+    waiting.delete(paint)
+  }
 }
+
+/** How long a strip with bands missing waits for them before it is painted without: kept answers are there sooner. */
+const WHOLE_WITHIN_MS = 200
 
 /** A bed's strip of cloth as a picture; its meaning is told by the labels and the line beneath the loom. */
 export function StripCanvas({
@@ -32,11 +41,14 @@ export function StripCanvas({
   width,
   height,
   dark,
+  whole = true,
 }: {
   strip: Strip
   width: number
   height: number
   dark: boolean
+  /** Whether all its bands are known; they are where left out. */
+  whole?: boolean
 }) {
   const ref = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
@@ -50,7 +62,7 @@ export function StripCanvas({
       const image = context.createImageData(canvas.width, canvas.height)
       paintStrip(image, strip, dark ? DARK_YARNS : LIGHT_YARNS, scale)
       context.putImageData(image, 0, 0)
-    })
-  }, [strip, width, height, dark])
+    }, whole ? 0 : WHOLE_WITHIN_MS)
+  }, [strip, width, height, dark, whole])
   return <canvas ref={ref} aria-hidden="true" style={{ width, height, display: 'block' }} />
 }

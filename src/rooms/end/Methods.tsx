@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { HAND_FINISH_SHARE } from '../../core/termination/outcome'
 import { findMethod } from '../../core/termination/methods'
+import { Awaited } from '../../parts/Awaited'
 import { Caution } from '../../parts/Caution'
 import { methodText } from '../../text/ending'
 import { longDate, percent } from '../../text/format'
@@ -47,21 +48,23 @@ export function Methods({ end }: { end: EndView }) {
         </p>
       )}
       <Dates end={end} withStart />
-      <Waiting
-        what="Ending this stand by every way on every day"
-        running={answer.running}
-        progress={answer.progress}
-        error={answer.error}
-        onCancel={answer.cancel}
-        onRetry={answer.retry}
-      />
-      {comparison && comparison.options.length > 0 && (
-        <Table
-          end={end}
-          shown={comparison.options.map(shownOf)}
-          title={plantingDay === null ? 'Ended any time' : `Planting ${longDate(plantingDay)}`}
+      <Awaited waiting={answer.running}>
+        <Waiting
+          what="Ending this stand by every way on every day"
+          running={answer.running}
+          progress={answer.progress}
+          error={answer.error}
+          onCancel={answer.cancel}
+          onRetry={answer.retry}
         />
-      )}
+        {comparison && comparison.options.length > 0 && (
+          <Table
+            end={end}
+            shown={comparison.options.map(shownOf)}
+            title={plantingDay === null ? 'Ended any time' : `Planting ${longDate(plantingDay)}`}
+          />
+        )}
+      </Awaited>
       <RulesForm end={end} />
       {stand.start.actual && <RecordEnd end={end} />}
       {!stand.start.actual && (

@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState, type ChangeEvent } from 'react'
 import { useNavigate } from 'react-router'
-import { toast } from 'sonner'
+import { notice } from '../../state/notices'
 import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { database } from '../../data/database'
 import { isArchive, readArchive, writeArchive } from '../../data/gardenArchive'
@@ -93,7 +93,7 @@ export function Files() {
     if (!stored.ok) return setProblems(stored.problems)
     dispatch(gardenOpened(stored.value.gardenId))
     const { step } = stored.value
-    toast.success(
+    notice.success(
       importWords(read.value.garden.name, stored.value),
       step === null
         ? {}
@@ -117,7 +117,7 @@ export function Files() {
           className="btn btn-sm"
           onClick={() =>
             void save().catch((error: unknown) =>
-              toast.error(
+              notice.error(
                 `The garden could not be exported (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.`,
               ),
             )

@@ -2,7 +2,8 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { useFieldArray, useForm, useWatch } from 'react-hook-form'
 import { Link, useNavigate } from 'react-router'
-import { Toaster, toast } from 'sonner'
+import { notice } from '../../state/notices'
+import { Notices } from '../../parts/Notices'
 import { firstProblem } from '../../core/foundations/outcome'
 import { CLIMATE_TYPES } from '../../core/site/climateTypes'
 import { commit } from '../../data/commit'
@@ -59,7 +60,7 @@ export function StartRoom() {
     const data = startGarden(value, tools)
     const stored = await commit(database, data.garden.id, `Started ${data.garden.name}`, gardenWrites(data))
     if (!stored.ok) {
-      toast.error(firstProblem(stored.problems))
+      notice.error(firstProblem(stored.problems))
       return
     }
     if (stored.value !== null) await database.undo.delete(stored.value)
@@ -134,7 +135,7 @@ export function StartRoom() {
           <button className="btn btn-primary">Open the loom</button>
         </div>
       </Form>
-      <Toaster position="bottom-right" />
+      <Notices />
     </main>
   )
 }

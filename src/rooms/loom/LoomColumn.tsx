@@ -32,7 +32,7 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
   return (
     <>
       <div className="absolute z-0" style={{ left, top: 0 }} data-woven={pending === 0}>
-        <StripCanvas strip={strip} width={width} height={layout.height} dark={dark} />
+        <StripCanvas strip={strip} width={width} height={layout.height} dark={dark} whole={pending === 0} />
       </div>
       <div className="absolute z-20" style={{ left, top: 0, width, height: 0 }}>
         {entry.windows.map((window) => (
@@ -83,6 +83,12 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
       </div>
     </>
   )
+})
+
+/** A bed that is not in sight: worked out behind those that are, so that it stands there when it comes into sight. */
+export const OutOfSight = memo(function OutOfSight({ entry, loom }: { entry: LoomBed; loom: Loom }) {
+  const { pending } = useBedCloth(entry.stands, loom.firstDay, loom.lastDay - loom.firstDay, 'rest')
+  return <span hidden data-woven={pending === 0} />
 })
 
 function Words({ placed, italic }: { placed: Placed; italic?: boolean }) {

@@ -1,6 +1,6 @@
 import { DndContext } from '@dnd-kit/core'
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useRef, useState, type RefObject } from 'react'
 import { longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useDark } from '../../state/useDark'
@@ -10,11 +10,12 @@ import { useFailures, usePending } from '../../compute/useAnswer'
 import { CropDialog } from './CropDialog'
 import { layoutLoom, yOfDay, type LoomLayout } from './layout'
 import { ledgerOf } from './ledger'
-import { LoomColumn } from './LoomColumn'
+import { LoomColumn, OutOfSight } from './LoomColumn'
 import { SpotLine } from './SpotLine'
 import { useCursor } from './useCursor'
 import { useLoom, useOutlook, type Loom } from './useLoom'
 import { useMoveCrop } from './useMoveCrop'
+import { useShownColumns } from './useShownColumns'
 import { WeekEdge } from './WeekEdge'
 import { Failed } from '../../parts/Waiting'
 
@@ -53,6 +54,7 @@ export function LoomRoom() {
             layout={layout}
             cursorColumn={cursor.column}
             cursorDay={cursor.day}
+            frame={frame}
             onKeyDown={onKeyDown}
           />
         )}
@@ -156,11 +158,13 @@ type SheetProps = {
   layout: LoomLayout
   cursorColumn: number
   cursorDay: number
+  frame: RefObject<HTMLDivElement | null>
   onKeyDown: (event: React.KeyboardEvent) => void
 }
 
-function Sheet({ loom, layout, cursorColumn, cursorDay, onKeyDown }: SheetProps) {
+function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: SheetProps) {
   const dark = useDark()
+  const shown = useShownColumns(frame, layout, cursorColumn)
   const { sensors, onDragEnd } = useMoveCrop(layout)
   const todayY = yOfDay(layout, loom, loom.today)
   const picked = layout.columns[cursorColumn]
@@ -216,9 +220,13 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, onKeyDown }: SheetProps)
               </span>
             </>
           )}
-          {layout.columns.map((column) => (
-            <LoomColumn key={column.entry.bed.id} column={column} layout={layout} loom={loom} dark={dark} />
-          ))}
+          {layout.columns.map((column, i) =>
+            shown.has(i) ? (
+              <LoomColumn key={column.entry.bed.id} column={column} layout={layout} loom={loom} dark={dark} />
+            ) : (
+              <OutOfSight key={column.entry.bed.id} entry={column.entry} loom={loom} />
+            ),
+          )}
           {picked && (
             <div
               className="loom-cursor pointer-events-none absolute z-30"

@@ -5,6 +5,7 @@ import { DateField, NoteField } from '../../parts/DateField'
 import { DayField } from '../../parts/DayField'
 import { longDate } from '../../text/format'
 import { endingWords, standState } from '../../parts/names'
+import { Awaited } from '../../parts/Awaited'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { PlanLine } from '../../parts/PlanLine'
 import { RecordForm } from '../../parts/RecordForm'
@@ -71,15 +72,17 @@ function PlantInto({ view }: { view: StandView }) {
       <Where plant={plant} />
       {planted && plant.plantedStand && <Outcome stand={plant.plantedStand} view={view} />}
       {!planted && <NextCrop plant={plant} />}
-      {shown?.after && crop && end && (
-        <>
-          <Gates outcome={shown.outcome} plant={plant} />
-          {shown.trays && <Trays trays={shown.trays} crop={crop} today={plant.today} />}
-          <FedBy after={shown.after} crop={crop} plant={plant} />
-          <Residue after={shown.after} outcome={shown.outcome} crop={crop} plant={plant} />
-          <SpacingAndLanes crop={crop} plant={plant} outcome={shown.outcome} />
-        </>
-      )}
+      <Awaited waiting={!shown && plan.state === 'computing'}>
+        {shown?.after && crop && end && (
+          <>
+            <Gates outcome={shown.outcome} plant={plant} />
+            {shown.trays && <Trays trays={shown.trays} crop={crop} today={plant.today} />}
+            <FedBy after={shown.after} crop={crop} plant={plant} />
+            <Residue after={shown.after} outcome={shown.outcome} crop={crop} plant={plant} />
+            <SpacingAndLanes crop={crop} plant={plant} outcome={shown.outcome} />
+          </>
+        )}
+      </Awaited>
       {view.stand.end.actual && !planted && <RecordPlanting plant={plant} />}
       <FollowedTable />
     </section>

@@ -9,6 +9,7 @@ import { useRounds } from './useRounds'
 import { Form } from '../../parts/Form'
 import { single } from '../../parts/once'
 import { Failed } from '../../parts/Waiting'
+import { useLasting } from '../../state/useSettled'
 
 /** Jobs that are steps of a plan: its chance stands with them. */
 const OF_THE_PLAN: readonly Job['kind'][] = ['sow', 'end']
@@ -19,7 +20,12 @@ type Rounds = ReturnType<typeof useRounds>
 export function RoundsRoom() {
   const rounds = useRounds()
   const [order, setOrder] = useState<'walk' | 'urgency'>('walk')
-  const jobs = order === 'walk' ? rounds.jobs : [...rounds.jobs].sort(byUrgency)
+  // On opening, jobs that come in a little later would push the others from under a finger.
+  const lasts = useLasting(rounds.pending > 0)
+  const [opened, setOpened] = useState(false)
+  if (!opened && (rounds.pending === 0 || lasts)) setOpened(true)
+  const known = opened ? rounds.jobs : []
+  const jobs = order === 'walk' ? known : [...known].sort(byUrgency)
   return (
     <section className="max-w-3xl py-4">
       <h1>Rounds</h1>
@@ -56,7 +62,7 @@ export function RoundsRoom() {
         <button className="btn mt-6" onClick={() => window.print()}>
           Print
         </button>
-        <button className="btn mt-6" onClick={rounds.writeCalendar}>
+        <button className="btn mt-6" onClick={() => void rounds.writeCalendar()}>
           Calendar file
         </button>
       </div>

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { toast } from 'sonner'
+import { notice } from '../../state/notices'
 import { addDays, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { jobsOf, openJobs, ROUND_DAYS, type Job, type JobMark } from '../../core/rounds/jobs'
@@ -10,7 +10,6 @@ import { standCaseOf } from '../../core/season/standCase'
 import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
-import { calendarFile } from './calendar'
 import { jobText } from '../../parts/jobText'
 import { download } from '../../parts/download'
 import { changed } from '../../data/writes'
@@ -81,7 +80,9 @@ export function useRounds() {
     ])
   const titleOf = (job: Job) => `${jobText(job, standOf(job)).title} in ${bedOf(job).label}`
 
-  function writeCalendar() {
+  async function writeCalendar() {
+    // Only those who keep a calendar need what writes one.
+    const { calendarFile } = await import('./calendar')
     const ahead = openJobs(jobsOf(input, CALENDAR_DAYS), marks, today)
     const outcome = calendarFile(
       data.garden.id,
@@ -93,7 +94,7 @@ export function useRounds() {
       })),
       written,
     )
-    if (!outcome.ok) return void toast.error(outcome.problems[0].message)
+    if (!outcome.ok) return void notice.error(outcome.problems[0].message)
     download('rounds.ics', 'text/calendar', outcome.value.text)
     dispatch(calendarWritten({ gardenId: data.garden.id, jobs: outcome.value.written }))
   }

@@ -12,6 +12,7 @@ import {
   temperature,
   type Units,
 } from '../../text/format'
+import { Awaited } from '../../parts/Awaited'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
@@ -32,19 +33,21 @@ export function WeatherRoom() {
       <h1>Weather</h1>
       <p className="mt-1 max-w-3xl">
         {Math.abs(garden.site.latitude)}° {garden.site.latitude < 0 ? 'S' : 'N'},{' '}
-        {Math.round(garden.site.elevationM)} m, {garden.site.coastal ? 'coastal' : 'inland'}.{' '}
-        {answer.value && knownText(answer.value, garden.demo !== null)}
+        {Math.round(garden.site.elevationM)} m, {garden.site.coastal ? 'coastal' : 'inland'}.
       </p>
       <Station />
-      <Waiting
-        what="Reading two hundred seasons of weather"
-        running={answer.running}
-        progress={answer.progress}
-        error={answer.error}
-        onCancel={answer.cancel}
-        onRetry={answer.retry}
-      />
-      {answer.value && <Summary summary={answer.value} units={garden.units} today={today} />}
+      <Awaited waiting={answer.running}>
+        <Waiting
+          what="Reading two hundred seasons of weather"
+          running={answer.running}
+          progress={answer.progress}
+          error={answer.error}
+          onCancel={answer.cancel}
+          onRetry={answer.retry}
+        />
+        {answer.value && <p className="mt-1 max-w-3xl">{knownText(answer.value, garden.demo !== null)}</p>}
+        {answer.value && <Summary summary={answer.value} units={garden.units} today={today} />}
+      </Awaited>
       <Fold title="Observed days">
         <ObservedDays key={`${garden.id} ${today}`} />
       </Fold>
