@@ -9,7 +9,8 @@ const chromium =
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   retries: 0,
   timeout: 240_000,
   expect: { timeout: 30_000 },

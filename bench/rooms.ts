@@ -1,4 +1,6 @@
 import { spawn } from 'node:child_process'
+import { readdirSync, readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
 import { chromium, type BrowserContext, type Page } from '@playwright/test'
 
 /**
@@ -8,6 +10,8 @@ import { chromium, type BrowserContext, type Page } from '@playwright/test'
 const PORT = 4988
 const ADDRESS = `http://127.0.0.1:${PORT}`
 const LONGEST = 90_000
+/** How much slower a phone is than this machine. */
+const SLOWER = 6
 
 const server = spawn(process.execPath, ['dist/server/server.js'], {
   env: { ...process.env, PORT: String(PORT) },
@@ -107,5 +111,79 @@ for (const [name, path, first, whole] of ROOMS) {
   )
   await own.close()
 }
+await sizes()
+await slowPhone()
 await browser.close()
 server.kill()
+
+/** What the first page loads, and all there is, in kB of gzip. */
+async function sizes() {
+  const own = await context()
+  const page = await own.newPage()
+  await page.goto(ADDRESS)
+  await page.waitForFunction(WOVEN, null, { timeout: LONGEST })
+  const loaded = await page.evaluate(() =>
+    performance.getEntriesByType('resource').map(({ name }) => name.split('/').at(-1)!),
+  )
+  const all = readdirSync('dist/client/assets').filter((name) => name.endsWith('.js'))
+  const kB = (names: string[]) =>
+    Math.round(
+      names.reduce((sum, name) => sum + gzipSync(readFileSync(`dist/client/assets/${name}`)).length, 0) /
+        1000,
+    )
+  const first = all.filter((name) => loaded.includes(name))
+  console.log(
+    `script, gzip: first page ${kB(first.filter((name) => !name.includes('worker')))} kB (goal 220) and its worker ${kB(first.filter((name) => name.includes('worker')))}, whole app ${kB(all)} (goal 700)`,
+  )
+  await own.close()
+}
+
+/** Keeps in the page for how long a worker had something to do. */
+function watchWorkers() {
+  const busy = { since: 0, open: 0, ms: 0 }
+  Object.assign(window, { busy })
+  const Real = window.Worker
+  window.Worker = class extends Real {
+    constructor(...made: ConstructorParameters<typeof Worker>) {
+      super(...made)
+      this.addEventListener('message', ({ data }) => {
+        if (data?.type !== 'done' && data?.type !== 'failed') return
+        if (--busy.open === 0) busy.ms += performance.now() - busy.since
+      })
+    }
+    override postMessage(message: { type?: string }, ...more: []) {
+      if (message?.type === 'ask' && busy.open++ === 0) busy.since = performance.now()
+      super.postMessage(message, ...more)
+    }
+  }
+}
+
+/**
+ * A phone six times as slow: throttling reaches the page alone, so the worker's time, measured at full speed, is taken six
+ * times and added.
+ */
+async function slowPhone() {
+  const timed = async (path: string, there: string, slow: boolean, kept: boolean) => {
+    const own = await context()
+    if (!kept) await forget(own)
+    const page = await own.newPage()
+    await page.addInitScript(watchWorkers)
+    if (slow) await (await own.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER })
+    await page.goto(`${ADDRESS}${path}`)
+    const ms = await until(page, there)
+    const worker = await page.evaluate(() => (window as unknown as { busy: { ms: number } }).busy.ms)
+    await own.close()
+    return { ms, worker }
+  }
+  for (const [name, path, there] of [
+    ['loom', '/', WOVEN],
+    ['check', '/check/marlpit-lane-stand-10', `document.querySelector('main button')`],
+  ] as const) {
+    const worker = (await timed(path, there, false, false)).worker * SLOWER
+    const page = (await timed(path, there, true, true)).ms
+    const goal = name === 'loom' ? 'goals 5 and 2 s' : 'goal 1.5 s'
+    console.log(
+      `slow phone, ${name}: page ${(page / 1000).toFixed(1)} s from kept answers; from nothing ${(worker / 1000).toFixed(1)} s of worker more, ${((page + worker) / 1000).toFixed(1)} s (${goal})`,
+    )
+  }
+}

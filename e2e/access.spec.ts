@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import chunk from 'lodash-es/chunk'
 import { openDemo } from './helpers'
 
 const ROOMS = {
@@ -51,45 +52,49 @@ const reported = (name: string, violations: { id: string; nodes: { target: unkno
         .join(', ')}`,
   )
 
-test('axe finds nothing in any room, in light nor in dark', async ({ page }) => {
-  // Twenty-five rooms one after another: longer than other tests where the machine is busy.
-  test.setTimeout(600_000)
-  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
-  await openDemo(page, 'marlpit-lane')
-  for (const [name, path] of Object.entries(ROOMS)) {
-    await page.goto(path)
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    if (name === 'choose') {
-      await expect(page.getByTestId('candidates')).toBeVisible({ timeout: 60_000 })
-      await page.getByText('It must', { exact: true }).click()
-      await page.getByText('What if', { exact: true }).click()
-    }
-    if (name === 'sow') await page.getByText('Check with a ring').click()
-    if (name === 'seed')
-      for (const fold of ['Add a bag or packet', 'Packs that can be bought'])
-        await page.getByText(fold).click()
-    if (name === 'plants') {
-      await expect(page.getByTestId('plant-year')).toBeVisible({ timeout: 60_000 })
-      await page.getByText('Numbers it grows by').click()
-    }
-    if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible({ timeout: 60_000 })
-    if (name === 'end') await page.getByText('Your own rules').first().click()
-    if (name === 'plant') await page.getByText('Take the residue off instead').click()
-    if (name === 'weather') {
-      await expect(page.getByTestId('frosts')).toBeVisible({ timeout: 60_000 })
-      for (const fold of ['Observed days', 'Import daily weather', 'Place and normals by hand'])
-        await page.getByText(fold, { exact: true }).click()
-    }
-    const light = await new AxeBuilder({ page }).analyze()
-    expect(reported(`${name}, light`, light.violations)).toEqual([])
-    // The dark theme changes colours only.
-    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
-    await expect(page.locator('html')).toHaveCSS('color-scheme', 'dark')
-    const dark = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze()
-    expect(reported(`${name}, dark`, dark.violations)).toEqual([])
+/** Rooms looked over in one test. */
+const AT_ONCE = 7
+
+for (const rooms of chunk(Object.entries(ROOMS), AT_ONCE))
+  test(`axe finds nothing from ${rooms[0][0]} to ${rooms.at(-1)![0]}, in light nor in dark`, async ({
+    page,
+  }) => {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
-  }
-})
+    await openDemo(page, 'marlpit-lane')
+    for (const [name, path] of rooms) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      if (name === 'choose') {
+        await expect(page.getByTestId('candidates')).toBeVisible({ timeout: 60_000 })
+        await page.getByText('It must', { exact: true }).click()
+        await page.getByText('What if', { exact: true }).click()
+      }
+      if (name === 'sow') await page.getByText('Check with a ring').click()
+      if (name === 'seed')
+        for (const fold of ['Add a bag or packet', 'Packs that can be bought'])
+          await page.getByText(fold).click()
+      if (name === 'plants') {
+        await expect(page.getByTestId('plant-year')).toBeVisible({ timeout: 60_000 })
+        await page.getByText('Numbers it grows by').click()
+      }
+      if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible({ timeout: 60_000 })
+      if (name === 'end') await page.getByText('Your own rules').first().click()
+      if (name === 'plant') await page.getByText('Take the residue off instead').click()
+      if (name === 'weather') {
+        await expect(page.getByTestId('frosts')).toBeVisible({ timeout: 60_000 })
+        for (const fold of ['Observed days', 'Import daily weather', 'Place and normals by hand'])
+          await page.getByText(fold, { exact: true }).click()
+      }
+      const light = await new AxeBuilder({ page }).analyze()
+      expect(reported(`${name}, light`, light.violations)).toEqual([])
+      // The dark theme changes colours only.
+      await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+      await expect(page.locator('html')).toHaveCSS('color-scheme', 'dark')
+      const dark = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze()
+      expect(reported(`${name}, dark`, dark.violations)).toEqual([])
+      await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    }
+  })
 
 test('no room scrolls sideways on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })

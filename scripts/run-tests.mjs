@@ -26,7 +26,7 @@ step('types', 'typecheck')
 step('format', 'format:check')
 step('lint and boundaries', 'lint')
 step('validation, a small sample', 'validate', ['60', '60'])
-step('unit tests and coverage', 'unit', ['--coverage', '--json', `--outputFile=${unitResults}`])
+step('unit tests', 'unit', ['--json', `--outputFile=${unitResults}`])
 if (step('build', 'build')) step('browser tests', 'e2e')
 
 const unit = readJson(unitResults)

@@ -7,6 +7,9 @@ import type { DayForecast } from '../core/site/forecast'
 import { migrateRecord } from './migrations/migrate'
 import type { OldRecord } from './migrations/steps'
 
+// Served from this machine, Dexie would take it for development and write down where every call came from.
+Dexie.debug = false
+
 /** One stored change with what it takes to undo and redo it. */
 export type UndoEntry = {
   id: number

@@ -16,6 +16,7 @@ import { useToday } from './clock'
 import { weatherSpecOf } from './season'
 import { useStation, useWeatherRecord } from './station'
 import { useAppSelector } from './store'
+import { useShared } from './useShared'
 
 /**
  * `data` is what is stored, for showing and changing; `expected` the same with overdue plans moved to today, for
@@ -48,19 +49,23 @@ export function GardenProvider({
   fallback: (state: 'loading' | 'none') => ReactNode
 }) {
   const gardenId = useAppSelector((state) => state.session.gardenId)
-  const data = useLiveQuery(
+  const stored = useLiveQuery(
     () => (gardenId ? loadGarden(database, gardenId) : Promise.resolve(null)),
     [gardenId],
     undefined,
   )
+  // After a write all is read again; what it did not touch stays the same record to all who show it.
+  const data = useShared(stored)
   const today = useToday(data?.garden ?? null)
   const { weather, station, recordKey } = useWeatherRecord(gardenId)
   useStation(data?.garden ?? null, today, station)
+  const expected = useShared(
+    useMemo(() => data && { ...data, stands: expectedStands(data.stands, today) }, [data, today]),
+  )
   const value = useMemo(() => {
-    if (!data || !weather || station === undefined || recordKey === null) return null
-    const expected = { ...data, stands: expectedStands(data.stands, today) }
+    if (!data || !expected || !weather || station === undefined || recordKey === null) return null
     return { data, expected, today, weather, station, spec: weatherSpecOf(expected, today, recordKey) }
-  }, [data, today, weather, station, recordKey])
+  }, [data, expected, today, weather, station, recordKey])
   if (value) return <Context value={value}>{children}</Context>
   return fallback(data === null ? 'none' : 'loading')
 }

@@ -55,14 +55,17 @@ export function StripCanvas({
     const canvas = ref.current
     const context = canvas?.getContext('2d')
     if (!canvas || !context) return
-    return paintLater(() => {
-      const scale = Math.min(2, window.devicePixelRatio || 1)
-      canvas.width = Math.round(width * scale)
-      canvas.height = Math.round(height * scale)
-      const image = context.createImageData(canvas.width, canvas.height)
-      paintStrip(image, strip, dark ? DARK_YARNS : LIGHT_YARNS, scale)
-      context.putImageData(image, 0, 0)
-    }, whole ? 0 : WHOLE_WITHIN_MS)
+    return paintLater(
+      () => {
+        const scale = Math.min(2, window.devicePixelRatio || 1)
+        canvas.width = Math.round(width * scale)
+        canvas.height = Math.round(height * scale)
+        const image = context.createImageData(canvas.width, canvas.height)
+        paintStrip(image, strip, dark ? DARK_YARNS : LIGHT_YARNS, scale)
+        context.putImageData(image, 0, 0)
+      },
+      whole ? 0 : WHOLE_WITHIN_MS,
+    )
   }, [strip, width, height, dark, whole])
   return <canvas ref={ref} aria-hidden="true" style={{ width, height, display: 'block' }} />
 }

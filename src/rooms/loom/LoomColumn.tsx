@@ -1,24 +1,24 @@
-import { useDraggable } from '@dnd-kit/core'
 import { memo } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { latest } from '../../core/garden/timeline'
-import { Link, useNavigate } from 'react-router'
+import { Link } from 'react-router'
 import type { StandForecast } from '../../core/season/forecast'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { BedWindow } from '../../core/garden/windows'
 import { longDate, shortDate } from '../../text/format'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
 import { useBedCloth } from '../../parts/weave/useBedCloth'
-import { placeLabel, standWords, type Placed } from './labels'
-import { clipToSheet, yOfDay, type Column, type LoomLayout } from './layout'
-import type { Loom, LoomBed } from './useLoom'
+import { placeLabel, standWords } from './labels'
+import { clipToSheet, yOfDay, type Column, type Scale } from './layout'
+import { AreaButton, MovableArea, Words, type Area } from './StandArea'
+import type { LoomBed, SheetDays } from './useLoom'
 
 /** Where a bed that could not be computed says so. */
 const FAILED_BELOW_TODAY_PX = 14
 
-type Props = { column: Column; layout: LoomLayout; loom: Loom; dark: boolean }
+type Props = { column: Column; layout: Scale; loom: SheetDays; dark: boolean }
 
-/** One bed: its strip of cloth, the names on it, its gaps and stage knots. */
+/** One bed: its strip of cloth, the names on it, its gaps and stage knots; drawn anew only when something of its own changed. */
 export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark }: Props) {
   const { entry, left, width } = column
   const { strip, forecasts, pending, failure } = useBedCloth(
@@ -86,46 +86,16 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
 })
 
 /** A bed that is not in sight: worked out behind those that are, so that it stands there when it comes into sight. */
-export const OutOfSight = memo(function OutOfSight({ entry, loom }: { entry: LoomBed; loom: Loom }) {
+export const OutOfSight = memo(function OutOfSight({ entry, loom }: { entry: LoomBed; loom: SheetDays }) {
   const { pending } = useBedCloth(entry.stands, loom.firstDay, loom.lastDay - loom.firstDay, 'rest')
   return <span hidden data-woven={pending === 0} />
 })
 
-function Words({ placed, italic }: { placed: Placed; italic?: boolean }) {
-  return (
-    <span
-      className="pointer-events-none absolute inset-x-0 flex justify-center"
-      style={{ top: placed.top, height: placed.height }}
-    >
-      <span className={`loom-label ${italic ? 'italic' : ''}`}>
-        {placed.lines.map((line) => (
-          <span key={line} className="block">
-            {line}
-          </span>
-        ))}
-      </span>
-    </span>
-  )
-}
+type RegionProps = { entry: LoomBed; loom: SheetDays; layout: Scale; width: number; todayY: number }
 
-type RegionProps = { entry: LoomBed; loom: Loom; layout: LoomLayout; width: number; todayY: number }
-
-function StandRegion({
-  item,
-  entry,
-  loom,
-  layout,
-  width,
-  todayY,
-}: RegionProps & { item: LoomBed['stands'][number] }) {
+function StandRegion({ item, ...region }: RegionProps & { item: LoomBed['stands'][number] }) {
+  const { entry, loom, layout, width, todayY } = region
   const { stand, fromDay, untilDay } = item
-  const navigate = useNavigate()
-  const movable = stand.content.kind === 'crop' && stand.start.actual === null
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
-    id: stand.id,
-    disabled: !movable,
-    data: { fromDay },
-  })
   const clip = clipToSheet(layout, loom, fromDay, untilDay)
   if (!clip) return null
   const words = standWords(stand)
@@ -136,24 +106,14 @@ function StandRegion({
     (green && placeLabel(words, green.top, green.bottom, todayY, false)) ??
     placeLabel(words, clip.top, clip.bottom, todayY)
   const name = `${entry.bed.label}: ${words.join(' and ')}, ${stand.start.actual ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
+  const area: Area = { name, clip, width, bedId: entry.bed.id, standId: stand.id, fromDay }
+  // What can be moved listens for it, which costs: most stands cannot.
+  if (stand.content.kind === 'crop' && stand.start.actual === null)
+    return <MovableArea area={area} placed={placed} />
   return (
     <>
-      <button
-        ref={setNodeRef}
-        {...(movable ? { ...listeners, 'aria-describedby': attributes['aria-describedby'] } : {})}
-        className={`loom-region absolute left-0 ${isDragging ? 'is-dragging' : ''} ${movable ? 'cursor-grab' : 'cursor-pointer'}`}
-        style={{
-          top: clip.top,
-          width,
-          height: clip.bottom - clip.top,
-          transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
-        }}
-        aria-label={name}
-        title={name}
-        onClick={() => navigate(`/bed/${entry.bed.id}`)}
-        data-stand={stand.id}
-      />
-      {placed && !isDragging && <Words placed={placed} />}
+      <AreaButton area={area} className="cursor-pointer" />
+      {placed && <Words placed={placed} />}
     </>
   )
 }
@@ -253,8 +213,8 @@ function Knots({
 }: {
   entry: LoomBed
   forecasts: ReadonlyMap<string, StandForecast>
-  loom: Loom
-  layout: LoomLayout
+  loom: SheetDays
+  layout: Scale
   width: number
 }) {
   const knots = entry.stands.flatMap(({ stand, untilDay }) => {

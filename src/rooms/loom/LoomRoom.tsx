@@ -5,6 +5,7 @@ import { longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
+import { useShared } from '../../state/useShared'
 import { useLasting } from '../../state/useSettled'
 import { useFailures, usePending } from '../../compute/useAnswer'
 import { CropDialog } from './CropDialog'
@@ -165,6 +166,11 @@ type SheetProps = {
 function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: SheetProps) {
   const dark = useDark()
   const shown = useShownColumns(frame, layout, cursorColumn)
+  const columns = useShared(layout.columns)
+  const { rowPx, height } = layout
+  const scale = useMemo(() => ({ rowPx, height }), [rowPx, height])
+  const { firstDay, lastDay, today } = loom
+  const days = useMemo(() => ({ firstDay, lastDay, today }), [firstDay, lastDay, today])
   const { sensors, onDragEnd } = useMoveCrop(layout)
   const todayY = yOfDay(layout, loom, loom.today)
   const picked = layout.columns[cursorColumn]
@@ -220,11 +226,11 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
               </span>
             </>
           )}
-          {layout.columns.map((column, i) =>
+          {columns.map((column, i) =>
             shown.has(i) ? (
-              <LoomColumn key={column.entry.bed.id} column={column} layout={layout} loom={loom} dark={dark} />
+              <LoomColumn key={column.entry.bed.id} column={column} layout={scale} loom={days} dark={dark} />
             ) : (
-              <OutOfSight key={column.entry.bed.id} entry={column.entry} loom={loom} />
+              <OutOfSight key={column.entry.bed.id} entry={column.entry} loom={days} />
             ),
           )}
           {picked && (

@@ -3,13 +3,13 @@ import type { Loom, LoomBed } from './useLoom'
 
 /** Where each bed's column stands, in px. */
 export type Column = { entry: LoomBed; left: number; width: number }
-export type LoomLayout = {
+/** How the sheet's weeks lie on the page, px. */
+export type Scale = { rowPx: number; height: number }
+export type LoomLayout = Scale & {
   columns: Column[]
   sections: { name: string; left: number; width: number }[]
   edge: number
   width: number
-  rowPx: number
-  height: number
 }
 
 const EDGE_PX = 104
@@ -41,13 +41,13 @@ export function layoutLoom(loom: Loom, available: number, windowHeight: number):
   return { columns, sections, edge: EDGE_PX, width: left, rowPx, height: rowPx * LOOM_WEEKS }
 }
 
-export const yOfDay = (layout: LoomLayout, loom: Pick<Loom, 'firstDay'>, day: number) =>
+export const yOfDay = (layout: Pick<Scale, 'rowPx'>, loom: Pick<Loom, 'firstDay'>, day: number) =>
   ((day - loom.firstDay) / 7) * layout.rowPx
 
 /** Keeps a stretch inside the sheet; null when it lies outside. */
 export function clipToSheet(
-  layout: LoomLayout,
-  loom: Loom,
+  layout: Scale,
+  loom: Pick<Loom, 'firstDay'>,
   fromDay: number,
   untilDay: number,
 ): { top: number; bottom: number } | null {

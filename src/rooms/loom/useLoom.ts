@@ -7,15 +7,16 @@ import type { WeekOutlook } from '../../core/site/frost'
 import { standsOnCloth, type StandOnCloth } from '../../parts/weave/standsOnCloth'
 import { useGarden } from '../../state/garden'
 import { LOOM_WEEKS, WEEKS_BEFORE_TODAY } from '../../state/season'
+import { useShared } from '../../state/useShared'
 import { useAnswer, type AnswerState } from '../../compute/useAnswer'
 
 export type LoomBed = { bed: Bed; stands: StandOnCloth[]; windows: BedWindow[]; lights: LightWindow[] }
 
+/** The days of the sheet. */
+export type SheetDays = { firstDay: number; lastDay: number; today: number }
+
 /** The sheet: its days, and its beds by section. Forecasts are asked for by each bed's own column. */
-export type Loom = {
-  firstDay: number
-  lastDay: number
-  today: number
+export type Loom = SheetDays & {
   sections: { id: string; name: string; beds: LoomBed[] }[]
   beds: LoomBed[]
 }
@@ -24,18 +25,24 @@ export function useLoom(pageWeeks: number): Loom {
   const { expected, today } = useGarden()
   const firstDay = startOfWeek(today) - WEEKS_BEFORE_TODAY * 7 + pageWeeks * 7
   const lastDay = firstDay + LOOM_WEEKS * 7
+  const beds = useShared(
+    useMemo(
+      () =>
+        expected.beds.map((bed): LoomBed => ({
+          bed,
+          stands: standsOnCloth(expected.stands, bed.id, lastDay),
+          windows: bareWindows(bed, expected.stands, firstDay, lastDay),
+          lights: lightWindows(bed, expected.stands, today, lastDay),
+        })),
+      [expected.beds, expected.stands, firstDay, lastDay, today],
+    ),
+  )
   return useMemo(() => {
-    const beds = expected.beds.map((bed): LoomBed => ({
-      bed,
-      stands: standsOnCloth(expected.stands, bed.id, lastDay),
-      windows: bareWindows(bed, expected.stands, firstDay, lastDay),
-      lights: lightWindows(bed, expected.stands, today, lastDay),
-    }))
     const sections = expected.garden.sections
       .map((section) => ({ ...section, beds: beds.filter((entry) => entry.bed.sectionId === section.id) }))
       .filter((section) => section.beds.length > 0)
     return { firstDay, lastDay, today, sections, beds }
-  }, [expected, firstDay, lastDay, today])
+  }, [expected.garden.sections, beds, firstDay, lastDay, today])
 }
 
 /** Frost and rain by week for the edge of the sheet. */
