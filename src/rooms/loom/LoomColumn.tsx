@@ -21,7 +21,7 @@ type Props = { column: Column; layout: Scale; loom: SheetDays; dark: boolean }
 /** One bed: its strip of cloth, the names on it, its gaps and stage knots; drawn anew only when something of its own changed. */
 export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark }: Props) {
   const { entry, left, width } = column
-  const { strip, forecasts, pending, failure } = useBedCloth(
+  const { strip, forecasts, pending, failure, shown } = useBedCloth(
     entry.stands,
     loom.firstDay,
     loom.lastDay - loom.firstDay,
@@ -31,8 +31,8 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
   const todayY = yOfDay(layout, loom, loom.today)
   return (
     <>
-      <div className="absolute z-0" style={{ left, top: 0 }} data-woven={pending === 0}>
-        <StripCanvas strip={strip} width={width} height={layout.height} dark={dark} whole={pending === 0} />
+      <div className="absolute z-0" style={{ left, top: 0 }} data-woven={pending === 0} data-shown={shown}>
+        <StripCanvas strip={strip} width={width} height={layout.height} dark={dark} whole={shown} />
       </div>
       <div className="absolute z-20" style={{ left, top: 0, width, height: 0 }}>
         {entry.windows.map((window) => (
