@@ -1,3 +1,4 @@
+import { expect, test } from '@jest/globals'
 import { renderHook } from '@testing-library/react'
 import { useShared } from './useShared'
 
