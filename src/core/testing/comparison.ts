@@ -37,6 +37,7 @@ export function waysFor(
     again: () => covered,
     branch: () => covered,
     *branchInSteps() {
+      yield
       return covered
     },
     stateOn: () => {

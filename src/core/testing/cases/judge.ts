@@ -1,0 +1,198 @@
+import { dayNumber, isoDate } from '../../foundations/day'
+import { quantilesOf, shareOf } from '../../foundations/statistics'
+import { findSpecies } from '../../plants/catalogue'
+import { generatedEnsemble } from '../../site/ensemble'
+import type { WeatherEnsemble } from '../../site/weather'
+import { runStand } from '../../stand/kernel'
+import { drawMemberParameters } from '../../stand/memberParameters'
+import { dateQuantiles, firstDays, quantilesOn, stageDays, valuesOn } from '../../stand/summary'
+import type { StandRun } from '../../stand/types'
+import { plainInput, raked } from '../stands'
+import type { CaseCheck, CaseFile, CaseSite, StandCase, WinterCase } from './schema'
+
+/** One check: what the model gives, and whether it lies inside what is known. */
+export type Verdict = {
+  site: string
+  stand: string
+  check: string
+  expected: string
+  got: string
+  inside: boolean
+  /** How far outside, as a share of the range's width; 0 inside, 3 where there is no answer. */
+  miss: number
+}
+
+/** Days a stand is followed, and of weather before it is sown. */
+const FOLLOWED_DAYS = 400
+const LEAD_DAYS = 60
+const YEAR = 2025
+const SEED = 11
+const NO_ANSWER = 3
+const STAGE_OF = { heading: 51, flower: 61, halfBloom: 65 } as const
+
+/** The first day of that month and day from `after` on. */
+function nextDay(monthDay: string, after: number): number {
+  const year = Number(isoDate(after).slice(0, 4))
+  const day = dayNumber(`${year}-${monthDay}`)
+  return day >= after ? day : dayNumber(`${year + 1}-${monthDay}`)
+}
+
+type Grown = { run: StandRun; ensemble: WeatherEnsemble; sowDay: number; species: readonly string[] }
+
+const componentsOf = (stand: StandCase): [string, number][] => stand.mix ?? [[stand.species!, 1]]
+
+function grow(stand: StandCase, site: CaseSite, members: number, ensembleFor: EnsembleFor): Grown {
+  const sowDay = dayNumber(`${YEAR}-${stand.sow}`)
+  const sown = componentsOf(stand).flatMap(([id, rate]) => {
+    const plant = findSpecies(id)
+    if (!plant) throw new Error(`${stand.site}: there is no species “${id}” in the catalogue.`)
+    return raked(plant, rate)
+  })
+  const ensemble = ensembleFor(site, sowDay)
+  const run = runStand(plainInput(sown, sowDay), ensemble, drawMemberParameters(members, SEED + 2))
+  return { run, ensemble, sowDay, species: componentsOf(stand).map(([id]) => id) }
+}
+
+const middle = (values: Float64Array): number => quantilesOf(values)?.p50 ?? NaN
+
+/** Median day of a stage over the members that reach it; NaN where fewer than half do. */
+function dateOf({ run }: Grown, component: number, stage: number): number {
+  const { chance, quantiles } = dateQuantiles(stageDays(run, component, stage))
+  return chance >= 0.5 && quantiles ? Math.round(quantiles.p50) : NaN
+}
+
+/** What a check measures, as a number in the unit of its range; dates as day numbers. */
+function measure(grown: Grown, check: CaseCheck): number {
+  const { run, sowDay } = grown
+  const of = 'of' in check && check.of ? grown.species.indexOf(check.of) : -1
+  const component = Math.max(0, of)
+  const massOn = (day: number) =>
+    of >= 0 ? middle(valuesOn(run, run.species[of].massG, day)) : (quantilesOn(run, 'massG', day)?.p50 ?? NaN)
+  switch (check.kind) {
+    case 'flower':
+    case 'halfBloom':
+    case 'heading':
+      return dateOf(grown, component, STAGE_OF[check.kind])
+    case 'massTHa':
+      return massOn(nextDay(check.on, sowDay)) / 100
+    case 'heightM':
+      return quantilesOn(run, 'heightM', nextDay(check.on, sowDay))?.p50 ?? NaN
+    case 'deadShare': {
+      const alive = valuesOn(run, run.species[component].alive, nextDay(check.on, sowDay))
+      return 100 * (1 - alive.reduce((sum, share) => sum + share, 0) / alive.length)
+    }
+    case 'aliveSpread': {
+      const spread = quantilesOf(valuesOn(run, run.species[component].alive, nextDay(check.on, sowDay)))
+      return spread ? 100 * (spread.p90 - spread.p10) : NaN
+    }
+    case 'atStage': {
+      const days = stageDays(run, component, check.stage)
+      const reached = [...days].flatMap((day, member) =>
+        Number.isNaN(day) ? [] : run.massG[member * run.days + day - run.startDay],
+      )
+      return reached.length * 2 >= run.members ? middle(Float64Array.from(reached)) / 100 : NaN
+    }
+    case 'reaches': {
+      const by = nextDay(check.by, sowDay)
+      const days = stageDays(run, component, check.stage)
+      return 100 * shareOf(run.members, (member) => days[member] <= by)
+    }
+    case 'emergeDays':
+      return dateOf(grown, component, 9) - sowDay
+    case 'flowerDays':
+      return dateOf(grown, component, 61) - sowDay
+    case 'cover30Days':
+      return middle(firstDays(run, (at) => run.cover[at] >= 0.3)) - sowDay
+  }
+}
+
+const told = (value: number, dated: boolean) =>
+  Number.isNaN(value)
+    ? 'never'
+    : dated
+      ? isoDate(value).slice(5)
+      : value.toFixed(Math.abs(value) < 10 ? 2 : 0)
+
+function verdictOf(
+  where: { site: string; stand: string; check: string },
+  value: number,
+  [low, high]: readonly [number, number],
+  dated: boolean,
+): Verdict {
+  const inside = value >= low && value <= high
+  const width = Math.max(high - low, dated ? 10 : 1e-9)
+  return {
+    ...where,
+    expected: `${told(low, dated)} – ${told(high, dated)}`,
+    got: told(value, dated),
+    inside,
+    miss: inside
+      ? 0
+      : Number.isNaN(value)
+        ? NO_ANSWER
+        : Math.min(NO_ANSWER, Math.max(low - value, value - high) / width),
+  }
+}
+
+type EnsembleFor = (site: CaseSite, sowDay: number) => WeatherEnsemble
+
+function judgeStand(stand: StandCase, site: CaseSite, members: number, ensembleFor: EnsembleFor): Verdict[] {
+  const grown = grow(stand, site, members, ensembleFor)
+  return stand.checks.map((check) => {
+    const dated = check.kind in STAGE_OF
+    const at =
+      'on' in check
+        ? ` on ${check.on}`
+        : check.kind === 'reaches'
+          ? ` ${check.stage} by ${check.by}`
+          : check.kind === 'atStage'
+            ? ` ${check.stage}`
+            : ''
+    const where = {
+      site: stand.site,
+      stand: `${grown.species.join(' + ')} ${stand.sow}`,
+      check: `${check.kind}${at}${'of' in check && check.of ? ` of ${check.of}` : ''}`,
+    }
+    let range = check.range as [number, number]
+    if (dated) {
+      // A window of days that holds the answer, or the next there is.
+      const [from, to] = check.range as [string, string]
+      const low = nextDay(from, grown.sowDay)
+      range = [low, nextDay(to, low)]
+    }
+    return verdictOf(where, measure(grown, check), range, dated)
+  })
+}
+
+function judgeWinter(winter: WinterCase, site: CaseSite, members: number): Verdict {
+  // One winter from its summer on, in either hemisphere.
+  const from = dayNumber(site.latitude < 0 ? `${YEAR}-01-15` : `${YEAR}-07-15`)
+  const ensemble = generatedEnsemble(site, from, 365, members, SEED)
+  const each = Float64Array.from(ensemble.members, ({ snowMm, tMinC }) =>
+    winter.kind === 'snowWaterMaxMm' ? Math.max(...snowMm) : tMinC.filter((min) => min <= 0).length,
+  )
+  return verdictOf(
+    { site: winter.site, stand: 'winter', check: winter.kind },
+    middle(each),
+    winter.range,
+    false,
+  )
+}
+
+/** Judges every check of a file. Sites that are not in the list are said by name. */
+export function judgeCases({ cases }: CaseFile, sites: readonly CaseSite[], members: number): Verdict[] {
+  const ensembles = new Map<string, WeatherEnsemble>()
+  const ensembleFor: EnsembleFor = (site, sowDay) => {
+    const key = `${site.id} ${sowDay}`
+    const known =
+      ensembles.get(key) ??
+      generatedEnsemble(site, sowDay - LEAD_DAYS, FOLLOWED_DAYS + LEAD_DAYS, members, SEED)
+    ensembles.set(key, known)
+    return known
+  }
+  return cases.flatMap((one) => {
+    const site = sites.find(({ id }) => id === one.site)
+    if (!site) throw new Error(`There is no site “${one.site}” in the file of sites.`)
+    return 'checks' in one ? judgeStand(one, site, members, ensembleFor) : [judgeWinter(one, site, members)]
+  })
+}
