@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import chunk from 'lodash-es/chunk'
+import { chunk } from 'lodash-es'
 import { openDemo } from './helpers'
 
 const ROOMS = {
