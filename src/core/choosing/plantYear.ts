@@ -1,7 +1,7 @@
 import { finish, type Steps } from '../foundations/steps'
 import { shareOf, type Quantiles } from '../foundations/statistics'
 import { seedSize } from '../plants/catalogue'
-import { EMERGENCE_SHARE } from '../plants/establishment'
+import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
 import { viableSeedsPerM2 } from '../seeding/recipe'
 import { coveringFor } from './composition'
@@ -52,6 +52,7 @@ export function* plantYearInSteps(
       plant,
       seedsPerM2: viableSeedsPerM2(plant, grams, 0.85, 1),
       emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
+      depthCm: DEPTH_CM[covering][seedSize(plant)],
     },
   ]
   const some = firstMembers(ensemble, MEMBERS)

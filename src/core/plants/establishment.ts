@@ -31,3 +31,15 @@ export const BROADCAST_FACTOR: Record<Covering, Record<SeedSize, number>> = {
   'vines put back': { tiny: 1.4, small: 1.5, medium: 1.75, large: 2.2 },
   'frost-seeded': { tiny: 1.3, small: 1.4, medium: 2, large: 2.5 },
 }
+
+/** How deep seed comes to lie when broadcast, cm, by covering and seed size (extension: raking covers 1–3 cm). */
+export const DEPTH_CM: Record<Covering, Record<SeedSize, number>> = {
+  surface: { tiny: 0.2, small: 0.2, medium: 0.3, large: 0.3 },
+  raked: { tiny: 0.8, small: 1.2, medium: 2, large: 2.5 },
+  'raked and tamped': { tiny: 1, small: 1.4, medium: 2.2, large: 2.8 },
+  'thin straw': { tiny: 0.8, small: 1, medium: 1.2, large: 1.2 },
+  compost: { tiny: 1, small: 1.4, medium: 1.8, large: 2 },
+  'crop dropped over': { tiny: 0.6, small: 0.6, medium: 0.8, large: 0.8 },
+  'vines put back': { tiny: 0.6, small: 0.6, medium: 0.8, large: 0.8 },
+  'frost-seeded': { tiny: 0.6, small: 0.6, medium: 0.5, large: 0.3 },
+}

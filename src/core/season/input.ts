@@ -3,7 +3,7 @@ import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findSpecies, seedSize } from '../plants/catalogue'
-import { EMERGENCE_SHARE } from '../plants/establishment'
+import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
 import { sowingRecipe, viableSeedsPerM2 } from '../seeding/recipe'
 import { shadeOf } from '../plants/shade'
 import type { SownSpecies, StandInput } from '../stand/types'
@@ -35,6 +35,7 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
         plant,
         seedsPerM2: viableSeedsPerM2(plant, grams, component.germination, areaM2),
         emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
+        depthCm: DEPTH_CM[covering][seedSize(plant)],
       },
     ]
   })

@@ -23,6 +23,8 @@ const MOIST_SHARE = 0.8
 /** Germination moisture that counts as moist. */
 const MOIST_ENOUGH = 0.5
 const LEAD_DAYS = 25
+/** How deep raked-in seed lies, cm. */
+const SEED_DEPTH_CM = 1.5
 
 /** Ground covered before sowing and after it, and none of it green, 0–1. */
 const COVER_BEFORE = Float64Array.of(0.1)
@@ -43,7 +45,14 @@ function moistureAfter({ waterMm, et0Mm }: MemberWeather, soil: Bed['soil'], at:
   for (let i = at; i < at + MOIST_DAYS; i++) {
     for (const layer of [water, kept])
       waterDay(layer, capacity, waterMm, et0Mm, i, 0, NO_GREEN, COVER_AFTER, drained, 0, 1)
-    if (germinationMoisture(water.seedLayerMm[0], capacity.seedMm) >= MOIST_ENOUGH) moist++
+    if (
+      germinationMoisture(
+        water.seedLayerMm[0] / capacity.seedMm,
+        water.rootZoneMm[0] / capacity.rootMm,
+        SEED_DEPTH_CM,
+      ) >= MOIST_ENOUGH
+    )
+      moist++
     rain += waterMm[i]
     const lack = 0.5 * capacity.seedMm - kept.seedLayerMm[0]
     if (lack > 0) {

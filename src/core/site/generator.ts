@@ -27,6 +27,8 @@ type DayClimate = {
   wetAfterDry: number
   rainIfWetMm: number
   rainMm: number
+  /** 0 in summer, 1 where the usual mean is at freezing. */
+  wintry: number
 }
 
 /** A function of the day that is worked out once for each day; days that follow one another cost least. */
@@ -57,6 +59,11 @@ const LAG = { maxMax: 0.621, maxMin: 0.445, minMax: 0.563, minMin: 0.674 }
 
 /** Shape of the gamma law of wet-day rain (Geng et al. 1986 find 0.6–1.0). */
 const RAIN_SHAPE = 0.75
+/** Wet nights are milder by this much, °C, and in winter by this much more: clouds, not cold, bring its rain and snow (judgement). */
+const WET_NIGHT_C = 0.8
+const WET_WINTER_NIGHT_C = 1.2
+/** Usual mean below which a wet day is no colder than a dry one, fully so at 0 °C. */
+const WINTRY_BELOW_C = 10
 /** Share of persistence: p(wet|dry) = 0.75·f, p(wet|wet) = 0.25 + 0.75·f (Geng et al. 1986, eq 3). */
 const WET_PERSISTENCE = 0.25
 
@@ -99,7 +106,6 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
   const sd = Float64Array.from({ length: 12 }, (_, month) => residualSd(site, month))
   const { a11, a12, a21, a22, b11, b21, b22 } = autoregression()
   const wetShiftMax = site.coastal ? -1 : -1.8
-  const wetShiftMin = 0.8
   const climateOn = eachDayOnce((day): DayClimate => {
     const index = dayOfYear(day) - 1
     const wetChance = clamp(wetShare[index], 0, 0.98)
@@ -114,6 +120,7 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
       tMaxC: tMax[index],
       tMinC: tMin[index],
       sdC: sd[monthOf(day)],
+      wintry: clamp(1 - (tMax[index] + tMin[index]) / 2 / WINTRY_BELOW_C, 0, 1),
     }
   })
 
@@ -136,8 +143,11 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
       state.zMax = a11 * zMax + a12 * zMin + b11 * e1
       state.zMin = a21 * zMax + a22 * zMin + b21 * e1 + b22 * e2
       const wetTerm = (state.wet ? 1 : 0) - climate.wetChance
-      const max = climate.tMaxC + wetShiftMax * wetTerm + climate.sdC * state.zMax
-      const min = climate.tMinC + wetShiftMin * wetTerm + climate.sdC * 0.9 * state.zMin
+      const max = climate.tMaxC + wetShiftMax * (1 - climate.wintry) * wetTerm + climate.sdC * state.zMax
+      const min =
+        climate.tMinC +
+        (WET_NIGHT_C + WET_WINTER_NIGHT_C * climate.wintry) * wetTerm +
+        climate.sdC * 0.9 * state.zMin
       const gap = Math.max(0, min + 1 - max) / 2
       state.tMaxC = max + gap
       state.tMinC = min - gap

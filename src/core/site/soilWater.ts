@@ -98,9 +98,18 @@ export function waterDay(
 /** Share of growth that water allows, 0–1, by how full the root zone is, 0–1: all above 45 %. */
 export const waterFactor = (rootShare: number) => atMost(1, rootShare * FULL_UPTAKE)
 
-/** Share of the germination rate the seed layer allows, 0–1. */
-export const germinationMoisture = (seedLayerMm: number, seedCapacityMm: number) =>
-  within((seedLayerMm / seedCapacityMm - 0.1) / 0.35, 0, 1)
+/** Depth at which seed feels the root zone's water and no longer that of the surface, cm (judgement, 4–7). */
+const MOIST_DEPTH_CM = 6
+
+/**
+ * Share of the germination rate that moisture allows where seed lies, 0–1: seed near the surface follows the seed layer,
+ * deeper seed the ground beneath it, which dries later (hydrothermal time with a threshold, Gummerson 1986).
+ * @param seedLayer and @param rootZone share of what each holds  @param depthCm how deep the seed lies, 0–5
+ */
+export function germinationMoisture(seedLayer: number, rootZone: number, depthCm: number): number {
+  const wetness = seedLayer + atLeast(0, rootZone - seedLayer) * atMost(1, depthCm / MOIST_DEPTH_CM)
+  return within((wetness - 0.08) / 0.27, 0, 1)
+}
 
 /** Wetness of the seed layer that a bed kept moist does not fall below, share of its capacity. */
 const KEPT_MOIST = 0.8

@@ -1,4 +1,5 @@
 import { dayOfYear } from '../foundations/day'
+import { within } from '../foundations/limit'
 import type { SiteClimate } from '../garden/site'
 import { daylightHours, extraterrestrialRadiation, hargreavesEt0, radiationFromRange } from './sun'
 
@@ -71,6 +72,14 @@ const SOIL_LAG_PER_DAY = 0.25
 const SOIL_SUN_C_PER_MJ = 0.09
 /** Degree-day melt factor, mm °C⁻¹ d⁻¹ (extension, 2–5). */
 const MELT_MM_PER_C = 3
+/** Melt by rain on snow, share of the rain per °C (heat of water over heat of fusion: 4.19/334). */
+const RAIN_MELT_PER_C = 0.0125
+/** Precipitation falls as snow below the first mean, as rain above the second, as both between, °C (Auer 1974). */
+const ALL_SNOW_C = -1
+const ALL_RAIN_C = 3
+
+/** Share of a day's precipitation that falls as snow, 0–1, by its mean temperature. */
+export const snowShare = (meanC: number) => within((ALL_RAIN_C - meanC) / (ALL_RAIN_C - ALL_SNOW_C), 0, 1)
 
 /**
  * Extraterrestrial radiation of each day, MJ m⁻² d⁻¹: the same for all members. `distanceFactor` replaces the earth–sun
@@ -97,8 +106,11 @@ export function deriveWeather(member: MemberWeather, site: SiteClimate, sun: Flo
     const mean = (tMin + tMax) / 2
     const ra = sun[i]
     const radiation = radiationFromRange(ra, tMin, tMax, site.elevationM, site.coastal)
-    const melt = mean < 0.5 ? 0 : Math.min(snow, MELT_MM_PER_C * mean)
-    snow += mean < 0.5 ? member.rainMm[i] : -melt
+    const rain = member.rainMm[i]
+    const asSnow = rain * snowShare(mean)
+    const warm = Math.max(0, mean)
+    const melt = Math.min(snow + asSnow, (MELT_MM_PER_C + RAIN_MELT_PER_C * (rain - asSnow)) * warm)
+    snow += asSnow - melt
     const snowDamping = 1 / (1 + snow / 8)
     const target = mean + SOIL_SUN_C_PER_MJ * radiation * (snow > 2 ? 0 : 1)
     soil += SOIL_LAG_PER_DAY * snowDamping * ((target < 0 ? target * 0.5 : target) - soil)
@@ -106,6 +118,6 @@ export function deriveWeather(member: MemberWeather, site: SiteClimate, sun: Flo
     member.et0Mm[i] = hargreavesEt0(ra, tMin, tMax)
     member.soilTempC[i] = soil
     member.snowMm[i] = snow
-    member.waterMm[i] = mean < 0.5 ? 0 : member.rainMm[i] + melt
+    member.waterMm[i] = rain - asSnow + melt
   }
 }

@@ -27,11 +27,20 @@ export function dailyThermalTime(tMinC: number, tMaxC: number, p: SpeciesParamet
   )
 }
 
-/** Share of the growth rate a day's temperature allows, 0–1, averaged over its course. */
+/** A night this cold stops the next day's light use of a plant that grows from 0 °C on; this much warmer it does no harm (judgement). */
+const COLD_NIGHT_C = -5
+const COLD_NIGHT_SPAN_C = 10
+
+/** Share of the day's light use left after a cold night, 0–1 (as in SUCROS, Spitters et al. 1989, table of the night's minimum). */
+export const afterNight = (tMinC: number, growBaseC: number): number =>
+  within((tMinC - growBaseC - COLD_NIGHT_C) / COLD_NIGHT_SPAN_C, 0, 1)
+
+/** Share of the growth rate a day's temperature allows, 0–1, averaged over its course, after its night. */
 export function growthResponse(tMinC: number, tMaxC: number, p: SpeciesParameters): number {
   const day = tMaxC - 0.25 * (tMaxC - tMinC)
   return (
-    effectiveTemperature(day, p.growBaseC, p.growOptLowC, p.growOptHighC, p.growMaxC) /
+    (afterNight(tMinC, p.growBaseC) *
+      effectiveTemperature(day, p.growBaseC, p.growOptLowC, p.growOptHighC, p.growMaxC)) /
     (p.growOptLowC - p.growBaseC)
   )
 }
@@ -43,10 +52,11 @@ export function vernalisingDay(meanC: number): number {
   return meanC <= 8 ? 1 : (15 - meanC) / 7
 }
 
-/** Development-rate factor of vernalisation, floor–1; acts until BBCH 31. */
+/** Development-rate factor of vernalisation, floor–1; acts until BBCH 31. A little cold does little: the square of the share of it. */
 export function vernalFactor(vernalDays: number, p: SpeciesParameters): number {
   if (p.vernalDays === 0) return 1
-  return p.vernalFloor + (1 - p.vernalFloor) * atMost(1, vernalDays / p.vernalDays)
+  const share = atMost(1, vernalDays / p.vernalDays)
+  return p.vernalFloor + (1 - p.vernalFloor) * share * share
 }
 
 /** Development-rate factor of daylength, floor–1; long-day plants have photoLowH < photoFullH, short-day the reverse. */

@@ -16,21 +16,23 @@ const MOST_LAI = 50
 /** A day of seed in the ground, in the members from `begin` up to `end`. `ownEmergence` multiplies the plants that come up. */
 export function germinationDay(
   plants: Plants,
-  { plant, seedsPerM2, emergenceShare }: SownSpecies,
+  { plant, seedsPerM2, emergenceShare, depthCm }: SownSpecies,
   { soilC, meanC }: Today,
-  { seedLayerMm }: SoilWater,
-  { seedMm }: WaterCapacity,
+  { seedLayerMm, rootZoneMm }: SoilWater,
+  { seedMm, rootMm }: WaterCapacity,
   ownEmergence: Float64Array,
   tally: Tally,
   begin: number,
   end: number,
 ): void {
   const p = plant.parameters
+  const perSeed = 1 / seedMm
+  const perRoot = 1 / rootMm
   const lostInCold = 1 - COLD_SEED_LOSS * (p.emergenceBaseC + 1)
   for (let m = begin; m < end; m++) {
     if (plants.emergence[m] !== IN_GROUND) continue
     plants.vernal[m] += vernalisingDay(meanC[m])
-    const moisture = germinationMoisture(seedLayerMm[m], seedMm)
+    const moisture = germinationMoisture(seedLayerMm[m] * perSeed, rootZoneMm[m] * perRoot, depthCm)
     plants.moistureSum[m] += moisture
     plants.moistureDays[m] += 1
     plants.germination[m] += atLeast(0, soilC[m] - p.emergenceBaseC) * moisture

@@ -14,6 +14,13 @@ export const UPTAKE_SHARE_PER_DAY = 0.08
 /** Legumes take at most this share of demand from soil. */
 const LEGUME_SOIL_SHARE = 0.4
 const NODULATION_CD = 120
+/**
+ * Thermal life of a shoot that does not stretch, °C d: its tillers and leaves die at this pace and are made anew
+ * (leaf life of grasses and clovers about 500–900 °C d; Lemaire and Chapman 1996).
+ */
+const SHOOT_LIFE_CD = 1000
+/** Growth that the heat of a day's mean above what suits a plant kills, share per °C (judgement, 0.004–0.015). */
+const HEAT_LOSS_PER_C = 0.008
 /** Leaf area above which lower leaves are shaded out, m² m⁻². */
 const SELF_SHADING_LAI = 4.5
 /** Leaf area below which leaves grow by their own number, not by light, m² m⁻². */
@@ -76,13 +83,14 @@ export function growthDay(
   n: number,
   canopy: Canopy,
   share: Float64Array,
-  { thermalCd, response, waterLimit, criticalPct, shed }: Today,
+  { thermalCd, response, waterLimit, criticalPct, shed, withered, meanC }: Today,
   ownGrowth: Float64Array,
   tally: Tally,
 ): void {
   const { lai, massG, nitrogenG, ageCd } = plants
   const { grownG } = tally
-  const { t31Cd, t61Cd, t69Cd, t75Cd, lightUseGMj, leafGrowthPerCd, specificLeafM2G } = plant.parameters
+  const { t31Cd, t51Cd, t61Cd, t69Cd, t75Cd, growOptHighC, lightUseGMj, leafGrowthPerCd, specificLeafM2G } =
+    plant.parameters
   const plateauG = plateauMassG(plant.parameters)
   const leastLeaf = plant.perennial ? 0.2 : 0
   // Annuals wither from first flower on; perennials lose their old stems once they have seeded.
@@ -110,6 +118,12 @@ export function growthDay(
     let lost = before > SELF_SHADING_LAI ? before * atMost(0.05, 0.012 * (before - SELF_SHADING_LAI)) : 0
     if (age > withersFromCd) lost += before * atMost(0.1, 0.0028 * thermalCd[m])
     shed[m] = lost
+    // What stands in leaf turns over whole; once stems stretch they stay.
+    const leafy = age < t31Cd ? 1 : age < t51Cd ? (t51Cd - age) / (t51Cd - t31Cd) : 0
+    withered[m] = atMost(
+      0.2,
+      (leafy * thermalCd[m]) / SHOOT_LIFE_CD + HEAT_LOSS_PER_C * atLeast(0, meanC[m] - growOptHighC),
+    )
   }
 }
 
@@ -117,17 +131,25 @@ export function growthDay(
 const LEAF_KEPT_BACK = 0.4
 const LEAF_GIVEN = 1 - LEAF_KEPT_BACK
 
-/** Leaves that the first `n` listed members shed in a day lie on the ground, less what the plants keep back. */
+/** Leaves that the first `n` listed members shed in a day, and shoots that wither, lie on the ground, less what the plants keep back. */
 export function sheddingDay(
   { lai, massG, nitrogenG }: Plants,
   { parameters: { specificLeafM2G } }: Species,
   list: Int32Array,
   n: number,
-  { shed }: Today,
+  { shed, withered }: Today,
   residue: ResiduePools,
 ): void {
   for (let k = 0; k < n; k++) {
     const m = list[k]
+    if (withered[m] > 0) {
+      const share = withered[m]
+      const nitrogenShare = share * LEAF_GIVEN
+      addResidue(residue, m, massG[m] * share, nitrogenG[m] * nitrogenShare)
+      lai[m] *= 1 - share
+      massG[m] *= 1 - share
+      nitrogenG[m] *= 1 - nitrogenShare
+    }
     if (shed[m] <= 0) continue
     const lost = atMost(lai[m], shed[m])
     const share = atMost(0.5, (lost / (specificLeafM2G * atLeast(1e-9, massG[m]))) * LEAF_GIVEN)

@@ -1,3 +1,4 @@
+import { exponential } from '../foundations/exponential'
 import { atLeast, atMost, within } from '../foundations/limit'
 import type { SpeciesParameters } from '../plants/parameters'
 
@@ -7,17 +8,26 @@ const ACCLIMATION_C = 10
 const HARDENING_PER_C = 0.009
 /** Share of the gap to no hardiness closed per day per °C above 10 °C (judgement, 0.01–0.03). */
 const SOFTENING_PER_C = 0.018
-/** Width of the kill curve, °C (judgement, 0.6–1.5). */
-const KILL_WIDTH_C = 0.7
+/** Width of the kill curve, °C: how unlike the plants of one stand are (judgement, 0.6–1.5). */
+const KILL_WIDTH_C = 1
 
-/** Snow, mm of water, that shelters as well as snow can, and the share of the gap to soil temperature it closes (judgement). */
-const DEEP_SNOW_MM = 35
-const DEEP_SNOW_SHELTER = 0.75
+/** Depth of a settled pack by its water, cm per mm (density about 0.25), and the depth that shelters two thirds of what snow can, cm. */
+const SNOW_CM_PER_MM = 0.4
+const SHELTERING_CM = 8
+/** Closest that a growing point under deep snow comes to the soil. */
+const MOST_SOIL_SHARE = 0.95
+/** Growing points this near the soil, by their share of it, are half as well sheltered as those at its surface (judgement). */
+const HALF_SHELTERED_SHARE = 0.2
 
-/** Temperature of the growing point, °C: between air and soil, closer to the soil under snow. */
+/**
+ * Temperature of the growing point, °C: between air and soil, closer to the soil the deeper snow lies over it. Upright plants
+ * stand out of the snow and gain little (after the form of Aase and Siddoway 1979).
+ */
 export function crownTemperature(tMinC: number, soilC: number, snowMm: number, p: SpeciesParameters): number {
-  const snowCover = atMost(1, snowMm / DEEP_SNOW_MM)
-  const share = p.crownSoilShare + (0.95 - p.crownSoilShare) * snowCover * DEEP_SNOW_SHELTER
+  const own = p.crownSoilShare
+  const covered = 1 - exponential((-SNOW_CM_PER_MM / SHELTERING_CM) * snowMm)
+  const reach = own / (own + HALF_SHELTERED_SHARE)
+  const share = own + atLeast(0, MOST_SOIL_SHARE - own) * reach * covered
   return share * soilC + (1 - share) * tMinC
 }
 

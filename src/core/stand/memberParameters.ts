@@ -1,7 +1,7 @@
 import { mixSeed, randomStream } from '../foundations/random'
 
 /** Spread of a member's own parameters about the species' (judgement; log standard deviations and °C). */
-const MEMBER_SD = { development: 0.07, growth: 0.18, emergence: 0.2, hardinessC: 0.7 } as const
+const MEMBER_SD = { development: 0.07, growth: 0.18, emergence: 0.2, hardinessC: 1.2 } as const
 
 /** What makes one member's plants differ: multipliers about 1, and °C added to LT50. */
 export type MemberParameters = {

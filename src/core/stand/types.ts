@@ -2,8 +2,11 @@ import type { Bed } from '../garden/schema'
 import type { Species } from '../plants/parameters'
 import type { Ground } from '../soil/ground'
 
-/** One species as sown: viable seeds per m² and the share expected to come up in a moist seedbed. */
-export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: number }
+/**
+ * One species as sown: viable seeds per m², the share expected to come up in a moist seedbed, and how deep they lie, cm
+ * (0–5).
+ */
+export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: number; depthCm: number }
 
 /** Something done to a stand on a day. Survival is asked per member and species with its BBCH at that day. */
 export type StandEvent = {

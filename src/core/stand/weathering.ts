@@ -8,6 +8,8 @@ import type { Today } from './today'
 
 /** Crown this much above LT50 is never harmed, °C. */
 const SAFE_ABOVE_LT50_C = 5
+/** Plants that die of each °C by which a day's mean is above what suits their growth, share per day (judgement, 0.005–0.02). */
+const HOT_DAY_LOSS_PER_C = 0.01
 /** Annuals that have ripened die off by this share a day (judgement). */
 const RIPE_LOSS = 0.06
 
@@ -22,7 +24,7 @@ export function coldAndHeatDay(
   n: number,
   { tMinC, tMaxC, snowMm }: WeatherBlock,
   at: number,
-  { soilC }: Today,
+  { soilC, meanC }: Today,
   ownHardinessC: Float64Array,
   residue: ResiduePools,
 ): void {
@@ -46,6 +48,8 @@ export function coldAndHeatDay(
     if (tMin < -3) burnLeaves(plants, m, tMin - (lt50 - 3), residue)
     const heat = tMaxC[at + m] - p.heatC
     if (heat > 0) die(plants, m, atMost(0.5, 0.03 * heat), residue)
+    const hot = meanC[m] - p.growOptHighC
+    if (hot > 0) die(plants, m, HOT_DAY_LOSS_PER_C * hot, residue)
     if (ageCd[m] >= ripeCd) die(plants, m, RIPE_LOSS, residue)
   }
 }

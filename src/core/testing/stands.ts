@@ -1,7 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import type { SiteClimate } from '../garden/site'
 import { findSpecies, seedSize } from '../plants/catalogue'
-import { EMERGENCE_SHARE } from '../plants/establishment'
+import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
 import { generatedEnsemble } from '../site/ensemble'
 import type { Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
@@ -26,6 +26,7 @@ export const raked = (plant: Species, rate = 1): StandInput['sown'] => [
     plant,
     seedsPerM2: (plant.parameters.drillKgHa * 135 * rate) / plant.parameters.thousandSeedG,
     emergenceShare: EMERGENCE_SHARE.raked[seedSize(plant)],
+    depthCm: DEPTH_CM.raked[seedSize(plant)],
   },
 ]
 
