@@ -61,7 +61,7 @@ function least(work: () => unknown): number {
 }
 
 const sownOf = (ids: readonly string[]) =>
-  ids.map((id) => ({ plant: findSpecies(id) as Species, seedsPerM2: 200, emergenceShare: 0.6 }))
+  ids.map((id) => ({ plant: findSpecies(id) as Species, seedsPerM2: 200, emergenceShare: 0.6, depthCm: 2 }))
 const weather = (members: number, days: number) =>
   generatedEnsemble(TEST_SITES.maryland, sowDay - 40, days + 40, members, 1)
 

@@ -7,10 +7,10 @@ import type { SpeciesParameters } from './parameters'
  */
 export const winterCereal: SpeciesParameters = {
   emergenceCd: 95, emergenceBaseC: 1,
-  t31Cd: 350, t51Cd: 670, t61Cd: 875, t65Cd: 55, t69Cd: 120, t71Cd: 160, t75Cd: 280, t85Cd: 500, t89Cd: 700,
+  t31Cd: 350, t51Cd: 650, t61Cd: 845, t65Cd: 55, t69Cd: 120, t71Cd: 160, t75Cd: 280, t85Cd: 500, t89Cd: 700,
   developBaseC: 0, developOptLowC: 22, developOptHighC: 28, developMaxC: 38,
-  vernalDays: 40, vernalFloor: 0.1, photoLowH: 7, photoFullH: 15.5, photoFloor: 0.28,
-  leafCm2: 1.0, leafGrowthPerCd: 0.0092, extinction: 0.55, lightUseGMj: 3.0, specificLeafM2G: 0.022,
+  vernalDays: 50, vernalFloor: 0.02, photoLowH: 7, photoFullH: 15.5, photoFloor: 0.38,
+  leafCm2: 1.0, leafGrowthPerCd: 0.0092, extinction: 0.55, lightUseGMj: 3.3, specificLeafM2G: 0.022,
   growBaseC: 2, growOptLowC: 17, growOptHighC: 26, growMaxC: 36,
   lt50TenderC: -4, lt50HardyC: -28, crownSoilShare: 0.55, heatC: 37, heightM: 1.5,
   nitrogenA: 5.35, nitrogenB: 0.44, nitrogenPlateau: 4.6, fixationShare: 0,

@@ -18,7 +18,8 @@ function day(water: SoilWater, rainMm: number, et0Mm: number, cover: number, cap
   waterDay(water, capacity, of(rainMm), of(et0Mm), 0, 0, of(cover), of(cover), drained, 0, 1)
   return drained[0]
 }
-const moisture = (water: SoilWater) => germinationMoisture(water.seedLayerMm[0], loam.seedMm)
+const moisture = (water: SoilWater) =>
+  germinationMoisture(water.seedLayerMm[0] / loam.seedMm, water.rootZoneMm[0] / loam.rootMm, 0.5)
 
 describe('soil water', () => {
   test('stays between empty and full whatever the weather', () => {

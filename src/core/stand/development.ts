@@ -28,12 +28,21 @@ export function dailyThermalTime(tMinC: number, tMaxC: number, p: SpeciesParamet
 }
 
 /** A night this cold stops the next day's light use of a plant that grows from 0 °C on; this much warmer it does no harm (judgement). */
-const COLD_NIGHT_C = -5
+const COLD_NIGHT_C = -7
 const COLD_NIGHT_SPAN_C = 10
 
 /** Share of the day's light use left after a cold night, 0–1 (as in SUCROS, Spitters et al. 1989, table of the night's minimum). */
 export const afterNight = (tMinC: number, growBaseC: number): number =>
   within((tMinC - growBaseC - COLD_NIGHT_C) / COLD_NIGHT_SPAN_C, 0, 1)
+
+/** Daylength at which perennials rest and from which on they grow as their warmth allows, h, and what growth is left to them at rest (fall dormancy; judgement). */
+const REST_H = 10
+const AWAKE_H = 13
+const AT_REST = 0.35
+
+/** Share of their growth that short days leave to plants that live on for years, 0–1. */
+export const wakefulness = (daylightH: number): number =>
+  AT_REST + (1 - AT_REST) * within((daylightH - REST_H) / (AWAKE_H - REST_H), 0, 1)
 
 /** Share of the growth rate a day's temperature allows, 0–1, averaged over its course, after its night. */
 export function growthResponse(tMinC: number, tMaxC: number, p: SpeciesParameters): number {
@@ -45,11 +54,11 @@ export function growthResponse(tMinC: number, tMaxC: number, p: SpeciesParameter
   )
 }
 
-/** Vernalising worth of a day, 0–1: full from 1 to 8 °C, none below −4 or above 15 °C (judgement, after cereals). */
+/** Vernalising worth of a day, 0–1: full from 1 to 8 °C, none below −4 or above 16 °C (judgement, after cereals). */
 export function vernalisingDay(meanC: number): number {
-  if (meanC <= -4 || meanC >= 15) return 0
+  if (meanC <= -4 || meanC >= 16) return 0
   if (meanC < 1) return (meanC + 4) / 5
-  return meanC <= 8 ? 1 : (15 - meanC) / 7
+  return meanC <= 8 ? 1 : (16 - meanC) / 8
 }
 
 /** Development-rate factor of vernalisation, floor–1; acts until BBCH 31. A little cold does little: the square of the share of it. */

@@ -4,7 +4,14 @@ import type { Species } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
 import type { WeatherBlock } from './block'
 import type { Canopy } from './canopy'
-import { dailyThermalTime, developmentPace, growthResponse, photoFactor, vernalisingDay } from './development'
+import {
+  dailyThermalTime,
+  developmentPace,
+  growthResponse,
+  photoFactor,
+  vernalisingDay,
+  wakefulness,
+} from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
 import { GROWING, type Plants, type Tally } from './plants'
 import type { Today } from './today'
@@ -18,9 +25,9 @@ const NODULATION_CD = 120
  * Thermal life of a shoot that does not stretch, °C d: its tillers and leaves die at this pace and are made anew
  * (leaf life of grasses and clovers about 500–900 °C d; Lemaire and Chapman 1996).
  */
-const SHOOT_LIFE_CD = 1000
+const SHOOT_LIFE_CD = 900
 /** Growth that the heat of a day's mean above what suits a plant kills, share per °C (judgement, 0.004–0.015). */
-const HEAT_LOSS_PER_C = 0.008
+const HEAT_LOSS_PER_C = 0.014
 /** Leaf area above which lower leaves are shaded out, m² m⁻². */
 const SELF_SHADING_LAI = 4.5
 /** Leaf area below which leaves grow by their own number, not by light, m² m⁻². */
@@ -38,7 +45,7 @@ export function listGrowing({ alive }: Plants, list: Int32Array, begin: number, 
 /** A day of development of the first `n` listed members. */
 export function developmentDay(
   plants: Plants,
-  { parameters: p }: Species,
+  { parameters: p, perennial }: Species,
   list: Int32Array,
   n: number,
   { tMinC, tMaxC }: WeatherBlock,
@@ -50,6 +57,7 @@ export function developmentDay(
   const { ageCd, vernal, emergence } = plants
   const { t31Cd } = p
   const photo = photoFactor(daylightH, p)
+  const awake = perennial ? wakefulness(daylightH) : 1
   for (let k = 0; k < n; k++) {
     const m = list[k]
     const tMin = tMinC[at + m]
@@ -61,7 +69,7 @@ export function developmentDay(
     emergence[m] = GROWING
     ageCd[m] = age + ownDevelopment[m] * thermal * pace
     thermalCd[m] = thermal
-    response[m] = growthResponse(tMin, tMax, p)
+    response[m] = awake * growthResponse(tMin, tMax, p)
   }
 }
 
@@ -131,6 +139,9 @@ export function growthDay(
 const LEAF_KEPT_BACK = 0.4
 const LEAF_GIVEN = 1 - LEAF_KEPT_BACK
 
+/** Share of its nitrogen that a withered shoot does not give back to those that follow it (judgement, 0.3–0.5). */
+const WITHERED_GIVES = 0.35
+
 /** Leaves that the first `n` listed members shed in a day, and shoots that wither, lie on the ground, less what the plants keep back. */
 export function sheddingDay(
   { lai, massG, nitrogenG }: Plants,
@@ -144,7 +155,7 @@ export function sheddingDay(
     const m = list[k]
     if (withered[m] > 0) {
       const share = withered[m]
-      const nitrogenShare = share * LEAF_GIVEN
+      const nitrogenShare = share * WITHERED_GIVES
       addResidue(residue, m, massG[m] * share, nitrogenG[m] * nitrogenShare)
       lai[m] *= 1 - share
       massG[m] *= 1 - share

@@ -224,7 +224,7 @@ test('north and south are alike half a year apart', () => {
     }
     const plant = findSpecies('cereal-rye')!
     const run = runStand(
-      plainInput([{ plant, seedsPerM2: 300, emergenceShare: 0.6 }], sowDay),
+      plainInput([{ plant, seedsPerM2: 300, emergenceShare: 0.6, depthCm: 2 }], sowDay),
       ensemble,
       drawMemberParameters(1, 1),
     )

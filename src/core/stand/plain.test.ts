@@ -80,10 +80,11 @@ const dayOf = (weather: MemberWeather, ensemble: WeatherEnsemble, i: number): Da
 
 /** One member of a stand by the plain step. */
 function plainly(input: StandInput, ensemble: WeatherEnsemble, own: MemberOwn, member: number): World {
-  const sown = input.sown.map(({ plant, seedsPerM2, emergenceShare }) => ({
+  const sown = input.sown.map(({ plant, seedsPerM2, emergenceShare, depthCm }) => ({
     plant,
     seeds: seedsPerM2,
     emergenceShare,
+    depth: depthCm,
   }))
   const weather = ensemble.members[member]
   const from = input.sowDay - ensemble.startDay

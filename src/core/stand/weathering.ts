@@ -9,7 +9,7 @@ import type { Today } from './today'
 /** Crown this much above LT50 is never harmed, °C. */
 const SAFE_ABOVE_LT50_C = 5
 /** Plants that die of each °C by which a day's mean is above what suits their growth, share per day (judgement, 0.005–0.02). */
-const HOT_DAY_LOSS_PER_C = 0.01
+const HOT_DAY_LOSS_PER_C = 0.016
 /** Annuals that have ripened die off by this share a day (judgement). */
 const RIPE_LOSS = 0.06
 

@@ -3,6 +3,7 @@ import { bbchAt } from '../../stand/stage'
 import {
   laid,
   limit,
+  ROOT_CAPACITY,
   SEED_CAPACITY,
   sum,
   type Day,
@@ -36,7 +37,7 @@ export function lethal(world: World, c: number, share: number): World {
 }
 
 const coldDay = (mean: number) =>
-  mean <= -4 || mean >= 15 ? 0 : mean < 1 ? (mean + 4) / 5 : mean <= 8 ? 1 : (15 - mean) / 7
+  mean <= -4 || mean >= 16 ? 0 : mean < 1 ? (mean + 4) / 5 : mean <= 8 ? 1 : (16 - mean) / 8
 
 /** What all plants of the day share: light taken, mass of the canopy, water, warmth of the soil. */
 type Shared = { light: readonly number[]; canopyMass: number; waterLimit: number; soilC: number }
@@ -45,7 +46,7 @@ export function live(
   start: World,
   c: number,
   day: Day,
-  { plant, seeds, emergenceShare }: Sown,
+  { plant, seeds, emergenceShare, depth }: Sown,
   memberParameters: MemberOwn,
   { light: lights, canopyMass, waterLimit, soilC }: Shared,
 ): World {
@@ -55,7 +56,9 @@ export function live(
   const set = (change: Partial<Stalk>) => (world = withPlant(world, c, change))
   const mean = (day.tMin + day.tMax) / 2
   if (now().up === 0) {
-    const moist = limit((world.seedLayer / SEED_CAPACITY - 0.1) / 0.35, 0, 1)
+    const top = world.seedLayer / SEED_CAPACITY
+    const below = Math.max(top, world.rootZone / ROOT_CAPACITY)
+    const moist = limit((top + ((below - top) * depth) / 6 - 0.08) / 0.27, 0, 1)
     set({
       moistSum: now().moistSum + moist,
       moistDays: now().moistDays + 1,
@@ -83,7 +86,7 @@ export function live(
   const thermal = (warm(mean - swing) + warm(mean + swing)) / 2
   const cold = now().age < p.t31Cd ? now().cold + coldDay(mean) : now().cold
   const vernal =
-    p.vernalDays === 0 ? 1 : p.vernalFloor + (1 - p.vernalFloor) * Math.min(1, cold / p.vernalDays)
+    p.vernalDays === 0 ? 1 : p.vernalFloor + (1 - p.vernalFloor) * Math.min(1, cold / p.vernalDays) ** 2
   const photo =
     p.photoFloor >= 1
       ? 1
@@ -103,14 +106,17 @@ export function live(
     tonnes <= 0.5 ? p.nitrogenPlateau : Math.min(p.nitrogenPlateau, p.nitrogenA * tonnes ** -p.nitrogenB)
   const fed =
     now().mass <= 0 ? 1 : limit((1.35 * (100 * now().nitrogen)) / now().mass / critical - 0.2, 0.15, 1)
+  const awake = plant.perennial ? 0.35 + 0.65 * limit((day.daylight - 10) / 3, 0, 1) : 1
   const response =
-    trapezoid(
-      day.tMax - 0.25 * (day.tMax - day.tMin),
-      p.growBaseC,
-      p.growOptLowC,
-      p.growOptHighC,
-      p.growMaxC,
-    ) /
+    (awake *
+      limit((day.tMin - p.growBaseC + 7) / 10, 0, 1) *
+      trapezoid(
+        day.tMax - 0.25 * (day.tMax - day.tMin),
+        p.growBaseC,
+        p.growOptLowC,
+        p.growOptHighC,
+        p.growMaxC,
+      )) /
     (p.growOptLowC - p.growBaseC)
   const gain = p.lightUseGMj * light * response * waterLimit * fed * memberParameters.growth
   const leafShare =
@@ -135,6 +141,12 @@ export function live(
   })
   world = { ...world, grown: world.grown + grown }
 
+  const leafy = age < p.t31Cd ? 1 : limit((p.t51Cd - age) / (p.t51Cd - p.t31Cd), 0, 1)
+  const withered = Math.min(0.2, (leafy * thermal) / 900 + 0.014 * Math.max(0, mean - p.growOptHighC))
+  if (withered > 0) {
+    const { lai } = now()
+    world = withPlant(lose(world, c, withered, withered * 0.35), c, { lai: lai * (1 - withered) })
+  }
   const crowded = before > 4.5 ? before * Math.min(0.05, 0.012 * (before - 4.5)) : 0
   const old = age > p.t61Cd + (plant.perennial ? p.t75Cd : 0) ? before * Math.min(0.1, 0.0028 * thermal) : 0
   if (crowded + old > 0) {
@@ -151,7 +163,9 @@ export function live(
   set({ nitrogen: now().nitrogen + uptake + fixed })
   world = { ...world, mineral: world.mineral - uptake, fixed: world.fixed + fixed }
 
-  const shelter = p.crownSoilShare + (0.95 - p.crownSoilShare) * Math.min(1, day.snow / 35) * 0.75
+  const covered = 1 - Math.exp((-0.4 * day.snow) / 8)
+  const reach = p.crownSoilShare / (p.crownSoilShare + 0.2)
+  const shelter = p.crownSoilShare + Math.max(0, 0.95 - p.crownSoilShare) * reach * covered
   const crown = shelter * soilC + (1 - shelter) * day.tMin
   const lost = limit((age - p.t31Cd) / Math.max(1, p.t61Cd - p.t31Cd), 0, 1)
   const hardest = p.lt50HardyC + (p.lt50TenderC - p.lt50HardyC) * lost
@@ -162,7 +176,7 @@ export function live(
       : now().lt50 + Math.min(0.25, 0.018 * (crown - 10)) * (p.lt50TenderC - now().lt50)
   set({ lt50 })
   const own = lt50 + memberParameters.hardiness
-  const night = 1 / (1 + Math.exp((own - crown) / 0.7))
+  const night = 1 / (1 + Math.exp(own - crown))
   if (crown < own + 5 && night < now().worst)
     world = withPlant(lethal(world, c, 1 - night / now().worst), c, { worst: night })
   const margin = day.tMin - (own - 3)
@@ -172,6 +186,7 @@ export function live(
     world = withPlant(lose(world, c, burnt / 2, burnt / 2), c, { lai: lai * (1 - burnt) })
   }
   if (day.tMax > p.heatC) world = lethal(world, c, Math.min(0.5, 0.03 * (day.tMax - p.heatC)))
+  if (mean > p.growOptHighC) world = lethal(world, c, 0.016 * (mean - p.growOptHighC))
   if (!plant.perennial && bbchAt(age, p) >= 89) world = lethal(world, c, 0.06)
   return world
 }

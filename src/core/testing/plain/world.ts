@@ -18,7 +18,7 @@ export type Day = {
   daylight: number
 }
 export type MemberOwn = { development: number; growth: number; emergence: number; hardiness: number }
-export type Sown = { plant: Species; seeds: number; emergenceShare: number }
+export type Sown = { plant: Species; seeds: number; emergenceShare: number; depth: number }
 type Pool = { mass: number; nitrogen: number }
 type Layer = { pools: Pool[]; decayed: number; microbes: number; released: number }
 export type Stalk = {
