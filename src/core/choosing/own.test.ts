@@ -49,9 +49,9 @@ describe('a cover of the grower’s own', () => {
     )
   })
   test('that no way can end in time is planned by the one that gets furthest, not by the one with the least work', () => {
-    const tight = testQuestion('2026-06-01', '2026-07-12', {
+    const tight = testQuestion('2026-04-15', '2026-05-30', {
       follows: {
-        ...(tomatoOn('2026-07-12') as Extract<Follows, { kind: 'crop' }>),
+        ...(tomatoOn('2026-05-30') as Extract<Follows, { kind: 'crop' }>),
         crop: findCrop('carrot')!,
         establishment: 'seed',
       },

@@ -33,7 +33,7 @@ test('a crop is added on the sheet; one that ends before it begins is refused', 
   const before = (await sheet(), await database.stands.count())
   press('Crop')
   const dialog = screen.getByRole('dialog')
-  await within(dialog).findByLabelText('Crop')
+  await within(dialog).findByLabelText('Crop', {}, SLOW)
   type('Crop', 'leek', dialog)
   const from = (within(dialog).getByLabelText('From') as HTMLInputElement).value
   type('Until', from, dialog)

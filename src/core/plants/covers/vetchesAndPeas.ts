@@ -6,7 +6,7 @@ const fastPods = { t65Cd: 70, t69Cd: 170, t71Cd: 180, t75Cd: 300, t85Cd: 450, t8
 
 export const vetchesAndPeas = kind({ group: 'legume', family: 'Fabaceae', inoculantGroup: 'pea and vetch', rootKnot: 'host', habit: 'climbing', flowerValue: 1 }, [
   { id: 'hairy-vetch', name: 'Hairy vetch', shortName: 'vetch', scientificName: 'Vicia villosa', endingClass: 'vetch', flowerValue: 2, weediness: 2, pricePerKg: { low: 5, high: 10 },
-    base: viningLegume, own: { drillKgHa: 25, thousandSeedG: 30, lightUseGMj: 1.7, lt50HardyC: -14.5 } },
+    base: viningLegume, own: { drillKgHa: 25, thousandSeedG: 26, lightUseGMj: 1.7, lt50HardyC: -14.5, t61Cd: 690 } },
   { id: 'common-vetch', name: 'Common vetch', shortName: 'com.vetch', scientificName: 'Vicia sativa', endingClass: 'vetch', flowerValue: 2, weediness: 1, pricePerKg: { low: 3, high: 7 },
     base: viningLegume, own: { ...fastPods, t31Cd: 300, t51Cd: 520, t61Cd: 640, vernalDays: 10, vernalFloor: 0.6, photoFloor: 0.35, leafCm2: 2.4, leafGrowthPerCd: 0.0095, lightUseGMj: 1.9, lt50HardyC: -9, crownSoilShare: 0.35, heightM: 0.7, dormantShare: 0.08, drillKgHa: 65, thousandSeedG: 55 } },
   { id: 'winter-pea', name: 'Winter pea', shortName: 'wint. pea', scientificName: 'Pisum sativum (winter type)', endingClass: 'pea', pricePerKg: { low: 2, high: 5 }, edible: shoots,

@@ -1,0 +1,143 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { shareOf, quantilesOf } from '../foundations/statistics'
+import type { SiteClimate } from '../garden/site'
+import { findSpecies } from '../plants/catalogue'
+import { generatedEnsemble } from '../site/ensemble'
+import { germinationMoisture } from '../site/soilWater'
+import { deriveWeather, emptyMember, snowShare, sunSeries } from '../site/weather'
+import { TEST_SITES } from '../testing/sites'
+import { growStand } from '../testing/stands'
+import { afterNight, growthResponse, vernalFactor, wakefulness } from './development'
+import { crownTemperature } from './hardiness'
+import { quantilesOn, stageDays, valuesOn } from './summary'
+
+/** Each mechanism by itself, against what is known of it. */
+
+const { pennsylvania, alabama, netherlands } = TEST_SITES
+const rye = findSpecies('cereal-rye')!.parameters
+const oats = findSpecies('oats')!.parameters
+
+describe('snow', () => {
+  /** Snow water and water that reaches the soil under days of one mean temperature and rain each. */
+  function pack(days: readonly (readonly [meanC: number, rainMm: number])[]) {
+    const member = emptyMember(days.length)
+    days.forEach(([mean, rain], i) => {
+      member.tMinC[i] = mean - 3
+      member.tMaxC[i] = mean + 3
+      member.rainMm[i] = rain
+    })
+    deriveWeather(member, pennsylvania, sunSeries(pennsylvania, dayNumber('2026-01-01'), days.length))
+    return { snow: [...member.snowMm], water: [...member.waterMm] }
+  }
+  test('falls whole below −1 °C, by half at 1, not at all from 3 on', () => {
+    expect([-5, -1, 1, 3, 9].map(snowShare)).toEqual([1, 1, 0.5, 0, 0])
+  })
+  test('30 mm melt at 3 mm per degree and day: 9 mm on a day of 3 °C, gone on the fourth', () => {
+    const { snow, water } = pack([
+      [-4, 30],
+      [3, 0],
+      [3, 0],
+      [3, 0],
+      [3, 0],
+    ])
+    expect(snow.map(Math.round)).toEqual([30, 21, 12, 3, 0])
+    expect(water.map(Math.round)).toEqual([0, 9, 9, 9, 3])
+  })
+  test('rain on snow melts more than warmth alone, and all of it is accounted for', () => {
+    const dry = pack([
+      [-4, 40],
+      [4, 0],
+    ])
+    const wet = pack([
+      [-4, 40],
+      [4, 20],
+    ])
+    expect(dry.snow[1] - wet.snow[1]).toBeCloseTo(20 * 4 * 0.0125)
+    expect(wet.snow[1] + wet.water[1]).toBeCloseTo(60)
+  })
+})
+
+test('wet days of winter are no colder than dry ones; wet days of summer are', () => {
+  const startDay = dayNumber('2025-01-01')
+  const { members } = generatedEnsemble(pennsylvania, startDay, 365, 60, 5)
+  const means = (from: number, until: number, wet: boolean) => {
+    const days = members.flatMap(({ rainMm, tMinC, tMaxC }) =>
+      [...rainMm.keys()].flatMap((i) =>
+        i >= from && i < until && rainMm[i] > 0 === wet ? (tMinC[i] + tMaxC[i]) / 2 : [],
+      ),
+    )
+    return days.reduce((sum, value) => sum + value, 0) / days.length
+  }
+  expect(means(0, 59, true)).toBeGreaterThan(means(0, 59, false) - 0.2)
+  expect(means(181, 243, true)).toBeLessThan(means(181, 243, false) - 0.2)
+})
+
+describe('the growing point in a night of −20 °C over soil at −2', () => {
+  const under = (cm: number, p = rye) => crownTemperature(-20, -2, cm / 0.4, p)
+  test('is warmer the deeper the snow, and close to the soil under 20 cm', () => {
+    expect(under(0)).toBeLessThan(under(5) - 1.5)
+    expect(under(5)).toBeLessThan(under(20) - 1)
+    expect(under(20)).toBeGreaterThan(-6)
+  })
+  test('upright oats stand out of the snow', () => {
+    expect(under(20, oats) - under(0, oats)).toBeLessThan(7)
+    expect(under(20, oats)).toBeLessThan(under(20) - 6)
+  })
+})
+
+describe('heat and cold of growth', () => {
+  test('rye sown into a hot summer stays leafy, below two tonnes, and never heads', () => {
+    const { run } = growStand(alabama, 'cereal-rye', '2025-06-20', { members: 60, days: 140 })
+    expect(quantilesOn(run, 'massG', dayNumber('2025-08-29'))!.p50).toBeLessThan(200)
+    expect(shareOf(run.members, (m) => stageDays(run, 0, 51)[m] > 0)).toBeLessThan(0.05)
+  })
+  test('a spring pea dies in a southern summer, and lives at the coast of the north', () => {
+    const dead = (site: SiteClimate) => {
+      const { run } = growStand(site, 'field-pea', '2025-05-01', { members: 60, days: 120 })
+      return 1 - quantilesOf(valuesOn(run, run.species[0].alive, dayNumber('2025-07-15')))!.p50
+    }
+    expect(dead(alabama)).toBeGreaterThan(0.5)
+    expect(dead(netherlands)).toBeLessThan(0.1)
+  })
+  test('a cold night takes from the next day’s growth, a mild one nothing', () => {
+    expect(afterNight(rye.growBaseC - 7, rye.growBaseC)).toBe(0)
+    expect(afterNight(rye.growBaseC + 3, rye.growBaseC)).toBe(1)
+    expect(growthResponse(-5, 15, rye)).toBeLessThan(growthResponse(5, 15, rye))
+  })
+  test('perennials rest in short days', () => {
+    expect(wakefulness(9)).toBeCloseTo(0.35)
+    expect(wakefulness(14)).toBe(1)
+    const before = (sown: string, day: string) =>
+      quantilesOn(growStand(pennsylvania, 'alfalfa', sown, { members: 40 }).run, 'massG', dayNumber(day))!.p50
+    expect(before('2025-08-20', '2026-04-20')).toBeLessThan(140)
+  })
+})
+
+describe('flowering', () => {
+  const flowering = (id: string, site: SiteClimate, sown: string, days: number) => {
+    const { run } = growStand(site, id, sown, { members: 40, days })
+    return shareOf(run.members, (m) => stageDays(run, 0, 61)[m] > 0)
+  }
+  test('a biennial flowers after its winter, never before', () => {
+    expect(flowering('sweetclover', pennsylvania, '2025-04-15', 200)).toBeLessThan(0.05)
+    expect(flowering('sweetclover', pennsylvania, '2025-04-15', 480)).toBeGreaterThan(0.9)
+  })
+  test('winter cereals sown in spring mostly do not head that year; sown in autumn they do', () => {
+    expect(flowering('cereal-rye', netherlands, '2025-04-20', 134)).toBeLessThan(0.2)
+    expect(flowering('cereal-rye', netherlands, '2025-09-25', 300)).toBe(1)
+  })
+  test('a little cold does little', () => {
+    expect(vernalFactor(rye.vernalDays / 2, rye)).toBeLessThan(0.3)
+    expect(vernalFactor(rye.vernalDays, rye)).toBe(1)
+  })
+})
+
+test('seed that lies deeper waits less for rain: under a dried surface it goes on, on it it stops', () => {
+  expect(germinationMoisture(0.05, 0.7, 0.2)).toBeLessThan(0.05)
+  expect(germinationMoisture(0.05, 0.7, 2.5)).toBeGreaterThan(0.8)
+  const raked = growStand(pennsylvania, 'buckwheat', '2025-05-10', { members: 60, days: 60 })
+  const due = quantilesOf(stageDays(raked.run, 0, 9))!.p50 - raked.sowDay
+  expect(due).toBeGreaterThanOrEqual(4)
+  expect(due).toBeLessThanOrEqual(12)
+})
