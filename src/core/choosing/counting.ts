@@ -23,6 +23,21 @@ export const grownMass = (counting: Counting) => {
   return counting.run.massG[at] + counting.run.residueG[at]
 }
 
+/** What residue frees stays in reach of the next roots for so long before drainage has most of it, days (judgement, 15–60). */
+const IN_REACH_DAYS = 30
+
+/**
+ * Soil nitrogen kept from being washed out on the day of the end, g m⁻²: in live growth, in what has died since sowing, and
+ * what that freed of late. A catch crop that winter killed holds on to what lies on the ground.
+ */
+export function nitrateHeld(counting: Counting): number {
+  const { nitrogenG, residueNitrogenG, releasedG, fixedG, days } = counting.run
+  const at = indexOf(counting)
+  const start = counting.member * days
+  const freed = Math.max(0, releasedG[at] - releasedG[Math.max(start, at - IN_REACH_DAYS)])
+  return Math.max(0, nitrogenG[at] + residueNitrogenG[at] - residueNitrogenG[start] + freed - fixedG[at])
+}
+
 /** Soil temperatures at which the weeds of a season come up, °C (judgement). */
 export const WEED_SEASON: Record<WeedKind, [from: number, to: number]> = {
   any: [-50, 60],

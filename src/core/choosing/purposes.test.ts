@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
 import type { PurposeId } from '../garden/schema'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
+import { valuesOn } from '../stand/summary'
 import { findPurpose, PURPOSES } from './purposes'
 import type { WeedKind } from './types'
 
@@ -30,6 +32,23 @@ describe('purposes are counted from what grew', () => {
   test('hold: oats take up soil nitrogen; what peas fixed does not count', () => {
     expect(amount('hold', 'oats')).toBeGreaterThan(2)
     expect(amount('hold', 'field-pea')).toBeLessThan(amount('hold', 'oats') + amount('feed', 'field-pea'))
+  })
+  test('hold: a catch crop that winter kills still holds most of its nitrate in March, less what was freed and lost', () => {
+    const { run, ensemble } = growStand(TEST_SITES.pennsylvania, 'oilseed-radish', '2025-08-15', {
+      members: 20,
+      days: 240,
+    })
+    const held = (date: string) => {
+      const endDay = dayNumber(date)
+      const each = Array.from({ length: run.members }, (_, member) =>
+        findPurpose('hold').amount({ run, ensemble, member, endDay, weeds: 'any' }),
+      )
+      return each.reduce((sum, value) => sum + value, 0) / each.length
+    }
+    const alive = valuesOn(run, run.species[0].alive, dayNumber('2026-03-01'))
+    expect(alive.reduce((sum, share) => sum + share, 0) / alive.length).toBeLessThan(0.1)
+    expect(held('2026-03-01')).toBeGreaterThan(0.5 * held('2025-11-15'))
+    expect(held('2026-03-01')).toBeLessThan(held('2025-11-15'))
   })
   test('quick: buckwheat covers sooner than red clover', () => {
     expect(amount('quick', 'buckwheat')).toBeLessThan(amount('quick', 'red-clover'))

@@ -9,6 +9,7 @@ import {
   grownMass,
   indexOf,
   liftedMulch,
+  nitrateHeld,
   rootMass,
   rootWork,
   shelteredRain,
@@ -51,14 +52,11 @@ export const PURPOSES: readonly Purpose[] = [
   {
     id: 'hold',
     name: 'Hold nitrate',
-    measure: 'soil nitrogen taken up',
+    measure: 'soil nitrogen held',
     unit: 'nitrogen',
     goal: 5,
-    from: 'nitrogen in the growth less what was fixed',
-    amount: (counting) => {
-      const at = indexOf(counting)
-      return Math.max(0, counting.run.nitrogenG[at] - counting.run.fixedG[at])
-    },
+    from: 'nitrogen in the growth, in what has died of it, and what that freed in the last month, less what was fixed',
+    amount: nitrateHeld,
   },
   {
     id: 'smother',

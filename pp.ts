@@ -1,2 +1,0 @@
-import { SPECIES } from './src/core/plants/catalogue'
-for (const s of SPECIES) { const p = s.parameters; if (s.season === 'cool') console.log(s.id.padEnd(20), 'lt50', p.lt50HardyC, 's', p.crownSoilShare, 'air', ((p.lt50HardyC + 3 * p.crownSoilShare) / (1 - p.crownSoilShare)).toFixed(1), 'vern', p.vernalDays, p.vernalFloor, 't31', p.t31Cd, 't61', p.t61Cd, 'photo', p.photoLowH, p.photoFullH, p.photoFloor, 'lue', p.lightUseGMj, 'leaf', p.leafGrowthPerCd, 'base', p.developBaseC, 'optHi', p.growOptHighC) }
