@@ -91,7 +91,13 @@ export const PARAMETERS = {
     low: 0,
     high: 70,
   },
-  vernalFloor: { meaning: 'share of the development rate without any cold', unit: 'share', low: 0, high: 1 },
+  vernalFloor: {
+    meaning:
+      'share of the development rate without any cold; 0 for biennials, which feel cold only once they have leaves',
+    unit: 'share',
+    low: 0,
+    high: 1,
+  },
   photoLowH: { meaning: 'daylength at which development is slowest', unit: 'h', low: 5, high: 18 },
   photoFullH: { meaning: 'daylength at which development is fastest', unit: 'h', low: 8, high: 18 },
   photoFloor: {

@@ -31,7 +31,7 @@ export function germinationDay(
   const lostInCold = 1 - COLD_SEED_LOSS * (p.emergenceBaseC + 1)
   for (let m = begin; m < end; m++) {
     if (plants.emergence[m] !== IN_GROUND) continue
-    plants.vernal[m] += vernalisingDay(meanC[m])
+    if (p.vernalFloor > 0) plants.vernal[m] += vernalisingDay(meanC[m])
     const moisture = germinationMoisture(seedLayerMm[m] * perSeed, rootZoneMm[m] * perRoot, depthCm)
     plants.moistureSum[m] += moisture
     plants.moistureDays[m] += 1

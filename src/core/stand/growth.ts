@@ -54,9 +54,11 @@ export function developmentDay(
   ownDevelopment: Float64Array,
   { thermalCd, response }: Today,
 ): void {
-  const { ageCd, vernal, emergence } = plants
+  const { ageCd, vernal, emergence, lai } = plants
   const { t31Cd } = p
   const photo = photoFactor(daylightH, p)
+  // Biennials answer the cold only once they have grown; others as soon as the seed has swollen.
+  const biennial = p.vernalFloor === 0
   const awake = perennial ? wakefulness(daylightH) : 1
   for (let k = 0; k < n; k++) {
     const m = list[k]
@@ -64,7 +66,7 @@ export function developmentDay(
     const tMax = tMaxC[at + m]
     const thermal = dailyThermalTime(tMin, tMax, p)
     const age = ageCd[m]
-    if (age < t31Cd) vernal[m] += vernalisingDay((tMin + tMax) / 2)
+    if (age < t31Cd && (!biennial || lai[m] > YOUNG_LAI)) vernal[m] += vernalisingDay((tMin + tMax) / 2)
     const pace = developmentPace(age, vernal[m], photo, p)
     emergence[m] = GROWING
     ageCd[m] = age + ownDevelopment[m] * thermal * pace

@@ -63,7 +63,7 @@ export function live(
       moistSum: now().moistSum + moist,
       moistDays: now().moistDays + 1,
       heat: now().heat + Math.max(0, soilC - p.emergenceBaseC) * moist,
-      cold: now().cold + coldDay(mean),
+      cold: now().cold + (p.vernalFloor > 0 ? coldDay(mean) : 0),
     })
     if (soilC < p.emergenceBaseC) set({ viable: now().viable * (1 - 0.004 * (p.emergenceBaseC + 1)) })
     if (now().heat < p.emergenceCd) return world
@@ -84,7 +84,8 @@ export function live(
   const swing = 0.35 * (day.tMax - day.tMin)
   const warm = (t: number) => trapezoid(t, p.developBaseC, p.developOptLowC, p.developOptHighC, p.developMaxC)
   const thermal = (warm(mean - swing) + warm(mean + swing)) / 2
-  const cold = now().age < p.t31Cd ? now().cold + coldDay(mean) : now().cold
+  const feels = now().age < p.t31Cd && (p.vernalFloor > 0 || now().lai > 0.8)
+  const cold = now().cold + (feels ? coldDay(mean) : 0)
   const vernal =
     p.vernalDays === 0 ? 1 : p.vernalFloor + (1 - p.vernalFloor) * Math.min(1, cold / p.vernalDays) ** 2
   const photo =
