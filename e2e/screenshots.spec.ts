@@ -36,6 +36,8 @@ test('desktop', async ({ page }) => {
       await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 60_000 })
     if (name === 'rounds')
       await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
+    // Neither the plan line nor anything below it waits any more.
+    await expect(page.locator('[data-state="computing"], progress')).toHaveCount(0, { timeout: 60_000 })
     await page.waitForTimeout(400)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
     if (name === 'watch') {

@@ -3,6 +3,7 @@ import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
 import { sweepPictures } from '../data/pictures'
 import { storageProblem } from '../data/problems'
+import { late } from '../state/late'
 import { persistSession } from '../state/keptSession'
 import { useAppSelector, type Store } from '../state/store'
 import { Opening } from './Opening'
@@ -18,7 +19,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
       await persistSession(store, database)
       void sweepPictures(database).catch(() => undefined)
       if (store.getState().session.gardenId) return
-      const { openDemo } = await import('./openDemo')
+      const { openDemo } = await late(import('./openDemo'))
       await openDemo('marlpit-lane', store)
     }
     database.on('blocked', () =>

@@ -1,5 +1,6 @@
 import type { ComponentType } from 'react'
 import type { RouteObject } from 'react-router'
+import { late } from '../state/late'
 import { NotFound, RouteFailure } from './Failure'
 import { Opening } from './Opening'
 import { Shell } from './Shell'
@@ -7,12 +8,7 @@ import { Shell } from './Shell'
 /** A room that is loaded when it is first opened; until then the one before stays on the screen. */
 const room =
   <Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) =>
-  async () => {
-    const loaded = await load().catch(() => {
-      throw new Error('It could not be loaded. Check the connection, then open it again.')
-    })
-    return { Component: loaded[name] }
-  }
+  async () => ({ Component: (await late(load()))[name] })
 
 /** Every address of the app and the room behind it. */
 export const routes: RouteObject[] = [

@@ -1,6 +1,13 @@
-import { lazy, Suspense } from 'react'
+import { lazy, Suspense, type ComponentType } from 'react'
+import type { ToasterProps } from 'sonner'
 
-const Toaster = lazy(() => import('sonner').then(({ Toaster }) => ({ default: Toaster })))
+// Where it cannot be fetched the page does without; what must be read is then said by the browser (`notice`).
+const Toaster = lazy(() =>
+  import('sonner').then(
+    ({ Toaster }): { default: ComponentType<ToasterProps> } => ({ default: Toaster }),
+    (): { default: ComponentType<ToasterProps> } => ({ default: () => null }),
+  ),
+)
 
 /** Where short messages stand. */
 export const Notices = () => (

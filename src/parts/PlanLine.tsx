@@ -167,9 +167,9 @@ export function PlanLine({ plan }: { plan: PlanView }) {
 function Helps({ plan }: { plan: PlanView }) {
   const { spec } = useGarden()
   const [open, setOpen] = useState(false)
-  const { scenario } = plan
-  const answer = plan.answer ?? plan.last ?? null
-  const safe = answer !== null && answer.outcome.chance.whole >= SAFE_CHANCE
+  const { scenario, answer } = plan
+  const shown = answer ?? plan.last ?? null
+  const safe = shown !== null && shown.outcome.chance.whole >= SAFE_CHANCE
   const wanted = open && plan.state === 'ready' && !safe
   const job = useMemo(
     (): [typeof spec, Scenario] | null => (wanted ? [spec, scenario] : null),
@@ -179,7 +179,7 @@ function Helps({ plan }: { plan: PlanView }) {
   if (plan.problems.length > 0 || plan.error) return null
   return (
     <details
-      className={`no-print mt-1 ${answer ? '' : 'invisible'}`}
+      className={`no-print mt-1 ${shown ? '' : 'invisible'}`}
       onToggle={(event) => setOpen(event.currentTarget.open)}
       data-testid="plan-helps"
     >

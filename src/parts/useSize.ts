@@ -7,7 +7,7 @@ export function useWidth(ref: RefObject<HTMLElement | null>): number {
     const element = ref.current
     if (!element) return
     // At once, so that nothing is painted without its width.
-    setWidth(Math.floor(element.getBoundingClientRect().width))
+    setWidth(element.clientWidth)
     const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry.contentRect.width)))
     observer.observe(element)
     return () => observer.disconnect()

@@ -1,6 +1,6 @@
 import { stableHash } from '../foundations/hash'
 import { dayNumber } from '../foundations/day'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { latest } from '../garden/timeline'
 import { standRunOnInSteps, type EarlierUse, type SeasonRun, type StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
@@ -34,7 +34,7 @@ export function groundOn(
  * Runs a stand on the ground that its past left it; see `standRunOn`. Returns null for crops, unknown species, and stands
  * sown outside the weather.
  */
-export const standRun = (...asked: Parameters<typeof standRunInSteps>) => finish(standRunInSteps(...asked))
+export const standRun = atOnce(standRunInSteps)
 
 /** The same with pauses. */
 export function* standRunInSteps(

@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { shareOf, quantilesOf } from '../foundations/statistics'
 import { bestTerminationInSteps } from '../scenario/best'
 import { startDays, startSpan } from '../scenario/compare'
@@ -41,7 +41,7 @@ export type Closeness = { starts: number; exact: boolean }
 type Reject = (limit: LimitName, closeness: number, reason: Reason) => Judged
 
 /** Grows a composition from one sowing day and holds it against every limit. */
-export const judge = (...asked: Parameters<typeof judgeInSteps>) => finish(judgeInSteps(...asked))
+export const judge = atOnce(judgeInSteps)
 
 /** The same with pauses. */
 export function* judgeInSteps(

@@ -1,5 +1,5 @@
 import { standRunInSteps } from '../bed/standRun'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { bestTerminationInSteps } from '../scenario/best'
 import { evaluateWith } from '../scenario/evaluate'
 import { plannedEnd, weatherWanted } from '../scenario/plan'
@@ -62,7 +62,7 @@ function* repairOf(
  * The grower's own cover or mix for the same window, judged with all members on its best sowing day. The ranking's limits
  * only advise: what does not fit is planned and graded all the same. Null where it cannot be grown in the weather known.
  */
-export const ownCover = (...asked: Parameters<typeof ownCoverInSteps>) => finish(ownCoverInSteps(...asked))
+export const ownCover = atOnce(ownCoverInSteps)
 
 /** The same with pauses. */
 export function* ownCoverInSteps(

@@ -1,4 +1,4 @@
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { shareOf, type Quantiles } from '../foundations/statistics'
 import { seedSize } from '../plants/catalogue'
 import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
@@ -37,7 +37,7 @@ const FOLLOWED_DAYS = 330
 const STEP_DAYS = 6
 
 /** Grows a straight species from each of these days on ordinary ground. */
-export const plantYear = (...asked: Parameters<typeof plantYearInSteps>) => finish(plantYearInSteps(...asked))
+export const plantYear = atOnce(plantYearInSteps)
 
 /** The same with pauses. */
 export function* plantYearInSteps(

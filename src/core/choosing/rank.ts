@@ -1,4 +1,4 @@
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { SPECIES } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
@@ -30,7 +30,7 @@ export type Told = (share: number, soFar: ChooseAnswer) => void
  * Judges all species for a window, then mixes of those that fit. Every species is screened with forty members over
  * the sowing days; those that pass are judged again with all members. Windows that are too short give only rejections.
  */
-export const rankCovers = (...asked: Parameters<typeof rankInSteps>) => finish(rankInSteps(...asked))
+export const rankCovers = atOnce(rankInSteps)
 
 /** The same with pauses. */
 export function* rankInSteps(

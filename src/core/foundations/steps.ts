@@ -12,6 +12,12 @@ export function finish<T>(steps: Steps<T>): T {
   }
 }
 
+/** A function that does at one go what another does with pauses. */
+export const atOnce =
+  <Asked extends unknown[], T>(work: (...asked: Asked) => Steps<T>) =>
+  (...asked: Asked): T =>
+    finish(work(...asked))
+
 /** Whether a job gave work to be driven, not a result. */
 export const isSteps = (value: unknown): value is Steps<unknown> =>
   typeof value === 'object' && value !== null && Symbol.iterator in value && 'next' in value

@@ -5,7 +5,7 @@ import type { SeasonRun } from '../season/run'
 import { boundOf, exactOf, startOf, type Bounded } from './bounds'
 import { daysFor, MOST_STARTS, shutMethods, startDays, startSpan, type TerminationOption } from './compare'
 import { HOPELESS, latestSafe, near, reach, SAFE_CHANCE, type TerminationStart } from './starts'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { commonOf } from './criteria'
 import type { Termination } from './termination'
 import type { Scenario } from './types'
@@ -81,8 +81,7 @@ export type Search = { starts?: number; exact?: boolean; keep?: (termination: Te
  * The same as the best of all compared, found without following the residue of every one: what cannot reach the best is
  * not followed. Not `exact`, no residue is followed, and the chance is one that is not passed.
  */
-export const bestTermination = (...asked: Parameters<typeof bestTerminationInSteps>) =>
-  finish(bestTerminationInSteps(...asked))
+export const bestTermination = atOnce(bestTerminationInSteps)
 
 /** The same with pauses. */
 export function* bestTerminationInSteps(

@@ -2,7 +2,7 @@ import { obstacleOf, type Ahead, type Obstacle } from '../termination/obstacles'
 import { CANDIDATES, ruledOut, type Candidate, type RuledOut } from '../termination/start'
 import { findMethod, type MethodId } from '../termination/methods'
 import { dayNumber } from '../foundations/day'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { shareOf } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS } from '../planting/openDays'
@@ -108,8 +108,7 @@ export type Ask = { startDay: number | null; planned?: EndDetails | null }
  * Every way of ending a stand, one after the other, over its start days; `told` hears the share done and what is known
  * so far. A start that is asked for is tried on its very day.
  */
-export const compareTerminations = (...asked: Parameters<typeof compareInSteps>) =>
-  finish(compareInSteps(...asked))
+export const compareTerminations = atOnce(compareInSteps)
 
 /** The same with pauses. */
 export function* compareInSteps(

@@ -2,7 +2,7 @@ import { findMethod } from '../termination/methods'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { standRunInSteps } from '../bed/standRun'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { eventsOfEnd, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles } from '../stand/summary'
@@ -26,8 +26,7 @@ import { CRITERIA, type CriterionDays, type CriterionId, type Scenario, type Sce
 export const FOLLOWED_DAYS = 140
 
 /** The stand with its ending in it, from the ending on, until some days after the planting. */
-export const endedBranch = (...asked: Parameters<typeof endedBranchInSteps>) =>
-  finish(endedBranchInSteps(...asked))
+export const endedBranch = atOnce(endedBranchInSteps)
 
 /** The same with pauses. */
 export function* endedBranchInSteps(
@@ -161,7 +160,7 @@ export type Evaluated = {
  * leaves no more alive than what follows bears, every criterion is open on the planting day. Nobody repairs within a
  * member; recorded facts are no longer in question. Null where the cover cannot be run.
  */
-export const evaluate = (...asked: Parameters<typeof evaluateInSteps>) => finish(evaluateInSteps(...asked))
+export const evaluate = atOnce(evaluateInSteps)
 
 /** The same with pauses. */
 export function* evaluateInSteps(scenario: Scenario, ensemble: WeatherEnsemble): Steps<Evaluated | null> {
@@ -177,8 +176,7 @@ export function* evaluateInSteps(scenario: Scenario, ensemble: WeatherEnsemble):
 const branchDayOf = (end: EndDetails) => branchDay({ end } as Termination)
 
 /** The same for a stand that has been run, with an ending in the place of the planned one. */
-export const evaluateWith = (...asked: Parameters<typeof evaluateWithInSteps>) =>
-  finish(evaluateWithInSteps(...asked))
+export const evaluateWith = atOnce(evaluateWithInSteps)
 
 /** The same with pauses. */
 export function* evaluateWithInSteps(

@@ -10,7 +10,7 @@ import { evaluateWith } from './evaluate'
 import { targetDay } from './plan'
 import type { Scenario } from './types'
 import { standRunInSteps } from '../bed/standRun'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 
@@ -76,7 +76,7 @@ function toolFor(
 const OPEN_LOOK_DAYS = 60
 
 /** What a cut comes to on each of some dates from today to the day the ground is wanted. */
-export const regrowth = (...asked: Parameters<typeof regrowthInSteps>) => finish(regrowthInSteps(...asked))
+export const regrowth = atOnce(regrowthInSteps)
 
 /** The same with pauses. */
 export function* regrowthInSteps(

@@ -1,5 +1,5 @@
 import { standRunInSteps } from '../bed/standRun'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { findMethod } from '../termination/methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
@@ -147,7 +147,7 @@ const isAnew = ({ code }: PlanChange) => code === 'keep moist' || code === 'sow 
  * The change that repairs a plan with the least trouble: of the first kind that brings its chance to one to rely on the
  * best, else the best of all that help by ten points or more. Null where the plan can be relied on, or nothing small helps.
  */
-export const cheapestRepair = (...asked: Parameters<typeof repairInSteps>) => finish(repairInSteps(...asked))
+export const cheapestRepair = atOnce(repairInSteps)
 
 /** The same with pauses. */
 export function* repairInSteps(

@@ -1,7 +1,7 @@
 import { isoDate } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import type { WeatherEnsemble } from '../site/weather'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { evaluateInSteps } from './evaluate'
 import { SAFE_CHANCE } from './starts'
 import type { Scenario, ScenarioOutcome } from './types'
@@ -33,8 +33,7 @@ export function sownOn(scenario: Scenario, day: number): Scenario {
 }
 
 /** A plan over sowing days: the same evaluation as everywhere, once for each day. */
-export const sowingOutlook = (...asked: Parameters<typeof sowingOutlookInSteps>) =>
-  finish(sowingOutlookInSteps(...asked))
+export const sowingOutlook = atOnce(sowingOutlookInSteps)
 
 /** The same with pauses. */
 export function* sowingOutlookInSteps(

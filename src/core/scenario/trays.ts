@@ -1,6 +1,6 @@
 import { findMethod } from '../termination/methods'
 import { addDays, dayNumber } from '../foundations/day'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { shareOf } from '../foundations/statistics'
 import { trayOf } from '../plants/trays'
 import { evaluateWithInSteps, firstFailure, type Evaluated } from './evaluate'
@@ -25,7 +25,7 @@ const readyBy = ({ criteria, season }: Evaluated, day: number) =>
   shareOf(season.run.members, (member) => firstFailure(criteria, member, day) === null)
 
 /** When the trays of a plan's crop are sown, how long its plants wait, and what a slip of the ending costs; null where it has none. */
-export const traysOf = (...asked: Parameters<typeof traysInSteps>) => finish(traysInSteps(...asked))
+export const traysOf = atOnce(traysInSteps)
 
 /** The same with pauses. */
 export function* traysInSteps(scenario: Scenario, evaluated: Evaluated): Steps<TrayDates | null> {

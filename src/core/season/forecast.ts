@@ -3,7 +3,7 @@ import { endedRunInSteps, type SeasonRun, type StandCase } from './run'
 import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { latest } from '../garden/timeline'
 import type { StandRun } from '../stand/types'
 import { selfSowing, type SelfSowing } from '../stand/reseeding'
@@ -68,8 +68,7 @@ function endedQuantiles(standCase: StandCase, season: SeasonRun): Quantiles | nu
 }
 
 /** Series, dates and chances of a stand, from its run without its ending. */
-export const forecastOf = (standCase: StandCase, season: SeasonRun) =>
-  finish(forecastInSteps(standCase, season))
+export const forecastOf = atOnce(forecastInSteps)
 
 /** The same with pauses. */
 export function* forecastInSteps(standCase: StandCase, season: SeasonRun): Steps<StandForecast> {

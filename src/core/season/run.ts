@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, finish, type Steps } from '../foundations/steps'
 import type { Check } from '../garden/check'
 import { segmentSizeM } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
@@ -176,8 +176,7 @@ export type SeasonRun = {
  * as what stood before left it. What was seen re-weights the members. Days in `saveOn` are those that `branch` can start
  * from without a run of its own. Returns null for crops, unknown species, and stands sown outside the weather.
  */
-export const standRunOn = (...asked: Parameters<typeof standRunOnInSteps>) =>
-  finish(standRunOnInSteps(...asked))
+export const standRunOn = atOnce(standRunOnInSteps)
 
 /** The same with pauses. */
 export function* standRunOnInSteps(
@@ -274,7 +273,7 @@ export function eventsFromEnd(standCase: StandCase, ensemble: WeatherEnsemble): 
 }
 
 /** A stand's run with its planned or recorded ending and what takes the ground after it in it. */
-export const endedRun = (...asked: Parameters<typeof endedRunInSteps>) => finish(endedRunInSteps(...asked))
+export const endedRun = atOnce(endedRunInSteps)
 
 /** The same with pauses. */
 export function* endedRunInSteps(standCase: StandCase, season: SeasonRun): Steps<StandRun> {

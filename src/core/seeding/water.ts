@@ -1,5 +1,6 @@
+import { DEPTH_CM } from '../plants/establishment'
 import { pickColumns } from '../foundations/columns'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { Bed } from '../garden/schema'
 import { germinationMoisture, soilWater, waterCapacity, waterDay } from '../site/soilWater'
@@ -23,8 +24,8 @@ const MOIST_SHARE = 0.8
 /** Germination moisture that counts as moist. */
 const MOIST_ENOUGH = 0.5
 const LEAD_DAYS = 25
-/** How deep raked-in seed lies, cm. */
-const SEED_DEPTH_CM = 1.5
+/** How deep the seed that a day is judged for lies, cm. */
+const SEED_DEPTH_CM = DEPTH_CM.raked.small
 
 /** Ground covered before sowing and after it, and none of it green, 0–1. */
 const COVER_BEFORE = Float64Array.of(0.1)
@@ -64,8 +65,7 @@ function moistureAfter({ waterMm, et0Mm }: MemberWeather, soil: Bed['soil'], at:
 }
 
 /** Ranks sowing days by the chance that rain less evaporation keeps the top 5 cm moist. */
-export const rankSowingDays = (...asked: Parameters<typeof sowingDaysInSteps>) =>
-  finish(sowingDaysInSteps(...asked))
+export const rankSowingDays = atOnce(sowingDaysInSteps)
 
 /** The same with pauses. */
 export function* sowingDaysInSteps(

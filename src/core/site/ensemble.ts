@@ -1,5 +1,5 @@
 import { dayNumber, yearOf } from '../foundations/day'
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, type Steps } from '../foundations/steps'
 import { mixSeed, randomStream, type RandomStream } from '../foundations/random'
 import type { SiteClimate } from '../garden/site'
 import type { ObservedDay } from '../garden/weatherYear'
@@ -61,8 +61,7 @@ function yearDrawer(years: readonly number[], byDay: ObservedByDay, random: Rand
  * @param today first day that is not past; observed days from it on are used only as years to draw from
  * @param members 1–1000  @param days 1–3000
  */
-export const buildEnsemble = (...asked: Parameters<typeof buildEnsembleInSteps>) =>
-  finish(buildEnsembleInSteps(...asked))
+export const buildEnsemble = atOnce(buildEnsembleInSteps)
 
 /** The same with pauses. */
 export function* buildEnsembleInSteps(

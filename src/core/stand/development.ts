@@ -32,23 +32,23 @@ const COLD_NIGHT_C = -7
 const COLD_NIGHT_SPAN_C = 10
 
 /** Share of the day's light use left after a cold night, 0–1 (as in SUCROS, Spitters et al. 1989, table of the night's minimum). */
-export const afterNight = (tMinC: number, growBaseC: number): number =>
+export const coldNightFactor = (tMinC: number, growBaseC: number): number =>
   within((tMinC - growBaseC - COLD_NIGHT_C) / COLD_NIGHT_SPAN_C, 0, 1)
 
 /** Daylength at which perennials rest and from which on they grow as their warmth allows, h, and what growth is left to them at rest (fall dormancy; judgement). */
-const REST_H = 10
-const AWAKE_H = 13
-const AT_REST = 0.35
+const DORMANT_H = 10
+const ACTIVE_H = 13
+const DORMANT_GROWTH = 0.35
 
 /** Share of their growth that short days leave to plants that live on for years, 0–1. */
-export const wakefulness = (daylightH: number): number =>
-  AT_REST + (1 - AT_REST) * within((daylightH - REST_H) / (AWAKE_H - REST_H), 0, 1)
+export const dormancyFactor = (daylightH: number): number =>
+  DORMANT_GROWTH + (1 - DORMANT_GROWTH) * within((daylightH - DORMANT_H) / (ACTIVE_H - DORMANT_H), 0, 1)
 
 /** Share of the growth rate a day's temperature allows, 0–1, averaged over its course, after its night. */
 export function growthResponse(tMinC: number, tMaxC: number, p: SpeciesParameters): number {
   const day = tMaxC - 0.25 * (tMaxC - tMinC)
   return (
-    (afterNight(tMinC, p.growBaseC) *
+    (coldNightFactor(tMinC, p.growBaseC) *
       effectiveTemperature(day, p.growBaseC, p.growOptLowC, p.growOptHighC, p.growMaxC)) /
     (p.growOptLowC - p.growBaseC)
   )

@@ -10,7 +10,7 @@ import {
   growthResponse,
   photoFactor,
   vernalisingDay,
-  wakefulness,
+  dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
 import { GROWING, type Plants, type Tally } from './plants'
@@ -59,7 +59,7 @@ export function developmentDay(
   const photo = photoFactor(daylightH, p)
   // Biennials answer the cold only once they have grown; others as soon as the seed has swollen.
   const biennial = p.vernalFloor === 0
-  const awake = perennial ? wakefulness(daylightH) : 1
+  const dormancy = perennial ? dormancyFactor(daylightH) : 1
   for (let k = 0; k < n; k++) {
     const m = list[k]
     const tMin = tMinC[at + m]
@@ -71,7 +71,7 @@ export function developmentDay(
     emergence[m] = GROWING
     ageCd[m] = age + ownDevelopment[m] * thermal * pace
     thermalCd[m] = thermal
-    response[m] = awake * growthResponse(tMin, tMax, p)
+    response[m] = dormancy * growthResponse(tMin, tMax, p)
   }
 }
 
@@ -93,7 +93,7 @@ export function growthDay(
   n: number,
   canopy: Canopy,
   share: Float64Array,
-  { thermalCd, response, waterLimit, criticalPct, shed, withered, meanC }: Today,
+  { thermalCd, response, waterLimit, criticalPct, shed, senesced, meanC }: Today,
   ownGrowth: Float64Array,
   tally: Tally,
 ): void {
@@ -103,7 +103,7 @@ export function growthDay(
     plant.parameters
   const plateauG = plateauMassG(plant.parameters)
   const leastLeaf = plant.perennial ? 0.2 : 0
-  // Annuals wither from first flower on; perennials lose their old stems once they have seeded.
+  // Annuals senesce from first flower on; perennials lose their old stems once they have seeded.
   const withersFromCd = t61Cd + (plant.perennial ? t75Cd : 0)
   for (let k = 0; k < n; k++) {
     const m = list[k]
@@ -130,7 +130,7 @@ export function growthDay(
     shed[m] = lost
     // What stands in leaf turns over whole; once stems stretch they stay.
     const leafy = age < t31Cd ? 1 : age < t51Cd ? (t51Cd - age) / (t51Cd - t31Cd) : 0
-    withered[m] = atMost(
+    senesced[m] = atMost(
       0.2,
       (leafy * thermalCd[m]) / SHOOT_LIFE_CD + HEAT_LOSS_PER_C * atLeast(0, meanC[m] - growOptHighC),
     )
@@ -141,23 +141,23 @@ export function growthDay(
 const LEAF_KEPT_BACK = 0.4
 const LEAF_GIVEN = 1 - LEAF_KEPT_BACK
 
-/** Share of its nitrogen that a withered shoot does not give back to those that follow it (judgement, 0.3–0.5). */
-const WITHERED_GIVES = 0.35
+/** Share of its nitrogen that a senesced shoot does not give back to those that follow it (judgement, 0.3–0.5). */
+const SENESCED_GIVES = 0.35
 
-/** Leaves that the first `n` listed members shed in a day, and shoots that wither, lie on the ground, less what the plants keep back. */
+/** Leaves that the first `n` listed members shed in a day, and shoots that senesce, lie on the ground, less what the plants keep back. */
 export function sheddingDay(
   { lai, massG, nitrogenG }: Plants,
   { parameters: { specificLeafM2G } }: Species,
   list: Int32Array,
   n: number,
-  { shed, withered }: Today,
+  { shed, senesced }: Today,
   residue: ResiduePools,
 ): void {
   for (let k = 0; k < n; k++) {
     const m = list[k]
-    if (withered[m] > 0) {
-      const share = withered[m]
-      const nitrogenShare = share * WITHERED_GIVES
+    if (senesced[m] > 0) {
+      const share = senesced[m]
+      const nitrogenShare = share * SENESCED_GIVES
       addResidue(residue, m, massG[m] * share, nitrogenG[m] * nitrogenShare)
       lai[m] *= 1 - share
       massG[m] *= 1 - share

@@ -1,4 +1,4 @@
-import { finish, type Steps } from '../foundations/steps'
+import { atOnce, finish, type Steps } from '../foundations/steps'
 import type { WeatherEnsemble } from '../site/weather'
 import { BLOCK, weatherBlocks } from './block'
 import { drainDay, stepDay } from './day'
@@ -88,7 +88,7 @@ export function runStand(
 }
 
 /** The same, with the states kept that stand at the beginning of the days in `saveOn`; the day after the last is its end. */
-export const runSaving = (...asked: Parameters<typeof runSavingInSteps>) => finish(runSavingInSteps(...asked))
+export const runSaving = atOnce(runSavingInSteps)
 
 /** The same with pauses. */
 export function* runSavingInSteps(
@@ -120,7 +120,7 @@ export function stateOn(
  * The result begins on `day` and goes on for `days`, or to the end of the ensemble. It holds the `members` asked for, in
  * their order; all of them when left out.
  */
-export const resumeStand = (...asked: Parameters<typeof resumeInSteps>) => finish(resumeInSteps(...asked))
+export const resumeStand = atOnce(resumeInSteps)
 
 /** The same with pauses. */
 export function* resumeInSteps(

@@ -8,8 +8,8 @@ import { germinationMoisture } from '../site/soilWater'
 import { deriveWeather, emptyMember, snowShare, sunSeries } from '../site/weather'
 import { TEST_SITES } from '../testing/sites'
 import { growStand } from '../testing/stands'
-import { afterNight, growthResponse, vernalFactor, wakefulness } from './development'
-import { crownTemperature } from './hardiness'
+import { coldNightFactor, growthResponse, vernalFactor, dormancyFactor } from './development'
+import { crownTemperature, nightSurvival } from './hardiness'
 import { quantilesOn, stageDays, valuesOn } from './summary'
 
 /** Each mechanism by itself, against what is known of it. */
@@ -86,6 +86,28 @@ describe('the growing point in a night of −20 °C over soil at −2', () => {
   })
 })
 
+/** Night air, °C, in which half of hardened plants on bare ground die: published, by species. */
+const HALF_DIE_AT: [string, colder: number, milder: number][] = [
+  ['winter-pea', -17, -14],
+  ['faba-bean', -10, -8],
+  ['white-lupin', -8.5, -6],
+  ['turnip', -10.5, -8],
+  ['subterranean-clover', -11.5, -9],
+  ['red-clover', -22, -18],
+  ['common-vetch', -13, -11],
+]
+test.each(HALF_DIE_AT)(
+  'half of hardened %s on bare ground die in a night between %d and %d °C',
+  (id, colder, milder) => {
+    const p = findSpecies(id)!.parameters
+    // In a cold spell bare soil at 5 cm falls about a quarter as deep as the night air.
+    const survivalAt = (tMinC: number) =>
+      nightSurvival(crownTemperature(tMinC, tMinC / 4, 0, p), p.lt50HardyC)
+    expect(survivalAt(colder)).toBeLessThan(0.5)
+    expect(survivalAt(milder)).toBeGreaterThan(0.5)
+  },
+)
+
 describe('heat and cold of growth', () => {
   test('rye sown into a hot summer stays leafy, below two tonnes, and never heads', () => {
     const { run } = growStand(alabama, 'cereal-rye', '2025-06-20', { members: 60, days: 140 })
@@ -101,13 +123,13 @@ describe('heat and cold of growth', () => {
     expect(dead(netherlands)).toBeLessThan(0.1)
   })
   test('a cold night takes from the next day’s growth, a mild one nothing', () => {
-    expect(afterNight(rye.growBaseC - 7, rye.growBaseC)).toBe(0)
-    expect(afterNight(rye.growBaseC + 3, rye.growBaseC)).toBe(1)
+    expect(coldNightFactor(rye.growBaseC - 7, rye.growBaseC)).toBe(0)
+    expect(coldNightFactor(rye.growBaseC + 3, rye.growBaseC)).toBe(1)
     expect(growthResponse(-5, 15, rye)).toBeLessThan(growthResponse(5, 15, rye))
   })
   test('perennials rest in short days', () => {
-    expect(wakefulness(9)).toBeCloseTo(0.35)
-    expect(wakefulness(14)).toBe(1)
+    expect(dormancyFactor(9)).toBeCloseTo(0.35)
+    expect(dormancyFactor(14)).toBe(1)
     const before = (sown: string, day: string) =>
       quantilesOn(growStand(pennsylvania, 'alfalfa', sown, { members: 40 }).run, 'massG', dayNumber(day))!.p50
     expect(before('2025-08-20', '2026-04-20')).toBeLessThan(140)

@@ -38,7 +38,7 @@ describe('thermal time', () => {
 })
 
 describe('what slows development', () => {
-  test('cold days vernalise between −4 and 15 °C, best from 1 to 8', () => {
+  test('cold days vernalise between −4 and 16 °C, best from 1 to 8', () => {
     expect([-10, 4, 20].map(vernalisingDay)).toEqual([0, 1, 0])
     expect(vernalisingDay(12)).toBeLessThan(vernalisingDay(8))
   })

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { HAND_FINISH_SHARE } from '../../core/termination/outcome'
 import { findMethod } from '../../core/termination/methods'
-import { Awaited } from '../../parts/Awaited'
+import { Reserved } from '../../parts/Reserved'
 import { Caution } from '../../parts/Caution'
 import { methodText } from '../../text/ending'
 import { longDate, percent } from '../../text/format'
@@ -48,7 +48,7 @@ export function Methods({ end }: { end: EndView }) {
         </p>
       )}
       <Dates end={end} withStart />
-      <Awaited waiting={answer.running}>
+      <Reserved waiting={answer.running}>
         <Waiting
           what="Ending this stand by every way on every day"
           running={answer.running}
@@ -64,7 +64,7 @@ export function Methods({ end }: { end: EndView }) {
             title={plantingDay === null ? 'Ended any time' : `Planting ${longDate(plantingDay)}`}
           />
         )}
-      </Awaited>
+      </Reserved>
       <RulesForm end={end} />
       {stand.start.actual && <RecordEnd end={end} />}
       {!stand.start.actual && (

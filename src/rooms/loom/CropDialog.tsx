@@ -1,7 +1,10 @@
 import { lazy, Suspense } from 'react'
 import { Dialog } from '../../parts/Dialog'
+import { late } from '../../state/late'
 
-const CropFields = lazy(() => import('./CropFields').then(({ CropFields }) => ({ default: CropFields })))
+const CropFields = lazy(() =>
+  late(import('./CropFields')).then(({ CropFields }) => ({ default: CropFields })),
+)
 
 /** Adds a crop that stands or is planned; its form is loaded when it is first opened. */
 export function CropDialog({

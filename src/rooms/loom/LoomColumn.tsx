@@ -16,23 +16,23 @@ import type { LoomBed, SheetDays } from './useLoom'
 /** Where a bed that could not be computed says so. */
 const FAILED_BELOW_TODAY_PX = 14
 
-type Props = { column: Column; layout: Scale; loom: SheetDays; dark: boolean }
+type Props = { column: Column; scale: Scale; sheet: SheetDays; dark: boolean }
 
 /** One bed: its strip of cloth, the names on it, its gaps and stage knots; drawn anew only when something of its own changed. */
-export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark }: Props) {
+export const LoomColumn = memo(function LoomColumn({ column, scale, sheet, dark }: Props) {
   const { entry, left, width } = column
   const { strip, forecasts, pending, failure, shown } = useBedCloth(
     entry.stands,
-    loom.firstDay,
-    loom.lastDay - loom.firstDay,
+    sheet.firstDay,
+    sheet.lastDay - sheet.firstDay,
     // One of many: what is picked on the sheet goes before it.
     'next',
   )
-  const todayY = yOfDay(layout, loom, loom.today)
+  const todayY = yOfDay(scale, sheet, sheet.today)
   return (
     <>
       <div className="absolute z-0" style={{ left, top: 0 }} data-woven={pending === 0} data-shown={shown}>
-        <StripCanvas strip={strip} width={width} height={layout.height} dark={dark} whole={shown} />
+        <StripCanvas strip={strip} width={width} height={scale.height} dark={dark} whole={shown} />
       </div>
       <div className="absolute z-20" style={{ left, top: 0, width, height: 0 }}>
         {entry.windows.map((window) => (
@@ -40,8 +40,8 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
             key={window.freeFromDay}
             window={window}
             entry={entry}
-            loom={loom}
-            layout={layout}
+            sheet={sheet}
+            scale={scale}
             width={width}
             todayY={todayY}
           />
@@ -51,8 +51,8 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
             key={stand.stand.id}
             item={stand}
             entry={entry}
-            loom={loom}
-            layout={layout}
+            sheet={sheet}
+            scale={scale}
             width={width}
             todayY={todayY}
           />
@@ -62,8 +62,8 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
             key={light.standId}
             light={light}
             entry={entry}
-            loom={loom}
-            layout={layout}
+            sheet={sheet}
+            scale={scale}
             width={width}
           />
         ))}
@@ -79,29 +79,29 @@ export const LoomColumn = memo(function LoomColumn({ column, layout, loom, dark 
             not woven
           </button>
         )}
-        <Knots entry={entry} forecasts={forecasts} loom={loom} layout={layout} width={width} />
+        <Knots entry={entry} forecasts={forecasts} sheet={sheet} scale={scale} width={width} />
       </div>
     </>
   )
 })
 
 /** A bed that is not in sight: worked out behind those that are, so that it stands there when it comes into sight. */
-export const OutOfSight = memo(function OutOfSight({ entry, loom }: { entry: LoomBed; loom: SheetDays }) {
-  const { pending } = useBedCloth(entry.stands, loom.firstDay, loom.lastDay - loom.firstDay, 'rest')
+export const OutOfSight = memo(function OutOfSight({ entry, sheet }: { entry: LoomBed; sheet: SheetDays }) {
+  const { pending } = useBedCloth(entry.stands, sheet.firstDay, sheet.lastDay - sheet.firstDay, 'rest')
   return <span hidden data-woven={pending === 0} />
 })
 
-type RegionProps = { entry: LoomBed; loom: SheetDays; layout: Scale; width: number; todayY: number }
+type RegionProps = { entry: LoomBed; sheet: SheetDays; scale: Scale; width: number; todayY: number }
 
 function StandRegion({ item, ...region }: RegionProps & { item: LoomBed['stands'][number] }) {
-  const { entry, loom, layout, width, todayY } = region
+  const { entry, sheet, scale, width, todayY } = region
   const { stand, fromDay, untilDay } = item
-  const clip = clipToSheet(layout, loom, fromDay, untilDay)
+  const clip = clipToSheet(scale, sheet, fromDay, untilDay)
   if (!clip) return null
   const words = standWords(stand)
   // A cover's name belongs on its green part; the residue after its end carries it only where that is too short.
   const end = stand.content.kind === 'cover' ? latest(stand.end) : null
-  const green = end && clipToSheet(layout, loom, fromDay, Math.min(untilDay, dayNumber(end.date)))
+  const green = end && clipToSheet(scale, sheet, fromDay, Math.min(untilDay, dayNumber(end.date)))
   const placed =
     (green && placeLabel(words, green.top, green.bottom, todayY, false)) ??
     placeLabel(words, clip.top, clip.bottom, todayY)
@@ -118,24 +118,24 @@ function StandRegion({ item, ...region }: RegionProps & { item: LoomBed['stands'
   )
 }
 
-/** Gaps shorter than this are not worth a name on the loom. */
+/** Gaps shorter than this are not worth a name on the sheet. */
 const NAMED_GAP_WEEKS = 2
 
-function Gap({ window, entry, loom, layout, width, todayY }: RegionProps & { window: BedWindow }) {
-  const clip = clipToSheet(layout, loom, window.freeFromDay, window.neededByDay)
-  const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, loom.firstDay)) / 7)
+function Gap({ window, entry, sheet, scale, width, todayY }: RegionProps & { window: BedWindow }) {
+  const clip = clipToSheet(scale, sheet, window.freeFromDay, window.neededByDay)
+  const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, sheet.firstDay)) / 7)
   if (!clip || weeks < NAMED_GAP_WEEKS) return null
   const lines = width >= 72 ? [`${weeks} wk bare`] : [`${weeks} wk`, 'bare']
   const placed =
     placeLabel(lines, clip.top, clip.bottom, todayY, false) ??
     placeLabel([`${weeks} wk`], clip.top, clip.bottom, todayY)
-  const open = window.neededByDay > loom.today
+  const open = window.neededByDay > sheet.today
   const name = `${entry.bed.label}: bare ${weeks} weeks, ${shortDate(window.freeFromDay)} to ${shortDate(window.neededByDay)}`
   return (
     <>
       {open ? (
         <Link
-          to={`/choose/${entry.bed.id}?day=${Math.max(window.freeFromDay, loom.today)}`}
+          to={`/choose/${entry.bed.id}?day=${Math.max(window.freeFromDay, sheet.today)}`}
           className="loom-gap absolute left-0"
           style={{ top: clip.top + 1, width, height: clip.bottom - clip.top - 2 }}
           aria-label={`${name}. Choose a cover`}
@@ -161,12 +161,12 @@ const THREAD_REACH_PX = 12
 function ThreadOfLight({
   light,
   entry,
-  loom,
-  layout,
+  sheet,
+  scale,
   width,
 }: Omit<RegionProps, 'todayY'> & { light: LightWindow }) {
-  const sow = clipToSheet(layout, loom, light.sowFromDay, light.sowUntilDay)
-  const all = clipToSheet(layout, loom, light.sowFromDay, light.lightDay)
+  const sow = clipToSheet(scale, sheet, light.sowFromDay, light.sowUntilDay)
+  const all = clipToSheet(scale, sheet, light.sowFromDay, light.lightDay)
   if (!sow || !all) return null
   const name = `${entry.bed.label}: sow under ${light.crop.name.toLowerCase()} from ${shortDate(light.sowFromDay)} to ${shortDate(light.sowUntilDay)}, light returns ${shortDate(light.lightDay)}, ${light.recoveredWeeks} bare weeks recovered`
   return (
@@ -207,14 +207,14 @@ function ThreadOfLight({
 function Knots({
   entry,
   forecasts,
-  loom,
-  layout,
+  sheet,
+  scale,
   width,
 }: {
   entry: LoomBed
   forecasts: ReadonlyMap<string, StandForecast>
-  loom: SheetDays
-  layout: Scale
+  sheet: SheetDays
+  scale: Scale
   width: number
 }) {
   const knots = entry.stands.flatMap(({ stand, untilDay }) => {
@@ -223,8 +223,8 @@ function Knots({
       !stage?.quantiles ||
       stage.chance < 0.5 ||
       stage.quantiles.p50 > untilDay ||
-      stage.quantiles.p50 < loom.firstDay ||
-      stage.quantiles.p50 > loom.lastDay
+      stage.quantiles.p50 < sheet.firstDay ||
+      stage.quantiles.p50 > sheet.lastDay
     )
       return []
     return [{ id: stand.id, flower: stage.quantiles }]
@@ -233,16 +233,16 @@ function Knots({
     <svg
       className="pointer-events-none absolute top-0 overflow-visible"
       width={width}
-      height={layout.height}
+      height={scale.height}
       aria-hidden="true"
     >
       {knots.map(({ id, flower }) => {
-        const y = yOfDay(layout, loom, flower.p50)
+        const y = yOfDay(scale, sheet, flower.p50)
         return (
           <g key={id} stroke="var(--color-base-content)" transform={`translate(${width + 1} 0)`}>
             <line
-              y1={yOfDay(layout, loom, flower.p10)}
-              y2={yOfDay(layout, loom, flower.p90)}
+              y1={yOfDay(scale, sheet, flower.p10)}
+              y2={yOfDay(scale, sheet, flower.p90)}
               strokeWidth={1.4}
             />
             <path

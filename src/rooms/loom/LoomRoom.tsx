@@ -228,9 +228,9 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
           )}
           {columns.map((column, i) =>
             shown.has(i) ? (
-              <LoomColumn key={column.entry.bed.id} column={column} layout={scale} loom={days} dark={dark} />
+              <LoomColumn key={column.entry.bed.id} column={column} scale={scale} sheet={days} dark={dark} />
             ) : (
-              <OutOfSight key={column.entry.bed.id} entry={column.entry} loom={days} />
+              <OutOfSight key={column.entry.bed.id} entry={column.entry} sheet={days} />
             ),
           )}
           {picked && (

@@ -5,7 +5,7 @@ import { DateField, NoteField } from '../../parts/DateField'
 import { DayField } from '../../parts/DayField'
 import { longDate } from '../../text/format'
 import { endingWords, standState } from '../../parts/names'
-import { Awaited } from '../../parts/Awaited'
+import { Reserved } from '../../parts/Reserved'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { PlanLine } from '../../parts/PlanLine'
 import { RecordForm } from '../../parts/RecordForm'
@@ -72,7 +72,7 @@ function PlantInto({ view }: { view: StandView }) {
       <Where plant={plant} />
       {planted && plant.plantedStand && <Outcome stand={plant.plantedStand} view={view} />}
       {!planted && <NextCrop plant={plant} />}
-      <Awaited waiting={!shown && plan.state === 'computing'}>
+      <Reserved waiting={!shown && plan.state === 'computing'}>
         {shown?.after && crop && end && (
           <>
             <Gates outcome={shown.outcome} plant={plant} />
@@ -82,7 +82,7 @@ function PlantInto({ view }: { view: StandView }) {
             <SpacingAndLanes crop={crop} plant={plant} outcome={shown.outcome} />
           </>
         )}
-      </Awaited>
+      </Reserved>
       {view.stand.end.actual && !planted && <RecordPlanting plant={plant} />}
       <FollowedTable />
     </section>

@@ -130,3 +130,20 @@ test('where bindweed is named, the ground is not called free of it', async () =>
   await act(async () => void (await database.beds.update('marlpit-lane-L2', { troubles })))
   await waitFor(() => expect(gates()).toMatch(/Free of bindweed.*stays shut/), SLOW)
 })
+
+test('what goes wrong is told of the plan as it is, never of the one before a change', async () => {
+  await openRoom('/plant/marlpit-lane-stand-01')
+  await screen.findByTestId('gates', {}, SLOW)
+  const helps = screen.getByTestId('plan-helps') as HTMLDetailsElement
+  expect(screen.getByTestId('grade').textContent).toMatch(/pumpkin/i)
+  const asked = (screen.getByLabelText('Planting planned for') as HTMLInputElement).value
+  const line = screen.getByTestId('plan-line')
+  expect(line.dataset.state).toBe('ready')
+  type('Planting planned for', `${Number(asked.slice(0, 4))}-07-20`)
+  // The line keeps its place and nothing of the plan before is told with the new one's dates.
+  await waitFor(() => expect(line.dataset.state).toBe('computing'), SLOW)
+  expect(screen.queryByTestId('grade')).toBeNull()
+  expect(screen.getByTestId('plan-helps')).toBe(helps)
+  await waitFor(() => expect(line.dataset.state).toBe('ready'), SLOW)
+  expect(screen.getByTestId('grade')).toBeTruthy()
+})

@@ -5,6 +5,7 @@ import { shortDate } from '../../text/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { jobRoom, jobText } from '../../parts/jobText'
 import { PlanChance } from '../../parts/PlanChance'
+import { notice } from '../../state/notices'
 import { useRounds } from './useRounds'
 import { Form } from '../../parts/Form'
 import { single } from '../../parts/once'
@@ -62,7 +63,10 @@ export function RoundsRoom() {
         <button className="btn mt-6" onClick={() => window.print()}>
           Print
         </button>
-        <button className="btn mt-6" onClick={() => void rounds.writeCalendar()}>
+        <button
+          className="btn mt-6"
+          onClick={() => void rounds.writeCalendar().catch((error: Error) => notice.error(error.message))}
+        >
           Calendar file
         </button>
       </div>

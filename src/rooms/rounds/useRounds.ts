@@ -6,6 +6,7 @@ import { jobsOf, openJobs, ROUND_DAYS, type Job, type JobMark } from '../../core
 import type { StandForecast } from '../../core/season/forecast'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useCommit, useGarden } from '../../state/garden'
+import { late } from '../../state/late'
 import { standCaseOf } from '../../core/season/standCase'
 import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
@@ -82,7 +83,7 @@ export function useRounds() {
 
   async function writeCalendar() {
     // Only those who keep a calendar need what writes one.
-    const { calendarFile } = await import('./calendar')
+    const { calendarFile } = await late(import('./calendar'))
     const ahead = openJobs(jobsOf(input, CALENDAR_DAYS), marks, today)
     const outcome = calendarFile(
       data.garden.id,

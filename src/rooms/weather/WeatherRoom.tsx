@@ -12,7 +12,7 @@ import {
   temperature,
   type Units,
 } from '../../text/format'
-import { Awaited } from '../../parts/Awaited'
+import { Reserved } from '../../parts/Reserved'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
@@ -36,7 +36,7 @@ export function WeatherRoom() {
         {Math.round(garden.site.elevationM)} m, {garden.site.coastal ? 'coastal' : 'inland'}.
       </p>
       <Station />
-      <Awaited waiting={answer.running}>
+      <Reserved waiting={answer.running}>
         <Waiting
           what="Reading two hundred seasons of weather"
           running={answer.running}
@@ -47,7 +47,7 @@ export function WeatherRoom() {
         />
         {answer.value && <p className="mt-1 max-w-3xl">{knownText(answer.value, garden.demo !== null)}</p>}
         {answer.value && <Summary summary={answer.value} units={garden.units} today={today} />}
-      </Awaited>
+      </Reserved>
       <Fold title="Observed days">
         <ObservedDays key={`${garden.id} ${today}`} />
       </Fold>

@@ -8,7 +8,7 @@ import { drawMemberParameters } from '../../stand/memberParameters'
 import { dateQuantiles, firstDays, quantilesOn, stageDays, valuesOn } from '../../stand/summary'
 import type { StandRun } from '../../stand/types'
 import { plainInput, raked } from '../stands'
-import type { CaseCheck, CaseFile, CaseSite, StandCase, WinterCase } from './schema'
+import type { CaseCheck, CaseFile, CaseSite, CaseStand, CaseWinter } from './schema'
 
 /** One check: what the model gives, and whether it lies inside what is known. */
 export type Verdict = {
@@ -39,9 +39,9 @@ function nextDay(monthDay: string, after: number): number {
 
 type Grown = { run: StandRun; ensemble: WeatherEnsemble; sowDay: number; species: readonly string[] }
 
-const componentsOf = (stand: StandCase): [string, number][] => stand.mix ?? [[stand.species!, 1]]
+const componentsOf = (stand: CaseStand): [string, number][] => stand.mix ?? [[stand.species!, 1]]
 
-function grow(stand: StandCase, site: CaseSite, members: number, ensembleFor: EnsembleFor): Grown {
+function grow(stand: CaseStand, site: CaseSite, members: number, ensembleFor: EnsembleFor): Grown {
   const sowDay = dayNumber(`${YEAR}-${stand.sow}`)
   const sown = componentsOf(stand).flatMap(([id, rate]) => {
     const plant = findSpecies(id)
@@ -106,7 +106,7 @@ function measure(grown: Grown, check: CaseCheck): number {
   }
 }
 
-const told = (value: number, dated: boolean) =>
+const textOf = (value: number, dated: boolean) =>
   Number.isNaN(value)
     ? 'never'
     : dated
@@ -123,8 +123,8 @@ function verdictOf(
   const width = Math.max(high - low, dated ? 10 : 1e-9)
   return {
     ...where,
-    expected: `${told(low, dated)} – ${told(high, dated)}`,
-    got: told(value, dated),
+    expected: `${textOf(low, dated)} – ${textOf(high, dated)}`,
+    got: textOf(value, dated),
     inside,
     miss: inside
       ? 0
@@ -136,7 +136,7 @@ function verdictOf(
 
 type EnsembleFor = (site: CaseSite, sowDay: number) => WeatherEnsemble
 
-function judgeStand(stand: StandCase, site: CaseSite, members: number, ensembleFor: EnsembleFor): Verdict[] {
+function judgeStand(stand: CaseStand, site: CaseSite, members: number, ensembleFor: EnsembleFor): Verdict[] {
   const grown = grow(stand, site, members, ensembleFor)
   return stand.checks.map((check) => {
     const dated = check.kind in STAGE_OF
@@ -164,7 +164,7 @@ function judgeStand(stand: StandCase, site: CaseSite, members: number, ensembleF
   })
 }
 
-function judgeWinter(winter: WinterCase, site: CaseSite, members: number): Verdict {
+function judgeWinter(winter: CaseWinter, site: CaseSite, members: number): Verdict {
   // One winter from its summer on, in either hemisphere.
   const from = dayNumber(site.latitude < 0 ? `${YEAR}-01-15` : `${YEAR}-07-15`)
   const ensemble = generatedEnsemble(site, from, 365, members, SEED)

@@ -58,8 +58,8 @@ const stand = z
   .refine(({ species, mix }) => (species === undefined) !== (mix === undefined), {
     error: 'A stand names one species, or a mix.',
   })
-export type WinterCase = z.infer<typeof winter>
-export type StandCase = z.infer<typeof stand>
+export type CaseWinter = z.infer<typeof winter>
+export type CaseStand = z.infer<typeof stand>
 
 export const caseFile = z.object({ cases: z.array(z.union([winter, stand])).min(1) })
 export type CaseFile = z.infer<typeof caseFile>
