@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../core/testing/property'
 import { changedPlaces, merged, placesTouch } from './merge'
 
 describe('merging a change into what is stored by now', () => {

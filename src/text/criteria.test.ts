@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../core/testing/property'
 import { chanceText, inHundred } from './format'
 import { failsText, seasonsLost } from './criteria'
 

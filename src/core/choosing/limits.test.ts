@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../testing/property'
 import { cautionText } from '../../text/cautions'
 import { dayNumber } from '../foundations/day'
 import { testBed, testTool } from '../testing/beds'

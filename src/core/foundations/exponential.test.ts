@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../testing/property'
 import { exponential, logarithm } from './exponential'
 
 test('e^x keeps its bound from −128 to 8', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../testing/property'
 import { addDays, dayNumber, dayOfYear, isoDate, parseDay, startOfWeek } from './day'
 import { stableHash } from './hash'
 import { randomStream } from './random'
@@ -87,7 +87,7 @@ test('the hash follows the data', () => {
 })
 
 test('a value of a rank stands where sorting would put it', () => {
-  const value = fc.double({ noNaN: true, min: -5, max: 5 })
+  const value = fc.double({ noNaN: true, min: -5, max: 5 }).map((drawn) => drawn + 0) // no −0, which has no place of its own
   const many = fc.array(fc.oneof(value, fc.constantFrom(0, 1)), { minLength: 1, maxLength: 60 })
   fc.assert(
     fc.property(many, fc.nat(59), (values, nat) => {

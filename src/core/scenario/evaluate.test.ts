@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../testing/property'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
 import { findCrop } from '../plants/crops'

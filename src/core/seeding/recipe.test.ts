@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../testing/property'
 import { sowingRecipe, splitPasses } from './recipe'
 
 const order = {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../testing/property'
 import { cutSurvival } from '../termination/kill'
 import { dayNumber } from '../foundations/day'
 import { SPECIES } from '../plants/catalogue'

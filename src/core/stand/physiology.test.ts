@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../testing/property'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import {
   dailyThermalTime,

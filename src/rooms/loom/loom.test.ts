@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import fc from 'fast-check'
+import fc from '../../core/testing/property'
 import { dayNumber } from '../../core/foundations/day'
 import { flatBands, flatForecast } from '../../core/testing/forecasts'
 import type { StandForecast } from '../../core/season/forecast'
