@@ -68,7 +68,7 @@ const weather = (members: number, days: number) =>
 function kernelMs(ids: readonly string[], recording: boolean, members = MEMBERS, days = DAYS): number {
   const ensemble = weather(members, days)
   const input = plainInput(sownOf(ids), sowDay)
-  const own = drawMemberParameters(members, 2)
+  const own = drawMemberParameters(input.sown, members, 2)
   return least(() =>
     recording ? runStand(input, ensemble, own) : stateOn(input, ensemble, own, sowDay + days),
   )
@@ -107,8 +107,10 @@ slope('species', kernelMs(MIX.slice(0, 1), true), kernelMs(MIX, true))
 const bedsMs = (beds: number) => {
   const ensemble = weather(100, DAYS)
   return least(() => {
-    for (let bed = 0; bed < beds; bed++)
-      runStand(plainInput(sownOf([MIX[bed % 4]]), sowDay), ensemble, drawMemberParameters(100, bed))
+    for (let bed = 0; bed < beds; bed++) {
+      const input = plainInput(sownOf([MIX[bed % 4]]), sowDay)
+      runStand(input, ensemble, drawMemberParameters(input.sown, 100, bed))
+    }
   })
 }
 slope('beds', bedsMs(8), bedsMs(32))

@@ -110,7 +110,7 @@ function groundState(
       ...(crop && { crop }),
     },
     ensemble,
-    drawMemberParameters(ensemble.members.length, ensemble.seed),
+    drawMemberParameters([], ensemble.members.length, ensemble.seed),
     untilDay,
   )
 }

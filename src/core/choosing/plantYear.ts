@@ -56,7 +56,7 @@ export function* plantYearInSteps(
     },
   ]
   const some = firstMembers(ensemble, MEMBERS)
-  const memberParameters = drawMemberParameters(some.members.length, ensemble.seed)
+  const memberParameters = drawMemberParameters(sown, some.members.length, ensemble.seed)
   const outlooks: SowingOutlook[] = []
   for (const sowDay of sowDays) {
     const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)

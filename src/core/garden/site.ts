@@ -4,7 +4,10 @@ import { numberBetween } from './fields'
 const monthly = (field: string, low: number, high: number) =>
   z.array(numberBetween(field, low, high)).length(12)
 
-/** Place and climate: latitude ±66°, elevation m, twelve monthly normals (°C, mm, days with ≥ 1 mm). */
+/**
+ * Place and climate: latitude ±66°, elevation m, twelve monthly normals (°C, mm, days with ≥ 1 mm), and by how much the
+ * place has grown warmer since they were taken, °C per decade; 0 where it is not said.
+ */
 export const siteClimate = z
   .object({
     latitude: numberBetween('Latitude', -66, 66, 'degrees'),
@@ -14,6 +17,7 @@ export const siteClimate = z
     tMinC: monthly('Mean daily minimum', -60, 45),
     rainMm: monthly('Monthly rain', 0, 2000),
     wetDays: monthly('Wet days', 0, 31),
+    warmingCPerDecade: numberBetween('Warming', -0.5, 1, '°C per decade').optional(),
   })
   .refine((site) => site.tMaxC.every((max, month) => max >= site.tMinC[month]), {
     error: 'A monthly minimum is above its maximum. Check the normals.',

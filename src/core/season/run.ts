@@ -210,7 +210,7 @@ export function* standRunOnInSteps(
     watering: wateringOf(stand),
     events: eventsBefore(standCase, looks),
   }
-  const prior = drawMemberParameters(ensemble.members.length, seed)
+  const prior = drawMemberParameters(sown, ensemble.members.length, seed, { groundSeed: ensemble.seed })
   const inOrder = (order: readonly number[] | null) =>
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
   const unknownFrom = firstUnknownDay(ensemble, sowDay)

@@ -28,6 +28,18 @@ export const MEMBERS = 200
 /** Days by which a drawn year is moved at most, so that few years still give many members. */
 const SHIFT_DAYS = 7
 
+/**
+ * What normals of the nearest station or a map tell wrongly of a garden and of one of its years: standard deviations of
+ * °C, and of the logarithm of rain (judgement, 0.4–1 and 0.1–0.25).
+ */
+export const SITE_SD = { temperatureC: 0.6, rain: 0.15 } as const
+/** Middle of the years that normals are taken from (1991–2020). */
+const NORMALS_YEAR = 2005
+
+/** Degrees that a year's days are warmer than the normals say. */
+const warmedBy = ({ warmingCPerDecade = 0 }: SiteClimate, day: number) =>
+  (warmingCPerDecade * (yearOf(day) - NORMALS_YEAR)) / 10
+
 /** Members that are worked out between two pauses. */
 const MEMBERS_A_STEP = 10
 
@@ -99,6 +111,9 @@ export function* buildEnsembleInSteps(
     const drawnDay = resampled ? yearDrawer(years, allByDay, random) : null
     const member = emptyMember(days)
     const state = generator.start(random)
+    const unlike = randomStream(mixSeed(mixSeed(seed, 0x517e), index))
+    const warmerC = warmedBy(site, startDay) + SITE_SD.temperatureC * unlike.normal()
+    const rainier = Math.exp(SITE_SD.rain * unlike.normal())
     for (let i = 0; i < days; i++) {
       const day = startDay + i
       generator.next(state, day, random)
@@ -111,9 +126,10 @@ export function* buildEnsembleInSteps(
         state.rainMm = seen.rainMm ?? state.rainMm
         state.wet = state.rainMm >= 1
       } else if (predicted) blendForecast(state, predicted, day - today, generator, random)
-      member.tMinC[i] = state.tMinC
-      member.tMaxC[i] = state.tMaxC
-      member.rainMm[i] = state.rainMm
+      const told = seen ?? predicted
+      member.tMinC[i] = state.tMinC + (told ? 0 : warmerC)
+      member.tMaxC[i] = state.tMaxC + (told ? 0 : warmerC)
+      member.rainMm[i] = state.rainMm * (told ? 1 : rainier)
     }
     deriveWeather(member, site, sun)
     all.push(member)

@@ -20,13 +20,17 @@ export type Ground = {
 /** Soil as far as its own answers tell: what it is, how rich, and what stood on it before records begin. */
 export type SoilAnswers = Pick<Bed, 'soil' | 'fertility'> & Partial<Pick<Bed, 'stoodBefore'>>
 
-/** The ground where nothing is known but the answers. */
-export const newGround = ({ soil, fertility, stoodBefore }: SoilAnswers, members: number): Ground => ({
+/** The ground where nothing is known but the answers. `release` multiplies what each member's soil holds. */
+export const newGround = (
+  { soil, fertility, stoodBefore }: SoilAnswers,
+  members: number,
+  release: Float64Array,
+): Ground => ({
   members,
   surface: emptyPools(members),
   buried: emptyPools(members),
   water: soilWater(soil, members),
-  mineralG: new Float64Array(members).fill(startingNitrogen(fertility, stoodBefore)),
+  mineralG: release.map((share) => share * startingNitrogen(fertility, stoodBefore)),
   wetness: new Float64Array(members).fill(0.5),
 })
 

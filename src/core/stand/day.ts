@@ -20,7 +20,7 @@ const COVER_PER_LEAF = 1.1
 
 /** Light, soil warmth, water and mineral nitrogen that the members from `begin` up to `end` wake up to. */
 function morning(
-  { input, today, state, capacity }: Work,
+  { input, today, state, capacity, release }: Work,
   weather: WeatherBlock,
   day: number,
   at: number,
@@ -50,7 +50,7 @@ function morning(
     parMj[m] = radiationMjM2[at + m] * light * (1 - shadeAbove[m])
     waterLimit[m] = waterFactor(rootZoneMm[m] * perRootMm)
     mulchCover[m] = residueCover(fastG[m] + celluloseG[m] + ligninG[m])
-    const fromSoil = soilRelease(warmth, at20C)
+    const fromSoil = soilRelease(warmth, at20C) * release[m]
     mineralG[m] += fromSoil
     soilNitrogenG[m] += fromSoil
   }
@@ -66,9 +66,10 @@ function speciesDay(
   begin: number,
   end: number,
 ) {
-  const { input, ensemble, today, state, own, growing, canopy, capacity } = work
+  const { input, ensemble, today, state, growing, canopy, capacity } = work
   const { surface, tally, mineralG, water } = state
   const sown = input.sown[c]
+  const own = work.own[c]
   const plants = state.plants[c]
   const n = listGrowing(plants, growing, begin, end)
   if (n < end - begin)
@@ -77,7 +78,7 @@ function speciesDay(
   const { plant } = sown
   const daylightH = ensemble.daylightHours[day - ensemble.startDay]
   developmentDay(plants, plant, growing, n, weather, at, daylightH, own.development, today)
-  growthDay(plants, plant, growing, n, canopy, canopy.shares[c], today, own.growth, tally)
+  growthDay(plants, plant, growing, n, canopy, canopy.shares[c], today, own, tally)
   sheddingDay(plants, plant, growing, n, today, surface)
   feedingDay(plants, plant, growing, n, today, mineralG, tally)
   coldAndHeatDay(plants, plant, growing, n, weather, at, today, own.hardinessC, surface)

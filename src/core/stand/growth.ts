@@ -13,6 +13,7 @@ import {
   dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
+import type { OwnPlants } from './memberParameters'
 import { GROWING, type Plants, type Tally } from './plants'
 import type { Today } from './today'
 
@@ -94,11 +95,12 @@ export function growthDay(
   canopy: Canopy,
   share: Float64Array,
   { thermalCd, response, waterLimit, criticalPct, shed, senesced, meanC }: Today,
-  ownGrowth: Float64Array,
+  own: OwnPlants,
   tally: Tally,
 ): void {
   const { lai, massG, nitrogenG, ageCd } = plants
   const { grownG } = tally
+  const { growth: ownGrowth, leaf: ownLeaf, nitrogen: ownNitrogen } = own
   const { t31Cd, t51Cd, t61Cd, t69Cd, t75Cd, growOptHighC, lightUseGMj, leafGrowthPerCd, specificLeafM2G } =
     plant.parameters
   const plateauG = plateauMassG(plant.parameters)
@@ -111,18 +113,19 @@ export function growthDay(
     const mass = massG[m]
     const before = lai[m]
     const canopyG = canopy.massG[m]
-    const pct = criticalNitrogenPct(canopyG, plateauG, plant.parameters)
+    const pct = ownNitrogen[m] * criticalNitrogenPct(canopyG, plateauG, plant.parameters)
     criticalPct[m] = pct
     const fed = mass <= 0 ? 1 : atMost(1, atLeast(0.15, (135 * nitrogenG[m]) / (mass * pct) - 0.2))
     const light = canopy.lightMj[m] * share[m]
     const gain = lightUseGMj * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
     let grown = gain
     if (before < YOUNG_LAI && age < t61Cd) {
-      const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m])
+      const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m] * ownLeaf[m])
       const leaf = before * (exponential(spread) - 1)
       lai[m] = before + leaf
       grown = atLeast(gain, (leaf / specificLeafM2G) * 1.2 * atMost(1, response[m] * 2))
-    } else lai[m] = before + gain * leafShare(age, t31Cd, t61Cd, t69Cd, leastLeaf) * specificLeafM2G
+    } else lai[m] =
+        before + gain * leafShare(age, t31Cd, t61Cd, t69Cd, leastLeaf) * specificLeafM2G * ownLeaf[m]
     massG[m] = mass + grown
     grownG[m] += grown
     let lost = before > SELF_SHADING_LAI ? before * atMost(0.05, 0.012 * (before - SELF_SHADING_LAI)) : 0

@@ -223,11 +223,8 @@ test('north and south are alike half a year apart', () => {
       members: [member],
     }
     const plant = findSpecies('cereal-rye')!
-    const run = runStand(
-      plainInput([{ plant, seedsPerM2: 300, emergenceShare: 0.6, depthCm: 2 }], sowDay),
-      ensemble,
-      drawMemberParameters(1, 1),
-    )
+    const input = plainInput([{ plant, seedsPerM2: 300, emergenceShare: 0.6, depthCm: 2 }], sowDay)
+    const run = runStand(input, ensemble, drawMemberParameters(input.sown, 1, 1))
     return { run, after: dateQuantiles(stageDays(run, 0, 61)).quantiles!.p50 - sowDay }
   }
   const north = make(43, '2025-09-20')

@@ -1,32 +1,88 @@
-import { mixSeed, randomStream } from '../foundations/random'
+import type { Columns } from '../foundations/columns'
+import { columns } from '../foundations/columns'
+import { mixSeed, randomStream, seedFromText } from '../foundations/random'
+import type { Species } from '../plants/parameters'
 
-/** Spread of a member's own parameters about the species' (judgement; log standard deviations and °C). */
-const MEMBER_SD = { development: 0.07, growth: 0.18, emergence: 0.2, hardinessC: 1.2 } as const
+/**
+ * Spread of a member's plants and ground about what the catalogue and the grower's answers say, standard deviations of
+ * logarithms, hardiness in °C (judgement; ranges in brackets). Each stands for several parameters that err together:
+ * development 0.06–0.12 (thermal times ± 10 %, what daylength and cold add), growth 0.15–0.3 and leaf 0.1–0.25 (light use, and
+ * leaf area from what is grown, each ± a third), its nitrogen content 0.08–0.2, plants that come up 0.15–0.3, LT50 1–2 °C;
+ * nitrogen from a soil called as fertile 0.2–0.4.
+ */
+export const MEMBER_SD = {
+  development: 0.08,
+  growth: 0.23,
+  leaf: 0.16,
+  nitrogen: 0.15,
+  emergence: 0.2,
+  hardinessC: 1.2,
+  release: 0.4,
+} as const
 
-/** What makes one member's plants differ: multipliers about 1, and °C added to LT50. */
+/** Parts of the variance that all plants of a bed share, and those of one family among them; the rest is a species' own. */
+const BED_PART = 0.3
+const FAMILY_PART = 0.35
+
+const OWN = ['development', 'growth', 'leaf', 'nitrogen', 'emergence', 'hardinessC'] as const
+
+/**
+ * What makes one species in one member differ from the catalogue: multipliers about 1 of its rate of development, its
+ * growth by light, the leaf made of what is grown, the nitrogen it needs and the plants that come up, and °C added to its
+ * LT50.
+ */
+export type OwnPlants = Columns<(typeof OWN)[number]>
+
+/** What makes one member's stand differ. */
 export type MemberParameters = {
-  development: Float64Array
-  growth: Float64Array
-  emergence: Float64Array
-  hardinessC: Float64Array
+  /** One for each species sown. */
+  species: readonly OwnPlants[]
+  /** Multiplies the nitrogen that the soil holds and frees. */
+  release: Float64Array
   /** Plants that come up by component and member, against what is expected; from counts. Absent where none was made. */
   plants?: readonly Float64Array[]
 }
 
-/** Parameters of each member, the same for the same seed however many members are drawn. `spread` widens or narrows them all. */
-export function drawMemberParameters(members: number, seed: number, spread = 1): MemberParameters {
-  const memberParameters: MemberParameters = {
-    development: new Float64Array(members),
-    growth: new Float64Array(members),
-    emergence: new Float64Array(members),
-    hardinessC: new Float64Array(members),
-  }
+/** Standard normals of one make, one member after another, one for each quantity. */
+const drawsOf = (seed: number, member: number) => {
+  const random = randomStream(mixSeed(seed, member))
+  return OWN.map(() => random.normal())
+}
+
+function ownPlants(family: string, speciesId: string, members: number, seed: number, spread: number) {
+  const own: OwnPlants = columns(OWN, members)
+  const familySeed = mixSeed(seed, seedFromText(family))
+  const speciesSeed = mixSeed(seed, seedFromText(speciesId))
+  const [bed, kin, self] = [BED_PART, FAMILY_PART, 1 - BED_PART - FAMILY_PART].map(Math.sqrt)
   for (let member = 0; member < members; member++) {
-    const random = randomStream(mixSeed(mixSeed(seed, 0x7a17), member))
-    memberParameters.development[member] = Math.exp(spread * MEMBER_SD.development * random.normal())
-    memberParameters.growth[member] = Math.exp(spread * MEMBER_SD.growth * random.normal())
-    memberParameters.emergence[member] = Math.exp(spread * MEMBER_SD.emergence * random.normal())
-    memberParameters.hardinessC[member] = spread * MEMBER_SD.hardinessC * random.normal()
+    const shared = drawsOf(mixSeed(seed, 0x7a17), member)
+    const family = drawsOf(familySeed, member)
+    const species = drawsOf(speciesSeed, member)
+    OWN.forEach((name, i) => {
+      const drawn = spread * MEMBER_SD[name] * (bed * shared[i] + kin * family[i] + self * species[i])
+      own[name][member] = name === 'hardinessC' ? drawn : Math.exp(drawn)
+    })
   }
-  return memberParameters
+  return own
+}
+
+/**
+ * Parameters of each member for what is sown, the same for the same seeds however many members are drawn and whatever
+ * grows beside. `spread` widens or narrows them all; the ground of a garden is drawn from one seed, so that a bed's is the
+ * same from one stand to the next.
+ */
+export function drawMemberParameters(
+  sown: readonly { plant: Pick<Species, 'id' | 'family'> }[],
+  members: number,
+  seed: number,
+  { spread = 1, groundSeed = seed }: { spread?: number; groundSeed?: number } = {},
+): MemberParameters {
+  return {
+    species: sown.map(({ plant }) => ownPlants(plant.family, plant.id, members, seed, spread)),
+    release: Float64Array.from({ length: members }, (_, member) =>
+      Math.exp(
+        spread * MEMBER_SD.release * randomStream(mixSeed(mixSeed(groundSeed, 0x50f7), member)).normal(),
+      ),
+    ),
+  }
 }

@@ -14,7 +14,7 @@ import { crownTemperature, nextLt50, nightSurvival } from './hardiness'
 import { soilRelease } from '../soil/nitrogen'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
 import { bbchAt, stageName, stagesOf } from './stage'
-import { drawMemberParameters } from './memberParameters'
+import { drawMemberParameters, MEMBER_SD } from './memberParameters'
 
 const rye = findSpecies('cereal-rye')!.parameters
 const sorghum = findSpecies('sorghum-sudangrass')!.parameters
@@ -136,9 +136,23 @@ describe('nitrogen', () => {
 })
 
 test('memberParameters centre on the species’ own values and repeat by seed', () => {
-  const memberParameters = drawMemberParameters(2000, 3)
-  const mean = memberParameters.development.reduce((sum, value) => sum + value, 0) / 2000
-  expect(mean).toBeCloseTo(1, 1)
-  expect(drawMemberParameters(50, 3).growth).toEqual(drawMemberParameters(50, 3).growth)
-  expect(drawMemberParameters(50, 4).growth).not.toEqual(drawMemberParameters(50, 3).growth)
+  const of = (ids: readonly string[], members: number, seed: number) =>
+    drawMemberParameters(
+      ids.map((id) => ({ plant: findSpecies(id)! })),
+      members,
+      seed,
+    ).species
+  const [clover, vetch, rye] = of(['crimson-clover', 'hairy-vetch', 'cereal-rye'], 2000, 3).map((own) =>
+    own.growth.map(Math.log),
+  )
+  const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length
+  const together = (a: Float64Array, b: Float64Array) =>
+    mean(a.map((value, i) => value * b[i])) / Math.sqrt(mean(a.map((v) => v * v)) * mean(b.map((v) => v * v)))
+  expect(mean(vetch)).toBeCloseTo(0, 1)
+  expect(Math.sqrt(mean(vetch.map((value) => value * value)))).toBeCloseTo(MEMBER_SD.growth, 2)
+  // Kin err together; all that stand in one bed do a little.
+  expect(together(clover, vetch)).toBeCloseTo(0.65, 1)
+  expect(together(clover, rye)).toBeCloseTo(0.3, 1)
+  expect(of(['oats'], 50, 3)).toEqual(of(['cereal-rye', 'oats'], 50, 3).slice(1))
+  expect(of(['oats'], 50, 4)).not.toEqual(of(['oats'], 50, 3))
 })

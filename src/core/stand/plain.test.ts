@@ -90,7 +90,7 @@ function plainly(input: StandInput, ensemble: WeatherEnsemble, own: MemberOwn, m
   const from = input.sowDay - ensemble.startDay
   let world = plainWorld(sown, own, input.canopyAbove?.share ?? 0)
   for (let i = from - 30; i < from; i++)
-    world = { ...moveWater(world, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2), mineral: 4.5, washed: 0 }
+    world = { ...moveWater(world, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2), mineral: 4.5 * own.release, washed: 0 }
   const around = { sown, own, member, events: input.events, above: input.canopyAbove }
   for (let i = from; i < ensemble.days; i++)
     world = plainStep(world, ensemble.startDay + i, dayOf(weather, ensemble, i), around)
@@ -103,17 +103,22 @@ function close(a: number, b: number, relative: number) {
 
 /** Holds a run against the plain step: accounts to 1e-9, series to single precision. */
 function compared(input: StandInput, ensemble: WeatherEnsemble, seed: number) {
-  const parameters = drawMemberParameters(MEMBERS, seed + 2)
+  const parameters = drawMemberParameters(input.sown, MEMBERS, seed + 2)
   const run = runStand(input, ensemble, parameters)
   for (let m = 0; m < MEMBERS; m++) {
     const world = plainly(
       input,
       ensemble,
       {
-        development: parameters.development[m],
-        growth: parameters.growth[m],
-        emergence: parameters.emergence[m],
-        hardiness: parameters.hardinessC[m],
+        release: parameters.release[m],
+        species: parameters.species.map((own) => ({
+          development: own.development[m],
+          growth: own.growth[m],
+          leaf: own.leaf[m],
+          nitrogen: own.nitrogen[m],
+          emergence: own.emergence[m],
+          hardiness: own.hardinessC[m],
+        })),
       },
       m,
     )

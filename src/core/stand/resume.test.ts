@@ -10,7 +10,6 @@ import type { StandEvent, StandInput } from './types'
 
 const sowDay = dayNumber('2025-09-10')
 const ensemble = generatedEnsemble(TEST_SITES.maryland, sowDay - 40, 340, 8, 5)
-const memberParameters = drawMemberParameters(8, 9)
 const chopOn = (day: number): StandEvent => ({ day, kind: 'end', topLeft: 0.06, survival: () => 0.1 })
 const input: StandInput = {
   ...plainInput(
@@ -21,6 +20,7 @@ const input: StandInput = {
   watering: { keptMoistDays: 10, mm: new Map([[sowDay + 200, 12]]) },
   events: [chopOn(sowDay + 60)],
 }
+const memberParameters = drawMemberParameters(input.sown, 8, 9)
 
 describe('a run taken up again from a saved day', () => {
   const days = [sowDay, sowDay + 5, sowDay + 60, sowDay + 150, sowDay + 201]

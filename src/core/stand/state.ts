@@ -61,12 +61,12 @@ export function copyState(to: StandState, from: StandState, begin: number, end: 
 export function sownState(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  { hardinessC }: MemberParameters,
+  { species, release }: MemberParameters,
 ): StandState {
   const members = ensemble.members.length
   const ground = input.ground
     ? takenOverGround(input.ground, [...ensemble.members.keys()])
-    : newGround(input, members)
+    : newGround(input, members, release)
   const start = columns(['massG', 'nitrogenG', 'waterMm'], members)
   for (let m = 0; m < members; m++) {
     const held = heldBy(ground, m)
@@ -79,7 +79,7 @@ export function sownState(
   if (!input.ground) leadIn(ground, input, ensemble)
   return {
     ...ground,
-    plants: input.sown.map(({ plant }) => sownPlants(plant.parameters, hardinessC)),
+    plants: input.sown.map(({ plant }, c) => sownPlants(plant.parameters, species[c].hardinessC)),
     tally: newTally(members),
     start,
     sky,

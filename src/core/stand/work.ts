@@ -2,7 +2,7 @@ import { pickColumns } from '../foundations/columns'
 import { waterCapacity, type WaterCapacity } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
 import { newCanopy, type Canopy } from './canopy'
-import type { MemberParameters } from './memberParameters'
+import type { MemberParameters, OwnPlants } from './memberParameters'
 import type { StandState } from './state'
 import { newToday, type Today } from './today'
 import type { StandEvent, StandInput } from './types'
@@ -13,7 +13,10 @@ export type Work = {
   ensemble: WeatherEnsemble
   /** Numbers of the members in the ensemble, in the order of the state. */
   members: readonly number[]
-  own: Pick<MemberParameters, 'development' | 'growth' | 'hardinessC'>
+  /** What the plants of each species differ in, member by member. */
+  own: readonly OwnPlants[]
+  /** What the soil frees, against what is expected. */
+  release: Float64Array
   /** Plants that come up, against what is expected, by species and member. */
   ownEmergence: readonly Float64Array[]
   state: StandState
@@ -42,15 +45,17 @@ export function newWork(
   members: readonly number[],
   state: StandState,
 ): Work {
-  const { development, growth, hardinessC, emergence, plants } = parameters
+  const { species, release, plants } = parameters
+  const own = species.map((one) => pickColumns(one, members))
   const n = members.length
   return {
     input,
     ensemble,
     members,
-    own: pickColumns({ development, growth, hardinessC }, members),
-    ownEmergence: input.sown.map((_, c) =>
-      Float64Array.from(members, (member) => emergence[member] * (plants?.[c][member] ?? 1)),
+    own,
+    release: Float64Array.from(members, (member) => release[member]),
+    ownEmergence: own.map(({ emergence }, c) =>
+      emergence.map((share, m) => share * (plants?.[c][members[m]] ?? 1)),
     ),
     state,
     capacity: waterCapacity(input.soil),

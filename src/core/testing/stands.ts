@@ -42,10 +42,7 @@ export function growStand(
   const plant = findSpecies(speciesId)
   if (!plant) throw new Error(`Unknown species ${speciesId}`)
   const ensemble = generatedEnsemble(site, sowDay - 40, days + 40, members, seed)
-  const run = runStand(
-    { ...plainInput(raked(plant, rate), sowDay), ...input },
-    ensemble,
-    drawMemberParameters(members, seed + 2),
-  )
+  const grown = { ...plainInput(raked(plant, rate), sowDay), ...input }
+  const run = runStand(grown, ensemble, drawMemberParameters(grown.sown, members, seed + 2))
   return { run, ensemble, sowDay }
 }

@@ -91,10 +91,15 @@ export function resampleParameters(
   const picks = systematicPicks(weights, random.uniform())
   const onLogs = (values: Float64Array) => smoothed(values.map(Math.log), picks, random.normal).map(Math.exp)
   const drawn = {
-    development: onLogs(memberParameters.development),
-    growth: onLogs(memberParameters.growth),
-    emergence: onLogs(memberParameters.emergence),
-    hardinessC: smoothed(memberParameters.hardinessC, picks, random.normal),
+    species: memberParameters.species.map(({ development, growth, leaf, nitrogen, emergence, hardinessC }) => ({
+      development: onLogs(development),
+      growth: onLogs(growth),
+      leaf: onLogs(leaf),
+      nitrogen: onLogs(nitrogen),
+      emergence: onLogs(emergence),
+      hardinessC: smoothed(hardinessC, picks, random.normal),
+    })),
+    release: onLogs(memberParameters.release),
     ...(memberParameters.plants && {
       plants: memberParameters.plants.map((values) => Float64Array.from(picks, (pick) => values[pick])),
     }),
@@ -165,25 +170,6 @@ const tellsSomething = (look: Observation) =>
   [look.bbch, look.cover, look.heightM, look.massG, look.plants].some((part) => part !== null) ||
   look.alive.some(({ byWeather }) => byWeather)
 
-/** A bed looked at often may differ from the usual by this much more than members do (judgement, 1–1.5). */
-const OPENNESS = 1.25
-/** Looks from which on the usual counts that much less; fewer open it by their part. */
-const OPEN_FROM = 3
-
-/** Members spread wider in what the looks speak of, so that a bed unlike the usual is not ruled out beforehand. */
-function opened(memberParameters: MemberParameters, looks: readonly Observation[]): MemberParameters {
-  const wider = (values: Float64Array, tells: (look: Observation) => unknown) => {
-    const telling = looks.filter((look) => tells(look) !== null).length
-    const power = 1 + (OPENNESS - 1) * Math.min(1, telling / OPEN_FROM)
-    return values.map((value) => value ** power)
-  }
-  return {
-    ...memberParameters,
-    development: wider(memberParameters.development, (look) => look.bbch),
-    growth: wider(memberParameters.growth, (look) => look.cover ?? look.heightM ?? look.massG),
-  }
-}
-
 /**
  * Members that agree with the looks. Plants counted are taken over; everything else weighs the members, which are
  * drawn again and run anew in as many steps as it takes to leave a quarter of them with a say each time.
@@ -214,7 +200,7 @@ export function* assimilateInSteps(
   pairWeather: boolean,
 ): Steps<{ run: StandRun; memberParameters: MemberParameters; order: readonly number[] | null }> {
   const looks = seen.filter(tellsSomething)
-  let memberParameters = opened(prior, looks)
+  let memberParameters = prior
   let order: readonly number[] | null = null
   let run = yield* runWith(memberParameters, order)
   if (looks.length === 0) return { run, memberParameters, order }

@@ -49,7 +49,7 @@ function grow(stand: CaseStand, site: CaseSite, members: number, ensembleFor: En
     return raked(plant, rate)
   })
   const ensemble = ensembleFor(site, sowDay)
-  const run = runStand(plainInput(sown, sowDay), ensemble, drawMemberParameters(members, SEED + 2))
+  const run = runStand(plainInput(sown, sowDay), ensemble, drawMemberParameters(sown, members, SEED + 2))
   return { run, ensemble, sowDay, species: componentsOf(stand).map(([id]) => id) }
 }
 

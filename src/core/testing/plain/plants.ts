@@ -7,7 +7,7 @@ import {
   SEED_CAPACITY,
   sum,
   type Day,
-  type MemberOwn,
+  type PlantOwn,
   type Sown,
   type Stalk,
   type World,
@@ -47,7 +47,7 @@ export function live(
   c: number,
   day: Day,
   { plant, seeds, emergenceShare, depth }: Sown,
-  memberParameters: MemberOwn,
+  memberParameters: PlantOwn,
   { light: lights, canopyMass, waterLimit, soilC }: Shared,
 ): World {
   const p = plant.parameters
@@ -104,7 +104,8 @@ export function live(
   const age = now().age + memberParameters.development * thermal * pace
   const tonnes = canopyMass / 100
   const critical =
-    tonnes <= 0.5 ? p.nitrogenPlateau : Math.min(p.nitrogenPlateau, p.nitrogenA * tonnes ** -p.nitrogenB)
+    memberParameters.nitrogen *
+    (tonnes <= 0.5 ? p.nitrogenPlateau : Math.min(p.nitrogenPlateau, p.nitrogenA * tonnes ** -p.nitrogenB))
   const fed =
     now().mass <= 0 ? 1 : limit((1.35 * (100 * now().nitrogen)) / now().mass / critical - 0.2, 0.15, 1)
   const awake = plant.perennial ? 0.35 + 0.65 * limit((day.daylight - 10) / 3, 0, 1) : 1
@@ -128,7 +129,7 @@ export function live(
         : Math.max(plant.perennial ? 0.2 : 0, 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd)
   const young = now().lai < 0.8 && age < p.t61Cd
   const exponential =
-    now().lai * (Math.exp(p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(memberParameters.growth)) - 1)
+    now().lai * (Math.exp(p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(memberParameters.growth * memberParameters.leaf)) - 1)
   const grown = young
     ? Math.max(gain, (exponential / p.specificLeafM2G) * 1.2 * Math.min(1, 2 * response))
     : gain
@@ -137,7 +138,7 @@ export function live(
     up: 2,
     age,
     cold,
-    lai: before + (young ? exponential : gain * leafShare * p.specificLeafM2G),
+    lai: before + (young ? exponential : gain * leafShare * p.specificLeafM2G * memberParameters.leaf),
     mass: now().mass + grown,
   })
   world = { ...world, grown: world.grown + grown }

@@ -32,7 +32,7 @@ export function plainStep(
   const residue = massOf(start.surface)
   const soilC = day.soil - 0.12 * start.cover * Math.max(0, day.soil - 8)
   const waterLimit = Math.min(1, start.rootZone / ROOT_CAPACITY / 0.45)
-  const released = soilC <= 0 ? 0 : 0.055 * 2 ** ((soilC - 20) / 10)
+  const released = soilC <= 0 ? 0 : own.release * 0.055 * 2 ** ((soilC - 20) / 10)
   const shade = above && (number >= above.untilDay || day.tMin <= above.frostC) ? 0 : start.shade
   const lit = lightOf(
     { ...start, shade, mineral: start.mineral + released },
@@ -41,7 +41,7 @@ export function plainStep(
   )
   const canopyMass = sum(start.plants.filter(({ lai }) => lai > 0).map(({ mass }) => mass))
   const shared = { light: lit.light, canopyMass, waterLimit, soilC }
-  let world = sown.reduce((before, one, c) => live(before, c, day, one, own, shared), lit.world)
+  let world = sown.reduce((before, one, c) => live(before, c, day, one, own.species[c], shared), lit.world)
   for (const event of events.filter((one) => one.day === number)) world = happen(world, event, sown, member)
   const wetness = Math.min(1, world.wetness * 0.82 + Math.min(1, day.rain / 5) * 0.6)
   const top = rot(world.surface, world.mineral, soilC, wetness, 0.8)

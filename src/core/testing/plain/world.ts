@@ -17,7 +17,15 @@ export type Day = {
   snow: number
   daylight: number
 }
-export type MemberOwn = { development: number; growth: number; emergence: number; hardiness: number }
+export type PlantOwn = {
+  development: number
+  growth: number
+  leaf: number
+  nitrogen: number
+  emergence: number
+  hardiness: number
+}
+export type MemberOwn = { species: readonly PlantOwn[]; release: number }
 export type Sown = { plant: Species; seeds: number; emergenceShare: number; depth: number }
 type Pool = { mass: number; nitrogen: number }
 type Layer = { pools: Pool[]; decayed: number; microbes: number; released: number }
@@ -73,13 +81,13 @@ export const nitrogenOf = ({ pools }: Layer) => sum(pools.map(({ nitrogen }) => 
 export const plainWorld = (sown: readonly Sown[], own: MemberOwn, shade: number): World => ({
   seedLayer: SEED_CAPACITY * 0.75,
   rootZone: ROOT_CAPACITY * 0.75,
-  mineral: 4.5,
+  mineral: 4.5 * own.release,
   wetness: 0.5,
   cover: 0,
   shade,
   surface: empty(),
   buried: empty(),
-  plants: sown.map(({ plant }) => ({
+  plants: sown.map(({ plant }, c) => ({
     up: 0,
     heat: 0,
     moistSum: 0,
@@ -91,7 +99,7 @@ export const plainWorld = (sown: readonly Sown[], own: MemberOwn, shade: number)
     mass: 0,
     nitrogen: 0,
     alive: 0,
-    lt50: plant.parameters.lt50TenderC + 0.3 * own.hardiness,
+    lt50: plant.parameters.lt50TenderC + 0.3 * own.species[c].hardiness,
     worst: 1,
     height: 0,
   })),
