@@ -4,6 +4,8 @@ import { caseFile, caseSites } from '../src/core/testing/cases/schema'
 
 /** The published cases that ship, and their sites. */
 export const PUBLIC_CASES = { cases: 'validation/cases.json', sites: 'validation/sites.json' }
+/** Those of the first table, every one of which must hold. */
+export const FIRST_CASES = { ...PUBLIC_CASES, cases: 'validation/firstCases.json' }
 
 type Read<T> = { parse: (value: unknown) => T }
 
@@ -28,6 +30,10 @@ function read<T>(path: string, format: Read<T>): T {
 /** Judges a file of cases at a file of sites. */
 export const judgeFiles = (files: { cases: string; sites: string }, members: number): Verdict[] =>
   judgeCases(read(files.cases, caseFile), read(files.sites, caseSites).sites, members)
+
+/** The cases of both tables, and the sites of either. */
+export const readCases = () => [PUBLIC_CASES, FIRST_CASES].flatMap(({ cases }) => read(cases, caseFile).cases)
+export const readSites = () => read(PUBLIC_CASES.sites, caseSites).sites
 
 /** How many lie inside their range. */
 export const inside = (verdicts: readonly Verdict[]) => verdicts.filter((verdict) => verdict.inside).length

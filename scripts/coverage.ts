@@ -23,24 +23,39 @@ function faults(source: Source, { quantity, inside, seasons }: Coverage): string
 const percent = (share: number) => `${(100 * share).toFixed(0)} %`.padStart(6)
 const short = (value: number) => (value < 1 ? value.toFixed(3) : value.toFixed(1)).padStart(8)
 
+/** What the app tells of a quantity, with all errors together. */
+const toldOf = ({ quantity, inside, width }: Coverage) => [
+  quantity,
+  {
+    before: Number(inside.before.toFixed(3)),
+    after: Number(inside.after.toFixed(3)),
+    widthBefore: Number(width.before.toPrecision(3)),
+    widthAfter: Number(width.after.toPrecision(3)),
+  },
+]
+
 /**
  * Prints how often the 80 % range holds a hidden truth, before any look and after three, with median widths and mean
- * interval scores beside those of a forecast from ten past seasons alone. False where a share lies outside its limits.
+ * interval scores beside those of a forecast from ten past seasons alone. Tells whether every share lies inside its limits,
+ * and what the app says of it.
  */
-export function coverageHolds(seasons: number): boolean {
+export function coverageTable(seasons: number): { holds: boolean; told: object } {
   console.log(`\nhow often the 80 % range holds, ${seasons} hidden seasons of each kind`)
   console.log(
     'truth             of         seasons  before  after   width before  after   score before  after  past seasons alone',
   )
-  const wrong = SOURCES.flatMap((source) =>
-    coverageOf(source, errors, seasons).flatMap((one) => {
+  let told = {}
+  const wrong = SOURCES.flatMap((source) => {
+    const all = coverageOf(source, errors, seasons)
+    if (source === 'all together') told = Object.fromEntries(all.map(toldOf))
+    return all.flatMap((one) => {
       const { quantity, inside, width, score } = one
       console.log(
         `${source.padEnd(17)} ${quantity.padEnd(9)} ${String(one.seasons).padStart(8)}  ${percent(inside.before)} ${percent(inside.after)}       ${short(width.before)}${short(width.after)}       ${short(score.before)}${short(score.after)}   ${short(score.past)}`,
       )
       return faults(source, one)
-    }),
-  )
+    })
+  })
   for (const fault of wrong) console.log(`OUT  ${fault}`)
-  return wrong.length === 0
+  return { holds: wrong.length === 0, told }
 }

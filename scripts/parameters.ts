@@ -60,7 +60,7 @@ lines.push(
   ]),
   ...head(
     'class',
-    'turned once, %',
+    'turned once at 25 / 39 / 61, %',
     'under 6 cm, %',
     'under 12 cm, %',
     'black sheet to 5 %, °C d',
@@ -69,15 +69,15 @@ lines.push(
   ...kinds.map((kind) =>
     row([
       kind,
-      percent(turnSurvival(kind)),
+      [25, 39, 61].map((bbch) => percent(turnSurvival(kind, bbch))).join(' / '),
       percent(burySurvival(kind, 0.06)),
       percent(burySurvival(kind, 0.12)),
-      doseNeeded('black', kind, 45, 'flat'),
-      doseNeeded('clear', kind, 45, 'flat'),
+      doseNeeded('black', { endingClass: kind }, 45, 'flat'),
+      doseNeeded('clear', { endingClass: kind }, 45, 'flat'),
     ]),
   ),
   '',
-  'Black sheets count air + 4.5 °C above 0 °C, clear film Tmax + 0.85·Rs above 45 °C.',
+  'Black sheets count air + 4.5 °C above 0 °C, clear film Tmax + 0.85·Rs above 40 °C. Alfalfa wants 1300 °C d of dark, white clover and sweetclover 1100, red clover 800.',
   '',
   ...head('way', 'minutes per m²', 'stays as mulch, %', 'buried, %', 'taken off, %', 'soil moved, 0–3'),
   ...METHODS.map((method) =>

@@ -5,7 +5,8 @@ import { pathToFileURL } from 'node:url'
 import { build } from 'vite'
 
 const entry = process.argv[2]
-const outDir = join('node_modules', '.kilim-run')
+// One for each run: several may be under way.
+const outDir = join('node_modules', '.kilim-run', String(process.pid))
 await build({
   configFile: false,
   logLevel: 'error',

@@ -27,6 +27,7 @@ import type { EarlierUse, SeasonRun, StandCase } from '../core/season/run'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
 import { sowingDaysInSteps, type SowingDay } from '../core/seeding/water'
 import { ensembleInSteps, type WeatherSpec } from '../core/season/weatherSpec'
+import { fitClimate, type ClimateAnswers, type FittedClimate } from '../core/site/fitClimate'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
 import type { WeatherEnsemble } from '../core/site/weather'
@@ -147,6 +148,9 @@ export const jobs = {
     return [1, 2, 3].map((passes) => simulatePattern(widthM, seedsPerM2, how, passes, 11))
   },
   readWeatherFile,
+  *fitClimate(answers: ClimateAnswers): Steps<FittedClimate> {
+    return yield* fitClimate(answers)
+  },
   *choose(
     spec: WeatherSpec,
     question: ChooseQuestion,

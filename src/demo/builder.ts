@@ -9,7 +9,7 @@ export type DemoBed = { label: string; section: string; kind: Bed['kind']; lengt
 /** A date with `!` in front is done, without it planned. */
 type When = string
 
-export type DemoCover = { bed: string; cover: Record<string, number>; sown: When; covering?: Covering; end?: [When, EndMethodId]; purposes?: PurposeId[]; grams?: number[]; under?: string; recorded?: Partial<EndDetails>; counts?: [date: string, standing: number, before: number][] }
+export type DemoCover = { bed: string; cover: Record<string, number>; sown: When; covering?: Covering; end?: [When, EndMethodId]; purposes?: PurposeId[]; grams?: number[]; under?: string; note?: string; recorded?: Partial<EndDetails>; counts?: [date: string, standing: number, before: number][] }
 export type DemoCrop = { bed: string; crop: string; from: When; until: When; outcome?: Stand['outcome'] }
 
 const isDone = (when: When) => when.startsWith('!')
@@ -62,7 +62,7 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
       follows: null,
       content: { kind: 'cover', components: components.map((component) => ({ ...component, grams: null })), purposes: row.purposes ?? ['mass'] },
       start: step(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
-      end: row.end ? step(row.end[0], { method: row.end[1], passes: 1, note: '', ...row.recorded }) : { plan: null, actual: null },
+      end: row.end ? step(row.end[0], { method: row.end[1], passes: 1, note: row.note ?? '', ...row.recorded }) : { plan: null, actual: null },
       ...(row.counts && { followUps: row.counts.map(([date, standing, before], i): FollowUp => ({ id: `${base.id}-count-${i + 1}`, date, standing, before, groundM2: 1, note: '' })) }),
     }
   })

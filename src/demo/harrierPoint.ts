@@ -40,8 +40,8 @@ export function harrierPoint(): GardenData {
     },
     beds,
     stands: demoStands(ID, [
-      { bed: 'Top', cover: { 'cereal-rye': 0.5, 'hairy-vetch': 0.6 }, sown: '!2026-04-12', grams: [31, 11], purposes: ['mass', 'feed'], end: ['2026-11-02', 'crimp'] },
-      { bed: 'Top', crop: 'tomato', from: '2026-11-24', until: '2027-03-28' },
+      { bed: 'Top', cover: { 'cereal-rye': 0.5, 'hairy-vetch': 0.6 }, sown: '!2026-04-12', grams: [31, 11], purposes: ['mass', 'feed'], end: ['2026-11-14', 'crimp'] },
+      { bed: 'Top', crop: 'tomato', from: '2026-12-02', until: '2027-03-28' },
       { bed: 'Fig', crop: 'leek', from: '!2026-02-06', until: '!2026-09-05' },
       { bed: 'Fig', crop: 'bean', from: '2026-12-12', until: '2027-02-26' },
       { bed: 'Shed', cover: { 'faba-bean': 1 }, sown: '!2026-05-20', grams: [120], purposes: ['feed'], end: ['2026-10-12', 'chop'] },

@@ -90,7 +90,7 @@ describe('what a season is computed from', () => {
   test('what follows a cover is the next crop of its bed', () => {
     const next = nextStand(data, find('01'))!
     expect(next.content).toMatchObject({ cropId: 'pumpkin' })
-    expect(standCaseOf(data, find('01'))!.nextStartDay).toBe(dayNumber('2026-06-24'))
+    expect(standCaseOf(data, find('01'))!.nextStartDay).toBe(dayNumber('2026-06-26'))
     expect(standCaseOf(data, find('01'))!.checks).toHaveLength(1)
   })
   test('a cover sown under a crop is not what takes the ground from it', () => {
@@ -99,7 +99,7 @@ describe('what a season is computed from', () => {
       ...find('03'),
       id: 'under',
       underStandId: crop.id,
-      start: { plan: { ...find('03').start.plan!, date: addDays('2026-06-24', 20) }, actual: null },
+      start: { plan: { ...find('03').start.plan!, date: addDays('2026-06-26', 20) }, actual: null },
     }
     expect(nextStand({ ...data, stands: [...data.stands, under] }, crop)?.id).toBe(find('03').id)
   })

@@ -51,6 +51,12 @@ export function dateRangeText(date: Quantiles): string {
   return low === high ? shortDate(date.p50) : `${shortDate(date.p50)} (${dateRange(low, high)})`
 }
 
+/** A range of whole numbers; one number where both ends are the same. */
+export function rangeText(low: number, high: number): string {
+  const [from, to] = [Math.round(low), Math.round(high)]
+  return from === to ? `${from}` : `${from} to ${to}`
+}
+
 /** `45 %`, with a space that does not break. */
 export const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 
@@ -150,6 +156,12 @@ export const money = (value: number, currency: string) =>
 /** A temperature, °C inside. */
 export function temperature(celsius: number, units: Units): string {
   return units === 'imperial' ? `${digits(celsius * 1.8 + 32, 0)}\u00a0°F` : `${digits(celsius, 0)}\u00a0°C`
+}
+
+/** A difference of temperatures as warmer or colder, °C inside. */
+export function degrees(celsius: number, units: Units): string {
+  const size = Math.abs(celsius) * (units === 'imperial' ? 1.8 : 1)
+  return `${digits(size, 1)}\u00a0${units === 'imperial' ? '°F' : '°C'} ${celsius > 0 ? 'warmer' : 'colder'}`
 }
 
 /** Rain, mm inside. */

@@ -162,8 +162,3 @@ export function removal(
     bedsMulched: massG / (depthM * MULCH_KG_PER_M3 * 1000),
   }
 }
-
-/** Mulch wanted for holding weeds, g dry matter per m² (extension, 500–1000), and straw to add for it over an area, kg. */
-export const WANTED_MULCH_G = 700
-export const strawToAdd = (mulchG: number, areaM2: number) =>
-  (Math.max(0, WANTED_MULCH_G - mulchG) * areaM2) / 1000

@@ -6,7 +6,7 @@ import { USUAL_RULES } from '../garden/rules'
 import type { Stand } from '../garden/schema'
 import { findCrop } from '../plants/crops'
 import { testBed, testCover, testHens } from '../testing/beds'
-import { cropNeed, feedFor, mulchDepthM, nitrogenGap, removal, strawToAdd } from './feeding'
+import { cropNeed, feedFor, mulchDepthM, nitrogenGap, removal } from './feeding'
 import { followedBy } from './followed'
 import { lastManureDay } from '../scenario/criteria'
 import type { Follows } from '../scenario/types'
@@ -62,10 +62,8 @@ describe('nitrogen against need', () => {
 })
 
 describe('mulch and its removal', () => {
-  test('540 g of settled mulch are 3 cm; straw fills up to 700 g', () => {
+  test('540 g of settled mulch are 3 cm', () => {
     expect(mulchDepthM(540)).toBeCloseTo(0.03, 9)
-    expect(strawToAdd(200, 10)).toBeCloseTo(5, 9)
-    expect(strawToAdd(900, 10)).toBe(0)
   })
   test('what leaves, and what brings it back, by hand', () => {
     const off = removal(600, 12, 10, 0.05, compost)

@@ -58,7 +58,8 @@ describe('catalogue', () => {
       for (const table of [chopSurvival, crimpSurvival])
         for (let bbch = 10; bbch < 90; bbch++)
           expect(table(kind, bbch + 1)).toBeLessThanOrEqual(table(kind, bbch) + 1e-12)
-      expect(doseNeeded('black', kind, 45, 'flat')).toBeLessThan(doseNeeded('black', kind, 45, 'standing'))
+      const under = (lies: 'flat' | 'standing') => doseNeeded('black', { endingClass: kind }, 45, lies)
+      expect(under('flat')).toBeLessThan(under('standing'))
       expect(chopSurvivalAt(kind, 65, 0.2)).toBeGreaterThanOrEqual(chopSurvivalAt(kind, 65, 0))
     }
   })

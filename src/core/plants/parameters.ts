@@ -241,6 +241,10 @@ export const species = z.object({
   /** Usual price of seed in small lots per kilogram, in the euro or near it (judgement). */
   pricePerKg: z.object({ low: z.number().positive(), high: z.number().positive() }),
   cautions: z.array(z.string()),
+  /** The kind of plants whose set its own was made from; kin err together. */
+  archetype: z.string(),
+  /** What the catalogue states of its growth, and the same as calibrated: what it grows by. */
+  stated: z.object(parameterShape),
   parameters: z.object(parameterShape),
   /** Source class of parameters that are better than judgement. */
   sources: z.partialRecord(z.enum(PARAMETER_NAMES as [ParameterName, ...ParameterName[]]), sourceClass),

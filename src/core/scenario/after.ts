@@ -9,9 +9,11 @@ import type { Scenario } from './types'
 
 /** What an ended cover leaves for what is planted into it. Masses and nitrogen per m². */
 export type Aftermath = {
-  /** Mulch on the planting day, and the weeks from then on that it holds half of the weeds back. */
+  /** Mulch on the planting day, and the weeks from then on that it holds weeds of seed back. */
   mulchG: Quantiles
-  holdsWeeks: number
+  holdsWeeks: Quantiles
+  /** Share of that mulch which lies there still, week by week from the planting day on. */
+  keptShare: number[]
   /** Net mineral nitrogen from residue in the first 4 and 10 weeks after planting; negative while it ties up. */
   nitrogen4: Quantiles
   nitrogen10: Quantiles
@@ -23,10 +25,15 @@ export type Aftermath = {
   weeks: NitrogenWeek[]
 }
 
-/** Mulch that holds half of the weeds, g m⁻²: from 1 − exp(−0.0019 g) (after Teasdale and Mohler 2000). */
-export const HOLDING_G = 365
+/**
+ * Mulch that spares hoeing, g m⁻²: it holds two thirds of the small-seeded annual weeds by 1 − exp(−0.0019 g) (after
+ * Teasdale and Mohler 2000; 400–800 by weeds and weather).
+ */
+export const HOLDING_G = 580
 /** Weeks looked ahead for mulch. */
 const LOOK_WEEKS = 18
+/** Straw that is added lies at least this long, share after the weeks asked for (judgement). */
+const LEAST_KEPT = 0.35
 /** Days after an ending on which survivors are counted. */
 export const COUNT_AFTER_DAYS = 21
 
@@ -50,12 +57,32 @@ export const plantsOn = (run: StandRun, day: number) => {
   )
 }
 
-/** Weeks from a day on in which the mulch still holds half of the weeds. */
-export function weeksHeld(run: StandRun, fromDay: number): number {
-  let weeks = 0
-  while (weeks < LOOK_WEEKS && middleOn(run, run.residueG, fromDay + 7 * weeks) >= HOLDING_G) weeks++
-  return weeks
+/** Weeks from a day on in which the mulch still holds the weeds, over the members. */
+export function weeksHeld(run: StandRun, fromDay: number): Quantiles {
+  const weeks = Float64Array.from({ length: run.members }, (_, member) => {
+    const heldIn = (week: number) => {
+      const index = fromDay + 7 * week - run.startDay
+      return index >= 0 && index < run.days && run.residueG[member * run.days + index] >= HOLDING_G
+    }
+    let week = 0
+    while (week < LOOK_WEEKS && heldIn(week)) week++
+    return week
+  })
+  return quantilesOf(weeks) ?? NOTHING
 }
+
+/** Share of the mulch of a day that still lies there in each of the weeks after it, by the middle of the members. */
+export function keptShare(run: StandRun, fromDay: number): number[] {
+  const first = middleOn(run, run.residueG, fromDay)
+  return Array.from({ length: LOOK_WEEKS + 1 }, (_, week) => {
+    const left = middleOn(run, run.residueG, fromDay + 7 * week)
+    return first > 0 && left > 0 ? Math.min(1, left / first) : 0
+  })
+}
+
+/** Mulch to add on the planting day for weeds to be held until a week, g m⁻²: it rots as what lies there does. */
+export const toHoldUntil = ({ mulchG, keptShare }: Pick<Aftermath, 'mulchG' | 'keptShare'>, week: number) =>
+  Math.max(0, HOLDING_G / Math.max(LEAST_KEPT, keptShare[week] ?? 0) - mulchG.p50)
 
 /** Net mineral nitrogen that residue frees between two days; what lies past the run counts to its end. */
 export function releasedBetween(run: StandRun, fromDay: number, toDay: number): Quantiles {
@@ -81,6 +108,7 @@ export function aftermathOf(
   return {
     mulchG: quantilesOn(ended, 'residueG', day) ?? NOTHING,
     holdsWeeks: weeksHeld(ended, day),
+    keptShare: keptShare(ended, day),
     nitrogen4: releasedBetween(ended, day, day + 28),
     nitrogen10: releasedBetween(ended, day, day + 70),
     residueNitrogenG: middleOn(ended, ended.residueNitrogenG, day),

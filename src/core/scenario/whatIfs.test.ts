@@ -7,7 +7,7 @@ import { standRun } from '../bed/standRun'
 import type { StandCase } from '../season/run'
 import { testCase, testCover, testHens, testTool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
-import { aftermathOf, weeksHeld } from './after'
+import { aftermathOf, toHoldUntil, weeksHeld } from './after'
 import { compareTerminations } from './compare'
 import { evaluateWith } from './evaluate'
 import { wayOf } from '../testing/comparison'
@@ -92,8 +92,13 @@ describe('what a way leaves', () => {
     const late = leftBy(rye, ryeCase, 'chop', '2026-05-28')
     const early = leftBy(rye, ryeCase, 'chop', '2026-04-25')
     expect(late.mulchG.p50).toBeGreaterThan(early.mulchG.p50)
-    expect(late.holdsWeeks).toBeGreaterThanOrEqual(early.holdsWeeks)
-    expect(weeksHeld(rye.run, rye.run.startDay)).toBe(0)
+    expect(late.holdsWeeks.p50).toBeGreaterThanOrEqual(early.holdsWeeks.p50)
+    expect(late.holdsWeeks.p10).toBeLessThanOrEqual(late.holdsWeeks.p90)
+    // Unaided it is weeks, not a season; more holds longer, and what is to be added grows with the weeks asked for.
+    expect(late.holdsWeeks.p90).toBeLessThan(12)
+    expect(toHoldUntil(late, 12)).toBeGreaterThan(toHoldUntil(late, 6))
+    expect(toHoldUntil(early, 6)).toBeGreaterThan(toHoldUntil(late, 6))
+    expect(weeksHeld(rye.run, rye.run.startDay).p90).toBe(0)
   })
 })
 

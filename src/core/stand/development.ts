@@ -1,5 +1,6 @@
 import { atMost, within } from '../foundations/limit'
 import type { SpeciesParameters } from '../plants/parameters'
+import { physics } from './physics'
 
 /** Effective °C d of one temperature: rising above the base, level at the best, falling to zero at the maximum. */
 export function effectiveTemperature(
@@ -27,22 +28,21 @@ export function dailyThermalTime(tMinC: number, tMaxC: number, p: SpeciesParamet
   )
 }
 
-/** A night this cold stops the next day's light use of a plant that grows from 0 °C on; this much warmer it does no harm (judgement). */
-const COLD_NIGHT_C = -7
+/** A night this much warmer than one that stops the next day's light use does no harm (judgement). */
 const COLD_NIGHT_SPAN_C = 10
 
 /** Share of the day's light use left after a cold night, 0–1 (as in SUCROS, Spitters et al. 1989, table of the night's minimum). */
 export const coldNightFactor = (tMinC: number, growBaseC: number): number =>
-  within((tMinC - growBaseC - COLD_NIGHT_C) / COLD_NIGHT_SPAN_C, 0, 1)
+  within((tMinC - growBaseC - physics.coldNightC) / COLD_NIGHT_SPAN_C, 0, 1)
 
-/** Daylength at which perennials rest and from which on they grow as their warmth allows, h, and what growth is left to them at rest (fall dormancy; judgement). */
+/** Daylength at which perennials rest and from which on they grow as their warmth allows, h (fall dormancy; judgement). */
 const DORMANT_H = 10
 const ACTIVE_H = 13
-const DORMANT_GROWTH = 0.35
 
 /** Share of their growth that short days leave to plants that live on for years, 0–1. */
 export const dormancyFactor = (daylightH: number): number =>
-  DORMANT_GROWTH + (1 - DORMANT_GROWTH) * within((daylightH - DORMANT_H) / (ACTIVE_H - DORMANT_H), 0, 1)
+  physics.dormantGrowth +
+  (1 - physics.dormantGrowth) * within((daylightH - DORMANT_H) / (ACTIVE_H - DORMANT_H), 0, 1)
 
 /** Share of the growth rate a day's temperature allows, 0–1, averaged over its course, after its night. */
 export function growthResponse(tMinC: number, tMaxC: number, p: SpeciesParameters): number {

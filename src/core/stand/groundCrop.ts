@@ -1,4 +1,4 @@
-import { UPTAKE_SHARE_PER_DAY } from './growth'
+import { physics } from './physics'
 import type { GroundCrop } from './types'
 
 /** Nitrogen a crop takes from the soil on a day in the members from `begin` up to `end`: what it wants, as far as its roots reach it. */
@@ -14,7 +14,7 @@ export function feedCrop(
   if (day >= crop.goneDay || at < 0 || at >= crop.wantedG.length - 1) return
   const wanted = crop.wantedG[at + 1] - crop.wantedG[at]
   for (let m = begin; m < end; m++) {
-    const taken = Math.min(wanted, UPTAKE_SHARE_PER_DAY * Math.max(0, mineralG[m] - crop.leavesG))
+    const taken = Math.min(wanted, physics.uptakeShare * Math.max(0, mineralG[m] - crop.leavesG))
     takenG[m] += taken
     mineralG[m] -= taken
   }

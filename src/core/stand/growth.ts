@@ -13,24 +13,14 @@ import {
   dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
+import { physics } from './physics'
 import type { OwnPlants } from './memberParameters'
 import { GROWING, type Plants, type Tally } from './plants'
 import type { Today } from './today'
 
-/** Soil nitrogen reachable per day, share of the mineral pool (judgement). */
-export const UPTAKE_SHARE_PER_DAY = 0.08
 /** Legumes take at most this share of demand from soil. */
 const LEGUME_SOIL_SHARE = 0.4
 const NODULATION_CD = 120
-/**
- * Thermal life of a shoot that does not stretch, °C d: its tillers and leaves die at this pace and are made anew
- * (leaf life of grasses and clovers about 500–900 °C d; Lemaire and Chapman 1996).
- */
-const SHOOT_LIFE_CD = 900
-/** Growth that the heat of a day's mean above what suits a plant kills, share per °C (judgement, 0.004–0.015). */
-const HEAT_LOSS_PER_C = 0.014
-/** Leaf area above which lower leaves are shaded out, m² m⁻². */
-const SELF_SHADING_LAI = 4.5
 /** Leaf area below which leaves grow by their own number, not by light, m² m⁻². */
 const YOUNG_LAI = 0.8
 /** Fewer than this share of the plants are not followed any more. */
@@ -104,6 +94,8 @@ export function growthDay(
   const { t31Cd, t51Cd, t61Cd, t69Cd, t75Cd, growOptHighC, lightUseGMj, leafGrowthPerCd, specificLeafM2G } =
     plant.parameters
   const plateauG = plateauMassG(plant.parameters)
+  const { shootLifeCd, heatLossPerC, selfShadingLai } = physics
+  const hunger = 100 * physics.hungerSlope
   const leastLeaf = plant.perennial ? 0.2 : 0
   // Annuals senesce from first flower on; perennials lose their old stems once they have seeded.
   const withersFromCd = t61Cd + (plant.perennial ? t75Cd : 0)
@@ -115,8 +107,10 @@ export function growthDay(
     const canopyG = canopy.massG[m]
     const pct = ownNitrogen[m] * criticalNitrogenPct(canopyG, plateauG, plant.parameters)
     criticalPct[m] = pct
-    const fed = mass <= 0 ? 1 : atMost(1, atLeast(0.15, (135 * nitrogenG[m]) / (mass * pct) - 0.2))
+    const fed = mass <= 0 ? 1 : atMost(1, atLeast(0.15, (hunger * nitrogenG[m]) / (mass * pct) - 0.2))
     const light = canopy.lightMj[m] * share[m]
+    // 1 while nothing but leaves is made, falling to 0 as stems stretch.
+    const leafy = age < t31Cd ? 1 : age < t51Cd ? (t51Cd - age) / (t51Cd - t31Cd) : 0
     const gain = lightUseGMj * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
     let grown = gain
     if (before < YOUNG_LAI && age < t61Cd) {
@@ -124,18 +118,17 @@ export function growthDay(
       const leaf = before * (exponential(spread) - 1)
       lai[m] = before + leaf
       grown = atLeast(gain, (leaf / specificLeafM2G) * 1.2 * atMost(1, response[m] * 2))
-    } else lai[m] =
-        before + gain * leafShare(age, t31Cd, t61Cd, t69Cd, leastLeaf) * specificLeafM2G * ownLeaf[m]
+    } else
+      lai[m] = before + gain * leafShare(age, t31Cd, t61Cd, t69Cd, leastLeaf) * specificLeafM2G * ownLeaf[m]
     massG[m] = mass + grown
     grownG[m] += grown
-    let lost = before > SELF_SHADING_LAI ? before * atMost(0.05, 0.012 * (before - SELF_SHADING_LAI)) : 0
+    let lost = before > selfShadingLai ? before * atMost(0.05, 0.012 * (before - selfShadingLai)) : 0
     if (age > withersFromCd) lost += before * atMost(0.1, 0.0028 * thermalCd[m])
     shed[m] = lost
-    // What stands in leaf turns over whole; once stems stretch they stay.
-    const leafy = age < t31Cd ? 1 : age < t51Cd ? (t51Cd - age) / (t51Cd - t31Cd) : 0
+    // What stands in leaf turns over whole, its tillers and leaves made anew; once stems stretch they stay.
     senesced[m] = atMost(
       0.2,
-      (leafy * thermalCd[m]) / SHOOT_LIFE_CD + HEAT_LOSS_PER_C * atLeast(0, meanC[m] - growOptHighC),
+      (leafy * thermalCd[m]) / shootLifeCd + heatLossPerC * atLeast(0, meanC[m] - growOptHighC),
     )
   }
 }
@@ -188,12 +181,13 @@ export function feedingDay(
   tally: Tally,
 ): void {
   const { fixedG } = tally
+  const { uptakeShare } = physics
   for (let k = 0; k < n; k++) {
     const m = list[k]
     const wanted = (criticalPct[m] / 100) * massG[m] * 1.05
     const demand = atLeast(0, wanted - nitrogenG[m])
     const fixes = fixationShare > 0 && ageCd[m] > NODULATION_CD
-    const reachable = mineralG[m] * UPTAKE_SHARE_PER_DAY
+    const reachable = mineralG[m] * uptakeShare
     const fromSoil = atMost(reachable, fixes ? demand * LEGUME_SOIL_SHARE : demand)
     const fixed = fixes ? (demand - fromSoil) * fixationShare : 0
     nitrogenG[m] += fromSoil + fixed

@@ -20,9 +20,9 @@ export const MEMBER_SD = {
   release: 0.4,
 } as const
 
-/** Parts of the variance that all plants of a bed share, and those of one family among them; the rest is a species' own. */
+/** Parts of the variance that all plants of a bed share, and those of one kind among them; the rest is a species' own. */
 const BED_PART = 0.3
-const FAMILY_PART = 0.35
+const KIN_PART = 0.35
 
 const OWN = ['development', 'growth', 'leaf', 'nitrogen', 'emergence', 'hardinessC'] as const
 
@@ -49,17 +49,17 @@ const drawsOf = (seed: number, member: number) => {
   return OWN.map(() => random.normal())
 }
 
-function ownPlants(family: string, speciesId: string, members: number, seed: number, spread: number) {
+function ownPlants(archetype: string, speciesId: string, members: number, seed: number, spread: number) {
   const own: OwnPlants = columns(OWN, members)
-  const familySeed = mixSeed(seed, seedFromText(family))
+  const kinSeed = mixSeed(seed, seedFromText(archetype))
   const speciesSeed = mixSeed(seed, seedFromText(speciesId))
-  const [bed, kin, self] = [BED_PART, FAMILY_PART, 1 - BED_PART - FAMILY_PART].map(Math.sqrt)
+  const [bed, kin, self] = [BED_PART, KIN_PART, 1 - BED_PART - KIN_PART].map(Math.sqrt)
   for (let member = 0; member < members; member++) {
     const shared = drawsOf(mixSeed(seed, 0x7a17), member)
-    const family = drawsOf(familySeed, member)
+    const ofKin = drawsOf(kinSeed, member)
     const species = drawsOf(speciesSeed, member)
     OWN.forEach((name, i) => {
-      const drawn = spread * MEMBER_SD[name] * (bed * shared[i] + kin * family[i] + self * species[i])
+      const drawn = spread * MEMBER_SD[name] * (bed * shared[i] + kin * ofKin[i] + self * species[i])
       own[name][member] = name === 'hardinessC' ? drawn : Math.exp(drawn)
     })
   }
@@ -72,13 +72,13 @@ function ownPlants(family: string, speciesId: string, members: number, seed: num
  * same from one stand to the next.
  */
 export function drawMemberParameters(
-  sown: readonly { plant: Pick<Species, 'id' | 'family'> }[],
+  sown: readonly { plant: Pick<Species, 'id' | 'archetype'> }[],
   members: number,
   seed: number,
   { spread = 1, groundSeed = seed }: { spread?: number; groundSeed?: number } = {},
 ): MemberParameters {
   return {
-    species: sown.map(({ plant }) => ownPlants(plant.family, plant.id, members, seed, spread)),
+    species: sown.map(({ plant }) => ownPlants(plant.archetype, plant.id, members, seed, spread)),
     release: Float64Array.from({ length: members }, (_, member) =>
       Math.exp(
         spread * MEMBER_SD.release * randomStream(mixSeed(mixSeed(groundSeed, 0x50f7), member)).normal(),

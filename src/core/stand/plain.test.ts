@@ -90,7 +90,11 @@ function plainly(input: StandInput, ensemble: WeatherEnsemble, own: MemberOwn, m
   const from = input.sowDay - ensemble.startDay
   let world = plainWorld(sown, own, input.canopyAbove?.share ?? 0)
   for (let i = from - 30; i < from; i++)
-    world = { ...moveWater(world, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2), mineral: 4.5 * own.release, washed: 0 }
+    world = {
+      ...moveWater(world, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2),
+      mineral: 4.5 * own.release,
+      washed: 0,
+    }
   const around = { sown, own, member, events: input.events, above: input.canopyAbove }
   for (let i = from; i < ensemble.days; i++)
     world = plainStep(world, ensemble.startDay + i, dayOf(weather, ensemble, i), around)

@@ -3,13 +3,12 @@ import type { Species } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
 import type { WeatherBlock } from './block'
 import { crownTemperature, nextLt50, nightSurvival } from './hardiness'
+import { physics } from './physics'
 import { die, type Plants } from './plants'
 import type { Today } from './today'
 
 /** Crown this much above LT50 is never harmed, °C. */
 const SAFE_ABOVE_LT50_C = 5
-/** Plants that die of each °C by which a day's mean is above what suits their growth, share per day (judgement, 0.005–0.02). */
-const HOT_DAY_LOSS_PER_C = 0.016
 /** Annuals that have ripened die off by this share a day (judgement). */
 const RIPE_LOSS = 0.06
 
@@ -30,6 +29,7 @@ export function coldAndHeatDay(
 ): void {
   const p = plant.parameters
   const { lt50C, ageCd, worstNight } = plants
+  const { hotDayLossPerC } = physics
   const ripeCd = plant.perennial ? Infinity : p.t61Cd + p.t89Cd
   for (let k = 0; k < n; k++) {
     const m = list[k]
@@ -49,7 +49,7 @@ export function coldAndHeatDay(
     const heat = tMaxC[at + m] - p.heatC
     if (heat > 0) die(plants, m, atMost(0.5, 0.03 * heat), residue)
     const hot = meanC[m] - p.growOptHighC
-    if (hot > 0) die(plants, m, HOT_DAY_LOSS_PER_C * hot, residue)
+    if (hot > 0) die(plants, m, hotDayLossPerC * hot, residue)
     if (ageCd[m] >= ripeCd) die(plants, m, RIPE_LOSS, residue)
   }
 }

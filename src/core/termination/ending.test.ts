@@ -20,7 +20,7 @@ import { chopSurvival, crimpSurvival } from './survival'
 import { findMethod, type MethodId } from './methods'
 
 const tarpSurvival = (kind: EndingClass, dose: number, flat: boolean) =>
-  sheetSurvival(dose, doseNeeded('black', kind, 45, flat ? 'flat' : 'standing'))
+  sheetSurvival(dose, doseNeeded('black', { endingClass: kind }, 45, flat ? 'flat' : 'standing'))
 
 const ALL_TOOLS = [tool('scythe'), tool('crimp board', 1.2), tool('black tarp', 2, 12)]
 

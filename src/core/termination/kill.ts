@@ -59,7 +59,7 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
       const acts = actsSurvival(method, plant, bbch, end.passes, { ...place, stubbleM })
       if (!method.sheet) return acts
       const dose = doseBetween(ensemble, method.sheet === 'clear' ? 'clear' : 'black', member, day, offDay)
-      return acts * sheetSurvival(dose, doseNeeded(method.sheet, plant.endingClass, bbch, lies))
+      return acts * sheetSurvival(dose, doseNeeded(method.sheet, plant, bbch, lies))
     },
   }
   // The last strip decides when the whole part is done; until then the mean of its strips stands in for it.

@@ -7,7 +7,7 @@ import { stopsOf, stopSurvival, type AnimalPlan } from './animals'
 import { ownCount, withOwn, type OwnResults } from './ownResults'
 import { doseBetween, doseDay } from './doses'
 import { doseNeeded, firmDays, sheetSurvival, type SheetBed } from './sheets'
-import { actSurvival, BROWNING_CD, chopSurvivalAt, FLAME_AFTER_CRIMP, furtherPass } from './survival'
+import { actSurvival, BROWNING_CD, chopSurvivalAt, FLAME_AFTER_CRIMP, furtherPass, furtherPassAfter } from './survival'
 import { findMethod, type Method } from './methods'
 
 /** A stand counts as dead at or below this share alive, by what follows. */
@@ -80,7 +80,7 @@ export function actsSurvival(
     if (act === 'chop' && setup.stubbleM !== undefined)
       once = chopSurvivalAt(kind, bbch, setup.stubbleM, once)
     if (act === 'crimp' && setup.bedKind && setup.bedKind !== 'in-ground') once += FRAME_MISSED * (1 - once)
-    share *= once * furtherPass(act, kind).leaves ** (passes - 1)
+    share *= once * furtherPass(act, kind, bbch) ** (passes - 1)
   }
   return method.flame ? share * FLAME_AFTER_CRIMP : share
 }
@@ -92,7 +92,7 @@ export function lastActAfter(method: Method, setup: Pick<EndingSetup, 'passes' |
     return (count - 1) * everyDays
   }
   const act = method.acts.at(-1)
-  return act ? furtherPass(act, 'pea').afterDays * (setup.passes - 1) + (method.flame ? 1 : 0) : 0
+  return act ? furtherPassAfter(act) * (setup.passes - 1) + (method.flame ? 1 : 0) : 0
 }
 
 /** How a sheet lies, by what is done before it. */
@@ -184,10 +184,10 @@ function sheeted(
   const dry = sheet !== 'clear' && run.seedLayer[at] < DRY_TOP ? DRY_FACTOR : 1
   const lies = sheetBed(method, setup.flattened)
   const needed = run.species.map((species, c) => {
-    const kind = run.sown[c].plant.endingClass
+    const { plant } = run.sown[c]
     // Own counts after this way, against the 5 % that a full dose leaves, stretch or shorten the dose.
-    const own = withOwn(0.05, ownCount(setup.own ?? {}, method.id, kind, species.bbch[at]))
-    return (dry * doseNeeded(sheet, kind, species.bbch[at], lies) * Math.log(0.05)) / Math.log(own)
+    const own = withOwn(0.05, ownCount(setup.own ?? {}, method.id, plant.endingClass, species.bbch[at]))
+    return (dry * doseNeeded(sheet, plant, species.bbch[at], lies) * Math.log(0.05)) / Math.log(own)
   })
   const dose = doseTo(setup.target, shares, left, needed) * (0.85 + 0.3 * luck(member, SHEET_STEP))
   const longest = Math.min(firmDays(sheet), (setup.liftedDay ?? Infinity) - startDay)

@@ -1,5 +1,5 @@
 import { interpolate } from '../foundations/statistics'
-import type { EndingClass } from '../plants/parameters'
+import type { EndingClass, Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
 import { isTough } from './survival'
 
@@ -18,7 +18,7 @@ const TARP_DOSE_CD: Record<EndingClass, number> = {
   vetch: 300,
   'crimson clover': 320,
   'annual clover': 380,
-  'perennial clover': 650,
+  'perennial clover': 800,
   pea: 250,
   faba: 280,
   'warm legume': 280,
@@ -28,6 +28,14 @@ const TARP_DOSE_CD: Record<EndingClass, number> = {
   phacelia: 250,
   'stalk broadleaf': 260,
   'leaf rosette': 280,
+}
+
+/** Taproots and runners live on their store: what they want, °C d; after less they come back (judgement, ± 20 %). */
+const CROWN_DOSE_CD: Readonly<Record<string, number>> = {
+  alfalfa: 1300,
+  'white-clover': 1100,
+  'red-clover': 800,
+  sweetclover: 1100,
 }
 
 /** Air under a black sheet lying on the ground is warmer than outside by about this, °C (range 3–6). */
@@ -42,7 +50,7 @@ const CARDBOARD_FIRM_DAYS = 70
 /** Soil thrown over mown growth presses the sheet's dark onto every crown: the dose needed falls (judgement, 0.8–0.95). */
 const SOIL_ON_TOP_FACTOR = 0.85
 
-/** Dose of heat under clear film on wet soil that leaves 5 % alive, °C d above 45 °C: seedlings 25, soft covers 60, cereals 90; creeping clovers 120 (judgement). */
+/** Dose of heat under clear film on wet soil that leaves 5 % alive, °C d above 40 °C: seedlings 25, soft covers 60, cereals 90; creeping clovers 120 (judgement). */
 function clearDose(kind: EndingClass, bbch: number): number {
   const grown = kind === 'perennial clover' ? 120 : isTough(kind) ? 90 : 60
   return interpolate(
@@ -54,18 +62,25 @@ function clearDose(kind: EndingClass, bbch: number): number {
   )
 }
 
-/** Heat above 45 °C under clear film in a day, °C d: Tmax + 0.85·Rs − 45, Rs in MJ m⁻² d⁻¹; nothing in cloud. */
+/** Warmth from which plants die under clear film, °C (judgement, 40–45). */
+const FILM_KILLS_C = 40
+
+/** Heat under clear film in a day, °C d: Tmax + 0.85·Rs − 40, Rs in MJ m⁻² d⁻¹; nothing in cloud. */
 export const filmHeat = (tMaxC: number, radiationMjM2: number) =>
-  Math.max(0, tMaxC + 0.85 * radiationMjM2 - 45)
+  Math.max(0, tMaxC + 0.85 * radiationMjM2 - FILM_KILLS_C)
 
 /** How a sheet lies: on flattened or standing growth, or on soil thrown over it. */
 export type SheetBed = 'flat' | 'standing' | 'soil'
 
-/** Dose that leaves 5 % of a class alive under a sheet, in the unit of that sheet's days. */
-export function doseNeeded(sheet: SheetKind, kind: EndingClass, bbch: number, lies: SheetBed): number {
-  if (sheet === 'clear') return clearDose(kind, bbch)
+/** A species to be ended; a class alone stands for any of its species. */
+type Ended = Pick<Species, 'endingClass'> & Partial<Pick<Species, 'id'>>
+
+/** Dose that leaves 5 % of a species alive under a sheet, in the unit of that sheet's days. */
+export function doseNeeded(sheet: SheetKind, plant: Ended, bbch: number, lies: SheetBed): number {
+  if (sheet === 'clear') return clearDose(plant.endingClass, bbch)
   const lying = lies === 'standing' ? STANDING_FACTOR : lies === 'soil' ? SOIL_ON_TOP_FACTOR : 1
-  return TARP_DOSE_CD[kind] * lying * (sheet === 'cardboard' ? CARDBOARD_FACTOR : 1)
+  const full = CROWN_DOSE_CD[plant.id ?? ''] ?? TARP_DOSE_CD[plant.endingClass]
+  return full * lying * (sheet === 'cardboard' ? CARDBOARD_FACTOR : 1)
 }
 
 /** Longest a sheet does its work, days. */

@@ -131,11 +131,13 @@ export const CHOP_SURVIVAL: Record<EndingClass, StageTable> = {
     [75, 0.08],
   ],
   vetch: [
+    [31, 0.65],
     [51, 0.35],
     [61, 0.16],
     [65, 0.08],
   ],
   'crimson clover': [
+    [31, 0.65],
     [51, 0.4],
     [61, 0.06],
     [65, 0.03],
@@ -147,11 +149,16 @@ export const CHOP_SURVIVAL: Record<EndingClass, StageTable> = {
     [71, 0.06],
   ],
   'perennial clover': always(0.95),
-  pea: always(0.05),
+  pea: [
+    [39, 0.5],
+    [61, 0.1],
+    [71, 0.03],
+  ],
   faba: [
     [31, 0.4],
     [51, 0.3],
-    [61, 0.1],
+    [61, 0.25],
+    [75, 0.1],
   ],
   'warm legume': [
     [31, 0.35],
@@ -189,8 +196,44 @@ export function chopSurvivalAt(
   return 1 - (1 - atGround) * Math.exp(-heightM / NODES_SAVED_M)
 }
 
-/** What a second chop a week later leaves of the first one's survivors. */
-const SECOND_PASS = 0.3
+/**
+ * What a second chop or crimp a week later leaves of the first one's survivors (judgement): leafy cereals tiller on as
+ * before, those in flower do not.
+ */
+const CEREAL_SECOND: StageTable = [
+  [45, 0.9],
+  [51, 0.6],
+  [61, 0.3],
+]
+const SECOND_PASS: Record<EndingClass, StageTable> = {
+  'winter cereal': CEREAL_SECOND,
+  'spring cereal': CEREAL_SECOND,
+  ryegrass: always(0.8),
+  sorghum: always(0.8),
+  millet: CEREAL_SECOND,
+  vetch: [
+    [51, 0.6],
+    [65, 0.3],
+  ],
+  'crimson clover': [
+    [51, 0.6],
+    [65, 0.3],
+  ],
+  'annual clover': [
+    [51, 0.6],
+    [65, 0.3],
+  ],
+  'perennial clover': always(0.8),
+  pea: always(0.3),
+  faba: always(0.4),
+  'warm legume': always(0.3),
+  brassica: always(0.4),
+  radish: always(0.3),
+  buckwheat: always(0.3),
+  phacelia: always(0.3),
+  'stalk broadleaf': always(0.3),
+  'leaf rosette': always(0.4),
+}
 
 /** Thermal time a treated plant takes to brown and die, °C d above 0 °C (judgement). */
 export const BROWNING_CD: Record<InstantAct, number> = {
@@ -238,10 +281,18 @@ export const burySurvival = (kind: EndingClass, depthM: number) =>
         depthM,
       )
 
-/** Survival after one pass of turning under (extension: 20–40 % of cereals, 10 % of soft covers; the rest judgement). */
-export function turnSurvival(kind: EndingClass): number {
+/** What turning under leaves of cereals: tillering, jointing, from heading on (extension). */
+const CEREAL_TURNED: StageTable = [
+  [29, 0.35],
+  [31, 0.25],
+  [45, 0.25],
+  [51, 0.1],
+]
+
+/** Survival after one pass of turning under (extension for cereals and soft covers; the rest judgement). */
+export function turnSurvival(kind: EndingClass, bbch: number): number {
   if (kind === 'ryegrass' || kind === 'perennial clover') return 0.4
-  return isTough(kind) ? 0.3 : 0.1
+  return isTough(kind) ? interpolate(CEREAL_TURNED, bbch) : 0.1
 }
 
 /** Survival after chopping and turning the crowns roots up under a cover (judgement, 0.05–0.3). */
@@ -276,7 +327,7 @@ export function actSurvival(act: InstantAct, kind: EndingClass, bbch: number): n
     case 'bury':
       return burySurvival(kind, isTough(kind) ? BURY_DEPTH_M.tough : BURY_DEPTH_M.soft)
     case 'turn':
-      return turnSurvival(kind)
+      return turnSurvival(kind, bbch)
     case 'flip':
       return flipSurvival(kind)
     case 'pull':
@@ -286,9 +337,9 @@ export function actSurvival(act: InstantAct, kind: EndingClass, bbch: number): n
   }
 }
 
-/** What a further pass leaves of the survivors, and the days to wait for it. */
-export function furtherPass(act: InstantAct, kind: EndingClass): { leaves: number; afterDays: number } {
-  return act === 'turn'
-    ? { leaves: turnSurvival(kind), afterDays: 10 }
-    : { leaves: SECOND_PASS, afterDays: 7 }
-}
+/** What a further pass leaves of the survivors, by class and stage. */
+export const furtherPass = (act: InstantAct, kind: EndingClass, bbch: number): number =>
+  act === 'turn' ? turnSurvival(kind, bbch) : interpolate(SECOND_PASS[kind], bbch)
+
+/** Days to wait for a further pass. */
+export const furtherPassAfter = (act: InstantAct): number => (act === 'turn' ? 10 : 7)

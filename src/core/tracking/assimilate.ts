@@ -91,14 +91,16 @@ export function resampleParameters(
   const picks = systematicPicks(weights, random.uniform())
   const onLogs = (values: Float64Array) => smoothed(values.map(Math.log), picks, random.normal).map(Math.exp)
   const drawn = {
-    species: memberParameters.species.map(({ development, growth, leaf, nitrogen, emergence, hardinessC }) => ({
-      development: onLogs(development),
-      growth: onLogs(growth),
-      leaf: onLogs(leaf),
-      nitrogen: onLogs(nitrogen),
-      emergence: onLogs(emergence),
-      hardinessC: smoothed(hardinessC, picks, random.normal),
-    })),
+    species: memberParameters.species.map(
+      ({ development, growth, leaf, nitrogen, emergence, hardinessC }) => ({
+        development: onLogs(development),
+        growth: onLogs(growth),
+        leaf: onLogs(leaf),
+        nitrogen: onLogs(nitrogen),
+        emergence: onLogs(emergence),
+        hardinessC: smoothed(hardinessC, picks, random.normal),
+      }),
+    ),
     release: onLogs(memberParameters.release),
     ...(memberParameters.plants && {
       plants: memberParameters.plants.map((values) => Float64Array.from(picks, (pick) => values[pick])),

@@ -1,12 +1,13 @@
 import { canFlatten } from '../../core/termination/flattening'
 import type { Method } from '../../core/termination/methods'
 import { dayNumber } from '../../core/foundations/day'
+import type { Aftermath } from '../../core/scenario/after'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import type { StandForecast } from '../../core/season/forecast'
 import { Chance } from '../../parts/Chance'
 import { single } from '../../parts/once'
 import { methodText } from '../../text/ending'
-import { dateRangeText, dryMatter, minutes, nitrogen, percent, shortDate } from '../../text/format'
+import { dateRangeText, dryMatter, minutes, nitrogen, percent, rangeText, shortDate } from '../../text/format'
 import { planCaseOf } from './planCase'
 import { planOf } from './planWords'
 import type { ShownMethod } from './shown'
@@ -139,8 +140,8 @@ const Label = ({ children }: { children: string }) => (
   <div className="quiet text-sm md:hidden">{children}</div>
 )
 
-const weeksText = (weeks: number) =>
-  weeks < 0.5 ? 'too thin for weeds' : `holds weeds ${Math.round(weeks)} wk`
+const weeksText = ({ p10, p90 }: Aftermath['holdsWeeks']) =>
+  p90 < 0.5 ? 'too thin for weeds' : `holds weeds ${rangeText(p10, p90)} wk`
 
 const signed = (grams: number, { garden }: EndView) =>
   grams < -0.05 ? `ties up ${nitrogen(-grams, garden.units)}` : nitrogen(Math.max(0, grams), garden.units)

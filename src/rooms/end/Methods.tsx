@@ -139,7 +139,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
           The stand is run to each start day in two hundred seasons; the chance is that of the whole plan with
           this way in it. Survival after a cut, crimp, burial or turning comes from a table by plant and
           stage; under a sheet it falls with thermal time (air plus 4.5 °C); under clear film with heat above
-          45 °C. Your own counts move the tables. Up to {percent(HAND_FINISH_SHARE)} standing again are taken
+          40 °C. Your own counts move the tables. Up to {percent(HAND_FINISH_SHARE)} standing again are taken
           to be pulled by hand. Dead is at most 10 % alive before transplants, 5 % before sowing; your waiting
           time is added. Safe means at least {percent(SAFE_CHANCE)}. Mulch, nitrogen and weeks come from
           running the residue on with each way; weeks count while half of the weeds are held.

@@ -69,7 +69,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
   )
   if (clear && plan.film)
     words.steps.push(
-      `The forecast gives ${Math.round(plan.film.p10)} to ${Math.round(plan.film.p90)} °C d of heat above 45 °C in a fortnight; soft covers want 60, cereals 90. Without strong sun lay black instead.`,
+      `The forecast gives ${Math.round(plan.film.p10)} to ${Math.round(plan.film.p90)} °C d of heat above 40 °C in a fortnight; soft covers want 60, cereals 90. Without strong sun lay black instead.`,
     )
   if (!clear && plan.deadDay && plan.deadDay > plan.day) {
     const half = plan.day + (plan.deadDay - plan.day) / 2

@@ -1,18 +1,20 @@
 import { useState } from 'react'
 import { segmentAreaM2 } from '../../core/garden/area'
-import { mulchDepthM, removal, strawToAdd, WANTED_MULCH_G } from '../../core/planting/feeding'
+import { creepingWeeds } from '../../core/garden/creepingWeeds'
+import { mulchDepthM, removal } from '../../core/planting/feeding'
 import type { Aftermath } from '../../core/scenario/after'
 import type { ScenarioOutcome } from '../../core/scenario/types'
 import { plantingMethods } from '../../core/planting/through'
 import type { Crop } from '../../core/plants/crops'
 import { weedSuppression } from '../../core/residue/pools'
 import { Caution } from '../../parts/Caution'
-import { centimetres, dryMatter, kilos, percent } from '../../text/format'
+import { centimetres, dryMatter, kilos, percent, rangeText } from '../../text/format'
 import { PLANTING_METHOD_NAME, THROUGH_REASON } from '../../text/planting'
 import { SelectField } from '../../parts/SelectField'
+import { useGarden } from '../../state/garden'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
-import { BroughtIn } from '../../parts/BroughtIn'
+import { HoldLonger } from './HoldLonger'
 
 const DEPTHS = [
   ['0.03', '3 cm'],
@@ -36,12 +38,13 @@ export function Residue({
   plant: PlantView
 }) {
   const { garden, view, cropPlan, planCrop, planted } = plant
+  const { data } = useGarden()
   const { units } = garden
   const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
   const mulchG = after.mulchG.p50
   const tieUp = outcome.criteria.find(({ detail }) => detail.id === 'tie-up')
   const establishment = cropPlan?.establishment ?? crop.establishment
-  const straw = strawToAdd(mulchG, areaM2)
+  const creeping = creepingWeeds(view.bed, data.stands, data.checks)
   const broughtG = (view.standCase.brought ?? []).reduce((sum, load) => sum + load.massG, 0)
   return (
     <section className="mt-6" aria-label="Mulch" data-testid="mulch">
@@ -49,16 +52,16 @@ export function Residue({
       <p>
         On planting day about <strong>{dryMatter(mulchG, units)}</strong> (
         {dryMatter(after.mulchG.p10, units)} to {dryMatter(after.mulchG.p90, units)}),{' '}
-        {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of
-        weeds at first
-        {after.holdsWeeks > 0 ? ` and half of them for ${after.holdsWeeks} weeks` : ''}.{' '}
-        {straw > 0.5
-          ? `To reach ${dryMatter(WANTED_MULCH_G, units)} add ${kilos(straw, units)} of straw or dry mulch.`
-          : 'That is enough; nothing needs to be added.'}{' '}
+        {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of the
+        weeds of seed at first
+        {after.holdsWeeks.p90 >= 0.5
+          ? ` and two thirds of them for ${rangeText(after.holdsWeeks.p10, after.holdsWeeks.p90)} weeks`
+          : ''}
+        .{creeping.length > 0 && ` Through any mulch comes: ${creeping.join(', ')}.`}{' '}
         {broughtG > 0 &&
           `${kilos((broughtG * areaM2) / 1000, units)} of it were brought here from other beds.`}
       </p>
-      {straw > 0.5 && <BroughtIn what="straw or hay" />}
+      <HoldLonger after={after} areaM2={areaM2} units={units} />
       <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="through">
         {plantingMethods(
           mulchG,

@@ -9,6 +9,7 @@ import { Swatch } from '../../parts/Swatch'
 import { useGarden } from '../../state/garden'
 import { PlantPage } from './PlantPage'
 import { MethodsReference } from './MethodsReference'
+import { Trust } from './Trust'
 import { PROPERTIES, usePlants, type PlantFilter, type SortKey } from './usePlants'
 import { Form } from '../../parts/Form'
 
@@ -75,6 +76,7 @@ function PlantTable({ unknown }: { unknown: boolean }) {
       </Scroll>
       {plants.length === 0 && <p className="mt-3">Nothing is like that. Take a filter off.</p>}
       <MethodsReference />
+      <Trust />
     </section>
   )
 }

@@ -89,10 +89,10 @@ export function CoverPicture({
               <input
                 type="range"
                 className="range range-sm mt-2 block w-52"
-                min={-0.2}
-                max={0.35}
-                step={0.01}
-                value={hand.threshold ?? reading?.threshold ?? 0.03}
+                min={-0.05}
+                max={0.2}
+                step={0.005}
+                value={hand.threshold ?? reading?.threshold ?? 0.05}
                 onChange={(event) => hand.setThreshold(Number(event.target.value))}
               />
               <span className="quiet flex justify-between font-normal">
@@ -116,14 +116,17 @@ export function CoverPicture({
               <div data-testid="picture-cover">
                 <strong>{percent(reading.cover)}</strong> green, give or take{' '}
                 {Math.max(1, Math.round(reading.error * 164))} points.
-                {reading.unclear > 0.1
-                  ? ` ${percent(reading.unclear)} is too dark or too bright to tell.`
-                  : ''}{' '}
+                {reading.tooMuchShadow
+                  ? ' Too much of it lies in hard shadow: shade the ring with your body and take it again.'
+                  : reading.unclear > 0.1
+                    ? ` ${percent(reading.unclear)} is too dark or too bright to tell by its colour.`
+                    : ''}{' '}
                 <Why>
-                  Each point’s green over its red and blue (excess green, Woebbecke 1995; Meyer and Neto
-                  2008), parted where the two kinds differ most (Otsu 1979). Painted: what was not counted as
-                  green. The range is 9 in 10, from the threshold, unclear ground and 3 points for the rest
-                  (judgement). Weeds are green too.
+                  How green each point is for its lightness (OKLab, Ottosson 2020), parted where the two kinds
+                  differ most (Otsu 1979); deep shadow and glare are told by what surrounds them; smooth
+                  bright things that reach in from the edge, such as boards and hands, are left out. Painted:
+                  what was not counted as green. The range is 9 in 10, from the threshold, leaf edges, what
+                  was told by its surroundings, and 3 points for the rest (judgement). Weeds are green too.
                 </Why>
               </div>
               <button
@@ -166,7 +169,7 @@ function Overlay({ reading, frame }: { reading: GreenCover; frame: Frame }) {
     context.clearRect(0, 0, width, height)
     const onto = ontoFrame(isFlat(frame) ? frame : WHOLE_PICTURE)
     const { grid, gridSize } = reading
-    const colours = ['rgb(46 20 60 / 72%)', '', 'rgb(255 214 0 / 80%)', '']
+    const colours = ['rgb(46 20 60 / 72%)', '', 'rgb(255 214 0 / 80%)', '', 'rgb(128 128 128 / 80%)']
     for (let at = 0; at < grid.length; at++) {
       const colour = colours[grid[at]]
       if (!colour) continue

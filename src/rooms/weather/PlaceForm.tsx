@@ -1,11 +1,13 @@
 import { Scroll } from '../../parts/Scroll'
 import { useState } from 'react'
-import { CLIMATE_TYPES, siteFromType } from '../../core/site/climateTypes'
+import { CLIMATE_TYPES, siteFromType, warmedBy, type ClimateType } from '../../core/site/climateTypes'
 import { Field } from '../../parts/Field'
-import { monthName } from '../../text/format'
+import { degrees, monthName } from '../../text/format'
 import { useCommit, useGarden } from '../../state/garden'
+import { ClimateByFrosts } from './ClimateByFrosts'
 import { placeInputOf, readPlace, ROWS, type RowName } from './place'
 import { Form } from '../../parts/Form'
+import { typedNumber } from '../../parts/typed'
 import { changed } from '../../data/writes'
 import { useEdits } from '../../parts/useEdits'
 
@@ -15,23 +17,24 @@ export function PlaceForm() {
   const commit = useCommit()
   const { seen, input, change, done } = useEdits(data.garden.site, placeInputOf)
   const [problems, setProblems] = useState<string[]>([])
+  const [started, setStarted] = useState<{ type: ClimateType; warmedC: number } | null>(null)
   const setMonth = (row: RowName, month: number, text: string) =>
     change({ [row]: input[row].map((old, i) => (i === month ? text : old)) })
 
   function startFrom(typeId: string) {
     const type = CLIMATE_TYPES.find((item) => item.id === typeId)
     if (!type) return
-    const latitude = Number(input.latitude)
-    const elevation = Number(input.elevationM)
-    change(
-      placeInputOf(
-        siteFromType(
-          type,
-          Number.isFinite(latitude) ? latitude : type.latitude,
-          Number.isFinite(elevation) ? elevation : type.elevationM,
-        ),
-      ),
-    )
+    const [latitude, elevation] = here(type)
+    change({ ...placeInputOf(siteFromType(type, latitude, elevation)), warming: input.warming })
+    setStarted({ type, warmedC: warmedBy(type, latitude, elevation) })
+  }
+  /** The latitude and elevation typed; a type's own where they are not numbers. */
+  function here(type: { latitude: number; elevationM: number }): [number, number] {
+    const [latitude, elevation] = [typedNumber(input.latitude), typedNumber(input.elevationM)]
+    return [
+      Number.isFinite(latitude) ? latitude : type.latitude,
+      Number.isFinite(elevation) ? elevation : type.elevationM,
+    ]
   }
 
   async function save() {
@@ -85,7 +88,35 @@ export function PlaceForm() {
           />
           near the coast
         </label>
+        <Field label="Warmer since 2005, °C per decade" hint="0.2–0.4 in most places; −0.5 to 1">
+          <input
+            className="input w-28"
+            value={input.warming}
+            onChange={(event) => change({ warming: event.target.value })}
+          />
+        </Field>
       </div>
+      {started && (
+        <p className="quiet max-w-3xl text-sm" role="status">
+          Taken from {started.type.latitude}° and {started.type.elevationM} m
+          {Math.abs(started.warmedC) >= 0.25
+            ? `, made ${degrees(started.warmedC, data.garden.units)} for where you are`
+            : ''}
+          . Compare a month you know.
+        </p>
+      )}
+      <ClimateByFrosts
+        place={{
+          latitude: typedNumber(input.latitude),
+          elevationM: typedNumber(input.elevationM),
+          coastal: input.coastal,
+        }}
+        units={data.garden.units}
+        onFitted={(site) => {
+          change({ ...placeInputOf(site), warming: input.warming })
+          setStarted(null)
+        }}
+      />
       <Scroll label="Normals to fill in">
         <table className="table table-sm w-auto">
           <thead>

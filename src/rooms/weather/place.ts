@@ -13,10 +13,14 @@ export const ROWS = [
 export type RowName = (typeof ROWS)[number]['name']
 
 /** A place as typed: numbers are text until they are checked. */
-export type PlaceInput = { latitude: string; elevationM: string; coastal: boolean } & Record<
-  RowName,
-  string[]
->
+export type PlaceInput = {
+  latitude: string
+  elevationM: string
+  coastal: boolean
+  warming: string
+  /** Fitted, not typed. */
+  daySpread: number | undefined
+} & Record<RowName, string[]>
 
 export function placeInputOf(site: SiteClimate): PlaceInput {
   const texts = (values: readonly number[]) => values.map(String)
@@ -24,6 +28,8 @@ export function placeInputOf(site: SiteClimate): PlaceInput {
     latitude: String(site.latitude),
     elevationM: String(Math.round(site.elevationM)),
     coastal: site.coastal,
+    warming: String(site.warmingCPerDecade ?? 0),
+    daySpread: site.daySpread,
     tMaxC: texts(site.tMaxC),
     tMinC: texts(site.tMinC),
     rainMm: texts(site.rainMm),
@@ -62,6 +68,10 @@ export function readPlace(
     tMinC: numbers(input.tMinC),
     rainMm: numbers(input.rainMm),
     wetDays: numbers(input.wetDays),
+    ...(input.warming !== placeInputOf(seen).warming
+      ? { warmingCPerDecade: typedNumber(input.warming) }
+      : seen.warmingCPerDecade !== undefined && { warmingCPerDecade: seen.warmingCPerDecade }),
+    ...(input.daySpread !== undefined && { daySpread: input.daySpread }),
   })
   if (parsed.success) return { site: parsed.data }
   return { problems: parsed.error.issues.map(describeIssue) }

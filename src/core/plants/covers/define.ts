@@ -1,7 +1,8 @@
+import { archetypeOf, withCalibration } from '../calibration'
 import { HARMS } from '../harms'
 import type { PlantGroup, Species, SpeciesParameters } from '../parameters'
 
-type Facts = Omit<Species, 'parameters' | 'sources' | 'harms'>
+type Facts = Omit<Species, 'parameters' | 'stated' | 'archetype' | 'sources' | 'harms'>
 type Shared = 'group' | 'family' | 'perennial' | 'inoculantGroup' | 'flowerValue' | 'rootPower' | 'allelopathy' | 'cautions' | 'season' | 'habit' | 'rooting' | 'edible' | 'weediness' | 'rootKnot' | 'biofumigant' | 'endingClass'
 
 /** What a species of a kind states: what differs from its kind, and its parameters where they differ from the archetype. */
@@ -21,9 +22,13 @@ const SOURCES: Record<PlantGroup, Species['sources']> = {
 
 /** Makes the species of a kind from what they share and what each states. */
 export function kind(shared: Partial<Pick<Facts, Shared>> & Pick<Facts, 'group'>, entries: readonly Entry[]): Species[] {
-  return entries.map(({ base, own, ...entry }) => ({
-    ...USUAL, ...shared, ...entry, harms: HARMS[entry.id] ?? [],
-    parameters: { ...base, ...own },
-    sources: SOURCES[shared.group],
-  }) as Species)
+  return entries.map(({ base, own, ...entry }) => {
+    const archetype = archetypeOf(base)
+    const stated = { ...base, ...own }
+    return {
+      ...USUAL, ...shared, ...entry, harms: HARMS[entry.id] ?? [], archetype, stated,
+      parameters: withCalibration(stated, archetype, entry.id),
+      sources: SOURCES[shared.group],
+    } as Species
+  })
 }

@@ -18,8 +18,8 @@ export type Verdict = {
   expected: string
   got: string
   inside: boolean
-  /** How far outside, as a share of the range's width; 0 inside, 3 where there is no answer. */
-  miss: number
+  /** How far from the middle of the range, in halves of its width: 1 at its ends; 6 at the most, and where there is no answer. */
+  off: number
 }
 
 /** Days a stand is followed, and of weather before it is sown. */
@@ -27,7 +27,9 @@ const FOLLOWED_DAYS = 400
 const LEAD_DAYS = 60
 const YEAR = 2025
 const SEED = 11
-const NO_ANSWER = 3
+const MOST_OFF = 6
+/** Dates within this of the middle are not told apart, half a width in days. */
+const LEAST_HALF_DAYS = 7
 const STAGE_OF = { heading: 51, flower: 61, halfBloom: 65 } as const
 
 /** The first day of that month and day from `after` on. */
@@ -41,6 +43,18 @@ type Grown = { run: StandRun; ensemble: WeatherEnsemble; sowDay: number; species
 
 const componentsOf = (stand: CaseStand): [string, number][] => stand.mix ?? [[stand.species!, 1]]
 
+/** Days after a dated range's end that a stand is still followed, to tell how late it is. */
+const LATE_DAYS = 45
+
+/** Days after sowing that a check looks at. */
+function daysOf(check: CaseCheck, sowDay: number): number {
+  if ('on' in check) return nextDay(check.on, sowDay) - sowDay + 1
+  if ('by' in check) return nextDay(check.by, sowDay) - sowDay + 1
+  if (check.kind in STAGE_OF)
+    return nextDay((check.range as [string, string])[1], sowDay) - sowDay + LATE_DAYS
+  return FOLLOWED_DAYS
+}
+
 function grow(stand: CaseStand, site: CaseSite, members: number, ensembleFor: EnsembleFor): Grown {
   const sowDay = dayNumber(`${YEAR}-${stand.sow}`)
   const sown = componentsOf(stand).flatMap(([id, rate]) => {
@@ -48,7 +62,9 @@ function grow(stand: CaseStand, site: CaseSite, members: number, ensembleFor: En
     if (!plant) throw new Error(`${stand.site}: there is no species “${id}” in the catalogue.`)
     return raked(plant, rate)
   })
-  const ensemble = ensembleFor(site, sowDay)
+  const followed = Math.max(...stand.checks.map((check) => daysOf(check, sowDay)))
+  const whole = ensembleFor(site, sowDay)
+  const ensemble = { ...whole, days: Math.min(whole.days, LEAD_DAYS + followed) }
   const run = runStand(plainInput(sown, sowDay), ensemble, drawMemberParameters(sown, members, SEED + 2))
   return { run, ensemble, sowDay, species: componentsOf(stand).map(([id]) => id) }
 }
@@ -59,6 +75,14 @@ const middle = (values: Float64Array): number => quantilesOf(values)?.p50 ?? NaN
 function dateOf({ run }: Grown, component: number, stage: number): number {
   const { chance, quantiles } = dateQuantiles(stageDays(run, component, stage))
   return chance >= 0.5 && quantiles ? Math.round(quantiles.p50) : NaN
+}
+
+/** Median of something over the members that reach a stage, when they do; NaN where fewer than half do. */
+function whenAt({ run }: Grown, component: number, stage: number, of: (at: number) => number): number {
+  const reached = [...stageDays(run, component, stage)].flatMap((day, member) =>
+    Number.isNaN(day) ? [] : of(member * run.days + day - run.startDay),
+  )
+  return reached.length * 2 >= run.members ? middle(Float64Array.from(reached)) : NaN
 }
 
 /** What a check measures, as a number in the unit of its range; dates as day numbers. */
@@ -85,13 +109,12 @@ function measure(grown: Grown, check: CaseCheck): number {
       const spread = quantilesOf(valuesOn(run, run.species[component].alive, nextDay(check.on, sowDay)))
       return spread ? 100 * (spread.p90 - spread.p10) : NaN
     }
-    case 'atStage': {
-      const days = stageDays(run, component, check.stage)
-      const reached = [...days].flatMap((day, member) =>
-        Number.isNaN(day) ? [] : run.massG[member * run.days + day - run.startDay],
-      )
-      return reached.length * 2 >= run.members ? middle(Float64Array.from(reached)) / 100 : NaN
-    }
+    case 'atStage':
+      return whenAt(grown, component, check.stage, (at) => run.massG[at] / 100)
+    case 'nitrogenPct':
+      return whenAt(grown, component, check.stage, (at) => (100 * run.nitrogenG[at]) / run.massG[at])
+    case 'nitrogenKgHa':
+      return whenAt(grown, component, check.stage, (at) => 10 * run.nitrogenG[at])
     case 'reaches': {
       const by = nextDay(check.by, sowDay)
       const days = stageDays(run, component, check.stage)
@@ -119,18 +142,13 @@ function verdictOf(
   [low, high]: readonly [number, number],
   dated: boolean,
 ): Verdict {
-  const inside = value >= low && value <= high
-  const width = Math.max(high - low, dated ? 10 : 1e-9)
+  const half = Math.max((high - low) / 2, dated ? LEAST_HALF_DAYS : 1e-9)
   return {
     ...where,
     expected: `${textOf(low, dated)} – ${textOf(high, dated)}`,
     got: textOf(value, dated),
-    inside,
-    miss: inside
-      ? 0
-      : Number.isNaN(value)
-        ? NO_ANSWER
-        : Math.min(NO_ANSWER, Math.max(low - value, value - high) / width),
+    inside: value >= low && value <= high,
+    off: Number.isNaN(value) ? MOST_OFF : Math.min(MOST_OFF, Math.abs(value - (low + high) / 2) / half),
   }
 }
 
@@ -145,7 +163,7 @@ function judgeStand(stand: CaseStand, site: CaseSite, members: number, ensembleF
         ? ` on ${check.on}`
         : check.kind === 'reaches'
           ? ` ${check.stage} by ${check.by}`
-          : check.kind === 'atStage'
+          : 'stage' in check
             ? ` ${check.stage}`
             : ''
     const where = {
@@ -179,8 +197,11 @@ function judgeWinter(winter: CaseWinter, site: CaseSite, members: number): Verdi
   )
 }
 
-/** Judges every check of a file. Sites that are not in the list are said by name. */
-export function judgeCases({ cases }: CaseFile, sites: readonly CaseSite[], members: number): Verdict[] {
+/** One case of a file. */
+export type Case = CaseFile['cases'][number]
+
+/** Judges cases again and again: the weather of a site is made once. Sites that are not in the list are said by name. */
+export function caseJudge(sites: readonly CaseSite[], members: number): (one: Case) => Verdict[] {
   const ensembles = new Map<string, WeatherEnsemble>()
   const ensembleFor: EnsembleFor = (site, sowDay) => {
     const key = `${site.id} ${sowDay}`
@@ -190,9 +211,13 @@ export function judgeCases({ cases }: CaseFile, sites: readonly CaseSite[], memb
     ensembles.set(key, known)
     return known
   }
-  return cases.flatMap((one) => {
+  return (one) => {
     const site = sites.find(({ id }) => id === one.site)
     if (!site) throw new Error(`There is no site “${one.site}” in the file of sites.`)
     return 'checks' in one ? judgeStand(one, site, members, ensembleFor) : [judgeWinter(one, site, members)]
-  })
+  }
 }
+
+/** Judges every check of a file. */
+export const judgeCases = ({ cases }: CaseFile, sites: readonly CaseSite[], members: number): Verdict[] =>
+  cases.flatMap(caseJudge(sites, members))

@@ -25,8 +25,12 @@ const measured = z.object({
   of: z.string().optional(),
   range: numbers,
 })
-/** Median mass, t/ha, when a stage is reached. */
-const atStage = z.object({ kind: z.literal('atStage'), stage: z.number(), range: numbers })
+/** Medians when a stage is reached: mass, t/ha; nitrogen, % of it; nitrogen, kg/ha. */
+const atStage = z.object({
+  kind: z.enum(['atStage', 'nitrogenPct', 'nitrogenKgHa']),
+  stage: z.number(),
+  range: numbers,
+})
 /** Share of members that reach a stage by a day, %. */
 const reaches = z.object({ kind: z.literal('reaches'), stage: z.number(), by: monthDay, range: numbers })
 /** Median days from sowing. */
@@ -34,7 +38,7 @@ const lasts = z.object({ kind: z.enum(['emergeDays', 'flowerDays', 'cover30Days'
 const check = z.union([dated, measured, atStage, reaches, lasts])
 export type CaseCheck = z.infer<typeof check>
 
-const confidence = z.enum(['h', 'm', 'l']).optional()
+const confidence = z.enum(['must', 'h', 'm', 'l']).optional()
 /** What is known of a site's winters: the median of each winter's largest snow water, mm, and of its nights at or below 0 °C. */
 const winter = z.object({
   site: z.string(),

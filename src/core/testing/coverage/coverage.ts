@@ -95,7 +95,11 @@ function followed(index: number, source: Source, errors: Errors, members: number
   const [siteName, speciesId, sownOn] = CASES[index % CASES.length]
   const told = { site: TEST_SITES[siteName], plant: findSpecies(speciesId)!, sowDay: dayNumber(sownOn) }
   const seed = mixSeed(0x7247, index)
-  const hidden = hiddenStand(told, source, errors, seed, { seasons: 1 + PAST_SEASONS, lead: LEAD, days: DAYS })
+  const hidden = hiddenStand(told, source, errors, seed, {
+    seasons: 1 + PAST_SEASONS,
+    lead: LEAD,
+    days: DAYS,
+  })
   const looks = looksAt(hidden, errors, seed)
   const bloom = crossing(hidden.run, BLOOM)[0]
   if (!looks || !(bloom >= looks[2].day + 1)) return null
@@ -122,7 +126,9 @@ function followed(index: number, source: Source, errors: Errors, members: number
   const [before, after] = [forecast([]), forecast(looks)]
   const all = QUANTITY_NAMES.map((name) => {
     const ranges = [before[name], after[name], truth[name].subarray(1)].map((values) => quantilesOf(values))
-    const [without, with3, past] = ranges.map((range) => range && held(range, truth[name][0], QUANTITIES[name]))
+    const [without, with3, past] = ranges.map(
+      (range) => range && held(range, truth[name][0], QUANTITIES[name]),
+    )
     return without && with3 && past ? ([name, { before: without, after: with3, past }] as const) : null
   })
   return all.some((one) => one === null) ? null : (Object.fromEntries(all.map((one) => one!)) as Season)
@@ -149,10 +155,9 @@ export function coverageOf(source: Source, errors: Errors, seasons: number, memb
   const median = (values: readonly number[]) => quantilesOf(values)?.p50 ?? NaN
   return QUANTITY_NAMES.map((quantity) => {
     const each = (of: (values: readonly Held[]) => number) =>
-      Object.fromEntries(WHEN.map((when) => [when, of(all.map((season) => season[quantity][when]))])) as Record<
-        keyof Forecasts,
-        number
-      >
+      Object.fromEntries(
+        WHEN.map((when) => [when, of(all.map((season) => season[quantity][when]))]),
+      ) as Record<keyof Forecasts, number>
     return {
       quantity,
       seasons: all.length,

@@ -44,8 +44,7 @@ function otherPlant(plant: Species, { parameters: errors }: Errors, random: Rand
   const colder = errors.hardinessSdC * random.normal()
   set('lt50HardyC', own.lt50HardyC + colder)
   const warmer = errors.growTemperatureSdC * random.normal()
-  for (const name of ['growBaseC', 'growOptLowC', 'growOptHighC', 'growMaxC'] as const)
-    own[name] += warmer
+  for (const name of ['growBaseC', 'growOptLowC', 'growOptHighC', 'growMaxC'] as const) own[name] += warmer
   return { ...plant, parameters: own }
 }
 

@@ -1,4 +1,5 @@
 import type { SpeciesParameters } from '../../plants/parameters'
+import { physics } from '../../stand/physics'
 import { bbchAt } from '../../stand/stage'
 import {
   laid,
@@ -107,11 +108,15 @@ export function live(
     memberParameters.nitrogen *
     (tonnes <= 0.5 ? p.nitrogenPlateau : Math.min(p.nitrogenPlateau, p.nitrogenA * tonnes ** -p.nitrogenB))
   const fed =
-    now().mass <= 0 ? 1 : limit((1.35 * (100 * now().nitrogen)) / now().mass / critical - 0.2, 0.15, 1)
-  const awake = plant.perennial ? 0.35 + 0.65 * limit((day.daylight - 10) / 3, 0, 1) : 1
+    now().mass <= 0
+      ? 1
+      : limit((physics.hungerSlope * (100 * now().nitrogen)) / now().mass / critical - 0.2, 0.15, 1)
+  const awake = plant.perennial
+    ? physics.dormantGrowth + (1 - physics.dormantGrowth) * limit((day.daylight - 10) / 3, 0, 1)
+    : 1
   const response =
     (awake *
-      limit((day.tMin - p.growBaseC + 7) / 10, 0, 1) *
+      limit((day.tMin - p.growBaseC - physics.coldNightC) / 10, 0, 1) *
       trapezoid(
         day.tMax - 0.25 * (day.tMax - day.tMin),
         p.growBaseC,
@@ -120,6 +125,7 @@ export function live(
         p.growMaxC,
       )) /
     (p.growOptLowC - p.growBaseC)
+  const leafy = age < p.t31Cd ? 1 : limit((p.t51Cd - age) / (p.t51Cd - p.t31Cd), 0, 1)
   const gain = p.lightUseGMj * light * response * waterLimit * fed * memberParameters.growth
   const leafShare =
     age < p.t31Cd
@@ -129,7 +135,11 @@ export function live(
         : Math.max(plant.perennial ? 0.2 : 0, 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd)
   const young = now().lai < 0.8 && age < p.t61Cd
   const exponential =
-    now().lai * (Math.exp(p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(memberParameters.growth * memberParameters.leaf)) - 1)
+    now().lai *
+    (Math.exp(
+      p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(memberParameters.growth * memberParameters.leaf),
+    ) -
+      1)
   const grown = young
     ? Math.max(gain, (exponential / p.specificLeafM2G) * 1.2 * Math.min(1, 2 * response))
     : gain
@@ -143,13 +153,16 @@ export function live(
   })
   world = { ...world, grown: world.grown + grown }
 
-  const leafy = age < p.t31Cd ? 1 : limit((p.t51Cd - age) / (p.t51Cd - p.t31Cd), 0, 1)
-  const withered = Math.min(0.2, (leafy * thermal) / 900 + 0.014 * Math.max(0, mean - p.growOptHighC))
+  const withered = Math.min(
+    0.2,
+    (leafy * thermal) / physics.shootLifeCd + physics.heatLossPerC * Math.max(0, mean - p.growOptHighC),
+  )
   if (withered > 0) {
     const { lai } = now()
     world = withPlant(lose(world, c, withered, withered * 0.35), c, { lai: lai * (1 - withered) })
   }
-  const crowded = before > 4.5 ? before * Math.min(0.05, 0.012 * (before - 4.5)) : 0
+  const crowded =
+    before > physics.selfShadingLai ? before * Math.min(0.05, 0.012 * (before - physics.selfShadingLai)) : 0
   const old = age > p.t61Cd + (plant.perennial ? p.t75Cd : 0) ? before * Math.min(0.1, 0.0028 * thermal) : 0
   if (crowded + old > 0) {
     const area = Math.min(now().lai, crowded + old)
@@ -160,12 +173,12 @@ export function live(
 
   const demand = Math.max(0, (critical / 100) * now().mass * 1.05 - now().nitrogen)
   const nodules = p.fixationShare > 0 && age > 120
-  const uptake = Math.min(0.08 * world.mineral, nodules ? 0.4 * demand : demand)
+  const uptake = Math.min(physics.uptakeShare * world.mineral, nodules ? 0.4 * demand : demand)
   const fixed = nodules ? (demand - uptake) * p.fixationShare : 0
   set({ nitrogen: now().nitrogen + uptake + fixed })
   world = { ...world, mineral: world.mineral - uptake, fixed: world.fixed + fixed }
 
-  const covered = 1 - Math.exp((-0.4 * day.snow) / 8)
+  const covered = 1 - Math.exp((-0.4 * day.snow) / physics.shelteringCm)
   const reach = p.crownSoilShare / (p.crownSoilShare + 0.2)
   const shelter = p.crownSoilShare + Math.max(0, 0.95 - p.crownSoilShare) * reach * covered
   const crown = shelter * soilC + (1 - shelter) * day.tMin
@@ -174,8 +187,10 @@ export function live(
   const lt50 =
     crown < 10
       ? now().lt50 +
-        Math.min(0.12, 0.009 * (10 - crown)) * (hardest - now().lt50) * (now().lt50 > hardest ? 1 : 0.5)
-      : now().lt50 + Math.min(0.25, 0.018 * (crown - 10)) * (p.lt50TenderC - now().lt50)
+        Math.min(0.12, physics.hardeningPerC * (10 - crown)) *
+          (hardest - now().lt50) *
+          (now().lt50 > hardest ? 1 : 0.5)
+      : now().lt50 + Math.min(0.25, physics.softeningPerC * (crown - 10)) * (p.lt50TenderC - now().lt50)
   set({ lt50 })
   const own = lt50 + memberParameters.hardiness
   const night = 1 / (1 + Math.exp(own - crown))
@@ -188,7 +203,7 @@ export function live(
     world = withPlant(lose(world, c, burnt / 2, burnt / 2), c, { lai: lai * (1 - burnt) })
   }
   if (day.tMax > p.heatC) world = lethal(world, c, Math.min(0.5, 0.03 * (day.tMax - p.heatC)))
-  if (mean > p.growOptHighC) world = lethal(world, c, 0.016 * (mean - p.growOptHighC))
+  if (mean > p.growOptHighC) world = lethal(world, c, physics.hotDayLossPerC * (mean - p.growOptHighC))
   if (!plant.perennial && bbchAt(age, p) >= 89) world = lethal(world, c, 0.06)
   return world
 }

@@ -1,0 +1,117 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { readSites } from './cases'
+import { rankCovers } from '../src/core/choosing/rank'
+import type { ChooseQuestion, Limits, MixComponent } from '../src/core/choosing/types'
+import { findPurpose } from '../src/core/choosing/purposes'
+import { dayNumber, isoDate } from '../src/core/foundations/day'
+import type { PurposeId } from '../src/core/garden/schema'
+import { findSpecies } from '../src/core/plants/catalogue'
+import { testTool } from '../src/core/testing/beds'
+import { questionWeather, testMeans, testQuestion } from '../src/core/testing/questions'
+import { endingText, reasonText } from '../src/text/choosing'
+import { inHundred, shortDate } from '../src/text/format'
+
+/**
+ * `npm run choosing`: ranks covers for twelve windows at six sites and writes docs/choosing.md, with what a grower said of
+ * each, kept in validation/windows.json.
+ */
+type Window = {
+  title: string
+  site: string
+  from: string
+  wantedBy: string
+  purpose: PurposeId
+  crop: 'transplant' | 'seed' | null
+  tools: ('scythe' | 'crimp board' | 'black tarp')[]
+  limits?: Partial<Limits>
+  comment: string
+}
+
+const MEMBERS = 60
+const { windows } = JSON.parse(readFileSync('validation/windows.json', 'utf8')) as { windows: Window[] }
+const sites = readSites()
+
+function questionOf({ from, wantedBy, purpose, crop, tools, limits }: Window): ChooseQuestion {
+  const question = testQuestion(from, wantedBy, {
+    purposes: [purpose],
+    means: testMeans({
+      tools: tools.map((kind) => (kind === 'black tarp' ? testTool(kind, 2, 12) : testTool(kind))),
+    }),
+    ...(limits && { limits }),
+  })
+  return crop === null
+    ? { ...question, follows: { kind: 'nothing' } }
+    : {
+        ...question,
+        follows: { kind: 'deadline', day: dayNumber(wantedBy), establishment: crop },
+      }
+}
+
+const nameOf = (components: readonly MixComponent[]) =>
+  components.map(({ speciesId }) => findSpecies(speciesId)!.name).join(' + ')
+const amountText = (purpose: PurposeId, value: number) => {
+  const { unit, measure } = findPurpose(purpose)
+  const number =
+    unit === 'dry matter'
+      ? `${(value / 100).toFixed(1)} t/ha`
+      : unit === 'nitrogen'
+        ? `${Math.round(value * 10)} kg/ha`
+        : `${Math.round(value)} ${unit}`
+  return `${number} ${measure}`
+}
+
+function sectionOf(window: Window): string[] {
+  const question = questionOf(window)
+  const site = sites.find(({ id }) => id === window.site)!
+  const { candidates, rejections } = rankCovers(question, questionWeather(question, site, MEMBERS))
+  console.log(
+    `${window.title}: ${candidates
+      .slice(0, 3)
+      .map(({ components }) => nameOf(components))
+      .join('; ')}`,
+  )
+  return [
+    `## ${window.title}`,
+    '',
+    `${window.site}, free from ${shortDate(question.today)}, ${
+      window.crop === null
+        ? `nothing planned until ${shortDate(dayNumber(window.wantedBy))}`
+        : `wanted ${shortDate(dayNumber(window.wantedBy))} for ${window.crop === 'seed' ? 'sowing' : 'transplants'}`
+    }; ${findPurpose(window.purpose).name.toLowerCase()}; tools: ${window.tools.join(', ')}.`,
+    '',
+    '| | cover | sown | chance | comes to | ended |',
+    '| --- | --- | --- | --- | --- | --- |',
+    ...candidates.slice(0, 5).map((candidate, i) => {
+      const [result] = candidate.purposes
+      return `| ${i + 1} | ${nameOf(candidate.components)} | ${isoDate(candidate.sowDay).slice(5)} | ${inHundred(candidate.chance)} in 100 | ${result ? amountText(result.id, result.amount.p50) : ''} | ${endingText({ ...candidate, follows: question.follows.kind })} |`
+    }),
+    '',
+    ...(rejections.length > 0
+      ? [
+          'First left out:',
+          '',
+          ...rejections
+            .slice(0, 5)
+            .map(
+              ({ components, limit, reason }) =>
+                `- ${nameOf(components)}: ${limit}. ${reasonText(reason, 'metric', 'EUR')}`,
+            ),
+          '',
+        ]
+      : []),
+    `**A grower:** ${window.comment}`,
+    '',
+  ]
+}
+
+writeFileSync(
+  'docs/choosing.md',
+  [
+    '# What Choose answers for twelve windows',
+    '',
+    'Written by `npm run choosing`; the comments stand in `validation/windows.json`. A bed of 10 × 0.75 m on loam of medium',
+    'fertility; chance is that of the whole plan, from sowing to planting.',
+    '',
+    ...windows.flatMap(sectionOf),
+  ].join('\n'),
+)

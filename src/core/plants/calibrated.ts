@@ -1,0 +1,57 @@
+import type { Calibration } from './calibration'
+
+/** Written by `npm run calibrate`; do not edit. */
+export const CALIBRATED: Calibration = {
+  shared: {
+    shootLifeCd: 1100,
+    heatLossPerC: 0.018,
+    hotDayLossPerC: 0.02,
+    coldNightC: -9,
+    dormantGrowth: 0.2,
+    selfShadingLai: 6,
+    softeningPerC: 0.0225,
+    uptakeShare: 0.1,
+  },
+  archetypes: {
+    brassica: { leafGrowth: 0.08, emergence: -0.175, lightUse: 0.1875, daylength: 0.25 },
+    clover: { leafGrowth: -0.08, lightUse: 0.15, hardinessC: 0.525, daylength: -0.0625 },
+    softBroadleaf: { lightUse: 0.225, emergence: -0.025, leafGrowth: 0.04 },
+    springCereal: {
+      thermalTime: -0.1,
+      daylength: 0.25,
+      hardinessC: -0.35,
+      emergence: -0.05,
+      lightUse: 0.1125,
+      leafGrowth: 0.02,
+    },
+    viningLegume: { leafGrowth: 0.16, lightUse: 0.15, daylength: 0.25, hardinessC: 0.175 },
+    warmGrass: { lightUse: 0.1125, thermalTime: -0.02, daylength: 0.0625 },
+    warmLegume: { daylength: 0.4375, lightUse: 0.0375, thermalTime: -0.04 },
+    winterCereal: { daylength: 0.75, leafGrowth: 0.06, lightUse: -0.1125 },
+  },
+  species: {
+    alfalfa: { lightUse: -0.3, leafGrowth: -0.21, thermalTime: -0.03 },
+    buckwheat: { thermalTime: 0.09, lightUse: 0.0375 },
+    'cereal-rye': { emergence: -0.1125, hardinessC: 0.2, leafGrowth: -0.03 },
+    'crimson-clover': { leafGrowth: 0.06, lightUse: 0.075, thermalTime: -0.06, emergence: -0.0375 },
+    'faba-bean': { lightUse: 0.0375 },
+    'hairy-vetch': { lightUse: -0.075, daylength: 0.125 },
+    oats: { lightUse: 0.15, hardinessC: -0.4, leafGrowth: 0.06, thermalTime: -0.06, daylength: 0.0625 },
+    'oilseed-radish': { lightUse: -0.0375, daylength: 0.0625 },
+    phacelia: {
+      lightUse: 0.075,
+      thermalTime: -0.06,
+      emergence: -0.0375,
+      leafGrowth: 0.03,
+      daylength: 0.0625,
+    },
+    'red-clover': { lightUse: -0.15, leafGrowth: -0.06, thermalTime: -0.03 },
+    'sorghum-sudangrass': { lightUse: 0.1125, thermalTime: -0.03, daylength: 0.0625 },
+    soybean: { emergence: -0.0375, daylength: 0.125, lightUse: 0.0375, thermalTime: -0.03 },
+    'sunn-hemp': { lightUse: 0.0375, daylength: 0.0625 },
+    'white-clover': { lightUse: -0.1125 },
+    'white-mustard': { leafGrowth: 0.03, lightUse: 0.0375, thermalTime: -0.03, daylength: 0.0625 },
+    'winter-pea': { hardinessC: 0.4, thermalTime: -0.03 },
+    'winter-rape': { thermalTime: -0.24, daylength: 0.75 },
+  },
+}

@@ -1,0 +1,47 @@
+import { useState } from 'react'
+import { mulchDepthM } from '../../core/planting/feeding'
+import { toHoldUntil, type Aftermath } from '../../core/scenario/after'
+import { BroughtIn } from '../../parts/BroughtIn'
+import { SelectField } from '../../parts/SelectField'
+import { Why } from '../../parts/Why'
+import { centimetres, kilos, type Units } from '../../text/format'
+
+const WEEKS = ['4', '6', '8', '10', '12', '16'] as const
+/** Dry straw of one small bale, kg (12–18). */
+const BALE_KG = 15
+
+/** What to lay on top for the mulch to hold weeds until a week of the grower's choosing. */
+export function HoldLonger({ after, areaM2, units }: { after: Aftermath; areaM2: number; units: Units }) {
+  const [weeks, setWeeks] = useState<(typeof WEEKS)[number]>('8')
+  const addG = toHoldUntil(after, Number(weeks))
+  const addKg = (addG * areaM2) / 1000
+  const bales = addKg / BALE_KG
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1" data-testid="hold-longer">
+      <SelectField
+        label="Hold weeds for, weeks"
+        className="w-24"
+        value={weeks}
+        onChange={setWeeks}
+        options={WEEKS.map((week) => [week, week] as const)}
+      />
+      <p className="max-w-prose">
+        {addKg < 0.5 ? (
+          'What lies there is enough.'
+        ) : (
+          <>
+            Add <strong>{kilos(addKg, units)}</strong> of dry straw
+            {bales >= 0.75 ? ` (${bales.toFixed(0)} small ${bales < 1.5 ? 'bale' : 'bales'})` : ''}, or{' '}
+            {centimetres(mulchDepthM(addG), units)} of chips.{' '}
+          </>
+        )}{' '}
+        <Why>
+          Two thirds of the small annual weeds are held back by 580 g of dry mulch per m² (400 to 800, by
+          weeds and weather). It rots by warmth and rain, what is added as fast as what lies there. A small
+          bale is taken as 15 kg.
+        </Why>
+      </p>
+      {addKg >= 0.5 && <BroughtIn what="straw or hay" />}
+    </div>
+  )
+}
