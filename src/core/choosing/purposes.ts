@@ -72,7 +72,7 @@ export const PURPOSES: readonly Purpose[] = [
     name: 'Cover a short gap',
     measure: 'to half cover',
     unit: 'days',
-    goal: 32,
+    goal: 35,
     from: 'days from sowing until half the ground is green',
     amount: (counting) => daysToCover(counting, 0.5),
   },

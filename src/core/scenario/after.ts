@@ -26,10 +26,10 @@ export type Aftermath = {
 }
 
 /**
- * Mulch that spares hoeing, g m⁻²: it holds two thirds of the small-seeded annual weeds by 1 − exp(−0.0019 g) (after
- * Teasdale and Mohler 2000; 400–800 by weeds and weather).
+ * Mulch that spares hoeing, g m⁻²: it holds three quarters of the small-seeded annual weeds by 1 − exp(−0.0019 g) (after
+ * Teasdale and Mohler 2000; 600–1000 by weeds and weather).
  */
-export const HOLDING_G = 580
+export const HOLDING_G = 730
 /** Weeks looked ahead for mulch. */
 const LOOK_WEEKS = 18
 /** Straw that is added lies at least this long, share after the weeks asked for (judgement). */

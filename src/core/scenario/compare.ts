@@ -23,7 +23,10 @@ const OPEN_LOOK_DAYS = 120
 
 /** A night or a day beyond these in a member counts as cold or heat that may end a stand, °C. */
 const COLD_C = -3
-const HEAT_C = 34
+const HEAT_C = 36
+/** Days on the whole hotter than cool-season covers bear, °C, and how many of them thin a stand out (judgement). */
+const HOT_MEAN_C = 26
+const HOT_DAYS = 10
 
 /** One way of ending a stand: what shuts it, or what it comes to over its start days. */
 export type TerminationOption = {
@@ -70,15 +73,22 @@ export function startDays(fromDay: number, toDay: number, most = MOST_STARTS): n
 
 /** The chance that cold or heat that kills comes between two days. */
 function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead {
-  const any = (test: (member: number, i: number) => boolean) =>
+  const first = Math.max(0, fromDay - ensemble.startDay)
+  const last = Math.min(ensemble.days, toDay - ensemble.startDay)
+  const chance = (days: number, test: (member: number, i: number) => boolean) =>
     shareOf(ensemble.members.length, (member) => {
-      const last = Math.min(ensemble.days, toDay - ensemble.startDay)
-      for (let i = Math.max(0, fromDay - ensemble.startDay); i < last; i++) if (test(member, i)) return true
-      return false
+      let seen = 0
+      for (let i = first; i < last && seen < days; i++) if (test(member, i)) seen++
+      return seen >= days
     })
+  const meanC = (member: number, i: number) =>
+    (ensemble.members[member].tMinC[i] + ensemble.members[member].tMaxC[i]) / 2
   return {
-    cold: any((member, i) => ensemble.members[member].tMinC[i] <= COLD_C),
-    heat: any((member, i) => ensemble.members[member].tMaxC[i] >= HEAT_C),
+    cold: chance(1, (member, i) => ensemble.members[member].tMinC[i] <= COLD_C),
+    heat: Math.max(
+      chance(1, (member, i) => ensemble.members[member].tMaxC[i] >= HEAT_C),
+      chance(HOT_DAYS, (member, i) => meanC(member, i) > HOT_MEAN_C),
+    ),
   }
 }
 

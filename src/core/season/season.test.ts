@@ -12,7 +12,7 @@ import { aliveShareOn, bandOn, forecastOf, justBefore, stageReached } from './fo
 import { standRun } from '../bed/standRun'
 import { endedRun, type StandCase } from './run'
 import { leadComponent } from './lead'
-import { EMPTY_OBSERVATION, observationsOf } from '../tracking/observations'
+import { EMPTY_OBSERVATION, OBSERVATION_ERROR, observationsOf } from '../tracking/observations'
 import { canopyAbove, sownSpecies } from './input'
 import { ensembleOf, type WeatherSpec } from './weatherSpec'
 
@@ -149,7 +149,7 @@ describe('forecast', () => {
     const seen = forecast(caseOf(rye, { checks: [check] }))
     expect(pollen(seen)).not.toEqual(pollen(free))
     expect(observationsOf(rye.id, [check, { ...check, id: 'd', standId: 'other' }], ['cereal-rye'])).toEqual([
-      { ...EMPTY_OBSERVATION, day: dayNumber('2026-04-19'), bbch: 31 },
+      { ...EMPTY_OBSERVATION, coverError: OBSERVATION_ERROR.cover, day: dayNumber('2026-04-19'), bbch: 31 },
     ])
   })
   test('plants seen lost are gone from that day on, unless the check is set aside', () => {

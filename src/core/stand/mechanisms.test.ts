@@ -10,6 +10,7 @@ import { TEST_SITES } from '../testing/sites'
 import { growStand } from '../testing/stands'
 import { coldNightFactor, growthResponse, vernalFactor, dormancyFactor } from './development'
 import { crownTemperature, nightSurvival } from './hardiness'
+import { physics } from './physics'
 import { quantilesOn, stageDays, valuesOn } from './summary'
 
 /** Each mechanism by itself, against what is known of it. */
@@ -103,8 +104,9 @@ test.each(HALF_DIE_AT)(
     // In a cold spell bare soil at 5 cm falls about a quarter as deep as the night air.
     const survivalAt = (tMinC: number) =>
       nightSurvival(crownTemperature(tMinC, tMinC / 4, 0, p), p.lt50HardyC)
-    expect(survivalAt(colder)).toBeLessThan(0.5)
-    expect(survivalAt(milder)).toBeGreaterThan(0.5)
+    // The night at which half die, to half a degree.
+    expect(survivalAt(colder - 0.5)).toBeLessThan(0.5)
+    expect(survivalAt(milder + 0.5)).toBeGreaterThan(0.5)
   },
 )
 
@@ -123,12 +125,12 @@ describe('heat and cold of growth', () => {
     expect(dead(netherlands)).toBeLessThan(0.1)
   })
   test('a cold night takes from the next day’s growth, a mild one nothing', () => {
-    expect(coldNightFactor(rye.growBaseC - 7, rye.growBaseC)).toBe(0)
-    expect(coldNightFactor(rye.growBaseC + 3, rye.growBaseC)).toBe(1)
+    expect(coldNightFactor(rye.growBaseC + physics.coldNightC, rye.growBaseC)).toBe(0)
+    expect(coldNightFactor(rye.growBaseC + physics.coldNightC + 10, rye.growBaseC)).toBe(1)
     expect(growthResponse(-5, 15, rye)).toBeLessThan(growthResponse(5, 15, rye))
   })
   test('perennials rest in short days', () => {
-    expect(dormancyFactor(9)).toBeCloseTo(0.35)
+    expect(dormancyFactor(9)).toBeCloseTo(physics.dormantGrowth)
     expect(dormancyFactor(14)).toBe(1)
     const before = (sown: string, day: string) =>
       quantilesOn(growStand(pennsylvania, 'alfalfa', sown, { members: 40 }).run, 'massG', dayNumber(day))!.p50

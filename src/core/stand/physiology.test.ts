@@ -142,16 +142,16 @@ test('memberParameters centre on the species’ own values and repeat by seed', 
       members,
       seed,
     ).species
-  const [clover, vetch, rye] = of(['crimson-clover', 'hairy-vetch', 'cereal-rye'], 2000, 3).map((own) =>
+  const [clover, berseem, rye] = of(['crimson-clover', 'berseem-clover', 'cereal-rye'], 2000, 3).map((own) =>
     own.growth.map(Math.log),
   )
   const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length
   const together = (a: Float64Array, b: Float64Array) =>
     mean(a.map((value, i) => value * b[i])) / Math.sqrt(mean(a.map((v) => v * v)) * mean(b.map((v) => v * v)))
-  expect(mean(vetch)).toBeCloseTo(0, 1)
-  expect(Math.sqrt(mean(vetch.map((value) => value * value)))).toBeCloseTo(MEMBER_SD.growth, 2)
+  expect(mean(berseem)).toBeCloseTo(0, 1)
+  expect(Math.sqrt(mean(berseem.map((value) => value * value)))).toBeCloseTo(MEMBER_SD.growth, 1)
   // Kin err together; all that stand in one bed do a little.
-  expect(together(clover, vetch)).toBeCloseTo(0.65, 1)
+  expect(together(clover, berseem)).toBeCloseTo(0.65, 1)
   expect(together(clover, rye)).toBeCloseTo(0.3, 1)
   expect(of(['oats'], 50, 3)).toEqual(of(['cereal-rye', 'oats'], 50, 3).slice(1))
   expect(of(['oats'], 50, 4)).not.toEqual(of(['oats'], 50, 3))

@@ -7,7 +7,14 @@ import { stopsOf, stopSurvival, type AnimalPlan } from './animals'
 import { ownCount, withOwn, type OwnResults } from './ownResults'
 import { doseBetween, doseDay } from './doses'
 import { doseNeeded, firmDays, sheetSurvival, type SheetBed } from './sheets'
-import { actSurvival, BROWNING_CD, chopSurvivalAt, FLAME_AFTER_CRIMP, furtherPass, furtherPassAfter } from './survival'
+import {
+  actSurvival,
+  BROWNING_CD,
+  chopSurvivalAt,
+  FLAME_AFTER_CRIMP,
+  furtherPass,
+  furtherPassAfter,
+} from './survival'
 import { findMethod, type Method } from './methods'
 
 /** A stand counts as dead at or below this share alive, by what follows. */

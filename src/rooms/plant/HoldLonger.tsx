@@ -25,7 +25,7 @@ export function HoldLonger({ after, areaM2, units }: { after: Aftermath; areaM2:
         onChange={setWeeks}
         options={WEEKS.map((week) => [week, week] as const)}
       />
-      <p className="max-w-prose">
+      <div className="max-w-prose">
         {addKg < 0.5 ? (
           'What lies there is enough.'
         ) : (
@@ -36,11 +36,11 @@ export function HoldLonger({ after, areaM2, units }: { after: Aftermath; areaM2:
           </>
         )}{' '}
         <Why>
-          Two thirds of the small annual weeds are held back by 580 g of dry mulch per m² (400 to 800, by
+          Three quarters of the small annual weeds are held back by 730 g of dry mulch per m² (600 to 1000, by
           weeds and weather). It rots by warmth and rain, what is added as fast as what lies there. A small
           bale is taken as 15 kg.
         </Why>
-      </p>
+      </div>
       {addKg >= 0.5 && <BroughtIn what="straw or hay" />}
     </div>
   )

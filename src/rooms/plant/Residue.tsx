@@ -55,7 +55,7 @@ export function Residue({
         {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of the
         weeds of seed at first
         {after.holdsWeeks.p90 >= 0.5
-          ? ` and two thirds of them for ${rangeText(after.holdsWeeks.p10, after.holdsWeeks.p90)} weeks`
+          ? ` and three quarters of them for ${rangeText(after.holdsWeeks.p10, after.holdsWeeks.p90)} weeks`
           : ''}
         .{creeping.length > 0 && ` Through any mulch comes: ${creeping.join(', ')}.`}{' '}
         {broughtG > 0 &&

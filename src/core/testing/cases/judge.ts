@@ -44,7 +44,7 @@ type Grown = { run: StandRun; ensemble: WeatherEnsemble; sowDay: number; species
 const componentsOf = (stand: CaseStand): [string, number][] => stand.mix ?? [[stand.species!, 1]]
 
 /** Days after a dated range's end that a stand is still followed, to tell how late it is. */
-const LATE_DAYS = 45
+const LATE_DAYS = 90
 
 /** Days after sowing that a check looks at. */
 function daysOf(check: CaseCheck, sowDay: number): number {
