@@ -92,7 +92,7 @@ test('one plan, one truth: Choose, Sow, Watch, End and Plant say the same of an 
 
   // What cannot be is said on the line, and nothing stored changes.
   await page.goto(`/plant/${id}`)
-  await page.getByLabel('Planting planned for').fill(inDays(1))
+  await page.getByLabel('Planting planned for').fill(chosen.sown!)
   await expect(line(page).getByRole('alert')).toContainText('comes before the cover is ended')
   await expect(line(page).getByRole('button', { name: 'Keep' })).toBeDisabled()
   await page.getByRole('button', { name: 'Put back' }).click()

@@ -1,5 +1,5 @@
-import { spawn } from 'node:child_process'
-import { readFileSync, writeFileSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { parseArgs } from 'node:util'
 import { inside, readCases, readSites } from './cases'
@@ -17,12 +17,18 @@ import type { Calibration } from '../src/core/plants/calibration'
 const SEARCH_MEMBERS = 60
 const JUDGE_MEMBERS = 200
 const SEED = 7
+const HEAD = `type Found = Readonly<Record<string, Readonly<Record<string, number>>>>
+
+/** Written by \`npm run calibrate\`; do not edit. */
+export const CALIBRATED: { shared: Found[string]; archetypes: Found; species: Found } =`
+const WRITTEN = ['src/core/plants/calibrated.ts', 'validation/leftOut.json', 'docs/calibration.md']
 
 const { values: asked } = parseArgs({
   args: process.argv.slice(3),
   options: { without: { type: 'string' } },
 })
 const sites = readSites()
+mkdirSync('reports', { recursive: true })
 const cases = readCases()
 
 /** Calibrates on the cases of all sites but one; judges those of that site, or all where none is left out. */
@@ -78,10 +84,7 @@ if (asked.without !== undefined) {
   const places = [...new Set(cases.map(({ site }) => site))]
   const [all, ...folds] = await inTurn([null, ...places], availableParallelism(), fitApart)
   const left = folds.flatMap(({ verdicts }) => verdicts)
-  writeFileSync(
-    'src/core/plants/calibrated.ts',
-    `import type { Calibration } from './calibration'\n\n/** Written by \`npm run calibrate\`; do not edit. */\nexport const CALIBRATED: Calibration = ${JSON.stringify(all.calibration)}\n`,
-  )
+  writeFileSync('src/core/plants/calibrated.ts', `${HEAD} ${JSON.stringify(all.calibration)}\n`)
   writeFileSync(
     'validation/leftOut.json',
     `${JSON.stringify({ inside: inside(left), checks: left.length })}\n`,
@@ -93,6 +96,7 @@ if (asked.without !== undefined) {
       places.map((site, i) => ({ site, ...folds[i] })),
     ),
   )
+  spawnSync('npx', ['prettier', '--write', '--log-level', 'warn', ...WRITTEN], { stdio: 'inherit' })
   console.log(
     `\n${inside(all.verdicts)} of ${all.verdicts.length} inside; left out ${inside(left)} of ${left.length}`,
   )

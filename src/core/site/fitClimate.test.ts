@@ -12,7 +12,7 @@ const daysApart = (a: string | null, b: string | null) => {
 }
 
 test('answers that contradict one another are named', () => {
-  const { place: _, ...here } = growers.growers[0]
+  const here = growers.growers[0]
   expect(problemsOf(here)).toEqual([])
   const { lastFrost, firstFrost } = here
   expect(problemsOf({ ...here, lastFrost: firstFrost, firstFrost: lastFrost })).toEqual([

@@ -55,8 +55,8 @@ export function CutOutcome({
               <Arrives answer={answer} bed={target} units={units} />
             ) : (
               <>
-                It mulches {(answer.massKg / (HOLDING_G / 1000)).toFixed(0)} m² thickly enough to hold most weeds for
-                a while.
+                It mulches {(answer.massKg / (HOLDING_G / 1000)).toFixed(0)} m² thickly enough to hold most
+                weeds for a while.
               </>
             )}
           </p>

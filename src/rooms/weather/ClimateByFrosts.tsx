@@ -92,7 +92,7 @@ export function ClimateByFrosts({
   }
 
   return (
-    <details className="max-w-3xl">
+    <details className="max-w-5xl">
       <summary className="cursor-pointer font-semibold">Work the normals out from frosts you know</summary>
       <div className="mt-2 flex flex-wrap items-start gap-3">
         <Field label="Last frost" hint="half the years are past it; empty for none">

@@ -114,11 +114,15 @@ function boxMean(values: Float32Array, radius: number): Float32Array {
     for (let line = 0; line < lines; line++) {
       let sum = 0
       let n = 0
+      const add = (value: number, count: number) => {
+        sum += value
+        n += count
+      }
       const read = (i: number) => from[line * lineStride + i * stride]
-      for (let i = 0; i < Math.min(count, radius); i++) ((sum += read(i)), n++)
+      for (let i = 0; i < Math.min(count, radius); i++) add(read(i), 1)
       for (let i = 0; i < count; i++) {
-        if (i + radius < count) ((sum += read(i + radius)), n++)
-        if (i - radius - 1 >= 0) ((sum -= read(i - radius - 1)), n--)
+        if (i + radius < count) add(read(i + radius), 1)
+        if (i - radius - 1 >= 0) add(-read(i - radius - 1), -1)
         to[line * lineStride + i * stride] = sum / n
       }
     }
