@@ -114,10 +114,15 @@ export function* judgeInSteps(
 
   const wished = wishesOf(question, season)
   const search = (keep: typeof wished) => bestTerminationInSteps(scenario, season, { ...look, keep })
+  // Whoever wants it dead by winter wants no work with it where winter can be relied on.
+  const byWinter =
+    limits.winter === 'must die'
+      ? yield* search((termination) => wished(termination) && termination.method?.waits === 'cold')
+      : null
   const leaves = wantsGrowth(question)
     ? yield* search((termination) => wished(termination) && leavesGrowth(termination))
     : null
-  const best = leaves && leaves.worth >= REJECT_BELOW ? leaves : yield* search(wished)
+  const best = [byWinter, leaves].find((one) => one && one.worth >= REJECT_BELOW) ?? (yield* search(wished))
   if (!best && limits.neverReseeds) return reject('reseeds', 0.3, { code: 'reseeds' })
   if (!best || best.worth < REJECT_BELOW) return notEnded(grown, reject, best)
   const judgement = { ...best, established, best }

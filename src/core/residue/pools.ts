@@ -7,7 +7,7 @@ import { exponential } from '../foundations/exponential'
 /** First-order loss per day at the best temperature and moisture; the fast pool goes four times as fast as cellulose (judgement). */
 const LOSS_PER_DAY = { cellulose: 0.05, lignin: 0.0095 } as const
 /** Contact with soil of residue on the surface, against buried (judgement, 0.5–1). */
-const SURFACE_CONTACT = 0.8
+const SURFACE_CONTACT = 0.76
 /** Contact of residue chopped and mixed into the soil. */
 export const BURIED_CONTACT = 1
 const CARBON_SHARE = 0.42

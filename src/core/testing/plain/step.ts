@@ -44,7 +44,7 @@ export function plainStep(
   let world = sown.reduce((before, one, c) => live(before, c, day, one, own.species[c], shared), lit.world)
   for (const event of events.filter((one) => one.day === number)) world = happen(world, event, sown, member)
   const wetness = Math.min(1, world.wetness * 0.82 + Math.min(1, day.rain / 5) * 0.6)
-  const top = rot(world.surface, world.mineral, soilC, wetness, 0.8)
+  const top = rot(world.surface, world.mineral, soilC, wetness, 0.76)
   const under = rot(world.buried, top.mineral, soilC, 0.75, 1)
   const leaf = sum(world.plants.map(({ lai }, c) => sown[c].plant.parameters.extinction * lai))
   const cover = 1 - Math.exp(-1.1 * leaf)
