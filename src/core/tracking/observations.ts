@@ -33,7 +33,7 @@ export const EMPTY_OBSERVATION: Omit<Observation, 'day'> = {
 }
 
 /** Errors of looks by eye, one standard deviation (judgement; stage 2–6, cover 0.06–0.15, height 0.1–0.3 of itself). */
-export const OBSERVATION_ERROR = { bbch: 3.5, cover: 0.09, heightShare: 0.2, heightM: 0.05 } as const
+export const OBSERVATION_ERROR = { bbch: 3.5, cover: 0.08, heightShare: 0.2, heightM: 0.05 } as const
 
 /** A bed differs from place to place by this much of its cover, one standard deviation, beside a picture's own error. */
 const PLACE_ERROR = 0.05
