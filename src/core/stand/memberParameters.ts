@@ -12,9 +12,9 @@ import type { Species } from '../plants/parameters'
  */
 export const MEMBER_SD = {
   development: 0.08,
-  growth: 0.23,
+  growth: 0.25,
   leaf: 0.16,
-  nitrogen: 0.15,
+  nitrogen: 0.18,
   emergence: 0.2,
   hardinessC: 1.2,
   release: 0.4,

@@ -8,7 +8,7 @@ import { drawMemberParameters } from '../../stand/memberParameters'
 import { stageDays, valuesOn } from '../../stand/summary'
 import type { StandRun } from '../../stand/types'
 import { assimilate } from '../../tracking/assimilate'
-import { EMPTY_OBSERVATION, type Observation } from '../../tracking/observations'
+import { EMPTY_OBSERVATION, OBSERVATION_ERROR, type Observation } from '../../tracking/observations'
 import { TEST_SITES } from '../sites'
 import { plainInput, raked } from '../stands'
 import { hiddenStand, type Errors, type HiddenStand, type Source } from './hiddenStand'
@@ -67,6 +67,7 @@ function looksAt({ run }: HiddenStand, { looks: sd }: Errors, seed: number): Obs
       day,
       bbch: run.species[0].bbch[at] + sd.bbchSd * random.normal(),
       cover: Math.min(1, Math.max(0, run.cover[at] + sd.coverSd * random.normal())),
+      coverError: OBSERVATION_ERROR.cover,
       heightM: Math.max(0.01, run.heightM[at] * (1 + sd.heightShareSd * random.normal())),
     }
   })
