@@ -22,7 +22,7 @@ export const MOST_STARTS = 24
 const OPEN_LOOK_DAYS = 120
 
 /** A night or a day beyond these in a member counts as cold or heat that may end a stand, °C. */
-const COLD_C = -3
+const COLD_C = -5
 const HEAT_C = 36
 /** Days on the whole hotter than cool-season covers bear, °C, and how many of them thin a stand out (judgement). */
 const HOT_MEAN_C = 26
