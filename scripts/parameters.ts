@@ -13,7 +13,7 @@ const lines = [
   '# Parameters of growth and of endings',
   '',
   'Written by `npm run docs` from `src/core/plants`; do not edit. Ranges are what a value may be for any species; a value',
-  'outside its range is refused by the schema. Sources: **p** published (the reference stands in the archetype or the',
+  'outside its range is refused by the schema. Values are as calibrated. Sources of what was stated: **p** published (the reference stands in the archetype or the',
   'function that uses it), **e** extension guides, no mark: our judgement, to be taken as ± a third of the distance to',
   'either end of the range.',
   '',
@@ -35,7 +35,9 @@ for (const group of ['grass', 'legume', 'broadleaf'] as const) {
     ...PARAMETER_NAMES.map(
       (name) =>
         `| ${name} | ${species
-          .map((entry) => `${entry.parameters[name]} ${MARK[entry.sources[name] ?? 'judgement']}`.trim())
+          .map((entry) =>
+            `${Number(entry.parameters[name].toPrecision(3))} ${MARK[entry.sources[name] ?? 'judgement']}`.trim(),
+          )
           .join(' | ')} |`,
     ),
     '',

@@ -38,6 +38,15 @@ describe('each hard limit stops what it should and nothing else', () => {
     expect(limitOf(winter({ winter: 'must die' }), 'cereal-rye')).toBe('winter')
     expect(limitOf(winter({ winter: 'must die' }), 'oats')).toBe('fits')
   })
+  test('what must be dead by winter is left to the winter; else work may end it', () => {
+    const endOf = (limits: Partial<Limits>) => {
+      const answer = judged(testQuestion('2025-08-15', '2026-04-10', { limits }), 'oats')
+      if (answer.verdict !== 'candidate') throw new Error('Oats of August fit until April.')
+      return answer.candidate.ending!.end.method
+    }
+    expect(endOf({ winter: 'must die' })).toBe('winter-kill')
+    expect(endOf({})).not.toBe('summer-kill')
+  })
   test('cannot be ended: rye before a May planting without a sheet, saying when it would flower', () => {
     const question = testQuestion('2025-09-10', '2026-05-12')
     const noSheet = {

@@ -117,6 +117,8 @@ const SURROUNDINGS = 9
 const OBJECT_LEAST_L = 0.5
 const OBJECT_SPREAD_L = 0.025
 const OBJECT_LEAST_SHARE = 0.015
+/** What fills more of the frame is smooth or burnt-out ground, and no thing on it. */
+const OBJECT_MOST_SHARE = 0.35
 
 type Colours = { lightness: Float32Array; a: Float32Array; b: Float32Array; grid: Uint8Array }
 
@@ -179,7 +181,8 @@ function leaveOutObjects({ lightness, a, grid }: Colours): void {
     return grid[at] !== OUTSIDE && smooth && greenness(value, a[at]) < BELIEVED.low ? 1 : 0
   })
   for (const region of reachableFromEdge(like))
-    if (region.length > OBJECT_LEAST_SHARE * grid.length) for (const at of region) grid[at] = OBJECT
+    if (region.length > OBJECT_LEAST_SHARE * grid.length && region.length < OBJECT_MOST_SHARE * grid.length)
+      for (const at of region) grid[at] = OBJECT
 }
 
 /** Greenness by point, that of dark points from their mean with what lies next to them. */

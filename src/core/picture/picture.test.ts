@@ -69,6 +69,14 @@ describe('green cover of a picture', () => {
     expect(read.unclear).toBe(1)
     expect(read.error).toBeGreaterThan(0.3)
   })
+  test('a picture burnt out whole is unclear, neither bare nor an object', () => {
+    const rgba = new Uint8ClampedArray(40 * 30 * 4).fill(255)
+    const { grid, ...read } = greenCover({ widthPx: 40, heightPx: 30, rgba }, WHOLE_PICTURE)
+    expect(grid.includes(4)).toBe(false)
+    expect(read.unclear).toBe(1)
+    expect(read.error).toBeGreaterThan(0.3)
+    expect(read.tooMuchShadow).toBe(false)
+  })
   test('soil and straw are not green, leaves in sun and shade are', () => {
     const of = (red: number, green: number, blue: number) => {
       const [lightness, a] = oklab(red, green, blue)

@@ -37,7 +37,7 @@ export const SITE_SD = { temperatureC: 0.6, rain: 0.15 } as const
 const NORMALS_YEAR = 2005
 
 /** Degrees that a year's days are warmer than the normals say. */
-const warmedBy = ({ warmingCPerDecade = 0 }: SiteClimate, day: number) =>
+const warmingOf = ({ warmingCPerDecade = 0 }: SiteClimate, day: number) =>
   (warmingCPerDecade * (yearOf(day) - NORMALS_YEAR)) / 10
 
 /** Members that are worked out between two pauses. */
@@ -112,7 +112,7 @@ export function* buildEnsembleInSteps(
     const member = emptyMember(days)
     const state = generator.start(random)
     const unlike = randomStream(mixSeed(mixSeed(seed, 0x517e), index))
-    const warmerC = warmedBy(site, startDay) + SITE_SD.temperatureC * unlike.normal()
+    const warmerC = warmingOf(site, startDay) + SITE_SD.temperatureC * unlike.normal()
     const rainier = Math.exp(SITE_SD.rain * unlike.normal())
     for (let i = 0; i < days; i++) {
       const day = startDay + i

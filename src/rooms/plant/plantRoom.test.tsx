@@ -147,3 +147,21 @@ test('what goes wrong is told of the plan as it is, never of the one before a ch
   await waitFor(() => expect(line.dataset.state).toBe('ready'), SLOW)
   expect(screen.getByTestId('grade')).toBeTruthy()
 })
+
+test('straw to add grows with the weeks weeds are to be held for, and a creeping weed is said to come through', async () => {
+  await openRoom('/plant/marlpit-lane-stand-01')
+  const longer = await screen.findByTestId('hold-longer', {}, SLOW)
+  const kilos = (weeks: string) => {
+    type('Hold weeds for, weeks', weeks)
+    const added = /Add\s*([\d.]+)\s*(g|kg)/.exec(longer.textContent!)
+    return added ? Number(added[1]) * (added[2] === 'kg' ? 1 : 0.001) : 0
+  }
+  const [short, long] = [kilos('4'), kilos('16')]
+  expect(long).toBeGreaterThan(short)
+  expect(long).toBeGreaterThan(1)
+  const mulch = screen.getByTestId('mulch')
+  expect(mulch.textContent).not.toMatch(/Through any mulch/)
+  const troubles = [{ id: 't', date: '2025-06-01', family: 'Poaceae', what: 'Couch' }]
+  await act(async () => void (await database.beds.update('marlpit-lane-L1', { troubles })))
+  await waitFor(() => expect(mulch.textContent).toMatch(/Through any mulch comes: couch/), SLOW)
+})

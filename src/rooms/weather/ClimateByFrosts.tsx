@@ -43,7 +43,8 @@ type Place = Pick<ClimateAnswers, 'latitude' | 'elevationM' | 'coastal'>
 
 /** The answers typed, or what is missing or wrong. */
 function readAnswers(place: Place, typed: Typed, units: Units): ClimateAnswers | string[] {
-  const frost = (date: string) => (date === '' ? null : date.slice(5))
+  // The day counts, not its year.
+  const frost = (date: string) => (date === '' ? null : date.slice(5).replace('02-29', '02-28'))
   const answers: ClimateAnswers = {
     ...place,
     lastFrost: frost(typed.lastFrost),

@@ -53,3 +53,69 @@ test('the place writes only what was typed: what was changed elsewhere meanwhile
   expect((await stored()).site).toMatchObject({ latitude: 44, elevationM: seen.site.elevationM })
   expect((await stored()).site.rainMm.slice(1)).toEqual(rainMm.slice(1))
 })
+
+async function frosts() {
+  await openRoom('/weather')
+  fireEvent.click(await screen.findByText('Place and normals by hand', { exact: true }, SLOW))
+  const place = form('Place and normals')
+  type('Last frost', '2026-05-04', place)
+  type('First frost', '2028-10-09', place)
+  type('Coldest night, °C', '-20', place)
+  type('Hottest month, high, °C', '28', place)
+  type('Hottest month, low, °C', '17', place)
+  return place
+}
+
+test('normals are worked out from frosts, stand beside the answers, and fill the table', async () => {
+  const place = await frosts()
+  press('Work out', place)
+  const table = await screen.findByTestId('reproduced', {}, SLOW)
+  const cells = within(table)
+    .getAllByRole('row')
+    .slice(1)
+    .map((row) =>
+      within(row)
+        .getAllByRole('cell')
+        .map(({ textContent }) => textContent),
+    )
+  expect(cells).toHaveLength(5)
+  const degrees = (text: string | null) => Number(text!.replace('−', '-').match(/-?\d+/)![0])
+  for (const [said, got] of cells.slice(2))
+    expect(Math.abs(degrees(said) - degrees(got))).toBeLessThanOrEqual(2)
+  press('Fill the table below', place)
+  press('Save the place', place)
+  const stored = async () => (await database.gardens.get('marlpit-lane')) as Garden
+  await waitFor(async () => expect((await stored()).site.daySpread).toBeGreaterThan(0.5), SLOW)
+  const { site } = await stored()
+  expect(Math.max(...site.tMaxC)).toBeCloseTo(28, 0)
+  expect(Math.max(...site.tMinC)).toBeCloseTo(17, 0)
+})
+
+test('answers that contradict one another are told with the fix, and nothing is worked out', async () => {
+  const place = await frosts()
+  type('Coldest night, °C', '6', place)
+  press('Work out', place)
+  await screen.findByText(/There are frosts, yet the coldest night is above freezing/)
+  type('Coldest night, °C', '-20', place)
+  type('First frost', '', place)
+  press('Work out', place)
+  await screen.findByText(/Give both the last and the first frost/)
+  type('First frost', '2026-02-09', place)
+  press('Work out', place)
+  await screen.findByText(/The last frost must come before summer/)
+  type('Hottest month, high, °C', 'hot', place)
+  press('Work out', place)
+  await screen.findByText(/numbers between/)
+  expect(screen.queryByTestId('reproduced')).toBeNull()
+})
+
+test('a climate to start from says by how much it was made warmer or colder for the place', async () => {
+  await openRoom('/weather')
+  fireEvent.click(await screen.findByText('Place and normals by hand', { exact: true }, SLOW))
+  const place = form('Place and normals')
+  type('Latitude', '51.2', place)
+  fireEvent.change(within(place).getByLabelText('Start from a climate'), {
+    target: { value: 'temperate-inland' },
+  })
+  await screen.findByText(/Taken from 48° and 300 m, made .* colder for where you are/)
+})
