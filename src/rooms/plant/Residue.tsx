@@ -55,8 +55,8 @@ export function Residue({
         {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of the
         weeds of seed at first
         {after.holdsWeeks.p90 >= 0.5
-          ? ` and three quarters of them for ${rangeText(after.holdsWeeks.p10, after.holdsWeeks.p90)} weeks`
-          : ''}
+          ? `, enough to spare hoeing for ${rangeText(after.holdsWeeks.p10, after.holdsWeeks.p90)} weeks`
+          : ', too thin to spare hoeing'}
         .{creeping.length > 0 && ` Through any mulch comes: ${creeping.join(', ')}.`}{' '}
         {broughtG > 0 &&
           `${kilos((broughtG * areaM2) / 1000, units)} of it were brought here from other beds.`}
