@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { HUSBANDRY } from '../src/core/termination/animals'
 import { doseNeeded } from '../src/core/termination/sheets'
 import { actSurvival, burySurvival, turnSurvival } from '../src/core/termination/survival'
+import { usualMinutes } from '../src/core/termination/workRates'
 import { leftOnTop, METHODS } from '../src/core/termination/methods'
 import { SPECIES } from '../src/core/plants/catalogue'
 import { endingClass, PARAMETERS, PARAMETER_NAMES } from '../src/core/plants/parameters'
@@ -36,7 +37,7 @@ for (const group of ['grass', 'legume', 'broadleaf'] as const) {
       (name) =>
         `| ${name} | ${species
           .map((entry) =>
-            `${Number(entry.parameters[name].toPrecision(3))} ${MARK[entry.sources[name] ?? 'judgement']}`.trim(),
+            `${Number(entry.parameters[name].toPrecision(3))} ${MARK[entry.sources[name]?.class ?? 'judgement']}`.trim(),
           )
           .join(' | ')} |`,
     ),
@@ -81,11 +82,11 @@ lines.push(
   '',
   'Black sheets count air + 4.5 °C above 0 °C, clear film Tmax + 0.85·Rs above 40 °C. Alfalfa wants 1300 °C d of dark, white clover and sweetclover 1100, red clover 800.',
   '',
-  ...head('way', 'minutes per m²', 'stays as mulch, %', 'buried, %', 'taken off, %', 'soil moved, 0–3'),
+  ...head('way', 'minutes on 10 m²', 'stays as mulch, %', 'buried, %', 'taken off, %', 'soil moved, 0–3'),
   ...METHODS.map((method) =>
     row([
       method.name,
-      method.minutesPerM2,
+      Math.round(usualMinutes(method, 10)),
       percent(leftOnTop(method)),
       percent(method.buried),
       percent(method.removed),

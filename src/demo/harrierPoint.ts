@@ -30,7 +30,7 @@ export function harrierPoint(): GardenData {
       sections,
       tools: [
         { id: 'shears', kind: 'hand shears', widthM: null, lengthM: null },
-        { id: 'board', kind: 'crimp board', widthM: 1, lengthM: null },
+        { id: 'board', kind: 'crimp board', widthM: 0.6, lengthM: null },
         { id: 'tarp', kind: 'black tarp', widthM: 2, lengthM: 5.5 },
       ],
       units: 'metric',

@@ -4,7 +4,18 @@ import type { Bed } from '../core/garden/schema'
 import { formProblems, segmentOf, startingForm, type ChooseForm } from './choose/question'
 import { testBed } from '../core/testing/beds'
 import { endProblems, type EndForm } from './end/form'
-import { bedForm, bedFromForm, bedInputOf, bedsOfGroup, startForm, toMetres } from './garden/forms'
+import {
+  blankTool,
+  bedForm,
+  bedFromForm,
+  bedInputOf,
+  bedsOfGroup,
+  startForm,
+  toMetres,
+  toolInputOf,
+  toolOf,
+  toolProblem,
+} from './garden/forms'
 import { startGarden } from './garden/startGarden'
 import { plantProblems, type PlantForm } from './plant/form'
 import { sowProblems, type SowForm } from './sow/useSow'
@@ -141,8 +152,23 @@ describe('starting a garden', () => {
     ],
     tools: [],
   }
+  test('a tool’s figures are read in the garden’s units, and refused by name', () => {
+    const board = { ...blankTool('crimp board'), width: '2,5', load: '180', rate: '1000' }
+    expect(toolProblem(board, 'imperial')).toBeNull()
+    const tool = toolOf(board, 'imperial')
+    expect(tool).toMatchObject({
+      widthM: expect.closeTo(0.762, 6),
+      loadKg: expect.closeTo(81.6, 1),
+      m2PerHour: expect.closeTo(92.9, 1),
+    })
+    expect(toolInputOf(tool, 'imperial')).toMatchObject({ width: '2.5', load: '180', rate: '1000' })
+    expect(toolProblem({ ...board, load: 'two' }, 'metric')).toMatch(
+      /crimp board’s weight on it must be a number/,
+    )
+    expect(toolProblem({ ...board, rate: '-3' }, 'metric')).toMatch(/work rate cannot be -3/)
+  })
   test('feet become metres, southern normals are turned, beds are labelled in order', () => {
-    const data = startGarden(startForm.parse(input), [{ kind: 'black tarp', width: '6', length: '' }])
+    const data = startGarden(startForm.parse(input), [{ ...blankTool('black tarp'), width: '6' }])
     expect(data.beds.map((bed) => bed.label)).toEqual(['A1', 'A2', 'A3'])
     expect(data.beds[0].lengthM).toBeCloseTo(6.096, 6)
     expect(data.garden.site.tMaxC[0]).toBeGreaterThan(data.garden.site.tMaxC[6])

@@ -1,7 +1,8 @@
 import { useCallback, useMemo } from 'react'
 import { draftOfChange } from '../actions/planRepair'
 import { planStretch, standsWith, type PlanDraft } from '../actions/planStretch'
-import { scenarioOf } from '../core/scenario/fromGarden'
+import { cropFollows, scenarioOf } from '../core/scenario/fromGarden'
+import type { Garden, Stand } from '../core/garden/schema'
 import { planProblems, type PlanProblem } from '../core/scenario/problems'
 import type { PlanChange } from '../core/scenario/repair'
 import type { Scenario } from '../core/scenario/types'
@@ -44,6 +45,26 @@ export type PlanView = {
 /** Under what name the last answer about a stand's plan is kept, and the draft of its changes. */
 export const planName = (standId: string) => `plan ${standId}`
 
+/** A crop tried on a day before the cover is sown follows nothing in the garden; the plan still names it, to say what is wrong. */
+function followedByDraft(
+  scenario: Scenario,
+  { crop }: PlanDraft,
+  stands: readonly Stand[],
+  garden: Garden,
+): Scenario {
+  if (!crop || scenario.follows.kind === 'crop') return scenario
+  const { bed } = scenario.standCase
+  const tried = stands.find(
+    ({ bedId, content, start }) =>
+      bedId === bed.id &&
+      content.kind === 'crop' &&
+      content.cropId === crop.cropId &&
+      start.plan?.date === crop.date,
+  )
+  const follows = tried && cropFollows(tried, bed, garden)
+  return follows ? { ...scenario, follows } : scenario
+}
+
 /** Problems with how, not with when. */
 const NOT_OF_DATES: readonly PlanProblem['code'][] = ['cannot be ended so', 'rule', 'cannot be planted so']
 
@@ -66,7 +87,7 @@ export function usePlan(view: StandView): PlanView {
     if (!draft) return storedScenario
     const stands = standsWith(expected, awaited, draft, TRIED_ID)
     const cover = stands.find(({ id }) => id === awaited.id)!
-    return scenarioOf({ ...expected, stands }, cover, today)!
+    return followedByDraft(scenarioOf({ ...expected, stands }, cover, today)!, draft, stands, expected.garden)
   }, [draft, storedScenario, expected, awaited, today])
   const horizonDay = spec.startDay + spec.days
   const problems = useMemo(() => planProblems(scenario, horizonDay), [scenario, horizonDay])

@@ -27,7 +27,7 @@ function bareReason(reason: Reason, units: Units, currency: string): string {
     case 'feeds nematodes':
       return 'Root-knot nematodes feed and multiply on it.'
     case 'cultivar':
-      return 'It depends on the cultivar: some set root-knot nematodes back, others feed them. Ask for one that is named as resistant.'
+      return 'It depends on the cultivar: some set root-knot nematodes back, others feed them. Buy one that is named as resistant and say so on its page in Plants.'
     case 'no seed':
       return 'No seed of it is marked as at hand.'
     case 'not eaten':

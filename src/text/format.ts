@@ -116,11 +116,26 @@ export function centimetres(value: number, units: Units): string {
     : `${digits(value * 100, value < 0.03 ? 1 : 0)}\u00a0cm`
 }
 
+/** How deep seed should lie, cm inside. */
+export function depthText({ low, high }: { low: number; high: number }, units: Units): string {
+  const inches = (cm: number) => digits(Math.round((cm / 2.54) * 4) / 4 || 0.125, 2)
+  return units === 'imperial'
+    ? `${inches(low)} to ${inches(high)}\u00a0in`
+    : `${digits(low, 1)} to ${digits(high, 1)}\u00a0cm`
+}
+
 /** A weight in kg. */
 export function kilos(kg: number, units: Units): string {
   return units === 'imperial'
     ? `${digits((kg * 1000) / GRAMS_PER_POUND, kg < 5 ? 1 : 0)}\u00a0lb`
     : `${digits(kg, kg < 10 ? 1 : 0)}\u00a0kg`
+}
+
+/** A weight on each metre of an edge, kg inside. */
+export function perLength(kgPerM: number, units: Units): string {
+  return units === 'imperial'
+    ? `${digits(((kgPerM * 1000) / GRAMS_PER_POUND) * METRES_PER_FOOT, 0)}\u00a0lb on each foot`
+    : `${digits(kgPerM, 0)}\u00a0kg on each metre`
 }
 
 /** A seeding rate, g m⁻² inside. */

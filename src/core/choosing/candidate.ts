@@ -57,7 +57,14 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number, served: 
   return question.purposes.map((id) => {
     const purpose = findPurpose(id)
     const amounts = Float64Array.from({ length: run.members }, (_, member) =>
-      purpose.amount({ run, ensemble, member, endDay, weeds: question.weeds }),
+      purpose.amount({
+        run,
+        ensemble,
+        member,
+        endDay,
+        weeds: question.weeds,
+        resistant: question.means.resistant,
+      }),
     )
     const chanceOfGoal = shareOf(run.members, (m) =>
       lessIsBetter(id) ? amounts[m] <= purpose.goal : amounts[m] >= purpose.goal,

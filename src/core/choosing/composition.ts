@@ -1,8 +1,9 @@
+import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
 import { isoDate } from '../foundations/day'
 import type { Range } from '../foundations/statistics'
 import { segmentAreaM2 } from '../garden/area'
-import { coverStand, USUAL_GERMINATION } from '../garden/newStands'
+import { coverStand } from '../garden/newStands'
 import type { Covering } from '../garden/schema'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
@@ -34,7 +35,7 @@ export function seedCost(
     covering,
     passes: 2,
     scaleStepG: 0.1,
-    components: components.map((component) => ({ ...component, germination: USUAL_GERMINATION })),
+    components: components.map((component, i) => ({ ...component, germination: plants[i].usualQuality })),
   })
   if (!recipe.ok) throw new Error(recipe.problems[0].message)
   const factor = question.organicSeed ? ORGANIC_PRICE : 1
@@ -77,6 +78,7 @@ export function scenarioFor(
       nextStartDay: follows.kind === 'nothing' ? null : follows.day,
       own: means.own,
       flattens: canFlatten(means.tools),
+      board: boardOf(means.tools),
       establishment: follows.kind === 'nothing' ? 'transplant' : follows.establishment,
       before: question.before,
     },

@@ -11,6 +11,8 @@ export type Counting = {
   /** Day the stand is ended. */
   endDay: number
   weeds: WeedKind
+  /** Covers of which the seed is named resistant to root-knot nematodes. */
+  resistant: readonly string[]
 }
 
 export const indexOf = ({ run, member, endDay }: Counting) =>
@@ -27,15 +29,30 @@ export const grownMass = (counting: Counting) => {
 const IN_REACH_DAYS = 30
 
 /**
- * Soil nitrogen kept from being washed out on the day of the end, g m⁻²: in live growth, in what has died since sowing, and
- * what that freed of late. A catch crop that winter killed holds on to what lies on the ground.
+ * Nitrogen that a cover has gathered by the day of the end and still keeps in reach, g m⁻²: in live growth, in what has died
+ * since sowing, and what that freed of late; and all that it gathered, washed out since or not.
  */
-export function nitrateHeld(counting: Counting): number {
-  const { nitrogenG, residueNitrogenG, releasedG, fixedG, days } = counting.run
+function nitrogenKept(counting: Counting): { kept: number; gathered: number } {
+  const { nitrogenG, residueNitrogenG, releasedG, days } = counting.run
   const at = indexOf(counting)
   const start = counting.member * days
+  const here = nitrogenG[at] + residueNitrogenG[at] - residueNitrogenG[start]
   const freed = Math.max(0, releasedG[at] - releasedG[Math.max(start, at - IN_REACH_DAYS)])
-  return Math.max(0, nitrogenG[at] + residueNitrogenG[at] - residueNitrogenG[start] + freed - fixedG[at])
+  return { kept: Math.max(0, here + freed), gathered: here + Math.max(0, releasedG[at]) }
+}
+
+/**
+ * Soil nitrogen kept from being washed out on the day of the end, g m⁻². A catch crop that winter killed holds on to what
+ * lies on the ground.
+ */
+export const nitrateHeld = (counting: Counting): number =>
+  Math.max(0, nitrogenKept(counting).kept - counting.run.fixedG[indexOf(counting)])
+
+/** Nitrogen fixed that is still there for the next crop, g m⁻²: what frost killed by Christmas has lost most of it by June. */
+export function fixedAndKept(counting: Counting): number {
+  const fixed = counting.run.fixedG[indexOf(counting)]
+  const { kept, gathered } = nitrogenKept(counting)
+  return gathered > 0 ? fixed * Math.min(1, kept / gathered) : 0
 }
 
 /** Soil temperatures at which the weeds of a season come up, °C (judgement). */

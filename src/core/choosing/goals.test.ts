@@ -40,7 +40,14 @@ describe.each(Object.keys(PLACES) as (keyof typeof PLACES)[])('goals of purposes
       cover,
       sowDay,
       share: shareOf(MEMBERS, (member) => {
-        const amount = purpose.amount({ run, ensemble, member, endDay: sowDay + days, weeds: 'any' })
+        const amount = purpose.amount({
+          run,
+          ensemble,
+          member,
+          endDay: sowDay + days,
+          weeds: 'any',
+          resistant: [],
+        })
         return lessIsBetter(id) ? amount <= purpose.goal : amount >= purpose.goal
       }),
     }))

@@ -51,7 +51,7 @@ describe('each hard limit stops what it should and nothing else', () => {
     const question = testQuestion('2025-09-10', '2026-05-12')
     const noSheet = {
       ...question,
-      means: testMeans({ tools: [testTool('crimp board')] }),
+      means: testMeans({ tools: [testTool('crimp board', 0.6)] }),
     }
     const answer = judged(noSheet, 'cereal-rye')
     if (answer.verdict !== 'rejected') throw new Error('rye was let through')
@@ -67,7 +67,7 @@ describe('each hard limit stops what it should and nothing else', () => {
   test('dead by an earlier day', () => {
     const byHand = (deadByDay: number | null) => ({
       ...winter({ deadByDay }),
-      means: testMeans({ tools: [testTool('crimp board')] }),
+      means: testMeans({ tools: [testTool('crimp board', 0.6)] }),
     })
     expect(limitOf(byHand(null), 'cereal-rye')).toBe('fits')
     expect(limitOf(byHand(dayNumber('2026-04-20')), 'cereal-rye')).toBe('cannot be ended')

@@ -1,6 +1,7 @@
 import { isoDate } from '../foundations/day'
 import { shareOf, quantilesOf } from '../foundations/statistics'
 import { findSpecies } from '../plants/catalogue'
+import { resistantSold, rootKnotOf } from '../plants/nematodes'
 import type { Species } from '../plants/parameters'
 import type { StandRun } from '../stand/types'
 import type { WeatherEnsemble } from '../site/weather'
@@ -22,7 +23,7 @@ type Verdict = { limit: LimitName; reason: Reason }
 
 /** Limits that need no growing: what a species is. Null when none stops it. */
 export function standingLimit(plant: Species, question: ChooseQuestion): Verdict | null {
-  const { limits, animals, purposes, seedAtHand, bed, today } = question
+  const { limits, animals, purposes, seedAtHand, bed, means, today } = question
   const harm = plant.harms.find(
     (entry) =>
       entry.level === 'avoid' && entry.fromBbch === undefined && animals.some((who) => who === entry.who),
@@ -44,8 +45,11 @@ export function standingLimit(plant: Species, question: ChooseQuestion): Verdict
     }
   if (limits.noGrasses && plant.group === 'grass') return { limit: 'not wanted', reason: { code: 'grass' } }
   const nematodes =
-    limits.notRootKnotHost || purposes.includes('nematodes') ? NEMATODE_REASONS[plant.rootKnot] : undefined
-  if (nematodes) return { limit: 'nematodes', reason: nematodes }
+    limits.notRootKnotHost || purposes.includes('nematodes')
+      ? NEMATODE_REASONS[rootKnotOf(plant, means.resistant)]
+      : undefined
+  if (nematodes)
+    return { limit: 'nematodes', reason: resistantSold(plant) ? { code: 'cultivar' } : nematodes }
   if (limits.seedAtHandOnly && !seedAtHand.includes(plant.id))
     return { limit: 'no seed at hand', reason: { code: 'no seed' } }
   if (purposes.includes('kitchen') && purposes[0] === 'kitchen' && !plant.edible)

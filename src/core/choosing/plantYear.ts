@@ -50,7 +50,7 @@ export function* plantYearInSteps(
   const sown = [
     {
       plant,
-      seedsPerM2: viableSeedsPerM2(plant, grams, 0.85, 1),
+      seedsPerM2: viableSeedsPerM2(plant, grams, plant.usualQuality, 1),
       emergenceShare: EMERGENCE_SHARE[covering][seedSize(plant)],
       depthCm: DEPTH_CM[covering][seedSize(plant)],
     },

@@ -19,7 +19,7 @@ const stand = (id: string) => {
 function amount(purpose: PurposeId, species: string, days = 60, weeds: WeedKind = 'any'): number {
   const { run, ensemble } = stand(species)
   const values = Array.from({ length: run.members }, (_, member) =>
-    findPurpose(purpose).amount({ run, ensemble, member, endDay: run.startDay + days, weeds }),
+    findPurpose(purpose).amount({ run, ensemble, member, endDay: run.startDay + days, weeds, resistant: [] }),
   )
   return values.reduce((sum, value) => sum + value, 0) / values.length
 }
@@ -41,7 +41,7 @@ describe('purposes are counted from what grew', () => {
     const held = (date: string) => {
       const endDay = dayNumber(date)
       const each = Array.from({ length: run.members }, (_, member) =>
-        findPurpose('hold').amount({ run, ensemble, member, endDay, weeds: 'any' }),
+        findPurpose('hold').amount({ run, ensemble, member, endDay, weeds: 'any', resistant: [] }),
       )
       return each.reduce((sum, value) => sum + value, 0) / each.length
     }
@@ -72,7 +72,14 @@ describe('purposes are counted from what grew', () => {
   })
   test('mass and mulch count residue along with what stands', () => {
     const { run, ensemble } = stand('oats')
-    const counting = { run, ensemble, member: 0, endDay: run.startDay + 60, weeds: 'any' as const }
+    const counting = {
+      run,
+      ensemble,
+      member: 0,
+      endDay: run.startDay + 60,
+      weeds: 'any' as const,
+      resistant: [],
+    }
     expect(findPurpose('mass').amount(counting)).toBeCloseTo(run.massG[60] + run.residueG[60], 6)
     expect(amount('mulch', 'oats')).toBeCloseTo(amount('mass', 'oats'), 6)
   })

@@ -1,3 +1,4 @@
+import { rootKnotOf } from '../plants/nematodes'
 import type { PurposeId } from '../garden/schema'
 import {
   BIRDS_EAT,
@@ -5,9 +6,9 @@ import {
   NEMATODE_WORTH,
   PICKED,
   daysToCover,
+  fixedAndKept,
   flowerDays,
   grownMass,
-  indexOf,
   liftedMulch,
   nitrateHeld,
   rootMass,
@@ -34,11 +35,11 @@ export const PURPOSES: readonly Purpose[] = [
   {
     id: 'feed',
     name: 'Feed a heavy feeder',
-    measure: 'nitrogen fixed',
+    measure: 'nitrogen fixed and kept',
     unit: 'nitrogen',
     goal: 6,
-    from: 'what legumes fix beyond what the soil gives, until the cover is ended',
-    amount: (counting) => counting.run.fixedG[indexOf(counting)],
+    from: 'what legumes fix until the cover is ended, less what rotted early and was washed out of reach',
+    amount: fixedAndKept,
   },
   {
     id: 'mass',
@@ -120,7 +121,10 @@ export const PURPOSES: readonly Purpose[] = [
     goal: 300,
     from: 'largest growth, counted full where the species sets them back, a quarter where it is a poor host, and not where it feeds them or that depends on the cultivar',
     amount: (counting) =>
-      weightedPeak(counting, (component) => NEMATODE_WORTH[counting.run.sown[component].plant.rootKnot]),
+      weightedPeak(
+        counting,
+        (component) => NEMATODE_WORTH[rootKnotOf(counting.run.sown[component].plant, counting.resistant)],
+      ),
   },
   {
     id: 'slope',

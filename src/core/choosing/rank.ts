@@ -15,13 +15,13 @@ import {
   type Rejection,
 } from './types'
 
-/** A mix must score this much better than its best single species to be worth the trouble. */
-const MIX_GAIN = 0.015
+/** A mix must score this much better than what it holds, a single species or a smaller mix, to be worth the trouble. */
+const MIX_GAIN = 0.02
 /** Mixes whose shares are searched, and mixes shown. */
 const MIXES_SEARCHED = 4
 const MIXES_SHOWN = 6
 /** Worth that the rank takes off per species beyond the first: more bags, more things to go wrong. */
-const PER_SPECIES = 0.004
+const PER_SPECIES = 0.008
 
 /** Told what is known so far: the share done, 0–1, and the answer as it stands. */
 export type Told = (share: number, soFar: ChooseAnswer) => void
@@ -110,6 +110,11 @@ function ordered(candidates: Candidate[]): Candidate[] {
   })
 }
 
+/** Whether a mix holds all species of a smaller one. */
+const isPart = (part: Candidate, mix: Candidate): boolean =>
+  part.components.length < mix.components.length &&
+  part.components.every(({ speciesId }) => mix.components.some((other) => other.speciesId === speciesId))
+
 /** Tries mixes of the straight species that fit, moves the shares of the best, and keeps those better than their parts. */
 function* rankMixes(
   question: ChooseQuestion,
@@ -162,5 +167,8 @@ function* rankMixes(
     const overSingle = { speciesId: single.components[0].speciesId, ...over }
     kept.push({ ...judged.candidate, score, overSingle })
   }
-  told(1, kept)
+  told(
+    1,
+    kept.filter((mix) => !kept.some((part) => isPart(part, mix) && mix.score < part.score + MIX_GAIN)),
+  )
 }

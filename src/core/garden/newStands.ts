@@ -1,4 +1,5 @@
 import { addDays } from '../foundations/day'
+import { findSpecies } from '../plants/catalogue'
 import type { EndDetails } from './ending'
 import type { Segment, Covering, PurposeId, Stand, StartDetails } from './schema'
 
@@ -49,9 +50,6 @@ export function cropStand(
   }
 }
 
-/** Germination taken until a packet or a test says otherwise. */
-export const USUAL_GERMINATION = 0.85
-
 /** A cover as it is planned: what, where, sown on a day and covered so; its ending is planned beside it. */
 export function coverStand(
   where: { id: string; gardenId: string; bedId: string; segment: Segment; underStandId: string | null },
@@ -69,7 +67,8 @@ export function coverStand(
       components: components.map(({ speciesId, share }) => ({
         speciesId,
         share,
-        germination: USUAL_GERMINATION,
+        // Until a packet or a test says otherwise.
+        germination: findSpecies(speciesId)?.usualQuality ?? 1,
         grams: null,
       })),
       purposes,

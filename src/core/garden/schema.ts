@@ -233,10 +233,15 @@ export const toolKind = z.enum([
 ])
 export type ToolKind = z.infer<typeof toolKind>
 
-/** A tool owned; width and length in m where they decide what it can do (board, tarp, mower). */
+/**
+ * A tool owned; width and length in m where they decide what it can do (board, tarp, mower); its own work rate where its
+ * owner knows it; the weight on a crimp board.
+ */
 export const tool = z.object({
   id,
   kind: toolKind,
+  m2PerHour: numberBetween('Work rate', 1, 20_000, 'm² per hour').optional(),
+  loadKg: numberBetween('Weight on the board', 10, 400, 'kg').optional(),
   widthM: numberBetween('Tool width', 0.05, 100, 'm').nullable(),
   lengthM: numberBetween('Tool length', 0.05, 500, 'm').nullable(),
 })
@@ -258,6 +263,8 @@ export const garden = z.object({
     .optional(),
   /** Cover species of which seed is at hand. */
   seedAtHand: z.array(id).max(200).optional(),
+  /** Cover species of which the seed at hand is of a cultivar named resistant to root-knot nematodes. */
+  resistantSeed: z.array(id).max(200).optional(),
   /** Ticks and delays that jobs of the rounds were given. */
   jobMarks: z
     .array(

@@ -49,7 +49,11 @@ describe('catalogue', () => {
     for (const plant of SPECIES) {
       expect(plant.pricePerKg.low).toBeLessThan(plant.pricePerKg.high)
       expect(plant.shortName.length).toBeLessThanOrEqual(9)
-      expect(Object.values(plant.sources)).not.toContain('judgement')
+      for (const source of Object.values(plant.sources)) {
+        expect(source.class).not.toBe('judgement')
+        if (source.class === 'published') expect(source.reference).toMatch(/ \d{4}/)
+      }
+      expect(plant.depthCm.low).toBeLessThan(plant.depthCm.high)
     }
     expect(new Set(SPECIES.map((plant) => plant.shortName)).size).toBe(SPECIES.length)
   })

@@ -246,7 +246,13 @@ export const species = z.object({
   /** What the catalogue states of its growth, and the same as calibrated: what it grows by. */
   stated: z.object(parameterShape),
   parameters: z.object(parameterShape),
-  /** Source class of parameters that are better than judgement. */
-  sources: z.partialRecord(z.enum(PARAMETER_NAMES as [ParameterName, ...ParameterName[]]), sourceClass),
+  /** How deep its seed should lie, cm, and the pure, living share of seed that published rates are for. */
+  depthCm: z.object({ low: z.number().min(0.1).max(10), high: z.number().min(0.5).max(10) }),
+  usualQuality: z.number().min(0.5).max(1),
+  /** Source of parameters that are better than judgement, and where it stands. */
+  sources: z.partialRecord(
+    z.enum(PARAMETER_NAMES as [ParameterName, ...ParameterName[]]),
+    z.object({ class: sourceClass, reference: z.string().min(1) }),
+  ),
 })
 export type Species = z.infer<typeof species>

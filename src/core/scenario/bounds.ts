@@ -159,7 +159,7 @@ export function startOf(
       termination.setup,
       survivors,
       segmentAreaM2(standCase.bed, standCase.stand.segment),
-      { run: season.run, tools: means.tools },
+      { run: season.run, tools: means.tools, ownMinutes: means.ownMinutes },
     ),
   }
 }

@@ -1,5 +1,6 @@
 import { lastSeen } from '../termination/counted'
 import { HAND_FINISH_SHARE } from '../termination/outcome'
+import { rootKnotOf } from '../plants/nematodes'
 import { touchesSoil, manureDaysFor } from '../planting/manure'
 import { SEEDBED_RESIDUE_G, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
@@ -57,10 +58,10 @@ export function detailOf(
 }
 
 /** What planting may go against: weeds that no ending ends, hosts of nematodes one after the other. */
-export function adviceOf({ ground, follows }: Scenario, { run }: SeasonRun): Advice[] {
+export function adviceOf({ ground, follows, means }: Scenario, { run }: SeasonRun): Advice[] {
   const advice: Advice[] = []
   if (ground.creeping.length > 0) advice.push({ id: 'creeping', weeds: ground.creeping })
-  const hosts = run.sown.map(({ plant }) => plant.rootKnot)
+  const hosts = run.sown.map(({ plant }) => rootKnotOf(plant, means.resistant))
   const fed = hosts.includes('host') ? 'surely' : hosts.includes('depends on cultivar') ? 'perhaps' : null
   if (ground.nematodes && follows.kind === 'crop' && follows.crop.rootKnotHost && fed)
     advice.push({ id: 'nematodes', fed })

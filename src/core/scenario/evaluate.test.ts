@@ -5,7 +5,7 @@ import type { EndDetails } from '../garden/ending'
 import { findCrop } from '../plants/crops'
 import { endingOf } from '../termination/outcome'
 import { stopsOf, usualPlan } from '../termination/animals'
-import { CUTTING_TOOLS, woodiness } from '../termination/woodiness'
+import { HARDEST_CUT, woodiness } from '../termination/woodiness'
 import { harmNow } from '../termination/obstacles'
 import { findMethod, METHODS } from '../termination/methods'
 import { freshIndex, agedIndex, HARMLESS_INDEX } from '../residue/allelopathy'
@@ -119,9 +119,7 @@ function recount(
       const hard = Math.max(
         ...plants.map(({ plant, bbch }) => woodiness(plant.endingClass, bbch, run.heightM[now])),
       )
-      const able = means.tools.some(
-        ({ kind }) => (CUTTING_TOOLS as Record<string, { hardest: number }>)[kind]?.hardest >= hard,
-      )
+      const able = means.tools.some(({ kind }) => (HARDEST_CUT as Record<string, number>)[kind] >= hard)
       if (!able) return 'stems'
     }
     const leaves = end.animals ? begin + Math.ceil(stopsOf(end.animals, 10, 1.2, 0).at(-1)!.endDay) : null

@@ -8,15 +8,21 @@ import { freedByFeed } from '../planting/feeding'
 import { manureOn } from '../planting/manure'
 import { findCrop } from '../plants/crops'
 import { nextStand, ownOf, standCaseOf } from '../season/standCase'
+import { ownMinutes } from '../termination/workRates'
 import type { Follows, GroundFacts, Means, Scenario } from './types'
 
 /** What the grower has and holds to, for every question about the garden. */
-export const meansOf = ({ garden, stands }: Pick<GardenData, 'garden' | 'stands'>): Means => ({
+export const meansOf = ({ garden, beds, stands }: Pick<GardenData, 'garden' | 'beds' | 'stands'>): Means => ({
   tools: garden.tools,
   livestock: garden.livestock ?? [],
   rules: garden.rules ?? USUAL_RULES,
   own: ownOf(stands),
+  ownMinutes: ownMinutes(stands, ({ bedId, segment }) => {
+    const bed = beds.find(({ id }) => id === bedId)
+    return bed ? segmentAreaM2(bed, segment) : null
+  }),
   waitDays: garden.waitDays,
+  resistant: garden.resistantSeed ?? [],
 })
 
 /** What is known of a bed's ground besides one cover on it. */

@@ -1,6 +1,6 @@
 import { pullMinutes } from '../termination/outcome'
-import { findMethod } from '../termination/methods'
-import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from '../termination/woodiness'
+import { toolMinutes } from '../termination/workRates'
+import { cuttingTool, woodiness, type CuttingTool } from '../termination/woodiness'
 import { isoDate } from '../foundations/day'
 import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { segmentAreaM2 } from '../garden/area'
@@ -58,18 +58,14 @@ const endOn = (day: number, { method, passes, heightM }: RegrowthQuestion): EndD
   ...(method === 'chop' && { stubbleCm: Math.round(heightM * 100) }),
 })
 
-/** The tool for the work, and minutes for each m² of one pass; null when none owned does it. */
+/** The tool for the work; null when none owned does it. */
 function toolFor(
   { method, scenario }: RegrowthQuestion,
   hardness: number,
-): { kind: NonNullable<CutOutcome['tool']>; minutesPerM2: number } | null {
+): NonNullable<CutOutcome['tool']> | null {
   const { tools } = scenario.means
-  if (method === 'crimp')
-    return tools.some((tool) => tool.kind === 'crimp board')
-      ? { kind: 'crimp board', minutesPerM2: findMethod('crimp')!.minutesPerM2 }
-      : null
-  const kind = cuttingTool(tools, hardness)
-  return kind && { kind, minutesPerM2: CUTTING_TOOLS[kind].minutesPerM2 }
+  if (method === 'crimp') return tools.some((tool) => tool.kind === 'crimp board') ? 'crimp board' : null
+  return cuttingTool(tools, hardness)
 }
 
 /** Days ahead looked at where nothing says when the ground is wanted. */
@@ -138,9 +134,9 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
     bbch,
     heightM: height,
     hardness,
-    tool: tool?.kind ?? null,
+    tool,
     stems,
-    cutMinutes: (tool?.minutesPerM2 ?? 0) * areaM2 * question.passes,
+    cutMinutes: tool ? toolMinutes(tool, areaM2, scenario.means.tools) * question.passes : 0,
     finishMinutes: pullMinutes(plantsOn(after, countDay) * areaM2),
     mulchG: middleOn(after, after.residueG, lookDay),
     nitrogenG: releasedBetween(after, lookDay, lookDay + 70).p50,

@@ -1,4 +1,5 @@
 import type { OwnResults } from '../termination/ownResults'
+import type { OwnMinutes } from '../termination/workRates'
 import type { Quantiles } from '../foundations/statistics'
 import type { Livestock, Rules } from '../garden/rules'
 import type { Garden, PlantingMethodId, Tool } from '../garden/schema'
@@ -29,7 +30,11 @@ export type Means = {
   livestock: readonly Livestock[]
   rules: Rules
   own: OwnResults
+  /** What its endings took, by way. */
+  ownMinutes: OwnMinutes
   waitDays: Garden['waitDays']
+  /** Covers of which the seed is of a cultivar named resistant to root-knot nematodes. */
+  resistant: readonly string[]
 }
 
 /** Raw manure on a day, by animals or as feed. */

@@ -1,4 +1,5 @@
 import { deadAsSeen, lastSeen } from '../termination/counted'
+import { edgeKgPerM } from '../termination/board'
 import { liesFlat } from '../termination/flattening'
 import { DEAD_SHARE, endingOf, type EndingSetup } from '../termination/outcome'
 import { findMethod } from '../termination/methods'
@@ -15,9 +16,11 @@ export function setupFor(
     stand,
     own,
     flattens,
+    board,
     establishment = 'transplant',
-  }: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'establishment'>,
+  }: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'establishment'>,
 ): EndingSetup & { plot: { lengthM: number; widthM: number } } {
+  const plot = segmentSizeM(bed, stand.segment)
   return {
     passes: end.passes,
     flattened: liesFlat(stand, dayNumber(end.date), flattens),
@@ -28,7 +31,8 @@ export function setupFor(
     lanes: end.lanes,
     stubbleM: end.stubbleCm === undefined ? undefined : end.stubbleCm / 100,
     liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
-    plot: segmentSizeM(bed, stand.segment),
+    edgeKgPerM: board && edgeKgPerM(board, plot.widthM),
+    plot,
   }
 }
 

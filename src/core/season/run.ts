@@ -5,6 +5,7 @@ import { segmentSizeM } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { cutSurvival, endEvents, takenOver } from '../termination/kill'
+import { edgeKgPerM, type Board } from '../termination/board'
 import { liesFlat } from '../termination/flattening'
 import { findMethod } from '../termination/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
@@ -42,6 +43,8 @@ export type StandCase = {
   own?: OwnResults
   /** Whether there is something to flatten growth with before a sheet is laid. */
   flattens: boolean
+  /** The crimp board it would be stepped down with. */
+  board?: Board
   /** Whether what follows is sown or transplanted: how dead it must be. Transplanted where left out. */
   establishment?: 'transplant' | 'seed'
   /** What had its ground before it, the earliest first; where nothing is known the bed's answers begin it. */
@@ -91,7 +94,7 @@ function eventsBefore(standCase: StandCase, looks: readonly Observation[]): Stan
 
 /** An ending as events, with what was counted and done after it, until the next stand takes the ground. */
 export function eventsOfEnd(
-  standCase: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens'>,
+  standCase: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board'>,
   end: EndDetails,
   ensemble: WeatherEnsemble,
   clearDay: number | null,
@@ -109,6 +112,7 @@ export function eventsOfEnd(
       own: standCase.own,
       bedKind: bed.kind,
       flattened: liesFlat(stand, day, standCase.flattens),
+      edgeKgPerM: standCase.board && edgeKgPerM(standCase.board, plot.widthM),
     }).map((event) => asCounted(event, counts)),
     ...standingAgain(counts),
     ...(acted ? workSince(stand, counts).map(workedOn) : []),

@@ -1,3 +1,4 @@
+import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
 import type { OwnResults } from '../termination/ownResults'
 import { ownResults } from '../termination/pooling'
@@ -59,6 +60,7 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
     ...(brought.length > 0 && { brought }),
     own: ownOf(data.stands),
     flattens: canFlatten(data.garden.tools),
+    board: boardOf(data.garden.tools),
     ...(next?.content.kind === 'crop' && { establishment: next.content.establishment }),
   }
 }

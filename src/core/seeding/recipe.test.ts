@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { poundsPerAcre } from '../foundations/units'
 import fc from '../testing/property'
 import { sowingRecipe, splitPasses } from './recipe'
 
@@ -14,9 +15,18 @@ describe('sowing recipe', () => {
   test('worked by hand: rye, 15 m², raked in, 90 % germination', () => {
     const recipe = sowingRecipe(order)
     if (!recipe.ok) throw new Error('refused')
-    // 100 kg/ha = 10 g/m²; × 1.5 for broadcasting and raking; ÷ 0.9; × 15 m² = 250 g.
-    expect(recipe.value.totalGrams).toBe(250)
-    expect(recipe.value.passTotals).toEqual([125, 125])
+    // 100 kg/ha = 10 g/m² of seed of which 85 % grows; × 1.5 for broadcasting and raking; × 0.85 ÷ 0.9; × 15 m² = 212.5 g.
+    expect(recipe.value.totalGrams).toBe(213)
+    expect(recipe.value.passTotals).toEqual([107, 106])
+  })
+  test('seed of usual quality is weighed as the books say: wheat raked and tamped at 130 lb an acre', () => {
+    const wheat = sowingRecipe({
+      ...order,
+      covering: 'raked and tamped',
+      components: [{ speciesId: 'winter-wheat', share: 1, germination: 0.85 }],
+    })
+    if (!wheat.ok) throw new Error('refused')
+    expect(poundsPerAcre(wheat.value.lines[0].gramsPerM2)).toBeCloseTo(132.5, 0)
   })
   test('a mix takes each species at its share of the full rate', () => {
     const mix = sowingRecipe({
@@ -27,8 +37,8 @@ describe('sowing recipe', () => {
       ],
     })
     if (!mix.ok) throw new Error('refused')
-    expect(mix.value.lines.map((line) => line.grams)).toEqual([113, 34])
-    expect(mix.value.totalGrams).toBe(147)
+    expect(mix.value.lines.map((line) => line.grams)).toEqual([96, 29])
+    expect(mix.value.totalGrams).toBe(125)
   })
   test('germination over 100 % is refused beside its field', () => {
     const result = sowingRecipe({

@@ -14,6 +14,10 @@ export type RecipeLine = {
   broadcastFactor: number
   share: number
   germination: number
+  /** Pure, living share of seed that the drilled rate is for. */
+  usualQuality: number
+  /** How deep it should lie, cm. */
+  depthCm: Species['depthCm']
   gramsPerM2: number
   grams: number
   /** Grams of each pass; they add up to `grams`. */
@@ -80,7 +84,8 @@ function problemsOf(order: Order): Problem[] {
 }
 
 /**
- * Grams to weigh: drilled rate × broadcast factor × share ÷ germination × area, rounded up to the scale.
+ * Grams to weigh: drilled rate × broadcast factor × share × usual quality ÷ own germination × area, rounded up to the scale.
+ * Published rates are for seed of usual quality, so only what own seed differs by is corrected.
  * Shares are those of the full rate, so a straight sowing has share 1.
  */
 export function sowingRecipe(order: Order): Outcome<Recipe> {
@@ -100,7 +105,7 @@ function lineFor(plant: Species, component: Order['components'][number], order: 
   const size = seedSize(plant)
   const drillGM2 = gramsPerM2(plant.parameters.drillKgHa)
   const broadcastFactor = BROADCAST_FACTOR[order.covering][size]
-  const perM2 = (drillGM2 * broadcastFactor * component.share) / component.germination
+  const perM2 = (drillGM2 * broadcastFactor * component.share * plant.usualQuality) / component.germination
   const grams = round(toStep(perM2 * order.areaM2, order.scaleStepG))
   const seedsPerM2 = viableSeedsPerM2(plant, grams, component.germination, order.areaM2)
   return {
@@ -111,6 +116,8 @@ function lineFor(plant: Species, component: Order['components'][number], order: 
     broadcastFactor,
     share: component.share,
     germination: component.germination,
+    usualQuality: plant.usualQuality,
+    depthCm: plant.depthCm,
     gramsPerM2: perM2,
     grams,
     passes: splitPasses(grams, order.passes, order.scaleStepG),

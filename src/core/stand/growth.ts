@@ -73,6 +73,10 @@ function leafShare(ageCd: number, t31Cd: number, t61Cd: number, t69Cd: number, l
   return atLeast(least, 0.15 - 0.15 * ((ageCd - t61Cd) / t69Cd))
 }
 
+/** Share of its light use that an annual has left so long after first flower, falling until soft dough, 0–1. */
+export const ripeningFactor = (sinceFlowerCd: number, t85Cd: number): number =>
+  1 - (1 - physics.ripeLightUse) * atMost(1, sinceFlowerCd / t85Cd)
+
 /**
  * A day of growth of the first `n` listed members by the light they take, its warmth, water and nitrogen; before leaves
  * close they grow by their own number. `share` is what the species takes of the canopy's light.
@@ -91,8 +95,18 @@ export function growthDay(
   const { lai, massG, nitrogenG, ageCd } = plants
   const { grownG } = tally
   const { growth: ownGrowth, leaf: ownLeaf, nitrogen: ownNitrogen } = own
-  const { t31Cd, t51Cd, t61Cd, t69Cd, t75Cd, growOptHighC, lightUseGMj, leafGrowthPerCd, specificLeafM2G } =
-    plant.parameters
+  const {
+    t31Cd,
+    t51Cd,
+    t61Cd,
+    t69Cd,
+    t75Cd,
+    t85Cd,
+    growOptHighC,
+    lightUseGMj,
+    leafGrowthPerCd,
+    specificLeafM2G,
+  } = plant.parameters
   const plateauG = plateauMassG(plant.parameters)
   const { shootLifeCd, heatLossPerC, selfShadingLai } = physics
   const hunger = 100 * physics.hungerSlope
@@ -111,7 +125,8 @@ export function growthDay(
     const light = canopy.lightMj[m] * share[m]
     // 1 while nothing but leaves is made, falling to 0 as stems stretch.
     const leafy = age < t31Cd ? 1 : age < t51Cd ? (t51Cd - age) / (t51Cd - t31Cd) : 0
-    const gain = lightUseGMj * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
+    const vigour = age < t61Cd || plant.perennial ? 1 : ripeningFactor(age - t61Cd, t85Cd)
+    const gain = lightUseGMj * vigour * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
     let grown = gain
     if (before < YOUNG_LAI && age < t61Cd) {
       const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m] * ownLeaf[m])

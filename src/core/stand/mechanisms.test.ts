@@ -9,6 +9,7 @@ import { deriveWeather, emptyMember, snowShare, sunSeries } from '../site/weathe
 import { TEST_SITES } from '../testing/sites'
 import { growStand } from '../testing/stands'
 import { coldNightFactor, growthResponse, vernalFactor, dormancyFactor } from './development'
+import { ripeningFactor } from './growth'
 import { crownTemperature, nightSurvival } from './hardiness'
 import { physics } from './physics'
 import { quantilesOn, stageDays, valuesOn } from './summary'
@@ -129,6 +130,12 @@ describe('heat and cold of growth', () => {
     expect(coldNightFactor(rye.growBaseC + physics.coldNightC + 10, rye.growBaseC)).toBe(1)
     expect(growthResponse(-5, 15, rye)).toBeLessThan(growthResponse(5, 15, rye))
   })
+  test('light use falls from first flower on, to what is left at soft dough', () => {
+    expect(ripeningFactor(0, 500)).toBe(1)
+    expect(ripeningFactor(250, 500)).toBeCloseTo((1 + physics.ripeLightUse) / 2)
+    expect(ripeningFactor(900, 500)).toBeCloseTo(physics.ripeLightUse)
+  })
+
   test('perennials rest in short days', () => {
     expect(dormancyFactor(9)).toBeCloseTo(physics.dormantGrowth)
     expect(dormancyFactor(14)).toBe(1)

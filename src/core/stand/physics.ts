@@ -13,6 +13,8 @@ export const SHARED_PHYSICS = {
   coldNightC: { meaning: 'night that stops the next day’s light use of plants that grow from 0 °C on', unit: '°C', stated: -6.5, low: -9, high: -4 },
   dormantGrowth: { meaning: 'growth that short days leave to perennials', unit: 'share', stated: 0.4, low: 0.2, high: 0.6 },
   selfShadingLai: { meaning: 'leaf area above which lower leaves are shaded out', unit: 'm² m⁻²', stated: 4.5, low: 3.5, high: 6 },
+  /** Sinclair and de Wit 1975; Muchow et al. 1993: seed that fills takes its nitrogen from the leaves. */
+  ripeLightUse: { meaning: 'light use left when seed has ripened to soft dough', unit: 'share', stated: 0.4, low: 0.2, high: 0.8 },
   hardeningPerC: { meaning: 'share of the gap to full hardiness closed per day and °C below 10', unit: '°C⁻¹', stated: 0.01, low: 0.005, high: 0.015 },
   softeningPerC: { meaning: 'share of the gap to no hardiness closed per day and °C above 10', unit: '°C⁻¹', stated: 0.02, low: 0.01, high: 0.03 },
   shelteringCm: { meaning: 'depth of snow that shelters two thirds of what snow can', unit: 'cm', stated: 8, low: 5, high: 12 },

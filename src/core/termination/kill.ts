@@ -29,6 +29,7 @@ export type EndingPlace = {
   plot: { lengthM: number; widthM: number }
   ensemble: WeatherEnsemble
   own?: OwnResults
+  edgeKgPerM?: number
   bedKind?: 'in-ground' | 'framed' | 'planter'
   /** Whether a sheet lies on flattened growth. */
   flattened: boolean

@@ -23,7 +23,10 @@ export type Method = {
   animals: 'hens' | 'pigs' | 'grazers' | null
   /** One tool of each group is needed. */
   tools: readonly (readonly ToolKind[])[]
-  minutesPerM2: number
+  /** Groups of tools whose work rate counts; null where all of them do. */
+  worked: readonly (readonly ToolKind[])[] | null
+  /** Work besides that of the tools, minutes per m². */
+  handMinutesPerM2: number
   buried: number
   removed: number
   /** How much the soil is moved, 0 none – 3 turned over. */

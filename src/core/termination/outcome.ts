@@ -4,6 +4,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 import type { Species } from '../plants/parameters'
 import { stopsOf, stopSurvival, type AnimalPlan } from './animals'
+import { underBoard } from './board'
 import { ownCount, withOwn, type OwnResults } from './ownResults'
 import { doseBetween, doseDay } from './doses'
 import { doseNeeded, firmDays, sheetSurvival, type SheetBed } from './sheets'
@@ -52,6 +53,8 @@ export type EndingSetup = {
   animals?: AnimalPlan
   plot?: { lengthM: number; widthM: number }
   lanes?: { count: number; everyDays: number }
+  /** Weight on each metre of a crimp board's edge, kg; a heavy roller where left out. */
+  edgeKgPerM?: number
   /** Day a sheet was taken off. */
   liftedDay?: number
   /** Stubble that a cut leaves, m; cut at the height that ends the plant where left out. */
@@ -75,13 +78,14 @@ export function actsSurvival(
   plant: Pick<Species, 'endingClass'>,
   bbch: number,
   passes: number,
-  setup: Pick<EndingSetup, 'bedKind' | 'own' | 'stubbleM'> = {},
+  setup: Pick<EndingSetup, 'bedKind' | 'own' | 'stubbleM' | 'edgeKgPerM'> = {},
 ): number {
   const kind = plant.endingClass
   let share = 1
   for (const act of method.acts) {
+    const table = actSurvival(act, kind, bbch)
     let once = withOwn(
-      actSurvival(act, kind, bbch),
+      act === 'crimp' && setup.edgeKgPerM !== undefined ? underBoard(table, setup.edgeKgPerM) : table,
       method.acts.length === 1 && !method.flame ? ownCount(setup.own ?? {}, method.id, kind, bbch) : null,
     )
     if (act === 'chop' && setup.stubbleM !== undefined)

@@ -1,14 +1,15 @@
 import { stopsOf, usualPlan } from './animals'
 import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles'
 import { lastActAfter, stragglerMinutes, USUAL_LANES, type EndingSetup, type MemberEnding } from './outcome'
-import { CUTTING_TOOLS, cuttingTool, woodiness, type CuttingTool } from './woodiness'
+import { cuttingTool, woodiness } from './woodiness'
+import { quickestTool, toolMinutes, type OwnMinutes, type WorkTool } from './workRates'
 import { findMethod, METHODS, type Method } from './methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import { quantilesOf } from '../foundations/statistics'
 import { segmentSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import type { Rules } from '../garden/rules'
-import type { Tool } from '../garden/schema'
+import type { Tool, ToolKind } from '../garden/schema'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 
@@ -51,7 +52,7 @@ export type Blocked = 'stems' | 'stock' | 'tinder' | 'own-rule'
 export type StartQuestion = {
   run: StandRun
   ensemble: WeatherEnsemble
-  tools: readonly Pick<Tool, 'kind'>[]
+  tools: readonly Tool[]
   rules: Rules
 }
 
@@ -128,38 +129,56 @@ export const ruledOut = (method: Method, rules: Rules): RuledOut | null =>
 
 /** Minutes to move, feed and look after animals on each stop (judgement, 5–15). */
 const MINUTES_PER_STOP = 10
-/** Minutes per m² that the table's chop takes, for which those of the tool stand in. */
-const TABLE_CHOP_MINUTES = 0.9
+/** What the time of an ending is reckoned from. */
+type WorkQuestion = Pick<StartQuestion, 'run' | 'tools'> & { ownMinutes: OwnMinutes }
 
 /**
- * Minutes of work of an ending on its ground, by the middle of the members: the acts with the tool the stems ask for,
- * animals moved, stragglers pulled. @param survivors share alive before hand-finishing, by member
+ * Minutes of work of an ending on its ground, by the middle of the members: each tool at its rate with getting ready at
+ * each bed, animals moved, stragglers pulled; or as the garden's own endings by this way took. Finishing by hand never
+ * counts for more than another pass, which would be made instead.
+ * @param survivors share alive before hand-finishing, by member
  */
 export function workMinutes(
   end: EndDetails,
   setup: EndingSetup,
   survivors: readonly number[],
   areaM2: number,
-  { run, tools }: Pick<StartQuestion, 'run' | 'tools'>,
+  question: WorkQuestion,
 ): number {
   const method = findMethod(end.method)
   if (!method || method.waits) return 0
+  const own = question.ownMinutes[method.id]
+  if (own !== undefined && !method.animals) return own * areaM2 * setup.passes
+  const { run } = question
   const plants = run.sown.reduce((sum, sown) => sum + sown.seedsPerM2 * sown.emergenceShare, 0)
   const middle = quantilesOf(survivors)?.p50 ?? 1
+  const pass = passMinutes(method, end, areaM2, question)
   const byHand = method.sheet || method.animals ? 0 : stragglerMinutes(middle, plants, areaM2)
-  const tool = method.acts.includes('chop') ? usualTool(run, dayNumber(end.date), tools) : null
-  const perM2 = tool
-    ? method.minutesPerM2 - TABLE_CHOP_MINUTES + CUTTING_TOOLS[tool].minutesPerM2
-    : method.minutesPerM2
-  return perM2 * areaM2 * setup.passes + byHand + movesMinutes(setup)
+  return pass * setup.passes + Math.min(pass, byHand) + movesMinutes(setup)
 }
 
-/** The tool that cuts the stems of the middle member on a day. */
-function usualTool(run: StandRun, day: number, tools: readonly Pick<Tool, 'kind'>[]): CuttingTool | null {
+/** One pass of a way over its ground with the tools that are owned, else those that most people have. */
+function passMinutes(method: Method, end: EndDetails, areaM2: number, question: WorkQuestion): number {
+  const { tools } = question
+  return (method.worked ?? method.tools).reduce((sum, group) => {
+    const tool = workTool(group, method, dayNumber(end.date), areaM2, question)
+    return tool ? sum + toolMinutes(tool, areaM2, tools) : sum
+  }, method.handMinutesPerM2 * areaM2)
+}
+
+/** The tool of a group that is taken: for cutting, one that the stems of the middle member on the day ask for. */
+function workTool(
+  group: readonly ToolKind[],
+  method: Method,
+  day: number,
+  areaM2: number,
+  { run, tools }: WorkQuestion,
+): WorkTool | null {
+  if (!group.includes('scythe') || !method.acts.includes('chop')) return quickestTool(group, areaM2, tools)
   const hardness = quantilesOf(
     Float64Array.from({ length: run.members }, (_, member) => hardnessOn(run, indexOn(run, member, day))),
   )
-  return cuttingTool(tools, hardness?.p50 ?? 0)
+  return cuttingTool(tools, hardness?.p50 ?? 0) ?? quickestTool(group, areaM2, [])
 }
 
 function movesMinutes({ animals, plot }: EndingSetup): number {

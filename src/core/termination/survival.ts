@@ -8,6 +8,21 @@ export const chopSurvival = (kind: EndingClass, bbch: number) => interpolate(CHO
 /** Height of stubble at which the nodes left save two thirds of what a cut at the ground would kill, m (judgement, 0.05–0.15). */
 const NODES_SAVED_M = 0.08
 
+/**
+ * How much of its growing points a class holds in low stubble, 0–1: once a cereal heads they stand in its ears, and a hay
+ * cut at pollen takes nearly all of them (extension: 0.12 live).
+ */
+const inStubble = (kind: EndingClass, bbch: number): number =>
+  kind === 'winter cereal' || kind === 'spring cereal' || kind === 'millet'
+    ? interpolate(
+        [
+          [45, 1],
+          [65, 0.035],
+        ],
+        bbch,
+      )
+    : 1
+
 /** Survival of a cut that leaves stubble, m: higher cuts leave more nodes and leaf to grow from. */
 export function chopSurvivalAt(
   kind: EndingClass,
@@ -15,7 +30,7 @@ export function chopSurvivalAt(
   heightM: number,
   atGround = chopSurvival(kind, bbch),
 ): number {
-  return 1 - (1 - atGround) * Math.exp(-heightM / NODES_SAVED_M)
+  return 1 - (1 - atGround) * Math.exp((-heightM / NODES_SAVED_M) * inStubble(kind, bbch))
 }
 
 /** Thermal time a treated plant takes to brown and die, °C d above 0 °C (judgement). */

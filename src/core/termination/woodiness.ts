@@ -40,21 +40,19 @@ export function woodiness(kind: EndingClass, bbch: number, heightM: number): num
 
 export type CuttingTool = Extract<ToolKind, 'hand shears' | 'scythe' | 'trimmer' | 'mower'>
 
-/** Hardest stems a tool still cuts cleanly, and minutes per m² it takes (judgement; ± a half). */
-export const CUTTING_TOOLS: Record<CuttingTool, { hardest: number; minutesPerM2: number }> = {
-  mower: { hardest: 0.65, minutesPerM2: 0.35 },
-  scythe: { hardest: 0.55, minutesPerM2: 0.4 },
-  trimmer: { hardest: 0.45, minutesPerM2: 0.5 },
-  'hand shears': { hardest: 0.6, minutesPerM2: 1.4 },
+/** Hardest stems a tool still cuts cleanly (judgement), the quickest tool first. */
+export const HARDEST_CUT: Record<CuttingTool, number> = {
+  mower: 0.65,
+  scythe: 0.55,
+  trimmer: 0.45,
+  'hand shears': 0.6,
 }
 
-const ORDER = Object.keys(CUTTING_TOOLS) as CuttingTool[]
+const ORDER = Object.keys(HARDEST_CUT) as CuttingTool[]
 
 /** The quickest owned tool that still cuts stems of this hardness; null when none does. */
 export function cuttingTool(owned: readonly { kind: ToolKind }[], hardness: number): CuttingTool | null {
   return (
-    ORDER.find(
-      (kind) => owned.some((tool) => tool.kind === kind) && CUTTING_TOOLS[kind].hardest >= hardness,
-    ) ?? null
+    ORDER.find((kind) => owned.some((tool) => tool.kind === kind) && HARDEST_CUT[kind] >= hardness) ?? null
   )
 }

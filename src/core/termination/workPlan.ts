@@ -1,46 +1,10 @@
-import type { Bed, Tool } from '../garden/schema'
+import type { Tool } from '../garden/schema'
 import type { EndingClass } from '../plants/parameters'
 import { SHEET_OVERLAP_M, sheetsFor } from './obstacles'
 import { BURY_DEPTH_M, isTough } from './survival'
 
 /** Length and width of the ground worked on, m. */
 export type Ground = { lengthM: number; widthM: number }
-
-/** Distance between two steps of a crimp board, m: well under 30 cm. */
-const BOARD_STEP_M = 0.25
-/** Body weight that a board's edge should carry on each metre, kg (judgement, 60–100). */
-const LEAST_KG_PER_M = 70
-const BODY_KG = 75
-
-export type BoardPlan = {
-  boardM: number
-  /** Board length that would fit this ground best. */
-  bestM: number
-  /** Times the board goes up the bed, side by side, and steps in all. */
-  runs: number
-  steps: number
-  stepM: number
-  kgPerM: number
-  /** True when one body weighs too little on this edge. */
-  tooLight: boolean
-  /** True when the board does not fit between the boards of a frame. */
-  tooLong: boolean
-}
-
-/** How a board is stepped over the ground. */
-export function boardPlan({ lengthM, widthM }: Ground, boardM: number, bedKind: Bed['kind']): BoardPlan {
-  const runs = Math.max(1, Math.ceil(widthM / boardM - 0.05))
-  return {
-    boardM,
-    bestM: Math.max(0.3, bedKind === 'in-ground' ? widthM : widthM - 0.04),
-    runs,
-    steps: Math.ceil(lengthM / BOARD_STEP_M) * runs,
-    stepM: BOARD_STEP_M,
-    kgPerM: BODY_KG / Math.min(boardM, widthM),
-    tooLight: BODY_KG / Math.min(boardM, widthM) < LEAST_KG_PER_M,
-    tooLong: bedKind !== 'in-ground' && boardM > widthM,
-  }
-}
 
 /** How far a sheet should reach beyond the ground on every side, m, and the distance between two weights on its edge. */
 const OVERHANG_M = 0.2

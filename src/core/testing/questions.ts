@@ -13,7 +13,9 @@ export const testMeans = (own: Partial<Means> = {}): Means => ({
   livestock: [],
   rules: USUAL_RULES,
   own: {},
+  ownMinutes: {},
   waitDays: { transplant: 7, seed: 14 },
+  resistant: [],
   ...own,
 })
 

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { nextStep, type NextStep } from '../../core/termination/followUp'
+import { boardOf, edgeKgPerM } from '../../core/termination/board'
 import { actsSurvival, DEAD_SHARE } from '../../core/termination/outcome'
 import { lastWorkDay, looksAfter } from '../../core/termination/counted'
 import { countedSpecies, stageAtEnd } from '../../core/termination/pooling'
@@ -36,6 +37,7 @@ export function After({ end }: { end: EndView }) {
     )
   const ended = dayNumber(actual.date)
   const plot = segmentSizeM(view.bed, stand.segment)
+  const pressed = edgeKgPerM(boardOf(end.garden.tools), plot.widthM)
   const worked = lastWorkDay(actual, plot)
   const counts = [...(stand.followUps ?? [])].sort((a, b) => (a.date < b.date ? -1 : 1))
   const newest = counts.at(-1)
@@ -74,7 +76,7 @@ export function After({ end }: { end: EndView }) {
       </p>
       {step && newest && (
         <>
-          {!worksSince && <Advice step={step} expected={expectedShare(stand, newest)} />}
+          {!worksSince && <Advice step={step} expected={expectedShare(stand, newest, pressed)} />}
           <Finishings
             end={end}
             newest={newest}
@@ -96,13 +98,13 @@ export function After({ end }: { end: EndView }) {
 }
 
 /** What the tables alone let expect of the plants counted, at the stage they were ended; null where they say nothing. */
-function expectedShare(stand: Stand, count: FollowUp): number | null {
+function expectedShare(stand: Stand, count: FollowUp, edgeKgPerM: number): number | null {
   const actual = stand.end.actual
   const method = actual && findMethod(actual.method)
   const plant = countedSpecies(stand, count)
   const bbch = plant ? stageAtEnd(stand, plant.id) : undefined
   if (!method || !plant || bbch === undefined || method.animals || method.waits) return null
-  return method.sheet ? 0.05 : actsSurvival(method, plant, bbch, actual.passes)
+  return method.sheet ? 0.05 : actsSurvival(method, plant, bbch, actual.passes, { edgeKgPerM })
 }
 
 const ADVICE = {

@@ -1,4 +1,5 @@
-import type { BoardPlan, CardboardPlan, Ground, LanePlan, SheetPlan } from '../../core/termination/workPlan'
+import type { BoardPlan } from '../../core/termination/board'
+import type { CardboardPlan, Ground, LanePlan, SheetPlan } from '../../core/termination/workPlan'
 import { centimetres, metres, shortDate, type Units } from '../../text/format'
 import { GroundDrawing } from './GroundDrawing'
 

@@ -1,16 +1,23 @@
 import type { Method } from '../../core/termination/methods'
 import { cuttingTool, woodiness } from '../../core/termination/woodiness'
-import { boardPlan, coverPlan, cutHeight, sheetPlan } from '../../core/termination/workPlan'
+import { boardOf, boardPlan, edgeKgPerM, underBoard, walkedOn } from '../../core/termination/board'
+import { coverPlan, cutHeight, sheetPlan } from '../../core/termination/workPlan'
 import { actsSurvival } from '../../core/termination/outcome'
 import { stageName } from '../../core/stand/stage'
-import { centimetres, litres, metres, percent, shortDate, volume } from '../../text/format'
+import { crimpSurvival } from '../../core/termination/survival'
+import { centimetres, litres, metres, percent, perLength, shortDate, volume } from '../../text/format'
 
 import type { PlanCase, PlanWords } from './planTypes'
 
 /** What to look for before a cut or a crimp: the stage each plant should have reached, and what outlives the work at it. */
-export function lookStep({ method, plants, passes, bed, own }: PlanCase, words: PlanWords) {
+export function lookStep({ method, plants, passes, bed, own, tools, ground }: PlanCase, words: PlanWords) {
+  const pressed = edgeKgPerM(boardOf(tools), ground.widthM)
   const expected = plants.map(({ plant, bbch }) => {
-    const left = actsSurvival(method, plant, bbch, passes, { bedKind: bed.kind, own })
+    const left = actsSurvival(method, plant, bbch, passes, {
+      bedKind: bed.kind,
+      own,
+      edgeKgPerM: pressed,
+    })
     return `${plant.name.toLowerCase()}, ${stageName(bbch, plant.group)} (${percent(left)} would outlive it)`
   })
   words.steps.push(`Look first. Expected that day: ${expected.join('; ')}. Where it is behind, wait.`)
@@ -49,25 +56,33 @@ export function cutSteps(plan: PlanCase, words: PlanWords) {
 }
 
 export function crimpSteps(plan: PlanCase, words: PlanWords) {
-  const boards = plan.tools.filter((tool) => tool.kind === 'crimp board')
-  const longest = Math.max(0, ...boards.map((tool) => tool.widthM ?? 0))
-  const board = boardPlan(plan.ground, longest || plan.ground.widthM, plan.bed.kind)
+  const owned = plan.tools.some((tool) => tool.kind === 'crimp board')
+  const board = boardPlan(plan.ground, boardOf(plan.tools), plan.bed.kind)
   const { units } = plan
   words.board = board
   words.materials.push(
     { what: 'Crimp board with one blunt edge', amount: metres(board.boardM, units) },
     { what: 'Steps', amount: String(board.steps) },
   )
-  if (boards.length === 0)
-    words.problem = 'No crimp board is on your list. Add it with its length in the Garden room.'
+  if (!owned) words.problem = 'No crimp board is on your list. Add it with its length in the Garden room.'
   else if (board.tooLong)
     words.problem = `The board (${metres(board.boardM, units)}) does not fit between the sides. Cut one of ${metres(board.bestM, units)}.`
   words.steps.push(
     `Push the growth over in the direction you walk, then step on the board every ${centimetres(board.stepM, units)}: ${board.steps} steps in ${board.runs === 1 ? 'one run' : `${board.runs} runs`}, the whole weight on the edge each time.`,
-    `One body brings about ${Math.round(board.kgPerM)} kg on each metre of edge${board.tooLight ? '; that is little, so jump, or take a shorter board' : ''}. Stems should be dented, not cut.`,
+    `That brings about ${perLength(board.kgPerM, units)} of edge${board.tooLight ? '; that is little, so jump, or take a shorter board' : ''}. Stems should be dented, not cut.`,
+    `What lives on: ${pressureWords(plan, board.kgPerM)}`,
   )
   if (plan.bed.kind !== 'in-ground')
     words.steps.push('A board misses 5 to 10 % along the sides of a frame: finish them with shears.')
+}
+
+/** What a heavy roller, this board and feet alone leave alive, plant by plant. */
+function pressureWords({ plants }: PlanCase, kgPerM: number): string {
+  const each = plants.map(({ plant, bbch }) => {
+    const rolled = crimpSurvival(plant.endingClass, bbch)
+    return `${plant.name.toLowerCase()} ${percent(rolled)} under a heavy roller, ${percent(underBoard(rolled, kgPerM))} under this board, ${percent(walkedOn(rolled))} only walked on`
+  })
+  return `${each.join('; ')}. Judgement; your own counts go before it.`
 }
 
 export const flameSteps = (method: Method, words: PlanWords) => {

@@ -1,13 +1,13 @@
 import { type AnimalPlan, type Stop } from '../../core/termination/animals'
 import type { Method } from '../../core/termination/methods'
 import {
-  type BoardPlan,
   type CardboardPlan,
   type CoverPlan,
   type Ground,
   type LanePlan,
   type SheetPlan,
 } from '../../core/termination/workPlan'
+import type { BoardPlan } from '../../core/termination/board'
 import type { Quantiles } from '../../core/foundations/statistics'
 import type { Livestock } from '../../core/garden/rules'
 import type { OwnResults } from '../../core/termination/ownResults'

@@ -6,7 +6,8 @@ import type { Garden } from '../../core/garden/schema'
 import { Field } from '../../parts/Field'
 import { TickField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'
-import { fromMetres, startForm, toolOf, type ToolInput } from './forms'
+import { notice } from '../../state/notices'
+import { startForm, toolInputOf, toolOf, toolProblem, type ToolInput } from './forms'
 import { ToolFields } from './ToolFields'
 import { Form } from '../../parts/Form'
 import { changed } from '../../data/writes'
@@ -37,12 +38,7 @@ const inputOf = (garden: Garden): Input => ({
 })
 
 const toolInputs = (garden: Garden): ToolInput[] =>
-  garden.tools.map((tool) => ({
-    id: tool.id,
-    kind: tool.kind,
-    width: tool.widthM === null ? '' : String(fromMetres(tool.widthM, garden.units)),
-    length: tool.lengthM === null ? '' : String(fromMetres(tool.lengthM, garden.units)),
-  }))
+  garden.tools.map((tool) => toolInputOf(tool, garden.units))
 
 /** Animals that some covers harm. */
 const ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'] as const
@@ -63,6 +59,8 @@ export function Settings() {
   )
   const { errors } = formState
   const save = handleSubmit(async (value) => {
+    const problem = tools.map((tool) => toolProblem(tool, owned.seen.units)).find((text) => text !== null)
+    if (problem) return notice.error(problem)
     // Sizes were typed in the units shown, even when the units themselves change now.
     const before = toolInputs(owned.seen)
     const kept = tools.map((tool) => {

@@ -12,7 +12,15 @@ import { gardenWrites } from '../../data/gardenFile'
 import { Field } from '../../parts/Field'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch } from '../../state/store'
-import { startForm, type BedGroupInput, type StartInput, type StartValue, type ToolInput } from './forms'
+import {
+  blankTool,
+  startForm,
+  toolProblem,
+  type BedGroupInput,
+  type StartInput,
+  type StartValue,
+  type ToolInput,
+} from './forms'
 import { GroupFields } from './GroupFields'
 import { startGarden } from './startGarden'
 import { ToolFields } from './ToolFields'
@@ -43,10 +51,7 @@ const blank: StartInput = {
 export function StartRoom() {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
-  const [tools, setTools] = useState<ToolInput[]>([
-    { kind: 'hand shears', width: '', length: '' },
-    { kind: 'rake', width: '', length: '' },
-  ])
+  const [tools, setTools] = useState<ToolInput[]>([blankTool('hand shears'), blankTool('rake')])
   const form = useForm<StartInput, unknown, StartValue>({
     resolver: zodResolver(startForm),
     defaultValues: blank,
@@ -57,6 +62,8 @@ export function StartRoom() {
   const { errors } = formState
 
   const save = handleSubmit(async (value) => {
+    const problem = tools.map((tool) => toolProblem(tool, value.units)).find((text) => text !== null)
+    if (problem) return notice.error(problem)
     const data = startGarden(value, tools)
     const stored = await commit(database, data.garden.id, `Started ${data.garden.name}`, gardenWrites(data))
     if (!stored.ok) {

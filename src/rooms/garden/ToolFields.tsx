@@ -1,15 +1,33 @@
 import { toolKind, type ToolKind } from '../../core/garden/schema'
-import { lengthUnit, type ToolInput, type Units } from './forms'
+import { BODY_KG } from '../../core/termination/board'
+import { isWorkTool, WORK_RATES } from '../../core/termination/workRates'
+import { area, kilos } from '../../text/format'
+import { blankTool, lengthUnit, type ToolInput, type Units } from './forms'
 
-/** Tools whose size decides what they can do. */
-const SIZED: Partial<Record<ToolKind, 'width' | 'both'>> = {
-  'crimp board': 'width',
-  'black tarp': 'both',
-  'clear film': 'both',
-  mower: 'width',
+/** Figures of a tool that decide what it can do. */
+const SIZES: Partial<Record<ToolKind, readonly ('width' | 'length' | 'load')[]>> = {
+  'crimp board': ['width', 'load'],
+  'black tarp': ['width', 'length'],
+  'clear film': ['width', 'length'],
+  mower: ['width'],
 }
 
-/** Tools owned, ticked off, with a size where it matters; a second tarp can be added. */
+const NAMES = { width: 'width', length: 'length', load: 'weight on it', rate: 'work rate' } as const
+
+const unitOf = (field: keyof typeof NAMES, units: Units): string => {
+  if (field === 'load') return units === 'imperial' ? 'lb' : 'kg'
+  if (field === 'rate') return units === 'imperial' ? 'ft² an hour' : 'm² an hour'
+  return lengthUnit(units)
+}
+
+/** What is reckoned with where the field is left empty. */
+const usual = (field: keyof typeof NAMES, kind: ToolKind, units: Units): string => {
+  if (field === 'load') return kilos(BODY_KG, units).split('\u00a0')[0]
+  if (field === 'rate' && isWorkTool(kind)) return area(WORK_RATES[kind].m2PerHour, units).split('\u00a0')[0]
+  return ''
+}
+
+/** Tools owned, ticked off, with a size where it matters and a work rate where it is known; a second tarp can be added. */
 export function ToolFields({
   tools,
   onChange,
@@ -19,9 +37,6 @@ export function ToolFields({
   onChange: (tools: ToolInput[]) => void
   units: Units
 }) {
-  const set = (index: number, part: Partial<ToolInput>) =>
-    onChange(tools.map((tool, i) => (i === index ? { ...tool, ...part } : tool)))
-  const blank = (kind: ToolKind): ToolInput => ({ kind, width: '', length: '' })
   return (
     <fieldset>
       <legend className="text-sm font-semibold">Tools you own</legend>
@@ -38,45 +53,28 @@ export function ToolFields({
                   onChange={(event) =>
                     onChange(
                       event.target.checked
-                        ? [...tools, blank(kind)]
+                        ? [...tools, blankTool(kind)]
                         : tools.filter((tool) => tool.kind !== kind),
                     )
                   }
                 />
                 {kind}
               </label>
-              {SIZED[kind] &&
-                owned.map(({ tool, index }) => (
-                  <div key={index} className="mt-1 ml-7 flex items-center gap-2 text-sm">
-                    <label>
-                      width{' '}
-                      <input
-                        className="input input-sm w-20"
-                        inputMode="decimal"
-                        value={tool.width}
-                        onChange={(event) => set(index, { width: event.target.value })}
-                      />{' '}
-                      {lengthUnit(units)}
-                    </label>
-                    {SIZED[kind] === 'both' && (
-                      <label>
-                        length{' '}
-                        <input
-                          className="input input-sm w-20"
-                          inputMode="decimal"
-                          value={tool.length}
-                          onChange={(event) => set(index, { length: event.target.value })}
-                        />{' '}
-                        {lengthUnit(units)}
-                      </label>
-                    )}
-                  </div>
-                ))}
+              {owned.map(({ tool, index }) => (
+                <Figures
+                  key={index}
+                  tool={tool}
+                  units={units}
+                  onChange={(part) =>
+                    onChange(tools.map((other, i) => (i === index ? { ...other, ...part } : other)))
+                  }
+                />
+              ))}
               {kind === 'black tarp' && owned.length > 0 && (
                 <button
                   type="button"
                   className="btn btn-xs mt-1 ml-7"
-                  onClick={() => onChange([...tools, blank(kind)])}
+                  onClick={() => onChange([...tools, blankTool(kind)])}
                 >
                   Another tarp
                 </button>
@@ -85,6 +83,39 @@ export function ToolFields({
           )
         })}
       </ul>
+      <p className="quiet mt-1 text-sm">
+        A work rate left empty is taken as usual for the tool; once you have recorded an ending with its
+        minutes, what it took you counts instead.
+      </p>
     </fieldset>
+  )
+}
+
+function Figures({
+  tool,
+  units,
+  onChange,
+}: {
+  tool: ToolInput
+  units: Units
+  onChange: (part: Partial<ToolInput>) => void
+}) {
+  const fields = [...(SIZES[tool.kind] ?? []), ...(isWorkTool(tool.kind) ? (['rate'] as const) : [])]
+  return (
+    <div className="mt-1 ml-7 flex flex-wrap items-center gap-2 text-sm">
+      {fields.map((field) => (
+        <label key={field}>
+          {NAMES[field]}{' '}
+          <input
+            className="input input-sm w-20"
+            inputMode="decimal"
+            placeholder={usual(field, tool.kind, units)}
+            value={tool[field]}
+            onChange={(event) => onChange({ [field]: event.target.value })}
+          />{' '}
+          {unitOf(field, units)}
+        </label>
+      ))}
+    </div>
   )
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { METRES_PER_FOOT } from '../../core/foundations/units'
+import { GRAMS_PER_POUND, METRES_PER_FOOT } from '../../core/foundations/units'
 import {
   bedKind,
   fertility,
@@ -9,6 +9,7 @@ import {
   type Bed,
   type Garden,
   type Tool,
+  type ToolKind,
 } from '../../core/garden/schema'
 import { newId } from '../../data/ids'
 
@@ -19,6 +20,15 @@ export const toMetres = (value: number, units: Units) =>
   units === 'imperial' ? value * METRES_PER_FOOT : value
 export const fromMetres = (valueM: number, units: Units) =>
   Math.round((units === 'imperial' ? valueM / METRES_PER_FOOT : valueM) * 100) / 100
+const SQUARE_METRES_PER_FOOT = METRES_PER_FOOT ** 2
+const toSquareMetres = (value: number, units: Units) =>
+  units === 'imperial' ? value * SQUARE_METRES_PER_FOOT : value
+const fromSquareMetres = (value: number, units: Units) =>
+  units === 'imperial' ? value / SQUARE_METRES_PER_FOOT : value
+const toKilos = (value: number, units: Units) =>
+  units === 'imperial' ? (value * GRAMS_PER_POUND) / 1000 : value
+const fromKilos = (value: number, units: Units) =>
+  units === 'imperial' ? (value * 1000) / GRAMS_PER_POUND : value
 export const lengthUnit = (units: Units) => (units === 'imperial' ? 'ft' : 'm')
 
 const numberText = (field: string, low: number, high: number, unit = '') =>
@@ -54,8 +64,32 @@ export const toolForm = z.object({
   kind: toolKind,
   width: z.string(),
   length: z.string(),
+  rate: z.string(),
+  load: z.string(),
 })
 export type ToolInput = z.input<typeof toolForm>
+
+/** A tool ticked off, nothing said of it yet. */
+export const blankTool = (kind: ToolKind): ToolInput => ({ kind, width: '', length: '', rate: '', load: '' })
+
+const numberOf = (text: string) => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')))
+
+/** What is wrong with a tool's figures as typed, naming the field; null where they can be kept. */
+export function toolProblem(input: ToolInput, units: Units): string | null {
+  const fields = [
+    ['width', numberOf(input.width), 0.05, 100, toMetres],
+    ['length', numberOf(input.length), 0.05, 500, toMetres],
+    ['work rate', numberOf(input.rate), 1, 20_000, toSquareMetres],
+    ['weight on it', numberOf(input.load), 10, 400, toKilos],
+  ] as const
+  for (const [name, typed, low, high, inside] of fields) {
+    if (typed === null) continue
+    if (Number.isNaN(typed)) return `The ${input.kind}’s ${name} must be a number.`
+    const value = inside(typed, units)
+    if (value < low || value > high) return `The ${input.kind}’s ${name} cannot be ${typed}.`
+  }
+  return null
+}
 
 const sizeOrNull = (text: string, units: Units) => {
   const value = Number(text.replace(',', '.'))
@@ -67,6 +101,18 @@ export const toolOf = (input: ToolInput, units: Units): Tool => ({
   kind: input.kind,
   widthM: sizeOrNull(input.width, units),
   lengthM: sizeOrNull(input.length, units),
+  ...(input.rate.trim() !== '' && { m2PerHour: toSquareMetres(numberOf(input.rate)!, units) }),
+  ...(input.load.trim() !== '' && { loadKg: toKilos(numberOf(input.load)!, units) }),
+})
+
+/** A tool as it is typed in the garden's units. */
+export const toolInputOf = (tool: Tool, units: Units): ToolInput => ({
+  id: tool.id,
+  kind: tool.kind,
+  width: tool.widthM === null ? '' : String(fromMetres(tool.widthM, units)),
+  length: tool.lengthM === null ? '' : String(fromMetres(tool.lengthM, units)),
+  rate: tool.m2PerHour === undefined ? '' : String(Math.round(fromSquareMetres(tool.m2PerHour, units))),
+  load: tool.loadKg === undefined ? '' : String(Math.round(fromKilos(tool.loadKg, units))),
 })
 
 export const startForm = z.object({

@@ -62,6 +62,16 @@ test('a planting is checked, recorded with the crop it follows, and its outcome 
   await waitFor(() => expect(screen.getByTestId('followed').textContent).toMatch(/chop and drop/i), SLOW)
 })
 
+test('a planting before the sowing is named and refused, not forgotten', async () => {
+  await openRoom(`/plant/${VETCH}`)
+  await screen.findByTestId('gates', {}, SLOW)
+  type('Planting planned for', '2025-08-01')
+  const line = screen.getByTestId('plan-line')
+  await waitFor(() => expect(line.textContent).toMatch(/comes before the cover is sown, Aug.28/))
+  expect(line.textContent).toMatch(/tomato/)
+  expect(screen.getByRole('button', { name: 'Keep' })).toHaveProperty('disabled', true)
+})
+
 test('lanes are planted days apart; what cannot be is said', async () => {
   await chopped()
   const lanes = form('Lanes')

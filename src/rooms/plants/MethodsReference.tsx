@@ -1,11 +1,21 @@
-import { leftOnTop, METHODS } from '../../core/termination/methods'
+import { usualMinutes } from '../../core/termination/workRates'
+import { leftOnTop, METHODS, type Method } from '../../core/termination/methods'
+import { area, minutes, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
+
+/** An ordinary bed that minutes are told for, m². */
+const BED_M2 = 10
+
+const waysMinutes = (method: Method) => {
+  const spent = usualMinutes(method, BED_M2)
+  return spent === 0 ? '–' : minutes(spent)
+}
 
 const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 
 /** Every way of ending a cover: what it needs, what it costs, what it leaves, and what to mind. */
-export function MethodsReference() {
+export function MethodsReference({ units }: { units: Units }) {
   return (
     <section className="mt-8" aria-label="Ways of ending" data-testid="ways-reference">
       <h2>Ways of ending</h2>
@@ -16,7 +26,7 @@ export function MethodsReference() {
               <th>Way</th>
               <th>Tools, one of each group</th>
               <th>Needs</th>
-              <th>Minutes per m²</th>
+              <th>Minutes on a bed of {area(BED_M2, units)}</th>
               <th>Stays on top, buried, taken off</th>
               <th>Soil</th>
               <th>Mind</th>
@@ -32,7 +42,7 @@ export function MethodsReference() {
                   {method.tools.map((group) => group.join(' or ')).join('; ') || 'none'}
                 </td>
                 <td className="text-sm">{method.needs.join(', ')}</td>
-                <td>{method.minutesPerM2 === 0 ? '–' : method.minutesPerM2}</td>
+                <td>{waysMinutes(method)}</td>
                 <td className="text-sm">
                   {[leftOnTop(method), method.buried, method.removed]
                     .map((share) => `${Math.round(share * 100)} %`)
@@ -51,8 +61,10 @@ export function MethodsReference() {
         and turning spreads them.
       </p>
       <Why>
-        Minutes and shares are judgement, ± a half. Survival by plant and stage stands with each stand’s End
-        room, beside your own counts; the tables are printed in the documents that come with Kilim.
+        Minutes are for the tool that most people have, with getting ready; your own rates and records in the
+        Garden and End rooms go before them. They and the shares are judgement, ± a half. Survival by plant
+        and stage stands with each stand’s End room, beside your own counts; the tables are printed in the
+        documents that come with Kilim.
       </Why>
     </section>
   )

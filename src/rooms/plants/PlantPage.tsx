@@ -2,9 +2,11 @@ import { Link } from 'react-router'
 import { plantCautions } from '../../text/cautions'
 import { PARAMETERS, PARAMETER_NAMES, type Species } from '../../core/plants/parameters'
 import { Caution } from '../../parts/Caution'
-import { drillRate, metres, temperature } from '../../text/format'
+import { resistantSold, rootKnotOf } from '../../core/plants/nematodes'
+import { depthText, drillRate, metres, temperature } from '../../text/format'
 import { single } from '../../parts/once'
 import { Scroll } from '../../parts/Scroll'
+import { TickField } from '../../parts/SelectField'
 import { Swatch } from '../../parts/Swatch'
 import { useCommit, useGarden } from '../../state/garden'
 import { PlantProfile } from './PlantProfile'
@@ -15,8 +17,7 @@ const ROOT_KNOT = {
   host: 'feeds root-knot nematodes',
   'poor host': 'poor host of root-knot nematodes',
   'sets back': 'sets root-knot nematodes back',
-  'depends on cultivar':
-    'depends on the cultivar: some set root-knot nematodes back, others feed them; ask for a named one',
+  'depends on cultivar': 'depends on the cultivar: some set root-knot nematodes back, others feed them',
 } as const
 const FLOWERS = ['nothing for insects', 'a little for insects', 'good for insects', 'very good for insects']
 const BIOFUMIGANT = [
@@ -33,6 +34,30 @@ const WEEDINESS = [
 ]
 
 /** One cover: what it is, its year here, its cautions, and every number with where it comes from. */
+const sourceText = (source: Species['sources'][keyof Species['sources']]) =>
+  source ? `${source.class}: ${source.reference}` : 'judgement'
+
+/** Whether the grower's seed is of a cultivar that is named as resistant. */
+function Resistant({ plant }: { plant: Species }) {
+  const { data } = useGarden()
+  const commit = useCommit()
+  const { garden } = data
+  const named = garden.resistantSeed ?? []
+  return (
+    <TickField
+      label="My seed is of a cultivar named as resistant to root-knot nematodes"
+      checked={named.includes(plant.id)}
+      onChange={(checked) =>
+        void commit(`${plant.name}: ${checked ? 'resistant to' : 'no word on'} root-knot nematodes`, [
+          changed('gardens', garden, {
+            resistantSeed: checked ? [...named, plant.id] : named.filter((id) => id !== plant.id),
+          }),
+        ])
+      }
+    />
+  )
+}
+
 export function PlantPage({ plant }: { plant: Species }) {
   const { data } = useGarden()
   const commit = useCommit()
@@ -54,9 +79,10 @@ export function PlantPage({ plant }: { plant: Species }) {
     ['Roots', `${plant.rooting}, about ${Math.round(p.rootShare * 100)} % of all it grows`],
     ['Cold', `half of hardened plants die at ${temperature(p.lt50HardyC, units)} at the crown`],
     ['Seed', `${p.thousandSeedG} g a thousand, drilled at ${drillRate(p.drillKgHa, units)}`],
+    ['Sown', `${depthText(plant.depthCm, units)} deep`],
     ['Inoculant', plant.inoculantGroup ?? 'none'],
     ['Flowers', FLOWERS[Math.round(plant.flowerValue)]],
-    ['Nematodes', ROOT_KNOT[plant.rootKnot]],
+    ['Nematodes', ROOT_KNOT[rootKnotOf(plant, garden.resistantSeed ?? [])]],
     ['Chopped fine', BIOFUMIGANT[plant.biofumigant]],
     [
       'Residue',
@@ -98,6 +124,7 @@ export function PlantPage({ plant }: { plant: Species }) {
               </div>
             ))}
           </dl>
+          {resistantSold(plant) && <Resistant plant={plant} />}
           <div className="mt-3">
             {plantCautions(plant).map((caution) => (
               <Caution key={caution}>{caution}</Caution>
@@ -134,7 +161,7 @@ export function PlantPage({ plant }: { plant: Species }) {
                     <td className="whitespace-nowrap">
                       {low} to {high}
                     </td>
-                    <td>{plant.sources[name] ?? 'judgement'}</td>
+                    <td>{sourceText(plant.sources[name])}</td>
                   </tr>
                 )
               })}

@@ -75,7 +75,7 @@ function PlantTable({ unknown }: { unknown: boolean }) {
         </table>
       </Scroll>
       {plants.length === 0 && <p className="mt-3">Nothing is like that. Take a filter off.</p>}
-      <MethodsReference />
+      <MethodsReference units={units} />
       <Trust />
     </section>
   )

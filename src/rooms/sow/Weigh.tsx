@@ -3,7 +3,7 @@ import type { Debris } from '../../core/seeding/debris'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
-import { area, density, grams, rate, shortDate, type Units } from '../../text/format'
+import { area, density, grams, depthText, rate, shortDate, type Units } from '../../text/format'
 
 /** What to weigh for each species and pass, why so much, and what is done before it is thrown. */
 export function Weigh({
@@ -33,6 +33,7 @@ export function Weigh({
                 </th>
               ))}
               <th className="text-right">Rate</th>
+              <th className="text-right">Best depth</th>
               <th className="text-right">Plants expected</th>
             </tr>
           </thead>
@@ -47,6 +48,7 @@ export function Weigh({
                   </td>
                 ))}
                 <td className="text-right">{rate(line.gramsPerM2, units)}</td>
+                <td className="text-right">{depthText(line.depthCm, units)}</td>
                 <td className="text-right">{density(line.plantsPerM2, units)}</td>
               </tr>
             ))}
@@ -57,7 +59,8 @@ export function Weigh({
         <Why key={line.speciesId} label={`why ${grams(line.grams, units)} of ${line.name.toLowerCase()}?`}>
           Drilled rate {rate(line.drillGM2, units)} (extension), times {line.broadcastFactor} for broadcasting{' '}
           {line.size} seed covered like this (extension, 1.2 to 2.5), times a share of{' '}
-          {Math.round(line.share * 100)} %, divided by {Math.round(line.germination * 100)} % germination,
+          {Math.round(line.share * 100)} %, corrected for your seed: the rate is for seed of which{' '}
+          {Math.round(line.usualQuality * 100)} % grows, of yours {Math.round(line.germination * 100)} % does;
           times {area(recipe.areaM2, units)}, rounded up to the scale. As a rate:{' '}
           {ratesText(line.gramsPerM2, units)}.
           {line.inoculantGroup ? ` Inoculant: ${line.inoculantGroup} group.` : ''}

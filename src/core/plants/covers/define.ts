@@ -1,8 +1,9 @@
-import { archetypeOf, withCalibration } from '../calibration'
+import { archetypeOf, withCalibration, type ArchetypeName } from '../calibration'
 import { HARMS } from '../harms'
-import type { PlantGroup, Species, SpeciesParameters } from '../parameters'
+import type { Species, SpeciesParameters } from '../parameters'
+import { SEED_FACTS, type SeedFacts } from '../seedFacts'
 
-type Facts = Omit<Species, 'parameters' | 'stated' | 'archetype' | 'sources' | 'harms'>
+type Facts = Omit<Species, 'parameters' | 'stated' | 'archetype' | 'sources' | 'harms' | keyof SeedFacts>
 type Shared = 'group' | 'family' | 'perennial' | 'inoculantGroup' | 'flowerValue' | 'rootPower' | 'allelopathy' | 'cautions' | 'season' | 'habit' | 'rooting' | 'edible' | 'weediness' | 'rootKnot' | 'biofumigant' | 'endingClass'
 
 /** What a species of a kind states: what differs from its kind, and its parameters where they differ from the archetype. */
@@ -13,11 +14,29 @@ const USUAL: Omit<Pick<Facts, Shared>, 'group' | 'family' | 'endingClass'> = {
   rooting: 'fibrous', edible: null, weediness: 0, rootKnot: 'poor host', biofumigant: 0,
 }
 
-/** Rates and seed weights come from extension guides; critical nitrogen is published by class; the rest is judgement. */
-const SOURCES: Record<PlantGroup, Species['sources']> = {
-  grass: { drillKgHa: 'extension', thousandSeedG: 'extension', nitrogenA: 'published', nitrogenB: 'published' },
-  legume: { drillKgHa: 'extension', thousandSeedG: 'extension', nitrogenA: 'published', nitrogenB: 'published' },
-  broadleaf: { drillKgHa: 'extension', thousandSeedG: 'extension' },
+const EXTENSION = { class: 'extension', reference: 'seeding guides of extension services' } as const
+
+/** Where the critical nitrogen of each kind was published. */
+const CRITICAL_NITROGEN: Record<ArchetypeName, string> = {
+  winterCereal: 'Justes et al. 1994, winter wheat',
+  springCereal: 'Justes et al. 1994, winter wheat',
+  warmGrass: 'Lemaire and Gastal 1997, C4 grasses',
+  viningLegume: 'Ney et al. 1997, pea',
+  clover: 'Ney et al. 1997, pea',
+  warmLegume: 'Ney et al. 1997, pea',
+  brassica: 'Lemaire and Gastal 1997, C3 crops',
+  softBroadleaf: 'Lemaire and Gastal 1997, C3 crops',
+}
+
+/** Rates and seed weights come from extension guides; critical nitrogen is published by kind; the rest is judgement. */
+function sourcesOf(archetype: ArchetypeName, own: Partial<SpeciesParameters>): Species['sources'] {
+  const published = { class: 'published', reference: CRITICAL_NITROGEN[archetype] } as const
+  return {
+    drillKgHa: EXTENSION,
+    thousandSeedG: EXTENSION,
+    ...(own.nitrogenA === undefined && { nitrogenA: published }),
+    ...(own.nitrogenB === undefined && { nitrogenB: published }),
+  }
 }
 
 /** Makes the species of a kind from what they share and what each states. */
@@ -28,7 +47,8 @@ export function kind(shared: Partial<Pick<Facts, Shared>> & Pick<Facts, 'group'>
     return {
       ...USUAL, ...shared, ...entry, harms: HARMS[entry.id] ?? [], archetype, stated,
       parameters: withCalibration(stated, archetype, entry.id),
-      sources: SOURCES[shared.group],
+      sources: sourcesOf(archetype, own),
+      ...SEED_FACTS[entry.id],
     } as Species
   })
 }

@@ -40,7 +40,7 @@ function otherPlant(plant: Species, { parameters: errors }: Errors, random: Rand
   const thermal = within(errors.thermalTimeShare)
   for (const name of THERMAL_TIMES) own[name] *= thermal
   for (const name of errors.multiplied as ParameterName[])
-    set(name, own[name] * within(errors.shares[plant.sources[name] ?? 'judgement']))
+    set(name, own[name] * within(errors.shares[plant.sources[name]?.class ?? 'judgement']))
   const colder = errors.hardinessSdC * random.normal()
   set('lt50HardyC', own.lt50HardyC + colder)
   const warmer = errors.growTemperatureSdC * random.normal()

@@ -126,7 +126,15 @@ export function live(
       )) /
     (p.growOptLowC - p.growBaseC)
   const leafy = age < p.t31Cd ? 1 : limit((p.t51Cd - age) / (p.t51Cd - p.t31Cd), 0, 1)
-  const gain = p.lightUseGMj * light * response * waterLimit * fed * memberParameters.growth
+  const ripe = plant.perennial ? 0 : limit((age - p.t61Cd) / p.t85Cd, 0, 1)
+  const gain =
+    p.lightUseGMj *
+    (1 - (1 - physics.ripeLightUse) * ripe) *
+    light *
+    response *
+    waterLimit *
+    fed *
+    memberParameters.growth
   const leafShare =
     age < p.t31Cd
       ? 0.68 - (0.13 * age) / p.t31Cd
