@@ -107,6 +107,14 @@ describe('each hard limit stops what it should and nothing else', () => {
       const answer = judged(question, id)
       expect(answer.verdict === 'rejected' && answer.rejection.reason.code).toBe('cultivar')
     }
+    const named = summer(
+      {},
+      { purposes: ['nematodes'], means: testMeans({ resistant: ['cowpea', 'pearl-millet', 'buckwheat'] }) },
+    )
+    expect(limitOf(named, 'pearl-millet')).toBe('fits')
+    expect(limitOf(named, 'cowpea')).toBe('fits')
+    // No cultivar of buckwheat is sold as resistant, whatever is said.
+    expect(limitOf(named, 'buckwheat')).toBe('nematodes')
     const second = summer({}, { purposes: ['mass', 'nematodes'] })
     expect(limitOf(second, 'buckwheat')).toBe('nematodes')
     expect(limitOf(summer(), 'buckwheat')).toBe('fits')

@@ -12,6 +12,7 @@ import { coldNightFactor, growthResponse, vernalFactor, dormancyFactor } from '.
 import { ripeningFactor } from './growth'
 import { crownTemperature, nightSurvival } from './hardiness'
 import { physics } from './physics'
+import { heavedShare } from './weathering'
 import { quantilesOn, stageDays, valuesOn } from './summary'
 
 /** Each mechanism by itself, against what is known of it. */
@@ -85,6 +86,20 @@ describe('the growing point in a night of −20 °C over soil at −2', () => {
   test('upright oats stand out of the snow', () => {
     expect(under(20, oats) - under(0, oats)).toBeLessThan(7)
     expect(under(20, oats)).toBeLessThan(under(20) - 6)
+  })
+})
+
+describe('heaving', () => {
+  test('a winter of freezing nights and thawing days lifts a third of what was sown late, little of what has rooted', () => {
+    const winter = (massG: number) => (1 - heavedShare(-4, 4, 0, massG)) ** 60
+    expect(winter(8)).toBeGreaterThan(0.45)
+    expect(winter(8)).toBeLessThan(0.75)
+    expect(winter(80)).toBeGreaterThan(0.97)
+  })
+  test('ground that stays frozen, does not freeze or lies under snow lifts nothing', () => {
+    expect(heavedShare(-9, -1, 0, 5)).toBe(0)
+    expect(heavedShare(1, 9, 0, 5)).toBe(0)
+    expect(heavedShare(-4, 4, 20, 5)).toBe(0)
   })
 })
 

@@ -18,6 +18,8 @@ export const SHARED_PHYSICS = {
   hardeningPerC: { meaning: 'share of the gap to full hardiness closed per day and °C below 10', unit: '°C⁻¹', stated: 0.01, low: 0.005, high: 0.015 },
   softeningPerC: { meaning: 'share of the gap to no hardiness closed per day and °C above 10', unit: '°C⁻¹', stated: 0.02, low: 0.01, high: 0.03 },
   shelteringCm: { meaning: 'depth of snow that shelters two thirds of what snow can', unit: 'cm', stated: 8, low: 5, high: 12 },
+  /** Portz 1967 and Perfect et al. 1987, on alfalfa and clovers sown late: a third to a half lifted by spring. */
+  heavedShare: { meaning: 'small legumes that a night’s freezing and a day’s thawing of bare ground lift out', unit: 'share', stated: 0.012, low: 0.004, high: 0.02 },
   /** Form of Sinclair and Horie 1989: how light use falls with the nitrogen that is short. */
   hungerSlope: {
     meaning: 'light use per share of the critical nitrogen, less 0.2',

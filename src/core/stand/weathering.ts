@@ -1,3 +1,4 @@
+import { exponential } from '../foundations/exponential'
 import { atMost } from '../foundations/limit'
 import type { Species } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
@@ -11,6 +12,19 @@ import type { Today } from './today'
 const SAFE_ABOVE_LT50_C = 5
 /** Annuals that have ripened die off by this share a day (judgement). */
 const RIPE_LOSS = 0.06
+
+/** A night that freezes the top of the ground and a day that thaws it, °C; snow that keeps it from both, mm of water (judgement). */
+const FREEZES_C = -2
+const THAWS_C = 2
+const SNOW_STOPS_MM = 5
+/** Growth that holds against heaving two times in three, g m⁻² (judgement, 10–40). */
+const ROOTED_G = 20
+
+/** Share of a legume of this mass, g m⁻², that a day of freezing and thawing lifts out of the ground. */
+export const heavedShare = (tMinC: number, tMaxC: number, snowMm: number, massG: number): number =>
+  tMinC < FREEZES_C && tMaxC > THAWS_C && snowMm < SNOW_STOPS_MM
+    ? physics.heavedShare * exponential(-massG / ROOTED_G)
+    : 0
 
 /**
  * What cold, heat and age do in a day to the first `n` listed members. The worst night decides: nights that are no worse
@@ -28,7 +42,8 @@ export function coldAndHeatDay(
   residue: ResiduePools,
 ): void {
   const p = plant.parameters
-  const { lt50C, ageCd, worstNight } = plants
+  const { lt50C, ageCd, worstNight, massG } = plants
+  const legume = plant.group === 'legume'
   const { hotDayLossPerC } = physics
   const ripeCd = plant.perennial ? Infinity : p.t61Cd + p.t89Cd
   for (let k = 0; k < n; k++) {
@@ -44,6 +59,10 @@ export function coldAndHeatDay(
         die(plants, m, 1 - survival / worstNight[m], residue)
         worstNight[m] = survival
       }
+    }
+    if (legume && tMin < FREEZES_C) {
+      const heaved = heavedShare(tMin, tMaxC[at + m], snowMm[at + m], massG[m])
+      if (heaved > 0) die(plants, m, heaved, residue)
     }
     if (tMin < -3) burnLeaves(plants, m, tMin - (lt50 - 3), residue)
     const heat = tMaxC[at + m] - p.heatC
