@@ -24,12 +24,32 @@ function modelVersion(): string {
   return hash.digest('hex').slice(0, 16)
 }
 
+/** All that the first page runs: what its entry and the loom import, and what those import. */
+const firstPage = new Set<string>()
+const FIRST = ['src/app/main.tsx', 'src/rooms/loom/LoomRoom.tsx'].map((file) => join(process.cwd(), file))
+const gatherFirstPage: Plugin = {
+  name: 'first-page',
+  buildEnd() {
+    const queue = [...FIRST]
+    for (const id of queue) {
+      if (firstPage.has(id)) continue
+      firstPage.add(id)
+      queue.push(...(this.getModuleInfo(id)?.importedIds ?? []))
+    }
+  },
+}
+
 /** Constants stay constants: a `var` at the top of a file costs the daily steps of the core a third of their speed. */
 const rolldownOptions = {
   output: {
     topLevelVar: false,
-    // What most rooms share comes in one file, not in thirty.
-    codeSplitting: { groups: [{ name: 'common', test: /\/src\//, minShareCount: 4 }] },
+    // What the first page runs comes in one file, and what most other rooms share in another, not in thirty.
+    codeSplitting: {
+      groups: [
+        { name: 'first', test: (id: string) => firstPage.has(id), priority: 2 },
+        { name: 'common', test: /\/src\//, minShareCount: 4, priority: 1 },
+      ],
+    },
   },
   optimization: { inlineConst: { mode: 'all' as const, pass: 3 } },
 }
@@ -57,6 +77,7 @@ export default defineConfig(({ isSsrBuild }) => ({
         react(),
         tailwindcss(),
         preloadedFonts,
+        gatherFirstPage,
         VitePWA({
           registerType: 'prompt',
           injectRegister: false,

@@ -5,7 +5,8 @@ import { actSurvival, burySurvival, turnSurvival } from '../src/core/termination
 import { usualMinutes } from '../src/core/termination/workRates'
 import { leftOnTop, METHODS } from '../src/core/termination/methods'
 import { SPECIES } from '../src/core/plants/catalogue'
-import { endingClass, PARAMETERS, PARAMETER_NAMES } from '../src/core/plants/parameters'
+import { endingClass } from '../src/core/plants/parameters'
+import { PARAMETERS, PARAMETER_NAMES } from '../src/core/plants/parameterRanges'
 
 /** Writes docs/parameters.md: every growth parameter with unit and range, and its value and source class by species. */
 const MARK = { published: 'p', extension: 'e', judgement: '' } as const

@@ -1,3 +1,4 @@
+import { ofUsualSeed } from '../core/choosing/composition'
 import type { OwnPlan } from '../core/choosing/own'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import { madeWay, occupantsOf, standsTaking } from '../core/season/occupied'
@@ -23,10 +24,15 @@ export const chosenCover = (
   { bed, segment, purposes, underStandId, crop, follows }: CoverChoice,
   id: string,
 ): Stand => ({
-  ...coverStand({ id, gardenId: bed.gardenId, bedId: bed.id, segment, underStandId }, components, purposes, {
-    date: isoDate(sowDay),
-    covering,
-  }),
+  ...coverStand(
+    { id, gardenId: bed.gardenId, bedId: bed.id, segment, underStandId },
+    ofUsualSeed(components),
+    purposes,
+    {
+      date: isoDate(sowDay),
+      covering,
+    },
+  ),
   follows: crop ? null : follows,
   end: { plan: ending?.end ?? null, actual: null },
 })

@@ -1,40 +1,23 @@
 import equal from 'lodash-es/isEqual'
-import type { z } from 'zod'
 import { failure, success, type Outcome, type Problem } from '../core/foundations/outcome'
-import { standProblems } from '../core/garden/consistency'
-import { check, picture } from '../core/garden/check'
-import { bed, garden, stand, type Stand } from '../core/garden/schema'
-import { seedLot } from '../core/garden/seed'
-import { emptyYear, weatherYear, type WeatherYear } from '../core/garden/weatherYear'
+import { emptyYear } from '../core/garden/weatherDays'
+import type { WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry } from './database'
 import { merged } from './merge'
-import { problemsFromZod, Refusal, refusedOr } from './problems'
+import { Refusal, refusedOr } from './problems'
 import type { Write } from './writes'
 
-const schemas: Record<TableName, z.ZodType> = {
-  gardens: garden,
-  beds: bed,
-  stands: stand,
-  checks: check,
-  weather: weatherYear,
-  lots: seedLot,
-  pictures: picture,
-}
-const TABLES = Object.keys(schemas) as TableName[]
+const TABLES: readonly TableName[] = ['gardens', 'beds', 'stands', 'checks', 'weather', 'lots', 'pictures']
 /** The tables that hold a garden, for one transaction over all of them. */
 export const gardenTables = (db: KilimDatabase) => TABLES.map((name) => db.table(name))
 /** Undo steps kept per garden. */
 const UNDO_DEPTH = 300
 
+const checker = () => import('./recordProblems')
+
 const keyOf = (write: Write) => ('put' in write ? write.put.id : write.remove)
 /** The garden a record belongs to. */
 export const ownerOf = (record: StoredRecord) => ('gardenId' in record ? record.gardenId : record.id)
-
-function recordProblems(table: TableName, record: StoredRecord): Problem[] {
-  const parsed = schemas[table].safeParse(record)
-  if (!parsed.success) return problemsFromZod(parsed.error)
-  return table === 'stands' ? standProblems(record as Stand) : []
-}
 
 const refused = (code: string, message: string) => new Refusal({ path: '', code, message })
 
@@ -61,7 +44,12 @@ function resultOf(write: Write, fresh: StoredRecord | null, gardenId: string): S
   return merged<StoredRecord>(seen, write.put, fresh ?? (seen as StoredRecord))
 }
 
-async function changesOf(db: KilimDatabase, gardenId: string, writes: readonly Write[]) {
+async function changesOf(
+  db: KilimDatabase,
+  gardenId: string,
+  writes: readonly Write[],
+  recordProblems: (table: TableName, record: StoredRecord) => Problem[],
+) {
   const changes: RecordChange[] = []
   // A second write of the same record goes on from the first.
   const made = new Map<string, StoredRecord | null>()
@@ -113,8 +101,10 @@ export async function commit(
   writes: readonly Write[],
 ): Promise<Outcome<number | null>> {
   try {
+    // Loaded with the first write, not with the first page; a transaction does not outlive the wait for it.
+    const { recordProblems } = await checker()
     const entryId = await db.transaction('rw', [...gardenTables(db), db.pictureBytes, db.undo], async () => {
-      const changes = await changesOf(db, gardenId, writes)
+      const changes = await changesOf(db, gardenId, writes, recordProblems)
       await putAll(
         db,
         changes.map(({ table, key, after }) => ({ table, key, to: after })),

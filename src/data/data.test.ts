@@ -1,4 +1,4 @@
-import { USUAL_RULES } from '../core/garden/rules'
+import { USUAL_RULES } from '../core/garden/usualRules'
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { DEMO_GARDENS } from '../demo'
 import { gardenData } from '../core/garden/schema'

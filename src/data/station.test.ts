@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { addDays, dayNumber } from '../core/foundations/day'
-import { observedDays, withDays } from '../core/garden/weatherYear'
+import { observedDays, withDays } from '../core/garden/weatherDays'
 import { DEMO_GARDENS } from '../demo'
 import { stationDays, stationForecast } from '../demo/station'
 import { commit } from './commit'

@@ -1,7 +1,6 @@
 import { dayNumber, isoDate } from '../core/foundations/day'
-import { observedDays, weatherYear, withDays, type ObservedDay } from '../core/garden/weatherYear'
+import { observedDays, withDays, type ObservedDay } from '../core/garden/weatherDays'
 import type { Garden } from '../core/garden/schema'
-import { forecastAnswer, stationAnswer } from '../core/site/stationApi'
 import type { KilimDatabase, StationState } from './database'
 import { loadWeather } from './gardens'
 
@@ -41,6 +40,7 @@ export async function hearStation(
   const from = before?.heardUntil ?? garden.demo.stationFrom
   const to = isoDate(today)
   if (before && before.trouble === null && before.heardUntil >= to && !silent) return before
+  const { forecastAnswer, stationAnswer, weatherYear } = await import('./stationAnswers')
   const fault: Record<string, string> = silent ? { fault: 'silent' } : {}
   try {
     const heard: ObservedDay[] = []

@@ -1,5 +1,5 @@
 import { Scroll } from './Scroll'
-import type { StandForecast } from '../core/season/forecast'
+import type { StandForecast } from '../core/season/standForecast'
 import type { PlantGroup } from '../core/plants/parameters'
 import { stageName } from '../core/stand/stage'
 import { percent, shortDate } from '../text/format'

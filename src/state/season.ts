@@ -3,8 +3,9 @@ import { seedFromText } from '../core/foundations/random'
 import type { GardenData } from '../core/garden/schema'
 import { spanOf } from '../core/garden/timeline'
 import type { WeatherSpec } from '../core/season/weatherSpec'
-import { MEMBERS } from '../core/site/ensemble'
 
+/** Members that a garden's season is computed with. */
+const MEMBERS = 200
 /** Weeks the loom shows in all and before today. */
 export const LOOM_WEEKS = 60
 export const WEEKS_BEFORE_TODAY = 16

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { dayNumber } from '../core/foundations/day'
 import type { Check } from '../core/garden/check'
-import type { StandForecast } from '../core/season/forecast'
+import type { StandForecast } from '../core/season/standForecast'
 import type { StandCase } from '../core/season/run'
 import { movedJobs, type MovedJob } from '../core/rounds/moved'
 import { nextStageChange, type DateChange } from '../core/tracking/change'

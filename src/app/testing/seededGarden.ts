@@ -1,7 +1,7 @@
 import { isoDate, dayNumber } from '../../core/foundations/day'
 import { randomStream } from '../../core/foundations/random'
 import { clearing, cropContent, cropStand, planting } from '../../core/garden/newStands'
-import { USUAL_RULES } from '../../core/garden/rules'
+import { USUAL_RULES } from '../../core/garden/usualRules'
 import type { Bed, GardenData, Stand } from '../../core/garden/schema'
 import { findCrop } from '../../core/plants/crops'
 import { testCover, testTool } from '../../core/testing/beds'

@@ -23,6 +23,15 @@ export function coveringFor(plants: readonly Species[], underCrop: boolean): Cov
 export const plantsOf = (components: readonly MixComponent[]): Species[] =>
   components.map((component) => findSpecies(component.speciesId)!)
 
+/** A composition with seed as it is usually sold, until a packet or a test says otherwise. */
+export const ofUsualSeed = (
+  components: readonly MixComponent[],
+): (MixComponent & { germination: number })[] =>
+  components.map((component) => ({
+    ...component,
+    germination: findSpecies(component.speciesId)!.usualQuality,
+  }))
+
 /** The price of a composition's seed at broadcast rates. */
 export function seedCost(
   components: readonly MixComponent[],
@@ -35,7 +44,7 @@ export function seedCost(
     covering,
     passes: 2,
     scaleStepG: 0.1,
-    components: components.map((component, i) => ({ ...component, germination: plants[i].usualQuality })),
+    components: ofUsualSeed(components),
   })
   if (!recipe.ok) throw new Error(recipe.problems[0].message)
   const factor = question.organicSeed ? ORGANIC_PRICE : 1
@@ -65,7 +74,7 @@ export function scenarioFor(
       segment,
       underStandId: upper?.id ?? null,
     },
-    components,
+    ofUsualSeed(components),
     question.purposes,
     { date: isoDate(sowDay), covering },
   )

@@ -1,7 +1,6 @@
 import { addDays } from '../foundations/day'
-import { findSpecies } from '../plants/catalogue'
 import type { EndDetails } from './ending'
-import type { Segment, Covering, PurposeId, Stand, StartDetails } from './schema'
+import type { Component, Segment, Covering, PurposeId, Stand, StartDetails } from './schema'
 
 type CropContent = Extract<Stand['content'], { kind: 'crop' }>
 
@@ -53,7 +52,7 @@ export function cropStand(
 /** A cover as it is planned: what, where, sown on a day and covered so; its ending is planned beside it. */
 export function coverStand(
   where: { id: string; gardenId: string; bedId: string; segment: Segment; underStandId: string | null },
-  components: readonly { speciesId: string; share: number }[],
+  components: readonly Pick<Component, 'speciesId' | 'share' | 'germination'>[],
   purposes: PurposeId[],
   sowing: { date: string; covering: Covering },
 ): Stand {
@@ -64,11 +63,10 @@ export function coverStand(
     note: '',
     content: {
       kind: 'cover',
-      components: components.map(({ speciesId, share }) => ({
+      components: components.map(({ speciesId, share, germination }) => ({
         speciesId,
         share,
-        // Until a packet or a test says otherwise.
-        germination: findSpecies(speciesId)?.usualQuality ?? 1,
+        germination,
         grams: null,
       })),
       purposes,

@@ -14,16 +14,6 @@ export const livestock = z.object({
 })
 export type Livestock = z.infer<typeof livestock>
 
-/** The creature of the cautions that an animal on a bed is. */
-export const CREATURE_OF = {
-  hens: 'poultry',
-  ducks: 'poultry',
-  pigs: 'pigs',
-  sheep: 'ruminants',
-  goats: 'ruminants',
-  rabbits: 'rabbits',
-} as const satisfies Record<LivestockKind, string>
-
 /** What manure a feed holds: none, composted hot, raw, or some of which nobody knows how it was treated. */
 export const manureKind = z.enum(['none', 'composted', 'raw', 'unknown'])
 export type ManureKind = z.infer<typeof manureKind>
@@ -77,13 +67,3 @@ export const rules = z.object({
   harvestTouches: z.record(id, z.boolean()).optional(),
 })
 export type Rules = z.infer<typeof rules>
-
-/** Limits taken until a grower sets their own; the manure interval is the common 120 and 90 days. */
-export const USUAL_RULES: Rules = {
-  longestSheetDays: null,
-  legumeFrom: 'any stage',
-  turning: 'when it helps',
-  seedSet: 'allowed',
-  manureDays: { touching: 120, clear: 90 },
-  fireBan: false,
-}

@@ -3,7 +3,8 @@ import * as archetypes from './archetypes'
 import { CALIBRATED } from './calibrated'
 import { archetypeOf, ARCHETYPE_NAMES, FACTOR_NAMES, FACTORS, withCalibration } from './calibration'
 import { findSpecies, SPECIES } from './catalogue'
-import { PARAMETERS, PARAMETER_NAMES, type ParameterName } from './parameters'
+import type { ParameterName } from './parameters'
+import { PARAMETERS, PARAMETER_NAMES } from './parameterRanges'
 
 const NOTHING = { shared: {}, archetypes: {}, species: {} }
 const rye = findSpecies('cereal-rye')!.stated

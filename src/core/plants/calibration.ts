@@ -1,6 +1,7 @@
 import * as archetypes from './archetypes'
 import { CALIBRATED } from './calibrated'
-import { PARAMETERS, type ParameterName, type SpeciesParameters } from './parameters'
+import type { ParameterName, SpeciesParameters } from './parameters'
+import { PARAMETERS } from './parameterRanges'
 
 export type ArchetypeName = keyof typeof archetypes
 export const ARCHETYPE_NAMES = Object.keys(archetypes) as ArchetypeName[]

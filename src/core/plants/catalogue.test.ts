@@ -3,7 +3,8 @@ import { z } from 'zod'
 import { doseNeeded } from '../termination/sheets'
 import { chopSurvival, chopSurvivalAt, crimpSurvival } from '../termination/survival'
 import { findSpecies, groupsOf, seedSize, SPECIES } from './catalogue'
-import { CROPS, crop } from './crops'
+import { CROPS } from './crops'
+import { crop } from './cropSchema'
 import { species } from './parameters'
 
 describe('catalogue', () => {

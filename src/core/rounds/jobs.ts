@@ -1,15 +1,15 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
 import type { Bed, Stand } from '../garden/schema'
-import { stopsOf } from '../termination/animals'
+import { stopsOf } from '../termination/stops'
 import { looksAfter } from '../termination/counted'
-import { USUAL_LANES } from '../termination/outcome'
+import { USUAL_LANES } from '../termination/lastAct'
 import { findMethod } from '../termination/methods'
 import { segmentSizeM } from '../garden/area'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
 import { trayOf } from '../plants/trays'
-import { bandOn, type StandForecast } from '../season/forecast'
+import { bandOn, type StandForecast } from '../season/standForecast'
 import { troublesOf } from '../tracking/decisions'
 
 /** What is to be done or looked at. */

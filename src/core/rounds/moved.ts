@@ -1,4 +1,4 @@
-import type { StandForecast } from '../season/forecast'
+import type { StandForecast } from '../season/standForecast'
 import { jobsOf, type Job, type RoundsInput } from './jobs'
 
 /** A job whose day a look moved; `before` or `after` is null where it came or went with it. */

@@ -3,7 +3,7 @@ import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
 import { quantilesOn, valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
-import { type Evaluated } from './evaluate'
+import type { Evaluated } from './evaluate'
 import { targetDay } from './plan'
 import type { Scenario } from './types'
 

@@ -1,5 +1,5 @@
 import { lastSeen } from '../termination/counted'
-import { HAND_FINISH_SHARE } from '../termination/outcome'
+import { HAND_FINISH_SHARE } from '../termination/lastAct'
 import { rootKnotOf } from '../plants/nematodes'
 import { touchesSoil, manureDaysFor } from '../planting/manure'
 import { SEEDBED_RESIDUE_G, TIE_UP_SHARE } from '../planting/openDays'

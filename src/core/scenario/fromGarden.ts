@@ -1,7 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import { segmentAreaM2 } from '../garden/area'
 import { creepingWeeds, nematodesNoted } from '../garden/creepingWeeds'
-import { USUAL_RULES } from '../garden/rules'
+import { USUAL_RULES } from '../garden/usualRules'
 import type { Bed, Garden, GardenData, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { freedByFeed } from '../planting/feeding'

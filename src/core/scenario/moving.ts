@@ -5,11 +5,9 @@ import {
   HUSBANDRY,
   scratchGrainKg,
   stockingDoubts,
-  stopsOf,
-  type AnimalPlan,
   type StockingDoubt,
-  type Stop,
 } from '../termination/animals'
+import { stopsOf, type AnimalPlan, type Stop } from '../termination/stops'
 import type { MethodId } from '../termination/methods'
 import { isoDate } from '../foundations/day'
 import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'

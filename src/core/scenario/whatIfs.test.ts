@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { AnimalPlan } from '../termination/animals'
+import type { AnimalPlan } from '../termination/stops'
 import { dayNumber } from '../foundations/day'
 import { ensembleOf } from '../season/weatherSpec'
 import { NOTHING_OBSERVED } from '../site/record'

@@ -6,7 +6,7 @@ import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/st
 import { atOnce, type Steps } from '../foundations/steps'
 import { latest } from '../garden/timeline'
 import type { StandRun } from '../stand/types'
-import { selfSowing, type SelfSowing } from '../stand/reseeding'
+import { selfSowing } from '../stand/reseeding'
 import { carbonKept, type OrganicInput } from '../residue/organicMatter'
 import {
   bandsOfSeries,
@@ -16,50 +16,8 @@ import {
   allStageDays,
   valuesOn,
   type Bands,
-  type DateQuantiles,
 } from '../stand/summary'
-
-/** BBCH codes that are reported as dates. */
-export const REPORTED_STAGES = [9, 31, 51, 61, 65, 71, 75, 85] as const
-
-/** When stages are reached, by BBCH code, ascending. */
-export type StageDates = { bbch: number; date: DateQuantiles }[]
-
-export type StandForecast = {
-  standId: string
-  cover: Bands
-  massG: Bands
-  heightM: Bands
-  residueG: Bands
-  nitrogenG: Bands
-  /** BBCH of the leading species. */
-  bbch: Bands
-  /** Wetness of the top 5 cm, share of what it holds. */
-  seedLayer: Bands
-  /** When each species comes up, in order of the mix. */
-  up: DateQuantiles[]
-  /** Share of the plants that came up still alive today and later, by species. */
-  alive: Bands[]
-  /** Plants per m² that come up, all species together. */
-  plantsPerM2: Quantiles
-  /** Dates of the leading species' stages, and those of every species in order of the mix. */
-  stages: StageDates
-  stagesByComponent: StageDates[]
-  /** First day with 30 % of the ground covered. */
-  covered30: DateQuantiles
-  /** Day on which 90 % of the plants are dead, from winter or from the ending. */
-  dead: DateQuantiles
-  /** Day the stand is dead after its planned or done ending, stragglers pulled; null without an ending. */
-  ended: Quantiles | null
-  /** What its species sow by themselves until it ends; only those that set viable seed. */
-  selfSowing: SelfSowing[]
-  /** Carbon of it that stays in the soil after a year, g m⁻². */
-  carbonG: Quantiles
-  /** Chance that the winter or heat, not the grower, killed it before the planned end. */
-  diesAlone: number
-}
-
-const STEP_DAYS = 3
+import { REPORTED_STAGES, STEP_DAYS, type StageDates, type StandForecast } from './standForecast'
 
 /** Day a stand is dead after its planned or recorded ending, over the members; null without one. */
 function endedQuantiles(standCase: StandCase, season: SeasonRun): Quantiles | null {
@@ -140,44 +98,4 @@ function organicInput(run: StandRun, endDay: number): OrganicInput {
     0,
   )
   return { shootG, rootG: (shootG * rootShare) / (1 - rootShare), yearsAgo: 0 }
-}
-
-/** Value of bands on a day, straight between steps; null outside. */
-export function bandOn(bands: Bands, day: number): Quantiles | null {
-  const position = (day - bands.startDay) / bands.stepDays
-  const index = Math.floor(position)
-  if (index < 0 || index >= bands.p50.length) return null
-  const next = Math.min(index + 1, bands.p50.length - 1)
-  const share = position - index
-  const mixOf = (series: number[]) => series[index] + (series[next] - series[index]) * share
-  return { p10: mixOf(bands.p10), p50: mixOf(bands.p50), p90: mixOf(bands.p90) }
-}
-
-/**
- * Height and stage of a stand just before work on a day: the forecast's steps lie some days apart, and those after the
- * day already have the work in them.
- */
-export function justBefore(forecast: StandForecast, day: number): { heightM: number; bbch: number } | null {
-  const before = day - STEP_DAYS
-  const height = bandOn(forecast.heightM, before)
-  const bbch = bandOn(forecast.bbch, before)
-  return height && bbch ? { heightM: height.p50, bbch: bbch.p50 } : null
-}
-
-/** The furthest reported stage a species of the mix has most likely reached by a day; 0 before any. */
-export function stageReached(forecast: StandForecast, component: number, day: number): number {
-  const reached =
-    forecast.stagesByComponent[component]?.filter(
-      ({ date }) => date.quantiles && date.quantiles.p50 <= day,
-    ) ?? []
-  return reached.at(-1)?.bbch ?? 0
-}
-
-/** Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up. */
-export function aliveShareOn(forecast: StandForecast, day: number): number {
-  const shares = forecast.up.flatMap(({ quantiles: due }, component) => {
-    const band = due && day > due.p90 ? bandOn(forecast.alive[component], day) : null
-    return band ? [band.p50] : []
-  })
-  return Math.min(1, ...shares)
 }

@@ -2,7 +2,7 @@ import { dayNumber, yearOf } from '../foundations/day'
 import { atOnce, type Steps } from '../foundations/steps'
 import { mixSeed, randomStream, type RandomStream } from '../foundations/random'
 import type { SiteClimate } from '../garden/site'
-import type { ObservedDay } from '../garden/weatherYear'
+import type { ObservedDay } from '../garden/weatherDays'
 import { blendForecast } from './forecast'
 import { weatherGenerator } from './generator'
 import {
@@ -21,9 +21,6 @@ import {
   type MemberWeather,
   type WeatherEnsemble,
 } from './weather'
-
-/** Members of a garden's ensemble: every chance that is shown is a share of them. */
-export const MEMBERS = 200
 
 /** Days by which a drawn year is moved at most, so that few years still give many members. */
 const SHIFT_DAYS = 7

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
-import { observedDays, weatherYear, withDays, type ObservedDay } from '../garden/weatherYear'
+import { weatherYear } from '../garden/weatherYear'
+import { observedDays, withDays, type ObservedDay } from '../garden/weatherDays'
 import { TEST_SITES } from '../testing/sites'
 import { testRecord } from '../testing/weather'
 import { buildEnsemble } from './ensemble'

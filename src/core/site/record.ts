@@ -1,5 +1,5 @@
 import { dayOfYear, yearOf } from '../foundations/day'
-import type { ObservedDay } from '../garden/weatherYear'
+import type { ObservedDay } from '../garden/weatherDays'
 import type { DayForecast } from './forecast'
 
 /** All that is known of a garden's weather besides its normals: observed days, oldest first, and the forecast heard last. */

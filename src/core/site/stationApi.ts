@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { dayNumber } from '../foundations/day'
 import { isoDay } from '../garden/fields'
-import { DAY_LIMITS } from '../garden/weatherYear'
+import { DAY_LIMITS } from '../garden/dayLimits'
 
 /** Most days asked of a station at once: twenty years. */
 export const LONGEST_QUERY_DAYS = 7305

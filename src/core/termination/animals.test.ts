@@ -5,17 +5,15 @@ import {
   broughtFeedKg,
   droppings,
   eatenG,
-  lanesOf,
   penM2,
   pressure,
   scratchGrainKg,
   stockingDoubts,
-  stopsOf,
   stopSurvival,
   takenShare,
   usualPlan,
-  type AnimalPlan,
 } from './animals'
+import { lanesOf, stopsOf, type AnimalPlan } from './stops'
 import { endingOf } from './outcome'
 import { testHens } from '../testing/beds'
 

@@ -1,8 +1,8 @@
 import { dayNumber } from '../foundations/day'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import type { Stand } from '../garden/schema'
-import { stopsOf } from './animals'
-import { HAND_FINISH_SHARE, lastActAfter } from './outcome'
+import { stopsOf } from './stops'
+import { HAND_FINISH_SHARE, lastActAfter } from './lastAct'
 import { findMethod } from './methods'
 
 type Plot = { lengthM: number; widthM: number }

@@ -1,4 +1,5 @@
-import { DEAD_SHARE, HAND_FINISH_SHARE, stragglerMinutes } from './outcome'
+import { stragglerMinutes } from './outcome'
+import { DEAD_SHARE, HAND_FINISH_SHARE } from './lastAct'
 import { findMethod, type MethodId } from './methods'
 
 /** What to do about plants that stand again. */

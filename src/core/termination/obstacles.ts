@@ -1,5 +1,6 @@
 import { segmentSizeM } from '../garden/area'
-import { CREATURE_OF, USUAL_RULES, type Livestock, type LivestockKind, type Rules } from '../garden/rules'
+import type { Livestock, LivestockKind, Rules } from '../garden/rules'
+import { CREATURE_OF, USUAL_RULES } from '../garden/usualRules'
 import type { Bed, Segment, Tool, ToolKind } from '../garden/schema'
 import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
 import type { Harm, Species } from '../plants/parameters'

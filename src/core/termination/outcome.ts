@@ -3,26 +3,16 @@ import type { EndMethodId } from '../garden/ending'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandRun } from '../stand/types'
 import type { Species } from '../plants/parameters'
-import { stopsOf, stopSurvival, type AnimalPlan } from './animals'
+import { stopSurvival } from './animals'
+import { stopsOf, type AnimalPlan } from './stops'
 import { underBoard } from './board'
 import { ownCount, withOwn, type OwnResults } from './ownResults'
 import { doseBetween, doseDay } from './doses'
 import { doseNeeded, firmDays, sheetSurvival, type SheetBed } from './sheets'
-import {
-  actSurvival,
-  BROWNING_CD,
-  chopSurvivalAt,
-  FLAME_AFTER_CRIMP,
-  furtherPass,
-  furtherPassAfter,
-} from './survival'
+import { actSurvival, BROWNING_CD, chopSurvivalAt, FLAME_AFTER_CRIMP, furtherPass } from './survival'
+import { HAND_FINISH_SHARE, lastActAfter } from './lastAct'
 import { findMethod, type Method } from './methods'
 
-/** A stand counts as dead at or below this share alive, by what follows. */
-export const DEAD_SHARE = { transplant: 0.1, seed: 0.05 } as const
-
-/** Survivors up to this share of the stand are pulled by hand at the end; their minutes are counted. */
-export const HAND_FINISH_SHARE = 0.12
 /** Seconds to pull one surviving plant (judgement). */
 const SECONDS_PER_STRAGGLER = 4
 
@@ -33,8 +23,6 @@ const FRAME_MISSED = 0.07
 /** Seed layer this dry slows what a sheet does; the dose needed rises by the factor until it is watered (judgement). */
 const DRY_TOP = 0.25
 const DRY_FACTOR = 1.2
-/** Days between the strips of a stand ended strip by strip, where no plan says. */
-export const USUAL_LANES = { count: 3, everyDays: 7 } as const
 /** Days from the last stop of animals until what they left has withered. */
 const WITHER_DAYS = 5
 
@@ -94,16 +82,6 @@ export function actsSurvival(
     share *= once * furtherPass(act, kind, bbch) ** (passes - 1)
   }
   return method.flame ? share * FLAME_AFTER_CRIMP : share
-}
-
-/** Days from the start of a way to its last act. */
-export function lastActAfter(method: Method, setup: Pick<EndingSetup, 'passes' | 'lanes'>): number {
-  if (method.id === 'strips') {
-    const { count, everyDays } = setup.lanes ?? USUAL_LANES
-    return (count - 1) * everyDays
-  }
-  const act = method.acts.at(-1)
-  return act ? furtherPassAfter(act) * (setup.passes - 1) + (method.flame ? 1 : 0) : 0
 }
 
 /** How a sheet lies, by what is done before it. */

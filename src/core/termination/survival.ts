@@ -130,6 +130,3 @@ export function actSurvival(act: InstantAct, kind: EndingClass, bbch: number): n
 /** What a further pass leaves of the survivors, by class and stage. */
 export const furtherPass = (act: InstantAct, kind: EndingClass, bbch: number): number =>
   act === 'turn' ? turnSurvival(kind, bbch) : interpolate(SECOND_PASS[kind], bbch)
-
-/** Days to wait for a further pass. */
-export const furtherPassAfter = (act: InstantAct): number => (act === 'turn' ? 10 : 7)

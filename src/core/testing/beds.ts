@@ -1,4 +1,4 @@
-import type { AnimalPlan } from '../termination/animals'
+import type { AnimalPlan } from '../termination/stops'
 import type { Bed, Stand, StartDetails, Tool } from '../garden/schema'
 import type { StandCase } from '../season/run'
 

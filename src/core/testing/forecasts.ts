@@ -1,4 +1,4 @@
-import type { StandForecast } from '../season/forecast'
+import type { StandForecast } from '../season/standForecast'
 import type { Bands } from '../stand/summary'
 
 /** Bands that stay at one value for 1200 days from a day on, with no spread unless given. */

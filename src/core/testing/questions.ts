@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { USUAL_RULES } from '../garden/rules'
+import { USUAL_RULES } from '../garden/usualRules'
 import type { SiteClimate } from '../garden/site'
 import type { GroundFacts, Means } from '../scenario/types'
 import { generatedEnsemble } from '../site/ensemble'

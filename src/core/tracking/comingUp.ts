@@ -1,4 +1,4 @@
-import type { StandForecast } from '../season/forecast'
+import type { StandForecast } from '../season/standForecast'
 import type { Quantiles } from '../foundations/statistics'
 
 /** How a species of a young stand stands against its due date. */

@@ -1,6 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
-import { bandOn, type StandForecast } from '../season/forecast'
+import { bandOn, type StandForecast } from '../season/standForecast'
 import type { Bands } from '../stand/summary'
 import { OBSERVATION_ERROR, sampleMass } from './observations'
 

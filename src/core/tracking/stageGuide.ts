@@ -1,6 +1,6 @@
 import type { PlantGroup, Species } from '../plants/parameters'
 import { chopSurvival, crimpSurvival } from '../termination/survival'
-import type { StageDates } from '../season/forecast'
+import type { StageDates } from '../season/standForecast'
 
 /** A plant group as the guide asks about it; perennials that were cut grow back from the crown. */
 export type GuideKind = PlantGroup | 'regrowth'

@@ -5,7 +5,7 @@ import type { Stand } from '../../core/garden/schema'
 import { latest, spanOf } from '../../core/garden/timeline'
 import { groupsOf } from '../../core/plants/catalogue'
 import { residueCover } from '../../core/residue/pools'
-import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import type { Band } from './cloth'
 
 /** A planned harvest comes some days early or late (judgement). */

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import type { StandForecast } from '../../core/season/forecast'
+import type { StandForecast } from '../../core/season/standForecast'
 import { useGarden } from '../../state/garden'
 import { standCaseOf } from '../../core/season/standCase'
 import type { Priority } from '../../compute/pool'

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import type { Stand } from '../../core/garden/schema'
-import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import { ChangeSentence } from '../../parts/ChangeSentence'
 import type { Learned } from '../../state/useLearned'
 import { BandsChart } from '../../parts/BandsChart'

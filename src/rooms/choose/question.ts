@@ -10,7 +10,7 @@ import type { LightWindow } from '../../core/choosing/lightWindows'
 import { untilDay, type ChooseQuestion, type WeedKind, type WinterWish } from '../../core/choosing/types'
 import { beforeOn } from '../../core/season/standCase'
 import { typedOrNull } from '../../parts/typed'
-import { CREATURE_OF } from '../../core/garden/rules'
+import { CREATURE_OF } from '../../core/garden/usualRules'
 
 /** Which ground is asked about. */
 export type Ground = 'whole' | 'first half' | 'second half' | 'path' | 'strip'

@@ -1,7 +1,7 @@
 import { obstacleText, RULE_TEXT } from '../../text/obstacles'
 import { Link } from 'react-router'
 import { SAFE_CHANCE } from '../../core/scenario/starts'
-import { HAND_FINISH_SHARE } from '../../core/termination/outcome'
+import { HAND_FINISH_SHARE } from '../../core/termination/lastAct'
 import { findMethod } from '../../core/termination/methods'
 import { Reserved } from '../../parts/Reserved'
 import { Caution } from '../../parts/Caution'

@@ -1,4 +1,4 @@
-import type { Stop } from '../../core/termination/animals'
+import type { Stop } from '../../core/termination/stops'
 import type { Ground } from '../../core/termination/workPlan'
 import type { Units } from '../../text/format'
 import { GroundDrawing } from './GroundDrawing'

@@ -7,7 +7,7 @@ import { liftProblem } from './liftProblem'
 import { countProblems } from './countProblems'
 import { CUT_KINDS, cutOf, cutProblems, type CutForm } from './cutForm'
 import { planOf } from './planWords'
-import { type PlanCase } from './planTypes'
+import type { PlanCase } from './planTypes'
 
 const today = 20_580
 const plan = (method: MethodId, own: Partial<PlanCase> = {}) =>

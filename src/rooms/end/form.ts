@@ -2,7 +2,7 @@ import { findMethod, type MethodId } from '../../core/termination/methods'
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Stand } from '../../core/garden/schema'
-import { justBefore, stageReached, type StandForecast } from '../../core/season/forecast'
+import { justBefore, stageReached, type StandForecast } from '../../core/season/standForecast'
 import { leadComponent } from '../../core/season/lead'
 import { typedNumber } from '../../parts/typed'
 

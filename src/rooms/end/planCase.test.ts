@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { dayNumber } from '../../core/foundations/day'
 import { testBed, testCover, testTool } from '../../core/testing/beds'
-import type { StandForecast } from '../../core/season/forecast'
+import type { StandForecast } from '../../core/season/standForecast'
 import { planCaseOf } from './planCase'
 
 const stand = testCover('cereal-rye', '2025-09-25', { segment: { kind: 'half', which: 'first' } })

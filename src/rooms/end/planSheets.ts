@@ -1,7 +1,8 @@
-import { daysOnStop, scratchGrainKg, stopsOf, usualPlan } from '../../core/termination/animals'
+import { scratchGrainKg, usualPlan } from '../../core/termination/animals'
+import { daysOnStop, stopsOf } from '../../core/termination/stops'
 import { penTrouble, stockFor } from '../../core/termination/obstacles'
 import { obstacleText } from '../../text/obstacles'
-import { USUAL_LANES } from '../../core/termination/outcome'
+import { USUAL_LANES } from '../../core/termination/lastAct'
 import { cardboardPlan, lanePlan, sheetPlan, volumeFor } from '../../core/termination/workPlan'
 import { centimetres, kilos, litres, metres, shortDate, volume } from '../../text/format'
 

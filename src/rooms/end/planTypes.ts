@@ -1,19 +1,13 @@
-import { type AnimalPlan, type Stop } from '../../core/termination/animals'
+import type { AnimalPlan, Stop } from '../../core/termination/stops'
 import type { Method } from '../../core/termination/methods'
-import {
-  type CardboardPlan,
-  type CoverPlan,
-  type Ground,
-  type LanePlan,
-  type SheetPlan,
-} from '../../core/termination/workPlan'
+import type { CardboardPlan, CoverPlan, Ground, LanePlan, SheetPlan } from '../../core/termination/workPlan'
 import type { BoardPlan } from '../../core/termination/board'
 import type { Quantiles } from '../../core/foundations/statistics'
 import type { Livestock } from '../../core/garden/rules'
 import type { OwnResults } from '../../core/termination/ownResults'
 import type { Bed, Segment, Tool } from '../../core/garden/schema'
 import type { Species } from '../../core/plants/parameters'
-import { type Units } from '../../text/format'
+import type { Units } from '../../text/format'
 
 export type PlanCase = {
   method: Method

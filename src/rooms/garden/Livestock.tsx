@@ -1,10 +1,6 @@
 import { useState } from 'react'
-import {
-  livestockKind,
-  USUAL_RULES,
-  type Livestock as Stock,
-  type LivestockKind,
-} from '../../core/garden/rules'
+import { livestockKind, type Livestock as Stock, type LivestockKind } from '../../core/garden/rules'
+import { USUAL_RULES } from '../../core/garden/usualRules'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { metres } from '../../text/format'
 import { newId } from '../../data/ids'

@@ -1,17 +1,23 @@
-import { memo } from 'react'
+import { lazy, memo, Suspense } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { latest } from '../../core/garden/timeline'
 import { Link } from 'react-router'
-import type { StandForecast } from '../../core/season/forecast'
+import type { StandForecast } from '../../core/season/standForecast'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { BedWindow } from '../../core/garden/windows'
 import { longDate, shortDate } from '../../text/format'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
+import { late } from '../../state/late'
 import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { placeLabel, standWords } from './labels'
 import { clipToSheet, yOfDay, type Column, type Scale } from './layout'
-import { AreaButton, MovableArea, Words, type Area } from './StandArea'
+import { AreaButton, Words, type Area } from './StandArea'
 import type { LoomBed, SheetDays } from './useLoom'
+
+/** What a crop is moved with is loaded once there is one that can be. */
+const MovableCrop = lazy(() =>
+  late(import('./MovableCrop')).then(({ MovableCrop }) => ({ default: MovableCrop })),
+)
 
 /** Where a bed that could not be computed says so. */
 const FAILED_BELOW_TODAY_PX = 14
@@ -107,14 +113,18 @@ function StandRegion({ item, ...region }: RegionProps & { item: LoomBed['stands'
     placeLabel(words, clip.top, clip.bottom, todayY)
   const name = `${entry.bed.label}: ${words.join(' and ')}, ${stand.start.actual ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
   const area: Area = { name, clip, width, bedId: entry.bed.id, standId: stand.id, fromDay }
-  // What can be moved listens for it, which costs: most stands cannot.
-  if (stand.content.kind === 'crop' && stand.start.actual === null)
-    return <MovableArea area={area} placed={placed} />
-  return (
+  const fixed = (
     <>
       <AreaButton area={area} className="cursor-pointer" />
       {placed && <Words placed={placed} />}
     </>
+  )
+  // What can be moved listens for it, which costs: most stands cannot.
+  if (stand.content.kind !== 'crop' || stand.start.actual !== null) return fixed
+  return (
+    <Suspense fallback={fixed}>
+      <MovableCrop area={area} placed={placed} />
+    </Suspense>
   )
 }
 

@@ -1,4 +1,3 @@
-import { DndContext } from '@dnd-kit/core'
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
 import { useMemo, useRef, useState, type RefObject } from 'react'
 import { longDate, shortDate } from '../../text/format'
@@ -15,7 +14,7 @@ import { LoomColumn, OutOfSight } from './LoomColumn'
 import { SpotLine } from './SpotLine'
 import { useCursor } from './useCursor'
 import { useLoom, useOutlook, type Loom } from './useLoom'
-import { useMoveCrop } from './useMoveCrop'
+import { SheetLayout } from './sheetLayout'
 import { useShownColumns } from './useShownColumns'
 import { WeekEdge } from './WeekEdge'
 import { Failed } from '../../parts/Waiting'
@@ -171,12 +170,11 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
   const scale = useMemo(() => ({ rowPx, height }), [rowPx, height])
   const { firstDay, lastDay, today } = loom
   const days = useMemo(() => ({ firstDay, lastDay, today }), [firstDay, lastDay, today])
-  const { sensors, onDragEnd } = useMoveCrop(layout)
   const todayY = yOfDay(layout, loom, loom.today)
   const picked = layout.columns[cursorColumn]
   const showToday = todayY >= 0 && todayY <= layout.height
   return (
-    <DndContext sensors={sensors} onDragEnd={(event) => void onDragEnd(event)}>
+    <SheetLayout value={layout}>
       <div style={{ width: layout.width, minWidth: '100%' }}>
         <div className="relative h-9 text-sm" aria-hidden="true">
           <span className="quiet absolute bottom-0 text-xs" style={{ left: 32 }}>
@@ -247,6 +245,6 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
           )}
         </div>
       </div>
-    </DndContext>
+    </SheetLayout>
   )
 }

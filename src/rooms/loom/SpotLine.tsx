@@ -1,4 +1,4 @@
-import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import { longDate, percent, shortDate } from '../../text/format'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useLatest } from '../../compute/useAnswer'

@@ -1,15 +1,22 @@
-import { PlanChance } from '../../parts/PlanChance'
+import { lazy, Suspense } from 'react'
+import { late } from '../../state/late'
 import { useSettled } from '../../state/useSettled'
 
 /** How long the cursor rests on a cover until its plan is worked out. */
 const REST_MS = 600
+
+const PlanChance = lazy(() =>
+  late(import('../../parts/PlanChance')).then(({ PlanChance }) => ({ default: PlanChance })),
+)
 
 /** What the stored plan of a cover comes to, as on its plan line, once the cursor has rested on it. */
 export function SpotPlan({ standId }: { standId: string | undefined }) {
   const rested = useSettled(standId, REST_MS, undefined)
   return standId !== undefined && rested === standId ? (
     <span className="md:shrink-0">
-      <PlanChance standId={standId} before="plan " short />
+      <Suspense>
+        <PlanChance standId={standId} before="plan " short />
+      </Suspense>
     </span>
   ) : null
 }

@@ -1,4 +1,3 @@
-import { useDraggable } from '@dnd-kit/core'
 import type { ComponentProps } from 'react'
 import { useNavigate } from 'react-router'
 import type { Placed } from './labels'
@@ -53,26 +52,5 @@ export function AreaButton({
       onClick={() => navigate(`/bed/${bedId}`)}
       data-stand={standId}
     />
-  )
-}
-
-/** A planned crop, to be dragged to another bed or week. */
-export function MovableArea({ area, placed }: { area: Area; placed: Placed | null }) {
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
-    id: area.standId,
-    data: { fromDay: area.fromDay },
-  })
-  return (
-    <>
-      <AreaButton
-        ref={setNodeRef}
-        {...listeners}
-        aria-describedby={attributes['aria-describedby']}
-        area={area}
-        className={`cursor-grab ${isDragging ? 'is-dragging' : ''}`}
-        shift={transform}
-      />
-      {placed && !isDragging && <Words placed={placed} />}
-    </>
   )
 }

@@ -1,6 +1,6 @@
 import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
 import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
-import { USUAL_RULES } from '../../core/garden/rules'
+import { USUAL_RULES } from '../../core/garden/usualRules'
 import { latest } from '../../core/garden/timeline'
 import { findCrop } from '../../core/plants/crops'
 import { newId } from '../../data/ids'

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { plantCautions } from '../../text/cautions'
-import { PARAMETERS, PARAMETER_NAMES, type Species } from '../../core/plants/parameters'
+import type { Species } from '../../core/plants/parameters'
+import { PARAMETERS, PARAMETER_NAMES } from '../../core/plants/parameterRanges'
 import { Caution } from '../../parts/Caution'
 import { resistantSold, rootKnotOf } from '../../core/plants/nematodes'
 import { depthText, drillRate, metres, temperature } from '../../text/format'

@@ -1,5 +1,5 @@
 import { dayNumber } from '../../core/foundations/day'
-import { bandOn } from '../../core/season/forecast'
+import { bandOn } from '../../core/season/standForecast'
 import { BandsChart } from '../../parts/BandsChart'
 import { StageLadder } from '../../parts/StageLadder'
 import { dryMatter, nitrogen, percent } from '../../text/format'

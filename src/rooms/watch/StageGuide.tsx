@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Species } from '../../core/plants/parameters'
-import type { StageDates } from '../../core/season/forecast'
+import type { StageDates } from '../../core/season/standForecast'
 import { stageName } from '../../core/stand/stage'
 import { guideOf, STAGE_GUIDE, stageMeaning, type GuideAnswer } from '../../core/tracking/stageGuide'
 import { StageDrawing } from '../../parts/drawings/StageDrawing'

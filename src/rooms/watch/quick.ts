@@ -1,4 +1,4 @@
-import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import { stagesOf } from '../../core/stand/stage'
 import type { PlantGroup } from '../../core/plants/parameters'
 

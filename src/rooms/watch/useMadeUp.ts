@@ -1,6 +1,6 @@
 import type { Stand } from '../../core/garden/schema'
 import type { MadePicture } from '../../core/picture/made'
-import { bandOn, type StandForecast } from '../../core/season/forecast'
+import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import { leadGroup } from '../../parts/names'
 import { useGarden } from '../../state/garden'
 

@@ -8,7 +8,7 @@ import {
   type TemperatureUnit,
 } from '../../core/site/file/cells'
 import { fileReader } from '../../core/site/file/read'
-import type { DayValue } from '../../core/garden/weatherYear'
+import type { DayValue } from '../../core/garden/dayLimits'
 import { longDate } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { SelectField } from '../../parts/SelectField'

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { isoDate, parseDay } from '../../core/foundations/day'
-import { observedDays, withDays, type DayValue, type ObservedDay } from '../../core/garden/weatherYear'
+import { observedDays, withDays, type ObservedDay } from '../../core/garden/weatherDays'
+import type { DayValue } from '../../core/garden/dayLimits'
 import { Field } from '../../parts/Field'
 import { rain, shortDate, temperature, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'

@@ -1,6 +1,7 @@
 import { parseDay } from '../../core/foundations/day'
 import { MM_PER_INCH } from '../../core/foundations/units'
-import { DAY_LIMITS, DAY_VALUES, type DayValue, type ObservedDay } from '../../core/garden/weatherYear'
+import type { ObservedDay } from '../../core/garden/weatherDays'
+import { DAY_LIMITS, DAY_VALUES, type DayValue } from '../../core/garden/dayLimits'
 import type { Units } from '../../text/format'
 import { typedOrNull } from '../../parts/typed'
 

@@ -1,5 +1,5 @@
 import { parseDay } from '../../foundations/day'
-import { FIRST_YEAR, LAST_YEAR, type DayValue } from '../../garden/weatherYear'
+import { FIRST_YEAR, LAST_YEAR, type DayValue } from '../../garden/dayLimits'
 
 /** Cells of a table of daily weather: the forms of dates, numbers and units, and which column holds what. */
 

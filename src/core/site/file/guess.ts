@@ -1,4 +1,4 @@
-import { DAY_VALUES, type DayValue } from '../../garden/weatherYear'
+import { DAY_VALUES, type DayValue } from '../../garden/dayLimits'
 import { dayFrom, MISSING, numberIn, partsOf, type DateForm, type Mapping } from './cells'
 
 const NAMES: Record<DayValue, RegExp> = {

@@ -1,5 +1,6 @@
 import { isoDate } from '../../foundations/day'
-import { DAY_LIMITS, type DayValue, type ObservedDay } from '../../garden/weatherYear'
+import type { ObservedDay } from '../../garden/weatherDays'
+import { DAY_LIMITS, type DayValue } from '../../garden/dayLimits'
 import { gapsBetween, type Gap } from '../record'
 import { dayFrom, numberIn, partsOf, type Mapping, type RainUnit, type TemperatureUnit } from './cells'
 

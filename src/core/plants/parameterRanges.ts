@@ -1,0 +1,162 @@
+/** Meaning, unit and plausible range of every growth parameter of a species. */
+export const PARAMETERS = {
+  emergenceCd: {
+    meaning: 'thermal time from sowing to emergence in moist soil',
+    unit: '°C d',
+    low: 25,
+    high: 220,
+  },
+  emergenceBaseC: {
+    meaning: 'soil temperature below which seed does not germinate',
+    unit: '°C',
+    low: 0,
+    high: 13,
+  },
+  t31Cd: {
+    meaning: 'thermal time from emergence to stem elongation (BBCH 31)',
+    unit: '°C d',
+    low: 60,
+    high: 900,
+  },
+  t51Cd: {
+    meaning: 'thermal time from emergence to heading or buds (BBCH 51)',
+    unit: '°C d',
+    low: 150,
+    high: 1300,
+  },
+  t61Cd: {
+    meaning: 'thermal time from emergence to first flower (BBCH 61)',
+    unit: '°C d',
+    low: 250,
+    high: 1500,
+  },
+  t65Cd: {
+    meaning: 'thermal time from first flower to half bloom (BBCH 65)',
+    unit: '°C d',
+    low: 20,
+    high: 250,
+  },
+  t69Cd: {
+    meaning: 'thermal time from first flower to end of flowering (BBCH 69)',
+    unit: '°C d',
+    low: 60,
+    high: 500,
+  },
+  t71Cd: {
+    meaning: 'thermal time from first flower to first pods or grains (BBCH 71)',
+    unit: '°C d',
+    low: 80,
+    high: 520,
+  },
+  t75Cd: {
+    meaning: 'thermal time from first flower to milk or half-grown pods (BBCH 75)',
+    unit: '°C d',
+    low: 120,
+    high: 650,
+  },
+  t85Cd: {
+    meaning: 'thermal time from first flower to soft dough or ripening (BBCH 85)',
+    unit: '°C d',
+    low: 250,
+    high: 900,
+  },
+  t89Cd: {
+    meaning: 'thermal time from first flower to ripe seed (BBCH 89)',
+    unit: '°C d',
+    low: 350,
+    high: 1300,
+  },
+  developBaseC: { meaning: 'base temperature of development', unit: '°C', low: -2, high: 12 },
+  developOptLowC: {
+    meaning: 'lower end of the best temperatures for development',
+    unit: '°C',
+    low: 15,
+    high: 34,
+  },
+  developOptHighC: {
+    meaning: 'upper end of the best temperatures for development',
+    unit: '°C',
+    low: 20,
+    high: 38,
+  },
+  developMaxC: { meaning: 'temperature above which development stands still', unit: '°C', low: 30, high: 48 },
+  vernalDays: {
+    meaning: 'cold days for full vernalisation; 0 when none is needed',
+    unit: 'd',
+    low: 0,
+    high: 70,
+  },
+  vernalFloor: {
+    meaning:
+      'share of the development rate without any cold; 0 for biennials, which feel cold only once they have leaves',
+    unit: 'share',
+    low: 0,
+    high: 1,
+  },
+  photoLowH: { meaning: 'daylength at which development is slowest', unit: 'h', low: 5, high: 18 },
+  photoFullH: { meaning: 'daylength at which development is fastest', unit: 'h', low: 8, high: 18 },
+  photoFloor: {
+    meaning: 'share of the development rate at the slowest daylength',
+    unit: 'share',
+    low: 0,
+    high: 1,
+  },
+  leafCm2: { meaning: 'leaf area per plant at emergence', unit: 'cm²', low: 0.05, high: 25 },
+  leafGrowthPerCd: {
+    meaning: 'relative leaf growth before light limits it',
+    unit: '(°C d)⁻¹',
+    low: 0.004,
+    high: 0.022,
+  },
+  extinction: { meaning: 'light extinction coefficient of the canopy', unit: '–', low: 0.35, high: 0.9 },
+  lightUseGMj: { meaning: 'shoot dry matter per intercepted PAR', unit: 'g MJ⁻¹', low: 0.8, high: 4.5 },
+  specificLeafM2G: { meaning: 'leaf area per gram of leaf', unit: 'm² g⁻¹', low: 0.012, high: 0.045 },
+  growBaseC: { meaning: 'temperature below which there is no growth', unit: '°C', low: -1, high: 12 },
+  growOptLowC: { meaning: 'lower end of the best temperatures for growth', unit: '°C', low: 10, high: 32 },
+  growOptHighC: { meaning: 'upper end of the best temperatures for growth', unit: '°C', low: 18, high: 38 },
+  growMaxC: { meaning: 'temperature above which growth stops', unit: '°C', low: 28, high: 48 },
+  lt50TenderC: {
+    meaning: 'crown temperature that kills half of unhardened plants',
+    unit: '°C',
+    low: -8,
+    high: 3,
+  },
+  lt50HardyC: {
+    meaning: 'crown temperature that kills half of fully hardened plants',
+    unit: '°C',
+    low: -35,
+    high: 2,
+  },
+  crownSoilShare: {
+    meaning: 'share of soil temperature in that of the growing point',
+    unit: 'share',
+    low: 0,
+    high: 0.9,
+  },
+  heatC: { meaning: 'daily maximum above which plants are harmed', unit: '°C', low: 28, high: 50 },
+  heightM: { meaning: 'full height', unit: 'm', low: 0.15, high: 4 },
+  nitrogenA: { meaning: 'critical nitrogen at 1 t ha⁻¹ (a in a·W^−b)', unit: '%', low: 2.5, high: 6 },
+  nitrogenB: { meaning: 'exponent b of critical nitrogen dilution', unit: '–', low: 0.2, high: 0.5 },
+  nitrogenPlateau: { meaning: 'critical nitrogen of small stands', unit: '%', low: 3, high: 6 },
+  fixationShare: {
+    meaning: 'largest share of nitrogen demand met by fixation',
+    unit: 'share',
+    low: 0,
+    high: 0.95,
+  },
+  rootShare: { meaning: 'roots as a share of all dry matter', unit: 'share', low: 0.08, high: 0.6 },
+  seedShare: { meaning: 'ripe seed as a share of shoot dry matter', unit: 'share', low: 0.03, high: 0.55 },
+  dormantShare: {
+    meaning: 'share of shed seed that does not sprout in the first year',
+    unit: 'share',
+    low: 0,
+    high: 0.9,
+  },
+  drillKgHa: { meaning: 'drilled seeding rate of the straight species', unit: 'kg ha⁻¹', low: 3, high: 300 },
+  thousandSeedG: { meaning: 'weight of a thousand seeds', unit: 'g', low: 0.3, high: 900 },
+} as const satisfies Record<string, { meaning: string; unit: string; low: number; high: number }>
+
+export type ParameterName = keyof typeof PARAMETERS
+export type SpeciesParameters = Record<ParameterName, number>
+
+export const PARAMETER_NAMES = Object.keys(PARAMETERS) as ParameterName[]
