@@ -12,7 +12,7 @@ import type { Species } from '../plants/parameters'
  */
 export const MEMBER_SD = {
   development: 0.08,
-  growth: 0.25,
+  growth: 0.28,
   leaf: 0.16,
   nitrogen: 0.18,
   emergence: 0.2,

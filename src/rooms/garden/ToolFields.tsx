@@ -27,7 +27,7 @@ const usual = (field: keyof typeof NAMES, kind: ToolKind, units: Units): string 
   return ''
 }
 
-/** Tools owned, ticked off, with a size where it matters and a work rate where it is known; a second tarp can be added. */
+/** Tools owned, ticked off, with a size where it matters; a second tarp can be added. */
 export function ToolFields({
   tools,
   onChange,
@@ -60,16 +60,17 @@ export function ToolFields({
                 />
                 {kind}
               </label>
-              {owned.map(({ tool, index }) => (
-                <Figures
-                  key={index}
-                  tool={tool}
-                  units={units}
-                  onChange={(part) =>
-                    onChange(tools.map((other, i) => (i === index ? { ...other, ...part } : other)))
-                  }
-                />
-              ))}
+              {SIZES[kind] &&
+                owned.map(({ tool, index }) => (
+                  <Figures
+                    key={index}
+                    tool={tool}
+                    units={units}
+                    onChange={(part) =>
+                      onChange(tools.map((other, i) => (i === index ? { ...other, ...part } : other)))
+                    }
+                  />
+                ))}
               {kind === 'black tarp' && owned.length > 0 && (
                 <button
                   type="button"
@@ -83,10 +84,7 @@ export function ToolFields({
           )
         })}
       </ul>
-      <p className="quiet mt-1 text-sm">
-        A work rate left empty is taken as usual for the tool; once you have recorded an ending with its
-        minutes, what it took you counts instead.
-      </p>
+      <WorkRates tools={tools} onChange={onChange} units={units} />
     </fieldset>
   )
 }
@@ -100,22 +98,62 @@ function Figures({
   units: Units
   onChange: (part: Partial<ToolInput>) => void
 }) {
-  const fields = [...(SIZES[tool.kind] ?? []), ...(isWorkTool(tool.kind) ? (['rate'] as const) : [])]
   return (
     <div className="mt-1 ml-7 flex flex-wrap items-center gap-2 text-sm">
-      {fields.map((field) => (
-        <label key={field}>
-          {NAMES[field]}{' '}
-          <input
-            className="input input-sm w-20"
-            inputMode="decimal"
-            placeholder={usual(field, tool.kind, units)}
-            value={tool[field]}
-            onChange={(event) => onChange({ [field]: event.target.value })}
-          />{' '}
-          {unitOf(field, units)}
-        </label>
+      {(SIZES[tool.kind] ?? []).map((field) => (
+        <Figure key={field} name={NAMES[field]} field={field} tool={tool} units={units} onChange={onChange} />
       ))}
     </div>
+  )
+}
+
+function Figure({
+  name,
+  field,
+  tool,
+  units,
+  onChange,
+}: Parameters<typeof Figures>[0] & { name: string; field: keyof typeof NAMES }) {
+  return (
+    <label>
+      {name}{' '}
+      <input
+        className="input input-sm w-20"
+        inputMode="decimal"
+        placeholder={usual(field, tool.kind, units)}
+        value={tool[field]}
+        onChange={(event) => onChange({ [field]: event.target.value })}
+      />{' '}
+      {unitOf(field, units)}
+    </label>
+  )
+}
+
+/** What each tool does in an hour, where its owner knows it; a kind of tool has one rate. */
+function WorkRates({ tools, onChange, units }: Parameters<typeof ToolFields>[0]) {
+  const kinds = [...new Set(tools.map(({ kind }) => kind))].filter(isWorkTool)
+  if (kinds.length === 0) return null
+  return (
+    <details className="mt-1 text-sm" open={tools.some(({ rate }) => rate !== '')}>
+      <summary className="cursor-pointer font-semibold">Own work rates</summary>
+      <p className="quiet mt-1 max-w-prose">
+        Left empty, the usual rate counts. Once you have recorded an ending with its minutes, what it took you
+        counts instead.
+      </p>
+      <div className="mt-1 flex flex-wrap gap-x-6 gap-y-2">
+        {kinds.map((kind) => (
+          <Figure
+            key={kind}
+            name={kind}
+            field="rate"
+            tool={tools.find((tool) => tool.kind === kind)!}
+            units={units}
+            onChange={(part) =>
+              onChange(tools.map((tool) => (tool.kind === kind ? { ...tool, ...part } : tool)))
+            }
+          />
+        ))}
+      </div>
+    </details>
   )
 }
