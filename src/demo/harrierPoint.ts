@@ -44,7 +44,7 @@ export function harrierPoint(): GardenData {
       { bed: 'Top', crop: 'tomato', from: '2026-12-02', until: '2027-03-28' },
       { bed: 'Fig', crop: 'leek', from: '!2026-02-06', until: '!2026-09-05' },
       { bed: 'Fig', crop: 'bean', from: '2026-12-12', until: '2027-02-26' },
-      { bed: 'Shed', cover: { 'faba-bean': 1 }, sown: '!2026-05-20', grams: [120], purposes: ['feed'], end: ['2026-10-22', 'chop'] },
+      { bed: 'Shed', cover: { 'faba-bean': 1 }, sown: '!2026-05-20', grams: [120], purposes: ['feed'], end: ['2026-10-15', 'chop'], recorded: { passes: 2 } },
       { bed: 'Shed', crop: 'sweetcorn', from: '2026-11-20', until: '2027-02-18' },
       { bed: 'Gate', crop: 'garlic', from: '!2026-05-08', until: '2026-12-20' },
       { bed: 'Gate', cover: { buckwheat: 1 }, sown: '2026-12-23', purposes: ['quick', 'insects'], end: ['2027-02-03', 'chop'] },

@@ -35,7 +35,7 @@ export const PURPOSES: readonly Purpose[] = [
   {
     id: 'feed',
     name: 'Feed a heavy feeder',
-    measure: 'nitrogen fixed and kept',
+    measure: 'fixed nitrogen kept',
     unit: 'nitrogen',
     goal: 6,
     from: 'what legumes fix until the cover is ended, less what rotted early and was washed out of reach',

@@ -23,7 +23,15 @@ test('answers that contradict one another are named', () => {
   expect(problemsOf({ ...here, coldestNightC: 6 })).toEqual(['frosts without a frosty night'])
   expect(problemsOf({ ...here, coldestNightC: 21 })).toContain('night above summer low')
   expect(problemsOf({ ...here, hottestHighC: 12 })).toContain('high below low')
+  expect(problemsOf({ ...here, coldestNightC: -30, hottestHighC: 6, hottestLowC: 1 })).toEqual(['no summer'])
   expect(problemsOf({ ...here, lastFrost: null, firstFrost: null })).toEqual(['frosty night without frosts'])
+})
+
+test('no frost is an answer: normals are found in which most years have none', () => {
+  const { place: _, ...warm } = growers.growers.find(({ lastFrost }) => lastFrost === null)!
+  const { site, reproduced } = finish(fitClimate(warm))
+  expect(siteClimate.safeParse(site).success).toBe(true)
+  expect(reproduced).toMatchObject({ lastFrost: null, firstFrost: null })
 })
 
 describe('a climate by what growers know', () => {

@@ -34,11 +34,15 @@ export type AnswerProblem =
   | 'night above summer low'
   | 'frosts without a frosty night'
   | 'frosty night without frosts'
+  | 'no summer'
 
 /** Nearer the equator than this frosts may fall in any half of the year, degrees. */
 const SEASONS_FROM = 10
 /** A coldest night this far to the other side of 0 °C contradicts what is said of frosts. */
 const CONTRADICTS_C = 1
+
+/** Usual high of the hottest month below which nothing here ever covers the ground, °C (judgement, 6–10). */
+const NO_SUMMER_C = 8
 
 /** What is wrong with the answers; empty where they can be fitted. */
 export function problemsOf(answers: ClimateAnswers): AnswerProblem[] {
@@ -49,6 +53,7 @@ export function problemsOf(answers: ClimateAnswers): AnswerProblem[] {
   if (both && Math.abs(latitude) >= SEASONS_FROM && lastFrost < firstFrost !== latitude > 0)
     problems.push('frosts the wrong way round')
   if (!(hottestHighC > hottestLowC)) problems.push('high below low')
+  if (hottestHighC < NO_SUMMER_C) problems.push('no summer')
   if (!(coldestNightC < hottestLowC)) problems.push('night above summer low')
   if (both && coldestNightC > CONTRADICTS_C) problems.push('frosts without a frosty night')
   if (lastFrost === null && firstFrost === null && coldestNightC < -CONTRADICTS_C)

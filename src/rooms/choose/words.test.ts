@@ -53,7 +53,7 @@ describe('sentences', () => {
   })
   test('nothing better is said from the other side; no difference is said as such', () => {
     expect(trade([], [difference('feed', 4, 6)])).toBe(
-      'Just ahead of oats alone, which has 60 kg/ha nitrogen fixed against 40 kg/ha.',
+      'Just ahead of oats alone, which has 60 kg/ha fixed nitrogen kept against 40 kg/ha.',
     )
     expect(trade([], [])).toBe('About level with oats alone.')
   })

@@ -54,8 +54,15 @@ describe('work plans in words', () => {
   test('a crimp plan counts its steps and says what its edge carries', () => {
     const words = plan('crimp')
     expect(words.board).toMatchObject({ steps: 40, runs: 1 })
-    expect(words.steps[0]).toMatch(/Expected that day: cereal rye, pollen starts \(15\s% would outlive it\)/)
+    // 75 kg on 1.2 m of edge: between what a heavy roller leaves and what boots do.
+    expect(words.steps[0]).toMatch(/Expected that day: cereal rye, pollen starts \(31\s% would outlive it\)/)
     expect(words.steps[1]).toMatch(/every 25\scm: 40 steps in one run/)
+    expect(words.steps[2]).toMatch(/63\skg on each metre of edge; that is little/)
+    expect(words.steps[3]).toMatch(
+      /cereal rye 15\s% under a heavy roller, 31\s% under this board, 49\s% only walked on/,
+    )
+    const short = plan('crimp', { tools: [{ ...testTool('crimp board', 0.6), loadKg: 75 }] })
+    expect(short.steps[0]).toMatch(/\(15\s% would outlive it\)/)
     expect(plan('crimp', { tools: [] }).problem).toMatch(/No crimp board is on your list/)
     expect(
       plan('crimp', { bed: { ...testBed, kind: 'framed' }, tools: [testTool('crimp board', 1.4)] }).problem,

@@ -22,6 +22,8 @@ const PROBLEM_TEXT: Record<AnswerProblem, string> = {
   'frosts without a frosty night':
     'There are frosts, yet the coldest night is above freezing. Check it, or leave the frosts empty.',
   'frosty night without frosts': 'The coldest night freezes: give the last and the first frost.',
+  'no summer':
+    'No cover grows where the hottest month stays so cold. Check its high: it is what a usual afternoon reaches.',
 }
 
 type Typed = {
