@@ -61,3 +61,29 @@ test('weather goes to a worker again when gardens were opened in turn and the cl
   await woven(page)
   await expect(page.getByRole('alert')).toHaveCount(0)
 })
+
+test('while a plan is read its ways of ending are worked out behind, so that End has them at once', async ({
+  page,
+}) => {
+  await openLoom(page, 'marlpit-lane')
+  await page.goto('/watch/marlpit-lane-stand-10')
+  const compared = () =>
+    page.evaluate(async () => {
+      const db = await new Promise<IDBDatabase>((resolve) => {
+        const open = indexedDB.open('kilim-answers')
+        open.onsuccess = () => resolve(open.result)
+      })
+      const keys = await new Promise<IDBValidKey[]>((resolve) => {
+        const asked = db.transaction('answers').objectStore('answers').getAllKeys()
+        asked.onsuccess = () => resolve(asked.result)
+      })
+      db.close()
+      return keys.some((key) => String(key).includes('compare'))
+    })
+  await expect.poll(compared, { timeout: 60_000 }).toBe(true)
+  // From here on nothing more can be worked out.
+  await page.addInitScript(() => Reflect.deleteProperty(window, 'Worker'))
+  await page.goto('/end/marlpit-lane-stand-10')
+  await expect(page.locator('[data-method]').first()).toBeVisible()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+})

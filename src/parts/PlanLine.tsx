@@ -7,6 +7,7 @@ import { SAFE_CHANCE } from '../core/scenario/starts'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { useGarden } from '../state/garden'
 import { useAnswer } from '../compute/useAnswer'
+import { useAhead } from '../state/useAhead'
 import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
 import { inHundred, shortDate } from '../text/format'
@@ -124,6 +125,7 @@ function followsWords({ follows, standCase: { stand } }: Scenario): string {
 /** The plan line of a stand's rooms: what is tried on the plan, what that does to its chance, and keeping or putting it back. */
 export function PlanLine({ plan }: { plan: PlanView }) {
   const { answer, stored, draft, keep, putBack, error, retry } = plan
+  useAhead(plan)
   return (
     <PlanThread
       scenario={plan.scenario}

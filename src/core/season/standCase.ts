@@ -18,6 +18,18 @@ export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
   return before.length > 0 ? { ...own, before } : own
 }
 
+/** A stand as it would stand on, without its ending: what every way is tried on. */
+export const withoutEnd = (standCase: StandCase): StandCase => ({
+  ...standCase,
+  stand: {
+    ...standCase.stand,
+    end: { plan: null, actual: null },
+    followUps: undefined,
+    finishings: undefined,
+  },
+  nextStartDay: null,
+})
+
 /**
  * What begins on a part of a bed before a day, as its ground is followed through it to a sowing on `firstDay` or later; a
  * stand of one's own is left out.

@@ -1,5 +1,8 @@
 import type { SpeciesParameters, PlantGroup } from '../plants/parameters'
 
+/** BBCH from which a cover has set seed fit to sprout. */
+export const SEED_FIT = 85
+
 /** BBCH code (0–99) by thermal age from emergence, °C d; straight between the named stages. */
 export function bbchAt(ageCd: number, p: SpeciesParameters): number {
   if (ageCd < p.t31Cd) {

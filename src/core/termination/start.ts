@@ -13,6 +13,7 @@ import type { EndDetails } from '../garden/ending'
 import type { Rules } from '../garden/rules'
 import type { Tool, ToolKind } from '../garden/schema'
 import type { WeatherEnsemble } from '../site/weather'
+import { SEED_FIT } from '../stand/stage'
 import type { StandRun } from '../stand/types'
 
 /** A way and how often it is done. */
@@ -58,8 +59,6 @@ export type StartQuestion = {
   rules: Rules
 }
 
-/** BBCH from which a cover has set seed fit to sprout. */
-const SEED_FIT = 85
 const LEGUME_FROM = { 'any stage': 0, bloom: 61, 'first pods': 71 } as const
 /** Dead matter on the ground from which a flame would set it alight, g m⁻² (judgement, 100–300). */
 const TINDER_G = 200

@@ -1,4 +1,5 @@
 import type { PlantGroup, Species } from '../plants/parameters'
+import { SEED_FIT } from '../stand/stage'
 import { chopSurvival, crimpSurvival } from '../termination/survival'
 import type { StageDates } from '../season/standForecast'
 
@@ -154,7 +155,7 @@ export const ENDS_AT: Record<PlantGroup, number> = { grass: 61, legume: 65, broa
 export type StageMeaning = {
   /** Days until the stage from which a cut or crimp holds. */
   daysToEnd: number | null
-  /** Days until seed is fit to sprout. */
+  /** Days until seed is fit to sprout; null where the stand is ended before, or it is past. */
   daysToSeed: number | null
   /** Share left alive by a cut and by a crimp at the ground now, 0–1. */
   chopLeaves: number
@@ -183,7 +184,7 @@ export function stageMeaning(plant: Species, bbch: number, stages: StageDates): 
   }
   return {
     daysToEnd: between(ENDS_AT[plant.group]),
-    daysToSeed: between(85),
+    daysToSeed: between(SEED_FIT),
     chopLeaves: chopSurvival(plant.endingClass, bbch),
     crimpLeaves: crimpSurvival(plant.endingClass, bbch),
   }

@@ -6,14 +6,15 @@ import { justBefore, stageReached, type StandForecast } from '../../core/season/
 import { plantsOf } from '../../parts/names'
 import { useAnswer } from '../../compute/useAnswer'
 import type { PlanCase } from './planTypes'
-import { standingCase, type EndView } from './useEnd'
+import { withoutEnd } from '../../core/season/standCase'
+import type { EndView } from './useEnd'
 
 /** The stand as it would stand on without an end, on any day; null until it has been run, or where that failed. */
 export function useStanding({ spec, view, stand }: EndView): {
   standing: StandForecast | null
   failure: { error: string | null; retry: () => void }
 } {
-  const answer = useAnswer('forecast', [spec, standingCase(view.standCase)], `standing ${stand.id}`)
+  const answer = useAnswer('forecast', [spec, withoutEnd(view.standCase)], `standing ${stand.id}`)
   return { standing: answer.value ?? answer.last ?? null, failure: answer }
 }
 

@@ -5,7 +5,7 @@ import { findMethod, methodName, type MethodId } from '../../core/termination/me
 import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { USUAL_RULES } from '../../core/garden/usualRules'
 import type { EndDetails } from '../../core/garden/ending'
-import type { StandCase } from '../../core/season/run'
+import { compareName, openPlan } from '../../state/useAhead'
 import { standName } from '../../parts/names'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useCommit, useGarden } from '../../state/garden'
@@ -22,18 +22,6 @@ import type { Scenario } from '../../core/scenario/types'
 import { newId } from '../../data/ids'
 import { usePlan } from '../../state/usePlan'
 import { creepingWeeds } from '../../core/garden/creepingWeeds'
-
-/** The stand as it would stand on, without its ending: what every way is tried on. */
-export const standingCase = (standCase: StandCase): StandCase => ({
-  ...standCase,
-  stand: {
-    ...standCase.stand,
-    end: { plan: null, actual: null },
-    followUps: undefined,
-    finishings: undefined,
-  },
-  nextStartDay: null,
-})
 
 /** Data and actions of the End room for one stand; `compares` where the view shown holds the ways against each other. */
 export function useEnd(view: StandView, compares = true) {
@@ -69,10 +57,7 @@ export function useEnd(view: StandView, compares = true) {
   const problems = endProblems(form, today, sownDay, plantingDay)
 
   // Every way is tried on the plan without its ending.
-  const standing = useMemo(
-    (): Scenario => ({ ...bedPlan.scenario, standCase: standingCase(bedPlan.scenario.standCase) }),
-    [bedPlan.scenario],
-  )
+  const standing = useMemo((): Scenario => openPlan(bedPlan.scenario), [bedPlan.scenario])
   const rightPlan = bedPlan.problems.every(({ code }) => ENDS.includes(code))
   const settled = useSettled(standing)
   const startDay = problems.startDate ? null : parseDay(form.startDate)
@@ -85,7 +70,7 @@ export function useEnd(view: StandView, compares = true) {
         : [spec, settled, { startDay: settledStart, planned }],
     [compares, rightPlan, stand.end.actual, spec, settled, settledStart, planned],
   )
-  const answer = useAnswer('compare', args, `compare ${stand.id}`)
+  const answer = useAnswer('compare', args, compareName(stand.id))
   const forecasts = useAnswer('forecast', [spec, standCase], forecastName(stand.id))
   // The last one stands in while a changed one is computed: stages seldom move by it, and are not lost.
   const forecast = forecasts.value === undefined ? forecasts.last : forecasts.value

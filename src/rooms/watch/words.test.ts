@@ -28,6 +28,10 @@ describe('what a stage means', () => {
       /^ready to end; about 36 days until seed sprouts/,
     )
   })
+  test('at pollen of a stand that is ended before its seed ripens: ready, and no word of seed', () => {
+    const ended = stages.filter(({ bbch }) => bbch < 85)
+    expect(meaningText(rye, 65, stageMeaning(rye, 65, ended))).toMatch(/^ready to end\. /)
+  })
   test('with ripe seed, or without dates, it says so without inventing days', () => {
     expect(meaningText(vetch, 89, stageMeaning(vetch, 89, stages))).toMatch(/^seed may be fit to sprout/)
     expect(meaningText(vetch, 51, stageMeaning(vetch, 51, []))).toMatch(/^half bloom is still to come/)

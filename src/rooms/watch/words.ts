@@ -1,6 +1,6 @@
 import { dayNumber } from '../../core/foundations/day'
 import type { PlantGroup, Species } from '../../core/plants/parameters'
-import { stageName } from '../../core/stand/stage'
+import { SEED_FIT, stageName } from '../../core/stand/stage'
 import type { Trouble } from '../../core/tracking/decisions'
 import type { Outlier } from '../../core/tracking/outliers'
 import { ENDS_AT, type StageMeaning } from '../../core/tracking/stageGuide'
@@ -20,9 +20,11 @@ export function meaningText(plant: Species, bbch: number, meaning: StageMeaning)
   const days = meaning.daysToEnd
   const wait =
     bbch >= ENDS_AT[plant.group]
-      ? meaning.daysToSeed === null
+      ? bbch >= SEED_FIT
         ? 'seed may be fit to sprout: end it now'
-        : `ready to end; about ${meaning.daysToSeed} days until seed sprouts`
+        : meaning.daysToSeed === null
+          ? 'ready to end'
+          : `ready to end; about ${meaning.daysToSeed} days until seed sprouts`
       : days === null
         ? `${goal} is still to come`
         : `about ${days} ${days === 1 ? 'day' : 'days'} to ${goal}`
