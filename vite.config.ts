@@ -47,6 +47,7 @@ const rolldownOptions = {
     codeSplitting: {
       groups: [
         { name: 'first', test: (id: string) => firstPage.has(id), priority: 2 },
+        { name: 'zod', test: /node_modules\/zod\/v4\/classic/, priority: 2 },
         { name: 'common', test: /\/src\//, minShareCount: 4, priority: 1 },
       ],
     },

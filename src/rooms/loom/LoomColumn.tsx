@@ -7,16 +7,16 @@ import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { BedWindow } from '../../core/garden/windows'
 import { longDate, shortDate } from '../../text/format'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
-import { late } from '../../state/late'
+import { late, whenIdle } from '../../state/late'
 import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { placeLabel, standWords } from './labels'
 import { clipToSheet, yOfDay, type Column, type Scale } from './layout'
 import { AreaButton, Words, type Area } from './StandArea'
 import type { LoomBed, SheetDays } from './useLoom'
 
-/** What a crop is moved with is loaded once there is one that can be. */
+/** What a crop is moved with is loaded once there is one that can be, and the sheet is drawn. */
 const MovableCrop = lazy(() =>
-  late(import('./MovableCrop')).then(({ MovableCrop }) => ({ default: MovableCrop })),
+  late(whenIdle().then(() => import('./MovableCrop'))).then(({ MovableCrop }) => ({ default: MovableCrop })),
 )
 
 /** Where a bed that could not be computed says so. */
