@@ -75,6 +75,12 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number, served: 
   })
 }
 
+/** What is left of a cover's worth where its pests and diseases go on to the crop that follows (judgement, 0.8–1). */
+const SAME_FAMILY_WORTH = 0.9
+
+const sameFamily = (plants: readonly Species[], { follows }: Pick<ChooseQuestion, 'follows'>): boolean =>
+  follows.kind === 'crop' && plants.some(({ family }) => family === follows.crop.family)
+
 /** A composition that fits, as it is ranked and explained. */
 export function candidateOf(
   grown: Grown,
@@ -97,7 +103,7 @@ export function candidateOf(
     established,
     worth,
     failures,
-    score: use * (0.35 + 0.65 * worth),
+    score: use * (0.35 + 0.65 * worth) * (sameFamily(plants, question) ? SAME_FAMILY_WORTH : 1),
     members: run.members,
     ending: best && { end: best.end, latestSafeDay: best.latestSafeDay },
     purposes,
@@ -128,8 +134,7 @@ function cautionsFor(plants: readonly Species[], question: ChooseQuestion): Cove
     })),
   ])
   const crop = follows.kind === 'crop' ? follows.crop : null
-  if (crop && plants.some((plant) => plant.family === crop.family))
-    cautions.push({ code: 'same family', family: crop.family })
+  if (crop && sameFamily(plants, question)) cautions.push({ code: 'same family', family: crop.family })
   if (crop && crop.nitrogenG >= HUNGRY_G && plants.every((plant) => plant.group === 'grass'))
     cautions.push({ code: 'ties up', cropId: crop.id })
   if (question.purposes.includes('nematodes')) cautions.push({ code: 'which nematode' })

@@ -108,6 +108,12 @@ describe('mixes', () => {
         expect(of === 'cost' || of === 'quick' ? theirs > ours : ours > theirs).toBe(true)
     }
   })
+  test('have no mix of fewer beside them that does nearly as well', () => {
+    const kept = mixes(ask(spring))
+    for (const mix of kept)
+      for (const fewer of kept.filter(({ components }) => components.length < mix.components.length))
+        expect(mix.score - fewer.score).toBeGreaterThan(0.0199)
+  })
   test('have two to five species, no role twice, and something for climbers to climb', () => {
     for (const components of proposeMixes(straight(ask(spring)))) {
       expect(components.length).toBeGreaterThanOrEqual(2)
@@ -152,6 +158,26 @@ describe('mixes', () => {
     expect(left.judged).toMatchObject({ limit: 'not wanted' })
     expect(left.plan.ending).not.toBeNull()
     expect(left.outcome.chance.whole).toBeGreaterThan(0.5)
+  })
+})
+
+describe('the crop that follows', () => {
+  const before = (cropId: string): Follows => ({
+    kind: 'crop',
+    crop: findCrop(cropId)!,
+    establishment: 'transplant',
+    plantingMethod: null,
+    feedG: 0,
+    day: dayNumber('2026-07-01'),
+    done: false,
+  })
+  const scoreOf = (id: string, cropId: string) => {
+    const question = { ...testQuestion('2026-04-05', '2026-07-01'), follows: before(cropId) }
+    const own = ownCover([{ speciesId: id, share: 1 }], question, questionWeather(question, pennsylvania))!
+    return (own.judged as Candidate).score
+  }
+  test('of the same family takes from a cover’s rank: mustard before cabbage, not before courgette', () => {
+    expect(scoreOf('white-mustard', 'cabbage')).toBeLessThan(0.95 * scoreOf('white-mustard', 'courgette'))
   })
 })
 

@@ -15,7 +15,7 @@ import {
   type Rejection,
 } from './types'
 
-/** A mix must score this much better than what it holds, a single species or a smaller mix, to be worth the trouble. */
+/** A mix must score this much better than its best single species, and than any mix of fewer, to be worth the trouble. */
 const MIX_GAIN = 0.02
 /** Mixes whose shares are searched, and mixes shown. */
 const MIXES_SEARCHED = 4
@@ -110,10 +110,11 @@ function ordered(candidates: Candidate[]): Candidate[] {
   })
 }
 
-/** Whether a mix holds all species of a smaller one. */
-const isPart = (part: Candidate, mix: Candidate): boolean =>
-  part.components.length < mix.components.length &&
-  part.components.every(({ speciesId }) => mix.components.some((other) => other.speciesId === speciesId))
+/** Whether no mix of fewer species does as well, or nearly. */
+const worthItsSpecies = (mix: Candidate, kept: readonly Candidate[]): boolean =>
+  kept.every(
+    ({ components, score }) => components.length >= mix.components.length || mix.score >= score + MIX_GAIN,
+  )
 
 /** Tries mixes of the straight species that fit, moves the shares of the best, and keeps those better than their parts. */
 function* rankMixes(
@@ -169,6 +170,6 @@ function* rankMixes(
   }
   told(
     1,
-    kept.filter((mix) => !kept.some((part) => isPart(part, mix) && mix.score < part.score + MIX_GAIN)),
+    kept.filter((mix) => worthItsSpecies(mix, kept)),
   )
 }
