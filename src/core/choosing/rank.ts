@@ -17,8 +17,8 @@ import {
 
 /** A mix must score this much better than its best single species, and than any mix of fewer, to be worth the trouble. */
 const MIX_GAIN = 0.02
-/** Mixes whose shares are searched, and mixes shown. */
-const MIXES_SEARCHED = 4
+/** Species of a mix, and mixes shown at most. */
+const SIZES = [2, 3, 4, 5]
 const MIXES_SHOWN = 6
 /** Worth that the rank takes off per species beyond the first: more bags, more things to go wrong. */
 const PER_SPECIES = 0.015
@@ -141,18 +141,21 @@ function* rankMixes(
     tried.push({ components, value: net(judged, components) })
   }
   tried.sort((a, b) => b.value - a.value)
+  // The best of each number of species has its shares searched, so that many kinds are held against few at their best.
+  const firsts = SIZES.flatMap((size) => tried.find(({ components }) => components.length === size) ?? [])
   const searched: typeof tried = []
-  for (const [i, entry] of tried.slice(0, MIXES_SEARCHED).entries()) {
+  for (const [i, entry] of firsts.entries()) {
     let best = entry
     for (const components of neighbours(entry.components)) {
       const judged = yield* judgeInSteps(components, dayOf(components), question, quick, SCREEN)
       const value = net(judged, components)
       if (value > best.value + 1e-6) best = { components, value }
     }
-    told(0.4 + (0.3 * (i + 1)) / MIXES_SEARCHED, [])
+    told(0.4 + (0.3 * (i + 1)) / firsts.length, [])
     searched.push(best)
   }
-  const finalists = [...searched, ...tried.slice(MIXES_SEARCHED, MIXES_SHOWN)].filter(
+  const others = tried.filter((entry) => !firsts.includes(entry))
+  const finalists = [...searched, ...others.slice(0, MIXES_SHOWN - firsts.length)].filter(
     ({ value }) => value > 0,
   )
   const kept: Candidate[] = []
