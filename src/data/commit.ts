@@ -3,6 +3,7 @@ import { failure, success, type Outcome, type Problem } from '../core/foundation
 import { emptyYear } from '../core/garden/weatherDays'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry } from './database'
+import { loadedOnce } from './loadedOnce'
 import { merged } from './merge'
 import { Refusal, refusedOr } from './problems'
 import type { Write } from './writes'
@@ -13,7 +14,8 @@ export const gardenTables = (db: KilimDatabase) => TABLES.map((name) => db.table
 /** Undo steps kept per garden. */
 const UNDO_DEPTH = 300
 
-const checker = () => import('./recordProblems')
+/** What checks records is loaded with the first write, not with the first page. */
+const checker = loadedOnce(() => import('./recordProblems'))
 
 const keyOf = (write: Write) => ('put' in write ? write.put.id : write.remove)
 /** The garden a record belongs to. */
@@ -101,7 +103,7 @@ export async function commit(
   writes: readonly Write[],
 ): Promise<Outcome<number | null>> {
   try {
-    // Loaded with the first write, not with the first page; a transaction does not outlive the wait for it.
+    // A transaction would not outlive the wait for it.
     const { recordProblems } = await checker()
     const entryId = await db.transaction('rw', [...gardenTables(db), db.pictureBytes, db.undo], async () => {
       const changes = await changesOf(db, gardenId, writes, recordProblems)

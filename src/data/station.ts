@@ -3,6 +3,7 @@ import { observedDays, withDays, type ObservedDay } from '../core/garden/weather
 import type { Garden } from '../core/garden/schema'
 import type { KilimDatabase, StationState } from './database'
 import { loadWeather } from './gardens'
+import { loadedOnce } from './loadedOnce'
 
 /** Longest the station is waited for, ms; the garden goes on without it after that. */
 const PATIENCE_MS = 5000
@@ -22,6 +23,9 @@ export const askServer: Ask = async (path) => {
   return response.json()
 }
 
+/** What checks the answers is loaded where there is a station to hear. */
+const checks = loadedOnce(() => import('./stationAnswers'))
+
 const query = (values: Record<string, string>) => new URLSearchParams(values).toString()
 
 /**
@@ -40,9 +44,9 @@ export async function hearStation(
   const from = before?.heardUntil ?? garden.demo.stationFrom
   const to = isoDate(today)
   if (before && before.trouble === null && before.heardUntil >= to && !silent) return before
-  const { forecastAnswer, stationAnswer, weatherYear } = await import('./stationAnswers')
   const fault: Record<string, string> = silent ? { fault: 'silent' } : {}
   try {
+    const { forecastAnswer, stationAnswer, weatherYear } = await checks()
     const heard: ObservedDay[] = []
     if (from < to) {
       const raw = await ask(`/api/station?${query({ garden: garden.id, from, to, ...fault })}`)

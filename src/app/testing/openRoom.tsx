@@ -146,7 +146,10 @@ async function showPage(path: string, store: ReturnType<typeof createStore>) {
 export async function openRoom(path: string, demo = 'marlpit-lane', workersStart = true) {
   const store = await freshStore(workersStart)
   await openDemo(demo, store)
-  return showPage(path, store)
+  const room = await showPage(path, store)
+  // Whatever the station answers, it is heard before the test goes on: nothing of it outlives the test.
+  await waitFor(async () => expect(await database.station.get(demo)).toBeDefined(), SLOW)
+  return room
 }
 
 /** Opens a garden on a day with workers that are `able` to do some jobs alone, with this many members; what else is asked fails. */

@@ -21,7 +21,7 @@ const MIX_GAIN = 0.02
 const SIZES = [2, 3, 4, 5]
 const MIXES_SHOWN = 6
 /** Worth that the rank takes off per species beyond the first: more bags, more things to go wrong. */
-const PER_SPECIES = 0.015
+const PER_SPECIES = 0.008
 
 /** Told what is known so far: the share done, 0–1, and the answer as it stands. */
 export type Told = (share: number, soFar: ChooseAnswer) => void

@@ -21,7 +21,7 @@ import type { Today } from './today'
 /** Legumes take at most this share of demand from soil. */
 const LEGUME_SOIL_SHARE = 0.4
 const NODULATION_CD = 120
-/** Leaf area below which leaves grow by their own number, not by light, m² m⁻². */
+/** Leaf area of all that stands there below which leaves grow by their own number, not by light, m² m⁻². */
 const YOUNG_LAI = 0.8
 /** Fewer than this share of the plants are not followed any more. */
 const LAST_SHARE = 0.001
@@ -110,6 +110,7 @@ export function growthDay(
   const plateauG = plateauMassG(plant.parameters)
   const { shootLifeCd, heatLossPerC, selfShadingLai } = physics
   const hunger = 100 * physics.hungerSlope
+  const youngLeaf = YOUNG_LAI * plant.parameters.extinction
   const leastLeaf = plant.perennial ? 0.2 : 0
   // Annuals senesce from first flower on; perennials lose their old stems once they have seeded.
   const withersFromCd = t61Cd + (plant.perennial ? t75Cd : 0)
@@ -128,7 +129,7 @@ export function growthDay(
     const vigour = age < t61Cd || plant.perennial ? 1 : ripeningFactor(age - t61Cd, t85Cd)
     const gain = lightUseGMj * vigour * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
     let grown = gain
-    if (before < YOUNG_LAI && age < t61Cd) {
+    if (canopy.leaf[m] < youngLeaf && age < t61Cd) {
       const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m] * ownLeaf[m])
       const leaf = before * (exponential(spread) - 1)
       lai[m] = before + leaf

@@ -7,7 +7,7 @@ import { generatedEnsemble } from '../site/ensemble'
 import { germinationMoisture } from '../site/soilWater'
 import { deriveWeather, emptyMember, snowShare, sunSeries } from '../site/weather'
 import { TEST_SITES } from '../testing/sites'
-import { growStand } from '../testing/stands'
+import { growStand, raked } from '../testing/stands'
 import { coldNightFactor, growthResponse, vernalFactor, dormancyFactor } from './development'
 import { ripeningFactor } from './growth'
 import { crownTemperature, nightSurvival } from './hardiness'
@@ -88,6 +88,24 @@ describe('the growing point in a night of −20 °C over soil at −2', () => {
     expect(under(20, oats)).toBeLessThan(under(20) - 6)
   })
 })
+
+test.each(['cereal-rye', 'oats', 'hairy-vetch', 'buckwheat'])(
+  '%s sown as two or four portions grows as it does sown as one: a mix has no light of its own',
+  (id) => {
+    const plant = findSpecies(id)!
+    const massOf = (portions: number) => {
+      const part = raked(plant, 1 / portions)[0]
+      const sown = Array.from({ length: portions }, () => part)
+      const { run, sowDay } = growStand(pennsylvania, id, '2025-08-20', { members: 120, days: 90, sown })
+      return quantilesOn(run, 'massG', sowDay + 70)!.p50
+    }
+    const one = massOf(1)
+    expect(massOf(2) / one).toBeGreaterThan(0.93)
+    expect(massOf(2) / one).toBeLessThan(1.07)
+    expect(massOf(4) / one).toBeGreaterThan(0.92)
+    expect(massOf(4) / one).toBeLessThan(1.08)
+  },
+)
 
 describe('heaving', () => {
   test('a winter of freezing nights and thawing days lifts a third of what was sown late, little of what has rooted', () => {

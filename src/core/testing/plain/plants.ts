@@ -41,7 +41,13 @@ const coldDay = (mean: number) =>
   mean <= -4 || mean >= 16 ? 0 : mean < 1 ? (mean + 4) / 5 : mean <= 8 ? 1 : (16 - mean) / 8
 
 /** What all plants of the day share: light taken, mass of the canopy, water, warmth of the soil. */
-type Shared = { light: readonly number[]; canopyMass: number; waterLimit: number; soilC: number }
+type Shared = {
+  light: readonly number[]
+  canopyMass: number
+  canopyLeaf: number
+  waterLimit: number
+  soilC: number
+}
 
 export function live(
   start: World,
@@ -49,7 +55,7 @@ export function live(
   day: Day,
   { plant, seeds, emergenceShare, depth }: Sown,
   memberParameters: PlantOwn,
-  { light: lights, canopyMass, waterLimit, soilC }: Shared,
+  { light: lights, canopyMass, canopyLeaf, waterLimit, soilC }: Shared,
 ): World {
   const p = plant.parameters
   let world = start
@@ -141,7 +147,7 @@ export function live(
       : age < p.t61Cd
         ? 0.55 - (0.4 * (age - p.t31Cd)) / (p.t61Cd - p.t31Cd)
         : Math.max(plant.perennial ? 0.2 : 0, 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd)
-  const young = now().lai < 0.8 && age < p.t61Cd
+  const young = canopyLeaf < 0.8 * p.extinction && age < p.t61Cd
   const exponential =
     now().lai *
     (Math.exp(

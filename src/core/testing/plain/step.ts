@@ -40,7 +40,10 @@ export function plainStep(
     day.radiation * 0.5 * (1 - shade),
   )
   const canopyMass = sum(start.plants.filter(({ lai }) => lai > 0).map(({ mass }) => mass))
-  const shared = { light: lit.light, canopyMass, waterLimit, soilC }
+  const canopyLeaf = sum(
+    start.plants.map(({ lai }, c) => (lai > 0 ? sown[c].plant.parameters.extinction * lai : 0)),
+  )
+  const shared = { light: lit.light, canopyMass, canopyLeaf, waterLimit, soilC }
   let world = sown.reduce((before, one, c) => live(before, c, day, one, own.species[c], shared), lit.world)
   for (const event of events.filter((one) => one.day === number)) world = happen(world, event, sown, member)
   const wetness = Math.min(1, world.wetness * 0.82 + Math.min(1, day.rain / 5) * 0.6)
