@@ -28,7 +28,7 @@ test('answers that contradict one another are named', () => {
 })
 
 test('no frost is an answer: normals are found in which most years have none', () => {
-  const { place: _, ...warm } = growers.growers.find(({ lastFrost }) => lastFrost === null)!
+  const warm = growers.growers.find(({ lastFrost }) => lastFrost === null)!
   const { site, reproduced } = finish(fitClimate(warm))
   expect(siteClimate.safeParse(site).success).toBe(true)
   expect(reproduced).toMatchObject({ lastFrost: null, firstFrost: null })
