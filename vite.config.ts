@@ -40,10 +40,16 @@ const gatherFirstPage: Plugin = {
 }
 
 /** Constants stay constants: a `var` at the top of a file costs the daily steps of the core a third of their speed. */
-const rolldownOptions = {
+const bundled = {
+  output: { topLevelVar: false },
+  optimization: { inlineConst: { mode: 'all' as const, pass: 3 } },
+}
+
+/** What the first page runs comes in one file, and what most other rooms share in another, not in thirty. */
+const pageBundled = {
+  ...bundled,
   output: {
-    topLevelVar: false,
-    // What the first page runs comes in one file, and what most other rooms share in another, not in thirty.
+    ...bundled.output,
     codeSplitting: {
       groups: [
         { name: 'first', test: (id: string) => firstPage.has(id), priority: 2 },
@@ -52,7 +58,6 @@ const rolldownOptions = {
       ],
     },
   },
-  optimization: { inlineConst: { mode: 'all' as const, pass: 3 } },
 }
 
 /** The two fonts of the first page are asked for with it, not once the style sheet has been read. */
@@ -99,7 +104,12 @@ export default defineConfig(({ isSsrBuild }) => ({
         }),
       ],
   define: { __KILIM_MODEL__: JSON.stringify(modelVersion()) },
-  build: { outDir: 'dist/client', emptyOutDir: !isSsrBuild, chunkSizeWarningLimit: 2000, rolldownOptions },
-  worker: { format: 'es', rolldownOptions },
+  build: {
+    outDir: 'dist/client',
+    emptyOutDir: !isSsrBuild,
+    chunkSizeWarningLimit: 2000,
+    rolldownOptions: isSsrBuild ? bundled : pageBundled,
+  },
+  worker: { format: 'es', rolldownOptions: bundled },
   server: { host: '127.0.0.1' },
 }))

@@ -19,6 +19,7 @@ const VIEWS = [
 
 test('desktop', async ({ page }) => {
   await openLoom(page, 'marlpit-lane')
+  await expect(page.getByTestId('stored-chance')).toBeVisible({ timeout: 60_000 })
   await page.screenshot({ path: 'docs/screenshots/loom.png' })
   for (const { name, path, ready } of VIEWS) {
     await page.goto(path)
@@ -58,6 +59,7 @@ test('desktop', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark' })
   await page.goto('/')
   await woven(page)
+  await expect(page.getByTestId('stored-chance')).toBeVisible({ timeout: 60_000 })
   await page.screenshot({ path: 'docs/screenshots/loom-dark.png' })
 })
 

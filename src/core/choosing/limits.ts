@@ -13,10 +13,11 @@ export const REJECT_BELOW = 0.5
 /** Years that plants of a troubled family keep away from a bed (extension, 3–7). */
 const TROUBLE_YEARS = 4
 
-/** Why a cover does not set root-knot nematodes back, or may not. */
-const NEMATODE_REASONS: Partial<Record<Species['rootKnot'], Reason>> = {
-  host: { code: 'feeds nematodes' },
-  'depends on cultivar': { code: 'cultivar' },
+/** Why a cover does not set root-knot nematodes back, or may not; null where it does no harm. */
+function nematodeReason(plant: Species, named: readonly string[]): Reason | null {
+  const knot = rootKnotOf(plant, named)
+  if (knot !== 'host' && knot !== 'depends on cultivar') return null
+  return { code: resistantSold(plant) ? 'cultivar' : 'feeds nematodes' }
 }
 
 type Verdict = { limit: LimitName; reason: Reason }
@@ -45,11 +46,8 @@ export function standingLimit(plant: Species, question: ChooseQuestion): Verdict
     }
   if (limits.noGrasses && plant.group === 'grass') return { limit: 'not wanted', reason: { code: 'grass' } }
   const nematodes =
-    limits.notRootKnotHost || purposes.includes('nematodes')
-      ? NEMATODE_REASONS[rootKnotOf(plant, means.resistant)]
-      : undefined
-  if (nematodes)
-    return { limit: 'nematodes', reason: resistantSold(plant) ? { code: 'cultivar' } : nematodes }
+    limits.notRootKnotHost || purposes.includes('nematodes') ? nematodeReason(plant, means.resistant) : null
+  if (nematodes) return { limit: 'nematodes', reason: nematodes }
   if (limits.seedAtHandOnly && !seedAtHand.includes(plant.id))
     return { limit: 'no seed at hand', reason: { code: 'no seed' } }
   if (purposes.includes('kitchen') && purposes[0] === 'kitchen' && !plant.edible)

@@ -19,9 +19,9 @@ export function roleOf(plant: Species): Role {
 
 /** Straight species taken into mixes at most. */
 const POOL = 9
-const MOST_COMPONENTS = 5
 /** Mixes of each size tried with their starting shares. */
-const TRIED = { 2: 14, 3: 8, 4: 4, 5: 2 } as const
+const TRIED: Readonly<Record<number, number>> = { 2: 14, 3: 8, 4: 4, 5: 2 }
+export const MIX_SIZES = Object.keys(TRIED).map(Number)
 
 /** Whether species belong together: one season, no role twice, climbers with something to climb. */
 export function goesTogether(plants: readonly Species[]): boolean {
@@ -60,7 +60,7 @@ export function proposeMixes(straight: readonly Candidate[]): MixComponent[][] {
   const scoreOf = new Map(pool.map((candidate) => [candidate.components[0].speciesId, candidate.score]))
   let sets: Species[][] = plants.map((plant) => [plant])
   const proposed: MixComponent[][] = []
-  for (let size = 2; size <= MOST_COMPONENTS; size++) {
+  for (const size of MIX_SIZES) {
     const seen = new Set<string>()
     const grown = sets.flatMap((set) =>
       plants.flatMap((plant) => {
@@ -76,7 +76,7 @@ export function proposeMixes(straight: readonly Candidate[]): MixComponent[][] {
       }),
     )
     grown.sort((a, b) => promise(b, scoreOf) - promise(a, scoreOf))
-    sets = grown.slice(0, TRIED[size as keyof typeof TRIED])
+    sets = grown.slice(0, TRIED[size])
     proposed.push(...sets.map(startingShares))
   }
   return proposed

@@ -3,7 +3,7 @@ import { SPECIES } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
 import { judgeInSteps, type Judged } from './judge'
-import { neighbours, proposeMixes } from './mixes'
+import { MIX_SIZES, neighbours, proposeMixes } from './mixes'
 import { weatherWanted } from '../scenario/plan'
 import { byWorth, IN_EARNEST, SCREEN, SCREEN_MEMBERS, shorten, sowingDays } from './screening'
 import {
@@ -17,8 +17,7 @@ import {
 
 /** A mix must score this much better than its best single species, and than any mix of fewer, to be worth the trouble. */
 const MIX_GAIN = 0.02
-/** Species of a mix, and mixes shown at most. */
-const SIZES = [2, 3, 4, 5]
+/** Mixes shown at most. */
 const MIXES_SHOWN = 6
 /** Worth that the rank takes off per species beyond the first: more bags, more things to go wrong. */
 const PER_SPECIES = 0.008
@@ -142,7 +141,7 @@ function* rankMixes(
   }
   tried.sort((a, b) => b.value - a.value)
   // The best of each number of species has its shares searched, so that many kinds are held against few at their best.
-  const firsts = SIZES.flatMap((size) => tried.find(({ components }) => components.length === size) ?? [])
+  const firsts = MIX_SIZES.flatMap((size) => tried.find(({ components }) => components.length === size) ?? [])
   const searched: typeof tried = []
   for (const [i, entry] of firsts.entries()) {
     let best = entry

@@ -1,4 +1,5 @@
-import type { Bed, Tool } from '../garden/schema'
+import type { Bed } from '../garden/schema'
+import type { Tool } from '../garden/tool'
 import type { Ground } from './workPlan'
 
 /** A crimp board as it is stepped on: its length, m, null where it is as long as the ground is wide; the weight on it, kg. */

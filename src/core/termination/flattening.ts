@@ -1,5 +1,6 @@
 import { dayNumber } from '../foundations/day'
-import type { Stand, Tool } from '../garden/schema'
+import type { Stand } from '../garden/schema'
+import type { Tool } from '../garden/tool'
 import { latest } from '../garden/timeline'
 
 /** Tools that lay or cut growth low enough for a sheet to lie on it. */

@@ -1,4 +1,4 @@
-import type { ToolKind } from '../garden/schema'
+import type { ToolKind } from '../garden/tool'
 import type { EndMethodId } from '../garden/ending'
 import type { InstantAct } from './survival'
 import type { SheetBed, SheetKind } from './sheets'

@@ -4,14 +4,14 @@ import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles
 import { stragglerMinutes, type EndingSetup, type MemberEnding } from './outcome'
 import { lastActAfter, USUAL_LANES } from './lastAct'
 import { cuttingTool, woodiness } from './woodiness'
-import { quickestTool, toolMinutes, type OwnMinutes, type WorkTool } from './workRates'
+import { passMinutes, quickestTool, type OwnMinutes, type WorkTool } from './workRates'
 import { findMethod, METHODS, type Method } from './methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import { quantilesOf } from '../foundations/statistics'
 import { segmentSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import type { Rules } from '../garden/rules'
-import type { Tool, ToolKind } from '../garden/schema'
+import type { Tool, ToolKind } from '../garden/tool'
 import type { WeatherEnsemble } from '../site/weather'
 import { SEED_FIT } from '../stand/stage'
 import type { StandRun } from '../stand/types'
@@ -153,18 +153,12 @@ export function workMinutes(
   const { run } = question
   const plants = run.sown.reduce((sum, sown) => sum + sown.seedsPerM2 * sown.emergenceShare, 0)
   const middle = quantilesOf(survivors)?.p50 ?? 1
-  const pass = passMinutes(method, end, areaM2, question)
+  const day = dayNumber(end.date)
+  const pass = passMinutes(method, areaM2, question.tools, (group) =>
+    workTool(group, method, day, areaM2, question),
+  )
   const byHand = method.sheet || method.animals ? 0 : stragglerMinutes(middle, plants, areaM2)
   return pass * setup.passes + Math.min(pass, byHand) + movesMinutes(setup)
-}
-
-/** One pass of a way over its ground with the tools that are owned, else those that most people have. */
-function passMinutes(method: Method, end: EndDetails, areaM2: number, question: WorkQuestion): number {
-  const { tools } = question
-  return (method.worked ?? method.tools).reduce((sum, group) => {
-    const tool = workTool(group, method, dayNumber(end.date), areaM2, question)
-    return tool ? sum + toolMinutes(tool, areaM2, tools) : sum
-  }, method.handMinutesPerM2 * areaM2)
 }
 
 /** The tool of a group that is taken: for cutting, one that the stems of the middle member on the day ask for. */

@@ -5,28 +5,23 @@ type StageTable = readonly (readonly [number, number])[]
 
 const always = (share: number): StageTable => [[0, share]]
 
+const CEREAL_CRIMPED: StageTable = [
+  [31, 0.9],
+  [39, 0.8],
+  [51, 0.55],
+  [61, 0.15],
+  [69, 0.08],
+  [75, 0.04],
+]
+
 /**
  * Survival after one careful pass with a crimp at ground level, by class and stage. Cereals and vetch after
  * published roller-crimper trials (Ashford and Reeves 2003; Mirsky et al. 2009; Mischler et al. 2010), the rest
  * judgement.
  */
 export const CRIMP_SURVIVAL: Record<EndingClass, StageTable> = {
-  'winter cereal': [
-    [31, 0.9],
-    [39, 0.8],
-    [51, 0.55],
-    [61, 0.15],
-    [69, 0.08],
-    [75, 0.04],
-  ],
-  'spring cereal': [
-    [31, 0.9],
-    [39, 0.8],
-    [51, 0.55],
-    [61, 0.15],
-    [69, 0.08],
-    [75, 0.04],
-  ],
+  'winter cereal': CEREAL_CRIMPED,
+  'spring cereal': CEREAL_CRIMPED,
   ryegrass: [
     [31, 0.95],
     [51, 0.85],

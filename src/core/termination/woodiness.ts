@@ -1,5 +1,5 @@
 import { interpolate } from '../foundations/statistics'
-import type { ToolKind } from '../garden/schema'
+import type { ToolKind } from '../garden/tool'
 import type { EndingClass } from '../plants/parameters'
 
 /** How hard the stems of a class get at full height and age, 0 soft – 1 wood (judgement, ± 0.15). */

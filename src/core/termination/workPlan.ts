@@ -1,4 +1,4 @@
-import type { Tool } from '../garden/schema'
+import type { Tool } from '../garden/tool'
 import type { EndingClass } from '../plants/parameters'
 import { SHEET_OVERLAP_M, sheetsFor } from './obstacles'
 import { BURY_DEPTH_M, isTough } from './survival'

@@ -1,7 +1,8 @@
 import { quantilesOf } from '../foundations/statistics'
 import type { EndMethodId } from '../garden/ending'
 import type { Method } from './method'
-import type { Stand, Tool, ToolKind } from '../garden/schema'
+import type { Stand } from '../garden/schema'
+import type { Tool, ToolKind } from '../garden/tool'
 
 /** What a tool does in open work, m² h⁻¹, and minutes to get it ready and put it away at each bed (judgement, ± a half). */
 export const WORK_RATES = {
@@ -44,15 +45,21 @@ export function quickestTool(
   return kinds.find((kind) => owned.some((tool) => tool.kind === kind)) ?? kinds.at(-1) ?? null
 }
 
-/** Minutes of one pass of a way on a bed with the tools that most people have. */
-export const usualMinutes = (
+/** Minutes of one pass of a way on a bed with what is owned. @param toolOf what is taken of a group of tools */
+export const passMinutes = (
   { worked, tools, handMinutesPerM2 }: Pick<Method, 'worked' | 'tools' | 'handMinutesPerM2'>,
   areaM2: number,
+  owned: readonly Owned[],
+  toolOf: (group: readonly ToolKind[]) => WorkTool | null,
 ): number =>
   (worked ?? tools).reduce((sum, group) => {
-    const tool = quickestTool(group, areaM2, [])
-    return tool ? sum + toolMinutes(tool, areaM2, []) : sum
+    const taken = toolOf(group)
+    return taken ? sum + toolMinutes(taken, areaM2, owned) : sum
   }, handMinutesPerM2 * areaM2)
+
+/** The same with the tools that most people have. */
+export const usualMinutes = (method: Parameters<typeof passMinutes>[0], areaM2: number): number =>
+  passMinutes(method, areaM2, [], (group) => quickestTool(group, areaM2, []))
 
 /** Minutes per m² and pass that endings of a way took as recorded, the middle of them. */
 export type OwnMinutes = Partial<Record<EndMethodId, number>>

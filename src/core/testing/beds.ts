@@ -1,5 +1,6 @@
 import type { AnimalPlan } from '../termination/stops'
-import type { Bed, Stand, StartDetails, Tool } from '../garden/schema'
+import type { Bed, Stand, StartDetails } from '../garden/schema'
+import type { Tool } from '../garden/tool'
 import type { StandCase } from '../season/run'
 
 /** A plain bed of 10 × 1.2 m for tests. */

@@ -1,14 +1,14 @@
 import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { nextStep, type NextStep } from '../../core/termination/followUp'
-import { boardOf, edgeKgPerM } from '../../core/termination/board'
+import { setupFor } from '../../core/season/endingSetup'
+import type { StandCase } from '../../core/season/run'
 import { actsSurvival } from '../../core/termination/outcome'
 import { DEAD_SHARE } from '../../core/termination/lastAct'
 import { lastWorkDay, looksAfter } from '../../core/termination/counted'
 import { countedSpecies, stageAtEnd } from '../../core/termination/pooling'
 import { findMethod } from '../../core/termination/methods'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
-import type { Stand } from '../../core/garden/schema'
 import type { FollowUp } from '../../core/garden/ending'
 import { longDate, minutes, percent, shortDate } from '../../text/format'
 import { endingWords, standName } from '../../parts/names'
@@ -38,7 +38,6 @@ export function After({ end }: { end: EndView }) {
     )
   const ended = dayNumber(actual.date)
   const plot = segmentSizeM(view.bed, stand.segment)
-  const pressed = edgeKgPerM(boardOf(end.garden.tools), plot.widthM)
   const worked = lastWorkDay(actual, plot)
   const counts = [...(stand.followUps ?? [])].sort((a, b) => (a.date < b.date ? -1 : 1))
   const newest = counts.at(-1)
@@ -77,7 +76,7 @@ export function After({ end }: { end: EndView }) {
       </p>
       {step && newest && (
         <>
-          {!worksSince && <Advice step={step} expected={expectedShare(stand, newest, pressed)} />}
+          {!worksSince && <Advice step={step} expected={expectedShare(view.standCase, newest)} />}
           <Finishings
             end={end}
             newest={newest}
@@ -99,13 +98,19 @@ export function After({ end }: { end: EndView }) {
 }
 
 /** What the tables alone let expect of the plants counted, at the stage they were ended; null where they say nothing. */
-function expectedShare(stand: Stand, count: FollowUp, edgeKgPerM: number): number | null {
+function expectedShare(standCase: StandCase, count: FollowUp): number | null {
+  const { stand } = standCase
   const actual = stand.end.actual
   const method = actual && findMethod(actual.method)
   const plant = countedSpecies(stand, count)
   const bbch = plant ? stageAtEnd(stand, plant.id) : undefined
   if (!method || !plant || bbch === undefined || method.animals || method.waits) return null
-  return method.sheet ? 0.05 : actsSurvival(method, plant, bbch, actual.passes, { edgeKgPerM })
+  return method.sheet
+    ? 0.05
+    : actsSurvival(method, plant, bbch, actual.passes, {
+        ...setupFor(actual, standCase),
+        own: undefined,
+      })
 }
 
 const ADVICE = {

@@ -1,4 +1,4 @@
-import { toolKind, type ToolKind } from '../../core/garden/schema'
+import { toolKind, type ToolKind } from '../../core/garden/tool'
 import { BODY_KG } from '../../core/termination/board'
 import { isWorkTool, WORK_RATES } from '../../core/termination/workRates'
 import { area, kilos } from '../../text/format'

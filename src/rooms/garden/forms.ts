@@ -1,16 +1,7 @@
 import { z } from 'zod'
 import { GRAMS_PER_POUND, METRES_PER_FOOT } from '../../core/foundations/units'
-import {
-  bedKind,
-  fertility,
-  soilTexture,
-  stoodBefore,
-  toolKind,
-  type Bed,
-  type Garden,
-  type Tool,
-  type ToolKind,
-} from '../../core/garden/schema'
+import { bedKind, fertility, soilTexture, stoodBefore, type Bed, type Garden } from '../../core/garden/schema'
+import { toolKind, type Tool, type ToolKind } from '../../core/garden/tool'
 import { newId } from '../../data/ids'
 
 export type Units = Garden['units']

@@ -1,3 +1,4 @@
+import { rootKnotOf } from '../../core/plants/nematodes'
 import { Link, useParams } from 'react-router'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { Species } from '../../core/plants/parameters'
@@ -33,10 +34,12 @@ const COLUMNS: [SortKey | null, string][] = [
   [null, 'Notes'],
 ]
 
+const NONE: readonly string[] = []
+
 function PlantTable({ unknown }: { unknown: boolean }) {
   const { data } = useGarden()
-  const { plants, filter, sort, setSort, change } = usePlants()
-  const { units } = data.garden
+  const { units, resistantSeed = NONE } = data.garden
+  const { plants, filter, sort, setSort, change } = usePlants(resistantSeed)
   const atHand = new Set(data.garden.seedAtHand ?? [])
   return (
     <section className="py-4">
@@ -69,7 +72,13 @@ function PlantTable({ unknown }: { unknown: boolean }) {
           </thead>
           <tbody>
             {plants.map((plant) => (
-              <PlantRow key={plant.id} plant={plant} units={units} atHand={atHand.has(plant.id)} />
+              <PlantRow
+                key={plant.id}
+                plant={plant}
+                units={units}
+                atHand={atHand.has(plant.id)}
+                named={resistantSeed}
+              />
             ))}
           </tbody>
         </table>
@@ -84,12 +93,22 @@ function PlantTable({ unknown }: { unknown: boolean }) {
 const FLOWERS = ['–', 'few', 'good', 'very good']
 const POWERS = ['shallow', 'some', 'strong', 'very strong']
 
-function PlantRow({ plant, units, atHand }: { plant: Species; units: Units; atHand: boolean }) {
+function PlantRow({
+  plant,
+  units,
+  atHand,
+  named,
+}: {
+  plant: Species
+  units: Units
+  atHand: boolean
+  named: readonly string[]
+}) {
   const p = plant.parameters
   const notes = [
     atHand ? 'seed at hand' : null,
     plant.edible ? 'edible' : null,
-    plant.rootKnot === 'sets back' ? 'against root-knot' : null,
+    rootKnotOf(plant, named) === 'sets back' ? 'against root-knot' : null,
     plant.harms.some((harm) => harm.level === 'avoid') ? 'harms animals' : null,
     plant.weediness === 3 ? 'weedy' : null,
   ].filter(Boolean)

@@ -7,6 +7,13 @@ const ids = (part: Partial<PlantFilter>) =>
   filterPlants(SPECIES, { ...any, ...part }).map((plant) => plant.id)
 
 describe('finding plants', () => {
+  test('what sets nematodes back takes in seed that is named resistant, where such seed is sold', () => {
+    const found = (named: string[]) =>
+      filterPlants(SPECIES, { ...any, only: 'nematodes' }, named).map(({ id }) => id)
+    expect(found([])).not.toContain('cowpea')
+    expect(found(['cowpea', 'buckwheat'])).toContain('cowpea')
+    expect(found(['cowpea', 'buckwheat'])).not.toContain('buckwheat')
+  })
   test('without a filter all are there', () => expect(ids({})).toHaveLength(SPECIES.length))
   test('words match names, Latin names and families, all of them', () => {
     expect(ids({ text: 'vicia' }).sort()).toEqual(['common-vetch', 'faba-bean', 'hairy-vetch'])

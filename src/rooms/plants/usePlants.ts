@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react'
 import { SPECIES } from '../../core/plants/catalogue'
+import { rootKnotOf } from '../../core/plants/nematodes'
 import type { PlantGroup, Species } from '../../core/plants/parameters'
 
 export type PlantFilter = {
@@ -20,7 +21,7 @@ export const PROPERTIES = {
   roots: { label: 'opens hard ground', holds: (plant: Species) => plant.rootPower === 3 },
   nematodes: {
     label: 'sets root-knot nematodes back',
-    holds: (plant: Species) => plant.rootKnot === 'sets back',
+    holds: (plant: Species, named: readonly string[]) => rootKnotOf(plant, named) === 'sets back',
   },
   safe: {
     label: 'poisonous to no animal',
@@ -39,11 +40,11 @@ const SORTS: Record<SortKey, (a: Species, b: Species) => number> = {
   rate: (a, b) => a.parameters.drillKgHa - b.parameters.drillKgHa,
 }
 
-/** The catalogue as searched, filtered and sorted. */
-export function usePlants() {
+/** The catalogue as searched, filtered and sorted; `named` are covers of which the seed is named resistant to nematodes. */
+export function usePlants(named: readonly string[]) {
   const [filter, setFilter] = useState<PlantFilter>({ text: '', group: 'any', season: 'any', only: 'any' })
   const [sort, setSort] = useState<SortKey>('name')
-  const plants = useMemo(() => filterPlants(SPECIES, filter).sort(SORTS[sort]), [filter, sort])
+  const plants = useMemo(() => filterPlants(SPECIES, filter, named).sort(SORTS[sort]), [filter, named, sort])
   return {
     plants,
     filter,
@@ -56,6 +57,7 @@ export function usePlants() {
 export function filterPlants(
   species: readonly Species[],
   { text, group, season, only }: PlantFilter,
+  named: readonly string[] = [],
 ): Species[] {
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean)
   return species.filter((plant) => {
@@ -64,7 +66,7 @@ export function filterPlants(
       words.every((word) => told.includes(word)) &&
       (group === 'any' || plant.group === group) &&
       (season === 'any' || plant.season === season) &&
-      (only === 'any' || PROPERTIES[only].holds(plant))
+      (only === 'any' || PROPERTIES[only].holds(plant, named))
     )
   })
 }

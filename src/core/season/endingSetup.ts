@@ -1,0 +1,36 @@
+import { dayNumber } from '../foundations/day'
+import { segmentSizeM } from '../garden/area'
+import type { EndDetails } from '../garden/ending'
+import { edgeKgPerM } from '../termination/board'
+import { liesFlat } from '../termination/flattening'
+import { DEAD_SHARE } from '../termination/lastAct'
+import type { EndingSetup } from '../termination/outcome'
+import type { StandCase } from './run'
+
+/** How a planned or recorded ending is carried out on its bed. */
+export function setupFor(
+  end: EndDetails,
+  {
+    bed,
+    stand,
+    own,
+    flattens,
+    board,
+    establishment = 'transplant',
+  }: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'establishment'>,
+): EndingSetup & { plot: { lengthM: number; widthM: number } } {
+  const plot = segmentSizeM(bed, stand.segment)
+  return {
+    passes: end.passes,
+    flattened: liesFlat(stand, dayNumber(end.date), flattens),
+    target: DEAD_SHARE[establishment],
+    bedKind: bed.kind,
+    own,
+    animals: end.animals,
+    lanes: end.lanes,
+    stubbleM: end.stubbleCm === undefined ? undefined : end.stubbleCm / 100,
+    liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
+    edgeKgPerM: board && edgeKgPerM(board, plot.widthM),
+    plot,
+  }
+}
