@@ -32,14 +32,36 @@ function watch() {
   on('longtask', (entry) => void (felt.task = Math.max(felt.task, entry.duration)))
 }
 
-/** Milliseconds from the page's script on until what `there` looks for stands on the page. */
-async function until(page: Page, there: string): Promise<number> {
-  await page.waitForFunction(there, null, { polling: 'raf', timeout: LONGEST })
+/** Keeps, in the page, the first moment at which each of what is looked for stands there: looked at once a frame, from inside. */
+function keepMoments(lookedFor: readonly string[]) {
+  const moments: (number | null)[] = lookedFor.map(() => null)
+  Object.assign(window, { moments })
+  const looks = lookedFor.map((there) => new Function(`return Boolean(${there})`) as () => boolean)
+  const look = () => {
+    looks.forEach((there, i) => {
+      if (moments[i] === null && there()) moments[i] = performance.now()
+    })
+    if (moments.includes(null)) requestAnimationFrame(look)
+    else console.debug('all there')
+  }
+  requestAnimationFrame(look)
+}
+
+/** Milliseconds from the page's script on until each of what is looked for stands on the page, asked for once all do. */
+async function open(page: Page, path: string, lookedFor: readonly string[]): Promise<number[]> {
+  await page.addInitScript(keepMoments, [...lookedFor])
+  const there = page.waitForEvent('console', {
+    predicate: (message) => message.text() === 'all there',
+    timeout: LONGEST,
+  })
+  await page.goto(`${ADDRESS}${path}`, { waitUntil: 'commit' })
+  await there
   return page.evaluate(() => {
     const script = performance
       .getEntriesByType('resource')
       .find(({ name }) => /assets\/index-.*\.js/.test(name)) as PerformanceResourceTiming
-    return performance.now() - script.responseEnd
+    const { moments } = window as unknown as { moments: number[] }
+    return moments.map((ms) => ms - script.responseEnd)
   })
 }
 
@@ -69,8 +91,7 @@ const ROOMS = [
 async function visit(context: BrowserContext, path: string, first: string, whole: string) {
   const page = await context.newPage()
   await page.addInitScript(watch)
-  await page.goto(`${ADDRESS}${path}`)
-  const times = [await until(page, first), await until(page, whole)]
+  const times = await open(page, path, [first, whole])
   const felt = await page.evaluate(
     () => (window as unknown as { felt: { shift: number; paint: number; task: number } }).felt,
   )
@@ -171,8 +192,7 @@ async function slowPhone() {
     const page = await own.newPage()
     await page.addInitScript(watchWorkers)
     if (slow) await (await own.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER })
-    await page.goto(`${ADDRESS}${path}`)
-    const ms = await until(page, there)
+    const [ms] = await open(page, path, [there])
     const worker = await page.evaluate(() => (window as unknown as { busy: { ms: number } }).busy.ms)
     await own.close()
     return { ms, worker }

@@ -64,7 +64,7 @@ function residueRows() {
     growStand(maryland, species, sown, {
       members,
       days: 330,
-      events: [{ day: end, kind: 'end', topLeft: 0, survival: () => 0 }],
+      events: [{ day: end, kind: 'end', topLeft: 0, fate: { by: 'share', share: 0 } }],
     }).run
   const rye = killed('cereal-rye', '2025-09-25')
   const start = valuesOn(rye, rye.residueG, end)

@@ -1,4 +1,5 @@
 import { useEffect, useState, type ReactNode } from 'react'
+import { useAnswers } from '../compute/answers'
 import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
 import { sweepPictures } from '../data/pictures'
@@ -12,11 +13,14 @@ type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message
 
 /** Opens storage, restores the session and, on the first visit, the demo garden; says what to do when storage is shut. */
 export function Startup({ store, children }: { store: Store; children: ReactNode }) {
+  const answers = useAnswers()
   const [state, setState] = useState<State>({ kind: 'opening' })
   useEffect(() => {
     async function open() {
+      const ahead = answers.readAhead()
       await database.open()
       await persistSession(store, database)
+      await ahead
       void sweepPictures(database).catch(() => undefined)
       if (store.getState().session.gardenId) return
       const { openDemo } = await late(import('./openDemo'))
@@ -33,7 +37,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
       () => setState({ kind: 'ready' }),
       (error: unknown) => setState({ kind: 'failed', message: firstProblem([storageProblem(error)]) }),
     )
-  }, [store])
+  }, [store, answers])
   useTheme()
 
   if (state.kind === 'ready') return children

@@ -55,18 +55,31 @@ export class Answers {
     this.#kept = kept
   }
 
+  /** Reads ahead what the page is likely to ask first; it settles in any case, and soon. */
+  readAhead(): Promise<void> {
+    return this.#kept?.readAhead() ?? Promise.resolve()
+  }
+
   /** Options of a query for a question; `name` is what its answer stands in under while a changed question is worked out. */
   query<K extends JobKind>(kind: K, args: JobArgs<K> | null, name?: string, priority: Priority = 'screen') {
     const queryKey = answerKey(kind, args)
     return {
       queryKey,
       enabled: args !== null,
+      // What was read ahead stands there at the first painting. It is given once: the cache has it from then on.
+      initialData: () => (args === null ? undefined : this.#kept?.inHand(questionOf(queryKey))),
       queryFn: async ({ signal }: { signal: AbortSignal }) => {
         const value = await this.#find(queryKey, kind, args!, priority, signal)
-        if (name !== undefined) this.client.setQueryData(latestKey(name), value)
+        this.nameLatest(name, value)
         return value
       },
     }
+  }
+
+  /** Makes an answer stand in under a name while a changed question is worked out. */
+  nameLatest(name: string | undefined, value: unknown): void {
+    if (name !== undefined && value !== undefined && this.client.getQueryData(latestKey(name)) !== value)
+      this.client.setQueryData(latestKey(name), value)
   }
 
   async #find<K extends JobKind>(

@@ -8,6 +8,11 @@ type Use = { key: string; usedAt: number; size: number }
 const MOST_BYTES = 48_000_000
 /** Pruned to this share when it is too much. */
 const PRUNED_TO = 0.7
+/** Answers read before they are asked for: as many as a screen shows, and the bytes they may have. */
+const READ_AHEAD = 60
+const READ_AHEAD_BYTES = 8_000_000
+/** Longest that a page waits for them, ms. */
+const READ_AHEAD_MS = 400
 /** Answers written between two looks at how much there is. */
 const LOOK_EVERY = 50
 
@@ -29,6 +34,10 @@ export function roughSize(value: unknown): number {
   return Object.values(value).reduce<number>((sum, part) => sum + 16 + roughSize(part), 16)
 }
 
+/** Whether an entry is there and holds all that was put in it. */
+const isWhole = (entry: KeptAnswer | undefined): entry is KeptAnswer =>
+  entry !== undefined && roughSize(entry.value) === entry.size
+
 /**
  * Answers kept over a reload, by the hash of their question and of the model. They lie in a database of their own: no
  * garden is touched by them, and where storage is refused or an entry is not whole, the answer is simply computed.
@@ -38,6 +47,8 @@ export class KeptAnswers {
   readonly #model: string
   #pending: Map<string, ((value: unknown) => void)[]> | null = null
   #written = 0
+  /** What was read ahead and not asked for yet. */
+  readonly #ahead = new Map<string, KeptAnswer>()
 
   /** @param model what the answers depend on besides their questions: those of another model are not found */
   constructor(model: string, name = 'kilim-answers') {
@@ -45,8 +56,41 @@ export class KeptAnswers {
     this.#model = model
   }
 
+  /**
+   * Reads what was used last, so that a page that is opened again has it in hand when it asks. Where storage is refused
+   * nothing is read, and where it is slow the page does not wait for it.
+   */
+  readAhead(): Promise<void> {
+    const slow = new Promise<void>((resolve) => setTimeout(resolve, READ_AHEAD_MS))
+    return Promise.race([this.#readAhead(), slow])
+  }
+
+  async #readAhead(): Promise<void> {
+    try {
+      const last = await this.#db.uses.orderBy('usedAt').reverse().limit(READ_AHEAD).toArray()
+      let bytes = 0
+      const wanted = last.filter(({ key, size }) => this.#isOwn(key) && (bytes += size) <= READ_AHEAD_BYTES)
+      const found = await this.#db.answers.bulkGet(wanted.map(({ key }) => key))
+      for (const entry of found) if (isWhole(entry)) this.#ahead.set(entry.key, entry)
+    } catch {
+      // All of it is asked for one by one, or computed.
+    }
+  }
+
+  /** The answer to a question where it was read ahead; it is given once. */
+  inHand(question: string): unknown {
+    const key = this.#keyOf(question)
+    const entry = this.#ahead.get(key)
+    if (!entry) return undefined
+    this.#ahead.delete(key)
+    void this.#used([entry])
+    return entry.value
+  }
+
   /** The answer to a question, undefined where none is kept. Questions of the same moment are looked up together. */
   get(question: string): Promise<unknown> {
+    const inHand = this.inHand(question)
+    if (inHand !== undefined) return Promise.resolve(inHand)
     return new Promise((resolve) => {
       if (!this.#pending) {
         this.#pending = new Map()
@@ -63,11 +107,16 @@ export class KeptAnswers {
     const found = await this.#db.answers
       .bulkGet(questions.map((question) => this.#keyOf(question)))
       .catch(() => [])
-    const sound = found.map((entry) => (entry && roughSize(entry.value) === entry.size ? entry : undefined))
-    questions.forEach((question, i) => pending.get(question)!.forEach((resolve) => resolve(sound[i]?.value)))
+    questions.forEach((question, i) => {
+      const entry = found[i]
+      pending.get(question)!.forEach((resolve) => resolve(isWhole(entry) ? entry.value : undefined))
+    })
+    await this.#used(found.flatMap((entry) => (isWhole(entry) ? [entry] : [])))
+  }
+
+  async #used(entries: readonly KeptAnswer[]): Promise<void> {
     const usedAt = Date.now()
-    const uses = sound.flatMap((entry) => (entry ? [{ key: entry.key, usedAt, size: entry.size }] : []))
-    await this.#db.uses.bulkPut(uses).catch(() => {})
+    await this.#db.uses.bulkPut(entries.map(({ key, size }) => ({ key, usedAt, size }))).catch(() => {})
   }
 
   /** Keeps an answer. Nothing is said where it cannot be: it is only computed again. */
@@ -89,9 +138,8 @@ export class KeptAnswers {
   async #prune(): Promise<void> {
     const { answers, uses } = this.#db
     const all = await uses.orderBy('usedAt').toArray()
-    const isOwn = ({ key }: Use) => key.startsWith(`${this.#model} `)
-    const gone = all.filter((use) => !isOwn(use)).map(({ key }) => key)
-    const own = all.filter(isOwn)
+    const gone = all.filter(({ key }) => !this.#isOwn(key)).map(({ key }) => key)
+    const own = all.filter(({ key }) => this.#isOwn(key))
     let left = own.reduce((sum, { size }) => sum + size, 0)
     const enough = left > MOST_BYTES ? PRUNED_TO * MOST_BYTES : MOST_BYTES
     for (const { key, size } of own) {
@@ -104,6 +152,10 @@ export class KeptAnswers {
       await answers.bulkDelete(gone)
       await uses.bulkDelete(gone)
     })
+  }
+
+  #isOwn(key: string): boolean {
+    return key.startsWith(`${this.#model} `)
   }
 
   #keyOf(question: string): string {

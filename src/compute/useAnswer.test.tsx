@@ -244,6 +244,30 @@ test('an answer kept from before a reload is shown without asking', async () => 
   expect(after.texts()).toEqual([])
 })
 
+test('an answer that was read ahead stands there at the first painting, alone and among many', async () => {
+  const keeps = new KeptAnswers('m', 'hooks-test')
+  kept.push(keeps)
+  await keeps.put(`forecast ${stableHash(['alone'])}`, 'one')
+  await keeps.put(`forecast ${stableHash(['a'])}`, 'first of many')
+  const { answers, wrapper, texts, asks } = page(keeps)
+  await answers.readAhead()
+  const seen: unknown[] = []
+  const { result } = renderHook(
+    () => {
+      const alone = useAsked('alone', 'stand')
+      const many = useAllAnswers('forecast', questions('a', 'b'))
+      seen.push([alone.value, alone.running, many.values, many.pending])
+      return alone
+    },
+    { wrapper },
+  )
+  expect(seen[0]).toEqual(['one', false, ['first of many', undefined], 1])
+  await asks('forecast b')
+  expect(texts()).toEqual(['forecast b'])
+  expect(result.current.last).toBe('one')
+  expect(answers.client.getQueryData(['latest', 'a'])).toBe('first of many')
+})
+
 test('a page that is left while kept answers are looked up asks nothing of the pool', async () => {
   const keeps = new KeptAnswers('m', 'hooks-test')
   kept.push(keeps)

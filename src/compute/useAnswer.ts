@@ -7,7 +7,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react'
-import { ANSWER, answerKey, latestKey, underwayKey, useAnswers, type Underway } from './answers'
+import { ANSWER, latestKey, underwayKey, useAnswers, type Underway } from './answers'
 import type { Priority } from './pool'
 import type { Answer, JobArgs, JobKind } from './protocol'
 
@@ -43,9 +43,11 @@ export function useAnswer<K extends JobKind>(
   name?: string,
 ): AnswerState<Answer<K>> {
   const answers = useAnswers()
-  const key = answerKey(kind, args)
+  const query = answers.query(kind, args, name)
+  const key = query.queryKey
   const hash = key[2]
-  const { data, error, isFetching } = useQuery(answers.query(kind, args, name))
+  const { data, error, isFetching } = useQuery(query)
+  useEffect(() => answers.nameLatest(name, data), [answers, name, data])
   const { data: underway } = useQuery<Underway>({ queryKey: underwayKey(key), queryFn: skipToken })
   const last = useLatest<Answer<K>>(name ?? null)
   // Asked as one of many, it had a lower priority until now.
@@ -84,6 +86,12 @@ export function useAllAnswers<K extends JobKind>(
     [answers, kind, questions],
   )
   const { client } = answers
+  // Those that were in hand at once; the others are named when they are found.
+  useEffect(
+    () =>
+      questions.forEach(({ name }, i) => answers.nameLatest(name, client.getQueryData(queries[i].queryKey))),
+    [answers, client, questions, queries],
+  )
   useEffect(
     () => questions.forEach(({ priority = 'screen' }, i) => answers.raise(queries[i].queryKey, priority)),
     [answers, questions, queries],

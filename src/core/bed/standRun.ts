@@ -7,7 +7,6 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
 import { throughBed, withRecords } from './through'
 
-const hashes = new WeakMap<readonly EarlierUse[], string>()
 const known = new WeakMap<WeatherEnsemble, Map<string, Ground | null>>()
 
 /** The ground on a day as its past left it, worked out once for each past, bed and day; null where none is known. */
@@ -18,12 +17,10 @@ export function groundOn(
   day: number,
 ): Ground | null {
   if (before.length === 0) return null
-  let past = hashes.get(before)
-  if (past === undefined) hashes.set(before, (past = stableHash(before)))
   let of = known.get(ensemble)
   if (!of) known.set(ensemble, (of = new Map()))
   const { soil, fertility, stoodBefore, shade } = bed
-  const key = [past, soil, fertility, stoodBefore, shade, day].join(':')
+  const key = [stableHash(before), soil, fertility, stoodBefore, shade, day].join(':')
   let ground = of.get(key)
   if (ground === undefined)
     of.set(key, (ground = throughBed(before, bed, ensemble, day).at(-1)?.ground ?? null))

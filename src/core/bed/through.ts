@@ -2,6 +2,7 @@ import { findCrop } from '../plants/crops'
 import { addResidue } from '../residue/pools'
 import { LOOK_BACK_DAYS } from '../season/earlier'
 import { eventsFromEnd, standRunOn, type EarlierUse, type StandCase } from '../season/run'
+import { FATES } from '../termination/fates'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
 import { stateOn } from '../stand/kernel'
@@ -82,7 +83,7 @@ function coverState(
 ): StandState | null {
   const until = { ...standCase, bed, nextStartDay: untilDay }
   const season = standRunOn(until, ensemble, ground)
-  return season && season.stateOn(untilDay, eventsFromEnd(until, season.ensemble))
+  return season && season.stateOn(untilDay, eventsFromEnd(until))
 }
 
 /** The ground under a crop, or bare, at the beginning of a day. */
@@ -106,6 +107,7 @@ function groundState(
       shade,
       canopyAbove: null,
       events: [],
+      fates: FATES,
       ...(ground && { ground }),
       ...(crop && { crop }),
     },

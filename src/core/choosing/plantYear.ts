@@ -5,6 +5,7 @@ import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
 import { viableSeedsPerM2 } from '../seeding/recipe'
 import { coveringFor } from './composition'
+import { FATES } from '../termination/fates'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import {
@@ -62,7 +63,16 @@ export function* plantYearInSteps(
     const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)
     if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) continue
     const run = runStand(
-      { sown, sowDay, soil: 'loam', fertility: 'medium', shade: 0, canopyAbove: null, events: [] },
+      {
+        sown,
+        sowDay,
+        soil: 'loam',
+        fertility: 'medium',
+        shade: 0,
+        canopyAbove: null,
+        events: [],
+        fates: FATES,
+      },
       { ...some, days },
       memberParameters,
     )

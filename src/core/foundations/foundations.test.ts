@@ -133,6 +133,23 @@ test('equal data has one hash, in whatever order its fields were written', () =>
   expect(stableHash({ a: [1, 2] })).not.toBe(stableHash({ a: [2, 1] }))
 })
 
+test('the hash of the whole follows every part of it, however large it is and whatever of it was hashed before', () => {
+  const days = (rain: number) =>
+    Array.from({ length: 200 }, (_, i) => ({ day: i, rain: i === 150 ? rain : 0 }))
+  const dry = days(0)
+  const before = stableHash({ bed: { id: 'a' }, days: dry })
+  expect(stableHash({ days: dry, bed: { id: 'a' } })).toBe(before)
+  expect(stableHash({ days: days(0), bed: { id: 'a' } })).toBe(before)
+  expect(stableHash({ days: days(1), bed: { id: 'a' } })).not.toBe(before)
+  expect(stableHash({ days: dry, bed: { id: 'b' } })).not.toBe(before)
+})
+
+test('fields that are not there and fields without a value have one hash, as in a file', () => {
+  expect(stableHash({ a: 1, b: undefined })).toBe(stableHash({ a: 1 }))
+  expect(stableHash([undefined, NaN])).toBe(stableHash([null, null]))
+  expect(stableHash({ a: '1' })).not.toBe(stableHash({ a: 1 }))
+})
+
 describe('the chance that a date has come', () => {
   const spread = { p10: 10, p50: 20, p90: 40 }
   test('10, 50 and 90 % at its own marks, straight between, never sure', () => {

@@ -1,15 +1,8 @@
-/** Plain objects with their keys in order; all else as it is. */
-const inOrder = (_key: string, value: unknown): unknown =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
-    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
-    : value
+/** Hashes of what was hashed before, as parts of something larger too: plain data is never changed once it is made. */
+const known = new WeakMap<object, string>()
 
-/**
- * A short key for plain data: equal data gives equal keys, in whatever order its fields were written. Two FNV-1a hashes
- * over the JSON text and its length.
- */
-export function stableHash(value: unknown): string {
-  const text = JSON.stringify(value, inOrder)
+/** Two FNV-1a hashes over a text, and its length. */
+function hashOfText(text: string): string {
   let a = 0x811c9dc5
   let b = 0x01000193
   for (let i = 0; i < text.length; i++) {
@@ -19,3 +12,31 @@ export function stableHash(value: unknown): string {
   }
   return `${(a >>> 0).toString(36)}${(b >>> 0).toString(36)}${text.length.toString(36)}`
 }
+
+/** Parts whose text is this short stand in the text of the whole; others stand in it by their hash. */
+const SHORT = 200
+
+/** Plain data as text: fields in order of their names, what JSON leaves out left out. */
+function textOf(value: unknown): string {
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null'
+  let hash = known.get(value)
+  if (hash === undefined) {
+    const text = Array.isArray(value)
+      ? `[${value.map(textOf).join()}]`
+      : `{${Object.entries(value)
+          .filter(([, part]) => part !== undefined)
+          .sort(([a], [b]) => (a < b ? -1 : 1))
+          .map(([name, part]) => `${JSON.stringify(name)}:${textOf(part)}`)
+          .join()}}`
+    if (text.length <= SHORT) return text
+    hash = `#${hashOfText(text)}`
+    known.set(value, hash)
+  }
+  return hash
+}
+
+/**
+ * A short key for plain data: equal data gives equal keys, in whatever order its fields were written. Data that has been
+ * hashed must not be changed any more.
+ */
+export const stableHash = (value: unknown): string => hashOfText(textOf(value))

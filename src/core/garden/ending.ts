@@ -67,6 +67,16 @@ export const ending = z.object({
 })
 export type EndDetails = z.infer<typeof ending>
 
+/** How animals are moved over the ground. */
+export type AnimalPlan = NonNullable<EndDetails['animals']>
+
+/**
+ * Plants counted before and those that stood again, of one way, class and band of stages, and from how many endings; by
+ * the key of `termination/ownResults`.
+ */
+export type OwnCount = { before: number; standing: number; endings: number }
+export type OwnResults = Record<string, OwnCount>
+
 /** Work after the end on what stood again: pulled one by one, the same way once more, or covered. */
 export const finishing = z.object({
   id,

@@ -1,4 +1,3 @@
-import { cutSurvival } from '../termination/kill'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { segmentAreaM2 } from '../garden/area'
 import type { CutDetails } from '../garden/schema'
@@ -42,7 +41,7 @@ export function cutEvent(cut: Omit<CutDetails, 'note'>, day: number, only: numbe
     groundShare: cut.groundShare,
     left: cut.fate === 'dropped',
     only,
-    survival: cutSurvival(cut.heightCm / 100),
+    fate: { by: 'cut', heightM: cut.heightCm / 100 },
   }
 }
 

@@ -42,7 +42,7 @@ export function* endedBranchInSteps(
   const clear = Number.isFinite(target) ? target : null
   const from = branchDay(termination)
   const until = (clear ?? from) + afterDays
-  const events = eventsOfEnd({ ...standCase, own: means.own }, end, season.ensemble, clear)
+  const events = eventsOfEnd({ ...standCase, own: means.own }, end, clear)
   return yield* season.branchInSteps(from, events, Math.max(1, until - from + 1), members)
 }
 

@@ -7,7 +7,8 @@ import {
   stockingDoubts,
   type StockingDoubt,
 } from '../termination/animals'
-import { stopsOf, type AnimalPlan, type Stop } from '../termination/stops'
+import type { AnimalPlan } from '../garden/ending'
+import { stopsOf, type Stop } from '../termination/stops'
 import type { MethodId } from '../termination/methods'
 import { isoDate } from '../foundations/day'
 import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
@@ -110,7 +111,7 @@ function roundsOf(
 ): Round[] {
   const plot = segmentSizeM(standCase.bed, standCase.stand.segment)
   const plotM2 = plot.lengthM * plot.widthM
-  const events = eventsOfEnd(standCase, end, season.ensemble, null).filter(({ kind }) => kind === 'graze')
+  const events = eventsOfEnd(standCase, end, null).filter(({ kind }) => kind === 'graze')
   return events.map((event, round): Round => {
     const own = stops.filter((stop) => stop.round === round)
     const day = Math.floor(own[0].startDay)

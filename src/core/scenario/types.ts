@@ -1,4 +1,4 @@
-import type { OwnResults } from '../termination/ownResults'
+import type { OwnResults } from '../garden/ending'
 import type { OwnMinutes } from '../termination/workRates'
 import type { Quantiles } from '../foundations/statistics'
 import type { Livestock, Rules } from '../garden/rules'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { AnimalPlan } from '../termination/stops'
+import type { AnimalPlan } from '../garden/ending'
 import { dayNumber } from '../foundations/day'
 import { ensembleOf } from '../season/weatherSpec'
 import { NOTHING_OBSERVED } from '../site/record'
@@ -67,7 +67,9 @@ describe('what a way leaves', () => {
   test('mass and nitrogen that were buried or carried off are still accounted for', () => {
     for (const method of ['bury', 'pull'] as const) {
       const share = method === 'bury' ? { buried: 1 } : { removed: 0.95 }
-      const run = vetch.again([{ day: may20, kind: 'end', topLeft: 0.03, ...share, survival: () => 0.05 }])
+      const run = vetch.again([
+        { day: may20, kind: 'end', topLeft: 0.03, ...share, fate: { by: 'share', share: 0.05 } },
+      ])
       for (let m = 0; m < run.members; m++) {
         const { massIn, massOut, nitrogenIn, nitrogenOut } = run.accounts
         expect(Math.abs(massIn[m] - massOut[m])).toBeLessThan(1e-6 * Math.max(1, massIn[m]))

@@ -4,13 +4,14 @@ import type { Check } from '../garden/check'
 import { segmentSizeM } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
-import { cutSurvival, endEvents, takenOver } from '../termination/kill'
+import { FATES } from '../termination/fates'
+import { endEvents, takenOver } from '../termination/kill'
 import { edgeKgPerM, type Board } from '../termination/board'
 import { liesFlat } from '../termination/flattening'
 import { findMethod } from '../termination/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
-import type { OwnResults } from '../termination/ownResults'
+import type { OwnResults } from '../garden/ending'
 import { firstMembers, firstUnknownDay, type WeatherEnsemble } from '../site/weather'
 import { resumeInSteps, runSavingInSteps, runStand, stateOn, type SavedStates } from '../stand/kernel'
 import type { Ground } from '../soil/ground'
@@ -51,6 +52,9 @@ export type StandCase = {
   before?: readonly EarlierUse[]
 }
 
+/** A look never tells that all is lost: a share this small stays. */
+const LEAST_SEEN = 0.01
+
 /** Plants that were seen lost are lost in every member, unless its own weather took as many already. */
 const lossesOf = (looks: readonly Observation[]): StandEvent[] =>
   looks.flatMap(({ day, alive }) =>
@@ -58,10 +62,7 @@ const lossesOf = (looks: readonly Observation[]): StandEvent[] =>
       day,
       kind: 'end',
       topLeft: 1,
-      survival: (_member, c, _bbch, _plant, before) =>
-        component !== null && component !== c
-          ? 1
-          : Math.min(1, Math.max(0.01, share) / Math.max(0.01, before)),
+      fate: { by: 'seen', share: Math.max(LEAST_SEEN, share), only: component ?? undefined },
     })),
   )
 
@@ -79,16 +80,12 @@ function eventsBefore(standCase: StandCase, looks: readonly Observation[]): Stan
             groundShare: done.groundShare,
             left: done.fate === 'dropped',
             only: onlyOf(stand, done.speciesId),
-            survival: cutSurvival(done.heightCm / 100),
+            fate: { by: 'cut' as const, heightM: done.heightCm / 100 },
           },
         ]
       : []
   })
-  const mulch = (standCase.brought ?? []).map((load): StandEvent => ({
-    ...load,
-    kind: 'mulch',
-    survival: () => 1,
-  }))
+  const mulch = (standCase.brought ?? []).map((load): StandEvent => ({ ...load, kind: 'mulch' }))
   return [...cuts, ...mulch, ...lossesOf(looks)]
 }
 
@@ -96,7 +93,6 @@ function eventsBefore(standCase: StandCase, looks: readonly Observation[]): Stan
 export function eventsOfEnd(
   standCase: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board'>,
   end: EndDetails,
-  ensemble: WeatherEnsemble,
   clearDay: number | null,
 ): StandEvent[] {
   const { stand, bed } = standCase
@@ -108,45 +104,39 @@ export function eventsOfEnd(
     ...endEvents(end, day, {
       clearDay,
       plot,
-      ensemble,
       own: standCase.own,
       bedKind: bed.kind,
       flattened: liesFlat(stand, day, standCase.flattens),
       edgeKgPerM: standCase.board && edgeKgPerM(standCase.board, plot.widthM),
-    }).map((event) => asCounted(event, counts)),
-    ...standingAgain(counts),
+    }).map((event) => asCounted(event, stand, counts)),
+    ...standingAgain(stand, counts),
     ...(acted ? workSince(stand, counts).map(workedOn) : []),
   ]
 }
 
 /** An ending that was counted afterwards left what was counted first, not what its table says. */
-const asCounted = (event: StandEvent, counts: readonly FollowUp[]): StandEvent =>
-  event.kind !== 'end'
-    ? event
-    : {
-        ...event,
-        survival: (member, c, bbch, plant, alive, massG) =>
-          firstCounted(counts, plant.id) ?? event.survival(member, c, bbch, plant, alive, massG),
-      }
+function asCounted(event: StandEvent, { content }: Stand, counts: readonly FollowUp[]): StandEvent {
+  if (event.kind !== 'end' || content.kind !== 'cover') return event
+  const shares = content.components.map(({ speciesId }) => firstCounted(counts, speciesId))
+  return { ...event, fate: { by: 'counted', shares, else: event.fate } }
+}
 
 /** Plants counted later are what is alive from then on: the rest was pulled, or died late. */
-const standingAgain = (counts: readonly FollowUp[]): StandEvent[] =>
-  counts.map(({ date, standing, before, speciesId }): StandEvent => ({
-    day: dayNumber(date),
-    kind: 'end',
-    topLeft: 1,
-    survival: (_member, _c, _bbch, plant, alive) =>
-      speciesId !== undefined && speciesId !== plant.id
-        ? 1
-        : Math.min(1, standing / before / Math.max(0.001, alive)),
-  }))
+const standingAgain = (stand: Stand, counts: readonly FollowUp[]): StandEvent[] =>
+  counts.flatMap(({ date, standing, before, speciesId }): StandEvent[] => {
+    const only = onlyOf(stand, speciesId)
+    if (speciesId !== undefined && only === undefined) return []
+    return [
+      { day: dayNumber(date), kind: 'end', topLeft: 1, fate: { by: 'seen', share: standing / before, only } },
+    ]
+  })
 
 /** Work on what stood again takes its share of it. */
 const workedOn = ({ date, act }: Finishing): StandEvent => ({
   day: dayNumber(date),
   kind: 'end',
   topLeft: 1,
-  survival: () => FINISHING[act].leaves,
+  fate: { by: 'share', share: FINISHING[act].leaves },
 })
 
 /** Place in the mix of the one species that a cut is for; undefined when it is for all. */
@@ -213,6 +203,7 @@ export function* standRunOnInSteps(
     canopyAbove: canopyAbove(stand, upper ? [upper] : []),
     watering: wateringOf(stand),
     events: eventsBefore(standCase, looks),
+    fates: FATES,
   }
   const prior = drawMemberParameters(sown, ensemble.members.length, seed, { groundSeed: ensemble.seed })
   const inOrder = (order: readonly number[] | null) =>
@@ -266,12 +257,12 @@ const firstChange = (events: readonly StandEvent[]) =>
   events.length === 0 ? null : Math.min(...events.map((event) => event.day))
 
 /** A stand's planned or recorded ending as events, and what takes the ground after it. */
-export function eventsFromEnd(standCase: StandCase, ensemble: WeatherEnsemble): StandEvent[] {
+export function eventsFromEnd(standCase: StandCase): StandEvent[] {
   const { stand, nextStartDay } = standCase
   const end = latest(stand.end)
   const acted = end !== null && findMethod(end.method)?.waits === null
   return [
-    ...(end ? eventsOfEnd(standCase, end, ensemble, nextStartDay) : []),
+    ...(end ? eventsOfEnd(standCase, end, nextStartDay) : []),
     ...(nextStartDay !== null ? takenOver(nextStartDay, acted) : []),
   ]
 }
@@ -281,7 +272,7 @@ export const endedRun = atOnce(endedRunInSteps)
 
 /** The same with pauses. */
 export function* endedRunInSteps(standCase: StandCase, season: SeasonRun): Steps<StandRun> {
-  const events = eventsFromEnd(standCase, season.ensemble)
+  const events = eventsFromEnd(standCase)
   const { run } = season
   const day = firstChange(events)
   if (day === null || day >= run.startDay + run.days) return run

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { cropContent } from '../garden/newStands'
 import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
-import { testBed, testCase } from '../testing/beds'
+import { testBed, testCase, testHens } from '../testing/beds'
 import { firstUnknownDay } from '../site/weather'
 import { NOTHING_OBSERVED } from '../site/record'
 import { TEST_SITES } from '../testing/sites'
@@ -11,7 +11,7 @@ import { quantilesOn } from '../stand/summary'
 import { forecastOf } from './forecast'
 import { aliveShareOn, bandOn, justBefore, stageReached } from './standForecast'
 import { standRun } from '../bed/standRun'
-import { endedRun, type StandCase } from './run'
+import { endedRun, eventsFromEnd, type StandCase } from './run'
 import { leadComponent } from './lead'
 import { EMPTY_OBSERVATION, OBSERVATION_ERROR, observationsOf } from '../tracking/observations'
 import { canopyAbove, sownSpecies } from './input'
@@ -280,5 +280,42 @@ describe('what was done and seen after an ending', () => {
     expect(lying.forecast.ended).not.toBeNull()
     expect(early.forecast.ended).toBeNull()
     expect(aliveOn(early, '2026-05-10')).toBeGreaterThan(3 * aliveOn(lying, '2026-05-10'))
+  })
+})
+
+describe('what is done to a stand', () => {
+  const animals = testHens({ rounds: 2 })
+  const followUps = [
+    { id: 'f', date: '2026-06-20', standing: 3, before: 60, groundM2: 1, speciesId: 'cereal-rye', note: '' },
+  ]
+  const ends: [string, Partial<Stand>][] = [
+    ['a sheet', { end: { plan: { date: '2026-05-01', method: 'tarp', passes: 1, note: '' }, actual: null } }],
+    [
+      'hens',
+      { end: { plan: { date: '2026-05-01', method: 'hens', passes: 1, note: '', animals }, actual: null } },
+    ],
+    [
+      'a crimp that was counted and pulled after',
+      {
+        end: { plan: null, actual: { date: '2026-05-20', method: 'crimp', passes: 2, note: '' } },
+        followUps,
+        finishings: [{ id: 'p', date: '2026-06-21', act: 'pull' }],
+      },
+    ],
+  ]
+  test.each(ends)('%s is plain data, and does the same once it was written down and read', (_, extra) => {
+    const standCase = {
+      ...caseOf(cover('cereal-rye', '2025-09-20', extra)),
+      nextStartDay: dayNumber('2026-07-01'),
+    }
+    const events = eventsFromEnd(standCase)
+    const read = JSON.parse(JSON.stringify(events)) as typeof events
+    expect(read).toEqual(events)
+    const season = standRun(standCase, ensemble)!
+    const day = dayNumber('2026-04-30')
+    const [first, again] = [events, read].map((list) => season.branch(day, list))
+    expect(again.massG).toEqual(first.massG)
+    expect(first.massG.at(-1)).toBe(0)
+    expect(season.run.massG.at(-1)).toBeGreaterThan(0)
   })
 })

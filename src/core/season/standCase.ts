@@ -1,6 +1,6 @@
 import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
-import type { OwnResults } from '../termination/ownResults'
+import type { OwnResults } from '../garden/ending'
 import { ownResults } from '../termination/pooling'
 import { dayNumber } from '../foundations/day'
 import { segmentAreaM2 } from '../garden/area'

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from '../testing/property'
-import { cutSurvival } from '../termination/kill'
 import { dayNumber } from '../foundations/day'
 import { SPECIES } from '../plants/catalogue'
 import { agedIndex, freshIndex, HARMLESS_INDEX } from '../residue/allelopathy'
@@ -83,7 +82,7 @@ describe('cuts', () => {
                 heightM,
                 groundShare: 1,
                 left: false,
-                survival: cutSurvival(heightM),
+                fate: { by: 'cut', heightM },
               } as StandEvent,
             ],
     }).run
@@ -104,7 +103,7 @@ describe('cuts', () => {
           heightM: 0.08,
           groundShare: 1,
           left: true,
-          survival: cutSurvival(0.08),
+          fate: { by: 'cut', heightM: 0.08 },
         },
       ],
     }).run
@@ -126,7 +125,7 @@ describe('cuts', () => {
           heightM: 0,
           groundShare: 0.5,
           left: true,
-          survival: () => 1,
+          fate: { by: 'share', share: 1 },
         },
       ],
     }).run

@@ -146,15 +146,14 @@ export function stepDay(
   begin: number,
   end: number,
 ): void {
-  const { input, state, members, events, today, canopy, capacity } = work
+  const { input, state, events, today, canopy, capacity } = work
   const { water, mineralG, tally, plants } = state
   if (day < input.sowDay + (input.watering?.keptMoistDays ?? 0)) keepMoist(water, capacity, begin, end)
   morning(work, weather, day, at, begin, end)
   if (input.crop) feedCrop(input.crop, day, mineralG, tally.cropNitrogenG, begin, end)
   canopyDay(canopy, plants, input.sown, today, begin, end)
   for (let c = 0; c < plants.length; c++) speciesDay(work, weather, c, day, at, begin, end)
-  for (const event of events.get(day) ?? [])
-    for (let m = begin; m < end; m++) applyEvent(event, input.sown, state, m, members[m])
+  for (const event of events.get(day) ?? []) for (let m = begin; m < end; m++) applyEvent(event, work, m)
   rot(work, weather, at, begin, end)
   coverGround(work, day, begin, end)
 }

@@ -1,8 +1,10 @@
 import { addResidue, moveResidue } from '../residue/pools'
+import type { Befallen, Fate, Fates } from './fate'
 import { bbchOf, die, IN_GROUND } from './plants'
 import type { StandState } from './state'
 import { shareAbove, takeTop } from './taking'
-import type { SownSpecies, StandEvent } from './types'
+import type { StandEvent } from './types'
+import type { Work } from './work'
 
 /** An ending that leaves fewer than this also clears seed that has not come up. */
 const CLEARED_SHARE = 0.005
@@ -16,13 +18,11 @@ function bring({ massG, nitrogenG }: Matter, layer: 'surface' | 'buried', state:
   state.tally.broughtNitrogenG[m] += nitrogenG
 }
 
-/** Does to a member's stand what an event does; `member` is its number in the ensemble. */
+/** Does to a member's stand what an event does. */
 export function applyEvent(
   event: StandEvent,
-  sown: readonly SownSpecies[],
-  state: StandState,
+  { input, ensemble, state, members }: Pick<Work, 'input' | 'ensemble' | 'state' | 'members'>,
   m: number,
-  member: number,
 ): void {
   if (event.kind === 'mulch') {
     bring(event, 'surface', state, m)
@@ -30,26 +30,28 @@ export function applyEvent(
   }
   let massG = 0
   for (const plants of state.plants) massG += plants.massG[m]
-  state.plants.forEach((_, c) => {
-    if (event.kind !== 'cut' || event.only === undefined || event.only === c)
-      applyToSpecies(event, sown[c], state, c, m, member, massG)
+  state.plants.forEach((plants, component) => {
+    if (event.kind === 'cut' && event.only !== undefined && event.only !== component) return
+    const { plant } = input.sown[component]
+    const bbch = bbchOf(plants, m, plant.parameters)
+    const of = { plant, component, bbch, alive: plants.alive[m], massG, member: members[m], ensemble }
+    applyToSpecies(event, of, input.fates, state, m)
   })
   applyToGround(event, state, m)
 }
 
-/** What a cut, an ending or grazing does to one species of a member's stand, which weighs `massG` in all. */
+/** What a cut, an ending or grazing does to one species of a member's stand. */
 function applyToSpecies(
   event: Exclude<StandEvent, { kind: 'mulch' }>,
-  { plant }: SownSpecies,
+  of: Befallen,
+  { outlives, taken }: Fates,
   { plants: all, surface, tally }: StandState,
-  c: number,
   m: number,
-  member: number,
-  massG: number,
 ): void {
-  const plants = all[c]
-  const p = plant.parameters
-  const survival = event.survival(member, c, bbchOf(plants, m, p), plant, plants.alive[m], massG)
+  const plants = all[of.component]
+  const p = of.plant.parameters
+  const fate: Fate = event.kind === 'graze' ? { by: 'animals', ...event.passing } : event.fate
+  const survival = outlives(fate, of)
   if (plants.emergence[m] === IN_GROUND) {
     // Seed in the ground is not touched by a blade; clearing the bed or a long sheet is the end of it.
     if (event.kind === 'end' && survival < CLEARED_SHARE) plants.germination[m] = -Infinity
@@ -57,7 +59,7 @@ function applyToSpecies(
     die(plants, m, 1 - survival, surface)
     takeTop(plants, m, p, 1 - event.topLeft, 0, surface, tally)
   } else if (event.kind === 'graze') {
-    takeTop(plants, m, p, event.taken(massG), event.eaten, surface, tally)
+    takeTop(plants, m, p, taken(event.passing, of.massG), event.eaten, surface, tally)
     die(plants, m, 1 - survival, surface)
   } else {
     const share = event.groundShare * shareAbove(event.heightM, plants.heightM[m])

@@ -8,7 +8,7 @@ import { growStand, plainInput } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { runStand } from './kernel'
 import { drawMemberParameters } from './memberParameters'
-import type { StandRun } from './types'
+import type { StandEvent, StandRun } from './types'
 import { dateQuantiles, firstDays, quantilesOn, stageDays, valuesOn } from './summary'
 
 const { pennsylvania, maryland, alabama, netherlands, canterbury } = TEST_SITES
@@ -116,16 +116,16 @@ describe('properties', () => {
         (speciesId, offset, left) => {
           const iso = new Date(Date.UTC(2025, 2, 1 + offset)).toISOString().slice(0, 10)
           const day = dayNumber(iso)
-          const events = [
+          const events: StandEvent[] = [
             {
               day: day + 60,
-              kind: 'cut' as const,
+              kind: 'cut',
               heightM: 0.1,
               groundShare: 0.7,
               left,
-              survival: () => 0.8,
+              fate: { by: 'share', share: 0.8 },
             },
-            { day: day + 110, kind: 'end' as const, topLeft: 0.3, survival: () => 0.1 },
+            { day: day + 110, kind: 'end', topLeft: 0.3, fate: { by: 'share', share: 0.1 } },
           ]
           const { accounts } = growStand(maryland, speciesId, iso, {
             members: 3,
@@ -167,7 +167,14 @@ describe('properties', () => {
     const cut = growStand(maryland, 'red-clover', '2025-04-10', {
       ...base,
       events: [
-        { day: day - 20, kind: 'cut', heightM: 0.03, groundShare: 1, left: true, survival: () => 0.95 },
+        {
+          day: day - 20,
+          kind: 'cut',
+          heightM: 0.03,
+          groundShare: 1,
+          left: true,
+          fate: { by: 'share', share: 0.95 },
+        },
       ],
     }).run
     expect(massOn(shaded, day)).toBeLessThan(massOn(open, day))
@@ -182,7 +189,7 @@ describe('properties', () => {
     const { run } = growStand(pennsylvania, 'buckwheat', '2025-07-01', {
       members: 20,
       days: 60,
-      events: [{ day, kind: 'end', topLeft: 1, survival: () => 0.1 }],
+      events: [{ day, kind: 'end', topLeft: 1, fate: { by: 'share', share: 0.1 } }],
     })
     const before = valuesOn(run, run.massG, day - 1)
     const after = valuesOn(run, run.massG, day)

@@ -18,6 +18,8 @@ import { TEST_SITES } from '../testing/sites'
 import { plainInput, raked } from '../testing/stands'
 import { runStand } from './kernel'
 import { drawMemberParameters } from './memberParameters'
+import { testHens } from '../testing/beds'
+import type { Fates } from './fate'
 import type { StandEvent, StandInput } from './types'
 
 const MEMBERS = 2
@@ -25,17 +27,23 @@ const DAYS = 260
 /** Spread evenly: numbers that are drawn freely are mostly next to nothing or all. */
 const share = (max = 1) => fc.integer({ min: 0, max: 100 }).map((percent) => (percent / 100) * max)
 
+/** Fates that are drawn freely: a plot of so many m² stands for the share that animals take of it, a round for the tenths that outlive it. */
+const PLAIN_FATES: Fates = {
+  outlives: (fate) => (fate.by === 'share' ? fate.share : fate.by === 'animals' ? fate.round / 10 : NaN),
+  taken: ({ plotM2 }) => 0.9 * plotM2,
+}
+
 /** Something done to a stand some days after its sowing. */
 const eventsFrom = (sowDay: number): fc.Arbitrary<StandEvent[]> => {
   const day = fc.integer({ min: 1, max: DAYS - 20 }).map((after) => sowDay + after)
-  const survival = fc.oneof(share(), fc.constant(0)).map((lives) => () => lives)
+  const fate = fc.record({ by: fc.constant('share' as const), share: fc.oneof(share(), fc.constant(0)) })
   const matter = fc.record({ massG: share(400), nitrogenG: share(6) })
   return fc.array(
     fc.oneof(
       fc.record({
         kind: fc.constant('cut' as const),
         day,
-        survival,
+        fate,
         heightM: share(0.6),
         groundShare: share(),
         left: fc.boolean(),
@@ -44,19 +52,22 @@ const eventsFrom = (sowDay: number): fc.Arbitrary<StandEvent[]> => {
       fc.record({
         kind: fc.constant('end' as const),
         day,
-        survival,
+        fate,
         topLeft: share(),
         removed: share(),
         buried: share(),
       }),
       fc
-        .record({ day, survival, matter })
+        .record({ day, matter })
         .map(({ matter: laid, ...event }) => ({ ...event, ...laid, kind: 'mulch' as const })),
       fc.record({
         kind: fc.constant('graze' as const),
         day,
-        survival,
-        taken: share(0.9).map((part) => () => part),
+        passing: fc.record({
+          plan: fc.constant(testHens()),
+          plotM2: share(),
+          round: fc.integer({ min: 0, max: 10 }),
+        }),
         eaten: share(),
         droppings: matter,
         buried: share(),
@@ -95,7 +106,8 @@ function plainly(input: StandInput, ensemble: WeatherEnsemble, own: MemberOwn, m
       mineral: 4.5 * own.release,
       washed: 0,
     }
-  const around = { sown, own, member, events: input.events, above: input.canopyAbove }
+  const { events, fates, canopyAbove: above } = input
+  const around = { sown, own, member, ensemble, events, fates, above }
   for (let i = from; i < ensemble.days; i++)
     world = plainStep(world, ensemble.startDay + i, dayOf(weather, ensemble, i), around)
   return world
@@ -206,6 +218,7 @@ describe('the kernel against a plain version', () => {
             sowDay,
           ),
           events,
+          fates: PLAIN_FATES,
           canopyAbove: crop && { share: crop.share, untilDay: sowDay + crop.after, frostC: crop.frostC },
         }
         compared(input, ensembleOf(place, sowDay, of), of)

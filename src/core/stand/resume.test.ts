@@ -10,7 +10,12 @@ import type { StandEvent, StandInput } from './types'
 
 const sowDay = dayNumber('2025-09-10')
 const ensemble = generatedEnsemble(TEST_SITES.maryland, sowDay - 40, 340, 8, 5)
-const chopOn = (day: number): StandEvent => ({ day, kind: 'end', topLeft: 0.06, survival: () => 0.1 })
+const chopOn = (day: number): StandEvent => ({
+  day,
+  kind: 'end',
+  topLeft: 0.06,
+  fate: { by: 'share', share: 0.1 },
+})
 const input: StandInput = {
   ...plainInput(
     [...raked(findSpecies('cereal-rye')!, 0.6), ...raked(findSpecies('hairy-vetch')!, 0.5)],

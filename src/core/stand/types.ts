@@ -1,5 +1,6 @@
 import type { Bed } from '../garden/schema'
 import type { Species } from '../plants/parameters'
+import type { Fate, Fates, Passing } from './fate'
 import type { Ground } from '../soil/ground'
 
 /**
@@ -8,24 +9,11 @@ import type { Ground } from '../soil/ground'
  */
 export type SownSpecies = { plant: Species; seedsPerM2: number; emergenceShare: number; depthCm: number }
 
-/** Something done to a stand on a day. Survival is asked per member and species with its BBCH at that day. */
-export type StandEvent = {
-  day: number
-  /**
-   * Share of a species' living plants that outlive it; `alive` is the share of emerged plants alive before, `massG`
-   * all that stands per m².
-   */
-  survival: (
-    member: number,
-    component: number,
-    bbch: number,
-    plant: Species,
-    alive: number,
-    massG: number,
-  ) => number
-} & (
+/** Something done to a stand on a day, as data: `StandInput.fates` tells what of the plants outlives it. */
+export type StandEvent = { day: number } & (
   | {
       kind: 'cut'
+      fate: Fate
       /** Height left standing, m, and the share of the ground that is cut, 0–1. */
       heightM: number
       groundShare: number
@@ -40,18 +28,17 @@ export type StandEvent = {
    * An ending: `topLeft` is the share of the survivors' growth that still stands, 0–1. Of what then lies on the
    * ground the share `removed` leaves the bed, and the share `buried` of the rest is put under the soil.
    */
-  | { kind: 'end'; topLeft: number; removed?: number; buried?: number }
+  | { kind: 'end'; fate: Fate; topLeft: number; removed?: number; buried?: number }
   | Grazing
 )
 
 /**
- * Animals pass over the stand: `taken` is the share of `massG`, the growth standing per m², that they eat and tread
- * down; of that the share `eaten` leaves, the rest lies where it stood. Droppings stay, no mulch but worked into
+ * Animals pass over the stand. Of the growth that they eat and tread down the share `eaten` leaves, the rest lies where it stood. Droppings stay, no mulch but worked into
  * the ground, with nitrogen from all that the animals are fed, per m². The share `buried` of what then lies on the ground is rooted under.
  */
 export type Grazing = {
   kind: 'graze'
-  taken: (massG: number) => number
+  passing: Passing
   eaten: number
   droppings: { massG: number; nitrogenG: number }
   buried?: number
@@ -89,6 +76,7 @@ export type StandInput = {
   /** Watering by hand: days after sowing that the seed layer is kept moist, and mm given by day of the run. */
   watering?: { keptMoistDays: number; mm: ReadonlyMap<number, number> }
   events: readonly StandEvent[]
+  fates: Fates
 }
 
 /** Daily series of all members, `[member · days + day]`, from `startDay` (the sowing day). Masses g m⁻². */

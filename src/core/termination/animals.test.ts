@@ -13,7 +13,8 @@ import {
   takenShare,
   usualPlan,
 } from './animals'
-import { lanesOf, stopsOf, type AnimalPlan } from './stops'
+import type { AnimalPlan } from '../garden/ending'
+import { lanesOf, stopsOf } from './stops'
 import { endingOf } from './outcome'
 import { testHens } from '../testing/beds'
 

@@ -1,4 +1,5 @@
-import { daysOnStop, scratches, type AnimalPlan } from './stops'
+import type { AnimalPlan } from '../garden/ending'
+import { daysOnStop, scratches } from './stops'
 import type { LivestockKind } from '../garden/rules'
 import type { EndingClass } from '../plants/parameters'
 import { chopSurvival, isTough } from './survival'

@@ -6,6 +6,7 @@ import { testBed, testHens, testTool } from '../testing/beds'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { wayOf, waysFor } from '../testing/comparison'
+import { FATES } from './fates'
 import { endEvents } from './kill'
 import { obstacleOf } from './obstacles'
 import { findMethod, METHODS } from './methods'
@@ -15,20 +16,16 @@ const { run, ensemble } = growStand(TEST_SITES.maryland, 'hairy-vetch', '2025-09
 const rye = findSpecies('cereal-rye')!
 const vetch = findSpecies('hairy-vetch')!
 const day = dayNumber('2026-05-20')
-const endEvent = (
-  end: Parameters<typeof endEvents>[0],
-  day: number,
-  clearDay: number | null,
-  weather: typeof ensemble,
-) =>
+const endEvent = (end: Parameters<typeof endEvents>[0], day: number, clearDay: number | null) =>
   endEvents(end, day, {
     clearDay,
-    ensemble: weather,
     plot: { lengthM: 10, widthM: 1.2 },
     flattened: true,
   })[0] ?? null
 const survivalOf = (event: StandEvent | null, bbch: number, plant = vetch) =>
-  event?.kind === 'end' ? event.survival(0, 0, bbch, plant, 1, 300) : NaN
+  event?.kind === 'end'
+    ? FATES.outlives(event.fate, { plant, component: 0, bbch, alive: 1, massG: 300, member: 0, ensemble })
+    : NaN
 const step = (method: 'chop' | 'crimp' | 'tarp' | 'winter-kill' | 'harvest', passes = 1) => ({
   date: '2026-05-20',
   method,
@@ -40,7 +37,6 @@ describe('animals as events of the run', () => {
   const animals = testHens({ lastDaysPerStop: 4 })
   const events = endEvents({ date: '2026-05-20', method: 'hens', passes: 1, note: '', animals }, day, {
     clearDay: null,
-    ensemble,
     plot: { lengthM: 8, widthM: 1.2 },
     flattened: true,
   })
@@ -56,8 +52,8 @@ describe('animals as events of the run', () => {
     const [first] = events
     if (first.kind !== 'graze') throw new Error('animals graze')
     const wanted = (8 / 2.4) * 115 * 0.25 * 2.5
-    expect(first.taken(500)).toBeCloseTo(1 - Math.exp(-wanted / 500), 9)
-    expect(first.taken(50)).toBeGreaterThan(first.taken(500))
+    expect(FATES.taken(first.passing, 500)).toBeCloseTo(1 - Math.exp(-wanted / 500), 9)
+    expect(FATES.taken(first.passing, 50)).toBeGreaterThan(FATES.taken(first.passing, 500))
     expect(first.eaten).toBeCloseTo(0.4, 9)
   })
   test('the growth of the run is what is eaten; droppings come in, and mass and nitrogen still close', () => {
@@ -77,19 +73,19 @@ describe('animals as events of the run', () => {
 
 describe('an ending as an event of the run', () => {
   test('harvest clears all, winter is left to the winter', () => {
-    expect(survivalOf(endEvent(step('harvest'), day, null, ensemble), 20)).toBe(0)
-    expect(endEvent(step('winter-kill'), day, null, ensemble)).toBeNull()
+    expect(survivalOf(endEvent(step('harvest'), day, null), 20)).toBe(0)
+    expect(endEvent(step('winter-kill'), day, null)).toBeNull()
   })
   test('chop and crimp follow stage and plant', () => {
-    expect(survivalOf(endEvent(step('chop'), day, null, ensemble), 65)).toBeCloseTo(0.08)
-    expect(survivalOf(endEvent(step('crimp'), day, null, ensemble), 61, rye)).toBeCloseTo(0.15)
-    expect(survivalOf(endEvent(step('crimp'), day, null, ensemble), 39, rye)).toBeCloseTo(0.8)
+    expect(survivalOf(endEvent(step('chop'), day, null), 65)).toBeCloseTo(0.08)
+    expect(survivalOf(endEvent(step('crimp'), day, null), 61, rye)).toBeCloseTo(0.15)
+    expect(survivalOf(endEvent(step('crimp'), day, null), 39, rye)).toBeCloseTo(0.8)
   })
   test('a second pass leaves three in ten of the first one’s survivors', () => {
-    expect(survivalOf(endEvent(step('chop', 2), day, null, ensemble), 65)).toBeCloseTo(0.024)
+    expect(survivalOf(endEvent(step('chop', 2), day, null), 65)).toBeCloseTo(0.024)
   })
   test('a sheet left longer leaves fewer', () => {
-    const after = (days: number) => survivalOf(endEvent(step('tarp'), day, day + days, ensemble), 40)
+    const after = (days: number) => survivalOf(endEvent(step('tarp'), day, day + days), 40)
     expect(after(30)).toBeLessThan(after(10))
     expect(after(10)).toBeLessThan(1)
   })

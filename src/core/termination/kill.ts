@@ -1,15 +1,11 @@
 import { dayNumber } from '../foundations/day'
-import type { EndDetails } from '../garden/ending'
-import type { WeatherEnsemble } from '../site/weather'
+import type { AnimalPlan, EndDetails, OwnResults } from '../garden/ending'
+import type { Fate } from '../stand/fate'
 import type { StandEvent } from '../stand/types'
-import { droppings, eatenShare, stopSurvival, takenShare } from './animals'
-import { stopsOf, type AnimalPlan } from './stops'
-import type { OwnResults } from './ownResults'
-import { actsSurvival, sheetBed } from './outcome'
+import { droppings, eatenShare } from './animals'
+import { stopsOf } from './stops'
+import { sheetBed } from './outcome'
 import { lastActAfter } from './lastAct'
-import { doseBetween } from './doses'
-import { doseNeeded, sheetSurvival } from './sheets'
-import { chopSurvivalAt } from './survival'
 import { findMethod, type Method } from './methods'
 
 /** Stubble up to this height, m, is cut at the ground for what stands on. */
@@ -22,14 +18,15 @@ function topLeft(method: Method, stubbleM: number): number {
   return method.acts.at(-1) === 'chop' ? (stubbleM > LOW_STUBBLE_M ? 0.12 : 0.06) : 0.03
 }
 
+const NONE_LIVES: Fate = { by: 'share', share: 0 }
+
 /** Days a sheet is taken to lie when nothing says when it comes off. */
 const USUAL_SHEET_DAYS = 35
 
-/** What surrounds an ending: when the ground is taken next, the plot, the weather, own counts. */
+/** What surrounds an ending: when the ground is taken next, the plot, own counts. */
 export type EndingPlace = {
   clearDay: number | null
   plot: { lengthM: number; widthM: number }
-  ensemble: WeatherEnsemble
   own?: OwnResults
   edgeKgPerM?: number
   bedKind?: 'in-ground' | 'framed' | 'planter'
@@ -43,11 +40,11 @@ export type EndingPlace = {
  */
 export function endEvents(end: EndDetails, day: number, place: EndingPlace): StandEvent[] {
   const method = findMethod(end.method)
-  if (!method) return [{ day, kind: 'end', topLeft: 0, survival: () => 0 }]
+  if (!method) return [{ day, kind: 'end', topLeft: 0, fate: NONE_LIVES }]
   if (method.waits) return []
   const buried = method.buried || undefined
   if (method.animals) return end.animals ? animalEvents(end.animals, day, place, buried) : []
-  const { ensemble, clearDay } = place
+  const { clearDay } = place
   const lifted = end.liftedOn ? dayNumber(end.liftedOn) : Infinity
   const offDay = Math.min(lifted, clearDay ?? (end.liftedOn ? lifted : day + USUAL_SHEET_DAYS))
   const lies = sheetBed(method, place.flattened)
@@ -58,11 +55,15 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
     topLeft: topLeft(method, stubbleM ?? 0),
     removed: method.removed || undefined,
     buried,
-    survival(member, _component, bbch, plant) {
-      const acts = actsSurvival(method, plant, bbch, end.passes, { ...place, stubbleM })
-      if (!method.sheet) return acts
-      const dose = doseBetween(ensemble, method.sheet === 'clear' ? 'clear' : 'black', member, day, offDay)
-      return acts * sheetSurvival(dose, doseNeeded(method.sheet, plant, bbch, lies))
+    fate: {
+      by: 'acts',
+      method: method.id,
+      passes: end.passes,
+      stubbleM,
+      own: place.own,
+      bedKind: place.bedKind,
+      edgeKgPerM: place.edgeKgPerM,
+      ...(method.sheet && { sheet: { fromDay: day, offDay, lies } }),
     },
   }
   // The last strip decides when the whole part is done; until then the mean of its strips stands in for it.
@@ -85,12 +86,10 @@ function animalEvents(
     return {
       day: Math.floor((own[0].startDay + own[own.length - 1].endDay) / 2),
       kind: 'graze',
-      taken: (massG) => takenShare(plan, plotM2, massG, round),
+      passing: { plan, plotM2, round },
       eaten: eatenShare(plan),
       droppings: droppings(plan, plotM2, round),
       buried,
-      survival: (_member, _component, bbch, plant, _alive, massG) =>
-        stopSurvival(plan, plotM2, plant.endingClass, bbch, massG, round),
     }
   })
 }
@@ -100,13 +99,8 @@ function animalEvents(
  * that still stand are `lifted`, for green growth is no mulch; a stand that nobody ended falls where it stood.
  */
 export function takenOver(day: number, lifted: boolean): StandEvent[] {
-  const gone: StandEvent = { day, kind: 'end', topLeft: 0, survival: () => 0 }
+  const gone: StandEvent = { day, kind: 'end', topLeft: 0, fate: NONE_LIVES }
   return lifted
-    ? [{ day, kind: 'cut', heightM: 0, groundShare: 1, left: false, survival: () => 0 }, gone]
+    ? [{ day, kind: 'cut', heightM: 0, groundShare: 1, left: false, fate: NONE_LIVES }, gone]
     : [gone]
-}
-
-/** Survival of a cut at a height, by class and stage, as a stand's event asks for it. */
-export function cutSurvival(heightM: number): StandEvent['survival'] {
-  return (_member, _component, bbch, plant) => chopSurvivalAt(plant.endingClass, bbch, heightM)
 }

@@ -1,7 +1,8 @@
 import type { ToolKind } from '../garden/tool'
 import type { EndMethodId } from '../garden/ending'
 import type { InstantAct } from './survival'
-import type { SheetBed, SheetKind } from './sheets'
+import type { SheetBed } from '../stand/fate'
+import type { SheetKind } from './sheets'
 
 export type MethodId = Exclude<EndMethodId, 'harvest'>
 

@@ -1,4 +1,4 @@
-import type { EndMethodId } from '../garden/ending'
+import type { EndMethodId, OwnCount, OwnResults } from '../garden/ending'
 import type { EndingClass } from '../plants/parameters'
 
 /** Stages that own counts are pooled over. */
@@ -8,10 +8,6 @@ export type StageBand = (typeof STAGE_BANDS)[number]
 /** The band of a BBCH code: below 51, 51–60, 61–70, 71 and more. */
 export const stageBand = (bbch: number): StageBand =>
   bbch < 51 ? STAGE_BANDS[0] : bbch < 61 ? STAGE_BANDS[1] : bbch < 71 ? STAGE_BANDS[2] : STAGE_BANDS[3]
-
-/** Plants counted before and those that stood again, of one way, class and band; and from how many endings. */
-export type OwnCount = { before: number; standing: number; endings: number }
-export type OwnResults = Record<string, OwnCount>
 
 /**
  * What the table's value weighs against own counts: as many plants as this, as if seen before. Plants of one ending

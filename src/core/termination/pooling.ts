@@ -3,7 +3,8 @@ import type { FollowUp } from '../garden/ending'
 import type { Component, Stand } from '../garden/schema'
 import { findSpecies } from '../plants/catalogue'
 import { tellingCounts } from './counted'
-import { keyOf, MOST_PER_ENDING, stageBand, type OwnResults } from './ownResults'
+import type { OwnResults } from '../garden/ending'
+import { keyOf, MOST_PER_ENDING, stageBand } from './ownResults'
 
 /** Days after the work until which what stands again is not yet new growth from seed. */
 const TELLS_TO_DAY = 35

@@ -1,5 +1,6 @@
 import { interpolate } from '../foundations/statistics'
 import type { EndingClass, Species } from '../plants/parameters'
+import type { SheetBed } from '../stand/fate'
 import type { WeatherEnsemble } from '../site/weather'
 import { isTough } from './survival'
 
@@ -68,9 +69,6 @@ const FILM_KILLS_C = 40
 /** Heat under clear film in a day, °C d: Tmax + 0.85·Rs − 40, Rs in MJ m⁻² d⁻¹; nothing in cloud. */
 export const filmHeat = (tMaxC: number, radiationMjM2: number) =>
   Math.max(0, tMaxC + 0.85 * radiationMjM2 - FILM_KILLS_C)
-
-/** How a sheet lies: on flattened or standing growth, or on soil thrown over it. */
-export type SheetBed = 'flat' | 'standing' | 'soil'
 
 /** A species to be ended; a class alone stands for any of its species. */
 type Ended = Pick<Species, 'endingClass'> & Partial<Pick<Species, 'id'>>

@@ -1,7 +1,4 @@
-import type { EndDetails } from '../garden/ending'
-
-/** How animals are moved over the ground. */
-export type AnimalPlan = NonNullable<EndDetails['animals']>
+import type { AnimalPlan } from '../garden/ending'
 
 /** A stop of a pen: where it stands on the plot, in which round, from when to when. */
 export type Stop = {

@@ -1,4 +1,4 @@
-import type { AnimalPlan } from '../termination/stops'
+import type { AnimalPlan } from '../garden/ending'
 import type { Bed, Stand, StartDetails } from '../garden/schema'
 import type { Tool } from '../garden/tool'
 import type { StandCase } from '../season/run'

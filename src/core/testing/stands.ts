@@ -2,6 +2,7 @@ import { dayNumber } from '../foundations/day'
 import type { SiteClimate } from '../garden/site'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
+import { FATES } from '../termination/fates'
 import { generatedEnsemble } from '../site/ensemble'
 import type { Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
@@ -18,6 +19,7 @@ export const plainInput = (sown: StandInput['sown'], sowDay: number): StandInput
   shade: 0,
   canopyAbove: null,
   events: [],
+  fates: FATES,
 })
 
 /** A species broadcast at its full rate, or a part of it, and raked in. */

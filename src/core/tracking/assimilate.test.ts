@@ -1,3 +1,4 @@
+import { FATES } from '../termination/fates'
 import { describe, expect, test } from '@jest/globals'
 import { dateQuantiles, stageDays, valuesOn } from '../stand/summary'
 import { runStand } from '../stand/kernel'
@@ -20,6 +21,7 @@ const input = {
   fertility: 'medium' as const,
   shade: 0,
   canopyAbove: null,
+  fates: FATES,
   events: [],
 }
 const prior = drawMemberParameters(run.sown, MEMBERS, 4)

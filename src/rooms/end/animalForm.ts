@@ -1,4 +1,5 @@
-import { daysOnStop, type AnimalPlan } from '../../core/termination/stops'
+import type { AnimalPlan } from '../../core/garden/ending'
+import { daysOnStop } from '../../core/termination/stops'
 import type { MethodId } from '../../core/termination/methods'
 import { typedNumber } from '../../parts/typed'
 

@@ -1,5 +1,7 @@
 import type { SpeciesParameters } from '../../plants/parameters'
 import { bbchAt } from '../../stand/stage'
+import type { WeatherEnsemble } from '../../site/weather'
+import type { Fates } from '../../stand/fate'
 import type { StandEvent } from '../../stand/types'
 import { lethal, withPlant } from './plants'
 import { laid, sum, type Sown, type World } from './world'
@@ -35,7 +37,10 @@ function bring(
   return { ...world, [to]: laid(world[to], massG, nitrogenG), brought }
 }
 
-export function happen(start: World, event: StandEvent, sown: readonly Sown[], member: number): World {
+/** What decides how an event befalls a member's stand. */
+export type Befalling = { sown: readonly Sown[]; fates: Fates; member: number; ensemble: WeatherEnsemble }
+
+export function happen(start: World, event: StandEvent, { sown, fates, member, ensemble }: Befalling): World {
   if (event.kind === 'mulch') return bring(start, 'surface', event)
   let world = start
   const standing = sum(start.plants.map(({ mass }) => mass))
@@ -43,12 +48,21 @@ export function happen(start: World, event: StandEvent, sown: readonly Sown[], m
     if (event.kind === 'cut' && event.only !== undefined && event.only !== c) return
     const p = plant.parameters
     const { up, age, alive, height } = world.plants[c]
-    const lives = event.survival(member, c, up === 2 ? bbchAt(age, p) : 0, plant, alive, standing)
+    const bbch = up === 2 ? bbchAt(age, p) : 0
+    const lives = fates.outlives(event.kind === 'graze' ? { by: 'animals', ...event.passing } : event.fate, {
+      plant,
+      component: c,
+      bbch,
+      alive,
+      massG: standing,
+      member,
+      ensemble,
+    })
     if (up === 0) {
       if (event.kind === 'end' && lives < 0.005) world = withPlant(world, c, { heat: -Infinity })
     } else if (event.kind === 'end') world = take(lethal(world, c, 1 - lives), c, p, 1 - event.topLeft, 0)
     else if (event.kind === 'graze')
-      world = lethal(take(world, c, p, event.taken(standing), event.eaten), c, 1 - lives)
+      world = lethal(take(world, c, p, fates.taken(event.passing, standing), event.eaten), c, 1 - lives)
     else {
       const above = height <= event.heightM ? 0 : 1 - (event.heightM / height) ** 0.7
       const share = event.groundShare * above

@@ -1,34 +1,18 @@
 import type { StandEvent } from '../../stand/types'
-import { happen } from './happenings'
+import { happen, type Befalling } from './happenings'
 import { lightOf, live } from './plants'
-import {
-  massOf,
-  moveWater,
-  ROOT_CAPACITY,
-  rot,
-  sum,
-  type Day,
-  type MemberOwn,
-  type Sown,
-  type World,
-} from './world'
+import { massOf, moveWater, ROOT_CAPACITY, rot, sum, type Day, type MemberOwn, type World } from './world'
 
 /** What lies about a day of the plain step besides its weather. */
-export type Around = {
-  sown: readonly Sown[]
+export type Around = Befalling & {
   own: MemberOwn
-  member: number
   events: readonly StandEvent[]
   above: { share: number; untilDay: number; frostC: number } | null
 }
 
 /** A day, by its number. */
-export function plainStep(
-  start: World,
-  number: number,
-  day: Day,
-  { sown, own, member, events, above }: Around,
-): World {
+export function plainStep(start: World, number: number, day: Day, around: Around): World {
+  const { sown, own, events, above } = around
   const residue = massOf(start.surface)
   const soilC = day.soil - 0.12 * start.cover * Math.max(0, day.soil - 8)
   const waterLimit = Math.min(1, start.rootZone / ROOT_CAPACITY / 0.45)
@@ -45,7 +29,7 @@ export function plainStep(
   )
   const shared = { light: lit.light, canopyMass, canopyLeaf, waterLimit, soilC }
   let world = sown.reduce((before, one, c) => live(before, c, day, one, own.species[c], shared), lit.world)
-  for (const event of events.filter((one) => one.day === number)) world = happen(world, event, sown, member)
+  for (const event of events.filter((one) => one.day === number)) world = happen(world, event, around)
   const wetness = Math.min(1, world.wetness * 0.82 + Math.min(1, day.rain / 5) * 0.6)
   const top = rot(world.surface, world.mineral, soilC, wetness, 0.76)
   const under = rot(world.buried, top.mineral, soilC, 0.75, 1)

@@ -1,0 +1,59 @@
+import type { AnimalPlan, EndMethodId, OwnResults } from '../garden/ending'
+import type { Bed } from '../garden/schema'
+import type { Species } from '../plants/parameters'
+import type { WeatherEnsemble } from '../site/weather'
+
+/** Animals that pass over a plot in one of their rounds. */
+export type Passing = { plan: AnimalPlan; plotM2: number; round: number }
+
+/** A sheet that lies on a stand between two days, and on what. */
+export type Sheet = { fromDay: number; offDay: number; lies: SheetBed }
+
+/** How a sheet lies: on flattened or standing growth, or on soil thrown over it. */
+export type SheetBed = 'flat' | 'standing' | 'soil'
+
+/** How the acts of an ending are done, as far as it decides what outlives them. */
+export type Acting = {
+  method: EndMethodId
+  passes: number
+  /** Stubble that a cut leaves, m; cut at the height that ends the plant where left out. */
+  stubbleM?: number
+  /** Weight on each metre of a crimp board’s edge, kg; a heavy roller where left out. */
+  edgeKgPerM?: number
+  bedKind?: Bed['kind']
+  own?: OwnResults
+}
+
+/**
+ * What of the plants outlives something done to them, as data: a share of what lives; so many of those that came up, as
+ * they were seen, of one species of the mix or all; what a cut at a height leaves; what an ending leaves; what animals
+ * leave; or what was counted of some species, in their order, the rest by another fate.
+ */
+export type Fate =
+  | { by: 'share'; share: number }
+  | { by: 'seen'; share: number; only?: number }
+  | { by: 'cut'; heightM: number }
+  | ({ by: 'acts'; sheet?: Sheet } & Acting)
+  | ({ by: 'animals' } & Passing)
+  | { by: 'counted'; shares: readonly (number | null)[]; else: Fate }
+
+/** Whom a fate befalls: one species in one member of an ensemble. */
+export type Befallen = {
+  plant: Species
+  /** Its place in the mix. */
+  component: number
+  /** BBCH on that day, 0 while it is in the ground. */
+  bbch: number
+  /** Share of the plants that came up alive before. */
+  alive: number
+  /** All that stands, g m⁻². */
+  massG: number
+  member: number
+  ensemble: WeatherEnsemble
+}
+
+/** How fates are told: the share of the living plants that outlives one, 0–1, and the share of `massG` that animals take. */
+export type Fates = {
+  outlives: (fate: Fate, of: Befallen) => number
+  taken: (passing: Passing, massG: number) => number
+}
