@@ -1,4 +1,5 @@
 import type { Bed, Stand } from '../garden/schema'
+import { having } from '../foundations/grouped'
 import { bedSpans } from '../garden/timeline'
 import { findCrop, type Crop } from '../plants/crops'
 
@@ -43,7 +44,7 @@ export function lightWindows(
     const { stand, startDay, endDay } = span
     const crop = stand.content.kind === 'crop' ? findCrop(stand.content.cropId) : null
     if (!crop || crop.lastWeedingDays === null || endDay === null || stand.end.actual) return []
-    if (stands.some((other) => other.underStandId === stand.id)) return []
+    if (having(stands, 'underStandId', stand.id).length > 0) return []
     const sowFromDay = Math.max(today, startDay + crop.lastWeedingDays)
     const lightDay = endDay - crop.lightReturns.daysBeforeClearing
     const sowUntilDay = Math.max(startDay + crop.lastWeedingDays, lightDay - UNDER_LEAST_DAYS)

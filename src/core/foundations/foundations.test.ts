@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from '../testing/property'
 import { addDays, dayNumber, dayOfYear, isoDate, parseDay, startOfWeek } from './day'
+import { having, oncePerList } from './grouped'
 import { stableHash } from './hash'
 import { randomStream } from './random'
 import { interpolate, placeRank, shareOf, quantilesOf, chanceBy } from './statistics'
@@ -156,5 +157,29 @@ describe('the chance that a date has come', () => {
     expect([5, 10, 15, 20, 30, 40, 90].map((day) => chanceBy(spread, day))).toEqual(
       [0.05, 0.1, 0.3, 0.5, 0.7, 0.95, 0.95].map((share) => expect.closeTo(share, 9)),
     )
+  })
+})
+
+describe('lists by a field', () => {
+  const entry = fc.record({
+    id: fc.nat(),
+    bedId: fc.constantFrom('a', 'b', 'c', null) as fc.Arbitrary<string | null>,
+  })
+  test('each look finds what a search finds, in its order', () =>
+    fc.assert(
+      fc.property(fc.array(entry), fc.constantFrom('a', 'b', 'd', null), (list, bedId) => {
+        expect(having(list, 'bedId', bedId)).toEqual(list.filter((one) => one.bedId === bedId))
+        expect(having(list, 'bedId', bedId)).toBe(having(list, 'bedId', bedId))
+      }),
+    ))
+  test('what is worked out of a list is worked out once for each', () => {
+    let times = 0
+    const sum = oncePerList((list: readonly number[]) => {
+      times++
+      return list.reduce((a, b) => a + b, 0)
+    })
+    const list = [1, 2]
+    expect([sum(list), sum(list), sum([1, 2])]).toEqual([3, 3, 3])
+    expect(times).toBe(2)
   })
 })

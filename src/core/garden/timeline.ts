@@ -1,4 +1,5 @@
 import { addDays, dayNumber, isoDate } from '../foundations/day'
+import { having } from '../foundations/grouped'
 import type { Stand, Step } from './schema'
 
 /** The done step if there is one, else the planned one. */
@@ -30,8 +31,7 @@ export function spanOf(stand: Stand): Span | null {
 
 /** Spans of one bed, earliest start first. */
 export function bedSpans(stands: readonly Stand[], bedId: string): (Span & { stand: Stand })[] {
-  return stands
-    .filter((stand) => stand.bedId === bedId)
+  return having(stands, 'bedId', bedId)
     .flatMap((stand) => {
       const span = spanOf(stand)
       return span ? [{ ...span, stand }] : []

@@ -1,8 +1,8 @@
 import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
-import type { OwnResults } from '../garden/ending'
 import { ownResults } from '../termination/pooling'
 import { dayNumber } from '../foundations/day'
+import { having, oncePerList } from '../foundations/grouped'
 import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
@@ -58,7 +58,7 @@ export function beforeOn(
 
 /** What a stand's forecast depends on besides what stood on its ground before. */
 function caseAlone(data: GardenData, stand: Stand): StandCase | null {
-  const bed = data.beds.find((entry) => entry.id === stand.bedId)
+  const bed = having(data.beds, 'id', stand.bedId).at(0)
   if (!bed) return null
   const brought = broughtTo(bed, data.stands)
   const next = nextStand(data, stand)
@@ -66,8 +66,8 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
   return {
     bed,
     stand,
-    upper: data.stands.find((other) => other.id === stand.underStandId) ?? null,
-    checks: data.checks.filter((check) => check.standId === stand.id),
+    upper: (stand.underStandId !== null && having(data.stands, 'id', stand.underStandId).at(0)) || null,
+    checks: [...having(data.checks, 'standId', stand.id)],
     nextStartDay: start ? dayNumber(start.date) : null,
     ...(brought.length > 0 && { brought }),
     own: ownOf(data.stands),
@@ -77,46 +77,37 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
   }
 }
 
+/** Cuts that were carried off the bed they grew on, in one list for each set of stands. */
+const carriedIn = oncePerList((stands: readonly Stand[]) =>
+  stands.flatMap(({ cuts }) => cuts.flatMap(({ cut }) => (cut.actual?.toBedId ? [cut.actual] : []))),
+)
+
 /** Mulch that was cut elsewhere and carried to a bed, spread over all of it. */
 function broughtTo(bed: Bed, stands: readonly Stand[]): NonNullable<StandCase['brought']> {
   const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
-  return stands.flatMap((stand) =>
-    stand.cuts.flatMap(({ cut }) =>
-      cut.actual?.toBedId === bed.id && cut.actual.took && areaM2 > 0
-        ? [
-            {
-              day: dayNumber(cut.actual.date),
-              massG: (cut.actual.took.massKg * 1000) / areaM2,
-              nitrogenG: cut.actual.took.nitrogenG / areaM2,
-            },
-          ]
-        : [],
-    ),
+  return having(carriedIn(stands), 'toBedId', bed.id).flatMap(({ date, took }) =>
+    took && areaM2 > 0
+      ? [
+          {
+            day: dayNumber(date),
+            massG: (took.massKg * 1000) / areaM2,
+            nitrogenG: took.nitrogenG / areaM2,
+          },
+        ]
+      : [],
   )
 }
 
-const ownByStands = new WeakMap<readonly Stand[], OwnResults>()
-
 /** The garden's own counts after endings, worked out once for each set of stands. */
-export function ownOf(stands: readonly Stand[]): OwnResults {
-  const known = ownByStands.get(stands)
-  if (known) return known
-  const own = ownResults(stands)
-  ownByStands.set(stands, own)
-  return own
-}
+export const ownOf = oncePerList(ownResults)
 
 /** The stand that follows in the same ground, if one is planned or there; nothing follows in a path. */
 export function nextStand(data: Pick<GardenData, 'stands'>, stand: Stand): Stand | null {
   const own = spanOf(stand)
   if (!own || stand.segment.kind === 'path') return null
-  const later = data.stands
+  const later = having(data.stands, 'bedId', stand.bedId)
     .filter(
-      (other) =>
-        other.bedId === stand.bedId &&
-        other.id !== stand.id &&
-        other.segment.kind === 'whole' &&
-        other.underStandId !== stand.id,
+      (other) => other.id !== stand.id && other.segment.kind === 'whole' && other.underStandId !== stand.id,
     )
     .map((other) => ({ other, span: spanOf(other) }))
     .filter(({ span }) => span !== null && span.startDay > own.startDay)

@@ -2,6 +2,7 @@ import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
 import { useMemo, useRef, useState, type RefObject } from 'react'
 import { longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
+import { useGradually } from '../../state/useGradually'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
 import { useShared } from '../../state/useShared'
@@ -166,6 +167,8 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
   const dark = useDark()
   const shown = useShownColumns(frame, layout, cursorColumn)
   const columns = useShared(layout.columns)
+  // Beds out of sight are asked for bit by bit, behind those that are seen.
+  const asked = useGradually(columns.length)
   const { rowPx, height } = layout
   const scale = useMemo(() => ({ rowPx, height }), [rowPx, height])
   const { firstDay, lastDay, today } = loom
@@ -227,8 +230,10 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
           {columns.map((column, i) =>
             shown.has(i) ? (
               <LoomColumn key={column.entry.bed.id} column={column} scale={scale} sheet={days} dark={dark} />
-            ) : (
+            ) : i < asked ? (
               <OutOfSight key={column.entry.bed.id} entry={column.entry} sheet={days} />
+            ) : (
+              <span key={column.entry.bed.id} hidden data-woven={false} />
             ),
           )}
           {picked && (
