@@ -92,15 +92,14 @@ export const clamp = (value: number, low: number, high: number) => Math.min(high
 
 /** Straight line through table points given as ascending [x, y] pairs; flat beyond both ends. */
 export function interpolate(points: readonly (readonly [number, number])[], x: number): number {
-  if (x <= points[0][0]) return points[0][1]
+  let before = points[0]
+  if (x <= before[0]) return before[1]
   for (let i = 1; i < points.length; i++) {
-    const [x1, y1] = points[i]
-    if (x <= x1) {
-      const [x0, y0] = points[i - 1]
-      return y0 + ((y1 - y0) * (x - x0)) / (x1 - x0)
-    }
+    const next = points[i]
+    if (x <= next[0]) return before[1] + ((next[1] - before[1]) * (x - before[0])) / (next[0] - before[0])
+    before = next
   }
-  return points[points.length - 1][1]
+  return before[1]
 }
 
 /** Chance that a date with these quantiles has come by a day: straight between its 10, 50 and 90 %. */

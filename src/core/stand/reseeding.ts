@@ -5,9 +5,11 @@ import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles, stageDays, type DateQuantiles } from './summary'
 import type { StandRun } from './types'
 
+/** Before this stage there is no seed. */
+const SEEDS_FROM_BBCH = 71
 /** Share of the seed's final mass that is filled, by BBCH. */
 const FILLED = [
-  [71, 0],
+  [SEEDS_FROM_BBCH, 0],
   [75, 0.35],
   [85, 0.95],
   [89, 1],
@@ -56,6 +58,8 @@ export function selfSowing(
   return run.sown.flatMap(({ plant }, component) => {
     const { bbch, massG } = run.species[component]
     const p = plant.parameters
+    // Seeds that all of a gram would be, were all of them filled.
+    const perMassG = p.seedShare / (p.thousandSeedG / 1000)
     const seeds = new Float64Array(run.members)
     const sprouting = new Float64Array(run.members).fill(NaN)
     for (let member = 0; member < run.members; member++) {
@@ -64,13 +68,16 @@ export function selfSowing(
       let set = 0
       for (let day = 0; day <= last; day++) {
         const at = member * run.days + day
-        if (bbch[at] < 71) continue
-        const filled = (massG[at] * p.seedShare * interpolate(FILLED, bbch[at])) / (p.thousandSeedG / 1000)
-        if (filled > set) {
-          hanging += filled - set
-          set = filled
+        if (bbch[at] < SEEDS_FROM_BBCH) continue
+        // Only where so much stands that more is filled than has been.
+        if (massG[at] * perMassG > set) {
+          const filled = massG[at] * perMassG * interpolate(FILLED, bbch[at])
+          if (filled > set) {
+            hanging += filled - set
+            set = filled
+          }
         }
-        if (bbch[at] >= SHED_FROM_BBCH) {
+        if (hanging > 0 && bbch[at] >= SHED_FROM_BBCH) {
           fallen += hanging * SHED_PER_DAY * interpolate(VIABLE, bbch[at])
           hanging *= 1 - SHED_PER_DAY
         }

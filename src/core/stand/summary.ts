@@ -9,20 +9,30 @@ export type Bands = { startDay: number; stepDays: number; p10: number[]; p50: nu
 export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Bands =>
   bandsOfSeries(run, run[name], stepDays)
 
+/** Days whose values are gathered in one pass over the members: as many as lie side by side in the cache. */
+const TOGETHER = 8
+
 /** 10/50/90 % of any daily series of a run's members. */
 export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: number): Bands {
-  const bands: Bands = { startDay: run.startDay, stepDays, p10: [], p50: [], p90: [] }
-  const column = new Float64Array(run.members)
-  const last = run.members - 1
-  const [low, middle, high] = [0.1, 0.5, 0.9].map((p) => Math.min(last, Math.floor(p * run.members)))
-  for (let day = 0; day < run.days; day += stepDays) {
-    for (let member = 0; member < run.members; member++) column[member] = series[member * run.days + day]
-    placeRank(column, middle, 0, last)
-    placeRank(column, low, 0, middle)
-    placeRank(column, high, middle, last)
-    bands.p10.push(column[low])
-    bands.p50.push(column[middle])
-    bands.p90.push(column[high])
+  const { startDay, days, members } = run
+  const bands: Bands = { startDay, stepDays, p10: [], p50: [], p90: [] }
+  const last = members - 1
+  const [low, middle, high] = [0.1, 0.5, 0.9].map((p) => Math.min(last, Math.floor(p * members)))
+  const columns = Array.from({ length: TOGETHER }, () => new Float64Array(members))
+  for (let day = 0; day < days; day += TOGETHER * stepDays) {
+    const count = Math.min(TOGETHER, Math.ceil((days - day) / stepDays))
+    for (let member = 0; member < members; member++)
+      for (let k = 0, at = member * days + day; k < count; k++, at += stepDays)
+        columns[k][member] = series[at]
+    for (let k = 0; k < count; k++) {
+      const column = columns[k]
+      placeRank(column, middle, 0, last)
+      placeRank(column, low, 0, middle)
+      placeRank(column, high, middle, last)
+      bands.p10.push(column[low])
+      bands.p50.push(column[middle])
+      bands.p90.push(column[high])
+    }
   }
   return bands
 }
