@@ -55,9 +55,13 @@ export class Answers {
     this.#kept = kept
   }
 
-  /** Reads ahead what the page is likely to ask first; it settles in any case, and soon. */
-  readAhead(): Promise<void> {
-    return this.#kept?.readAhead() ?? Promise.resolve()
+  /**
+   * Reads ahead what the page is likely to ask first; where nothing is kept, a worker starts while the page is still drawn.
+   * It settles in any case, and soon.
+   */
+  async readAhead(): Promise<void> {
+    await this.#kept?.readAhead()
+    if (!this.#kept?.hasInHand) this.pool.warm()
   }
 
   /** Options of a query for a question; `name` is what its answer stands in under while a changed question is worked out. */

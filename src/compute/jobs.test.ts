@@ -55,6 +55,44 @@ describe('jobs on the demo garden', () => {
     expect(jobs.outlook(spec, today, 4)).toEqual(jobs.outlook(spec, today, 4))
     expect(jobs.outlook(spec, today, 4)).toHaveLength(4)
   })
+  test('two questions that overtake each other while the weather is made make it once, and are answered as if alone', () => {
+    const other = { ...spec, seed: spec.seed + 1, members: 90 }
+    const alone = jobs.outlook(other, today, 4)
+    const fresh = { ...other, seed: spec.seed + 2 }
+    const [first, second] = [
+      inSteps.outlook(fresh, today, 4),
+      inSteps.outlook({ ...fresh, members: 30 }, today, 4),
+    ]
+    const ended: unknown[] = []
+    const left = new Set([first, second])
+    let steps = 0
+    while (left.size > 0)
+      for (const asked of left) {
+        steps++
+        const step = asked.next()
+        if (!step.done) continue
+        left.delete(asked)
+        ended.push(step.value)
+      }
+    const again = inSteps.outlook(fresh, today, 4)
+    let more = 0
+    while (!again.next().done) more++
+    expect(more).toBe(0)
+    expect(steps).toBeLessThan(20)
+    expect(ended).toEqual([jobs.outlook({ ...fresh, members: 30 }, today, 4), jobs.outlook(fresh, today, 4)])
+    expect(ended[1]).not.toEqual(alone)
+  })
+  test('a question that is left while the weather is made spoils it for nobody', () => {
+    const fresh = { ...spec, seed: spec.seed + 3, members: 90 }
+    const given = inSteps.outlook(fresh, today, 4)
+    given.next()
+    given.next()
+    given.return([])
+    const found = jobs.outlook(fresh, today, 4)
+    for (const [i, seed] of [4, 5, 6, 7].entries())
+      jobs.outlook({ ...fresh, seed: spec.seed + seed }, today, 4 + i)
+    expect(jobs.outlook(fresh, today, 4)).toEqual(found)
+  })
   test('observed days change the forecast; a record that never arrived is said', () => {
     const { days } = testRecord(spec.site, 3, spec.startDay, today)
     const colder = days.map((day) => ({ ...day, tMinC: day.tMinC! - 3, tMaxC: day.tMaxC! - 3 }))

@@ -24,6 +24,7 @@ import { forecastInSteps } from '../core/season/forecast'
 import type { StandForecast } from '../core/season/standForecast'
 import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
 import { standRunInSteps } from '../core/bed/standRun'
+import { PAST_MEMBERS } from '../core/bed/through'
 import type { EarlierUse, SeasonRun, StandCase } from '../core/season/run'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
 import { sowingDaysInSteps, type SowingDay } from '../core/seeding/water'
@@ -31,7 +32,7 @@ import { ensembleInSteps, type WeatherSpec } from '../core/season/weatherSpec'
 import { fitClimate, type ClimateAnswers, type FittedClimate } from '../core/site/fitClimate'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
-import type { WeatherEnsemble } from '../core/site/weather'
+import { firstMembers, type WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { cutting, type CutAnswer } from '../core/scenario/cutting'
@@ -41,7 +42,12 @@ import { WeatherRecords } from './records'
 import { RecordMissing } from './recordMissing'
 import { readWeatherFile } from './weatherFile'
 
-const cached: { key: string; ensemble: WeatherEnsemble }[] = []
+/**
+ * Ensembles by all they depend on but the number of their members: the one that is there, and the work on one with more,
+ * which every question that wants it takes a share in.
+ */
+type Made = { key: string; ensemble: WeatherEnsemble | null; making: Steps<WeatherEnsemble> | null }
+const cached: Made[] = []
 /** Ensembles kept: the garden's, and one or two of a changed day. */
 const CACHE_SIZE = 3
 
@@ -55,14 +61,37 @@ function recordFor(spec: WeatherSpec): WeatherRecord {
   return record
 }
 
-function* ensembleFor(spec: WeatherSpec): Steps<WeatherEnsemble> {
-  const key = stableHash(spec)
-  const hit = cached.find((entry) => entry.key === key)
-  if (hit) return hit.ensemble
-  const ensemble = yield* ensembleInSteps(spec, recordFor(spec))
-  cached.unshift({ key, ensemble })
+/** What is made under a key, as the newest of those kept. */
+function madeFor(key: string): Made {
+  const place = cached.findIndex((entry) => entry.key === key)
+  const [made] = place >= 0 ? cached.splice(place, 1) : [{ key, ensemble: null, making: null }]
+  cached.unshift(made)
   cached.length = Math.min(cached.length, CACHE_SIZE)
-  return ensemble
+  return made
+}
+
+function* ensembleFor(spec: WeatherSpec): Steps<WeatherEnsemble> {
+  const made = madeFor(stableHash({ ...spec, members: 0 }))
+  while (!made.ensemble || made.ensemble.members.length < spec.members) {
+    // The first few are made first, for questions that are content with them.
+    const members = made.ensemble ? spec.members : Math.min(spec.members, PAST_MEMBERS)
+    made.making ??= ensembleInSteps({ ...spec, members }, recordFor(spec), made.ensemble)
+    yield* shareOf(made, made.making)
+  }
+  return firstMembers(made.ensemble, spec.members)
+}
+
+/** A step of work that several questions may take a share in; whoever takes the last one keeps what it came to. */
+function* shareOf(made: Made, making: Steps<WeatherEnsemble>): Steps<void> {
+  try {
+    const step = making.next()
+    if (!step.done) return void (yield)
+    made.ensemble = step.value
+    made.making = null
+  } catch (error) {
+    made.making = null
+    throw error
+  }
 }
 
 /** Share of the work between two answers that are shown while the rest is computed. */

@@ -60,9 +60,14 @@ export class KeptAnswers {
    * Reads what was used last, so that a page that is opened again has it in hand when it asks. Where storage is refused
    * nothing is read, and where it is slow the page does not wait for it.
    */
-  readAhead(): Promise<void> {
+  async readAhead(): Promise<void> {
     const slow = new Promise<void>((resolve) => setTimeout(resolve, READ_AHEAD_MS))
-    return Promise.race([this.#readAhead(), slow])
+    await Promise.race([this.#readAhead(), slow])
+  }
+
+  /** Whether anything that was read ahead waits to be asked for. */
+  get hasInHand(): boolean {
+    return this.#ahead.size > 0
   }
 
   async #readAhead(): Promise<void> {

@@ -41,9 +41,10 @@ export function useAnswer<K extends JobKind>(
   kind: K,
   args: JobArgs<K> | null,
   name?: string,
+  priority: Priority = 'screen',
 ): AnswerState<Answer<K>> {
   const answers = useAnswers()
-  const query = answers.query(kind, args, name)
+  const query = answers.query(kind, args, name, priority)
   const key = query.queryKey
   const hash = key[2]
   const { data, error, isFetching } = useQuery(query)
@@ -51,7 +52,7 @@ export function useAnswer<K extends JobKind>(
   const { data: underway } = useQuery<Underway>({ queryKey: underwayKey(key), queryFn: skipToken })
   const last = useLatest<Answer<K>>(name ?? null)
   // Asked as one of many, it had a lower priority until now.
-  useEffect(() => answers.raise([ANSWER, kind, hash], 'screen'), [answers, kind, hash])
+  useEffect(() => answers.raise([ANSWER, kind, hash], priority), [answers, kind, hash, priority])
   const cancel = useCallback(() => answers.stop([ANSWER, kind, hash]), [answers, kind, hash])
   const retry = useCallback(() => answers.retry(), [answers])
   return {

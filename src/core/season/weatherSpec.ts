@@ -20,8 +20,12 @@ export type WeatherSpec = {
   seed: number
 }
 
-/** The ensemble of a spec, worked out with pauses. */
-export function ensembleInSteps(spec: WeatherSpec, record: WeatherRecord): Steps<WeatherEnsemble> {
+/** The ensemble of a spec, worked out with pauses; gone on from one with fewer members where there is one. */
+export function ensembleInSteps(
+  spec: WeatherSpec,
+  record: WeatherRecord,
+  begun: WeatherEnsemble | null = null,
+): Steps<WeatherEnsemble> {
   return buildEnsembleInSteps(
     spec.site,
     record,
@@ -30,6 +34,7 @@ export function ensembleInSteps(spec: WeatherSpec, record: WeatherRecord): Steps
     spec.days,
     spec.members,
     spec.seed,
+    begun,
   )
 }
 

@@ -14,6 +14,7 @@ import {
   type WeatherRecord,
 } from './record'
 import {
+  beginsWith,
   daylightSeries,
   deriveWeather,
   emptyMember,
@@ -69,6 +70,7 @@ function yearDrawer(years: readonly number[], byDay: ObservedByDay, random: Rand
  * Values that were not observed are generated for each member. The same arguments give the same ensemble.
  * @param today first day that is not past; observed days from it on are used only as years to draw from
  * @param members 1–1000  @param days 1–3000
+ * @param begun the same ensemble with fewer members: it is gone on from
  */
 export const buildEnsemble = atOnce(buildEnsembleInSteps)
 
@@ -81,6 +83,7 @@ export function* buildEnsembleInSteps(
   days: number,
   members: number,
   seed: number,
+  begun: WeatherEnsemble | null = null,
 ): Steps<WeatherEnsemble> {
   const generator = weatherGenerator(site)
   const past = record.days.filter((entry) => entry.day < today)
@@ -102,8 +105,8 @@ export function* buildEnsembleInSteps(
   const predictedOn = Array.from({ length: days }, (_, i) => forecast.get(startDay + i))
   const seenOn = Array.from({ length: days }, (_, i) => byDay.get(startDay + i))
 
-  const all: MemberWeather[] = []
-  for (let index = 0; index < members; index++) {
+  const all: MemberWeather[] = begun ? [...begun.members] : []
+  for (let index = all.length; index < members; index++) {
     const random = randomStream(mixSeed(seed, index))
     const drawnDay = resampled ? yearDrawer(years, allByDay, random) : null
     const member = emptyMember(days)
@@ -132,7 +135,7 @@ export function* buildEnsembleInSteps(
     all.push(member)
     if (index % MEMBERS_A_STEP === 0) yield
   }
-  return {
+  const ensemble = {
     startDay,
     days,
     seed,
@@ -140,6 +143,8 @@ export function* buildEnsembleInSteps(
     daylightHours: daylightSeries(site, startDay, days),
     members: all,
   }
+  if (begun) beginsWith(ensemble, begun)
+  return ensemble
 }
 
 /** An ensemble of generated weather alone, nothing observed. */

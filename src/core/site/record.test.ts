@@ -4,11 +4,12 @@ import { weatherYear } from '../garden/weatherYear'
 import { observedDays, withDays, type ObservedDay } from '../garden/weatherDays'
 import { TEST_SITES } from '../testing/sites'
 import { testRecord } from '../testing/weather'
-import { buildEnsemble } from './ensemble'
+import { finish } from '../foundations/steps'
+import { buildEnsemble, buildEnsembleInSteps } from './ensemble'
 import { forecastSkill } from './forecast'
-import { bridgedDays, completeYears, coverageOf, gapsBetween, normalsFrom } from './record'
+import { bridgedDays, completeYears, coverageOf, gapsBetween, normalsFrom, NOTHING_OBSERVED } from './record'
 import { simulateDays, simulateForecast } from './simulate'
-import { firstUnknownDay } from './weather'
+import { firstMembers, firstUnknownDay, type WeatherEnsemble } from './weather'
 
 const site = TEST_SITES.maryland
 const start = dayNumber('2024-01-01')
@@ -156,4 +157,15 @@ describe('years to draw from', () => {
     expect(year / site.rainMm.reduce((sum, mm) => sum + mm, 0)).toBeCloseTo(1, 0)
     expect(normalsFrom(record.days.slice(0, 200))).toBeNull()
   })
+})
+
+test('an ensemble that goes on from one with fewer members is the one made at once, and begins with it', () => {
+  const [days, seed] = [120, 9]
+  const made = (members: number, begun: WeatherEnsemble | null = null) =>
+    finish(buildEnsembleInSteps(site, NOTHING_OBSERVED, start, start, days, members, seed, begun))
+  const few = made(7)
+  const many = made(20, few)
+  expect(many).toEqual(made(20))
+  expect(firstMembers(many, 7)).toBe(few)
+  expect(made(20, many).members).toHaveLength(20)
 })

@@ -38,6 +38,12 @@ export function firstUnknownDay(ensemble: WeatherEnsemble, fromDay: number): num
 
 const prefixes = new WeakMap<WeatherEnsemble, Map<number, WeatherEnsemble>>()
 
+/** Makes an ensemble that another was gone on from the one that the other's first members are. */
+export function beginsWith(ensemble: WeatherEnsemble, begun: WeatherEnsemble): void {
+  if (begun.members.length >= ensemble.members.length) return
+  prefixes.set(ensemble, new Map([...(prefixes.get(begun) ?? []), [begun.members.length, begun]]))
+}
+
 /** An ensemble of the first so many members; the same one whenever it is asked for. */
 export function firstMembers(ensemble: WeatherEnsemble, count: number): WeatherEnsemble {
   if (count >= ensemble.members.length) return ensemble

@@ -15,7 +15,7 @@ export const forecastName = (standId: string) => `forecast ${standId}`
 /** Seasons that a first sketch of the cloth is drawn from; no number is told from them. */
 const SKETCH_MEMBERS = 40
 /** How long kept answers have to stand there before a sketch is asked for. */
-const SKETCH_AFTER_MS = 120
+const SKETCH_AFTER_MS = 60
 
 /** Questions for the forecasts of a bed's covers. */
 function useQuestions(items: readonly StandOnCloth[], priority: Priority, members?: number) {
