@@ -22,6 +22,27 @@ export async function openLoom(page: Page, name: DemoName) {
   await woven(page)
 }
 
+/** Waits until a value is among those of the session in storage: they are written a moment after they are shown. */
+export const sessionKept = (page: Page, value: string) =>
+  expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<string>((resolve) => {
+            const opening = indexedDB.open('kilim')
+            opening.onsuccess = () => {
+              const db = opening.result
+              const reading = db.transaction('session').objectStore('session').getAll()
+              reading.onsuccess = () => {
+                db.close()
+                resolve(JSON.stringify(reading.result))
+              }
+            }
+          }),
+      ),
+    )
+    .toContain(value)
+
 /** Steps the demo clock by weeks. */
 export async function stepWeeks(page: Page, weeks: number) {
   const clock = page.getByRole('group', { name: 'Clock' })
@@ -30,8 +51,7 @@ export async function stepWeeks(page: Page, weeks: number) {
     await clock.getByRole('button', { name: '+ week' }).click()
     await expect(page.getByTestId('today')).not.toHaveText(before ?? '')
   }
-  // The day is written to storage a moment after it is shown.
-  await page.waitForTimeout(200)
+  await sessionKept(page, (await todayOf(page)) ?? '')
 }
 
 /** ISO date shown by the clock. */

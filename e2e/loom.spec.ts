@@ -71,10 +71,12 @@ test('a planned crop is moved with the keyboard, and undone', async ({ page }) =
   const before = await pumpkin.getAttribute('aria-label')
   await pumpkin.focus()
   await page.keyboard.press('Space')
-  await page.waitForTimeout(100)
-  for (const key of ['ArrowDown', 'ArrowDown']) {
-    await page.keyboard.press(key)
-    await page.waitForTimeout(60)
+  await expect(pumpkin).toHaveClass(/is-dragging/)
+  const top = () => pumpkin.evaluate((button) => button.getBoundingClientRect().top)
+  for (let i = 0; i < 2; i++) {
+    const before = await top()
+    await page.keyboard.press('ArrowDown')
+    await expect.poll(top).toBeGreaterThan(before)
   }
   await page.keyboard.press('Space')
   await expect(pumpkin).not.toHaveAttribute('aria-label', before ?? '')

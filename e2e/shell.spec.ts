@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { expect, test } from '@playwright/test'
-import { openDemo, openLoom, stepWeeks, todayOf, woven } from './helpers'
+import { openDemo, openLoom, sessionKept, stepWeeks, todayOf, woven } from './helpers'
 
 test('the demo clock steps a day and a week, and keeps its day over a reload', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
@@ -8,7 +8,6 @@ test('the demo clock steps a day and a week, and keeps its day over a reload', a
   await page.getByRole('button', { name: '+ day' }).click()
   await expect.poll(() => todayOf(page)).toBe('2026-04-21')
   await stepWeeks(page, 2)
-  await page.waitForTimeout(200)
   await page.reload()
   await woven(page)
   expect(await todayOf(page)).toBe('2026-05-05')
@@ -47,7 +46,7 @@ test('the theme follows the system, then the choice, over a reload', async ({ pa
   await page.getByRole('button', { name: /^Theme/ }).click()
   await page.getByRole('button', { name: /^Theme/ }).click()
   expect(await theme()).toBe('gall')
-  await page.waitForTimeout(200)
+  await sessionKept(page, '"dark"')
   await page.reload()
   await expect.poll(theme).toBe('gall')
 })

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { gramsIn, openDemo, ranked, stepWeeks, todayOf, woven } from './helpers'
+import { gramsIn, openDemo, ranked, sessionKept, stepWeeks, todayOf, woven } from './helpers'
 
 type Walk = {
   garden: 'marlpit-lane' | 'harrier-point'
@@ -133,7 +133,7 @@ test('a sowing draft survives a reload, and undo takes back a plan', async ({ pa
     .getByRole('textbox', { name: /Germination/ })
     .first()
     .fill('61')
-  await page.waitForTimeout(300)
+  await sessionKept(page, '61')
   await page.reload()
   await expect(page.getByRole('textbox', { name: /Germination/ }).first()).toHaveValue('61')
 

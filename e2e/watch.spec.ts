@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, openLoom, todayOf } from './helpers'
+import { openDemo, openLoom, sessionKept, todayOf } from './helpers'
 
 const RYE = '/watch/marlpit-lane-stand-10'
 
@@ -137,7 +137,7 @@ test('a check that does not fit is questioned, kept as a note, changed and remov
   await expect(stages).toHaveText(before ?? '')
   // A draft outlives a reload.
   await page.getByLabel('Height, cm').fill('20')
-  await page.waitForTimeout(400)
+  await sessionKept(page, '"20"')
   await page.reload()
   await forecastShown(page)
   await expect(page.getByLabel('Height, cm')).toHaveValue('20')

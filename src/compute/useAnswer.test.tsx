@@ -275,7 +275,7 @@ test('a page that is left while kept answers are looked up asks nothing of the p
   const { unmount } = renderHook(() => useAsked('left'), { wrapper })
   unmount()
   await keeps.get('forecast another')
-  await act(() => new Promise((resolve) => setTimeout(resolve, 0)))
+  await act(() => new Promise((resolve) => setImmediate(resolve)))
   expect(texts()).toEqual([])
 })
 

@@ -24,7 +24,8 @@ async function saying(canShow: boolean) {
   const { notice } = await import('./notices')
   notice.info('Undone: a sowing')
   notice.error('The browser’s storage is full.')
-  await new Promise((resolve) => setTimeout(resolve, 20))
+  const said = () => alert.mock.calls.length + shown.mock.calls.length
+  while (said() < (canShow ? 2 : 1)) await new Promise((resolve) => setImmediate(resolve))
   return { alert: alert.mock.calls.flat(), shown: shown.mock.calls.map(([message]) => message) }
 }
 

@@ -27,6 +27,8 @@ describe('session', () => {
       b: '2026-10-01',
     })
   })
+  // Storage answers in order: what was begun before is done.
+  const written = () => db.transaction('rw', db.session, () => db.session.count())
   test('a reload brings back garden, clock, drafts and theme', async () => {
     const first = createStore()
     await persistSession(first, db)
@@ -34,7 +36,7 @@ describe('session', () => {
     first.dispatch(demoClockSet({ gardenId: 'g', date: '2026-05-05' }))
     first.dispatch(themeChosen('dark'))
     first.dispatch(draftKept({ name: 'end s', value: { note: 'half done' } }))
-    await new Promise((resolve) => setTimeout(resolve, 30))
+    await written()
     const second = createStore()
     await persistSession(second, db)
     expect(second.getState().session).toEqual(first.getState().session)
@@ -48,7 +50,7 @@ describe('session', () => {
     there.dispatch(themeChosen('dark'))
     here.dispatch(draftKept({ name: 'end s', value: { note: 'nearly done' } }))
     there.dispatch(draftDropped('sow t'))
-    await new Promise((resolve) => setTimeout(resolve, 30))
+    await written()
     const later = createStore()
     await persistSession(later, db)
     expect(later.getState().session).toMatchObject({
@@ -64,7 +66,7 @@ describe('session', () => {
     const kept = { gardenId: 'old', drafts: { 'sow x': { note: 'old' } }, theme: 'system' }
     expect(store.getState().session).toMatchObject(kept)
     store.dispatch(draftDropped('sow x'))
-    await new Promise((resolve) => setTimeout(resolve, 30))
+    await written()
     const later = createStore()
     await persistSession(later, db)
     expect(later.getState().session).toMatchObject({ gardenId: 'old', drafts: {} })
