@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process'
-import { readdirSync, readFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { chromium, type BrowserContext, type Page } from '@playwright/test'
 
@@ -10,15 +12,14 @@ import { chromium, type BrowserContext, type Page } from '@playwright/test'
 const PORT = 4988
 const ADDRESS = `http://127.0.0.1:${PORT}`
 const LONGEST = 90_000
+/** Visits with kept answers, of which the middle one is told. */
+const KEPT_VISITS = 5
 /** How much slower a phone is than this machine. */
 const SLOWER = 6
 
 const server = spawn(process.execPath, ['dist/server/server.js'], {
   env: { ...process.env, PORT: String(PORT) },
   stdio: 'ignore',
-})
-const browser = await chromium.launch({
-  executablePath: process.env.KILIM_CHROMIUM ?? '/usr/bin/chromium',
 })
 
 /** Keeps, in the page, how much it moved about, its largest paint and its longest task. */
@@ -101,8 +102,13 @@ async function visit(context: BrowserContext, path: string, first: string, whole
   return { times, felt }
 }
 
+/** A browser of its own that keeps what a grower's browser keeps between visits: storage, and scripts made ready. */
 const context = async () => {
-  const fresh = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true })
+  const fresh = await chromium.launchPersistentContext(mkdtempSync(join(tmpdir(), 'kilim-rooms-')), {
+    executablePath: process.env.KILIM_CHROMIUM ?? '/usr/bin/chromium',
+    viewport: { width: 1280, height: 800 },
+    bypassCSP: true,
+  })
   const page = await fresh.newPage()
   // The demo is made, its station heard, and nothing worked out: what the first weaving kept is dropped.
   await page.goto(`${ADDRESS}/demo/marlpit-lane`)
@@ -127,7 +133,9 @@ for (const [name, path, first, whole] of ROOMS) {
   const own = await context()
   await forget(own)
   const cold = await visit(own, path, first, whole)
-  const kept = await visit(own, path, first, whole)
+  const again = []
+  for (let i = 0; i < KEPT_VISITS; i++) again.push(await visit(own, path, first, whole))
+  const kept = again.sort((one, other) => one.times[1] - other.times[1])[(KEPT_VISITS - 1) / 2]
   const [a, b, c, d] = [...cold.times, ...kept.times].map((ms) => ms.toFixed(0).padStart(7))
   console.log(
     `${name.padEnd(10)} ${a} ${b}                   ${c} ${d}            ${kept.felt.shift.toFixed(3)}   ${kept.felt.paint.toFixed(0).padStart(5)} ms  ${kept.felt.task.toFixed(0).padStart(5)} ms`,
@@ -136,7 +144,6 @@ for (const [name, path, first, whole] of ROOMS) {
 }
 await sizes()
 await slowPhone()
-await browser.close()
 server.kill()
 
 /** What the first page loads, and all there is, in kB of gzip. */
@@ -156,7 +163,7 @@ async function sizes() {
     )
   const first = all.filter((name) => loaded.includes(name))
   console.log(
-    `script, gzip: first page ${kB(first.filter((name) => !name.includes('worker')))} kB (goal 220) and its worker ${kB(first.filter((name) => name.includes('worker')))}, whole app ${kB(all)} (goal 700)`,
+    `script, gzip: first page ${kB(first.filter((name) => !name.includes('worker')))} kB (goal 220) and its worker ${kB(all.filter((name) => name.includes('worker')))}, whole app ${kB(all)} (goal 700)`,
   )
   await own.close()
 }
