@@ -146,12 +146,15 @@ await sizes()
 await slowPhone()
 server.kill()
 
-/** What the first page loads, and all there is, in kB of gzip. */
+/** What the first page loads until its sheet stands there, and all there is, in kB of gzip. */
 async function sizes() {
   const own = await context()
   const page = await own.newPage()
   await page.goto(ADDRESS)
-  await page.waitForFunction(WOVEN, null, { timeout: LONGEST })
+  await page.waitForFunction(`document.querySelector('[data-woven]')`, null, {
+    timeout: LONGEST,
+    polling: 'raf',
+  })
   const loaded = await page.evaluate(() =>
     performance.getEntriesByType('resource').map(({ name }) => name.split('/').at(-1)!),
   )
