@@ -77,6 +77,7 @@ async function beds(): Promise<void> {
   await page.goto(`${ADDRESS}/garden`)
   await page.waitForFunction(() => document.querySelector('input[type=file]'))
   await page.setInputFiles('input[type=file]', file)
+  await page.getByRole('button', { name: 'Import it' }).click()
   await page.getByRole('heading', { name: 'Two hundred beds' }).waitFor()
   await page.waitForFunction(() => document.querySelector('[data-woven]'))
   const start = Date.now()

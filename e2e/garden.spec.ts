@@ -24,6 +24,10 @@ test('export, import into an empty browser, export again: the same bytes but for
   const other = await (await browser.newContext()).newPage()
   await other.goto('/garden')
   await other.setInputFiles('input[type=file]', file)
+  await expect(other.getByRole('form', { name: 'Import' })).toContainText(
+    'Harrier Point, in garden.json: 6 beds',
+  )
+  await other.getByRole('button', { name: 'Import it' }).click()
   await other.waitForURL((url) => url.pathname === '/')
   await expect(other.getByRole('heading', { name: 'Harrier Point' })).toBeVisible()
   expect(withoutTime(await exportGarden(other))).toBe(withoutTime(first))
@@ -119,4 +123,54 @@ test('a blocked database is said with the fix', async ({ page }) => {
   })
   await page.goto('/')
   await expect(page.getByRole('alert')).toContainText('does not let Kilim open its storage')
+})
+
+test('one garden on a phone and at the table: changed on both, brought together, the other value taken', async ({
+  page,
+  browser,
+}, info) => {
+  const files = { table: info.outputPath('table.json'), phone: info.outputPath('phone.json') }
+  const editBed = async (on: Page, field: RegExp, value: string) => {
+    await on.goto('/garden')
+    await on.getByRole('button', { name: 'Edit L4' }).click()
+    await on.getByRole('dialog').getByLabel(field).fill(value)
+    await on.getByRole('dialog').getByRole('button', { name: 'Save bed' }).click()
+    await expect(on.getByRole('dialog')).toBeHidden()
+  }
+  const take = async (on: Page, file: string) => {
+    await on.setInputFiles('input[type=file]', file)
+    const preview = on.getByRole('form', { name: 'Import' })
+    await expect(preview).toContainText('This garden is here already.')
+    await expect(preview.getByRole('radio', { name: /Bring it together/ })).toBeChecked()
+    return preview
+  }
+  await openDemo(page, 'marlpit-lane')
+  writeFileSync(files.table, await exportGarden(page))
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+  await openDemo(phone, 'marlpit-lane')
+  await phone.goto('/garden')
+  await (await take(phone, files.table)).getByRole('button', { name: 'Import it' }).click()
+  await phone.waitForURL((url) => url.pathname === '/')
+  await editBed(phone, /^Shade/, '30')
+  await editBed(page, /^Length/, '9')
+  await editBed(page, /^Shade/, '10')
+  writeFileSync(files.table, await exportGarden(page))
+  writeFileSync(files.phone, await exportGarden(phone))
+
+  const preview = await take(page, files.phone)
+  await expect(preview).toContainText(/changed on both/)
+  await preview.getByRole('button', { name: 'Import it' }).click()
+  const both = page.getByRole('region', { name: 'Changed on both devices' })
+  await expect(both).toContainText(/Bed L4, shade: now 10\s%; on the other device 30\s%/)
+  await take(phone, files.table).then((form) => form.getByRole('button', { name: 'Import it' }).click())
+  await expect(phone.getByRole('region', { name: 'Changed on both devices' })).toContainText(/now 10\s%/)
+  await both.getByRole('button', { name: 'Take the other' }).click()
+  await expect(both).toBeHidden()
+  await expect(page.getByRole('row', { name: /^4 L4/ })).toContainText(/30\s%/)
+  await expect(phone.getByRole('row', { name: /^4 L4/ })).toContainText(/9\s?m/)
+  writeFileSync(files.table, await exportGarden(page))
+  await take(phone, files.table).then((form) => form.getByRole('button', { name: 'Import it' }).click())
+  await phone.waitForURL((url) => url.pathname === '/')
+  await phone.goto('/garden')
+  await expect(phone.getByRole('row', { name: /^4 L4/ })).toContainText(/30\s%/)
 })

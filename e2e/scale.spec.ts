@@ -23,6 +23,7 @@ test('two hundred beds: the page answers while they are computed', async ({ page
     return found
   })
   await page.setInputFiles('input[type=file]', file)
+  await page.getByRole('button', { name: 'Import it' }).click()
   await expect(page.getByRole('heading', { name: 'Two hundred beds' })).toBeVisible({ timeout: 60_000 })
   // Only the beds in sight stand on the page; others come when the sheet is pushed along.
   await expect.poll(() => page.locator('canvas').count()).toBeGreaterThan(10)

@@ -187,6 +187,7 @@ test('a picture travels in the zip of the garden and comes back', async ({ page 
   await expect(remove).toHaveCount(0)
   await page.goto('/garden')
   await page.setInputFiles('input[type=file]', file)
+  await page.getByRole('button', { name: 'Import it' }).click()
   await page.waitForURL((url) => url.pathname === '/')
   await page.goto('/bed/marlpit-lane-L4')
   await page

@@ -2,6 +2,7 @@ import { useEffect, useState, type ReactNode } from 'react'
 import { useAnswers } from '../compute/answers'
 import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
+import { sweepCopies } from '../data/copies'
 import { sweepPictures } from '../data/pictures'
 import { storageProblem } from '../data/problems'
 import { late } from '../state/late'
@@ -21,7 +22,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
       await database.open()
       await persistSession(store, database)
       await ahead
-      void sweepPictures(database).catch(() => undefined)
+      void Promise.all([sweepPictures(database), sweepCopies(database)]).catch(() => undefined)
       if (store.getState().session.gardenId) return
       const { openDemo } = await late(import('./openDemo'))
       await openDemo('marlpit-lane', store)

@@ -2,6 +2,7 @@ import { dayNumber } from '../core/foundations/day'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { commit } from '../data/commit'
 import { database } from '../data/database'
+import { stampChanges } from '../data/devices/history'
 import { gardenWrites } from '../data/gardenFile'
 import { hearStation } from '../data/station'
 import { findDemo } from '../demo'
@@ -18,7 +19,14 @@ export async function openDemo(
     return failure({ path: 'name', code: 'unknown', message: 'There is no demo garden of this name.' })
   const data = make()
   if (!(await database.gardens.get(data.garden.id))) {
-    const stored = await commit(database, data.garden.id, `Open ${data.garden.name}`, gardenWrites(data))
+    // Made alike in every browser: no device wrote it.
+    const stored = await commit(
+      database,
+      data.garden.id,
+      `Open ${data.garden.name}`,
+      gardenWrites(data),
+      (db, gardenId, changes) => stampChanges(db, gardenId, changes, 'demo'),
+    )
     if (!stored.ok) throw new Error(stored.problems[0]?.message)
     // A demo garden is where undo ends, not something to take back.
     await database.undo.where('gardenId').equals(data.garden.id).delete()

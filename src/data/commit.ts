@@ -3,6 +3,7 @@ import { failure, success, type Outcome, type Problem } from '../core/foundation
 import { emptyYear } from '../core/garden/weatherDays'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry } from './database'
+import { historyTables, stampChanges } from './devices/history'
 import { loadedOnce } from './loadedOnce'
 import { merged } from './merge'
 import { Refusal, refusedOr } from './problems'
@@ -95,27 +96,34 @@ async function remember(db: KilimDatabase, gardenId: string, label: string, chan
  * Validates and stores a set of writes as one step with its undo entry, all or nothing. Each record is read afresh and
  * only what the write changed is written. `label` is what the undo button will say. The value is the entry's number,
  * or null where all was stored already and there was nothing to do.
+ * @param keepHistory writes down when it was written; by this device, now, where left out
  */
 export async function commit(
   db: KilimDatabase,
   gardenId: string,
   label: string,
   writes: readonly Write[],
+  keepHistory = stampChanges,
 ): Promise<Outcome<number | null>> {
   try {
     // A transaction would not outlive the wait for it.
     const { recordProblems } = await checker()
-    const entryId = await db.transaction('rw', [...gardenTables(db), db.pictureBytes, db.undo], async () => {
-      const changes = await changesOf(db, gardenId, writes, recordProblems)
-      await putAll(
-        db,
-        changes.map(({ table, key, after }) => ({ table, key, to: after })),
-      )
-      // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
-      for (const write of writes)
-        if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
-      return changes.length === 0 ? null : remember(db, gardenId, label, changes)
-    })
+    const entryId = await db.transaction(
+      'rw',
+      [...gardenTables(db), ...historyTables(db), db.pictureBytes, db.undo],
+      async () => {
+        const changes = await changesOf(db, gardenId, writes, recordProblems)
+        await putAll(
+          db,
+          changes.map(({ table, key, after }) => ({ table, key, to: after })),
+        )
+        await keepHistory(db, gardenId, changes)
+        // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
+        for (const write of writes)
+          if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
+        return changes.length === 0 ? null : remember(db, gardenId, label, changes)
+      },
+    )
     return success(entryId)
   } catch (error) {
     return failure(...refusedOr(error))

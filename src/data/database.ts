@@ -5,6 +5,7 @@ import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { DayForecast } from '../core/site/forecast'
 import { migrateRecord } from './migrations/migrate'
+import type { History, Seen } from './devices/stamps'
 import type { OldRecord } from './migrations/steps'
 
 // Served from this machine, Dexie would take it for development and write down where every call came from.
@@ -55,6 +56,28 @@ export type StationState = {
 /** The bytes of a picture as kept (JPEG), and a small one for lists. */
 export type PictureBytes = { id: string; full: Uint8Array<ArrayBuffer>; small: Uint8Array<ArrayBuffer> }
 
+/** The history of a record under its table and id; see `devices/stamps`. */
+export type HistoryRow = History & { name: string; gardenId: string }
+
+/** How far a garden has come here: its count of steps, and the steps of each device that are in it; under no garden this device's own name. */
+export type ReplicaRow = { gardenId: string; device: string; count: number; seen: Seen }
+
+/** A place, or with an empty one a whole record, that both had written: what was taken, and what the other had there. */
+export type Conflict = {
+  table: TableName
+  id: string
+  /** See `devices/places`. */
+  place: string
+  taken: unknown
+  other: unknown
+}
+
+/** What both devices had written when a garden was brought together, until the grower has looked at it; `step` is the undo entry. */
+export type MergeRow = { id: number; gardenId: string; at: number; step: number; conflicts: Conflict[] }
+
+/** A garden as it was before a file took its place, as the text of a garden file. */
+export type CopyRow = { id: number; gardenId: string; name: string; at: number; text: string }
+
 /** A piece of persisted screen state: drafts, the demo clock, the theme. */
 type SessionEntry = { key: string; value: unknown }
 
@@ -95,6 +118,10 @@ export class KilimDatabase extends Dexie {
   station!: EntityTable<StationState, 'gardenId'>
   undo!: EntityTable<UndoEntry, 'id'>
   session!: EntityTable<SessionEntry, 'key'>
+  history!: EntityTable<HistoryRow, 'name'>
+  replicas!: EntityTable<ReplicaRow, 'gardenId'>
+  merges!: EntityTable<MergeRow, 'id'>
+  copies!: EntityTable<CopyRow, 'id'>
 
   constructor(name = 'kilim') {
     super(name)
@@ -113,6 +140,12 @@ export class KilimDatabase extends Dexie {
     this.version(5).upgrade(bringUp)
     this.version(6).upgrade(bringUp)
     this.version(7).upgrade(bringUp)
+    this.version(8).stores({
+      history: 'name, gardenId',
+      replicas: 'gardenId',
+      merges: '++id, gardenId',
+      copies: '++id, gardenId',
+    })
   }
 }
 

@@ -20,6 +20,32 @@ const envelope = z.object({
   data: z.unknown(),
 })
 
+const stamp = z.tuple([z.number().int().min(0).max(1e12), z.string().max(40)])
+
+/**
+ * When each place of each record was written, by count and device, and what the device that wrote the file had seen of the
+ * others: by it the garden can be brought together with itself on another device. Files of a Kilim without it have none.
+ */
+const fileHistory = z.object({
+  seen: z.record(z.string().max(40), z.number().int().min(0).max(1e12)),
+  records: z
+    .array(
+      z.object({
+        name: z
+          .string()
+          .regex(
+            /^(gardens|beds|stands|checks|weather|lots|pictures) .{1,200}$/,
+            'A history names a table and a record.',
+          ),
+        whole: stamp,
+        places: z.record(z.string().max(400), stamp),
+        gone: stamp.nullable(),
+      }),
+    )
+    .max(400_000),
+})
+export type FileHistory = z.infer<typeof fileHistory>
+
 /**
  * What a garden file holds: the garden, the weather observed there, the seed at hand (from version 2) and what is
  * known of its pictures (from version 3).
@@ -28,6 +54,7 @@ const fileData = gardenData.extend({
   weather: z.array(weatherYear).max(260).default([]),
   lots: z.array(seedLot).max(2000).default([]),
   pictures: z.array(picture).max(20_000).default([]),
+  history: fileHistory.optional(),
 })
 export type GardenFileData = z.infer<typeof fileData>
 
@@ -44,6 +71,12 @@ export function writeGardenFile(data: GardenData & Partial<GardenFileData>, expo
     weather: clean.weather.sort(byId),
     lots: clean.lots.sort(byId),
     pictures: clean.pictures.sort(byId),
+    ...(clean.history && {
+      history: {
+        ...clean.history,
+        records: clean.history.records.sort((a, b) => (a.name < b.name ? -1 : 1)),
+      },
+    }),
   }
   return `${JSON.stringify({ format: GARDEN_FILE_FORMAT, version: GARDEN_SCHEMA_VERSION, exportedAt, data: sorted }, null, 2)}\n`
 }

@@ -18,6 +18,7 @@ type RecordKind =
   | 'livestock'
   | 'feed'
   | 'spread'
+  | 'device'
 
 /**
  * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works

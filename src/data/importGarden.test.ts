@@ -66,8 +66,8 @@ describe('a file whose records keep the ids of a stored garden', () => {
     const before = await loadGarden(db, id)
     const bytes = { full: new Uint8Array([1, 2]), small: new Uint8Array([3]) }
     await db.pictures.put({ ...copy().pictures[0], gardenId: id })
-    const outcome = await importGarden(db, read(copy()), new Map([['picture-1', bytes]]))
-    expect(outcome).toMatchObject({ ok: true, value: { gardenId: 'copy', replaced: false, renamed: true } })
+    const outcome = await importGarden(db, read(copy()), new Map([['picture-1', bytes]]), 'new')
+    expect(outcome).toMatchObject({ ok: true, value: { gardenId: 'copy', way: 'new', renamed: true } })
     expect(await loadGarden(db, id)).toEqual(before)
     expect(await counts('copy')).toEqual(await counts(id))
     const made = (await loadGarden(db, 'copy'))!
@@ -82,7 +82,7 @@ describe('a file whose records keep the ids of a stored garden', () => {
     expect(await db.pictureBytes.get(pictures[0].id)).toMatchObject(bytes)
   })
   test('is undone as one step, and done again', async () => {
-    await importGarden(db, read(copy()), null)
+    await importGarden(db, read(copy()), null, 'new')
     expect(await undo(db, 'copy')).toEqual({ ok: true, value: 'Imported The copy' })
     expect(await loadGarden(db, 'copy')).toBeNull()
     expect(await counts(id)).toEqual([14, marlpit.stands.length, marlpit.checks.length])
@@ -95,8 +95,8 @@ test('the same garden becomes as in the file, and undo brings back what was here
   await commit(db, id, 'Longer', [changed('beds', marlpit.beds[0], { lengthM: 3 })])
   await commit(db, id, 'Gone', [{ table: 'stands', remove: marlpit.stands[0].id }])
   const before = await loadGarden(db, id)
-  const outcome = await importGarden(db, read(marlpit), null)
-  expect(outcome).toMatchObject({ value: { replaced: true, renamed: false } })
+  const outcome = await importGarden(db, read(marlpit), null, 'replace')
+  expect(outcome).toMatchObject({ value: { way: 'replace', renamed: false } })
   expect((await loadGarden(db, id))!.beds.find((bed) => bed.id === marlpit.beds[0].id)?.lengthM).toBe(
     marlpit.beds[0].lengthM,
   )
@@ -108,8 +108,8 @@ test('the same garden becomes as in the file, and undo brings back what was here
 test('a garden imported into an empty browser can be taken out again', async () => {
   await db.delete()
   await db.open()
-  expect(await importGarden(db, read(marlpit), null)).toMatchObject({
-    value: { replaced: false, renamed: false },
+  expect(await importGarden(db, read(marlpit), null, 'new')).toMatchObject({
+    value: { way: 'new', renamed: false },
   })
   await undo(db, id)
   expect(await db.gardens.count()).toBe(0)
@@ -118,7 +118,7 @@ test('a garden imported into an empty browser can be taken out again', async () 
 
 test('after an import the station is heard anew, for the file may lack some of its days', async () => {
   await db.station.put({ gardenId: id, heardUntil: '2026-04-20', forecast: [], trouble: null })
-  await importGarden(db, read(marlpit), null)
+  await importGarden(db, read(marlpit), null, 'replace')
   expect(await db.station.get(id)).toBeUndefined()
 })
 

@@ -1,14 +1,42 @@
-import { success, type Outcome } from '../core/foundations/outcome'
-import { newId } from './ids'
+import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { commit, ownerOf } from './commit'
-import type { KilimDatabase, PictureBytes, StoredRecord } from './database'
+import { keepCopy } from './copies'
+import type { Conflict, KilimDatabase, PictureBytes, StoredRecord } from './database'
+import { adopted, replicaIn, replicaOf, stampChanges } from './devices/history'
+import { mergeGardens, type MergedGarden, type Replica } from './devices/mergeGardens'
+import { differingPlaces } from './devices/places'
 import { gardenWrites, recordsOf, type GardenFileData } from './gardenFile'
 import { loadGarden, loadKept } from './gardens'
+import { newId } from './ids'
+import { loadedOnce } from './loadedOnce'
+import type { Plain } from './merge'
 import { reissued } from './reissue'
 import type { Write } from './writes'
 
-/** What an import did: whether it took the place of the same garden, and whether its records got new ids. */
-export type Imported = { gardenId: string; replaced: boolean; renamed: boolean; step: number | null }
+/**
+ * How a file is taken in: as a garden of its own; in the place of the same garden, of which a copy is kept; or brought
+ * together with it.
+ */
+export type Way = 'new' | 'replace' | 'merge'
+
+/** What an import did: the garden it made or changed, whether its records got new ids, and what both had written. */
+export type Imported = {
+  gardenId: string
+  way: Way
+  renamed: boolean
+  step: number | null
+  conflicts: Conflict[]
+}
+
+type Bytes = ReadonlyMap<string, Omit<PictureBytes, 'id'>> | null
+
+const checker = loadedOnce(() => import('./recordProblems'))
+
+/** The ways in which a file can be taken in here, the usual one first. */
+export async function waysOf(db: KilimDatabase, file: GardenFileData): Promise<[Way, ...Way[]]> {
+  if (!(await db.gardens.get(file.garden.id))) return ['new']
+  return file.history ? ['merge', 'new', 'replace'] : ['replace', 'new']
+}
 
 /** Whether any record of a garden carries the id of a record that belongs to another garden stored here. */
 async function clashes(db: KilimDatabase, data: GardenFileData): Promise<boolean> {
@@ -19,34 +47,112 @@ async function clashes(db: KilimDatabase, data: GardenFileData): Promise<boolean
   return false
 }
 
+/** A garden under an id, its records with it. A year of weather is named after its garden, so that it can be no other's. */
+function named(file: GardenFileData, gardenId: string): GardenFileData {
+  const moved = <T extends object>(records: T[]) => records.map((record) => ({ ...record, gardenId }))
+  return {
+    ...file,
+    garden: { ...file.garden, id: gardenId },
+    beds: moved(file.beds),
+    stands: moved(file.stands),
+    checks: moved(file.checks),
+    lots: moved(file.lots),
+    pictures: moved(file.pictures),
+    weather: moved(file.weather).map((year) => ({ ...year, id: `${gardenId}:${year.year}` })),
+  }
+}
+
+/** The writes with the bytes of the pictures that come with them; `from` tells what a picture was called in the file. */
+const withBytes = (writes: readonly Write[], bytes: Bytes, from: (id: string) => string): Write[] =>
+  writes.map((write) => {
+    const found = write.table === 'pictures' && 'put' in write && bytes?.get(from(write.put.id))
+    return found ? { ...write, bytes: found } : write
+  })
+
 /**
- * Stores a garden from a file as one step that can be undone. The same garden, if it is here, becomes as in the file;
- * no other garden is touched: where records carry ids of another garden's, all are given new ones.
+ * Stores a garden from a file as one step that can be undone. No other garden is touched: where records carry ids of
+ * another garden's, all are given new ones.
  */
 export async function importGarden(
   db: KilimDatabase,
   file: GardenFileData,
-  bytes: ReadonlyMap<string, Omit<PictureBytes, 'id'>> | null,
+  bytes: Bytes,
+  way: Way,
 ): Promise<Outcome<Imported>> {
-  const gardenId = file.garden.id
-  // A year of weather is named after its garden, so that it can be no other garden's.
-  const own = {
-    ...file,
-    weather: file.weather.map((year) => ({ ...year, id: `${gardenId}:${year.year}` })),
-  }
-  const renamed = await clashes(db, own)
-  const named = new Map<string, string>()
+  if (way === 'merge') return bringTogether(db, file, bytes)
+  const stored = await loadGarden(db, file.garden.id)
+  // Beside the same garden it becomes one of its own.
+  const twin = way === 'new' && stored !== null
+  const gardenId = twin ? newId('garden') : file.garden.id
+  const own = named(file, gardenId)
+  const renamed = twin || (await clashes(db, own))
   const data = renamed ? reissued(own, newId) : own
-  if (bytes) own.pictures.forEach(({ id }, i) => named.set(data.pictures[i].id, id))
-  const stored = await loadGarden(db, gardenId)
-  const old = stored && { ...stored, ...(await loadKept(db, gardenId)) }
-  const writes = gardenWrites(data, old).map((write): Write => {
-    const found = write.table === 'pictures' && 'put' in write && bytes?.get(named.get(write.put.id) ?? '')
-    return found ? { ...write, bytes: found } : write
-  })
+  const old = way === 'replace' && stored ? { ...stored, ...(await loadKept(db, gardenId)) } : null
+  if (old) await keepCopy(db, old)
+  const names = new Map(data.pictures.map(({ id }, i) => [id, file.pictures[i].id]))
+  const writes = withBytes(gardenWrites(data, old), bytes, (id) => names.get(id) ?? id)
+  const replica = renamed || old ? null : replicaIn(file)
+  const known = (await db.replicas.get(gardenId))?.seen
   // What the file does not hold of the station's days is asked for again.
   await db.station.delete(gardenId)
-  const outcome = await commit(db, gardenId, `Imported ${file.garden.name}`, writes)
+  const outcome = await commit(
+    db,
+    gardenId,
+    `Imported ${file.garden.name}`,
+    writes,
+    replica ? adopted(replica, known) : stampChanges,
+  )
   if (!outcome.ok) return outcome
-  return success({ gardenId, replaced: old !== null, renamed, step: outcome.value })
+  return success({ gardenId, way, renamed, step: outcome.value, conflicts: [] })
+}
+
+/** What a file brought together with the same garden here comes to, nothing being stored; null where it cannot be. */
+export async function merging(
+  db: KilimDatabase,
+  file: GardenFileData,
+): Promise<{ here: Replica; merged: MergedGarden } | null> {
+  const here = await replicaOf(db, file.garden.id)
+  const there = replicaIn(named(file, file.garden.id))
+  if (!here || !there) return null
+  const { recordProblems } = await checker()
+  const merged = mergeGardens(here, there, (table, record) => recordProblems(table, record).length === 0)
+  return { here, merged }
+}
+
+/** Brings a file together with the same garden here, and keeps what both had written until it has been looked at. */
+async function bringTogether(
+  db: KilimDatabase,
+  file: GardenFileData,
+  bytes: Bytes,
+): Promise<Outcome<Imported>> {
+  const gardenId = file.garden.id
+  const found = await merging(db, file)
+  if (!found)
+    return failure({
+      path: 'history',
+      code: 'no-history',
+      message:
+        'The file does not say what was written when, so it cannot be brought together. Import it as a garden of its own, or in the place of this one.',
+    })
+  const { here, merged } = found
+  const names = [...new Set([...here.records.keys(), ...merged.records.keys()])]
+  const writes = names.flatMap((name): Write[] => {
+    const [before, after] = [here.records.get(name) ?? null, merged.records.get(name) ?? null]
+    const table = name.slice(0, name.indexOf(' ')) as Write['table']
+    if (!after) return before ? [{ table, remove: before.id }] : []
+    const same = before && differingPlaces(before as unknown as Plain, after as unknown as Plain).length === 0
+    return same ? [] : [{ table, put: after, seen: before } as Write]
+  })
+  const step = await commit(
+    db,
+    gardenId,
+    `Brought together with the file of ${file.garden.name}`,
+    withBytes(writes, bytes, (id) => id),
+    adopted(merged, here.seen),
+  )
+  if (!step.ok) return step
+  const { conflicts } = merged
+  if (conflicts.length > 0)
+    await db.merges.add({ gardenId, at: Date.now(), step: step.value ?? 0, conflicts } as never)
+  return success({ gardenId, way: 'merge', renamed: false, step: step.value, conflicts })
 }

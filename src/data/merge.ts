@@ -1,8 +1,8 @@
 import equal from 'lodash-es/isEqual'
 
-type Plain = Record<string, unknown>
+export type Plain = Record<string, unknown>
 
-const isPlain = (value: unknown): value is Plain =>
+export const isPlain = (value: unknown): value is Plain =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** Lengths of lists whose places mean a month or a day of the year. */
@@ -19,7 +19,7 @@ const keyOf = (entry: unknown): string | null => {
 }
 
 /** A list by the keys of its entries, in order; null where an entry has none or two have the same. */
-function keyed(value: unknown): Map<string, unknown> | null {
+export function keyed(value: unknown): Map<string, unknown> | null {
   if (!Array.isArray(value)) return null
   const entries = new Map<string, unknown>()
   for (const entry of value) {

@@ -4,6 +4,7 @@ import { referenceProblems } from '../core/garden/consistency'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import { emptyYear, isEmptyYear } from '../core/garden/weatherDays'
 import { gardenTables, ownerOf, putAll } from './commit'
+import { historyTables, stampChanges } from './devices/history'
 import type { KilimDatabase, RecordChange, StoredRecord, UndoEntry } from './database'
 import { loadGarden } from './gardens'
 import { changedPlaces, merged, placesTouch } from './merge'
@@ -17,9 +18,10 @@ async function turned(db: KilimDatabase, gardenId: string, change: RecordChange,
   const fresh = ((await db.table(change.table).get(change.key)) as StoredRecord | undefined) ?? null
   if (fresh && ownerOf(fresh) !== gardenId)
     throw refused('foreign', 'Another garden holds this record by now, so nothing was changed.')
-  if (change.table === 'weather') return turnedYear(change, from, to, fresh as WeatherYear | null)
+  if (change.table === 'weather')
+    return { fresh, record: turnedYear(change, from, to, fresh as WeatherYear | null) }
   const [old, wanted] = [change[from], change[to]]
-  return old && wanted && fresh ? merged(old, wanted, fresh) : wanted
+  return { fresh, record: old && wanted && fresh ? merged(old, wanted, fresh) : wanted }
 }
 
 /** A year of weather with only the days of one step turned: days heard from the station since then stay. */
@@ -68,12 +70,15 @@ async function turn(db: KilimDatabase, entry: UndoEntry, to: 'before' | 'after')
   const ordered = to === 'before' ? [...entry.changes].reverse() : entry.changes
   const from = to === 'before' ? 'after' : 'before'
   const turns: Turn[] = []
+  const made: RecordChange[] = []
   // One after the other, for a step may have changed a record twice.
   for (const change of ordered) {
-    const record = await turned(db, entry.gardenId, change, to)
+    const { fresh, record } = await turned(db, entry.gardenId, change, to)
     await putAll(db, [{ ...change, to: record }])
     turns.push({ change, from: change[from], to: record })
+    made.push({ table: change.table, key: change.key, before: fresh, after: record })
   }
+  await stampChanges(db, entry.gardenId, made)
   await askAgain(db, entry.gardenId, turns)
   await db.undo.update(entry.id, { undone: to === 'before' ? 1 : 0 })
   return entry.label
@@ -82,7 +87,9 @@ async function turn(db: KilimDatabase, entry: UndoEntry, to: 'before' | 'after')
 /** One transaction over all that a step may touch; refusals and failures become problems in words. */
 async function inOne<T>(db: KilimDatabase, work: () => Promise<T>): Promise<Outcome<T>> {
   try {
-    return success(await db.transaction('rw', [...gardenTables(db), db.station, db.undo], work))
+    return success(
+      await db.transaction('rw', [...gardenTables(db), ...historyTables(db), db.station, db.undo], work),
+    )
   } catch (error) {
     return failure(...refusedOr(error))
   }

@@ -4,34 +4,34 @@ import { useNavigate } from 'react-router'
 import { notice } from '../../state/notices'
 import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { database } from '../../data/database'
-import { isArchive, readArchive, writeArchive } from '../../data/gardenArchive'
-import { readGardenFile, writeGardenFile } from '../../data/gardenFile'
+import { historyForFile } from '../../data/devices/history'
+import { writeArchive } from '../../data/gardenArchive'
+import { writeGardenFile } from '../../data/gardenFile'
 import { loadKept } from '../../data/gardens'
-import { importGarden, type Imported } from '../../data/importGarden'
+import { importGarden, type Imported, type Way } from '../../data/importGarden'
 import { takeBack, useGarden } from '../../state/garden'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch } from '../../state/store'
 import { download } from '../../parts/download'
 import { TickField } from '../../parts/SelectField'
+import { Copies } from './Copies'
+import { Differences } from './Differences'
+import { ImportPreview } from './ImportPreview'
+import { readPicked, type PickedFile } from './readPicked'
 
-/** Largest file read, bytes. */
-const LARGEST_FILE = 900_000_000
 /** Problems listed of a refused file. */
 const LISTED = 8
 
-/** A file's bytes; null where the browser cannot read them. */
-const bytesOf = (file: File): Promise<Uint8Array | null> =>
-  file.arrayBuffer().then(
-    (buffer) => new Uint8Array(buffer),
-    () => null,
-  )
-
 /** What an import did, in words. */
-function importWords(name: string, { step, replaced, renamed }: Imported): string {
-  if (step === null) return `${name} is here already, just as in the file.`
+function importWords(name: string, { step, way, renamed, conflicts }: Imported): string {
+  if (step === null && conflicts.length === 0) return `${name} is here already, just as in the file.`
+  if (way === 'merge')
+    return conflicts.length === 0
+      ? `${name} is brought together with the file.`
+      : `${name} is brought together with the file. What was changed on both is listed under Garden.`
   return [
-    replaced ? `${name} now is as in the file.` : `${name} was imported beside your other gardens.`,
-    renamed ? 'Its records had the ids of another garden’s and were given new ones.' : '',
+    way === 'replace' ? `${name} now is as in the file.` : `${name} was imported beside your other gardens.`,
+    renamed ? 'Its records were given new ids, for another garden here has the old ones.' : '',
   ]
     .filter(Boolean)
     .join(' ')
@@ -43,13 +43,15 @@ export function Files() {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const [problems, setProblems] = useState<Problem[]>([])
+  const [picked, setPicked] = useState<PickedFile | null>(null)
   const gardens = useLiveQuery(() => database.gardens.toArray(), [], [])
 
   const [withPictures, setWithPictures] = useState(false)
 
   async function save() {
     const kept = await loadKept(database, data.garden.id)
-    const text = writeGardenFile({ ...data, ...kept }, new Date().toISOString())
+    const history = await historyForFile(database, data.garden.id)
+    const text = writeGardenFile({ ...data, ...kept, history }, new Date().toISOString())
     const name = data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'
     if (!withPictures) return download(`${name}.kilim.json`, 'application/json', text)
     const bytes = await database.pictureBytes.bulkGet(kept.pictures.map((picture) => picture.id))
@@ -60,41 +62,27 @@ export function Files() {
     download(`${name}.kilim.zip`, 'application/zip', new Uint8Array(archive))
   }
 
-  async function open(event: ChangeEvent<HTMLInputElement>) {
+  async function open(file: File) {
+    const read = await readPicked(file)
+    setProblems(read.ok ? [] : read.problems)
+    setPicked(read.ok ? read.value : null)
+  }
+
+  function pick(event: ChangeEvent<HTMLInputElement>) {
     const file = event.target.files?.[0]
     event.target.value = ''
-    if (!file) return
-    if (file.size > LARGEST_FILE)
-      return setProblems([
-        {
-          path: '',
-          code: 'too-large',
-          message: `The file is larger than ${LARGEST_FILE / 1e6} MB; a garden file never is. Choose another file.`,
-        },
-      ])
-    const bytes = await bytesOf(file)
-    if (!bytes)
-      return setProblems([
-        {
-          path: '',
-          code: 'unreadable',
-          message: `${file.name} could not be read. If it lies on a stick or in a cloud folder, copy it to this machine first.`,
-        },
-      ])
-    const archive = isArchive(bytes)
-      ? await readArchive(bytes)
-      : { ok: true as const, value: { text: new TextDecoder().decode(bytes), pictures: null } }
-    if (!archive.ok) return setProblems(archive.problems)
-    const read = readGardenFile(archive.value.text)
-    if (!read.ok) return setProblems(read.problems)
-    setProblems([])
+    if (file) void open(file)
+  }
+
+  async function take({ file, pictures }: PickedFile, way: Way) {
     const before = data.garden.id
-    const stored = await importGarden(database, read.value, archive.value.pictures)
+    const stored = await importGarden(database, file, pictures, way)
+    setPicked(null)
     if (!stored.ok) return setProblems(stored.problems)
-    dispatch(gardenOpened(stored.value.gardenId))
-    const { step } = stored.value
+    const { step, gardenId, conflicts } = stored.value
+    dispatch(gardenOpened(gardenId))
     notice.success(
-      importWords(read.value.garden.name, stored.value),
+      importWords(file.garden.name, stored.value),
       step === null
         ? {}
         : {
@@ -102,12 +90,12 @@ export function Files() {
               label: 'Undo',
               onClick: () =>
                 void takeBack(step).then((done) => {
-                  if (done && !stored.value.replaced) dispatch(gardenOpened(before))
+                  if (done && way === 'new') dispatch(gardenOpened(before))
                 }),
             },
           },
     )
-    void navigate('/')
+    if (conflicts.length === 0) void navigate('/')
   }
 
   return (
@@ -132,7 +120,7 @@ export function Files() {
             type="file"
             accept=".json,.zip,application/json,application/zip"
             className="sr-only"
-            onChange={(event) => void open(event)}
+            onChange={pick}
           />
         </label>
         {gardens.length > 1 && (
@@ -152,24 +140,35 @@ export function Files() {
           </label>
         )}
       </div>
-      {problems.length > 0 && (
-        <div role="alert" className="mt-3 border-l-4 border-error pl-3">
-          <p className="font-semibold">
-            The file was not imported; nothing was changed.{' '}
-            {problems.length === 1 ? firstProblem(problems) : ''}
-          </p>
-          {problems.length > 1 && (
-            <ul className="list-disc pl-5">
-              {problems.slice(0, LISTED).map((problem) => (
-                <li key={problem.path + problem.message}>
-                  {problem.path}: {problem.message}
-                </li>
-              ))}
-              {problems.length > LISTED && <li>and {problems.length - LISTED} more</li>}
-            </ul>
-          )}
-        </div>
+      {problems.length > 0 && <Refused problems={problems} />}
+      {picked && (
+        <ImportPreview
+          picked={picked}
+          onImport={(way) => take(picked, way)}
+          onCancel={() => setPicked(null)}
+        />
       )}
+      <Differences />
+      <Copies onOpen={(file) => void open(file)} />
     </div>
   )
 }
+
+/** Why a file was not imported. */
+const Refused = ({ problems }: { problems: Problem[] }) => (
+  <div role="alert" className="mt-3 border-l-4 border-error pl-3">
+    <p className="font-semibold">
+      The file was not imported; nothing was changed. {problems.length === 1 ? firstProblem(problems) : ''}
+    </p>
+    {problems.length > 1 && (
+      <ul className="list-disc pl-5">
+        {problems.slice(0, LISTED).map((problem) => (
+          <li key={problem.path + problem.message}>
+            {problem.path}: {problem.message}
+          </li>
+        ))}
+        {problems.length > LISTED && <li>and {problems.length - LISTED} more</li>}
+      </ul>
+    )}
+  </div>
+)

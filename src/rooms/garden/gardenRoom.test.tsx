@@ -103,6 +103,9 @@ test('an import that is undone leads back to the garden that was open', async ()
   const bytes = new TextEncoder().encode(file)
   const picked = Object.assign(new File([bytes], 'far.json'), { arrayBuffer: async () => bytes.buffer })
   fireEvent.change(input, { target: { files: [picked] } })
+  const preview = await screen.findByRole('form', { name: 'Import' }, SLOW)
+  expect(preview.textContent).toMatch(/Far away, in far\.json: \d+ beds/)
+  fireEvent.click(within(preview).getByRole('button', { name: 'Import it' }))
   await screen.findAllByText(/Far away was imported/, undefined, SLOW)
   await screen.findByRole('heading', { name: 'Far away' }, SLOW)
   const toasts = screen.getByRole('region', { name: /Notifications/ })
@@ -114,7 +117,7 @@ test('an import that is undone leads back to the garden that was open', async ()
 
 test('undone from the header, an imported garden is gone; the page offers it again and the others', async () => {
   await room()
-  await importGarden(database, { ...harrierPoint(), weather: [], lots: [], pictures: [] }, null)
+  await importGarden(database, { ...harrierPoint(), weather: [], lots: [], pictures: [] }, null, 'new')
   fireEvent.change(await screen.findByLabelText('Open', undefined, SLOW), {
     target: { value: 'harrier-point' },
   })

@@ -1,0 +1,17 @@
+import type { Conflict, StoredRecord } from '../data/database'
+import { withValueAt } from '../data/devices/places'
+import type { Plain } from '../data/merge'
+import type { Write } from '../data/writes'
+
+/**
+ * What puts into a place what the other device had there, where two had written it; null where that cannot be done alone:
+ * days of weather, and a record that others belong to, which is taken out where it is shown.
+ */
+export function takeOther({ table, id, place, other }: Conflict, fresh: StoredRecord | null): Write | null {
+  if (table === 'weather') return null
+  if (place === '')
+    return other === null || fresh ? null : ({ table, put: other as StoredRecord, seen: null } as Write)
+  if (!fresh || fresh.id !== id) return null
+  const put = withValueAt(fresh as unknown as Plain, place, other)
+  return { table, put: put as unknown as StoredRecord, seen: fresh } as Write
+}

@@ -1,0 +1,130 @@
+import equal from 'lodash-es/isEqual'
+import type { KilimDatabase, RecordChange } from '../database'
+import { newId } from '../ids'
+import { Refusal } from '../problems'
+import type { Plain } from '../merge'
+import { recordsOf, type FileHistory, type GardenFileData } from '../gardenFile'
+import { loadGarden, loadKept } from '../gardens'
+import { nameOf, type Replica } from './mergeGardens'
+import { differingPlaces } from './places'
+import { NO_HISTORY, seenTogether, type History, type Seen, type Stamp } from './stamps'
+
+/** The history of a record once it has been written, brought in or taken out with a stamp. */
+export function historyAfter(
+  history: History,
+  { before, after }: Pick<RecordChange, 'before' | 'after'>,
+  stamp: Stamp,
+): History {
+  if (!after) return { ...NO_HISTORY, gone: stamp }
+  if (!before) return { whole: stamp, places: {}, gone: null }
+  const places = { ...history.places }
+  for (const place of differingPlaces(before as unknown as Plain, after as unknown as Plain))
+    places[place] = stamp
+  return { ...history, places, gone: null }
+}
+
+/** The row under which this device keeps its own name. */
+const THIS_DEVICE = ''
+
+/** The name of this device in stamps, made once for each database. */
+export async function thisDevice(db: KilimDatabase): Promise<string> {
+  const known = await db.replicas.get(THIS_DEVICE)
+  if (known) return known.device
+  const device = newId('device').slice(-12)
+  await db.replicas.put({ gardenId: THIS_DEVICE, device, count: 0, seen: {} })
+  return device
+}
+
+/**
+ * Writes down, inside the transaction that made them, when the places of some changes were written.
+ * @param by the device, where it is not this one: what every browser makes for itself is of no device
+ */
+export async function stampChanges(
+  db: KilimDatabase,
+  gardenId: string,
+  changes: readonly RecordChange[],
+  by?: string,
+): Promise<void> {
+  if (changes.length === 0) return
+  const device = by ?? (await thisDevice(db))
+  const replica = await db.replicas.get(gardenId)
+  const count = (replica?.count ?? 0) + 1
+  const stamp: Stamp = [count, device]
+  await db.replicas.put({ gardenId, device, count, seen: { ...replica?.seen, [device]: count } })
+  const names = [...new Set(changes.map(({ table, key }) => nameOf(table, key)))]
+  const rows = new Map(
+    (await db.history.bulkGet(names)).flatMap((row) => (row ? [[row.name, row] as const] : [])),
+  )
+  for (const change of changes) {
+    const name = nameOf(change.table, change.key)
+    rows.set(name, { name, gardenId, ...historyAfter(rows.get(name) ?? NO_HISTORY, change, stamp) })
+  }
+  await db.history.bulkPut([...rows.values()])
+}
+
+/** The tables that histories are kept in, for a transaction that writes records. */
+export const historyTables = (db: KilimDatabase) => [db.history, db.replicas]
+
+/** What this device knows of a garden and of its writing; null when there is no such garden. */
+export async function replicaOf(db: KilimDatabase, gardenId: string): Promise<Replica | null> {
+  const data = await loadGarden(db, gardenId)
+  if (!data) return null
+  const kept = await loadKept(db, gardenId)
+  const rows = await db.history.where('gardenId').equals(gardenId).toArray()
+  return {
+    records: new Map(
+      recordsOf({ ...data, ...kept }).map(({ table, record }) => [nameOf(table, record.id), record]),
+    ),
+    histories: new Map(rows.map(({ name, whole, places, gone }) => [name, { whole, places, gone }])),
+    seen: (await db.replicas.get(gardenId))?.seen ?? {},
+  }
+}
+
+/** The same as a garden file holds it; null where the file knows nothing of its writing. */
+export function replicaIn(file: GardenFileData): Replica | null {
+  if (!file.history) return null
+  const { seen, records } = file.history
+  return {
+    records: new Map(recordsOf(file).map(({ table, record }) => [nameOf(table, record.id), record])),
+    histories: new Map(records.map(({ name, ...history }) => [name, history])),
+    seen,
+  }
+}
+
+/** What a garden file tells of the writing of a garden stored here. */
+export async function historyForFile(db: KilimDatabase, gardenId: string): Promise<FileHistory> {
+  const rows = await db.history.where('gardenId').equals(gardenId).toArray()
+  return {
+    seen: { ...(await db.replicas.get(gardenId))?.seen },
+    records: rows.map(({ name, whole, places, gone }) => ({
+      name,
+      whole: [...whole] as [number, string],
+      places: Object.fromEntries(
+        Object.entries(places).map(([place, stamp]) => [place, [...stamp] as [number, string]]),
+      ),
+      gone: gone && ([...gone] as [number, string]),
+    })),
+  }
+}
+
+/**
+ * Writes down a history that was brought in, in the place of one of this device’s own.
+ * @param known what this device had seen when it was worked out: written in since, nothing is stored
+ */
+export const adopted =
+  ({ histories, seen }: Pick<Replica, 'histories' | 'seen'>, known: Seen = {}) =>
+  async (db: KilimDatabase, gardenId: string): Promise<void> => {
+    const device = await thisDevice(db)
+    const own = await db.replicas.get(gardenId)
+    if (!equal(own?.seen ?? {}, known))
+      throw new Refusal({
+        path: '',
+        code: 'changed',
+        message:
+          'The garden was changed meanwhile, in another tab perhaps, so nothing was stored. Import the file once more.',
+      })
+    const count = Math.max(own?.count ?? 0, ...Object.values(seen))
+    await db.replicas.put({ gardenId, device, count, seen: seenTogether(own?.seen ?? {}, seen) })
+    await db.history.where('gardenId').equals(gardenId).delete()
+    await db.history.bulkPut([...histories].map(([name, history]) => ({ name, gardenId, ...history })))
+  }

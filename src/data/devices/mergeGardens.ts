@@ -1,0 +1,182 @@
+import type { Bed, Garden, Stand } from '../../core/garden/schema'
+import type { Check } from '../../core/garden/check'
+import type { WeatherYear } from '../../core/garden/weatherYear'
+import { isEmptyYear } from '../../core/garden/weatherDays'
+import type { Conflict, StoredRecord, TableName } from '../database'
+import type { Plain } from '../merge'
+import { mergeRecord, takeWhole, wroteBoth, type Side } from './mergeRecords'
+import { mergeYears } from './mergeYears'
+import { withValueAt, valueAt, type Place } from './places'
+import {
+  compareStamps,
+  higher,
+  knows,
+  lastStamp,
+  NEVER,
+  NO_HISTORY,
+  seenTogether,
+  type History,
+  type Seen,
+} from './stamps'
+
+/** A garden as one device has it: its records and the histories of them, by table and id, and what it has seen. */
+export type Replica = {
+  records: ReadonlyMap<string, StoredRecord>
+  histories: ReadonlyMap<string, History>
+  seen: Seen
+}
+
+/** Under what a record and its history stand in a replica. */
+export const nameOf = (table: TableName, id: string) => `${table} ${id}`
+const tableOf = (name: string) => name.slice(0, name.indexOf(' ')) as TableName
+const idOf = (name: string) => name.slice(name.indexOf(' ') + 1)
+
+export type MergedGarden = Replica & { conflicts: Conflict[] }
+
+/** Whether a record may be stored as it is. */
+type Sound = (table: TableName, record: StoredRecord) => boolean
+
+const plain = (record: StoredRecord) => record as unknown as Plain
+const stored = (record: Plain) => record as unknown as StoredRecord
+
+const keyOf = ({ table, id, place }: Conflict) => `${nameOf(table, id)} ${place}`
+
+/** What a record refers to, without which it cannot stand. */
+function needsOf(table: TableName, record: StoredRecord): string[] {
+  if (table === 'stands') return [nameOf('beds', (record as Stand).bedId)]
+  if (table === 'checks') return [nameOf('stands', (record as Check).standId)]
+  return []
+}
+
+/**
+ * Two replicas of one garden brought together, the same whichever is called the first; merged again with either it stays as
+ * it is. What one changed is taken; where both changed a place, or one changed what the other took out, the higher stamp
+ * stands and the other is told among the conflicts. What is referred to is never gone.
+ */
+export function mergeGardens(a: Replica, b: Replica, sound: Sound): MergedGarden {
+  const records = new Map<string, StoredRecord>()
+  const histories = new Map<string, History>()
+  const conflicts: Conflict[] = []
+  const conflict = (name: string, place: Place, taken: unknown, other: unknown) =>
+    conflicts.push({ table: tableOf(name), id: idOf(name), place, taken, other })
+
+  for (const name of new Set([
+    ...a.records.keys(),
+    ...b.records.keys(),
+    ...a.histories.keys(),
+    ...b.histories.keys(),
+  ])) {
+    const sides = [a, b].map((replica) => ({
+      record: replica.records.get(name) ?? null,
+      history: replica.histories.get(name) ?? NO_HISTORY,
+      seen: replica.seen,
+    }))
+    const [mine, theirs] = sides
+    if (mine.record && theirs.record) {
+      const merged = mergeBoth(name, mine as RecordSide, theirs as RecordSide, sound)
+      records.set(name, merged.record)
+      histories.set(name, merged.history)
+      for (const { place, taken, other } of merged.differences) conflict(name, place, taken, other)
+      continue
+    }
+    const there = mine.record ? mine : theirs
+    const away = mine.record ? theirs : mine
+    const gone = away.history.gone
+    if (!there.record) {
+      const last = [mine.history.gone, theirs.history.gone].filter((stamp) => stamp !== null)
+      if (last.length > 0) histories.set(name, { ...NO_HISTORY, gone: last.reduce(higher) })
+      continue
+    }
+    const written = lastStamp(there.history)
+    // Where its being taken out is known and it stands all the same, it has come back since.
+    const stays = gone === null || knows(there.seen, gone) || compareStamps(written, gone) > 0
+    if (gone !== null && wroteBoth(written, there.seen, gone, away.seen))
+      conflict(name, '', stays ? there.record : null, stays ? null : there.record)
+    if (stays) {
+      records.set(name, there.record)
+      histories.set(name, { ...there.history, gone: null })
+    } else histories.set(name, { ...NO_HISTORY, gone })
+  }
+  bringBack(a, b, records, histories, conflicts)
+  // Of what was never written down nothing is to be told.
+  for (const [name, history] of histories)
+    if (history.gone === null && lastStamp(history) === NEVER) histories.delete(name)
+  conflicts.sort((one, other) => (keyOf(one) < keyOf(other) ? -1 : 1))
+  return { records, histories, seen: seenTogether(a.seen, b.seen), conflicts }
+}
+
+type RecordSide = { record: StoredRecord; history: History; seen: Seen }
+
+function mergeBoth(name: string, a: RecordSide, b: RecordSide, sound: Sound) {
+  const table = tableOf(name)
+  const sides = [a, b].map((side): Side => ({ ...side, record: plain(side.record) }))
+  const [mine, theirs] = sides
+  const merged = mergeRecord(mine, theirs)
+  if (table === 'weather') return mergedYear(a, b, merged.history)
+  const whole =
+    sound(table, stored(merged.record)) || !sound(table, a.record) || !sound(table, b.record)
+      ? merged
+      : takeWhole(mine, theirs, merged)
+  return { ...whole, record: stored(whole.record) }
+}
+
+/** Years of weather are brought together day by day, unless one device knew all that the other has. */
+function mergedYear(a: RecordSide, b: RecordSide, history: History) {
+  const [mine, theirs] = [lastStamp(a.history), lastStamp(b.history)]
+  const order = compareStamps(mine, theirs)
+  const newer = order > 0 ? a : b
+  if (order !== 0 && knows(newer.seen, order > 0 ? theirs : mine))
+    return { record: newer.record, history, differences: [] }
+  const { year, days } = mergeYears(a.record as WeatherYear, b.record as WeatherYear, order)
+  return {
+    record: year as StoredRecord,
+    history,
+    differences: days > 0 && !isEmptyYear(year) ? [{ place: 'days', taken: days, other: null }] : [],
+  }
+}
+
+/** What stands refers to a record, or a section, that is gone: it comes back as the device that still had it knew it. */
+function bringBack(
+  a: Replica,
+  b: Replica,
+  records: Map<string, StoredRecord>,
+  histories: Map<string, History>,
+  conflicts: Conflict[],
+): void {
+  for (let again = true; again;) {
+    again = false
+    for (const [name, record] of [...records])
+      for (const needed of needsOf(tableOf(name), record)) {
+        const kept = a.records.get(needed) ?? b.records.get(needed)
+        if (records.has(needed) || !kept) continue
+        records.set(needed, kept)
+        histories.set(needed, {
+          ...((a.records.has(needed) ? a : b).histories.get(needed) ?? NO_HISTORY),
+          gone: null,
+        })
+        const told = conflicts.findIndex(({ table, id }) => nameOf(table, id) === needed)
+        if (told >= 0) conflicts.splice(told, 1)
+        conflicts.push({ table: tableOf(needed), id: idOf(needed), place: '', taken: kept, other: null })
+        again = true
+      }
+  }
+  for (const [name, record] of records) {
+    if (tableOf(name) !== 'gardens') continue
+    let garden = record as Garden
+    for (const [bedName, bed] of records) {
+      if (tableOf(bedName) !== 'beds') continue
+      const { sectionId } = bed as Bed
+      if (garden.sections.some(({ id }) => id === sectionId)) continue
+      const place = `sections/${sectionId}`
+      const section = [a, b].map((replica) => {
+        const own = replica.records.get(name)
+        return own && valueAt(plain(own), place)
+      })
+      const kept = section.find((value) => value !== undefined)
+      if (kept === undefined) continue
+      garden = stored(withValueAt(plain(garden), place, kept)) as Garden
+      conflicts.push({ table: 'gardens', id: garden.id, place, taken: kept, other: undefined })
+    }
+    records.set(name, garden)
+  }
+}

@@ -1,0 +1,35 @@
+import { useLiveQuery } from 'dexie-react-hooks'
+import { database, type CopyRow } from '../../data/database'
+import { download } from '../../parts/download'
+import { clockDate } from '../../text/format'
+
+/** Copies of gardens whose place a file took, for the days they are kept. */
+export function Copies({ onOpen }: { onOpen: (file: File) => void }) {
+  const copies = useLiveQuery(() => database.copies.orderBy('id').reverse().toArray(), [], [])
+  if (copies.length === 0) return null
+  const fileName = ({ name }: CopyRow) =>
+    `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'}-before.kilim.json`
+  return (
+    <ul className="mt-3 grid gap-1" aria-label="Copies kept">
+      {copies.map((copy) => (
+        <li key={copy.id} className="flex flex-wrap items-baseline gap-x-3">
+          <span>
+            {copy.name} as it was before {clockDate(Math.floor(copy.at / 864e5))}, kept for 30 days
+          </span>
+          <button
+            className="btn btn-sm"
+            onClick={() => onOpen(new File([copy.text], fileName(copy), { type: 'application/json' }))}
+          >
+            Import it again
+          </button>
+          <button
+            className="btn btn-ghost btn-sm"
+            onClick={() => download(fileName(copy), 'application/json', copy.text)}
+          >
+            Save as a file
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}

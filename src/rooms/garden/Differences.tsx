@@ -1,0 +1,109 @@
+import { useLiveQuery } from 'dexie-react-hooks'
+import { dayNumber } from '../../core/foundations/day'
+import type { Check } from '../../core/garden/check'
+import type { Bed, GardenData, Stand } from '../../core/garden/schema'
+import { takeOther } from '../../actions/takeOther'
+import { database, type Conflict, type MergeRow, type StoredRecord } from '../../data/database'
+import { standName } from '../../parts/names'
+import { useCommit, useGarden } from '../../state/garden'
+import { placeWords, valueWords } from '../../text/differences'
+import { clockDate, longDate } from '../../text/format'
+
+/** What a record is called where a difference in it is told. */
+function recordWords({ table, id, taken, other }: Conflict, data: GardenData): string {
+  const bedLabel = (bedId: string) => data.beds.find((bed) => bed.id === bedId)?.label ?? ''
+  const whole = (taken ?? other) as StoredRecord | null
+  if (table === 'beds') return `Bed ${bedLabel(id) || (whole as Bed | null)?.label || ''}`
+  if (table === 'stands') {
+    const stand = data.stands.find((one) => one.id === id) ?? (whole as Stand | null)
+    return stand?.content
+      ? `${standName(stand)}${bedLabel(stand.bedId) && ` in ${bedLabel(stand.bedId)}`}`
+      : 'A cover or crop'
+  }
+  if (table === 'checks') {
+    const check = data.checks.find((one) => one.id === id) ?? (whole as Check | null)
+    return check?.date ? `The check of ${longDate(dayNumber(check.date))}` : 'A check'
+  }
+  if (table === 'weather') return `The weather of ${id.split(':').at(-1)}`
+  return table === 'lots' ? 'A bag of seed' : table === 'pictures' ? 'A picture' : 'The garden'
+}
+
+/** Deeds that exclude each other: which of them was done is for the grower to say. */
+const asks = ({ table, place, taken, other }: Conflict) =>
+  table === 'stands' && place.endsWith('/actual') && Boolean(taken) && Boolean(other)
+
+/** What was written on both devices when the garden was brought together, until it has been looked at. */
+export function Differences() {
+  const { data } = useGarden()
+  const merges = useLiveQuery(
+    () => database.merges.where('gardenId').equals(data.garden.id).toArray(),
+    [data.garden.id],
+    [],
+  )
+  return merges.map((merge) => <OneMerge key={merge.id} merge={merge} />)
+}
+
+function OneMerge({ merge }: { merge: MergeRow }) {
+  const { data } = useGarden()
+  const put = useCommit()
+  const settle = (conflict: Conflict) => {
+    const left = merge.conflicts.filter((other) => other !== conflict)
+    return left.length > 0
+      ? database.merges.update(merge.id, { conflicts: left })
+      : database.merges.delete(merge.id)
+  }
+  async function take(conflict: Conflict) {
+    const fresh =
+      ((await database.table(conflict.table).get(conflict.id)) as StoredRecord | undefined) ?? null
+    const write = takeOther(conflict, fresh)
+    const stored = await put(
+      `Took the other: ${recordWords(conflict, data)}, ${placeWords(conflict.place)}`,
+      write ? [write] : [],
+    )
+    if (stored.ok) await settle(conflict)
+  }
+  const { units } = data.garden
+  const name = (place: string) => place.split('/').at(-1)!
+  const inOrder = [...merge.conflicts].sort((a, b) => Number(asks(b)) - Number(asks(a)))
+  return (
+    <section aria-label="Changed on both devices" className="mt-3 max-w-3xl border-l-4 border-warning pl-3">
+      <h3 className="font-semibold">
+        Brought together on {clockDate(Math.floor(merge.at / 864e5))}: changed on both devices
+      </h3>
+      <ul className="mt-1 divide-y divide-base-300">
+        {inOrder.map((conflict) => {
+          const { table, id, place, taken, other } = conflict
+          const record = recordWords(conflict, data)
+          const can = takeOther(conflict, { id } as StoredRecord) !== null || (place === '' && other !== null)
+          return (
+            <li
+              key={`${table} ${id} ${place}`}
+              className="flex flex-wrap items-baseline gap-x-3 gap-y-1 py-1.5"
+            >
+              <span className="min-w-60 flex-1">
+                <strong>{record}</strong>
+                {place === ''
+                  ? taken === null
+                    ? ' was taken out on one device and changed on the other; it is gone.'
+                    : ' was taken out on one device and used on the other; it stays.'
+                  : table === 'weather'
+                    ? `: ${valueWords(taken, units)} days were told otherwise on the two; the better known stand.`
+                    : `, ${placeWords(place)}: ${asks(conflict) ? 'which was it? ' : ''}now ${valueWords(taken, units, name(place))}; on the other device ${valueWords(other, units, name(place))}.`}
+              </span>
+              <span className="flex gap-2">
+                {can && (
+                  <button className="btn btn-sm" onClick={() => void take(conflict)}>
+                    {place === '' ? 'Bring it back' : 'Take the other'}
+                  </button>
+                )}
+                <button className="btn btn-ghost btn-sm" onClick={() => void settle(conflict)}>
+                  Leave it so
+                </button>
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
