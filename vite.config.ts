@@ -94,6 +94,9 @@ export default defineConfig(({ isSsrBuild }) => ({
             theme_color: '#3b2a20',
             background_color: '#f4ede0',
             display: 'standalone',
+            file_handlers: [
+              { action: '/garden', accept: { 'application/json': ['.json'], 'application/zip': ['.zip'] } },
+            ],
             icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
           },
           workbox: {

@@ -174,3 +174,53 @@ test('one garden on a phone and at the table: changed on both, brought together,
   await phone.goto('/garden')
   await expect(phone.getByRole('row', { name: /^4 L4/ })).toContainText(/30\s%/)
 })
+
+test('a file that the machine opens Kilim with is shown to be taken in, and nothing is stored before', async ({
+  page,
+}) => {
+  await page.addInitScript(() =>
+    Object.defineProperty(window, 'launchQueue', {
+      value: { setConsumer: (take: unknown) => Object.assign(window, { openWith: take }) },
+    }),
+  )
+  await openDemo(page, 'marlpit-lane')
+  const text = await exportGarden(page)
+  await page.goto('/rounds')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await page.evaluate((content) => {
+    const file = new File([content.replaceAll('marlpit-lane', 'other-lane')], 'other.kilim.json')
+    const { openWith } = window as unknown as { openWith: (launch: object) => void }
+    openWith({ files: [{ getFile: async () => file }] })
+  }, text)
+  await expect(page.getByRole('form', { name: 'Import' })).toContainText('in other.kilim.json: 14 beds')
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  await expect(page.getByRole('form', { name: 'Import' })).toBeHidden()
+  await expect(page.getByLabel('Open', { exact: true })).toHaveCount(0)
+})
+
+test('an own garden that was not exported for long says so, exports with one press, and is quiet then', async ({
+  page,
+}) => {
+  await page.goto('/start')
+  await page.getByLabel('Garden name').fill('Our patch')
+  await page.getByLabel('Latitude').fill('49.5')
+  await page.getByLabel('Elevation, m').fill('240')
+  await page.getByLabel('Climate nearest to yours').selectOption('temperate-inland')
+  await page.getByLabel('Length, m').fill('8')
+  await page.getByLabel('Width, m').fill('1.2')
+  await page.getByRole('button', { name: 'Open the loom' }).click()
+  await expect(page.getByTestId('loom')).toBeVisible()
+  const line = page.getByText('of Our patch is in this browser only')
+  await expect(line).toHaveCount(0)
+  await page.clock.install({ time: Date.now() + 40 * 864e5 })
+  await page.reload()
+  await expect(line).toBeVisible()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export it now' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('our-patch.kilim.json')
+  await expect(line).toHaveCount(0)
+  await page.goto('/garden')
+  await expect(page.getByText(/^Last exported on/)).toBeVisible()
+})

@@ -4,6 +4,7 @@ import { Link, NavLink, Outlet, useMatch } from 'react-router'
 import { GardenProvider, useUndo } from '../state/garden'
 import { themeChosen } from '../state/session'
 import { useAppDispatch, useAppSelector } from '../state/store'
+import { BackupLine } from './BackupLine'
 import { DemoClock } from './DemoClock'
 import { NoGarden } from './NoGarden'
 import { Opening } from './Opening'
@@ -69,6 +70,7 @@ export function Shell() {
           </div>
         </header>
         <div className="selvedge mx-4 mt-1" aria-hidden="true" />
+        {!alone && <BackupLine />}
         <main id="room" className="px-4 pb-3">
           <Outlet />
         </main>

@@ -6,6 +6,7 @@ import { Answers } from '../compute/answers'
 import { AnswersProvider } from '../compute/AnswersProvider'
 import { KeptAnswers } from '../compute/kept'
 import { Pool } from '../compute/pool'
+import { takeOpenedFiles } from '../state/openedFile'
 import { createStore } from '../state/store'
 import { keepForOffline } from './offline'
 import { routes } from './routes'
@@ -17,6 +18,7 @@ const store = createStore()
 const kept = import.meta.env.PROD ? new KeptAnswers(__KILIM_MODEL__) : null
 const answers = new Answers(new Pool(), kept)
 const router = createBrowserRouter(routes)
+takeOpenedFiles(() => void router.navigate('/garden'))
 
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>

@@ -60,7 +60,16 @@ export type PictureBytes = { id: string; full: Uint8Array<ArrayBuffer>; small: U
 export type HistoryRow = History & { name: string; gardenId: string }
 
 /** How far a garden has come here: its count of steps, and the steps of each device that are in it; under no garden this device's own name. */
-export type ReplicaRow = { gardenId: string; device: string; count: number; seen: Seen }
+export type ReplicaRow = {
+  gardenId: string
+  device: string
+  count: number
+  seen: Seen
+  /** When it came here, was last exported and at which count, and when to be reminded of that again; ms since 1970. */
+  begunAt?: number
+  exported?: { at: number; count: number }
+  remindAfter?: number
+}
 
 /** A place, or with an empty one a whole record, that both had written: what was taken, and what the other had there. */
 export type Conflict = {

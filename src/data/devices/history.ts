@@ -50,7 +50,8 @@ export async function stampChanges(
   const replica = await db.replicas.get(gardenId)
   const count = (replica?.count ?? 0) + 1
   const stamp: Stamp = [count, device]
-  await db.replicas.put({ gardenId, device, count, seen: { ...replica?.seen, [device]: count } })
+  const seen = { ...replica?.seen, [device]: count }
+  await db.replicas.put({ begunAt: Date.now(), ...replica, gardenId, device, count, seen })
   const names = [...new Set(changes.map(({ table, key }) => nameOf(table, key)))]
   const rows = new Map(
     (await db.history.bulkGet(names)).flatMap((row) => (row ? [[row.name, row] as const] : [])),
@@ -124,7 +125,8 @@ export const adopted =
           'The garden was changed meanwhile, in another tab perhaps, so nothing was stored. Import the file once more.',
       })
     const count = Math.max(own?.count ?? 0, ...Object.values(seen))
-    await db.replicas.put({ gardenId, device, count, seen: seenTogether(own?.seen ?? {}, seen) })
+    const together = seenTogether(own?.seen ?? {}, seen)
+    await db.replicas.put({ begunAt: Date.now(), ...own, gardenId, device, count, seen: together })
     await db.history.where('gardenId').equals(gardenId).delete()
     await db.history.bulkPut([...histories].map(([name, history]) => ({ name, gardenId, ...history })))
   }

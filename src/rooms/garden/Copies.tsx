@@ -1,14 +1,14 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { database, type CopyRow } from '../../data/database'
-import { download } from '../../parts/download'
+import { fileNameOf } from '../../state/exporting'
+import { download } from '../../state/download'
 import { clockDate } from '../../text/format'
 
 /** Copies of gardens whose place a file took, for the days they are kept. */
 export function Copies({ onOpen }: { onOpen: (file: File) => void }) {
   const copies = useLiveQuery(() => database.copies.orderBy('id').reverse().toArray(), [], [])
   if (copies.length === 0) return null
-  const fileName = ({ name }: CopyRow) =>
-    `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'}-before.kilim.json`
+  const fileName = ({ name }: CopyRow) => `${fileNameOf(name)}-before.kilim.json`
   return (
     <ul className="mt-3 grid gap-1" aria-label="Copies kept">
       {copies.map((copy) => (

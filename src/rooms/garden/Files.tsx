@@ -1,22 +1,20 @@
 import { useLiveQuery } from 'dexie-react-hooks'
-import { useState, type ChangeEvent } from 'react'
+import { useEffect, useState, type ChangeEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { notice } from '../../state/notices'
 import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { database } from '../../data/database'
-import { historyForFile } from '../../data/devices/history'
-import { writeArchive } from '../../data/gardenArchive'
-import { writeGardenFile } from '../../data/gardenFile'
-import { loadKept } from '../../data/gardens'
 import { importGarden, type Imported, type Way } from '../../data/importGarden'
 import { takeBack, useGarden } from '../../state/garden'
+import { canShare, exportGarden } from '../../state/exporting'
 import { gardenOpened } from '../../state/session'
+import { useOpenedFile } from '../../state/openedFile'
 import { useAppDispatch } from '../../state/store'
-import { download } from '../../parts/download'
 import { TickField } from '../../parts/SelectField'
 import { Copies } from './Copies'
 import { Differences } from './Differences'
 import { ImportPreview } from './ImportPreview'
+import { StorageUse } from './StorageUse'
 import { readPicked, type PickedFile } from './readPicked'
 
 /** Problems listed of a refused file. */
@@ -48,25 +46,19 @@ export function Files() {
 
   const [withPictures, setWithPictures] = useState(false)
 
-  async function save() {
-    const kept = await loadKept(database, data.garden.id)
-    const history = await historyForFile(database, data.garden.id)
-    const text = writeGardenFile({ ...data, ...kept, history }, new Date().toISOString())
-    const name = data.garden.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'
-    if (!withPictures) return download(`${name}.kilim.json`, 'application/json', text)
-    const bytes = await database.pictureBytes.bulkGet(kept.pictures.map((picture) => picture.id))
-    const archive = await writeArchive(
-      text,
-      bytes.filter((found) => found !== undefined),
-    )
-    download(`${name}.kilim.zip`, 'application/zip', new Uint8Array(archive))
-  }
-
   async function open(file: File) {
     const read = await readPicked(file)
     setProblems(read.ok ? [] : read.problems)
     setPicked(read.ok ? read.value : null)
   }
+
+  // A file that the machine opened Kilim with is read as if it were picked.
+  const { file: opened, take: takeOpened } = useOpenedFile()
+  useEffect(() => {
+    if (!opened) return
+    queueMicrotask(() => void open(opened))
+    takeOpened()
+  }, [opened, takeOpened])
 
   function pick(event: ChangeEvent<HTMLInputElement>) {
     const file = event.target.files?.[0]
@@ -101,18 +93,17 @@ export function Files() {
   return (
     <div className="mt-2">
       <div className="flex flex-wrap items-center gap-3">
-        <button
-          className="btn btn-sm"
-          onClick={() =>
-            void save().catch((error: unknown) =>
-              notice.error(
-                `The garden could not be exported (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.`,
-              ),
-            )
-          }
-        >
+        <button className="btn btn-sm" onClick={() => void exportGarden(data.garden.id, withPictures)}>
           Export this garden
         </button>
+        {canShare() && (
+          <button
+            className="btn btn-sm"
+            onClick={() => void exportGarden(data.garden.id, withPictures, 'share')}
+          >
+            Share it
+          </button>
+        )}
         <TickField label="with its pictures" checked={withPictures} onChange={setWithPictures} />
         <label className="btn btn-sm">
           Import a garden
@@ -140,6 +131,7 @@ export function Files() {
           </label>
         )}
       </div>
+      <StorageUse />
       {problems.length > 0 && <Refused problems={problems} />}
       {picked && (
         <ImportPreview

@@ -6,6 +6,7 @@ import { notice } from '../../state/notices'
 import { Notices } from '../../parts/Notices'
 import { firstProblem } from '../../core/foundations/outcome'
 import { CLIMATE_TYPES } from '../../core/site/climateTypes'
+import { askToLast } from '../../data/backup'
 import { commit } from '../../data/commit'
 import { database } from '../../data/database'
 import { gardenWrites } from '../../data/gardenFile'
@@ -71,6 +72,8 @@ export function StartRoom() {
       return
     }
     if (stored.value !== null) await database.undo.delete(stored.value)
+    // What is the grower's own is not to be cleared away by the browser.
+    void askToLast()
     dispatch(gardenOpened(data.garden.id))
     void navigate('/')
   })

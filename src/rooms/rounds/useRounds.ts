@@ -12,7 +12,7 @@ import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
 import { jobText } from '../../parts/jobText'
-import { download } from '../../parts/download'
+import { download } from '../../state/download'
 import { changed } from '../../data/writes'
 
 /** Covers that ended longer ago than this have no jobs left. */

@@ -1,0 +1,49 @@
+import { notedExport } from '../data/backup'
+import { database } from '../data/database'
+import { historyForFile } from '../data/devices/history'
+import { writeArchive } from '../data/gardenArchive'
+import { writeGardenFile } from '../data/gardenFile'
+import { loadGarden, loadKept } from '../data/gardens'
+import { download } from './download'
+import { notice } from './notices'
+
+/** A garden's name as that of a file. */
+export const fileNameOf = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'
+
+/** A garden as a file: JSON, or a zip with its pictures. */
+async function fileOf(gardenId: string, withPictures: boolean): Promise<File> {
+  const data = await loadGarden(database, gardenId)
+  if (!data) throw new Error('it is not there any more')
+  const kept = await loadKept(database, gardenId)
+  const history = await historyForFile(database, gardenId)
+  const text = writeGardenFile({ ...data, ...kept, history }, new Date().toISOString())
+  const name = fileNameOf(data.garden.name)
+  if (!withPictures) return new File([text], `${name}.kilim.json`, { type: 'application/json' })
+  const bytes = await database.pictureBytes.bulkGet(kept.pictures.map((picture) => picture.id))
+  const archive = await writeArchive(
+    text,
+    bytes.filter((found) => found !== undefined),
+  )
+  return new File([new Uint8Array(archive)], `${name}.kilim.zip`, { type: 'application/zip' })
+}
+
+/** Whether this browser hands files to other apps of the machine. */
+export const canShare = (): boolean =>
+  typeof navigator.canShare === 'function' &&
+  navigator.canShare({ files: [new File(['{}'], 'garden.kilim.json', { type: 'application/json' })] })
+
+/** Exports a garden to a file, or hands it to the browser's own sharing; says why where it cannot. */
+export async function exportGarden(gardenId: string, withPictures: boolean, how: 'save' | 'share' = 'save') {
+  try {
+    const file = await fileOf(gardenId, withPictures)
+    if (how === 'share') await navigator.share({ files: [file], title: file.name })
+    else download(file.name, file.type, file)
+    await notedExport(database, gardenId)
+  } catch (error) {
+    // Closed by the grower, the sharing is no failure.
+    if (error instanceof DOMException && error.name === 'AbortError') return
+    notice.error(
+      `The garden could not be exported (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.`,
+    )
+  }
+}
