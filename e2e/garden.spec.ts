@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { spawnSync } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { openDemo, woven } from './helpers'
 
@@ -223,4 +224,27 @@ test('an own garden that was not exported for long says so, exports with one pre
   await expect(line).toHaveCount(0)
   await page.goto('/garden')
   await expect(page.getByText(/^Last exported on/)).toBeVisible()
+})
+
+test('the tables of a garden are read by another program and hold a row for each bed', async ({
+  page,
+}, info) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/garden')
+  const [zip] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export tables (CSV)' }).click(),
+  ])
+  expect(zip.suggestedFilename()).toBe('marlpit-lane-tables.zip')
+  const path = info.outputPath('tables.zip')
+  await zip.saveAs(path)
+  const python =
+    'import sys, zipfile, csv, io; z = zipfile.ZipFile(sys.argv[1]); print(z.testzip()); print(sorted(z.namelist())); print(len(list(csv.DictReader(io.StringIO(z.read("beds.csv").decode())))))'
+  const read = spawnSync('python3', ['-c', python, path], { encoding: 'utf8' })
+  test.skip(read.error !== undefined, 'there is no other zip and CSV reader on this machine')
+  expect(read.stdout.trim().split('\n')).toEqual([
+    'None',
+    "['beds.csv', 'checks.csv', 'covers-and-crops.csv', 'results.csv', 'seed.csv', 'weather.csv']",
+    '14',
+  ])
 })

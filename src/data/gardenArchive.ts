@@ -30,6 +30,16 @@ export async function writeArchive(
   return new Uint8Array(await zip.close())
 }
 
+/** Texts by the names of their files in one zip. */
+export async function zipOf(
+  files: readonly { name: string; text: string }[],
+): Promise<Uint8Array<ArrayBuffer>> {
+  const { TextReader, Uint8ArrayWriter, ZipWriter } = await zipLibrary()
+  const zip = new ZipWriter(new Uint8ArrayWriter(), HERE)
+  for (const { name, text } of files) await zip.add(name, new TextReader(text))
+  return new Uint8Array(await zip.close())
+}
+
 const ZIP_START = [0x50, 0x4b]
 /** Whether bytes begin as a zip does. */
 export const isArchive = (bytes: Uint8Array) => ZIP_START.every((byte, i) => bytes[i] === byte)

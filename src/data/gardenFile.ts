@@ -58,6 +58,16 @@ const fileData = gardenData.extend({
 })
 export type GardenFileData = z.infer<typeof fileData>
 
+/**
+ * The garden file as JSON Schema (2020-12), for other programs: what a file of today may hold. Some rules are told in the
+ * document only: which records belong together, and what of two values may not be.
+ */
+export const gardenFileSchema = (): object =>
+  z.toJSONSchema(envelope.extend({ version: z.literal(GARDEN_SCHEMA_VERSION), data: fileData }), {
+    io: 'input',
+    unrepresentable: 'any',
+  })
+
 const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
 
 /** One garden as JSON text. Records stand in order of id and fields in order of the schema, so equal gardens give equal bytes. */

@@ -1,10 +1,11 @@
 import { notedExport } from '../data/backup'
 import { database } from '../data/database'
 import { historyForFile } from '../data/devices/history'
-import { writeArchive } from '../data/gardenArchive'
+import { writeArchive, zipOf } from '../data/gardenArchive'
 import { writeGardenFile } from '../data/gardenFile'
 import { loadGarden, loadKept } from '../data/gardens'
 import { download } from './download'
+import { late } from './late'
 import { notice } from './notices'
 
 /** A garden's name as that of a file. */
@@ -32,6 +33,25 @@ export const canShare = (): boolean =>
   typeof navigator.canShare === 'function' &&
   navigator.canShare({ files: [new File(['{}'], 'garden.kilim.json', { type: 'application/json' })] })
 
+/** Hands a garden to the browser as tables for a spreadsheet, in one zip. */
+export async function exportTables(gardenId: string): Promise<void> {
+  try {
+    const data = await loadGarden(database, gardenId)
+    if (!data) throw new Error('it is not there any more')
+    const { csvOf, tablesOf } = await late(import('../data/tables'))
+    const tables = tablesOf({ ...data, ...(await loadKept(database, gardenId)) })
+    const zip = await zipOf(tables.map((table) => ({ name: `${table.name}.csv`, text: csvOf(table) })))
+    download(`${fileNameOf(data.garden.name)}-tables.zip`, 'application/zip', zip)
+  } catch (error) {
+    failed(error)
+  }
+}
+
+const failed = (error: unknown) =>
+  notice.error(
+    `The garden could not be exported (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.`,
+  )
+
 /** Exports a garden to a file, or hands it to the browser's own sharing; says why where it cannot. */
 export async function exportGarden(gardenId: string, withPictures: boolean, how: 'save' | 'share' = 'save') {
   try {
@@ -42,8 +62,6 @@ export async function exportGarden(gardenId: string, withPictures: boolean, how:
   } catch (error) {
     // Closed by the grower, the sharing is no failure.
     if (error instanceof DOMException && error.name === 'AbortError') return
-    notice.error(
-      `The garden could not be exported (${error instanceof Error ? error.message : 'unknown reason'}). Reload and try again.`,
-    )
+    failed(error)
   }
 }

@@ -212,6 +212,16 @@ export function minutes(value: number): string {
   return value < 90 ? `${Math.max(5, Math.round(value / 5) * 5)}\u00a0min` : `${digits(value / 60, 1)}\u00a0h`
 }
 
+/** A moment of the grower's own day, from ms since 1970: `27 Nov 2026, 14:05`. */
+export const momentText = (at: number): string =>
+  new Intl.DateTimeFormat(browserLocale(), {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(at)
+
 /** Weekday and date for the clock. */
 export const clockDate = (day: number) =>
   dateText(day, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })

@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { database, type CopyRow } from '../../data/database'
 import { fileNameOf } from '../../state/exporting'
 import { download } from '../../state/download'
-import { clockDate } from '../../text/format'
+import { momentText } from '../../text/format'
 
 /** Copies of gardens whose place a file took, for the days they are kept. */
 export function Copies({ onOpen }: { onOpen: (file: File) => void }) {
@@ -14,7 +14,7 @@ export function Copies({ onOpen }: { onOpen: (file: File) => void }) {
       {copies.map((copy) => (
         <li key={copy.id} className="flex flex-wrap items-baseline gap-x-3">
           <span>
-            {copy.name} as it was before {clockDate(Math.floor(copy.at / 864e5))}, kept for 30 days
+            {copy.name} as it was before {momentText(copy.at)}, kept for 30 days
           </span>
           <button
             className="btn btn-sm"

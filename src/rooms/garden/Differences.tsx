@@ -7,7 +7,7 @@ import { database, type Conflict, type MergeRow, type StoredRecord } from '../..
 import { standName } from '../../parts/names'
 import { useCommit, useGarden } from '../../state/garden'
 import { placeWords, valueWords } from '../../text/differences'
-import { clockDate, longDate } from '../../text/format'
+import { longDate, momentText } from '../../text/format'
 
 /** What a record is called where a difference in it is told. */
 function recordWords({ table, id, taken, other }: Conflict, data: GardenData): string {
@@ -67,9 +67,7 @@ function OneMerge({ merge }: { merge: MergeRow }) {
   const inOrder = [...merge.conflicts].sort((a, b) => Number(asks(b)) - Number(asks(a)))
   return (
     <section aria-label="Changed on both devices" className="mt-3 max-w-3xl border-l-4 border-warning pl-3">
-      <h3 className="font-semibold">
-        Brought together on {clockDate(Math.floor(merge.at / 864e5))}: changed on both devices
-      </h3>
+      <h3 className="font-semibold">Brought together on {momentText(merge.at)}: changed on both devices</h3>
       <ul className="mt-1 divide-y divide-base-300">
         {inOrder.map((conflict) => {
           const { table, id, place, taken, other } = conflict

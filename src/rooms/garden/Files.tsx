@@ -6,7 +6,7 @@ import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { database } from '../../data/database'
 import { importGarden, type Imported, type Way } from '../../data/importGarden'
 import { takeBack, useGarden } from '../../state/garden'
-import { canShare, exportGarden } from '../../state/exporting'
+import { canShare, exportGarden, exportTables } from '../../state/exporting'
 import { gardenOpened } from '../../state/session'
 import { useOpenedFile } from '../../state/openedFile'
 import { useAppDispatch } from '../../state/store'
@@ -14,6 +14,7 @@ import { TickField } from '../../parts/SelectField'
 import { Copies } from './Copies'
 import { Differences } from './Differences'
 import { ImportPreview } from './ImportPreview'
+import { Steps } from './Steps'
 import { StorageUse } from './StorageUse'
 import { readPicked, type PickedFile } from './readPicked'
 
@@ -105,6 +106,9 @@ export function Files() {
           </button>
         )}
         <TickField label="with its pictures" checked={withPictures} onChange={setWithPictures} />
+        <button className="btn btn-sm" onClick={() => void exportTables(data.garden.id)}>
+          Export tables (CSV)
+        </button>
         <label className="btn btn-sm">
           Import a garden
           <input
@@ -141,6 +145,7 @@ export function Files() {
         />
       )}
       <Differences />
+      <Steps />
       <Copies onOpen={(file) => void open(file)} />
     </div>
   )

@@ -4,7 +4,7 @@ import { askToLast, backupOf, storageUse } from '../../data/backup'
 import { database } from '../../data/database'
 import { useGarden } from '../../state/garden'
 import { notice } from '../../state/notices'
-import { clockDate } from '../../text/format'
+import { momentText } from '../../text/format'
 
 type Use = Awaited<ReturnType<typeof storageUse>>
 
@@ -24,9 +24,7 @@ export function StorageUse() {
   return (
     <p className="quiet mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
       <span>
-        {exportedAt === null
-          ? 'Not exported yet'
-          : `Last exported on ${clockDate(Math.floor(exportedAt / 864e5))}`}
+        {exportedAt === null ? 'Not exported yet' : `Last exported on ${momentText(exportedAt)}`}
         {changes === 0 ? '' : `, ${changes} ${changes === 1 ? 'change' : 'changes'} since`}.
       </span>
       {use?.bytes !== null && use && (

@@ -201,3 +201,29 @@ test('a bed is measured anew; a length below nothing is refused', async () => {
   press('Save bed')
   await waitFor(async () => expect((await bed()).lengthM).toBe(12.5), SLOW)
 })
+
+test('any of the last steps is taken back alone, unless a later one needs it', async () => {
+  await room()
+  const [first, second] = await beds()
+  await commit(database, 'marlpit-lane', 'Longer', [changed('beds', first, { lengthM: 3 })])
+  await commit(database, 'marlpit-lane', 'Shadier', [changed('beds', second, { shade: 0.4 })])
+  const seen = (await beds()).find(({ id }) => id === first.id)!
+  await commit(database, 'marlpit-lane', 'Longer still', [changed('beds', seen, { lengthM: 4 })])
+  const fold = screen.getByText('What was done last')
+  fireEvent.click(fold)
+  const list = await screen.findByRole('list', { name: 'Steps' }, SLOW)
+  expect(within(list).getAllByRole('listitem')[0].textContent).toMatch(/Longer still/)
+  fireEvent.click(within(list).getByRole('button', { name: 'Take back: Longer' }))
+  await screen.findByText(
+    /“Longer” cannot be taken back alone: “Longer still” changed the same since/,
+    undefined,
+    SLOW,
+  )
+  fireEvent.click(within(list).getByRole('button', { name: 'Take back: Shadier' }))
+  await waitFor(
+    async () => expect((await beds()).find(({ id }) => id === second.id)?.shade).toBe(second.shade),
+    SLOW,
+  )
+  await waitFor(() => expect(list.textContent).toMatch(/taken back/), SLOW)
+  expect((await beds()).find(({ id }) => id === first.id)?.lengthM).toBe(4)
+})
