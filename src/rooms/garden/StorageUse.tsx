@@ -24,8 +24,9 @@ export function StorageUse() {
   return (
     <p className="quiet mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
       <span>
-        {exportedAt === null ? 'Not exported yet' : `Last exported on ${momentText(exportedAt)}`}
-        {changes === 0 ? '' : `, ${changes} ${changes === 1 ? 'change' : 'changes'} since`}.
+        {exportedAt === null
+          ? 'Not exported yet: all of it is in this browser only.'
+          : `Last exported on ${momentText(exportedAt)}, ${changes === 0 ? 'nothing' : changes} changed since.`}
       </span>
       {use?.bytes !== null && use && (
         <span>Kilim takes {(use.bytes! / 1e6).toFixed(1)} MB of this browser’s storage.</span>
