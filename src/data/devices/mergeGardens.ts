@@ -48,6 +48,10 @@ function needsOf(table: TableName, record: StoredRecord): string[] {
   return []
 }
 
+/** A record as a device has it, or has not. */
+type Half = { record: StoredRecord | null; history: History; seen: Seen }
+type Outcome = { record: StoredRecord | null; history: History; conflicts: Conflict[] }
+
 /**
  * Two replicas of one garden brought together, the same whichever is called the first; merged again with either it stays as
  * it is. What one changed is taken; where both changed a place, or one changed what the other took out, the higher stamp
@@ -57,67 +61,79 @@ export function mergeGardens(a: Replica, b: Replica, sound: Sound): MergedGarden
   const records = new Map<string, StoredRecord>()
   const histories = new Map<string, History>()
   const conflicts: Conflict[] = []
-  const conflict = (name: string, place: Place, taken: unknown, other: unknown) =>
-    conflicts.push({ table: tableOf(name), id: idOf(name), place, taken, other })
-
-  for (const name of new Set([
-    ...a.records.keys(),
-    ...b.records.keys(),
-    ...a.histories.keys(),
-    ...b.histories.keys(),
-  ])) {
-    const sides = [a, b].map((replica) => ({
-      record: replica.records.get(name) ?? null,
-      history: replica.histories.get(name) ?? NO_HISTORY,
-      seen: replica.seen,
-    }))
-    const [mine, theirs] = sides
-    if (mine.record && theirs.record) {
-      const merged = mergeBoth(name, mine as RecordSide, theirs as RecordSide, sound)
-      records.set(name, merged.record)
-      histories.set(name, merged.history)
-      for (const { place, taken, other } of merged.differences) conflict(name, place, taken, other)
-      continue
-    }
-    const there = mine.record ? mine : theirs
-    const away = mine.record ? theirs : mine
-    const gone = away.history.gone
-    if (!there.record) {
-      const last = [mine.history.gone, theirs.history.gone].filter((stamp) => stamp !== null)
-      if (last.length > 0) histories.set(name, { ...NO_HISTORY, gone: last.reduce(higher) })
-      continue
-    }
-    const written = lastStamp(there.history)
-    // Where its being taken out is known and it stands all the same, it has come back since.
-    const stays = gone === null || knows(there.seen, gone) || compareStamps(written, gone) > 0
-    if (gone !== null && wroteBoth(written, there.seen, gone, away.seen))
-      conflict(name, '', stays ? there.record : null, stays ? null : there.record)
-    if (stays) {
-      records.set(name, there.record)
-      histories.set(name, { ...there.history, gone: null })
-    } else histories.set(name, { ...NO_HISTORY, gone })
+  const half = (replica: Replica, name: string): Half => ({
+    record: replica.records.get(name) ?? null,
+    history: replica.histories.get(name) ?? NO_HISTORY,
+    seen: replica.seen,
+  })
+  const names = [a, b].flatMap((replica) => [...replica.records.keys(), ...replica.histories.keys()])
+  for (const name of new Set(names)) {
+    const [mine, theirs] = [half(a, name), half(b, name)]
+    const merged =
+      isThere(mine) && isThere(theirs) ? mergeBoth(name, mine, theirs, sound) : mergeLone(name, mine, theirs)
+    if (merged.record) records.set(name, merged.record)
+    // Of what was never written down nothing is to be told.
+    const { history } = merged
+    if (history.gone || compareStamps(lastStamp(history), NEVER) > 0) histories.set(name, history)
+    conflicts.push(...merged.conflicts)
   }
   bringBack(a, b, records, histories, conflicts)
-  // Of what was never written down nothing is to be told.
-  for (const [name, history] of histories)
-    if (history.gone === null && lastStamp(history) === NEVER) histories.delete(name)
   conflicts.sort((one, other) => (keyOf(one) < keyOf(other) ? -1 : 1))
   return { records, histories, seen: seenTogether(a.seen, b.seen), conflicts }
 }
 
-type RecordSide = { record: StoredRecord; history: History; seen: Seen }
+const conflictIn = (name: string, place: Place, taken: unknown, other: unknown): Conflict => ({
+  table: tableOf(name),
+  id: idOf(name),
+  place,
+  taken,
+  other,
+})
 
-function mergeBoth(name: string, a: RecordSide, b: RecordSide, sound: Sound) {
+/** A record that one device has at most: it stands unless the other took it out after it was written last. */
+function mergeLone(name: string, mine: Half, theirs: Half): Outcome {
+  const [there, away] = mine.record ? [mine, theirs] : [theirs, mine]
+  if (!there.record) {
+    const last = [mine.history.gone, theirs.history.gone].filter((stamp) => stamp !== null)
+    return {
+      record: null,
+      history: { ...NO_HISTORY, gone: last.length > 0 ? last.reduce(higher) : null },
+      conflicts: [],
+    }
+  }
+  const { gone } = away.history
+  if (gone === null) return { record: there.record, history: { ...there.history, gone: null }, conflicts: [] }
+  const written = lastStamp(there.history)
+  // Where its being taken out is known and it stands all the same, it has come back since.
+  const stays = knows(there.seen, gone) || compareStamps(written, gone) > 0
+  const [taken, other] = stays ? [there.record, null] : [null, there.record]
+  return {
+    record: taken,
+    history: stays ? { ...there.history, gone: null } : { ...NO_HISTORY, gone },
+    conflicts: wroteBoth(written, there.seen, gone, away.seen) ? [conflictIn(name, '', taken, other)] : [],
+  }
+}
+
+type RecordSide = Half & { record: StoredRecord }
+const isThere = (half: Half): half is RecordSide => half.record !== null
+
+/** A record that both have, place by place; a year of weather day by day. */
+function mergeBoth(name: string, a: RecordSide, b: RecordSide, sound: Sound): Outcome {
   const table = tableOf(name)
   const sides = [a, b].map((side): Side => ({ ...side, record: plain(side.record) }))
   const [mine, theirs] = sides
   const merged = mergeRecord(mine, theirs)
-  if (table === 'weather') return mergedYear(a, b, merged.history)
-  const whole =
+  const placed =
     sound(table, stored(merged.record)) || !sound(table, a.record) || !sound(table, b.record)
       ? merged
       : takeWhole(mine, theirs, merged)
-  return { ...whole, record: stored(whole.record) }
+  const { record, history, differences } =
+    table === 'weather' ? mergedYear(a, b, merged.history) : { ...placed, record: stored(placed.record) }
+  return {
+    record,
+    history,
+    conflicts: differences.map(({ place, taken, other }) => conflictIn(name, place, taken, other)),
+  }
 }
 
 /** Years of weather are brought together day by day, unless one device knew all that the other has. */
