@@ -20,13 +20,9 @@ export async function openDemo(
   const data = make()
   if (!(await database.gardens.get(data.garden.id))) {
     // Made alike in every browser: no device wrote it.
-    const stored = await commit(
-      database,
-      data.garden.id,
-      `Open ${data.garden.name}`,
-      gardenWrites(data),
-      (db, gardenId, changes) => stampChanges(db, gardenId, changes, 'demo'),
-    )
+    const stored = await commit(database, data.garden.id, `Open ${data.garden.name}`, gardenWrites(data), {
+      keepHistory: (db, gardenId, changes) => stampChanges(db, gardenId, changes, 'demo'),
+    })
     if (!stored.ok) throw new Error(stored.problems[0]?.message)
     // A demo garden is where undo ends, not something to take back.
     await database.undo.where('gardenId').equals(data.garden.id).delete()

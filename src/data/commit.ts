@@ -5,7 +5,7 @@ import type { WeatherYear } from '../core/garden/weatherYear'
 import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry } from './database'
 import { historyTables, stampChanges } from './devices/history'
 import { loadedOnce } from './loadedOnce'
-import { merged } from './merge'
+import { clashes, merged } from './merge'
 import { Refusal, refusedOr } from './problems'
 import type { Write } from './writes'
 
@@ -24,8 +24,27 @@ export const ownerOf = (record: StoredRecord) => ('gardenId' in record ? record.
 
 const refused = (code: string, message: string) => new Refusal({ path: '', code, message })
 
+/** Says what was changed meanwhile in the same places, so that it is not written over unseen. */
+function refuseClashes(seen: unknown, put: unknown, fresh: unknown): void {
+  const found = clashes(seen, put, fresh).map(({ path, ...meanwhile }): Problem => ({
+    path,
+    code: 'meanwhile',
+    message: `${path.replaceAll('/', ' ')} was changed in the meantime, so nothing was stored.`,
+    meanwhile,
+  }))
+  if (found.length > 0) throw new Refusal(...found)
+}
+
+/** How a set of writes is stored: over what was changed meanwhile in the same places, or not; and who writes down when it was. */
+export type Storing = { over?: boolean; keepHistory?: typeof stampChanges }
+
 /** What a write makes of the record as it is stored now; null where it goes. */
-function resultOf(write: Write, fresh: StoredRecord | null, gardenId: string): StoredRecord | null {
+function resultOf(
+  write: Write,
+  fresh: StoredRecord | null,
+  gardenId: string,
+  over: boolean,
+): StoredRecord | null {
   if (fresh && ownerOf(fresh) !== gardenId)
     throw refused('foreign', 'The change touches a record of another garden, so nothing was stored.')
   if (!('put' in write)) return null
@@ -44,6 +63,7 @@ function resultOf(write: Write, fresh: StoredRecord | null, gardenId: string): S
       'gone',
       'What you changed was taken out in the meantime, so nothing was stored. Undo that first, then save again.',
     )
+  if (fresh && !over && write.table !== 'weather') refuseClashes(seen, write.put, fresh)
   return merged<StoredRecord>(seen, write.put, fresh ?? (seen as StoredRecord))
 }
 
@@ -52,6 +72,7 @@ async function changesOf(
   gardenId: string,
   writes: readonly Write[],
   recordProblems: (table: TableName, record: StoredRecord) => Problem[],
+  over: boolean,
 ) {
   const changes: RecordChange[] = []
   // A second write of the same record goes on from the first.
@@ -61,7 +82,8 @@ async function changesOf(
     const before = made.has(name)
       ? made.get(name)!
       : (((await db.table(write.table).get(keyOf(write))) as StoredRecord | undefined) ?? null)
-    const after = resultOf(write, before, gardenId)
+    // What this very step made of a record is no other's change.
+    const after = resultOf(write, before, gardenId, over || made.has(name))
     if (equal(before, after)) continue
     const problems = after ? recordProblems(write.table, after) : []
     if (problems.length > 0) throw new Refusal(...problems)
@@ -96,14 +118,14 @@ async function remember(db: KilimDatabase, gardenId: string, label: string, chan
  * Validates and stores a set of writes as one step with its undo entry, all or nothing. Each record is read afresh and
  * only what the write changed is written. `label` is what the undo button will say. The value is the entry's number,
  * or null where all was stored already and there was nothing to do.
- * @param keepHistory writes down when it was written; by this device, now, where left out
+ * A place that was changed meanwhile otherwise is not written over, unless the grower says so.
  */
 export async function commit(
   db: KilimDatabase,
   gardenId: string,
   label: string,
   writes: readonly Write[],
-  keepHistory = stampChanges,
+  { over = false, keepHistory = stampChanges }: Storing = {},
 ): Promise<Outcome<number | null>> {
   try {
     // A transaction would not outlive the wait for it.
@@ -112,7 +134,7 @@ export async function commit(
       'rw',
       [...gardenTables(db), ...historyTables(db), db.pictureBytes, db.undo],
       async () => {
-        const changes = await changesOf(db, gardenId, writes, recordProblems)
+        const changes = await changesOf(db, gardenId, writes, recordProblems, over)
         await putAll(
           db,
           changes.map(({ table, key, after }) => ({ table, key, to: after })),

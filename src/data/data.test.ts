@@ -59,6 +59,18 @@ describe('commit and undo', () => {
     })
     expect((await db.beds.get(first.id))?.lengthM).toBe(first.lengthM)
   })
+  test('what was changed meanwhile in the same place is not written over unseen; said so, it is', async () => {
+    const [bed] = demo.beds
+    await commit(db, demo.garden.id, 'Theirs', [changed('beds', bed, { shade: 0.3, lengthM: 4 })])
+    const mine = [changed('beds', bed, { shade: 0.2, widthM: 2 })]
+    expect(await commit(db, demo.garden.id, 'Mine', mine)).toMatchObject({
+      ok: false,
+      problems: [{ path: 'shade', code: 'meanwhile', meanwhile: { seen: bed.shade, own: 0.2, now: 0.3 } }],
+    })
+    expect(await db.beds.get(bed.id)).toMatchObject({ shade: 0.3, lengthM: 4, widthM: bed.widthM })
+    expect((await commit(db, demo.garden.id, 'Mine', mine, { over: true })).ok).toBe(true)
+    expect(await db.beds.get(bed.id)).toMatchObject({ shade: 0.2, lengthM: 4, widthM: 2 })
+  })
   test('undo with nothing left says so', async () => {
     await undo(db, id)
     expect(await undo(db, id)).toEqual({ ok: true, value: null })

@@ -95,13 +95,9 @@ export async function importGarden(
   const known = (await db.replicas.get(gardenId))?.seen
   // What the file does not hold of the station's days is asked for again.
   await db.station.delete(gardenId)
-  const outcome = await commit(
-    db,
-    gardenId,
-    `Imported ${file.garden.name}`,
-    writes,
-    replica ? adopted(replica, known) : stampChanges,
-  )
+  const outcome = await commit(db, gardenId, `Imported ${file.garden.name}`, writes, {
+    keepHistory: replica ? adopted(replica, known) : stampChanges,
+  })
   if (!outcome.ok) return outcome
   return success({ gardenId, way, renamed, step: outcome.value, conflicts: [] })
 }
@@ -148,7 +144,7 @@ async function bringTogether(
     gardenId,
     `Brought together with the file of ${file.garden.name}`,
     withBytes(writes, bytes, (id) => id),
-    adopted(merged, here.seen),
+    { keepHistory: adopted(merged, here.seen) },
   )
   if (!step.ok) return step
   const { conflicts } = merged

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from '../core/testing/property'
-import { changedPlaces, merged, placesTouch } from './merge'
+import { changedPlaces, clashes, merged, placesTouch } from './merge'
 
 describe('merging a change into what is stored by now', () => {
   test('only the fields that were changed are written', () => {
@@ -111,5 +111,41 @@ describe('places that a step changed', () => {
     expect(placesTouch(['/tools/a/w'], ['/tools/ab'])).toBe(false)
     expect(placesTouch(changedPlaces(null, { a: 1 }), ['/name'])).toBe(true)
     expect(placesTouch(['/name'], [])).toBe(false)
+  })
+})
+
+describe('what two changed in one place', () => {
+  test('is told with what was seen, what is to be and what is now; other places are not', () => {
+    const seen = { shade: 0.1, length: 5, end: { plan: null as object | null } }
+    const put = { ...seen, shade: 0.2, end: { plan: { date: 'a' } } }
+    const fresh = { ...seen, shade: 0.3, length: 6, end: { plan: { date: 'b' } } }
+    expect(clashes(seen, put, fresh)).toEqual([
+      { path: 'shade', seen: 0.1, own: 0.2, now: 0.3 },
+      { path: 'end/plan', seen: null, own: { date: 'a' }, now: { date: 'b' } },
+    ])
+  })
+  test('is nothing where both made the same of it, or one left it as it was', () => {
+    const seen = { shade: 0.1, tools: [{ id: 'a', size: 1 }] }
+    expect(clashes(seen, { ...seen, shade: 0.2 }, { ...seen, shade: 0.2 })).toEqual([])
+    expect(clashes(seen, { ...seen, shade: 0.2 }, seen)).toEqual([])
+    expect(clashes(seen, seen, { ...seen, shade: 0.3 })).toEqual([])
+  })
+  test('entries of lists and months stand for themselves', () => {
+    const seen = { tools: [{ id: 'a', size: 1 }], rain: Array<number>(12).fill(1) }
+    const put = {
+      tools: [
+        { id: 'a', size: 2 },
+        { id: 'b', size: 1 },
+      ],
+      rain: seen.rain.with(3, 5),
+    }
+    const fresh = {
+      tools: [
+        { id: 'a', size: 3 },
+        { id: 'c', size: 1 },
+      ],
+      rain: seen.rain.with(4, 5),
+    }
+    expect(clashes(seen, put, fresh)).toEqual([{ path: 'tools/a/size', seen: 1, own: 2, now: 3 }])
   })
 })

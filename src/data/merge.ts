@@ -1,4 +1,5 @@
 import equal from 'lodash-es/isEqual'
+import type { Meanwhile } from '../core/foundations/outcome'
 
 export type Plain = Record<string, unknown>
 
@@ -51,6 +52,29 @@ function mergeValue(seen: unknown, put: unknown, fresh: unknown): unknown {
     return put.map((value, i) => mergeValue(seen[i], value, fresh[i]))
   const [before, after, stored] = [keyed(seen ?? []), keyed(put ?? []), keyed(fresh ?? [])]
   return before && after && stored ? mergeLists(before, after, stored) : put
+}
+
+/** Places that were changed both from `seen` to `put` and, otherwise, from `seen` to `fresh`, with the three values. */
+export function clashes(
+  seen: unknown,
+  put: unknown,
+  fresh: unknown,
+  path = '',
+): ({ path: string } & Meanwhile)[] {
+  if (equal(seen, put) || equal(seen, fresh) || equal(put, fresh)) return []
+  const into = (name: string) => (path === '' ? name : `${path}/${name}`)
+  if (isPlain(seen) && isPlain(put) && isPlain(fresh) && sameKind(seen, put, fresh))
+    return [...new Set([...Object.keys(put), ...Object.keys(fresh)])].flatMap((field) =>
+      clashes(seen[field], put[field], fresh[field], into(field)),
+    )
+  if (isCalendar(seen) && isCalendar(put) && isCalendar(fresh) && put.length === fresh.length)
+    return put.flatMap((value, i) => clashes(seen[i], value, fresh[i], into(String(i))))
+  const [before, after, stored] = [keyed(seen ?? []), keyed(put ?? []), keyed(fresh ?? [])]
+  if (before && after && stored)
+    return [...new Set([...after.keys(), ...stored.keys()])].flatMap((key) =>
+      clashes(before.get(key), after.get(key), stored.get(key), into(key)),
+    )
+  return [{ path, seen, own: put, now: fresh }]
 }
 
 function mergeFields(seen: Plain, put: Plain, fresh: Plain): Plain {

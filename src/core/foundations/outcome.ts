@@ -1,5 +1,11 @@
-/** What went wrong with one field: where, a stable code, and a sentence that names the fix. */
-export type Problem = { path: string; code: string; message: string }
+/** A value that was changed meanwhile: as it was seen, as it is to be, and as it is now. */
+export type Meanwhile = { seen: unknown; own: unknown; now: unknown }
+
+/**
+ * What went wrong with one field: where, a stable code, and a sentence that names the fix; and where two changed the same,
+ * what it is about.
+ */
+export type Problem = { path: string; code: string; message: string; meanwhile?: Meanwhile }
 
 /** A result that is either a value or a list of problems; used at every public edge. */
 export type Outcome<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }

@@ -227,3 +227,18 @@ test('any of the last steps is taken back alone, unless a later one needs it', a
   await waitFor(() => expect(list.textContent).toMatch(/taken back/), SLOW)
   expect((await beds()).find(({ id }) => id === first.id)?.lengthM).toBe(4)
 })
+
+test('the same field changed meanwhile is shown beside one’s own, and is written over only where that is said', async () => {
+  await room()
+  press('Edit L1')
+  const shade = await screen.findByLabelText('Shade, %', { selector: '[role=dialog] *, dialog *' })
+  fireEvent.change(shade, { target: { value: '20' } })
+  const bed = (await beds()).find(({ label }) => label === 'L1')!
+  await commit(database, 'marlpit-lane', 'Elsewhere', [changed('beds', bed, { shade: 0.3 })])
+  const shadeNow = async () => (await beds()).find(({ label }) => label === 'L1')?.shade
+  press('Save bed')
+  const said = await screen.findByText(/shade is 30\s% now; you put 20\s% over 0\s%/, undefined, SLOW)
+  expect(await shadeNow()).toBe(0.3)
+  fireEvent.click(within(said.closest('li')!).getByRole('button', { name: 'Put mine' }))
+  await waitFor(async () => expect(await shadeNow()).toBe(0.2), SLOW)
+})
