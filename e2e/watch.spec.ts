@@ -187,7 +187,11 @@ test('a picture travels in the zip of the garden and comes back', async ({ page 
   await expect(remove).toHaveCount(0)
   await page.goto('/garden')
   await page.setInputFiles('input[type=file]', file)
-  await page.getByRole('button', { name: 'Import it' }).click()
+  // Brought together, what was removed since would stay removed.
+  const preview = page.getByRole('form', { name: 'Import' })
+  await expect(preview).toContainText('Nothing new is in the file.')
+  await preview.getByRole('radio', { name: /In the place of the garden here/ }).check()
+  await preview.getByRole('button', { name: 'Import it' }).click()
   await page.waitForURL((url) => url.pathname === '/')
   await page.goto('/bed/marlpit-lane-L4')
   await page
