@@ -9,7 +9,7 @@ import { generatedEnsemble } from '../src/core/site/ensemble'
 import { runStand, stateOn } from '../src/core/stand/kernel'
 import { drawMemberParameters } from '../src/core/stand/memberParameters'
 import { TEST_SITES } from '../src/core/testing/sites'
-import { plainInput } from '../src/core/testing/stands'
+import { plainInput } from '../src/core/season/plainInput'
 
 /**
  * Speed of weather and of the day kernel, nanoseconds per member, day and species, beside a compiled program of the same

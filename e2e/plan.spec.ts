@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { ranked } from './helpers'
+import { ranked, startOwn } from './helpers'
 
 const line = (page: Page) => page.getByTestId('plan-line')
 
@@ -20,17 +20,8 @@ async function said(page: Page) {
 
 /** An own garden of one bed from an empty browser, on today's date. */
 async function ownGarden(page: Page, units: 'metric' | 'imperial') {
-  await page.goto('/start')
-  await page.getByLabel('Garden name').fill('Behind the barn')
-  await page.getByLabel('Latitude').fill('44.5')
-  await page.getByLabel('Elevation, m').fill('240')
-  await page.getByLabel('Climate nearest to yours').selectOption('temperate-inland')
-  await page.getByLabel('Units').selectOption(units)
-  await page.getByLabel('Length, m').fill('8')
-  await page.getByLabel('Width, m').fill('1.2')
-  for (const tool of ['hand shears', 'black tarp', 'rake', 'wheelbarrow', 'spade or fork'])
-    await page.getByRole('checkbox', { name: tool }).check()
-  await page.getByRole('button', { name: 'Open the loom' }).click()
+  const tools = ['hand shears', 'black tarp', 'rake', 'wheelbarrow', 'spade or fork']
+  await startOwn(page, { name: 'Behind the barn', units, tools })
   await page
     .getByRole('link', { name: /^A1: bare .* Choose a cover/ })
     .first()

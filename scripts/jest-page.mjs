@@ -5,6 +5,8 @@ const FROM_NODE = [
   'structuredClone',
   'TextEncoder',
   'TextDecoder',
+  'Blob',
+  'File',
   'fetch',
   'Request',
   'Response',

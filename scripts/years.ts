@@ -9,7 +9,8 @@ import { generatedEnsemble } from '../src/core/site/ensemble'
 import { runStand } from '../src/core/stand/kernel'
 import { drawMemberParameters } from '../src/core/stand/memberParameters'
 import { dateQuantiles, stageDays, valuesOn } from '../src/core/stand/summary'
-import { plainInput, raked } from '../src/core/testing/stands'
+import { plainInput } from '../src/core/season/plainInput'
+import { raked } from '../src/core/testing/stands'
 
 /** `npm run years`: draws a year of every species at four contrasted sites, sown in spring, summer and autumn, as docs/years.png. */
 const SITES = ['great-lakes-inland', 'southeast-piedmont', 'cool-maritime-summer-dry', 'humid-gulf-lowland']

@@ -3,12 +3,12 @@ import { takeOther } from '../actions/takeOther'
 import { marlpitLane } from '../demo/marlpitLane'
 import { commit } from './commit'
 import { KilimDatabase, type StoredRecord } from './database'
-import { historyForFile } from './devices/history'
+import { adopted, historyForFile } from './devices/history'
 import { gardenWrites, readGardenFile, writeGardenFile, type GardenFileData } from './gardenFile'
 import { loadGarden, loadKept } from './gardens'
 import { sweepCopies } from './copies'
 import { importGarden, merging, waysOf, type Imported, type Way } from './importGarden'
-import { undo } from './undo'
+import { undo, undoStep } from './undo'
 import { added, changed } from './writes'
 
 const demo = marlpitLane()
@@ -112,6 +112,25 @@ describe('one garden on two devices', () => {
     })
     expect(await all(table)).toEqual(before)
   })
+  test('taken back here it takes nothing back there, and comes in again when it is brought together again', async () => {
+    await commit(phone, id, 'Looked', [look('check-phone')])
+    await edit(phone, { shade: 0.3 })()
+    const gone = demo.stands.at(-1)!.id
+    await commit(phone, id, 'Gone', [{ table: 'stands', remove: gone }])
+    const fromPhone = await fileOf(phone)
+    await take(table, fromPhone)
+    await edit(table, { widthM: 2 })()
+    const [step] = await table.undo.orderBy('id').reverse().offset(1).toArray()
+    expect(await undoStep(table, step.id)).toMatchObject({ ok: true })
+    expect(await table.checks.get('check-phone')).toBeUndefined()
+    const there = await take(phone, await fileOf(table))
+    expect(there.conflicts).toEqual([])
+    expect(await phone.checks.get('check-phone')).toBeDefined()
+    expect(await phone.stands.get(gone)).toBeUndefined()
+    expect(await phone.beds.get(bed.id)).toMatchObject({ shade: 0.3, widthM: 2 })
+    await take(table, await fileOf(phone))
+    expect(await all(table)).toEqual(await all(phone))
+  })
   test('a picture comes with its bytes', async () => {
     const picture = { id: 'p', gardenId: id, bedId: bed.id, standId: null, date: '2026-04-01', widthPx: 4, heightPx: 3, bytes: 5, caption: '' } // prettier-ignore
     const bytes = { full: new Uint8Array([1, 2]), small: new Uint8Array([3]) }
@@ -119,26 +138,18 @@ describe('one garden on two devices', () => {
     await importGarden(table, await fileOf(phone), new Map([['p', bytes]]), 'merge')
     expect(await table.pictureBytes.get('p')).toMatchObject(bytes)
   })
-  test('written in meanwhile, nothing is stored and it says so', async () => {
+  test('written in between the reading and the storing, nothing is stored and it says so', async () => {
     await edit(phone, { shade: 0.3 })()
-    const file = await fileOf(phone)
-    const real = table.beds.where.bind(table.beds)
-    // Another tab writes between the reading and the storing.
-    let once = false
-    table.beds.where = ((...asked: Parameters<typeof real>) => {
-      const found = real(...asked)
-      if (!once) {
-        once = true
-        void edit(table, { lengthM: 4 })()
-      }
-      return found
-    }) as typeof table.beds.where
-    const outcome = await importGarden(table, file, null, 'merge')
-    table.beds.where = real
-    if (!outcome.ok) {
-      expect(outcome.problems[0].message).toMatch(/changed meanwhile/)
-      await take(table, file)
-    }
+    const found = (await merging(table, await fileOf(phone)))!
+    await edit(table, { lengthM: 4 })()
+    const before = await all(table)
+    const fresh = (await table.beds.get(bed.id))!
+    const outcome = await commit(table, id, 'Together', [changed('beds', fresh, { shade: 0.3 })], {
+      keepHistory: adopted(found.merged, found.here.seen),
+    })
+    expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'changed' }] })
+    expect(await all(table)).toEqual(before)
+    await take(table, await fileOf(phone))
     expect(await table.beds.get(bed.id)).toMatchObject({ shade: 0.3, lengthM: 4 })
   })
 })
@@ -163,6 +174,7 @@ describe('the ways to take a file in', () => {
     expect(await all(table)).toEqual(before)
     const twin = (await loadGarden(table, gardenId))!
     expect(twin.stands).toHaveLength(demo.stands.length)
+    expect(twin.garden.name).toBe('Marlpit Lane (2)')
     expect(twin.stands.every((stand) => stand.gardenId === gardenId)).toBe(true)
   })
   test('a garden whose place is taken is kept as a copy for thirty days, and can be had again', async () => {

@@ -2,7 +2,7 @@ import equal from 'lodash-es/isEqual'
 import { failure, success, type Outcome, type Problem } from '../core/foundations/outcome'
 import { emptyYear } from '../core/garden/weatherDays'
 import type { WeatherYear } from '../core/garden/weatherYear'
-import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry } from './database'
+import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry, Without } from './database'
 import { historyTables, stampChanges } from './devices/history'
 import { loadedOnce } from './loadedOnce'
 import { clashes, merged } from './merge'
@@ -36,7 +36,13 @@ function refuseClashes(seen: unknown, put: unknown, fresh: unknown): void {
 }
 
 /** How a set of writes is stored: over what was changed meanwhile in the same places, or not; and who writes down when it was. */
-export type Storing = { over?: boolean; keepHistory?: typeof stampChanges }
+export type Storing = { over?: boolean; keepHistory?: KeepHistory }
+
+type KeepHistory = (
+  db: KilimDatabase,
+  gardenId: string,
+  changes: readonly RecordChange[],
+) => Promise<Without | void>
 
 /** What a write makes of the record as it is stored now; null where it goes. */
 function resultOf(
@@ -104,10 +110,14 @@ export async function putAll(
   }
 }
 
-async function remember(db: KilimDatabase, gardenId: string, label: string, changes: RecordChange[]) {
+async function remember(
+  db: KilimDatabase,
+  gardenId: string,
+  step: Pick<UndoEntry, 'label' | 'changes' | 'without'>,
+) {
   const steps = db.undo.where('gardenId').equals(gardenId)
   await steps.and((entry) => entry.undone === 1).delete()
-  const id = await db.undo.add({ gardenId, label, at: Date.now(), undone: 0, changes } as UndoEntry)
+  const id = await db.undo.add({ ...step, gardenId, at: Date.now(), undone: 0 } as UndoEntry)
   const all = await db.undo.where('gardenId').equals(gardenId).primaryKeys()
   if (all.length > UNDO_DEPTH)
     await db.undo.bulkDelete(all.sort((a, b) => a - b).slice(0, all.length - UNDO_DEPTH))
@@ -139,11 +149,11 @@ export async function commit(
           db,
           changes.map(({ table, key, after }) => ({ table, key, to: after })),
         )
-        await keepHistory(db, gardenId, changes)
+        const without = (await keepHistory(db, gardenId, changes)) ?? undefined
         // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
         for (const write of writes)
           if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
-        return changes.length === 0 ? null : remember(db, gardenId, label, changes)
+        return changes.length === 0 ? null : remember(db, gardenId, { label, changes, without })
       },
     )
     return success(entryId)

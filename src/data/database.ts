@@ -19,7 +19,12 @@ export type UndoEntry = {
   at: number
   undone: 0 | 1
   changes: RecordChange[]
+  /** Of a step that brought in another device's writing: the histories as they were without it. */
+  without?: Without
 }
+
+/** What was known of the writing of some records, and what had been seen at which count, before another device's came in. */
+export type Without = { histories: HistoryRow[]; seen: Seen; count: number }
 
 /** What each table of a garden keeps. */
 export type Records = {

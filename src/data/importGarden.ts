@@ -62,6 +62,10 @@ function named(file: GardenFileData, gardenId: string): GardenFileData {
   }
 }
 
+/** Longest part of a garden's name that is kept where it is told apart from another of that name. */
+const NAME_KEPT = 56
+const secondName = (name: string) => `${name.slice(0, NAME_KEPT)} (2)`
+
 /** The writes with the bytes of the pictures that come with them; `from` tells what a picture was called in the file. */
 const withBytes = (writes: readonly Write[], bytes: Bytes, from: (id: string) => string): Write[] =>
   writes.map((write) => {
@@ -84,7 +88,10 @@ export async function importGarden(
   // Beside the same garden it becomes one of its own.
   const twin = way === 'new' && stored !== null
   const gardenId = twin ? newId('garden') : file.garden.id
-  const own = named(file, gardenId)
+  const own = named(
+    twin ? { ...file, garden: { ...file.garden, name: secondName(file.garden.name) } } : file,
+    gardenId,
+  )
   const renamed = twin || (await clashes(db, own))
   const data = renamed ? reissued(own, newId) : own
   const old = way === 'replace' && stored ? { ...stored, ...(await loadKept(db, gardenId)) } : null

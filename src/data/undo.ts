@@ -4,7 +4,7 @@ import { referenceProblems } from '../core/garden/consistency'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import { emptyYear, isEmptyYear } from '../core/garden/weatherDays'
 import { gardenTables, ownerOf, putAll } from './commit'
-import { historyTables, stampChanges } from './devices/history'
+import { forgetWriting, historyTables, stampChanges } from './devices/history'
 import type { KilimDatabase, RecordChange, StoredRecord, UndoEntry } from './database'
 import { loadGarden } from './gardens'
 import { changedPlaces, merged, placesTouch } from './merge'
@@ -78,7 +78,8 @@ async function turn(db: KilimDatabase, entry: UndoEntry, to: 'before' | 'after')
     turns.push({ change, from: change[from], to: record })
     made.push({ table: change.table, key: change.key, before: fresh, after: record })
   }
-  await stampChanges(db, entry.gardenId, made)
+  if (to === 'before' && entry.without) await forgetWriting(db, entry.gardenId, made, entry.without)
+  else await stampChanges(db, entry.gardenId, made)
   await askAgain(db, entry.gardenId, turns)
   await db.undo.update(entry.id, { undone: to === 'before' ? 1 : 0 })
   return entry.label

@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { createContext, use, useCallback, useMemo, type ReactNode } from 'react'
 import { notice } from './notices'
-import type { Outcome, Problem } from '../core/foundations/outcome'
+import type { Outcome } from '../core/foundations/outcome'
 import { firstProblem } from '../core/foundations/outcome'
 import type { GardenData } from '../core/garden/schema'
 import { expectedStands } from '../core/garden/timeline'
@@ -12,9 +12,8 @@ import { database, type StationState } from '../data/database'
 import { loadGarden } from '../data/gardens'
 import { redo, undo, undoStep } from '../data/undo'
 import type { Write } from '../data/writes'
-import { placeWords, valueWords } from '../text/differences'
-import type { Units } from '../text/format'
 import { useToday } from './clock'
+import { late } from './late'
 import { weatherSpecOf } from './season'
 import { useStation, useWeatherRecord } from './station'
 import { useAppSelector } from './store'
@@ -93,7 +92,10 @@ export function useCommit(): (
       const store = (over: boolean) => commit(database, gardenId, label, writes, { over })
       const outcome = await store(false)
       if (!outcome.ok && outcome.problems[0]?.meanwhile)
-        sayMeanwhile(outcome.problems, units, () => store(true))
+        void late(import('./meanwhile')).then(
+          ({ sayMeanwhile }) => sayMeanwhile(outcome.problems, units, () => store(true)),
+          () => notice.error(firstProblem(outcome.problems)),
+        )
       else if (!outcome.ok) notice.error(firstProblem(outcome.problems))
       else if (outcome.value === null) notice.info('Nothing was changed.')
       else if (!quiet) {
@@ -104,27 +106,6 @@ export function useCommit(): (
     },
     [gardenId, units],
   )
-}
-
-/** Shows what was changed meanwhile beside what one was about to store, which can be stored all the same. */
-function sayMeanwhile(problems: readonly Problem[], units: Units, store: () => Promise<Outcome<unknown>>) {
-  const told = problems.flatMap(({ path, meanwhile }) => {
-    if (!meanwhile) return []
-    const value = (of: unknown) => valueWords(of, units, path.split('/').at(-1))
-    return [
-      `${placeWords(path)} is ${value(meanwhile.now)} now; you put ${value(meanwhile.own)} over ${value(meanwhile.seen)}`,
-    ]
-  })
-  notice.error(`Changed in the meantime, nothing was stored: ${told.join('. ')}.`, {
-    duration: Infinity,
-    action: {
-      label: 'Put mine',
-      onClick: () =>
-        void store().then((outcome) =>
-          outcome.ok ? notice.success('Stored as you put it.') : notice.error(firstProblem(outcome.problems)),
-        ),
-    },
-  })
 }
 
 /** Takes back or repeats the last stored change and says which. */

@@ -1,8 +1,22 @@
 import { dayNumber } from '../core/foundations/day'
+import { findCrop } from '../core/plants/crops'
+import { findSpecies } from '../core/plants/catalogue'
 import { findMethod } from '../core/termination/methods'
-import { longDate, metres, percent, type Units } from './format'
+import {
+  area,
+  centimetres,
+  grams,
+  kilos,
+  longDate,
+  metres,
+  minutes,
+  percent,
+  rain,
+  temperature,
+  type Units,
+} from './format'
 
-/** What the places of a record are called, by field; others are called by the words of their own name. */
+/** What the places of a record are called; others are called by the words of their own name. */
 const PLACES: Readonly<Record<string, string>> = {
   'start/plan': 'planned start',
   'start/actual': 'recorded start',
@@ -12,14 +26,12 @@ const PLACES: Readonly<Record<string, string>> = {
   segment: 'its ground',
   follows: 'what follows',
   underStandId: 'what it was sown under',
+  bedId: 'bed',
   cuts: 'a cut',
   waterings: 'a watering',
   followUps: 'a count after the end',
   finishings: 'work after the end',
   outcome: 'what the crop came to',
-  lengthM: 'length',
-  widthM: 'width',
-  pathWidthM: 'path width',
   walkOrder: 'place in the walk',
   sectionId: 'section',
   stoodBefore: 'what stood before',
@@ -35,42 +47,89 @@ const PLACES: Readonly<Record<string, string>> = {
   jobMarks: 'a job put off or ticked',
   seedAtHand: 'seed at hand',
   waitDays: 'days to wait',
-  days: 'days of weather',
+  cover: 'green cover',
 }
+/** Lists whose entries are named by an id or their own name, which tells a grower nothing. */
+const LISTS =
+  /^(cuts|waterings|followUps|finishings|fixtures|troubles|spreads|sections|tools|livestock|nitrogenSources|sowers|packs|jobMarks|seedAtHand)\//
 
-/** A field’s own name as words: `lengthM` is “length m”. */
-const wordsOf = (name: string) => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()
+type Said = (value: number, units: Units) => string
+/** How numbers are told by how the name of their field ends. */
+const BY_ENDING: readonly (readonly [RegExp, Said])[] = [
+  [/M2$/, area],
+  [/Cm$/, (cm, units) => centimetres(cm / 100, units)],
+  [/Mm$|^mm$/, rain],
+  [/Kg$|^kg$/, kilos],
+  [/(Grams|G)$|^grams$/, grams],
+  [/C$/, temperature],
+  [/M$/, metres],
+  [/[sS]hare$|^shade$|^cover$|[gG]ermination$|^purity$/, percent],
+  [/^minutes$/, minutes],
+]
+
+/** The field that a place ends with. */
+export const fieldOf = (place: string): string => place.split('/').at(-1)!
+
+/** A field’s own name as words, without its unit: `pathWidthM` is “path width”. */
+const wordsOf = (name: string): string =>
+  name
+    .replace(/(M2|Cm|Mm|Kg|M|G|C|Cd|Id)$/, '')
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase()
 
 /** What a place of a record is called. */
-export const placeWords = (place: string): string =>
-  PLACES[place] ?? PLACES[place.split('/')[0]] ?? wordsOf(place.split('/').at(-1)!)
+export function placeWords(place: string): string {
+  const names = place.split('/')
+  for (let known = names.length; known > 0; known--) {
+    const called = PLACES[names.slice(0, known).join('/')]
+    if (called === undefined) continue
+    const rest = names.slice(LISTS.test(place) ? 2 : known)
+    return rest.length > 0 ? `${called}, ${wordsOf(rest.at(-1)!)}` : called
+  }
+  return wordsOf(fieldOf(place))
+}
 
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/
-/** Most parts of a value that are told. */
+/** Most fields of a value that are told. */
 const TOLD = 5
 
-/** What a value is called where two devices differ in it; `name` is the field it stands in, which may tell its unit. */
-export function valueWords(value: unknown, units: Units, name = ''): string {
-  if (value === undefined || value === null || value === '') return 'nothing'
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (typeof value === 'number') {
-    if (/[a-z]M$/.test(name)) return metres(value, units)
-    return /share|shade/i.test(name) ? percent(value) : String(value)
-  }
-  if (typeof value === 'string') {
-    if (ISO_DAY.test(value)) return longDate(dayNumber(value))
-    return name === 'method' ? (findMethod(value as never)?.name ?? value) : value
-  }
-  if (Array.isArray(value))
-    return value.length === 0 ? 'nothing' : value.map((part) => valueWords(part, units, name)).join(', ')
+/** A text by what it names: a day, a species, a crop, a way, something of the garden; else itself. */
+function textWords(text: string, named: ReadonlyMap<string, string>): string {
+  if (ISO_DAY.test(text)) return longDate(dayNumber(text))
   return (
-    Object.entries(value)
-      .filter(
-        ([field, part]) =>
-          field !== 'id' && field !== 'kind' && part !== null && part !== undefined && part !== '',
-      )
-      .slice(0, TOLD)
-      .map(([field, part]) => valueWords(part, units, field))
-      .join(', ') || 'nothing'
+    named.get(text) ??
+    findSpecies(text)?.name ??
+    findCrop(text)?.name ??
+    findMethod(text as never)?.name ??
+    text
   )
 }
+
+/**
+ * What a value is called where two differ in it.
+ * @param field what it stands in, which may tell its unit  @param named what ids of the garden are called
+ */
+export function valueWords(
+  value: unknown,
+  units: Units,
+  field = '',
+  named: ReadonlyMap<string, string> = new Map(),
+): string {
+  if (value === undefined || value === null || value === '') return 'nothing'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'number')
+    return BY_ENDING.find(([ending]) => ending.test(field))?.[1](value, units) ?? String(value)
+  if (typeof value === 'string') return textWords(value, named)
+  const fields: [string, unknown][] = Array.isArray(value)
+    ? value.map((one: unknown) => [field, one])
+    : Object.entries(value).filter(([name]) => name !== 'id')
+  const told = fields.filter(([, one]) => one !== null && one !== undefined && one !== '' && !isEmpty(one))
+  return told.length === 0
+    ? 'nothing'
+    : told
+        .slice(0, TOLD)
+        .map(([name, one]) => valueWords(one, units, name, named))
+        .join(', ')
+}
+
+const isEmpty = (value: unknown) => Array.isArray(value) && value.length === 0

@@ -18,7 +18,7 @@ const browserLocale = () => (typeof navigator === 'undefined' ? 'en-GB' : naviga
 /** Formatters are dear to make: one is kept for each locale and set of options. */
 const dateFormat = memoize(
   (locale: string, options: Intl.DateTimeFormatOptions) =>
-    new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' }),
+    new Intl.DateTimeFormat(locale, { timeZone: 'UTC', ...options }),
   (locale, options) => locale + JSON.stringify(options),
 )
 const numberFormat = memoize(
@@ -214,13 +214,18 @@ export function minutes(value: number): string {
 
 /** A moment of the grower's own day, from ms since 1970: `27 Nov 2026, 14:05`. */
 export const momentText = (at: number): string =>
-  new Intl.DateTimeFormat(browserLocale(), {
+  dateFormat(browserLocale(), {
     day: 'numeric',
     month: 'short',
     year: 'numeric',
     hour: '2-digit',
     minute: '2-digit',
+    timeZone: undefined,
   }).format(at)
+
+/** Room that pictures and records take, from bytes. */
+export const bytesText = (bytes: number): string =>
+  bytes > 1e9 ? `${digits(bytes / 1e9, 0)}\u00a0GB` : `${digits(Math.max(0.1, bytes / 1e6), 1)}\u00a0MB`
 
 /** Weekday and date for the clock. */
 export const clockDate = (day: number) =>

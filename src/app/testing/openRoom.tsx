@@ -1,5 +1,5 @@
 import { afterEach, expect, jest } from '@jest/globals'
-import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react'
+import { act, cleanup, configure, fireEvent, render, screen, waitFor, within } from '@testing-library/react'
 import { Provider } from 'react-redux'
 import { createMemoryRouter, RouterProvider } from 'react-router'
 import type { GardenData } from '../../core/garden/schema'
@@ -100,6 +100,11 @@ function standIns() {
     this.open = false
   }
 }
+
+// Told in full text at once: the library's own way prints the whole page at every look for what is awaited.
+configure({
+  getElementError: (message) => new Error(`${message}\n${document.body.textContent.slice(0, 4000)}`),
+})
 
 /** For what the engine computes first; busy machines take their time. */
 export const SLOW = { timeout: 400_000 }

@@ -5,7 +5,7 @@ import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
 import { viableSeedsPerM2 } from '../seeding/recipe'
 import { coveringFor } from './composition'
-import { FATES } from '../termination/fates'
+import { plainInput } from '../season/plainInput'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import { runStand } from '../stand/kernel'
 import {
@@ -62,20 +62,7 @@ export function* plantYearInSteps(
   for (const sowDay of sowDays) {
     const days = Math.min(ensemble.days, sowDay + FOLLOWED_DAYS - ensemble.startDay)
     if (sowDay < ensemble.startDay || days + ensemble.startDay - sowDay < 60) continue
-    const run = runStand(
-      {
-        sown,
-        sowDay,
-        soil: 'loam',
-        fertility: 'medium',
-        shade: 0,
-        canopyAbove: null,
-        events: [],
-        fates: FATES,
-      },
-      { ...some, days },
-      memberParameters,
-    )
+    const run = runStand(plainInput(sown, sowDay), { ...some, days }, memberParameters)
     const last = run.days - 1
     outlooks.push({
       sowDay,

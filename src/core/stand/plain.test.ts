@@ -15,7 +15,8 @@ import {
   type World,
 } from '../testing/plain/world'
 import { TEST_SITES } from '../testing/sites'
-import { plainInput, raked } from '../testing/stands'
+import { plainInput } from '../season/plainInput'
+import { raked } from '../testing/stands'
 import { runStand } from './kernel'
 import { drawMemberParameters } from './memberParameters'
 import { testHens } from '../testing/beds'

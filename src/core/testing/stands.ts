@@ -2,25 +2,13 @@ import { dayNumber } from '../foundations/day'
 import type { SiteClimate } from '../garden/site'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
-import { FATES } from '../termination/fates'
 import { generatedEnsemble } from '../site/ensemble'
 import type { Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
+import { plainInput } from '../season/plainInput'
 import { runStand } from '../stand/kernel'
 import type { StandInput, StandRun } from '../stand/types'
 import { drawMemberParameters } from '../stand/memberParameters'
-
-/** What a stand on plain loam with nothing done to it is grown from. */
-export const plainInput = (sown: StandInput['sown'], sowDay: number): StandInput => ({
-  sown,
-  sowDay,
-  soil: 'loam',
-  fertility: 'medium',
-  shade: 0,
-  canopyAbove: null,
-  events: [],
-  fates: FATES,
-})
 
 /** A species broadcast at its full rate, or a part of it, and raked in. */
 export const raked = (plant: Species, rate = 1): StandInput['sown'] => [

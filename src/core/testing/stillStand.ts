@@ -1,7 +1,8 @@
 import { findSpecies } from '../plants/catalogue'
 import { emptyRun } from '../stand/recording'
 import type { StandRun } from '../stand/types'
-import { plainInput, raked } from './stands'
+import { plainInput } from '../season/plainInput'
+import { raked } from './stands'
 import { steadyWeather } from './steady'
 
 /**

@@ -1,5 +1,7 @@
 import equal from 'lodash-es/isEqual'
-import type { KilimDatabase, RecordChange } from '../database'
+import pick from 'lodash-es/pick'
+import pickBy from 'lodash-es/pickBy'
+import type { KilimDatabase, RecordChange, Without } from '../database'
 import { newId } from '../ids'
 import { Refusal } from '../problems'
 import type { Plain } from '../merge'
@@ -52,7 +54,7 @@ export async function stampChanges(
   const stamp: Stamp = [count, device]
   const seen = { ...replica?.seen, [device]: count }
   await db.replicas.put({ begunAt: Date.now(), ...replica, gardenId, device, count, seen })
-  const names = [...new Set(changes.map(({ table, key }) => nameOf(table, key)))]
+  const names = namesIn(changes)
   const rows = new Map(
     (await db.history.bulkGet(names)).flatMap((row) => (row ? [[row.name, row] as const] : [])),
   )
@@ -109,14 +111,16 @@ export async function historyForFile(db: KilimDatabase, gardenId: string): Promi
 }
 
 /**
- * Writes down a history that was brought in, in the place of one of this device’s own.
+ * Writes down a history that was brought in, in the place of one of this device’s own; gives what was known without it of
+ * the records it changed.
  * @param known what this device had seen when it was worked out: written in since, nothing is stored
  */
 export const adopted =
   ({ histories, seen }: Pick<Replica, 'histories' | 'seen'>, known: Seen = {}) =>
-  async (db: KilimDatabase, gardenId: string): Promise<void> => {
+  async (db: KilimDatabase, gardenId: string, changes: readonly RecordChange[]): Promise<Without> => {
     const device = await thisDevice(db)
     const own = await db.replicas.get(gardenId)
+    const before = await db.history.bulkGet(namesIn(changes))
     if (!equal(own?.seen ?? {}, known))
       throw new Refusal({
         path: '',
@@ -129,4 +133,33 @@ export const adopted =
     await db.replicas.put({ begunAt: Date.now(), ...own, gardenId, device, count, seen: together })
     await db.history.where('gardenId').equals(gardenId).delete()
     await db.history.bulkPut([...histories].map(([name, history]) => ({ name, gardenId, ...history })))
+    return { histories: before.filter((row) => row !== undefined), seen: known, count }
   }
+
+/**
+ * Forgets another device's writing with the step that brought it in, so that its taking back here takes nothing back there:
+ * brought together again, it comes in again. What this device wrote since stays known.
+ */
+export async function forgetWriting(
+  db: KilimDatabase,
+  gardenId: string,
+  changes: readonly RecordChange[],
+  { histories, seen, count }: Without,
+): Promise<void> {
+  const device = await thisDevice(db)
+  const replica = await db.replicas.get(gardenId)
+  if (replica) await db.replicas.put({ ...replica, seen: { ...seen, ...pick(replica.seen, device) } })
+  const old = new Map(histories.map((row) => [row.name, row]))
+  for (const row of await db.history.bulkGet(namesIn(changes))) {
+    if (!row) continue
+    const since = pickBy(row.places, ([at, by]) => by === device && at > count)
+    const known = old.get(row.name)
+    if (known) await db.history.put({ ...known, places: { ...known.places, ...since } })
+    else await db.history.delete(row.name)
+  }
+}
+
+/** The names of the records that some changes are about. */
+const namesIn = (changes: readonly RecordChange[]) => [
+  ...new Set(changes.map(({ table, key }) => nameOf(table, key))),
+]

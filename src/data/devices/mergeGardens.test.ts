@@ -68,8 +68,8 @@ const recordsIn = ({ records }: Replica) =>
 const historiesIn = ({ histories }: Replica) =>
   Object.fromEntries([...histories].sort(([a], [b]) => (a < b ? -1 : 1)))
 
-/** Steps that growers do, by a number that picks among what is there; each tells the device what to write. */
-const DEEDS: ((device: Device, pick: number) => [TableName, string, StoredRecord | null][])[] = [
+/** What growers write, by a number that picks among what is there; each tells the device what to write. */
+const WRITINGS: ((device: Device, pick: number) => [TableName, string, StoredRecord | null][])[] = [
   (device, pick) => {
     const bed = device.all<Bed>('beds')[pick % 3]
     return bed ? [['beds', bed.id, { ...bed, lengthM: 2 + (pick % 7) }]] : []
@@ -166,10 +166,13 @@ const DEEDS: ((device: Device, pick: number) => [TableName, string, StoredRecord
   },
 ]
 
-const history = fc.array(fc.record({ deed: fc.nat(DEEDS.length - 1), pick: fc.nat(60) }), { maxLength: 14 })
-function live(device: Device, steps: { deed: number; pick: number }[]) {
-  for (const { deed, pick } of steps) {
-    const writes = DEEDS[deed](device, pick)
+const history = fc.array(fc.record({ writing: fc.nat(WRITINGS.length - 1), pick: fc.nat(60) }), {
+  maxLength: 14,
+})
+type Written = { writing: number; pick: number }[]
+function live(device: Device, steps: Written) {
+  for (const { writing, pick } of steps) {
+    const writes = WRITINGS[writing](device, pick)
     if (writes.length > 0 && writes.every(([table, , record]) => !record || sound(table, record)))
       device.step(writes)
   }
@@ -187,16 +190,21 @@ const dataOf = ({ records }: Replica) => {
 
 describe('two histories from one garden', () => {
   const ancestor = Device.first()
+  /** A shared past, then what each device wrote by itself. */
+  function apart(...[before, one, other]: Written[]): [Device, Device] {
+    const shared = from('origin', ancestor)
+    live(shared, before)
+    const devices: [Device, Device] = [from('phone', shared.replica), from('table', shared.replica)]
+    live(devices[0], one)
+    live(devices[1], other)
+    return devices
+  }
   const both = fc.record({ before: history, one: history, other: history, later: history })
 
   test('brought together either way round they are the same garden, every reference holds, no check is lost', () =>
     fc.assert(
       fc.property(both, ({ before, one, other }) => {
-        const shared = from('origin', ancestor)
-        live(shared, before)
-        const [phone, table] = [from('phone', shared.replica), from('table', shared.replica)]
-        live(phone, one)
-        live(table, other)
+        const [phone, table] = apart(before, one, other)
         const there = mergeGardens(phone.replica, table.replica, sound)
         const back = mergeGardens(table.replica, phone.replica, sound)
         expect(recordsIn(there)).toEqual(recordsIn(back))
@@ -220,11 +228,7 @@ describe('two histories from one garden', () => {
   test('merged again with either it stays as it is, and goes on from there with both', () =>
     fc.assert(
       fc.property(both, ({ before, one, other, later }) => {
-        const shared = from('origin', ancestor)
-        live(shared, before)
-        const [phone, table] = [from('phone', shared.replica), from('table', shared.replica)]
-        live(phone, one)
-        live(table, other)
+        const [phone, table] = apart(before, one, other)
         const merged = mergeGardens(phone.replica, table.replica, sound)
         for (const old of [phone.replica, table.replica, merged]) {
           const again = mergeGardens(merged, old, sound)

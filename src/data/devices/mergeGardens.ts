@@ -1,3 +1,4 @@
+import equal from 'lodash-es/isEqual'
 import type { Bed, Garden, Stand } from '../../core/garden/schema'
 import type { Check } from '../../core/garden/check'
 import type { WeatherYear } from '../../core/garden/weatherYear'
@@ -50,7 +51,7 @@ function needsOf(table: TableName, record: StoredRecord): string[] {
 
 /** A record as a device has it, or has not. */
 type Half = { record: StoredRecord | null; history: History; seen: Seen }
-type Outcome = { record: StoredRecord | null; history: History; conflicts: Conflict[] }
+type Merged = { record: StoredRecord | null; history: History; conflicts: Conflict[] }
 
 /**
  * Two replicas of one garden brought together, the same whichever is called the first; merged again with either it stays as
@@ -91,7 +92,7 @@ const conflictIn = (name: string, place: Place, taken: unknown, other: unknown):
 })
 
 /** A record that one device has at most: it stands unless the other took it out after it was written last. */
-function mergeLone(name: string, mine: Half, theirs: Half): Outcome {
+function mergeLone(name: string, mine: Half, theirs: Half): Merged {
   const [there, away] = mine.record ? [mine, theirs] : [theirs, mine]
   if (!there.record) {
     const last = [mine.history.gone, theirs.history.gone].filter((stamp) => stamp !== null)
@@ -118,13 +119,17 @@ type RecordSide = Half & { record: StoredRecord }
 const isThere = (half: Half): half is RecordSide => half.record !== null
 
 /** A record that both have, place by place; a year of weather day by day. */
-function mergeBoth(name: string, a: RecordSide, b: RecordSide, sound: Sound): Outcome {
+function mergeBoth(name: string, a: RecordSide, b: RecordSide, sound: Sound): Merged {
   const table = tableOf(name)
   const sides = [a, b].map((side): Side => ({ ...side, record: plain(side.record) }))
   const [mine, theirs] = sides
   const merged = mergeRecord(mine, theirs)
+  // Where both are alike there is nothing that could contradict itself.
   const placed =
-    sound(table, stored(merged.record)) || !sound(table, a.record) || !sound(table, b.record)
+    equal(a.record, b.record) ||
+    sound(table, stored(merged.record)) ||
+    !sound(table, a.record) ||
+    !sound(table, b.record)
       ? merged
       : takeWhole(mine, theirs, merged)
   const { record, history, differences } =

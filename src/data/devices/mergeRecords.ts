@@ -102,8 +102,8 @@ export function mergeRecord(a: Side, b: Side): MergedRecord {
   return { record, history: historyOf(a.history, b.history, places), differences }
 }
 
-/** Deeds that are recorded in a record: a sowing, an end. */
-const deedsIn = (record: Plain): number =>
+/** What was done by a record: a sowing, an end. */
+const actualsIn = (record: Plain): number =>
   ['start', 'end'].filter((field) => (record[field] as Plain | undefined)?.actual).length
 
 /**
@@ -112,7 +112,7 @@ const deedsIn = (record: Plain): number =>
  */
 export function takeWhole(a: Side, b: Side, merged: MergedRecord): MergedRecord {
   const order =
-    deedsIn(a.record) - deedsIn(b.record) ||
+    actualsIn(a.record) - actualsIn(b.record) ||
     compareStamps(lastStamp(a.history), lastStamp(b.history)) ||
     textOver(a.record, b.record)
   const [taken, other] = order > 0 ? [a, b] : [b, a]

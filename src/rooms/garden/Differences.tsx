@@ -6,7 +6,7 @@ import { takeOther } from '../../actions/takeOther'
 import { database, type Conflict, type MergeRow, type StoredRecord } from '../../data/database'
 import { standName } from '../../parts/names'
 import { useCommit, useGarden } from '../../state/garden'
-import { placeWords, valueWords } from '../../text/differences'
+import { fieldOf, placeWords, valueWords } from '../../text/differences'
 import { longDate, momentText } from '../../text/format'
 
 /** What a record is called where a difference in it is told. */
@@ -28,7 +28,15 @@ function recordWords({ table, id, taken, other }: Conflict, data: GardenData): s
   return table === 'lots' ? 'A bag of seed' : table === 'pictures' ? 'A picture' : 'The garden'
 }
 
-/** Deeds that exclude each other: which of them was done is for the grower to say. */
+/** What beds, sections and stands are called, for the places that refer to them. */
+const namesIn = (data: GardenData): ReadonlyMap<string, string> =>
+  new Map([
+    ...data.beds.map(({ id, label }) => [id, label] as const),
+    ...data.garden.sections.map(({ id, name }) => [id, name] as const),
+    ...data.stands.map((stand) => [stand.id, standName(stand)] as const),
+  ])
+
+/** Two records of one thing done exclude each other: which of them holds is for the grower to say. */
 const asks = ({ table, place, taken, other }: Conflict) =>
   table === 'stands' && place.endsWith('/actual') && Boolean(taken) && Boolean(other)
 
@@ -36,7 +44,12 @@ const asks = ({ table, place, taken, other }: Conflict) =>
 export function Differences() {
   const { data } = useGarden()
   const merges = useLiveQuery(
-    () => database.merges.where('gardenId').equals(data.garden.id).toArray(),
+    async () => {
+      const all = await database.merges.where('gardenId').equals(data.garden.id).toArray()
+      // Of what was taken back nothing is left to be told.
+      const steps = await database.undo.bulkGet(all.map(({ step }) => step))
+      return all.filter((_, i) => steps[i]?.undone !== 1)
+    },
     [data.garden.id],
     [],
   )
@@ -63,7 +76,8 @@ function OneMerge({ merge }: { merge: MergeRow }) {
     if (stored.ok) await settle(conflict)
   }
   const { units } = data.garden
-  const name = (place: string) => place.split('/').at(-1)!
+  const named = namesIn(data)
+  const value = (of: unknown, place: string) => valueWords(of, units, fieldOf(place), named)
   const inOrder = [...merge.conflicts].sort((a, b) => Number(asks(b)) - Number(asks(a)))
   return (
     <section aria-label="Changed on both devices" className="mt-3 max-w-3xl border-l-4 border-warning pl-3">
@@ -85,8 +99,8 @@ function OneMerge({ merge }: { merge: MergeRow }) {
                     ? ' was taken out on one device and changed on the other; it is gone.'
                     : ' was taken out on one device and used on the other; it stays.'
                   : table === 'weather'
-                    ? `: ${valueWords(taken, units)} days were told otherwise on the two; the better known stand.`
-                    : `, ${placeWords(place)}: ${asks(conflict) ? 'which was it? ' : ''}now ${valueWords(taken, units, name(place))}; on the other device ${valueWords(other, units, name(place))}.`}
+                    ? `: ${String(taken)} days were told otherwise on the two; the better known stand.`
+                    : `, ${placeWords(place)}: ${asks(conflict) ? 'which was it? ' : ''}now ${value(taken, place)}; on the other device ${value(other, place)}.`}
               </span>
               <span className="flex gap-2">
                 {can && (

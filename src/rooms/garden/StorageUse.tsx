@@ -4,7 +4,7 @@ import { askToLast, backupOf, storageUse } from '../../data/backup'
 import { database } from '../../data/database'
 import { useGarden } from '../../state/garden'
 import { notice } from '../../state/notices'
-import { momentText } from '../../text/format'
+import { bytesText, momentText } from '../../text/format'
 
 type Use = Awaited<ReturnType<typeof storageUse>>
 
@@ -28,8 +28,8 @@ export function StorageUse() {
           ? 'Not exported yet: all of it is in this browser only.'
           : `Last exported on ${momentText(exportedAt)}, ${changes === 0 ? 'nothing' : changes} changed since.`}
       </span>
-      {use?.bytes !== null && use && (
-        <span>Kilim takes {(use.bytes! / 1e6).toFixed(1)} MB of this browser’s storage.</span>
+      {typeof use?.bytes === 'number' && (
+        <span>Kilim takes {bytesText(use.bytes)} of this browser’s storage.</span>
       )}
       {use?.lasting === true && <span>It is kept when space runs short.</span>}
       {use?.lasting === false && (

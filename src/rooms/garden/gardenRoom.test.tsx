@@ -4,7 +4,9 @@ import { form, openRoom, press, SLOW, type } from '../../app/testing/openRoom'
 import type { Garden } from '../../core/garden/schema'
 import { commit } from '../../data/commit'
 import { database } from '../../data/database'
-import { writeGardenFile } from '../../data/gardenFile'
+import { historyForFile } from '../../data/devices/history'
+import { writeGardenFile, type FileHistory } from '../../data/gardenFile'
+import { loadGarden } from '../../data/gardens'
 import { importGarden } from '../../data/importGarden'
 import { changed } from '../../data/writes'
 import { harrierPoint } from '../../demo/harrierPoint'
@@ -100,9 +102,7 @@ test('an import that is undone leads back to the garden that was open', async ()
     '2026-01-01T00:00:00Z',
   )
   const input = screen.getByLabelText<HTMLInputElement>('Import a garden')
-  const bytes = new TextEncoder().encode(file)
-  const picked = Object.assign(new File([bytes], 'far.json'), { arrayBuffer: async () => bytes.buffer })
-  fireEvent.change(input, { target: { files: [picked] } })
+  fireEvent.change(input, { target: { files: [new File([file], 'far.json')] } })
   const preview = await screen.findByRole('form', { name: 'Import' }, SLOW)
   expect(preview.textContent).toMatch(/Far away, in far\.json: \d+ beds/)
   fireEvent.click(within(preview).getByRole('button', { name: 'Import it' }))
@@ -241,4 +241,94 @@ test('the same field changed meanwhile is shown beside one’s own, and is writt
   expect(await shadeNow()).toBe(0.3)
   fireEvent.click(within(said.closest('li')!).getByRole('button', { name: 'Put mine' }))
   await waitFor(async () => expect(await shadeNow()).toBe(0.2), SLOW)
+})
+
+/** Picks a garden file, and gives what is shown of it. */
+async function picked(name: string, text: string) {
+  const input = screen.getByLabelText<HTMLInputElement>('Import a garden')
+  fireEvent.change(input, { target: { files: [new File([text], name)] } })
+  return screen.findByRole('form', { name: 'Import' }, SLOW)
+}
+async function exported(): Promise<string> {
+  const data = (await loadGarden(database, 'marlpit-lane'))!
+  const history = await historyForFile(database, 'marlpit-lane')
+  return writeGardenFile({ ...data, history }, '2026-01-01T00:00:00Z')
+}
+
+test('a file taken in the place of a garden leaves a copy that can be imported again', async () => {
+  await room()
+  const text = await exported()
+  await commit(database, 'marlpit-lane', 'Renamed', [
+    changed('gardens', await garden(), { name: 'Lower field' }),
+  ])
+  const form = await picked('old.json', text)
+  fireEvent.click(within(form).getByRole('radio', { name: /In the place of the garden here/ }))
+  fireEvent.click(within(form).getByRole('button', { name: 'Import it' }))
+  await waitFor(async () => expect((await garden()).name).toBe('Marlpit Lane'), SLOW)
+  fireEvent.click(screen.getByRole('link', { name: 'Garden' }))
+  const copies = await screen.findByRole('list', { name: 'Copies kept' }, SLOW)
+  expect(copies.textContent).toMatch(/Lower field as it was before .*kept for 30 days/)
+  fireEvent.click(within(copies).getByRole('button', { name: 'Import it again' }))
+  expect((await screen.findByRole('form', { name: 'Import' }, SLOW)).textContent).toMatch(
+    /Lower field, in lower-field-before/,
+  )
+})
+
+test('what both changed is told until it is looked at, and no more once the step is taken back', async () => {
+  await room()
+  const file = JSON.parse(await exported()) as {
+    data: {
+      beds: { id: string; label: string; shade: number; sectionId: string }[]
+      history: FileHistory
+      garden: Garden
+    }
+  }
+  const bed = file.data.beds.find(({ label }) => label === 'L1')!
+  const other = file.data.garden.sections.at(-1)!
+  Object.assign(bed, { shade: 0.4, sectionId: other.id })
+  const known = file.data.history.records.find(({ name }) => name === `beds ${bed.id}`)!
+  Object.assign(known.places, { shade: [50, 'phone'], sectionId: [1, 'phone'] })
+  file.data.history.seen.phone = 50
+  const here = (await beds()).find(({ id }) => id === bed.id)!
+  const [section] = (await garden()).sections.filter(({ id }) => id !== here.sectionId && id !== other.id)
+  await commit(database, 'marlpit-lane', 'Here', [
+    changed('beds', here, { shade: 0.2, sectionId: section.id }),
+  ])
+  const form = await picked('phone.json', JSON.stringify(file))
+  expect(form.textContent).toMatch(/1 changes here. 2 things were changed on both/)
+  fireEvent.click(within(form).getByRole('button', { name: 'Import it' }))
+  const told = await screen.findByRole('region', { name: 'Changed on both devices' }, SLOW)
+  expect(told.textContent).toMatch(/Bed L1, shade: now 40\s% *; on the other device 20\s%/)
+  expect(told.textContent).toContain(`section: now ${section.name}; on the other device ${other.name}`)
+  fireEvent.click(within(told).getAllByRole('button', { name: 'Leave it so' })[0])
+  await waitFor(() => expect(within(told).getAllByRole('listitem')).toHaveLength(1), SLOW)
+  fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
+  await waitFor(
+    () => expect(screen.queryByRole('region', { name: 'Changed on both devices' })).toBeNull(),
+    SLOW,
+  )
+  expect((await beds()).find(({ id }) => id === bed.id)?.shade).toBe(0.2)
+})
+
+test('where the browser can hand a file on, a garden is shared, and counts as exported; closed, nothing is said', async () => {
+  const given: File[] = []
+  let [closed, asked] = [false, 0]
+  Object.assign(navigator, {
+    canShare: () => true,
+    share: async ({ files }: { files: File[] }) => {
+      asked++
+      if (closed) throw new DOMException('closed', 'AbortError')
+      given.push(...files)
+    },
+  })
+  await room()
+  fireEvent.click(screen.getByRole('button', { name: 'Share it' }))
+  await screen.findByText(/^Last exported on .*nothing changed since/, undefined, SLOW)
+  expect(given.map(({ name }) => name)).toEqual(['marlpit-lane.kilim.json'])
+  closed = true
+  fireEvent.click(screen.getByRole('button', { name: 'Share it' }))
+  await waitFor(() => expect(asked).toBe(2), SLOW)
+  expect(given).toHaveLength(1)
+  expect(screen.queryByText(/could not be exported/)).toBeNull()
+  Object.assign(navigator, { canShare: undefined, share: undefined })
 })

@@ -1,5 +1,6 @@
 import { useEffect, useMemo } from 'react'
 import type { PreparedPicture } from '../../compute/picture/picture'
+import { bytesText } from '../../text/format'
 import type { Checking } from './useChecking'
 import { useRoom } from './useRoom'
 
@@ -25,16 +26,13 @@ export function Pictures({ checking }: { checking: Checking }) {
       </ul>
       {room && (
         <p className="quiet text-sm">
-          {room.count} pictures kept, {megabytes(room.pictures)}
-          {room.free === null ? '' : `; the browser has ${megabytes(room.free)} left`}.
+          {room.count} pictures kept, {bytesText(room.pictures)}
+          {room.free === null ? '' : `; the browser has ${bytesText(room.free)} left`}.
         </p>
       )}
     </div>
   )
 }
-
-const megabytes = (bytes: number) =>
-  bytes > 1e9 ? `${(bytes / 1e9).toFixed(0)} GB` : `${Math.max(0.1, bytes / 1e6).toFixed(1)} MB`
 
 function Small({ picture }: { picture: PreparedPicture }) {
   const url = useMemo(() => URL.createObjectURL(new Blob([picture.small], { type: 'image/jpeg' })), [picture])

@@ -7,7 +7,8 @@ import { runStand } from '../../stand/kernel'
 import { drawMemberParameters } from '../../stand/memberParameters'
 import { dateQuantiles, firstDays, quantilesOn, stageDays, valuesOn } from '../../stand/summary'
 import type { StandRun } from '../../stand/types'
-import { plainInput, raked } from '../stands'
+import { plainInput } from '../../season/plainInput'
+import { raked } from '../stands'
 import type { CaseCheck, CaseFile, CaseSite, CaseStand, CaseWinter } from './schema'
 
 /** One check: what the model gives, and whether it lies inside what is known. */

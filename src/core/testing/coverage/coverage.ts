@@ -10,7 +10,8 @@ import type { StandRun } from '../../stand/types'
 import { assimilate } from '../../tracking/assimilate'
 import { EMPTY_OBSERVATION, OBSERVATION_ERROR, type Observation } from '../../tracking/observations'
 import { TEST_SITES } from '../sites'
-import { plainInput, raked } from '../stands'
+import { plainInput } from '../../season/plainInput'
+import { raked } from '../stands'
 import { hiddenStand, type Errors, type HiddenStand, type Source } from './hiddenStand'
 
 /** Stages of the hidden stand at which it is looked at. */

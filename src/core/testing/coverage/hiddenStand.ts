@@ -7,7 +7,8 @@ import { generatedEnsemble } from '../../site/ensemble'
 import { runStand } from '../../stand/kernel'
 import { drawMemberParameters } from '../../stand/memberParameters'
 import type { StandRun } from '../../stand/types'
-import { plainInput, raked } from '../stands'
+import { plainInput } from '../../season/plainInput'
+import { raked } from '../stands'
 
 /** How far a truth lies from what the model is told: `validation/errors.json`. */
 export type Errors = {

@@ -1,0 +1,29 @@
+import { firstProblem, type Outcome, type Problem } from '../core/foundations/outcome'
+import { fieldOf, placeWords, valueWords } from '../text/differences'
+import type { Units } from '../text/format'
+import { notice } from './notices'
+
+/** Shows what was changed meanwhile beside what one was about to store, which can be stored all the same. */
+export function sayMeanwhile(
+  problems: readonly Problem[],
+  units: Units,
+  store: () => Promise<Outcome<unknown>>,
+): void {
+  const told = problems.flatMap(({ path, meanwhile }) => {
+    if (!meanwhile) return []
+    const [now, own, seen] = [meanwhile.now, meanwhile.own, meanwhile.seen].map((value) =>
+      valueWords(value, units, fieldOf(path)),
+    )
+    return [`${placeWords(path)} is ${now} now; you put ${own} over ${seen}`]
+  })
+  notice.error(`Changed in the meantime, nothing was stored: ${told.join('. ')}.`, {
+    duration: Infinity,
+    action: {
+      label: 'Put mine',
+      onClick: () =>
+        void store().then((outcome) =>
+          outcome.ok ? notice.success('Stored as you put it.') : notice.error(firstProblem(outcome.problems)),
+        ),
+    },
+  })
+}
