@@ -150,7 +150,7 @@ test('one garden on a phone and at the table: changed on both, brought together,
   writeFileSync(files.table, await exportGarden(page))
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
   await openDemo(phone, 'marlpit-lane')
-  await phone.goto('/garden')
+  await phone.goto('/start')
   await (await take(phone, files.table)).getByRole('button', { name: 'Import it' }).click()
   await phone.waitForURL((url) => url.pathname === '/')
   await editBed(phone, /^Shade/, '30')

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import type { Bed, Garden } from '../core/garden/schema'
 import type { Conflict } from '../data/database'
 import { marlpitLane } from '../demo/marlpitLane'
-import { takeOther } from './takeOther'
+import { stillStands, takeOther } from './takeOther'
 
 const { garden, beds } = marlpitLane()
 const [bed] = beds
@@ -39,4 +39,14 @@ test('what belongs to others, days of weather, and what is gone meanwhile are le
   expect(takeOther(of({ place: '', taken: bed, other: null }), bed)).toBeNull()
   expect(takeOther(of({ table: 'weather', place: 'days' }), null)).toBeNull()
   expect(takeOther(of({}), null)).toBeNull()
+})
+test('what was changed since both had written it, or came or went since, is asked no more', () => {
+  expect(stillStands(of({}), { ...bed, shade: 0.1 })).toBe(true)
+  expect(stillStands(of({}), { ...bed, shade: 0.2 })).toBe(false)
+  expect(stillStands(of({}), null)).toBe(false)
+  const gone = of({ place: '', taken: null, other: bed })
+  expect([stillStands(gone, null), stillStands(gone, bed)]).toEqual([true, false])
+  const kept = of({ place: '', taken: bed, other: null })
+  expect([stillStands(kept, bed), stillStands(kept, null)]).toEqual([true, false])
+  expect(stillStands(of({ table: 'weather', place: 'days' }), null)).toBe(true)
 })

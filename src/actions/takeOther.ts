@@ -1,5 +1,6 @@
+import equal from 'lodash-es/isEqual'
 import type { Conflict, StoredRecord } from '../data/database'
-import { withValueAt } from '../data/devices/places'
+import { valueAt, withValueAt } from '../data/devices/places'
 import type { Plain } from '../data/merge'
 import type { Write } from '../data/writes'
 
@@ -14,4 +15,11 @@ export function takeOther({ table, id, place, other }: Conflict, fresh: StoredRe
   if (!fresh || fresh.id !== id) return null
   const put = withValueAt(fresh as unknown as Plain, place, other)
   return { table, put: put as unknown as StoredRecord, seen: fresh } as Write
+}
+
+/** Whether what came to stand where two had written still stands there: changed since, or in the place of which a file was taken, nothing is left to ask. */
+export function stillStands({ table, place, taken }: Conflict, fresh: StoredRecord | null): boolean {
+  if (table === 'weather') return true
+  if (place === '') return (taken === null) === (fresh === null)
+  return fresh !== null && equal(valueAt(fresh as unknown as Plain, place) ?? null, taken ?? null)
 }

@@ -40,7 +40,7 @@ export function NoGarden() {
       )}
       <div className="mt-4 flex flex-wrap gap-3">
         <Link className="btn btn-primary" to="/start">
-          Start your own
+          Start or import your own
         </Link>
         <Link className="btn" to="/demo/marlpit-lane">
           Open the demo garden

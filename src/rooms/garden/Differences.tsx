@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { dayNumber } from '../../core/foundations/day'
 import type { Check } from '../../core/garden/check'
 import type { Bed, GardenData, Stand } from '../../core/garden/schema'
-import { takeOther } from '../../actions/takeOther'
+import { stillStands, takeOther } from '../../actions/takeOther'
 import { database, type Conflict, type MergeRow, type StoredRecord } from '../../data/database'
 import { standName } from '../../parts/names'
 import { useCommit, useGarden } from '../../state/garden'
@@ -46,17 +46,31 @@ export function Differences() {
   const merges = useLiveQuery(
     async () => {
       const all = await database.merges.where('gardenId').equals(data.garden.id).toArray()
-      // Of what was taken back nothing is left to be told.
+      // Of what was taken back, or changed since, nothing is left to be told.
       const steps = await database.undo.bulkGet(all.map(({ step }) => step))
-      return all.filter((_, i) => steps[i]?.undone !== 1)
+      const open = await Promise.all(
+        all
+          .filter((_, i) => steps[i]?.undone !== 1)
+          .map(async (merge) => ({ merge, asked: await askedOf(merge) })),
+      )
+      return open.filter(({ asked }) => asked.length > 0)
     },
     [data.garden.id],
     [],
   )
-  return merges.map((merge) => <OneMerge key={merge.id} merge={merge} />)
+  return merges.map(({ merge, asked }) => <OneMerge key={merge.id} merge={merge} asked={asked} />)
 }
 
-function OneMerge({ merge }: { merge: MergeRow }) {
+const recordOf = async ({ table, id }: Conflict) =>
+  ((await database.table(table).get(id)) as StoredRecord | undefined) ?? null
+
+/** What of a merge is still to be looked at. */
+async function askedOf({ conflicts }: MergeRow): Promise<Conflict[]> {
+  const records = await Promise.all(conflicts.map(recordOf))
+  return conflicts.filter((conflict, i) => stillStands(conflict, records[i]))
+}
+
+function OneMerge({ merge, asked }: { merge: MergeRow; asked: readonly Conflict[] }) {
   const { data } = useGarden()
   const put = useCommit()
   const settle = (conflict: Conflict) => {
@@ -66,9 +80,7 @@ function OneMerge({ merge }: { merge: MergeRow }) {
       : database.merges.delete(merge.id)
   }
   async function take(conflict: Conflict) {
-    const fresh =
-      ((await database.table(conflict.table).get(conflict.id)) as StoredRecord | undefined) ?? null
-    const write = takeOther(conflict, fresh)
+    const write = takeOther(conflict, await recordOf(conflict))
     const stored = await put(
       `Took the other: ${recordWords(conflict, data)}, ${placeWords(conflict.place)}`,
       write ? [write] : [],
@@ -78,7 +90,7 @@ function OneMerge({ merge }: { merge: MergeRow }) {
   const { units } = data.garden
   const named = namesIn(data)
   const value = (of: unknown, place: string) => valueWords(of, units, fieldOf(place), named)
-  const inOrder = [...merge.conflicts].sort((a, b) => Number(asks(b)) - Number(asks(a)))
+  const inOrder = [...asked].sort((a, b) => Number(asks(b)) - Number(asks(a)))
   return (
     <section aria-label="Changed on both devices" className="mt-3 max-w-3xl border-l-4 border-warning pl-3">
       <h3 className="font-semibold">Brought together on {momentText(merge.at)}: changed on both devices</h3>

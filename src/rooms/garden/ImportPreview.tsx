@@ -40,8 +40,8 @@ function mergeWords({ here, merged }: { here: Replica; merged: MergedGarden }): 
   const { length } = merged.conflicts
   const parts = [
     ...counted(tally.comes, 'record comes in', 'records come in'),
-    ...counted(tally.changes, 'changes here', 'change here'),
-    ...counted(tally.goes, 'was taken out there', 'were taken out there'),
+    ...counted(tally.changes, 'record changes', 'records change'),
+    ...counted(tally.goes, 'record was taken out there', 'records were taken out there'),
   ]
   return [
     parts.length > 0 ? `${parts.join(', ')}.` : length === 0 ? 'Nothing new is in the file.' : '',

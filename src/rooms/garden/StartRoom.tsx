@@ -24,6 +24,7 @@ import {
 } from './forms'
 import { GroupFields } from './GroupFields'
 import { startGarden } from './startGarden'
+import { useImport } from './useImport'
 import { ToolFields } from './ToolFields'
 import { Form } from '../../parts/Form'
 
@@ -52,6 +53,7 @@ const blank: StartInput = {
 export function StartRoom() {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
+  const { button, shown } = useImport()
   const [tools, setTools] = useState<ToolInput[]>([blankTool('hand shears'), blankTool('rake')])
   const form = useForm<StartInput, unknown, StartValue>({
     resolver: zodResolver(startForm),
@@ -87,6 +89,10 @@ export function StartRoom() {
           Back
         </Link>
       </p>
+      <p className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1">
+        You have one already, on another device or in a file? {button}
+      </p>
+      {shown}
       <Form className="mt-5 flex flex-col gap-6" onSubmit={save}>
         <section className="flex flex-wrap items-start gap-3" aria-label="Place">
           <Field label="Garden name" error={errors.name?.message}>

@@ -26,7 +26,7 @@ export function StorageUse() {
       <span>
         {exportedAt === null
           ? 'Not exported yet: all of it is in this browser only.'
-          : `Last exported on ${momentText(exportedAt)}, ${changes === 0 ? 'nothing' : changes} changed since.`}
+          : `Last exported on ${momentText(exportedAt)}, ${changes === 0 ? 'nothing changed since' : changes === 1 ? 'one change since' : `${changes} changes since`}.`}
       </span>
       {typeof use?.bytes === 'number' && (
         <span>Kilim takes {bytesText(use.bytes)} of this browser’s storage.</span>

@@ -295,7 +295,7 @@ test('what both changed is told until it is looked at, and no more once the step
     changed('beds', here, { shade: 0.2, sectionId: section.id }),
   ])
   const form = await picked('phone.json', JSON.stringify(file))
-  expect(form.textContent).toMatch(/1 changes here. 2 things were changed on both/)
+  expect(form.textContent).toMatch(/1 record changes. 2 things were changed on both/)
   fireEvent.click(within(form).getByRole('button', { name: 'Import it' }))
   const told = await screen.findByRole('region', { name: 'Changed on both devices' }, SLOW)
   expect(told.textContent).toMatch(/Bed L1, shade: now 40\s% *; on the other device 20\s%/)
