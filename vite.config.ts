@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { readdirSync, readFileSync } from 'node:fs'
+import { copyFileSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
@@ -24,9 +24,22 @@ function modelVersion(): string {
   return hash.digest('hex').slice(0, 16)
 }
 
+/** Hashes of the style sheets that libraries put into the page by script, for the server's rules of what may be there. */
+function insertedStyles(): string[] {
+  const source = readFileSync('node_modules/sonner/dist/index.mjs', 'utf8')
+  const found = [...source.matchAll(/^__insertCSS\(("(?:[^"\\]|\\.)*")\)/gm)]
+  if (found.length !== 1) throw new Error('sonner inserts other styles than it did: look at insertedStyles.')
+  // It puts the style sheet there empty, and fills it then.
+  return ['', ...found.map(([, text]) => JSON.parse(text) as string)].map(
+    (text) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`,
+  )
+}
+
 /** All that the first page runs: what its entry and the loom import, and what those import. */
 const firstPage = new Set<string>()
 const FIRST = ['src/app/main.tsx', 'src/rooms/loom/LoomRoom.tsx'].map((file) => join(process.cwd(), file))
+/** What the first page does without: it is fetched where records from outside are checked, or charts drawn. */
+const NOT_FIRST = /node_modules\/(zod|recharts|@zip\.js|@noble|yalps)\//
 const gatherFirstPage: Plugin = {
   name: 'first-page',
   buildEnd() {
@@ -35,6 +48,8 @@ const gatherFirstPage: Plugin = {
       if (firstPage.has(id)) continue
       firstPage.add(id)
       queue.push(...(this.getModuleInfo(id)?.importedIds ?? []))
+      if (NOT_FIRST.test(id))
+        this.error(`${id} would come with the first page; fetch what needs it when it is used.`)
     }
   },
 }
@@ -60,6 +75,22 @@ const pageBundled = {
   },
 }
 
+/** Where the app lies on its host; anything but `/` for a sub-path, with a slash at both ends. */
+const BASE = process.env.KILIM_BASE ?? '/'
+if (!/^\/([\w.-]+\/)*$/.test(BASE))
+  throw new Error(`KILIM_BASE is “${BASE}”. Set it to a path with a slash at both ends, for example /kilim/.`)
+
+/** The page again under the name that file servers give for what is not there, so that every address of the app opens it. */
+function pageForAll(): Plugin {
+  let outDir = ''
+  return {
+    name: 'page-for-all',
+    apply: 'build',
+    configResolved: ({ build }) => void (outDir = build.outDir),
+    closeBundle: () => copyFileSync(join(outDir, 'index.html'), join(outDir, '404.html')),
+  }
+}
+
 /** The two fonts of the first page are asked for with it, not once the style sheet has been read. */
 const preloadedFonts: Plugin = {
   name: 'preloaded-fonts',
@@ -70,13 +101,14 @@ const preloadedFonts: Plugin = {
         .filter((name) => /-latin-wght-normal-.*\.woff2$/.test(name))
         .map((name) => ({
           tag: 'link',
-          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${name}` },
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `${BASE}${name}` },
           injectTo: 'head',
         })),
   },
 }
 
 export default defineConfig(({ isSsrBuild }) => ({
+  base: BASE,
   plugins: isSsrBuild
     ? []
     : [
@@ -84,6 +116,7 @@ export default defineConfig(({ isSsrBuild }) => ({
         tailwindcss(),
         preloadedFonts,
         gatherFirstPage,
+        pageForAll(),
         VitePWA({
           registerType: 'prompt',
           injectRegister: false,
@@ -95,18 +128,25 @@ export default defineConfig(({ isSsrBuild }) => ({
             background_color: '#f4ede0',
             display: 'standalone',
             file_handlers: [
-              { action: '/garden', accept: { 'application/json': ['.json'], 'application/zip': ['.zip'] } },
+              {
+                action: `${BASE}garden`,
+                accept: { 'application/json': ['.json'], 'application/zip': ['.zip'] },
+              },
             ],
-            icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+            icons: [{ src: `${BASE}icon.svg`, sizes: 'any', type: 'image/svg+xml' }],
           },
           workbox: {
-            navigateFallback: '/index.html',
-            navigateFallbackDenylist: [/^\/api\//],
+            navigateFallback: `${BASE}index.html`,
+            navigateFallbackDenylist: [new RegExp(`^${BASE}api/`)],
             globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+            globIgnores: ['404.html'],
           },
         }),
       ],
-  define: { __KILIM_MODEL__: JSON.stringify(modelVersion()) },
+  define: {
+    __KILIM_MODEL__: JSON.stringify(modelVersion()),
+    __KILIM_STYLES__: JSON.stringify(insertedStyles()),
+  },
   build: {
     outDir: 'dist/client',
     emptyOutDir: !isSsrBuild,

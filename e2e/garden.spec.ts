@@ -2,16 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { parse } from 'csv-parse/sync'
 import { unzipSync } from 'fflate'
-import { openDemo, startOwn, woven } from './helpers'
-
-async function exportGarden(page: Page): Promise<string> {
-  await page.goto('/garden')
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export this garden' }).click(),
-  ])
-  return readFileSync(await download.path(), 'utf8')
-}
+import { exportGarden, openDemo, startOwn, woven } from './helpers'
 
 const withoutTime = (text: string) => text.replace(/"exportedAt": "[^"]*"/, '')
 
@@ -27,7 +18,7 @@ test('export, import into an empty browser, export again: the same bytes but for
   await other.goto('/garden')
   await other.setInputFiles('input[type=file]', file)
   await expect(other.getByRole('form', { name: 'Import' })).toContainText(
-    'Harrier Point, in garden.json: 6 beds',
+    'Harrier Point, from garden.json: 6 beds',
   )
   await other.getByRole('button', { name: 'Import it' }).click()
   await other.waitForURL((url) => url.pathname === '/')
@@ -194,7 +185,7 @@ test('a file that the machine opens Kilim with is shown to be taken in, and noth
     const { openWith } = window as unknown as { openWith: (launch: object) => void }
     openWith({ files: [{ getFile: async () => file }] })
   }, text)
-  await expect(page.getByRole('form', { name: 'Import' })).toContainText('in other.kilim.json: 14 beds')
+  await expect(page.getByRole('form', { name: 'Import' })).toContainText('from other.kilim.json: 14 beds')
   await page.getByRole('button', { name: 'Leave it' }).click()
   await expect(page.getByRole('form', { name: 'Import' })).toBeHidden()
   await expect(page.getByLabel('Open', { exact: true })).toHaveCount(0)
@@ -216,7 +207,7 @@ test('an own garden that was not exported for long says so, exports with one pre
   expect(file.suggestedFilename()).toBe('our-patch.kilim.json')
   await expect(line).toHaveCount(0)
   await page.goto('/garden')
-  await expect(page.getByText(/^Last exported on/)).toBeVisible()
+  await expect(page.getByText(/^Kept outside this browser too as of/)).toBeVisible()
 })
 
 test('the tables of a garden are read by other programs and hold a row for each bed', async ({ page }) => {

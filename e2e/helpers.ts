@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { readFileSync } from 'node:fs'
 
 /** Waits until every strip of the loom has been computed. */
 export async function woven(page: Page) {
@@ -93,4 +94,14 @@ export async function startOwn(
   for (const tool of tools) await page.getByRole('checkbox', { name: tool }).check()
   await page.getByRole('button', { name: 'Open the loom' }).click()
   await expect(page.getByTestId('loom')).toBeVisible()
+}
+
+/** What the browser is given when a garden is exported. */
+export async function exportGarden(page: Page): Promise<string> {
+  await page.goto('/garden')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export this garden' }).click(),
+  ])
+  return readFileSync(await download.path(), 'utf8')
 }

@@ -26,3 +26,25 @@ export function addressFrom(
     })
   return success({ host, port })
 }
+
+/** The certificate and key to serve with, read from the files that `TLS_CERT` and `TLS_KEY` name; null without them. */
+export function certificateFrom(
+  env: Record<string, string | undefined>,
+  read: (path: string) => Buffer,
+): Outcome<{ cert: Buffer; key: Buffer } | null> {
+  const names = ['TLS_CERT', 'TLS_KEY'] as const
+  const paths = names.map((name) => env[name]?.trim() ?? '')
+  if (paths.every((path) => path === '')) return success(null)
+  const files: Buffer[] = []
+  for (const [i, name] of names.entries()) {
+    const refuse = (message: string) => failure({ path: name, code: 'certificate', message })
+    if (paths[i] === '')
+      return refuse(`${name} is not set. Set TLS_CERT and TLS_KEY both, to files in PEM, or neither.`)
+    try {
+      files.push(read(paths[i]))
+    } catch {
+      return refuse(`${name} is “${paths[i]}”, which cannot be read. Set it to a file in PEM.`)
+    }
+  }
+  return success({ cert: files[0], key: files[1] })
+}

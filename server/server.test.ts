@@ -3,8 +3,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { addressFrom } from './address'
+import { addressFrom, certificateFrom } from './address'
 import { createApp } from './app'
+import { reachableAt } from './reach'
 
 let server: Server
 let address = ''
@@ -82,4 +83,44 @@ describe('where to listen', () => {
   test.each(['http://x', 'a b', 'host/path'])('HOST=%s is refused by name', (HOST) => {
     expect(addressFrom({ HOST })).toMatchObject({ problems: [{ path: 'HOST' }] })
   })
+})
+
+describe('the certificate', () => {
+  const files: Record<string, string> = { 'cert.pem': 'C', 'key.pem': 'K' }
+  const read = (path: string) => {
+    if (!(path in files)) throw new Error('ENOENT')
+    return Buffer.from(files[path])
+  }
+  test('is read where both files are named, and none is needed', () => {
+    expect(certificateFrom({ TLS_CERT: '', TLS_KEY: ' ' }, read)).toEqual({ ok: true, value: null })
+    expect(certificateFrom({ TLS_CERT: 'cert.pem', TLS_KEY: 'key.pem' }, read)).toEqual({
+      ok: true,
+      value: { cert: Buffer.from('C'), key: Buffer.from('K') },
+    })
+  })
+  test.each([
+    [{ TLS_CERT: 'cert.pem' }, 'TLS_KEY', /not set/],
+    [{ TLS_KEY: 'key.pem' }, 'TLS_CERT', /not set/],
+    [{ TLS_CERT: 'cert.pem', TLS_KEY: 'lost.pem' }, 'TLS_KEY', /cannot be read/],
+  ])('%j is refused by name', (env, path, message) => {
+    expect(certificateFrom(env, read)).toMatchObject({
+      problems: [{ path, message: expect.stringMatching(message) }],
+    })
+  })
+})
+
+test('other devices reach a server that listens to more than its own machine', () => {
+  const interfaces = {
+    lo: [{ family: 'IPv4', internal: true, address: '127.0.0.1' }],
+    wlan: [
+      { family: 'IPv6', internal: false, address: 'fe80::1' },
+      { family: 'IPv4', internal: false, address: '192.0.2.7' },
+    ],
+  } as unknown as Parameters<typeof reachableAt>[1]
+  const at = (host: string, scheme: 'http' | 'https' = 'http') =>
+    reachableAt({ scheme, host, port: 4310 }, interfaces)
+  for (const own of ['127.0.0.1', 'localhost', '::1']) expect(at(own)).toEqual([])
+  expect(at('0.0.0.0')).toEqual(['http://192.0.2.7:4310'])
+  expect(at('::', 'https')).toEqual(['https://192.0.2.7:4310'])
+  expect(at('kilim.home')).toEqual(['http://kilim.home:4310'])
 })

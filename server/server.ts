@@ -1,9 +1,12 @@
-import { existsSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
+import { createServer as createPlain } from 'node:http'
+import { createServer as createSecure } from 'node:https'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { firstProblem } from '../src/core/foundations/outcome'
-import { addressFrom } from './address'
+import { addressFrom, certificateFrom } from './address'
 import { createApp } from './app'
+import { reachableAt } from './reach'
 
 const clientDir = join(dirname(fileURLToPath(import.meta.url)), '..', 'client')
 
@@ -17,12 +20,33 @@ if (!address.ok) giveUp(firstProblem(address.problems))
 if (!existsSync(join(clientDir, 'index.html')))
   giveUp('The app has not been built. Run `npm run demo`, or `npm run build` first.')
 
+const certificate = certificateFrom(process.env, (path) => readFileSync(path))
+if (!certificate.ok) giveUp(firstProblem(certificate.problems))
+
 const { host, port } = address.value
-const server = createApp(clientDir).listen(port, host)
-server.once('listening', () => {
+const scheme = certificate.value ? 'https' : 'http'
+const portNow = () => {
   const bound = server.address()
-  const at = typeof bound === 'object' && bound ? bound.port : port
-  console.log(`Kilim is ready at http://${host.includes(':') ? `[${host}]` : host}:${at}`)
+  return typeof bound === 'object' && bound ? bound.port : port
+}
+const app = createApp(clientDir, () => reachableAt({ scheme, host, port: portNow() }))
+
+function start() {
+  if (!certificate.ok || !certificate.value) return createPlain(app)
+  try {
+    return createSecure(certificate.value, app)
+  } catch {
+    return giveUp(
+      'TLS_CERT and TLS_KEY are not a certificate and its key in PEM. Set both to the right files.',
+    )
+  }
+}
+
+const server = start().listen(port, host)
+server.once('listening', () => {
+  console.log(`Kilim is ready at ${scheme}://${host.includes(':') ? `[${host}]` : host}:${portNow()}`)
+  for (const reachable of reachableAt({ scheme, host, port: portNow() }))
+    console.log(`Other devices of this network reach it at ${reachable}`)
 })
 const REASONS: Record<string, string> = {
   EADDRINUSE: `Port ${port} is taken. Set PORT to another one, for example PORT=4311 npm run demo.`,

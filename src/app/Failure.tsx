@@ -1,3 +1,4 @@
+import { BASE } from '../data/api'
 import { Link, useRouteError } from 'react-router'
 
 export function NotFound() {
@@ -24,7 +25,7 @@ export function RouteFailure() {
         {error instanceof Error ? error.message : 'Something unexpected happened.'} What you recorded is
         stored and safe.
       </p>
-      <a className="btn btn-primary mt-4" href="/">
+      <a className="btn btn-primary mt-4" href={BASE}>
         Back to the loom
       </a>
     </main>

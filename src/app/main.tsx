@@ -1,3 +1,4 @@
+import './withoutEval'
 import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { createBrowserRouter } from 'react-router'
@@ -6,6 +7,7 @@ import { Answers } from '../compute/answers'
 import { AnswersProvider } from '../compute/AnswersProvider'
 import { KeptAnswers } from '../compute/kept'
 import { Pool } from '../compute/pool'
+import { BASE } from '../data/api'
 import { takeOpenedFiles } from '../state/openedFile'
 import { createStore } from '../state/store'
 import { keepForOffline } from './offline'
@@ -17,7 +19,7 @@ const store = createStore()
 // While the core is being changed, what it answered before is of no use.
 const kept = import.meta.env.PROD ? new KeptAnswers(__KILIM_MODEL__) : null
 const answers = new Answers(new Pool(), kept)
-const router = createBrowserRouter(routes)
+const router = createBrowserRouter(routes, { basename: BASE })
 takeOpenedFiles(() => void router.navigate('/garden'))
 
 createRoot(document.getElementById('root')!).render(

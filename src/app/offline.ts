@@ -1,3 +1,4 @@
+import { BASE } from '../data/api'
 import { notice } from '../state/notices'
 
 /** What the garden needs is loaded before the rest is fetched for later. */
@@ -10,7 +11,7 @@ export function keepForOffline(): void {
   const { serviceWorker } = navigator
   if (!serviceWorker) return
   const register = () =>
-    serviceWorker.register('/sw.js').then(
+    serviceWorker.register(`${BASE}sw.js`).then(
       (registration) => watchVersions(registration, serviceWorker, () => location.reload()),
       (error: unknown) => console.warn('The app cannot be kept for use without a network', error),
     )

@@ -41,6 +41,12 @@ export const routes: RouteObject[] = [
     hydrateFallbackElement: <Opening />,
   },
   {
+    path: '/receive',
+    lazy: room(() => import('../rooms/garden/ReceiveRoom'), 'ReceiveRoom'),
+    errorElement: <RouteFailure />,
+    hydrateFallbackElement: <Opening />,
+  },
+  {
     path: '/demo/:name',
     lazy: room(() => import('./DemoRoute'), 'DemoRoute'),
     errorElement: <RouteFailure />,

@@ -3,7 +3,8 @@ import { marlpitLane } from '../demo/marlpitLane'
 import { backupOf, notedExport, remindLater } from './backup'
 import { commit } from './commit'
 import { KilimDatabase } from './database'
-import { gardenWrites } from './gardenFile'
+import { gardenWrites } from './gardenRecords'
+import { importGarden } from './importGarden'
 import { changed } from './writes'
 
 const DAY = 864e5
@@ -34,6 +35,22 @@ describe('when a garden is to be exported again', () => {
     await edit(3)
     expect((await state(at + 29 * DAY)).due).toBe(false)
     expect(await state(at + 31 * DAY)).toEqual({ changes: 1, exportedAt: at, due: true })
+  })
+  test('come from a file, not before something is changed', async () => {
+    const file = {
+      ...demo,
+      garden: { ...demo.garden, id: 'garden-far' },
+      weather: [],
+      lots: [],
+      pictures: [],
+    }
+    const from = await importGarden(db, file, null, 'new')
+    const garden = from.ok ? from.value.gardenId : ''
+    expect(backupOf(await db.replicas.get(garden), Date.now() + 400 * DAY)).toMatchObject({
+      changes: 0,
+      exportedAt: expect.any(Number),
+      due: false,
+    })
   })
   test('after two hundred changes at once', async () => {
     const replica = (await db.replicas.get(id))!

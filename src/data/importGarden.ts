@@ -1,11 +1,14 @@
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { commit, ownerOf } from './commit'
+import { notedExport } from './backup'
 import { keepCopy } from './copies'
 import type { Conflict, KilimDatabase, PictureBytes, StoredRecord } from './database'
-import { adopted, replicaIn, replicaOf, stampChanges } from './devices/history'
-import { mergeGardens, type MergedGarden, type Replica } from './devices/mergeGardens'
+import { adopted, stampChanges } from './devices/history'
+import { replicaIn, replicaOf, type Replica } from './devices/replica'
+import { mergeGardens, type MergedGarden } from './devices/mergeGardens'
 import { differingPlaces } from './devices/places'
-import { gardenWrites, recordsOf, type GardenFileData } from './gardenFile'
+import type { GardenFileData } from './gardenFile'
+import { gardenWrites, recordsOf } from './gardenRecords'
 import { loadGarden, loadKept } from './gardens'
 import { newId } from './ids'
 import { loadedOnce } from './loadedOnce'
@@ -106,6 +109,8 @@ export async function importGarden(
     keepHistory: replica ? adopted(replica, known) : stampChanges,
   })
   if (!outcome.ok) return outcome
+  // What came from outside is kept there.
+  await notedExport(db, gardenId)
   return success({ gardenId, way, renamed, step: outcome.value, conflicts: [] })
 }
 

@@ -1,4 +1,5 @@
 import { dayNumber, isoDate } from '../core/foundations/day'
+import { apiUrl } from './api'
 import { observedDays, withDays, type ObservedDay } from '../core/garden/weatherDays'
 import type { Garden } from '../core/garden/schema'
 import type { KilimDatabase, StationState } from './database'
@@ -14,7 +15,7 @@ export type Ask = (path: string) => Promise<unknown>
 export const askServer: Ask = async (path) => {
   let response: Response
   try {
-    response = await fetch(path, { signal: AbortSignal.timeout(PATIENCE_MS) })
+    response = await fetch(apiUrl(path), { signal: AbortSignal.timeout(PATIENCE_MS) })
   } catch {
     throw new Error('The server that carries the simulated station is away.')
   }
@@ -49,7 +50,7 @@ export async function hearStation(
     const { forecastAnswer, stationAnswer, weatherYear } = await checks()
     const heard: ObservedDay[] = []
     if (from < to) {
-      const raw = await ask(`/api/station?${query({ garden: garden.id, from, to, ...fault })}`)
+      const raw = await ask(`station?${query({ garden: garden.id, from, to, ...fault })}`)
       heard.push(
         ...stationAnswer
           .parse(raw)
@@ -57,7 +58,7 @@ export async function hearStation(
           .map(({ date, ...values }) => ({ day: dayNumber(date), source: 'station' as const, ...values })),
       )
     }
-    const raw = await ask(`/api/forecast?${query({ garden: garden.id, issued: to, ...fault })}`)
+    const raw = await ask(`forecast?${query({ garden: garden.id, issued: to, ...fault })}`)
     const forecast = forecastAnswer
       .parse(raw)
       .days.map(({ date, ...values }) => ({ day: dayNumber(date), ...values }))

@@ -3,7 +3,7 @@ import type { Bed, Garden } from '../core/garden/schema'
 import { DEMO_GARDENS } from '../demo'
 import { commit } from './commit'
 import { KilimDatabase } from './database'
-import { gardenWrites } from './gardenFile'
+import { gardenWrites } from './gardenRecords'
 import { redo, undo, undoStep } from './undo'
 import { added, changed } from './writes'
 

@@ -1,6 +1,6 @@
 import { notedExport } from '../data/backup'
 import { database } from '../data/database'
-import { historyForFile } from '../data/devices/history'
+import { historyForFile } from '../data/devices/replica'
 import { writeArchive, zipOf } from '../data/gardenArchive'
 import { writeGardenFile } from '../data/gardenFile'
 import { loadGarden, loadKept } from '../data/gardens'
@@ -11,21 +11,35 @@ import { notice } from './notices'
 /** A garden's name as that of a file. */
 export const fileNameOf = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'
 
-/** A garden as a file: JSON, or a zip with its pictures. */
-async function fileOf(gardenId: string, withPictures: boolean): Promise<File> {
+/** A garden with all that belongs to it, as the text of its file. */
+async function written(gardenId: string) {
   const data = await loadGarden(database, gardenId)
   if (!data) throw new Error('it is not there any more')
   const kept = await loadKept(database, gardenId)
   const history = await historyForFile(database, gardenId)
   const text = writeGardenFile({ ...data, ...kept, history }, new Date().toISOString())
-  const name = fileNameOf(data.garden.name)
-  if (!withPictures) return new File([text], `${name}.kilim.json`, { type: 'application/json' })
-  const bytes = await database.pictureBytes.bulkGet(kept.pictures.map((picture) => picture.id))
+  return { text, name: fileNameOf(data.garden.name), pictureIds: kept.pictures.map(({ id }) => id) }
+}
+
+/** A garden in a zip, with its pictures or without. */
+export async function zipped(gardenId: string, withPictures: boolean) {
+  const { text, name, pictureIds } = await written(gardenId)
+  const bytes = withPictures ? await database.pictureBytes.bulkGet(pictureIds) : []
   const archive = await writeArchive(
     text,
     bytes.filter((found) => found !== undefined),
   )
-  return new File([new Uint8Array(archive)], `${name}.kilim.zip`, { type: 'application/zip' })
+  return { archive, name }
+}
+
+/** A garden as a file: JSON, or a zip with its pictures. */
+async function fileOf(gardenId: string, withPictures: boolean): Promise<File> {
+  if (withPictures) {
+    const { archive, name } = await zipped(gardenId, true)
+    return new File([archive], `${name}.kilim.zip`, { type: 'application/zip' })
+  }
+  const { text, name } = await written(gardenId)
+  return new File([text], `${name}.kilim.json`, { type: 'application/json' })
 }
 
 /** Whether this browser hands files to other apps of the machine. */

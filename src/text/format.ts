@@ -223,6 +223,10 @@ export const momentText = (at: number): string =>
     timeZone: undefined,
   }).format(at)
 
+/** A time of the grower's own day, from ms since 1970: `14:05`. */
+export const timeText = (at: number): string =>
+  dateFormat(browserLocale(), { hour: '2-digit', minute: '2-digit', timeZone: undefined }).format(at)
+
 /** Room that pictures and records take, from bytes. */
 export const bytesText = (bytes: number): string =>
   bytes > 1e9 ? `${digits(bytes / 1e9, 0)}\u00a0GB` : `${digits(Math.max(0.1, bytes / 1e6), 1)}\u00a0MB`

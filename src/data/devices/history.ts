@@ -1,15 +1,11 @@
 import equal from 'lodash-es/isEqual'
-import pick from 'lodash-es/pick'
-import pickBy from 'lodash-es/pickBy'
 import type { KilimDatabase, RecordChange, Without } from '../database'
 import { newId } from '../ids'
 import { Refusal } from '../problems'
 import type { Plain } from '../merge'
-import { recordsOf, type FileHistory, type GardenFileData } from '../gardenFile'
-import { loadGarden, loadKept } from '../gardens'
-import { nameOf, type Replica } from './mergeGardens'
+import type { Replica } from './replica'
 import { differingPlaces } from './places'
-import { NO_HISTORY, seenTogether, type History, type Seen, type Stamp } from './stamps'
+import { nameOf, NO_HISTORY, seenTogether, type History, type Seen, type Stamp } from './stamps'
 
 /** The history of a record once it has been written, brought in or taken out with a stamp. */
 export function historyAfter(
@@ -68,48 +64,6 @@ export async function stampChanges(
 /** The tables that histories are kept in, for a transaction that writes records. */
 export const historyTables = (db: KilimDatabase) => [db.history, db.replicas]
 
-/** What this device knows of a garden and of its writing; null when there is no such garden. */
-export async function replicaOf(db: KilimDatabase, gardenId: string): Promise<Replica | null> {
-  const data = await loadGarden(db, gardenId)
-  if (!data) return null
-  const kept = await loadKept(db, gardenId)
-  const rows = await db.history.where('gardenId').equals(gardenId).toArray()
-  return {
-    records: new Map(
-      recordsOf({ ...data, ...kept }).map(({ table, record }) => [nameOf(table, record.id), record]),
-    ),
-    histories: new Map(rows.map(({ name, whole, places, gone }) => [name, { whole, places, gone }])),
-    seen: (await db.replicas.get(gardenId))?.seen ?? {},
-  }
-}
-
-/** The same as a garden file holds it; null where the file knows nothing of its writing. */
-export function replicaIn(file: GardenFileData): Replica | null {
-  if (!file.history) return null
-  const { seen, records } = file.history
-  return {
-    records: new Map(recordsOf(file).map(({ table, record }) => [nameOf(table, record.id), record])),
-    histories: new Map(records.map(({ name, ...history }) => [name, history])),
-    seen,
-  }
-}
-
-/** What a garden file tells of the writing of a garden stored here. */
-export async function historyForFile(db: KilimDatabase, gardenId: string): Promise<FileHistory> {
-  const rows = await db.history.where('gardenId').equals(gardenId).toArray()
-  return {
-    seen: { ...(await db.replicas.get(gardenId))?.seen },
-    records: rows.map(({ name, whole, places, gone }) => ({
-      name,
-      whole: [...whole] as [number, string],
-      places: Object.fromEntries(
-        Object.entries(places).map(([place, stamp]) => [place, [...stamp] as [number, string]]),
-      ),
-      gone: gone && ([...gone] as [number, string]),
-    })),
-  }
-}
-
 /**
  * Writes down a history that was brought in, in the place of one of this device’s own; gives what was known without it of
  * the records it changed.
@@ -136,6 +90,11 @@ export const adopted =
     return { histories: before.filter((row) => row !== undefined), seen: known, count }
   }
 
+const only = <T>(
+  of: Readonly<Record<string, T>>,
+  kept: (value: T, key: string) => boolean,
+): Record<string, T> => Object.fromEntries(Object.entries(of).filter(([key, value]) => kept(value, key)))
+
 /**
  * Forgets another device's writing with the step that brought it in, so that its taking back here takes nothing back there:
  * brought together again, it comes in again. What this device wrote since stays known.
@@ -148,11 +107,12 @@ export async function forgetWriting(
 ): Promise<void> {
   const device = await thisDevice(db)
   const replica = await db.replicas.get(gardenId)
-  if (replica) await db.replicas.put({ ...replica, seen: { ...seen, ...pick(replica.seen, device) } })
+  if (replica)
+    await db.replicas.put({ ...replica, seen: { ...seen, ...only(replica.seen, (_, by) => by === device) } })
   const old = new Map(histories.map((row) => [row.name, row]))
   for (const row of await db.history.bulkGet(namesIn(changes))) {
     if (!row) continue
-    const since = pickBy(row.places, ([at, by]) => by === device && at > count)
+    const since = only(row.places, ([at, by]) => by === device && at > count)
     const known = old.get(row.name)
     if (known) await db.history.put({ ...known, places: { ...known.places, ...since } })
     else await db.history.delete(row.name)

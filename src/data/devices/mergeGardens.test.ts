@@ -7,11 +7,12 @@ import { emptyYear } from '../../core/garden/weatherDays'
 import type { WeatherYear } from '../../core/garden/weatherYear'
 import { marlpitLane } from '../../demo/marlpitLane'
 import type { StoredRecord, TableName } from '../database'
-import { recordsOf } from '../gardenFile'
+import { recordsOf } from '../gardenRecords'
 import { recordProblems } from '../recordProblems'
 import { historyAfter } from './history'
-import { mergeGardens, nameOf, type Replica } from './mergeGardens'
-import { NO_HISTORY, type Stamp } from './stamps'
+import { mergeGardens } from './mergeGardens'
+import type { Replica } from './replica'
+import { nameOf, NO_HISTORY, type Stamp } from './stamps'
 
 const sound = (table: TableName, record: StoredRecord) => recordProblems(table, record).length === 0
 const demo = marlpitLane()

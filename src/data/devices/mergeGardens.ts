@@ -8,7 +8,9 @@ import type { Plain } from '../merge'
 import { mergeRecord, takeWhole, wroteBoth, type Side } from './mergeRecords'
 import { mergeYears } from './mergeYears'
 import { withValueAt, valueAt, type Place } from './places'
+import type { Replica } from './replica'
 import {
+  nameOf,
   compareStamps,
   higher,
   knows,
@@ -20,18 +22,10 @@ import {
   type Seen,
 } from './stamps'
 
-/** A garden as one device has it: its records and the histories of them, by table and id, and what it has seen. */
-export type Replica = {
-  records: ReadonlyMap<string, StoredRecord>
-  histories: ReadonlyMap<string, History>
-  seen: Seen
-}
-
-/** Under what a record and its history stand in a replica. */
-export const nameOf = (table: TableName, id: string) => `${table} ${id}`
 const tableOf = (name: string) => name.slice(0, name.indexOf(' ')) as TableName
 const idOf = (name: string) => name.slice(name.indexOf(' ') + 1)
 
+/** Two replicas in one, and what both had changed. */
 export type MergedGarden = Replica & { conflicts: Conflict[] }
 
 /** Whether a record may be stored as it is. */

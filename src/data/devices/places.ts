@@ -1,5 +1,4 @@
 import equal from 'lodash-es/isEqual'
-import omit from 'lodash-es/omit'
 import { isPlain, keyed, type Plain } from '../merge'
 
 /**
@@ -61,8 +60,10 @@ export function valueAt(record: Plain, place: Place): unknown {
 /** A record with another value in a place; undefined takes out what stands there. */
 export function withValueAt(record: Plain, place: Place, value: unknown): Plain {
   const slash = place.indexOf('/')
-  const put = (of: Plain, name: string, to: unknown): Plain =>
-    to === undefined ? omit(of, name) : { ...of, [name]: to }
+  const put = (of: Plain, name: string, to: unknown): Plain => {
+    const others = Object.fromEntries(Object.entries(of).filter(([key]) => key !== name))
+    return to === undefined ? others : { ...of, [name]: to }
+  }
   if (slash < 0) return put(record, place, value)
   const [field, name] = [place.slice(0, slash), place.slice(slash + 1)]
   const holder = record[field]

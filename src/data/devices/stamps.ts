@@ -44,3 +44,6 @@ export function stampOf({ whole, places }: History, place: string): Stamp {
 
 /** When anything of a record was written last; its being taken out is not counted. */
 export const lastStamp = ({ whole, places }: History): Stamp => Object.values(places).reduce(higher, whole)
+
+/** Under what a record and its history stand in a replica. */
+export const nameOf = (table: string, id: string) => `${table} ${id}`

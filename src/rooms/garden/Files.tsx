@@ -9,6 +9,8 @@ import { useAppDispatch } from '../../state/store'
 import { TickField } from '../../parts/SelectField'
 import { Copies } from './Copies'
 import { Differences } from './Differences'
+import { HandOver } from './HandOver'
+import { PlainHttp } from './PlainHttp'
 import { Steps } from './Steps'
 import { StorageUse } from './StorageUse'
 import { useImport } from './useImport'
@@ -66,6 +68,8 @@ export function Files() {
         )}
       </div>
       <StorageUse />
+      <HandOver key={data.garden.id} withPictures={withPictures} />
+      <PlainHttp />
       {shown}
       <Differences />
       <Steps />

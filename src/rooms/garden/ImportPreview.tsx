@@ -1,7 +1,8 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { database } from '../../data/database'
-import type { MergedGarden, Replica } from '../../data/devices/mergeGardens'
+import type { MergedGarden } from '../../data/devices/mergeGardens'
+import type { Replica } from '../../data/devices/replica'
 import type { GardenFileData } from '../../data/gardenFile'
 import { merging, waysOf, type Way } from '../../data/importGarden'
 import { Form } from '../../parts/Form'
@@ -87,7 +88,7 @@ export function ImportPreview({
       onSubmit={() => onImport(way)}
     >
       <p>
-        <strong>{file.garden.name}</strong>, in {name}: {contents(file, pictures !== null)}.
+        <strong>{file.garden.name}</strong>, from {name}: {contents(file, pictures !== null)}.
         {here && ' This garden is here already.'}
       </p>
       <fieldset className="mt-2 grid gap-1">

@@ -25,8 +25,8 @@ export function StorageUse() {
     <p className="quiet mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
       <span>
         {exportedAt === null
-          ? 'Not exported yet: all of it is in this browser only.'
-          : `Last exported on ${momentText(exportedAt)}, ${changes === 0 ? 'nothing changed since' : changes === 1 ? 'one change since' : `${changes} changes since`}.`}
+          ? 'All of it is in this browser only: export it now and then.'
+          : `Kept outside this browser too as of ${momentText(exportedAt)}; ${changes === 0 ? 'nothing changed since' : changes === 1 ? 'one change since' : `${changes} changes since`}.`}
       </span>
       {typeof use?.bytes === 'number' && (
         <span>Kilim takes {bytesText(use.bytes)} of this browser’s storage.</span>

@@ -4,7 +4,7 @@ import { form, openRoom, press, SLOW, type } from '../../app/testing/openRoom'
 import type { Garden } from '../../core/garden/schema'
 import { commit } from '../../data/commit'
 import { database } from '../../data/database'
-import { historyForFile } from '../../data/devices/history'
+import { historyForFile } from '../../data/devices/replica'
 import { writeGardenFile, type FileHistory } from '../../data/gardenFile'
 import { loadGarden } from '../../data/gardens'
 import { importGarden } from '../../data/importGarden'
@@ -104,7 +104,7 @@ test('an import that is undone leads back to the garden that was open', async ()
   const input = screen.getByLabelText<HTMLInputElement>('Import a garden')
   fireEvent.change(input, { target: { files: [new File([file], 'far.json')] } })
   const preview = await screen.findByRole('form', { name: 'Import' }, SLOW)
-  expect(preview.textContent).toMatch(/Far away, in far\.json: \d+ beds/)
+  expect(preview.textContent).toMatch(/Far away, from far\.json: \d+ beds/)
   fireEvent.click(within(preview).getByRole('button', { name: 'Import it' }))
   await screen.findAllByText(/Far away was imported/, undefined, SLOW)
   await screen.findByRole('heading', { name: 'Far away' }, SLOW)
@@ -270,7 +270,7 @@ test('a file taken in the place of a garden leaves a copy that can be imported a
   expect(copies.textContent).toMatch(/Lower field as it was before .*kept for 30 days/)
   fireEvent.click(within(copies).getByRole('button', { name: 'Import it again' }))
   expect((await screen.findByRole('form', { name: 'Import' }, SLOW)).textContent).toMatch(
-    /Lower field, in lower-field-before/,
+    /Lower field, from lower-field-before/,
   )
 })
 
@@ -323,7 +323,7 @@ test('where the browser can hand a file on, a garden is shared, and counts as ex
   })
   await room()
   fireEvent.click(screen.getByRole('button', { name: 'Share it' }))
-  await screen.findByText(/^Last exported on .*nothing changed since/, undefined, SLOW)
+  await screen.findByText(/^Kept outside this browser too as of .*nothing changed since/, undefined, SLOW)
   expect(given.map(({ name }) => name)).toEqual(['marlpit-lane.kilim.json'])
   closed = true
   fireEvent.click(screen.getByRole('button', { name: 'Share it' }))
