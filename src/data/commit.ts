@@ -1,3 +1,4 @@
+import type { Table } from 'dexie'
 import equal from 'lodash-es/isEqual'
 import { failure, success, type Outcome, type Problem } from '../core/foundations/outcome'
 import { emptyYear } from '../core/garden/weatherDays'
@@ -35,8 +36,13 @@ function refuseClashes(seen: unknown, put: unknown, fresh: unknown): void {
   if (found.length > 0) throw new Refusal(...found)
 }
 
-/** How a set of writes is stored: over what was changed meanwhile in the same places, or not; and who writes down when it was. */
-export type Storing = { over?: boolean; keepHistory?: KeepHistory }
+/**
+ * How a set of writes is stored: over what was changed meanwhile in the same places, or not; who writes down when it was;
+ * and what is stored in other tables with it, all or nothing, once its step is known.
+ */
+export type Storing = { over?: boolean; keepHistory?: KeepHistory; beside?: Beside }
+
+type Beside = { tables: Table[]; write: (step: number | null) => Promise<unknown> }
 
 type KeepHistory = (
   db: KilimDatabase,
@@ -135,14 +141,14 @@ export async function commit(
   gardenId: string,
   label: string,
   writes: readonly Write[],
-  { over = false, keepHistory = stampChanges }: Storing = {},
+  { over = false, keepHistory = stampChanges, beside }: Storing = {},
 ): Promise<Outcome<number | null>> {
   try {
     // A transaction would not outlive the wait for it.
     const { recordProblems } = await checker()
     const entryId = await db.transaction(
       'rw',
-      [...gardenTables(db), ...historyTables(db), db.pictureBytes, db.undo],
+      [...gardenTables(db), ...historyTables(db), db.pictureBytes, db.undo, ...(beside?.tables ?? [])],
       async () => {
         const changes = await changesOf(db, gardenId, writes, recordProblems, over)
         await putAll(
@@ -153,7 +159,9 @@ export async function commit(
         // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
         for (const write of writes)
           if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
-        return changes.length === 0 ? null : remember(db, gardenId, { label, changes, without })
+        const step = changes.length === 0 ? null : await remember(db, gardenId, { label, changes, without })
+        await beside?.write(step)
+        return step
       },
     )
     return success(entryId)

@@ -89,6 +89,12 @@ export function writeGardenFile(data: GardenData & Partial<GardenFileData>, expo
   return `${JSON.stringify({ format: GARDEN_FILE_FORMAT, version: GARDEN_SCHEMA_VERSION, exportedAt, data: sorted }, null, 2)}\n`
 }
 
+/** Where a text stopped being JSON, as far as it is said. */
+function placeIn(error: unknown): string {
+  const sign = error instanceof Error ? /position (\d+)/.exec(error.message)?.[1] : undefined
+  return sign === undefined ? '' : ` at sign ${sign}`
+}
+
 /** Reads a garden file; every refusal names the place in the file and the fix. */
 export function readGardenFile(text: string): Outcome<GardenFileData> {
   let json: unknown
@@ -98,7 +104,7 @@ export function readGardenFile(text: string): Outcome<GardenFileData> {
     return failure({
       path: '',
       code: 'not-json',
-      message: `The file is not readable JSON (${error instanceof Error ? error.message : 'broken'}). Choose a file that Kilim exported, or export it again.`,
+      message: `The file is not readable JSON${placeIn(error)}: it was cut short or changed. Choose a file that Kilim exported, or export it again.`,
     })
   }
   const outer = envelope.safeParse(json)

@@ -1,8 +1,8 @@
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { commit, ownerOf } from './commit'
 import { notedExport } from './backup'
-import { keepCopy } from './copies'
-import type { Conflict, KilimDatabase, PictureBytes, StoredRecord } from './database'
+import { copyOf } from './copies'
+import type { Conflict, CopyRow, KilimDatabase, MergeRow, PictureBytes, StoredRecord } from './database'
 import { adopted, stampChanges } from './devices/history'
 import { replicaIn, replicaOf, type Replica } from './devices/replica'
 import { mergeGardens, type MergedGarden } from './devices/mergeGardens'
@@ -98,19 +98,25 @@ export async function importGarden(
   const renamed = twin || (await clashes(db, own))
   const data = renamed ? reissued(own, newId) : own
   const old = way === 'replace' && stored ? { ...stored, ...(await loadKept(db, gardenId)) } : null
-  if (old) await keepCopy(db, old)
+  const copy = old && (await copyOf(db, old))
   const names = new Map(data.pictures.map(({ id }, i) => [id, file.pictures[i].id]))
   const writes = withBytes(gardenWrites(data, old), bytes, (id) => names.get(id) ?? id)
   const replica = renamed || old ? null : replicaIn(file)
   const known = (await db.replicas.get(gardenId))?.seen
-  // What the file does not hold of the station's days is asked for again.
-  await db.station.delete(gardenId)
   const outcome = await commit(db, gardenId, `Imported ${file.garden.name}`, writes, {
     keepHistory: replica ? adopted(replica, known) : stampChanges,
+    beside: {
+      tables: [db.copies, db.station],
+      async write() {
+        if (copy) await db.copies.add(copy as CopyRow)
+        // What the file does not hold of the station's days is asked for again.
+        await db.station.delete(gardenId)
+        // What came from outside is kept there.
+        await notedExport(db, gardenId)
+      },
+    },
   })
   if (!outcome.ok) return outcome
-  // What came from outside is kept there.
-  await notedExport(db, gardenId)
   return success({ gardenId, way, renamed, step: outcome.value, conflicts: [] })
 }
 
@@ -143,6 +149,7 @@ async function bringTogether(
         'The file does not say what was written when, so it cannot be brought together. Import it as a garden of its own, or in the place of this one.',
     })
   const { here, merged } = found
+  const { conflicts } = merged
   const names = [...new Set([...here.records.keys(), ...merged.records.keys()])]
   const writes = names.flatMap((name): Write[] => {
     const [before, after] = [here.records.get(name) ?? null, merged.records.get(name) ?? null]
@@ -156,11 +163,17 @@ async function bringTogether(
     gardenId,
     `Brought together with the file of ${file.garden.name}`,
     withBytes(writes, bytes, (id) => id),
-    { keepHistory: adopted(merged, here.seen) },
+    {
+      keepHistory: adopted(merged, here.seen),
+      beside: {
+        tables: [db.merges],
+        async write(number) {
+          const row = { gardenId, at: Date.now(), step: number ?? 0, conflicts }
+          if (conflicts.length > 0) await db.merges.add(row as MergeRow)
+        },
+      },
+    },
   )
   if (!step.ok) return step
-  const { conflicts } = merged
-  if (conflicts.length > 0)
-    await db.merges.add({ gardenId, at: Date.now(), step: step.value ?? 0, conflicts } as never)
   return success({ gardenId, way: 'merge', renamed: false, step: step.value, conflicts })
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import '../foundations/plainErrors'
 import { parseDay } from '../foundations/day'
 
 /** A real calendar date as ISO text between 1990 and 2100. */

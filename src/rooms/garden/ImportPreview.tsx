@@ -6,7 +6,7 @@ import type { Replica } from '../../data/devices/replica'
 import type { GardenFileData } from '../../data/gardenFile'
 import { merging, waysOf, type Way } from '../../data/importGarden'
 import { Form } from '../../parts/Form'
-import type { PickedFile } from './readPicked'
+import type { PickedFile } from '../../data/readPicked'
 
 const counted = (count: number, one: string, many: string) =>
   count === 0 ? [] : [`${count} ${count === 1 ? one : many}`]

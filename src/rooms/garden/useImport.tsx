@@ -8,7 +8,7 @@ import { notice } from '../../state/notices'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { ImportPreview } from './ImportPreview'
-import { readPicked, type PickedFile } from './readPicked'
+import { readPicked, type PickedFile } from '../../data/readPicked'
 
 /** Problems listed of a refused file. */
 const LISTED = 8

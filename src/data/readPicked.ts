@@ -1,7 +1,7 @@
-import { failure, success, type Outcome } from '../../core/foundations/outcome'
-import type { PictureBytes } from '../../data/database'
-import { isArchive, readArchive } from '../../data/gardenArchive'
-import { readGardenFile, type GardenFileData } from '../../data/gardenFile'
+import { failure, success, type Outcome } from '../core/foundations/outcome'
+import type { PictureBytes } from './database'
+import { isArchive, readArchive } from './gardenArchive'
+import { readGardenFile, type GardenFileData } from './gardenFile'
 
 /** Largest file read, bytes. */
 const LARGEST_FILE = 900_000_000
