@@ -39,6 +39,34 @@ test('what was planned and not done moves on with the clock', async ({ page }) =
   await expect(page.getByText(/end planned by black tarp, 6 May 2026/)).toBeVisible()
 })
 
+test('a form half filled in stays with its tab, and is offered to the next once that is closed', async ({
+  page,
+  context,
+}) => {
+  const note = (on: typeof page) => on.getByRole('form', { name: 'Record the end' }).getByLabel('Note')
+  const path = '/end/marlpit-lane-stand-10'
+  await openDemo(page, 'marlpit-lane')
+  await page.goto(path)
+  await note(page).fill('half of it cut')
+  await sessionKept(page, 'half of it cut')
+  const other = await context.newPage()
+  await other.goto(path)
+  await expect(note(other)).toHaveValue('')
+  await note(other).fill('the other half')
+  await sessionKept(other, 'the other half')
+  await page.reload()
+  await expect(note(page)).toHaveValue('half of it cut')
+  await expect(page.getByText(/in a tab that is closed/)).toHaveCount(0)
+  await other.close()
+  await page.reload()
+  const offer = page.getByRole('status').filter({ hasText: 'in a tab that is closed, and not stored' })
+  await offer.getByRole('button', { name: 'Go on with it' }).click()
+  await expect(note(page)).toHaveValue('the other half')
+  await expect(offer).toHaveCount(0)
+  await page.reload()
+  await expect(note(page)).toHaveValue('the other half')
+})
+
 test('the theme follows the system, then the choice, over a reload', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   const theme = () => page.evaluate(() => document.documentElement.dataset.theme)

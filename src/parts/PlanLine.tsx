@@ -13,6 +13,7 @@ import { adviceText } from '../text/criteria'
 import { inHundred, shortDate } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
 import { Grade } from './Grade'
+import { DraftOffer } from './DraftOffer'
 import { standName } from './names'
 
 /** What the plan line shows of a plan. */
@@ -124,7 +125,7 @@ function followsWords({ follows, standCase: { stand } }: Scenario): string {
 
 /** The plan line of a stand's rooms: what is tried on the plan, what that does to its chance, and keeping or putting it back. */
 export function PlanLine({ plan }: { plan: PlanView }) {
-  const { answer, stored, draft, keep, putBack, error, retry } = plan
+  const { answer, stored, draft, keep, putBack, offer, error, retry } = plan
   useAhead(plan)
   return (
     <PlanThread
@@ -143,6 +144,7 @@ export function PlanLine({ plan }: { plan: PlanView }) {
         </p>
       )}
       <Helps plan={plan} />
+      <DraftOffer offer={offer} />
       {draft && (
         <div className="no-print mt-1 flex flex-wrap items-center gap-3" data-testid="plan-change">
           <span>{changeText(stored?.outcome, answer?.outcome)}</span>

@@ -1,63 +1,119 @@
 import type { KilimDatabase } from '../data/database'
-import { restored, type SessionState } from './session'
+import { offersFound, restored, type Draft, type SessionState } from './session'
 import type { Store } from './store'
+import { thisTab, type Tab } from './tab'
 
 /** What older versions kept the whole session under. */
 const WHOLE_KEY = 'session'
-const PART = /^(field|draft|demoDay|calendar) (.+)$/
+const PART = /^(field|demoDay|calendar) (.+)$/
+/** A half-filled form of a tab; what older versions kept of all tabs together has no tab. */
+const FORM = /^(?:form (\S+)|draft) (.+)$/
+/** How long what a closed tab left is offered, ms. */
+const OFFERED_MS = 60 * 24 * 60 * 60 * 1000
+/** Where the browser does not say which tabs are open, one that has not written for so long counts as closed, ms. */
+const SILENT_MS = 10 * 60 * 1000
+
+type Entry = { key: string; value: unknown }
 type Kept = Map<string, unknown>
 
 /** The session in pieces that change by themselves: a tab writes only those it changed, and leaves others' drafts alone. */
-function piecesOf({ drafts, demoDays, calendars, ...fields }: SessionState): Kept {
+function piecesOf(
+  { drafts, demoDays, calendars, offers: _offers, ...fields }: SessionState,
+  tab: string,
+): Kept {
   const pieces: Kept = new Map()
   const put = (kind: string, values: object) =>
     Object.entries(values).forEach(([name, value]) => pieces.set(`${kind} ${name}`, value))
   put('field', fields)
-  put('draft', drafts)
+  put(`form ${tab}`, drafts)
   put('demoDay', demoDays)
   put('calendar', calendars)
   return pieces
 }
 
-/** The session as it was kept, piece by piece. */
-function sessionFrom(entries: readonly { key: string; value: unknown }[]): Partial<SessionState> {
+/** A draft as it was kept, or as older versions kept it: without when, and of the first version of its form. */
+function draftFrom(value: unknown): Draft {
+  const known = value as Partial<Draft> | null
+  return typeof known?.version === 'number' && typeof known.at === 'number'
+    ? (known as Draft)
+    : { version: 1, at: Date.now(), value }
+}
+
+/** The session as it was kept, piece by piece, with the drafts of a tab. */
+function sessionFrom(entries: readonly Entry[], tab: string): Partial<SessionState> {
   const whole = entries.find(({ key }) => key === WHOLE_KEY)?.value as Partial<SessionState> | undefined
   const kept: Record<string, Record<string, unknown>> = {
     field: {},
-    draft: { ...whole?.drafts },
     demoDay: { ...whole?.demoDays },
     calendar: { ...whole?.calendars },
   }
+  const drafts: Record<string, Draft> = {}
   for (const { key, value } of entries) {
     const [, kind, name] = PART.exec(key) ?? []
     if (kind) kept[kind][name] = value
+    const [, of, form] = FORM.exec(key) ?? []
+    if (of === tab) drafts[form] = draftFrom(value)
   }
   return {
     ...whole,
     ...kept.field,
-    drafts: kept.draft,
+    drafts,
+    offers: {},
     demoDays: kept.demoDay as SessionState['demoDays'],
     calendars: kept.calendar as SessionState['calendars'],
   }
 }
 
-/** Restores the session kept in the database, then keeps there what changes of it, each piece by itself. */
-export async function persistSession(store: Store, db: KilimDatabase): Promise<void> {
+/** What tabs that are closed had begun, the latest of each form; and what was begun too long ago. */
+async function leftByOthers(entries: readonly Entry[], tab: Tab, now: number) {
+  const open = await tab.open()
+  const offers: SessionState['offers'] = {}
+  const old: string[] = []
+  for (const { key, value } of entries) {
+    const [whole, of, name] = FORM.exec(key) ?? []
+    if (!whole || of === tab.id) continue
+    const draft = draftFrom(value)
+    if (now - draft.at > OFFERED_MS) old.push(key)
+    else if (of === undefined || (open ? !open.has(of) : now - draft.at > SILENT_MS)) {
+      const known = offers[name]
+      const keys = [...(known?.keys ?? []), key]
+      offers[name] = { ...(known && known.at > draft.at ? known : draft), keys }
+    }
+  }
+  return { offers, old }
+}
+
+/** What of the forms offered was taken up or thrown away. */
+const settled = (before: SessionState['offers'], now: SessionState['offers']): string[] =>
+  before === now ? [] : Object.keys(before).flatMap((name) => (name in now ? [] : before[name].keys))
+
+/**
+ * Restores the session kept in the database, then keeps there what changes of it, each piece by itself. Half-filled forms
+ * are those of this tab; what tabs that are closed had begun is offered.
+ */
+export async function persistSession(store: Store, db: KilimDatabase, own?: Tab): Promise<void> {
+  const tab = own ?? (await thisTab())
   const entries = await db.session.toArray()
-  store.dispatch(restored(sessionFrom(entries)))
+  const whole = entries.find(({ key }) => key === WHOLE_KEY)?.value as Partial<SessionState> | undefined
+  const before = Object.entries(whole?.drafts ?? {}).map(([name, value]) => ({ key: `draft ${name}`, value }))
+  store.dispatch(restored(sessionFrom(entries, tab.id)))
+  const { offers, old } = await leftByOthers([...entries, ...before], tab, Date.now())
+  store.dispatch(offersFound(offers))
   let last = store.getState().session
-  if (entries.some(({ key }) => key === WHOLE_KEY))
+  if (whole || old.length > 0)
     await db.transaction('rw', db.session, async () => {
-      await db.session.bulkPut([...piecesOf(last)].map(([key, value]) => ({ key, value })))
-      await db.session.delete(WHOLE_KEY)
+      await db.session.bulkPut(before)
+      await db.session.bulkPut([...piecesOf(last, tab.id)].map(([key, value]) => ({ key, value })))
+      await db.session.bulkDelete([WHOLE_KEY, ...old])
     })
   store.subscribe(() => {
     const { session } = store.getState()
     if (session === last) return
-    const [before, now] = [piecesOf(last), piecesOf(session)]
+    const [was, now] = [piecesOf(last, tab.id), piecesOf(session, tab.id)]
+    const left = settled(last.offers, session.offers)
     last = session
-    const put = [...now].filter(([key, value]) => before.get(key) !== value)
-    const gone = [...before.keys()].filter((key) => !now.has(key))
+    const put = [...now].filter(([key, value]) => was.get(key) !== value)
+    const gone = [...[...was.keys()].filter((key) => !now.has(key)), ...left]
     db.transaction('rw', db.session, async () => {
       await db.session.bulkPut(put.map(([key, value]) => ({ key, value })))
       await db.session.bulkDelete(gone)

@@ -2,13 +2,18 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 
 export type Theme = 'system' | 'light' | 'dark'
 
+/** A half-filled form: which version of the form it is of, and when it was last written, ms since 1970. */
+export type Draft = { version: number; at: number; value: unknown }
+
 /** What a reload must not lose but the garden does not own: which garden is open, the demo clocks, drafts, the theme. */
 export type SessionState = {
   gardenId: string | null
   /** Day shown by each demo garden's clock, as ISO dates. */
   demoDays: Record<string, string>
-  /** Half-filled forms by name. */
-  drafts: Record<string, unknown>
+  /** Half-filled forms of this tab, by name. */
+  drafts: Record<string, Draft>
+  /** Forms half filled in tabs that are closed, by name; kept by what keeps the session, not with it. */
+  offers: Record<string, Draft & { keys: string[] }>
   theme: Theme
   /** The demo's station is made to fall silent, to see what follows. */
   stationSilent: boolean
@@ -20,6 +25,7 @@ const initialState: SessionState = {
   gardenId: null,
   demoDays: {},
   drafts: {},
+  offers: {},
   theme: 'system',
   stationSilent: false,
   calendars: {},
@@ -39,11 +45,27 @@ export const sessionSlice = createSlice({
     demoClockSet(state, action: PayloadAction<{ gardenId: string; date: string }>) {
       state.demoDays[action.payload.gardenId] = action.payload.date
     },
-    draftKept(state, action: PayloadAction<{ name: string; value: unknown }>) {
-      state.drafts[action.payload.name] = action.payload.value
+    draftKept: {
+      prepare: ({ name, value, version = 1 }: { name: string; value: unknown; version?: number }) => ({
+        payload: { name, draft: { version, at: Date.now(), value } },
+      }),
+      reducer(state, { payload }: PayloadAction<{ name: string; draft: Draft }>) {
+        state.drafts[payload.name] = payload.draft
+      },
     },
     draftDropped(state, action: PayloadAction<string>) {
       delete state.drafts[action.payload]
+    },
+    offersFound(state, action: PayloadAction<SessionState['offers']>) {
+      state.offers = action.payload
+    },
+    offerTaken(state, { payload: name }: PayloadAction<string>) {
+      const { version, at, value } = state.offers[name]
+      state.drafts[name] = { version, at, value }
+      delete state.offers[name]
+    },
+    offerLeft(state, action: PayloadAction<string>) {
+      delete state.offers[action.payload]
     },
     stationSilenced(state, action: PayloadAction<boolean>) {
       state.stationSilent = action.payload
@@ -66,6 +88,9 @@ export const {
   demoClockSet,
   draftKept,
   draftDropped,
+  offersFound,
+  offerTaken,
+  offerLeft,
   stationSilenced,
   calendarWritten,
   themeChosen,

@@ -5,18 +5,34 @@ import { newId } from '../data/ids'
 import { marlpitLane } from '../demo/marlpitLane'
 import { LOOM_WEEKS, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
 import { nextStand, ownOf, standCaseOf } from '../core/season/standCase'
-import { demoClockSet, draftDropped, draftKept, gardenOpened, sessionSlice, themeChosen } from './session'
+import {
+  demoClockSet,
+  draftDropped,
+  draftKept,
+  gardenOpened,
+  offerLeft,
+  offerTaken,
+  sessionSlice,
+  themeChosen,
+} from './session'
+import type { Tab } from './tab'
 import { persistSession } from './keptSession'
 import { createStore } from './store'
 
 const db = new KilimDatabase('state-test')
 afterEach(() => db.session.clear())
 
+/** A tab by its name, beside which others may be open; `null` where the browser does not tell. */
+const tab = (id: string, others: readonly string[] | null = []): Tab => ({
+  id,
+  open: async () => (others ? new Set([id, ...others]) : null),
+})
+
 describe('session', () => {
   test('drafts are kept by name and dropped', () => {
     const { reducer } = sessionSlice
     const kept = reducer(undefined, draftKept({ name: 'sow x', value: { date: '2026-04-01' } }))
-    expect(kept.drafts['sow x']).toEqual({ date: '2026-04-01' })
+    expect(kept.drafts['sow x']).toMatchObject({ version: 1, value: { date: '2026-04-01' } })
     expect(reducer(kept, draftDropped('sow x')).drafts).toEqual({})
   })
   test('each demo garden has its own clock', () => {
@@ -31,45 +47,110 @@ describe('session', () => {
   const written = () => db.transaction('rw', db.session, () => db.session.count())
   test('a reload brings back garden, clock, drafts and theme', async () => {
     const first = createStore()
-    await persistSession(first, db)
+    await persistSession(first, db, tab('one'))
     first.dispatch(gardenOpened('g'))
     first.dispatch(demoClockSet({ gardenId: 'g', date: '2026-05-05' }))
     first.dispatch(themeChosen('dark'))
     first.dispatch(draftKept({ name: 'end s', value: { note: 'half done' } }))
     await written()
     const second = createStore()
-    await persistSession(second, db)
+    await persistSession(second, db, tab('one'))
     expect(second.getState().session).toEqual(first.getState().session)
   })
   test('a draft in one tab outlives a change of theme in another, and a draft of the other its end', async () => {
     const [here, there] = [createStore(), createStore()]
-    await persistSession(here, db)
-    await persistSession(there, db)
+    await persistSession(here, db, tab('here', ['there']))
+    await persistSession(there, db, tab('there', ['here']))
     here.dispatch(draftKept({ name: 'end s', value: { note: 'half done' } }))
+    there.dispatch(draftKept({ name: 'end s', value: { note: 'begun there' } }))
     there.dispatch(draftKept({ name: 'sow t', value: { note: 'begun' } }))
     there.dispatch(themeChosen('dark'))
     here.dispatch(draftKept({ name: 'end s', value: { note: 'nearly done' } }))
     there.dispatch(draftDropped('sow t'))
     await written()
-    const later = createStore()
-    await persistSession(later, db)
-    expect(later.getState().session).toMatchObject({
+    const [again, beside] = [createStore(), createStore()]
+    await persistSession(again, db, tab('here', ['there']))
+    await persistSession(beside, db, tab('there', ['here']))
+    expect(again.getState().session).toMatchObject({
       theme: 'dark',
-      drafts: { 'end s': { note: 'nearly done' } },
+      offers: {},
+      drafts: { 'end s': { value: { note: 'nearly done' } } },
     })
-    expect(later.getState().session.drafts).not.toHaveProperty('sow t')
+    expect(beside.getState().session.drafts).toMatchObject({ 'end s': { value: { note: 'begun there' } } })
+    expect(beside.getState().session.drafts).not.toHaveProperty('sow t')
   })
-  test('a session kept by an older version is filled up with what is new', async () => {
+
+  describe('what a tab that is closed had begun', () => {
+    const open = async (of: Tab) => {
+      const store = createStore()
+      await persistSession(store, db, of)
+      return store
+    }
+    const begin = async (of: Tab, note: string) => {
+      const store = await open(of)
+      store.dispatch(draftKept({ name: 'end s', value: { note } }))
+      await written()
+    }
+    test('is offered, the latest of it, and once taken up it is this tab’s own', async () => {
+      await begin(tab('first'), 'begun first')
+      await new Promise((resolve) => setImmediate(resolve))
+      await begin(tab('second'), 'begun later')
+      const store = await open(tab('third'))
+      expect(store.getState().session).toMatchObject({
+        drafts: {},
+        offers: { 'end s': { value: { note: 'begun later' } } },
+      })
+      store.dispatch(offerTaken('end s'))
+      await written()
+      const after = await open(tab('third'))
+      expect(after.getState().session).toMatchObject({
+        drafts: { 'end s': { value: { note: 'begun later' } } },
+        offers: {},
+      })
+      expect((await open(tab('fourth', ['third']))).getState().session.offers).toEqual({})
+    })
+    test('thrown away it is offered no more', async () => {
+      await begin(tab('first'), 'begun')
+      const store = await open(tab('second'))
+      store.dispatch(offerLeft('end s'))
+      await written()
+      expect((await open(tab('third', ['second']))).getState().session.offers).toEqual({})
+    })
+    test('is not offered while the tab is open, nor after two months', async () => {
+      await begin(tab('first'), 'begun')
+      expect((await open(tab('second', ['first']))).getState().session.offers).toEqual({})
+      const [entry] = await db.session.where('key').startsWith('form first').toArray()
+      const at = Date.now() - 61 * 864e5
+      await db.session.put({ ...entry, value: { ...(entry.value as object), at } })
+      expect((await open(tab('third'))).getState().session.offers).toEqual({})
+      expect(await db.session.get(entry.key)).toBeUndefined()
+    })
+    test('where the browser does not tell which tabs are open, one silent for ten minutes counts as closed', async () => {
+      await begin(tab('first', null), 'begun')
+      expect((await open(tab('second', null))).getState().session.offers).toEqual({})
+      const [entry] = await db.session.where('key').startsWith('form first').toArray()
+      const at = Date.now() - 11 * 60_000
+      await db.session.put({ ...entry, value: { ...(entry.value as object), at } })
+      expect((await open(tab('second', null))).getState().session.offers).toHaveProperty('end s')
+    })
+  })
+
+  test('a session kept by an older version is filled up with what is new, its drafts are offered', async () => {
     await db.session.put({ key: 'session', value: { gardenId: 'old', drafts: { 'sow x': { note: 'old' } } } })
+    await db.session.put({ key: 'draft sow y', value: { note: 'newer' } })
     const store = createStore()
-    await persistSession(store, db)
-    const kept = { gardenId: 'old', drafts: { 'sow x': { note: 'old' } }, theme: 'system' }
-    expect(store.getState().session).toMatchObject(kept)
-    store.dispatch(draftDropped('sow x'))
+    await persistSession(store, db, tab('one'))
+    expect(store.getState().session).toMatchObject({
+      gardenId: 'old',
+      theme: 'system',
+      offers: { 'sow x': { value: { note: 'old' } }, 'sow y': { value: { note: 'newer' } } },
+    })
+    store.dispatch(offerLeft('sow x'))
     await written()
     const later = createStore()
-    await persistSession(later, db)
+    await persistSession(later, db, tab('one'))
     expect(later.getState().session).toMatchObject({ gardenId: 'old', drafts: {} })
+    expect(Object.keys(later.getState().session.offers)).toEqual(['sow y'])
   })
 })
 

@@ -9,8 +9,7 @@ import type { Scenario } from '../core/scenario/types'
 import { newId } from '../data/ids'
 import type { Answer } from '../compute/protocol'
 import { useCommit, useGarden } from './garden'
-import { draftDropped, draftKept } from './session'
-import { useAppDispatch, useAppSelector } from './store'
+import { useDraft, type Offer } from './useDraft'
 import { useAnswer } from '../compute/useAnswer'
 import { useSettled } from './useSettled'
 import type { StandView } from './useStand'
@@ -40,6 +39,8 @@ export type PlanView = {
   tryChange: (change: PlanChange) => void
   keep: () => Promise<boolean>
   putBack: () => void
+  /** A change to it that was begun in a tab that is closed. */
+  offer: Offer | null
 }
 
 /** Under what name the last answer about a stand's plan is kept, and the draft of its changes. */
@@ -71,11 +72,10 @@ const NOT_OF_DATES: readonly PlanProblem['code'][] = ['cannot be ended so', 'rul
 /** The plan of the stretch that a cover belongs to; computed once for all rooms. */
 export function usePlan(view: StandView): PlanView {
   const { data, expected, today, spec } = useGarden()
-  const dispatch = useAppDispatch()
   const commit = useCommit()
   const { stand } = view
   const name = planName(stand.id)
-  const kept = useAppSelector((state) => state.session.drafts[name]) as PlanDraft | undefined
+  const { draft: kept, keep: keepDraft, drop: putBack, offer } = useDraft<PlanDraft>(name)
   // A draft that says what is stored anyway is none.
   const draft = useMemo(
     () => (kept && planStretch(data, stand, kept, TRIED_ID).length > 0 ? kept : null),
@@ -110,10 +110,7 @@ export function usePlan(view: StandView): PlanView {
       [draft, spec, storedScenario],
     ),
   )
-  const change = useCallback(
-    (part: PlanDraft) => dispatch(draftKept({ name, value: { ...kept, ...part } })),
-    [dispatch, name, kept],
-  )
+  const change = useCallback((part: PlanDraft) => keepDraft({ ...kept, ...part }), [keepDraft, kept])
   const next = view.next?.stand ?? null
   const tryChange = useCallback(
     (small: PlanChange) => {
@@ -122,14 +119,13 @@ export function usePlan(view: StandView): PlanView {
     },
     [change, awaited, next],
   )
-  const putBack = useCallback(() => dispatch(draftDropped(name)), [dispatch, name])
   const keep = useCallback(async () => {
     if (!draft) return true
     const writes = planStretch(data, stand, draft, newId('stand'))
     const done = await commit('Changed the plan', writes)
-    if (done.ok) dispatch(draftDropped(name))
+    if (done.ok) putBack()
     return done.ok
-  }, [draft, data, stand, commit, dispatch, name])
+  }, [draft, data, stand, commit, putBack])
   const current = settled === scenario ? evaluated.value : undefined
   return {
     view,
@@ -146,5 +142,6 @@ export function usePlan(view: StandView): PlanView {
     tryChange,
     keep,
     putBack,
+    offer,
   }
 }

@@ -227,6 +227,12 @@ export const momentText = (at: number): string =>
 export const timeText = (at: number): string =>
   dateFormat(browserLocale(), { hour: '2-digit', minute: '2-digit', timeZone: undefined }).format(at)
 
+/** When something was begun, from ms since 1970: `on Tuesday, 14:05`, or with its date once a week has passed. */
+export const begunText = (at: number, now = Date.now()): string =>
+  now - at < 6 * 864e5
+    ? `on ${dateFormat(browserLocale(), { weekday: 'long', hour: '2-digit', minute: '2-digit', timeZone: undefined }).format(at)}`
+    : `on ${momentText(at)}`
+
 /** Room that pictures and records take, from bytes. */
 export const bytesText = (bytes: number): string =>
   bytes > 1e9 ? `${digits(bytes / 1e9, 0)}\u00a0GB` : `${digits(Math.max(0.1, bytes / 1e6), 1)}\u00a0MB`

@@ -1,5 +1,6 @@
 import { useRef } from 'react'
 import type { Bed } from '../../core/garden/schema'
+import { DraftOffer } from '../../parts/DraftOffer'
 import type { BedWindow } from '../../core/garden/windows'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { MixComponent } from '../../core/choosing/types'
@@ -23,7 +24,7 @@ import { useOwnMix } from './useOwnMix'
 export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underId: string | null }) {
   const { data, today } = useGarden()
   const { garden } = data
-  const { window, light, next, form, change, problems, answer, choose, choice, args } = useChoose(
+  const { window, light, next, form, offer, change, problems, answer, choose, choice, args } = useChoose(
     bed,
     day,
     underId,
@@ -67,6 +68,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
           failed={(own.components.length > 0 ? own.answer : answer).error !== null}
         />
       )}
+      <DraftOffer offer={offer} />
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <Question
           bed={bed}

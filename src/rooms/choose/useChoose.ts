@@ -12,8 +12,7 @@ import { useOnce } from '../../parts/once'
 import { useCommit, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
 import { useAnswer } from '../../compute/useAnswer'
-import { draftDropped, draftKept } from '../../state/session'
-import { useAppDispatch, useAppSelector } from '../../state/store'
+import { useDraft } from '../../state/useDraft'
 import { chosenCover, planCover, type CoverChoice } from '../../actions/planCover'
 import { findCrop } from '../../core/plants/crops'
 import { cropPlanOf } from '../../actions/planStretch'
@@ -26,7 +25,6 @@ const LOOK_BACK_DAYS = 400
 /** Data and actions of the Choose room for one bed; `underId` names the crop to sow under, if any. */
 export function useChoose(bed: Bed, day: number, underId: string | null) {
   const { data, expected, today, spec } = useGarden()
-  const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const commit = useCommit()
   const lots = useLots()
@@ -63,10 +61,9 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     : window?.nextStandId
   const next = data.stands.find((stand) => stand.id === nextId)
   const draftName = `choose ${bed.id} ${underId ?? window?.freeFromDay ?? day}`
-  const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<ChooseForm> | undefined
+  const { draft, keep, drop, offer } = useDraft<Partial<ChooseForm>>(draftName)
   const form: ChooseForm = { ...startingForm(window, light, next, today), ...draft }
-  const change = (part: Partial<ChooseForm>) =>
-    dispatch(draftKept({ name: draftName, value: { ...form, ...part } }))
+  const change = (part: Partial<ChooseForm>) => keep({ ...form, ...part })
   const problems = formProblems(form, bed, today, horizon)
   const formText = JSON.stringify(form)
   const sowUntilDay = light?.sowUntilDay ?? null
@@ -107,9 +104,9 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
       planCover(data, candidate, choice, ids),
     )
     if (!stored.ok) return
-    dispatch(draftDropped(draftName))
+    drop()
     void navigate(`/sow/${stand.id}`)
   })
 
-  return { window, light, next, form, change, problems, answer, choose, choice, args }
+  return { window, light, next, form, offer, change, problems, answer, choose, choice, args }
 }

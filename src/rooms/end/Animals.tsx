@@ -1,4 +1,5 @@
 import { obstacleText } from '../../text/obstacles'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { Link } from 'react-router'
 import { usualPlan } from '../../core/termination/animals'
 import { daysOnStop, stopsOf } from '../../core/termination/stops'
@@ -13,8 +14,7 @@ import { plantsOf } from '../../parts/names'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
 import { useAnswer } from '../../compute/useAnswer'
-import { draftKept } from '../../state/session'
-import { useAppDispatch, useAppSelector } from '../../state/store'
+import { useDraft } from '../../state/useDraft'
 import { AnimalPlanView } from './AnimalPlanView'
 import { Dates } from './Dates'
 import { RecordEnd } from './RecordEnd'
@@ -35,10 +35,9 @@ const bestStart = ({ comparison }: EndView, method: MethodId): number | null =>
 /** Hens in a moved pen, pigs or grazers: where they stand when, what they eat, what grows again, when it is done. */
 export function Animals({ end }: { end: EndView }) {
   const { stand, view, garden, spec, today, standing, rules, forecast } = end
-  const dispatch = useAppDispatch()
   const name = `animals ${stand.id}`
-  const draft = (useAppSelector((state) => state.session.drafts[name]) as AnimalDraft | undefined) ?? {}
-  const change = (part: AnimalDraft) => dispatch(draftKept({ name, value: { ...draft, ...part } }))
+  const { draft = {}, keep, offer } = useDraft<AnimalDraft>(name)
+  const change = (part: AnimalDraft) => keep({ ...draft, ...part })
   const known = stand.end.actual ?? stand.end.plan
   const livestock = garden.livestock ?? []
   const method: MethodId =
@@ -100,6 +99,7 @@ export function Animals({ end }: { end: EndView }) {
   return (
     <div data-testid="animals">
       {!stand.end.actual && <Dates end={end} />}
+      <DraftOffer offer={offer} />
       <Form className="no-print flex flex-wrap items-start gap-4" aria-label="The animals">
         <SelectField
           label="With"

@@ -1,4 +1,5 @@
 import { METHODS, type MethodId } from '../../core/termination/methods'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { DateField, NoteField } from '../../parts/DateField'
 import { RecordForm } from '../../parts/RecordForm'
 import { SelectField, TextField } from '../../parts/SelectField'
@@ -7,10 +8,11 @@ import type { EndView } from './useEnd'
 
 /** What was done, by whom, how long it took and what it used up. */
 export function RecordEnd({ end, method }: { end: EndView; method?: MethodId }) {
-  const { form, change, problems, record } = end
+  const { form, offer, change, problems, record } = end
   const shown = method ?? form.method
   return (
     <RecordForm name="Record the end" button="Record the end" onRecord={() => record(shown)}>
+      <DraftOffer offer={offer} />
       <SelectField
         label="How"
         className="w-72"

@@ -9,8 +9,7 @@ import { compareName, openPlan } from '../../state/useAhead'
 import { standName } from '../../parts/names'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useCommit, useGarden } from '../../state/garden'
-import { draftDropped, draftKept } from '../../state/session'
-import { useAppDispatch, useAppSelector } from '../../state/store'
+import { useDraft } from '../../state/useDraft'
 import { useAnswer } from '../../compute/useAnswer'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
@@ -26,7 +25,6 @@ import { creepingWeeds } from '../../core/garden/creepingWeeds'
 /** Data and actions of the End room for one stand; `compares` where the view shown holds the ways against each other. */
 export function useEnd(view: StandView, compares = true) {
   const { data, today, spec } = useGarden()
-  const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const commit = useCommit()
   const { stand, standCase } = view
@@ -34,7 +32,7 @@ export function useEnd(view: StandView, compares = true) {
   const rules = garden.rules ?? USUAL_RULES
   const bedPlan = usePlan(view)
   const draftName = `end ${stand.id}`
-  const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<EndForm> | undefined
+  const { draft, keep, drop, offer } = useDraft<Partial<EndForm>>(draftName)
   const known = stand.end.actual ?? stand.end.plan
   const start = stand.start.actual ?? stand.start.plan
   const sownDay = start ? dayNumber(start.date) : today
@@ -49,8 +47,7 @@ export function useEnd(view: StandView, compares = true) {
     materials: stand.end.actual?.materials ?? '',
     ...draft,
   }
-  const change = (part: Partial<EndForm>) =>
-    dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
+  const change = (part: Partial<EndForm>) => keep({ ...draft, ...part })
   const { follows } = bedPlan.scenario
   /** Day the ground is wanted; null where nothing says when. */
   const plantingDay = follows.kind === 'nothing' ? null : follows.day
@@ -101,7 +98,7 @@ export function useEnd(view: StandView, compares = true) {
     const actual = endFact(form, method, stand, usual, forecast ?? null)
     const stored = await put(`Recorded the end of ${standName(stand).toLowerCase()}`, { actual })
     if (!stored.ok) return
-    dispatch(draftDropped(draftName))
+    drop()
     void navigate(`/end/${stand.id}/after`)
   }
 
@@ -113,6 +110,7 @@ export function useEnd(view: StandView, compares = true) {
     spec,
     rules,
     form,
+    offer,
     change,
     problems,
     bedPlan,

@@ -1,5 +1,6 @@
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { findCrop } from '../../core/plants/crops'
 import { DateField, NoteField } from '../../parts/DateField'
 import { DayField } from '../../parts/DayField'
@@ -144,9 +145,10 @@ function NextCrop({ plant: { cropPlan, planCrop, problems } }: { plant: PlantVie
   )
 }
 
-function RecordPlanting({ plant: { form, change, problems, crop, record } }: { plant: PlantView }) {
+function RecordPlanting({ plant: { form, offer, change, problems, crop, record } }: { plant: PlantView }) {
   return (
     <RecordForm name="Record the planting" button="Record planting" disabled={!crop} onRecord={record}>
+      <DraftOffer offer={offer} />
       <DateField
         label="Planted on"
         error={problems.doneOn}

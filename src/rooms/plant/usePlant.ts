@@ -6,8 +6,7 @@ import { findCrop } from '../../core/plants/crops'
 import { newId } from '../../data/ids'
 import { changed } from '../../data/writes'
 import { useCommit, useGarden } from '../../state/garden'
-import { draftDropped, draftKept } from '../../state/session'
-import { useAppDispatch, useAppSelector } from '../../state/store'
+import { useDraft } from '../../state/useDraft'
 import { usePlan } from '../../state/usePlan'
 import type { StandView } from '../../state/useStand'
 import { plantedStand, plantProblems, type PlantForm } from './form'
@@ -18,13 +17,12 @@ const PROPOSED_DAYS = 21
 /** Data and actions of the Plant room: the crop that follows one cover. */
 export function usePlant(view: StandView) {
   const { data, today } = useGarden()
-  const dispatch = useAppDispatch()
   const commit = useCommit()
   const { stand, standCase, next, bed } = view
   const { garden } = data
   const plan = usePlan(view)
   const draftName = `plant ${stand.id}`
-  const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<PlantForm> | undefined
+  const { draft, keep, drop, offer } = useDraft<Partial<PlantForm>>(draftName)
   const form: PlantForm = {
     doneOn: isoDate(today),
     note: '',
@@ -33,8 +31,7 @@ export function usePlant(view: StandView) {
     sourceId: garden.nitrogenSources?.[0]?.id ?? '',
     ...draft,
   }
-  const change = (part: Partial<PlantForm>) =>
-    dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
+  const change = (part: Partial<PlantForm>) => keep({ ...draft, ...part })
   const end = latest(standCase.stand.end)
   const planted = next?.stand.start.actual ?? null
   const { follows } = plan.scenario
@@ -85,7 +82,7 @@ export function usePlant(view: StandView) {
       { table: 'stands', put, seen: put.id === next?.stand.id ? next.stand : null },
     ])
     if (!stored.ok) return
-    dispatch(draftDropped(draftName))
+    drop()
     plan.putBack()
   }
 
@@ -97,6 +94,7 @@ export function usePlant(view: StandView) {
     today,
     plan,
     form,
+    offer,
     change,
     problems,
     cropPlan,

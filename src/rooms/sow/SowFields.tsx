@@ -1,4 +1,5 @@
 import { findSpecies } from '../../core/plants/catalogue'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { covering, type Covering } from '../../core/garden/schema'
 import { Field } from '../../parts/Field'
 import { Form } from '../../parts/Form'
@@ -7,12 +8,13 @@ import type { Sow } from './useSow'
 
 /** What the recipe is asked with: germination and share of each species, how the seed is covered, passes, the scale. */
 export function SowFields({ view, sow }: { view: StandView; sow: Sow }) {
-  const { form, change, recipe } = sow
+  const { form, offer, change, recipe } = sow
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
   const problem = (path: string) =>
     recipe.ok ? undefined : recipe.problems.find((item) => item.path === path)?.message
   return (
     <Form className="no-print flex flex-col gap-3" aria-label="Seed and covering">
+      <DraftOffer offer={offer} />
       {components.map((component, i) => (
         <fieldset key={component.speciesId} className="grid grid-cols-2 gap-3">
           <legend className="mb-1 text-sm font-semibold">{findSpecies(component.speciesId)?.name}</legend>

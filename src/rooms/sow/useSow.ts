@@ -9,8 +9,7 @@ import { drawDown } from '../../core/seeding/lots'
 import { sowingRecipe, type Recipe } from '../../core/seeding/recipe'
 import { useCommit, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
-import { draftDropped, draftKept } from '../../state/session'
-import { useAppDispatch, useAppSelector } from '../../state/store'
+import { useDraft } from '../../state/useDraft'
 import type { StandView } from '../../state/useStand'
 import { shortDate } from '../../text/format'
 import { standName } from '../../parts/names'
@@ -88,16 +87,14 @@ function drawAll(lots: readonly SeedLot[], sown: readonly Component[]): SeedLot[
 export function useSow(view: StandView) {
   const lots = useLots()
   const { data, today } = useGarden()
-  const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const commit = useCommit()
   const { stand, bed } = view
   const draftName = `sow ${stand.id}`
-  const draft = useAppSelector((state) => state.session.drafts[draftName]) as Partial<SowForm> | undefined
+  const { draft, keep, drop, offer } = useDraft<Partial<SowForm>>(draftName)
   // Only what was filled in is kept: the rest follows the stand.
   const form: SowForm = { ...startingForm(view, today), ...draft }
-  const change = (part: Partial<SowForm>) =>
-    dispatch(draftKept({ name: draftName, value: { ...draft, ...part } }))
+  const change = (part: Partial<SowForm>) => keep({ ...draft, ...part })
 
   const components = (stand.content.kind === 'cover' ? stand.content.components : []).map((component) => ({
     ...component,
@@ -154,12 +151,22 @@ export function useSow(view: StandView) {
       ),
     ])
     if (!stored.ok) return
-    dispatch(draftDropped(draftName))
+    drop()
     void navigate(`/watch/${stand.id}`)
   }
 
   const debris = debrisBefore(bed, data.stands, parseDay(form.date) ?? today)
-  return { form, change, recipe, problems, debris, record, lots, recorded: stand.start.actual !== null }
+  return {
+    form,
+    offer,
+    change,
+    recipe,
+    problems,
+    debris,
+    record,
+    lots,
+    recorded: stand.start.actual !== null,
+  }
 }
 
 export type Sow = ReturnType<typeof useSow>

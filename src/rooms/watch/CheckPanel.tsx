@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { findSpecies } from '../../core/plants/catalogue'
 import { stagesOf } from '../../core/stand/stage'
 import { DateField } from '../../parts/DateField'
@@ -24,10 +25,11 @@ type Props = { view: StandView; watch: ReturnType<typeof useWatch>; checking: Ch
 
 /** Entering a check with all there is to look at, and the checks so far. */
 export function CheckPanel({ view, watch, checking }: Props) {
-  const { draft, change, problemOf, editing } = checking
+  const { draft, offer, change, problemOf, editing } = checking
   return (
     <div>
       <Form className="flex flex-col gap-3" onSubmit={() => checking.save()} aria-label="Check">
+        <DraftOffer offer={offer} />
         {editing && (
           <p className="font-semibold">
             Changing the check of{' '}

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { findSpecies } from '../../core/plants/catalogue'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { stageName } from '../../core/stand/stage'
 import { StageDrawing } from '../../parts/drawings/StageDrawing'
 import { leadGroup, leadName, standName } from '../../parts/names'
@@ -41,6 +42,7 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
           other bed
         </Link>
       </p>
+      <DraftOffer offer={checking.offer} />
       <h1 className="text-lg">{standName(view.stand)}</h1>
       {saved ? (
         <Saved view={view} watch={watch} next={next} />

@@ -10,8 +10,7 @@ import { percent } from '../../text/format'
 import { standName } from '../../parts/names'
 import { useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../data/ids'
-import { draftDropped, draftKept } from '../../state/session'
-import { useAppDispatch, useAppSelector } from '../../state/store'
+import { useDraft } from '../../state/useDraft'
 import type { StandView } from '../../state/useStand'
 import type { PreparedPicture } from '../../compute/picture/picture'
 import { checkOf, draftOf, emptyDraft, type CheckDraft } from './draft'
@@ -33,10 +32,9 @@ export function useChecking(
   const { data, today } = useGarden()
   const { stand, bed } = view
   const commit = useCommit()
-  const dispatch = useAppDispatch()
   // The quick check has a draft of its own, so that what lies half filled in elsewhere is not stored with it.
   const name = `check ${place} ${stand.id}`
-  const kept = useAppSelector((state) => state.session.drafts[name]) as Kept | undefined
+  const { draft: kept, keep, drop: dropDraft, offer } = useDraft<Kept>(name)
   const draft = useMemo((): CheckDraft => ({ ...emptyDraft(today), ...kept?.draft }), [kept, today])
   const [pictures, setPictures] = useState<PreparedPicture[]>([])
   const [problems, setProblems] = useState<Problem[]>([])
@@ -48,26 +46,19 @@ export function useChecking(
   const sownOn = latest(stand.start)?.date ?? isoDate(today)
 
   function change(part: Partial<CheckDraft>) {
-    dispatch(
-      draftKept({ name, value: { ...kept, draft: { ...kept?.draft, ...part }, editing } satisfies Kept }),
-    )
+    keep({ ...kept, draft: { ...kept?.draft, ...part }, editing })
     setProblems([])
     setDoubts([])
   }
 
   function edit(check: Check) {
-    dispatch(
-      draftKept({
-        name,
-        value: { draft: draftOf(check, today), editing: check.id, seen: check } satisfies Kept,
-      }),
-    )
+    keep({ draft: draftOf(check, today), editing: check.id, seen: check })
     setProblems([])
     setDoubts([])
   }
 
   function drop() {
-    dispatch(draftDropped(name))
+    dropDraft()
     setPictures([])
     setProblems([])
     setDoubts([])
@@ -147,6 +138,7 @@ export function useChecking(
 
   return {
     draft,
+    offer,
     change,
     edit,
     editing,

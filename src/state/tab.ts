@@ -1,0 +1,60 @@
+import { newId } from '../data/ids'
+
+/** This tab, over its reloads, and which tabs of this browser are open; null where the browser does not say. */
+export type Tab = { id: string; open: () => Promise<ReadonlySet<string> | null> }
+
+const STORED = 'kilim tab'
+const LOCK = 'kilim tab '
+/** How long the page before, in the same tab, may take to let go of its name, ms. */
+const PATIENCE_MS = 400
+
+function storedId(): string | null {
+  try {
+    return sessionStorage.getItem(STORED)
+  } catch {
+    return null
+  }
+}
+function storeId(id: string): void {
+  try {
+    sessionStorage.setItem(STORED, id)
+  } catch {
+    // Without it the tab has another name after a reload, and what it had begun is offered to it.
+  }
+}
+
+/** Holds a name for as long as the page lives; false where another tab holds it: this one was made as a copy of that. */
+function holds(locks: LockManager, id: string): Promise<boolean> {
+  return new Promise((resolve) => {
+    locks
+      .request(`${LOCK}${id}`, { signal: AbortSignal.timeout(PATIENCE_MS) }, () => {
+        resolve(true)
+        return new Promise(() => undefined)
+      })
+      .catch(() => resolve(false))
+  })
+}
+
+/** Finds out which tab this is. */
+export async function thisTab(): Promise<Tab> {
+  const locks = typeof navigator === 'undefined' ? undefined : navigator.locks
+  const before = storedId()
+  if (!locks) {
+    const id = before ?? newId('device')
+    storeId(id)
+    return { id, open: async () => null }
+  }
+  let id = before ?? newId('device')
+  if (!(await holds(locks, id))) {
+    id = newId('device')
+    void holds(locks, id)
+  }
+  storeId(id)
+  return {
+    id,
+    open: async () => {
+      const { held = [] } = await locks.query()
+      return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])))
+    },
+  }
+}
