@@ -118,6 +118,34 @@ test('a blocked database is said with the fix', async ({ page }) => {
   await expect(page.getByRole('alert')).toContainText('does not let Kilim open its storage')
 })
 
+test('what a newer Kilim has stored is left alone, said, and can be saved as it lies there', async ({
+  page,
+}) => {
+  await openDemo(page, 'harrier-point')
+  await page.goto('/garden')
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const newer = indexedDB.open('kilim', 990)
+        newer.onupgradeneeded = () => newer.result.createObjectStore('harvests')
+        newer.onerror = () => reject(newer.error)
+        newer.onsuccess = () => {
+          newer.result.close()
+          resolve()
+        }
+      }),
+  )
+  await page.reload()
+  await expect(page.getByRole('alert')).toContainText('A newer Kilim has written in this browser')
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save what is stored' }).click(),
+  ])
+  const saved = JSON.parse(readFileSync(await file.path(), 'utf8')) as { version: number; stores: object }
+  expect(saved.version).toBe(990)
+  expect(Object.keys(saved.stores)).toEqual(expect.arrayContaining(['beds', 'stands', 'harvests']))
+})
+
 test('one garden on a phone and at the table: changed on both, brought together, the other value taken', async ({
   page,
   browser,

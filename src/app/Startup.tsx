@@ -4,7 +4,9 @@ import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
 import { sweepCopies } from '../data/sweepCopies'
 import { sweepPictures } from '../data/pictures'
-import { storageProblem } from '../data/problems'
+import { openStorage, rescued } from '../data/opening'
+import { refusedOr } from '../data/problems'
+import { download } from '../state/download'
 import { late } from '../state/late'
 import { persistSession } from '../state/keptSession'
 import { useAppSelector, type Store } from '../state/store'
@@ -19,7 +21,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
   useEffect(() => {
     async function open() {
       const ahead = answers.readAhead()
-      await database.open()
+      await openStorage(database)
       await persistSession(store, database)
       await ahead
       void Promise.all([sweepPictures(database), sweepCopies(database)]).catch(() => undefined)
@@ -36,7 +38,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
     )
     open().then(
       () => setState({ kind: 'ready' }),
-      (error: unknown) => setState({ kind: 'failed', message: firstProblem([storageProblem(error)]) }),
+      (error: unknown) => setState({ kind: 'failed', message: firstProblem(refusedOr(error)) }),
     )
   }, [store, answers])
   useTheme()
@@ -49,10 +51,35 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
       <p className="mt-3" role="alert">
         {state.message}
       </p>
-      <button className="btn btn-primary mt-5" onClick={() => location.reload()}>
-        Reload
-      </button>
+      <div className="mt-5 flex flex-wrap items-center gap-3">
+        <button className="btn btn-primary" onClick={() => location.reload()}>
+          Reload
+        </button>
+        <Rescue />
+      </div>
     </main>
+  )
+}
+
+/** Saves what is stored as it lies there, where the app itself cannot open it. */
+function Rescue() {
+  const [problem, setProblem] = useState('')
+  async function save() {
+    try {
+      const text = await rescued(database.name)
+      setProblem(text === null ? 'There is nothing stored.' : '')
+      if (text !== null) download('kilim-rescue.json', 'application/json', text)
+    } catch {
+      setProblem('It cannot be read either.')
+    }
+  }
+  return (
+    <>
+      <button className="btn" onClick={() => void save()}>
+        Save what is stored
+      </button>
+      {problem && <span role="status">{problem}</span>}
+    </>
   )
 }
 

@@ -38,9 +38,9 @@ function refuseClashes(seen: unknown, put: unknown, fresh: unknown): void {
 
 /**
  * How a set of writes is stored: over what was changed meanwhile in the same places, or not; who writes down when it was;
- * and what is stored in other tables with it, all or nothing, once its step is known.
+ * whose it is; and what is stored in other tables with it, all or nothing, once its step is known.
  */
-export type Storing = { over?: boolean; keepHistory?: KeepHistory; beside?: Beside }
+export type Storing = { over?: boolean; keepHistory?: KeepHistory; by?: 'file'; beside?: Beside }
 
 type Beside = { tables: Table[]; write: (step: number | null) => Promise<unknown> }
 
@@ -119,7 +119,7 @@ export async function putAll(
 async function remember(
   db: KilimDatabase,
   gardenId: string,
-  step: Pick<UndoEntry, 'label' | 'changes' | 'without'>,
+  step: Pick<UndoEntry, 'label' | 'changes' | 'without' | 'by'>,
 ) {
   const steps = db.undo.where('gardenId').equals(gardenId)
   await steps.and((entry) => entry.undone === 1).delete()
@@ -141,7 +141,7 @@ export async function commit(
   gardenId: string,
   label: string,
   writes: readonly Write[],
-  { over = false, keepHistory = stampChanges, beside }: Storing = {},
+  { over = false, keepHistory = stampChanges, by, beside }: Storing = {},
 ): Promise<Outcome<number | null>> {
   try {
     // A transaction would not outlive the wait for it.
@@ -159,7 +159,8 @@ export async function commit(
         // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
         for (const write of writes)
           if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
-        const step = changes.length === 0 ? null : await remember(db, gardenId, { label, changes, without })
+        const step =
+          changes.length === 0 ? null : await remember(db, gardenId, { label, changes, without, by })
         await beside?.write(step)
         return step
       },

@@ -79,7 +79,7 @@ describe('commit and undo', () => {
   test('a closed database is told in words', async () => {
     db.close()
     const outcome = await commit(db, id, 'Late', [changed('beds', demo.beds[0], {})])
-    expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'blocked' }] })
+    expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'closed' }] })
   })
 })
 

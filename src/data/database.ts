@@ -19,6 +19,8 @@ export type UndoEntry = {
   at: number
   undone: 0 | 1
   changes: RecordChange[]
+  /** Whose it is, where it was not done on this device: it came with a file, or from the other device. */
+  by?: 'file'
   /** Of a step that brought in another device's writing: the histories as they were without it. */
   without?: Without
 }

@@ -105,6 +105,7 @@ export async function importGarden(
   const known = (await db.replicas.get(gardenId))?.seen
   const outcome = await commit(db, gardenId, `Imported ${file.garden.name}`, writes, {
     keepHistory: replica ? adopted(replica, known) : stampChanges,
+    by: 'file',
     beside: {
       tables: [db.copies, db.station],
       async write() {
@@ -165,6 +166,7 @@ async function bringTogether(
     withBytes(writes, bytes, (id) => id),
     {
       keepHistory: adopted(merged, here.seen),
+      by: 'file',
       beside: {
         tables: [db.merges],
         async write(number) {

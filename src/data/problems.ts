@@ -26,12 +26,14 @@ export function storageProblem(error: unknown): Problem {
       message:
         'The browser’s storage is full, so nothing was changed. Free some space or export the garden to a file, then try again.',
     }
-  if (
-    named(error, 'OpenFailedError') ||
-    named(error, 'MissingAPIError') ||
-    named(error, 'InvalidStateError') ||
-    named(error, 'DatabaseClosedError')
-  )
+  if (named(error, 'DatabaseClosedError'))
+    return {
+      path: 'storage',
+      code: 'closed',
+      message:
+        'Kilim’s storage was closed, by another tab with a newer Kilim or by the browser, so nothing was changed. Reload and try again.',
+    }
+  if (named(error, 'OpenFailedError') || named(error, 'MissingAPIError') || named(error, 'InvalidStateError'))
     return {
       path: 'storage',
       code: 'blocked',

@@ -1,7 +1,7 @@
 import { marlpitLane } from '../../demo/marlpitLane'
 import type { Outcome } from '../../core/foundations/outcome'
 import { commit } from '../commit'
-import { KilimDatabase } from '../database'
+import type { KilimDatabase } from '../database'
 import { historyForFile } from '../devices/replica'
 import { readGardenFile, writeGardenFile, type GardenFileData } from '../gardenFile'
 import { gardenWrites } from '../gardenRecords'

@@ -35,13 +35,13 @@ function List() {
   )
 }
 
-function Step({ step: { id, label, at, undone } }: { step: UndoEntry }) {
+function Step({ step: { id, label, at, undone, by } }: { step: UndoEntry }) {
   const [busy, setBusy] = useState(false)
   return (
     <li className="flex flex-wrap items-baseline gap-x-3 py-1">
       <span className={`min-w-60 flex-1 ${undone ? 'quiet line-through' : ''}`}>{label}</span>
       <time className="quiet text-sm" dateTime={new Date(at).toISOString()}>
-        {momentText(at)}
+        {by === 'file' ? 'from a file' : 'here'}, {momentText(at)}
       </time>
       {undone ? (
         <span className="quiet w-24 text-sm">taken back</span>

@@ -300,6 +300,16 @@ test('what both changed is told until it is looked at, and no more once the step
   const told = await screen.findByRole('region', { name: 'Changed on both devices' }, SLOW)
   expect(told.textContent).toMatch(/Bed L1, shade: now 40\s% *; on the other device 20\s%/)
   expect(told.textContent).toContain(`section: now ${section.name}; on the other device ${other.name}`)
+  fireEvent.click(screen.getByText('What was done last'))
+  const steps = await screen.findByRole('list', { name: 'Steps' }, SLOW)
+  expect(
+    within(steps)
+      .getAllByRole('listitem')
+      .map(({ textContent }) => textContent),
+  ).toEqual([
+    expect.stringMatching(/^Brought together with the file of Marlpit Lane ?from a file, /),
+    expect.stringMatching(/^Here ?here, /),
+  ])
   fireEvent.click(within(told).getAllByRole('button', { name: 'Leave it so' })[0])
   await waitFor(() => expect(within(told).getAllByRole('listitem')).toHaveLength(1), SLOW)
   fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
