@@ -56,7 +56,7 @@ const at = (holder: Holder) => holder as Record<string, unknown>
 const SPOILS: readonly ((tree: Holder, draw: Draw, others: readonly string[]) => void)[] = [
   (tree, draw) => {
     const holder = drawn(tree, draw)
-    if (keysOf(holder).length > 0) at(holder)[draw.of(keysOf(holder))] = draw.of(ODD)
+    if (keysOf(holder).length > 0) at(holder)[draw.of(keysOf(holder))] = structuredClone(draw.of(ODD))
   },
   (tree, draw) => {
     const holder = drawn(tree, draw)
@@ -67,7 +67,7 @@ const SPOILS: readonly ((tree: Holder, draw: Draw, others: readonly string[]) =>
   (tree, draw) => {
     const holder = drawn(tree, draw)
     if (Array.isArray(holder) && holder.length > 0) holder.push(structuredClone(draw.of(holder)))
-    else at(holder)[`more ${draw.below(9)}`] = draw.of(ODD)
+    else at(holder)[`more ${draw.below(9)}`] = structuredClone(draw.of(ODD))
   },
   (tree, draw, others) => {
     const holder = drawn(tree, draw)
