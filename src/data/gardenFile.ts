@@ -6,7 +6,7 @@ import { GARDEN_SCHEMA_VERSION, gardenData, type GardenData } from '../core/gard
 import { seedLot } from '../core/garden/seed'
 import { weatherYear } from '../core/garden/weatherYear'
 import { migrateFile } from './migrations/migrate'
-import { problemsFromZod } from './problems'
+import { problemsFromZod, Refusal } from './problems'
 
 /** The name every garden file carries in its first field. */
 export const GARDEN_FILE_FORMAT = 'kilim-garden'
@@ -68,9 +68,11 @@ export const gardenFileSchema = (): object =>
 
 const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
 
-/** One garden as JSON text. Records stand in order of id and fields in order of the schema, so equal gardens give equal bytes. */
+/** One garden as JSON text; throws a refusal where a record is not sound. Records stand in order of id and fields in order of the schema, so equal gardens give equal bytes. */
 export function writeGardenFile(data: GardenData & Partial<GardenFileData>, exportedAt: string): string {
-  const clean = fileData.parse(data)
+  const parsed = fileData.safeParse(data)
+  if (!parsed.success) throw new Refusal(...problemsFromZod(parsed.error))
+  const clean = parsed.data
   const sorted = {
     garden: clean.garden,
     beds: clean.beds.sort(byId),

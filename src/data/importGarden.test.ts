@@ -135,6 +135,8 @@ describe('files that contradict themselves are refused in words', () => {
     expect(broken((data) => (data.beds[0].gardenId = 'other'))).toEqual(['other-garden']))
   test('two records with one id', () =>
     expect(broken((data) => (data.stands[1].id = data.stands[0].id))).toContain('twice'))
+  test('an id with a line break in it, which no history could name', () =>
+    expect(broken((data) => (data.beds[0].id = 'bed\n1'))).toContain('invalid_format'))
   test('a stand in no bed', () =>
     expect(broken((data) => (data.stands[0].bedId = 'nowhere'))).toEqual(['missing-reference']))
   test('a sowing of other species than the stand’s', () =>

@@ -13,6 +13,7 @@ import { loadGarden, loadKept } from './gardens'
 import { newId } from './ids'
 import { loadedOnce } from './loadedOnce'
 import type { Plain } from './merge'
+import { refusedOr } from './problems'
 import { reissued } from './reissue'
 import type { Write } from './writes'
 
@@ -98,7 +99,12 @@ export async function importGarden(
   const renamed = twin || (await clashes(db, own))
   const data = renamed ? reissued(own, newId) : own
   const old = way === 'replace' && stored ? { ...stored, ...(await loadKept(db, gardenId)) } : null
-  const copy = old && (await copyOf(db, old))
+  let copy: Awaited<ReturnType<typeof copyOf>> | null
+  try {
+    copy = old && (await copyOf(db, old))
+  } catch (error) {
+    return failure(...refusedOr(error))
+  }
   const names = new Map(data.pictures.map(({ id }, i) => [id, file.pictures[i].id]))
   const writes = withBytes(gardenWrites(data, old), bytes, (id) => names.get(id) ?? id)
   const replica = renamed || old ? null : replicaIn(file)

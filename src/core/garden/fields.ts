@@ -28,4 +28,8 @@ export const shortText = (field: string, max = 60) =>
     .min(1, `${field} is empty. Give it a name.`)
     .max(max, `${field} is longer than ${max} characters.`)
 
-export const id = z.string().min(1).max(80)
+export const id = z
+  .string()
+  .min(1, 'The id is empty.')
+  .max(80, 'The id is longer than 80 signs.')
+  .regex(/^\P{Cc}*$/u, 'The id holds a line break or another sign that is not shown.')

@@ -31,6 +31,8 @@ type Canvas = {
   green: Float32Array
   blue: Float32Array
   leaf: Uint8Array
+  /** How many points of it are leaf. */
+  leaves: number
   w: number
   h: number
 }
@@ -75,6 +77,7 @@ function strokeLeaf(canvas: Canvas, x: number, y: number, angle: number, stroke:
       if (px < 0 || py < 0 || px >= canvas.w || py >= canvas.h) continue
       const at = py * canvas.w + px
       paint(canvas, at, colour, brightness * (1 - 0.12 * Math.abs(t / (width + 0.01))))
+      canvas.leaves += leaf - canvas.leaf[at]
       canvas.leaf[at] = leaf
     }
   }
@@ -156,11 +159,12 @@ export function madePicture(wish: MadePicture): Pixels & { cover: number } {
     green: new Float32Array(w * h),
     blue: new Float32Array(w * h),
     leaf: new Uint8Array(w * h),
+    leaves: 0,
     w,
     h,
   }
   layGround(canvas, wish.ground, random)
-  const coverNow = () => canvas.leaf.reduce((sum, leaf) => sum + leaf, 0) / canvas.leaf.length
+  const coverNow = () => canvas.leaves / canvas.leaf.length
   let cover = 0
   for (let i = 0; i < MOST_PLANTS && cover < wish.cover; i++) {
     growPlant(canvas, random.uniform() * w, random.uniform() * h, wish.group, random)

@@ -19,7 +19,7 @@ const ODD: readonly unknown[] = [
   1e308,
   -1e-308,
   2 ** 53,
-  'NaN',
+  'nought',
   [],
   {},
   [null],

@@ -8,6 +8,7 @@ import {
   type Patch,
   type Reflectance,
   type SceneWish,
+  type Wave,
 } from './scene'
 
 /** A made photograph with the truth of its geometry. */
@@ -54,6 +55,23 @@ function drawPatch(surface: Surface, patch: Patch, id: number) {
     }
 }
 
+/** Heights of the ground at crossings of columns `xs` and rows `ys`, cm: of a sum of waves, each the sine of two angles. */
+function groundAt(waves: readonly Wave[], xs: readonly number[], ys: readonly number[]): Float64Array {
+  const heights = new Float64Array(xs.length * ys.length)
+  for (const { fx, fy, phase, height } of waves) {
+    const [sinX, cosX] = [xs.map((x) => Math.sin(fx * x)), xs.map((x) => Math.cos(fx * x))]
+    ys.forEach((y, row) => {
+      const [sin, cos] = [height * Math.sin(fy * y + phase), height * Math.cos(fy * y + phase)]
+      for (let column = 0, at = row * xs.length; column < xs.length; column++, at++)
+        heights[at] += sinX[column] * cos + cosX[column] * sin
+    })
+  }
+  return heights
+}
+
+/** How far apart the ground is looked at for its slope, cm. */
+const NEAR_CM = 0.1
+
 function surfaceOf({ patches, clods }: ReturnType<typeof buildScene>): Surface {
   const surface: Surface = {
     z: new Float32Array(W * H),
@@ -61,11 +79,14 @@ function surfaceOf({ patches, clods }: ReturnType<typeof buildScene>): Surface {
     nx: new Float32Array(W * H),
     ny: new Float32Array(W * H),
   }
+  const along = (count: number, by = 0) => Array.from({ length: count }, (_, i) => i / PX_PER_CM + by)
+  const [xs, ys] = [along(W), along(H)]
+  const [left, right] = [-NEAR_CM, NEAR_CM].map((by) => groundAt(clods, along(W, by), ys))
+  const [above, below] = [-NEAR_CM, NEAR_CM].map((by) => groundAt(clods, xs, along(H, by)))
+  surface.z.set(groundAt(clods, xs, ys))
   for (let at = 0; at < W * H; at++) {
-    const [x, y] = [(at % W) / PX_PER_CM, Math.floor(at / W) / PX_PER_CM]
-    surface.z[at] = clods(x, y)
-    surface.nx[at] = (clods(x - 0.1, y) - clods(x + 0.1, y)) / 0.2
-    surface.ny[at] = (clods(x, y - 0.1) - clods(x, y + 0.1)) / 0.2
+    surface.nx[at] = (left[at] - right[at]) / (2 * NEAR_CM)
+    surface.ny[at] = (above[at] - below[at]) / (2 * NEAR_CM)
   }
   patches.forEach((patch, id) => drawPatch(surface, patch, id))
   return surface

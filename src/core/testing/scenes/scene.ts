@@ -140,8 +140,11 @@ function objectPatches(kind: 'board' | 'hand', random: RandomStream): Patch[] {
     .concat([{ ...flat, x: 1.5, y: y + 3, z: 15, length: 9, width: 8.5, turn: 0, strip: false, colour: skin, gloss: 0.2 }]) // prettier-ignore
 }
 
-/** All patches of a scene, and the height of its rough ground by centimetre. */
-export function buildScene(wish: SceneWish): { patches: Patch[]; clods: (x: number, y: number) => number } {
+/** A wave of rough ground: turns per centimetre along both sides, where it begins, and its height, cm. */
+export type Wave = { fx: number; fy: number; phase: number; height: number }
+
+/** All patches of a scene, and the waves that its rough ground is the sum of. */
+export function buildScene(wish: SceneWish): { patches: Patch[]; clods: Wave[] } {
   const random = randomStream(wish.seed)
   const waves = Array.from({ length: 14 }, () => ({
     fx: random.normal() * 1.6,
@@ -149,8 +152,6 @@ export function buildScene(wish: SceneWish): { patches: Patch[]; clods: (x: numb
     phase: 6.283 * random.uniform(),
     height: 0.28 * random.uniform(),
   }))
-  const clods = (x: number, y: number) =>
-    waves.reduce((sum, { fx, fy, phase, height }) => sum + height * Math.sin(fx * x + fy * y + phase), 0)
   const plants = Array.from({ length: wish.plants }, () =>
     plantAt(WIDTH_CM * random.uniform(), HEIGHT_CM * random.uniform(), wish, random),
   ).flat()
@@ -160,6 +161,6 @@ export function buildScene(wish: SceneWish): { patches: Patch[]; clods: (x: numb
       ...plants,
       ...wish.objects.flatMap((kind) => objectPatches(kind, random)),
     ],
-    clods,
+    clods: waves,
   }
 }
