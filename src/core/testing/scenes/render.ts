@@ -34,8 +34,9 @@ function drawPatch(surface: Surface, patch: Patch, id: number) {
   const reach = (length / 2) * Math.cos(rise)
   const radius = Math.hypot(reach, width / 2)
   const from = (of: number, limit: number) => Math.max(0, Math.min(limit - 1, Math.floor(of * PX_PER_CM)))
-  for (let row = from(y - radius, H); row <= from(y + radius, H); row++)
-    for (let column = from(x - radius, W); column <= from(x + radius, W); column++) {
+  const [lastRow, firstColumn, lastColumn] = [from(y + radius, H), from(x - radius, W), from(x + radius, W)]
+  for (let row = from(y - radius, H); row <= lastRow; row++)
+    for (let column = firstColumn; column <= lastColumn; column++) {
       const dx = (column + 0.5) / PX_PER_CM - x
       const dy = (row + 0.5) / PX_PER_CM - y
       const along = dx * cos + dy * sin
@@ -102,14 +103,23 @@ const SKY: Reflectance = [0.66, 0.85, 1.12]
 /** What a sunlit leaf lets through to what lies under it. */
 const THROUGH: Reflectance = [0.03, 0.08, 0.012]
 
+/** Length of a ray towards the sun, pixels. */
+const RAY_PX = 160
+
 /** What stands between a point and the sun: −2 nothing, −1 the ground, else a patch. A ray passes under what lies above it. */
-function shadedBy(surface: Surface, at: number, sunX: number, sunY: number, rise: number): number {
-  const { z, patch } = surface
+function shadedBy(
+  { z, patch }: Surface,
+  highest: number,
+  at: number,
+  [sunX, sunY, rise]: readonly [number, number, number],
+): number {
   const x0 = at % W
   const y0 = Math.floor(at / W)
   let before = 0
   let inside = -2
-  for (let step = 1; step < 160; step++) {
+  // Once it is above all there is, a ray meets nothing any more.
+  const steps = Math.min(RAY_PX, Math.ceil(((highest - z[at] - 0.05) * PX_PER_CM) / rise) + 2)
+  for (let step = 1; step < steps; step++) {
     const x = Math.round(x0 + sunX * step)
     const y = Math.round(y0 + sunY * step)
     if (x < 0 || y < 0 || x >= W || y >= H) return -2
@@ -159,7 +169,9 @@ export function photograph(wish: SceneWish): Photograph {
   const random = randomStream(wish.seed ^ 0x5ce)
   const light = LIGHTS[wish.light]
   const azimuth = 6.283 * random.uniform()
-  const [sunX, sunY, rise] = [Math.cos(azimuth), Math.sin(azimuth), Math.tan(light.elevation)]
+  const sun = [Math.cos(azimuth), Math.sin(azimuth), Math.tan(light.elevation)] as const
+  const [sunX, sunY] = sun
+  const highest = surface.z.reduce((most, height) => Math.max(most, height), -Infinity)
   const open = openness(surface)
   const linear = [new Float32Array(W * H), new Float32Array(W * H), new Float32Array(W * H)]
   let leaf = 0
@@ -173,7 +185,7 @@ export function photograph(wish: SceneWish): Photograph {
     const norm = Math.hypot(surface.nx[at], surface.ny[at], 1)
     const facing =
       (surface.nx[at] * sunX + surface.ny[at] * sunY) * Math.cos(light.elevation) + Math.sin(light.elevation)
-    const shade = light.sun > 0 ? shadedBy(surface, at, sunX, sunY, rise) : -1
+    const shade = light.sun > 0 ? shadedBy(surface, highest, at, sun) : -1
     const lit = shade === -2
     const underLeaf = shade >= 0 && scene.patches[shade].material === 'leaf'
     const direct = lit ? (light.sun * Math.abs(facing)) / norm : 0

@@ -1,0 +1,3 @@
+import { agreeOn } from './testing/agreeingPages'
+
+agreeOn(25, 50)
