@@ -238,6 +238,57 @@ test('an own garden that was not exported for long says so, exports with one pre
   await expect(page.getByText(/^Kept outside this browser too as of/)).toBeVisible()
 })
 
+test('backups go into a folder by themselves, a file a day; a folder that fails is said', async ({
+  page,
+}) => {
+  // A folder of the browser's own stands in for one of the machine.
+  await page.addInitScript(() =>
+    Object.assign(window, {
+      showDirectoryPicker: async () =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle('backups', { create: true }),
+    }),
+  )
+  const inFolder = () =>
+    page.evaluate(async () => {
+      const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('backups')
+      const found: Record<string, string> = {}
+      for await (const [name, handle] of folder as unknown as AsyncIterable<[string, FileSystemFileHandle]>)
+        found[name] = await (await handle.getFile()).text()
+      return found
+    })
+  await startOwn(page, { name: 'Our patch' })
+  await page.goto('/garden')
+  await page.getByRole('button', { name: 'Write backups into a folder' }).click()
+  await expect(page.getByText('Backups go to the folder “backups”')).toBeVisible()
+  const names = async () => Object.keys(await inFolder()).sort()
+  await expect.poll(names).toEqual([expect.stringMatching(/^our-patch \d{4}-\d\d-\d\d\.kilim\.json$/)])
+  await page.getByLabel('Garden name').fill('Our new patch')
+  await page.getByRole('button', { name: 'Save settings' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Our new patch')
+  // Left for another tab, the page writes what is not written yet.
+  await page.evaluate(() => {
+    Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true })
+    document.dispatchEvent(new Event('visibilitychange'))
+  })
+  await expect
+    .poll(names)
+    .toEqual([expect.stringMatching(/^our-new-patch .*json$/), expect.stringMatching(/^our-patch .*json$/)])
+  const [text] = Object.entries(await inFolder()).flatMap(([name, found]) =>
+    /^our-new/.test(name) ? [found] : [],
+  )
+  expect((JSON.parse(text) as { data: { garden: { name: string } } }).data.garden.name).toBe('Our new patch')
+  await page.evaluate(async () =>
+    (await navigator.storage.getDirectory()).removeEntry('backups', { recursive: true }),
+  )
+  await page.getByLabel('Garden name').fill('Our patch again')
+  await page.getByRole('button', { name: 'Save settings' }).click()
+  await expect(
+    page.getByRole('status').filter({ hasText: 'could not be written into its folder' }),
+  ).toBeVisible({
+    timeout: 40_000,
+  })
+})
+
 test('the tables of a garden are read by other programs and hold a row for each bed', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto('/garden')

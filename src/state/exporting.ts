@@ -12,7 +12,7 @@ import { notice } from './notices'
 export const fileNameOf = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'garden'
 
 /** A garden with all that belongs to it, as the text of its file. */
-async function written(gardenId: string) {
+export async function written(gardenId: string) {
   const data = await loadGarden(database, gardenId)
   if (!data) throw new Error('it is not there any more')
   const kept = await loadKept(database, gardenId)

@@ -7,6 +7,7 @@ import { gardenOpened } from '../../state/session'
 import { useOpenedFile } from '../../state/openedFile'
 import { useAppDispatch } from '../../state/store'
 import { TickField } from '../../parts/SelectField'
+import { BackupFolder } from './BackupFolder'
 import { Copies } from './Copies'
 import { Differences } from './Differences'
 import { HandOver } from './HandOver'
@@ -68,6 +69,7 @@ export function Files() {
         )}
       </div>
       <StorageUse />
+      <BackupFolder />
       <HandOver key={data.garden.id} withPictures={withPictures} />
       <PlainHttp />
       {shown}
