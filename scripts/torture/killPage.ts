@@ -40,14 +40,17 @@ async function fileOf(): Promise<GardenFileData> {
 
 const bytes = (n: number) => new Uint8Array(20_000).fill(n % 251)
 
-type Deed = (n: number) => Promise<[Claim, () => Promise<unknown>]>
+/** What is done one after the other, with what each makes so. */
+type Deed = (n: number) => Promise<[Claim, () => Promise<unknown>][]>
 const DEEDS: Deed[] = [
   async (n) => {
     const shade = (n % 1000) / 2000
     const seen = (await db.beds.get(bed.id))!
     return [
-      { name: 'shade', text: String(shade) },
-      () => sure(commit(db, id, 'Shade', [changed('beds', seen, { shade })])),
+      [
+        { name: 'shade', text: String(shade) },
+        () => sure(commit(db, id, 'Shade', [changed('beds', seen, { shade })])),
+      ],
     ]
   },
   async (n) => {
@@ -67,17 +70,19 @@ const DEEDS: Deed[] = [
       added('checks', { ...check, id: own, pictureIds: [own] }),
       { table: 'pictures' as const, put: picture, seen: null, bytes: { full: bytes(n), small: bytes(n) } },
     ]
-    return [{ name: `check ${own}`, text: 'whole' }, () => sure(commit(db, id, 'Check', writes))]
+    return [[{ name: `check ${own}`, text: 'whole' }, () => sure(commit(db, id, 'Check', writes))]]
   },
   async (n) => {
     const file = await fileOf()
     const garden = { ...file.garden, id: `garden-torture-${n}` }
     return [
-      { name: `garden ${garden.id}`, text: `${file.beds.length} beds, ${file.stands.length} stands` },
-      () =>
-        sure(
-          importGarden(db, { ...file, garden, checks: [], pictures: [], history: undefined }, null, 'new'),
-        ),
+      [
+        { name: `garden ${garden.id}`, text: `${file.beds.length} beds, ${file.stands.length} stands` },
+        () =>
+          sure(
+            importGarden(db, { ...file, garden, checks: [], pictures: [], history: undefined }, null, 'new'),
+          ),
+      ],
     ]
   },
   async (n) => {
@@ -94,17 +99,18 @@ const DEEDS: Deed[] = [
       beds: file.beds.map((one) => (one.id === bed.id ? { ...one, widthM } : one)),
       history: { seen: { ...file.history!.seen, phone: count }, records: histories },
     }
-    return [{ name: 'width', text: String(widthM) }, () => sure(importGarden(db, there, null, 'merge'))]
+    return [[{ name: 'width', text: String(widthM) }, () => sure(importGarden(db, there, null, 'merge'))]]
   },
   async (n) => {
     const seen = (await db.beds.get(bed.id))!
-    const before = seen.pathWidthM
-    const step = await sure(
-      commit(db, id, 'Path', [changed('beds', seen, { pathWidthM: 0.3 + (n % 99) / 1000 })]),
-    )
+    const [before, pathWidthM] = [seen.pathWidthM, 0.3 + (n % 99) / 1000]
+    let step: number | null = null
     return [
-      { name: 'path', text: String(before) },
-      async () => (step === null ? null : sure(undoStep(db, step))),
+      [
+        { name: 'path', text: String(pathWidthM) },
+        async () => (step = await sure(commit(db, id, 'Path', [changed('beds', seen, { pathWidthM })]))),
+      ],
+      [{ name: 'path', text: String(before) }, async () => (step === null ? null : sure(undoStep(db, step)))],
     ]
   },
 ]
@@ -129,11 +135,12 @@ async function standing(name: string): Promise<string> {
 }
 
 Object.assign(window, {
-  /** Opens what is stored, or begins it; gives what is wrong in it. */
+  /** Opens what is stored, or begins it; gives whether it was begun, and what is wrong in it. */
   async opened() {
     await db.open()
-    if (!(await db.gardens.get(id))) await sure(commit(db, id, 'Open', gardenWrites(demo)))
-    return unsound(db)
+    const began = !(await db.gardens.get(id))
+    if (began) await sure(commit(db, id, 'Open', gardenWrites(demo)))
+    return { began, wrong: await unsound(db) }
   },
   standing: async (names: string[]) => Promise.all(names.map(standing)),
   /** Lets go of gardens that were imported, so that the store stays small. */
@@ -149,10 +156,11 @@ Object.assign(window, {
   },
   async write(from: number) {
     for (let n = from; ; n++) {
-      const [claim, done] = await DEEDS[Math.floor(Math.random() * DEEDS.length)](n)
-      say('will', claim)
-      await done()
-      say('did', claim)
+      for (const [claim, done] of await DEEDS[Math.floor(Math.random() * DEEDS.length)](n)) {
+        say('will', claim)
+        await done()
+        say('did', claim)
+      }
     }
   },
 })

@@ -69,7 +69,7 @@ async function start(
 }
 
 type InPage = {
-  opened: () => Promise<string[]>
+  opened: () => Promise<{ began: boolean; wrong: string[] }>
   standing: (names: string[]) => Promise<string[]>
   swept: () => Promise<void>
   write: (from: number) => Promise<void>
@@ -111,8 +111,11 @@ async function round(profile: string, known: Known, tally: KillTally, life: numb
   page.on('console', (message) => known.hear(message.text(), tally))
   await page.goto(`http://127.0.0.1:${PORT}/`)
   await page.waitForFunction(() => 'opened' in window)
-  const wrong = await page.evaluate(() => (window as unknown as InPage).opened())
-  tally.faults.push(...wrong, ...(await known.faults(page)))
+  const { began, wrong } = await page.evaluate(() => (window as unknown as InPage).opened())
+  const lost = await known.faults(page)
+  if (began && tally.kills > 0) tally.faults.push(`kill ${tally.kills}: the whole store was gone`)
+  else tally.faults.push(...[...wrong, ...lost].map((line) => `kill ${tally.kills}: ${line}`))
+  if (began) known.did.clear()
   known.will = null
   for (const name of known.did.keys()) if (!LONE.test(name)) known.did.delete(name)
   await page.evaluate(() => (window as unknown as InPage).swept())

@@ -140,7 +140,8 @@ export class KilimDatabase extends Dexie {
   copies!: EntityTable<CopyRow, 'id'>
 
   constructor(name = 'kilim') {
-    super(name)
+    // A step counts as stored once it lies on the disk, not once the browser has promised to put it there.
+    super(name, { chromeTransactionDurability: 'strict' })
     this.version(1).stores({
       gardens: 'id',
       beds: 'id, gardenId',
