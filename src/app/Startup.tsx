@@ -10,6 +10,7 @@ import { download } from '../state/download'
 import { late } from '../state/late'
 import { persistSession } from '../state/keptSession'
 import { useAppSelector, type Store } from '../state/store'
+import { thisTab } from '../state/tab'
 import { Opening } from './Opening'
 
 type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }
@@ -20,9 +21,9 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
   const [state, setState] = useState<State>({ kind: 'opening' })
   useEffect(() => {
     async function open() {
-      const ahead = answers.readAhead()
+      const [ahead, tab] = [answers.readAhead(), thisTab()]
       await openStorage(database)
-      await persistSession(store, database)
+      await persistSession(store, database, await tab)
       await ahead
       void Promise.all([sweepPictures(database), sweepCopies(database)]).catch(() => undefined)
       if (store.getState().session.gardenId) return
