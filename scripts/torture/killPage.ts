@@ -1,12 +1,11 @@
 import { marlpitLane } from '../../src/demo/marlpitLane'
 import { commit } from '../../src/data/commit'
 import { KilimDatabase } from '../../src/data/database'
-import { historyForFile } from '../../src/data/devices/replica'
-import { readGardenFile, writeGardenFile, type GardenFileData } from '../../src/data/gardenFile'
+import type { GardenFileData } from '../../src/data/gardenFile'
 import { gardenWrites } from '../../src/data/gardenRecords'
-import { loadGarden, loadKept } from '../../src/data/gardens'
+import { loadGarden } from '../../src/data/gardens'
 import { importGarden } from '../../src/data/importGarden'
-import { unsound } from '../../src/data/testing/stored'
+import { fileOf, unsound } from '../../src/data/testing/stored'
 import { undoStep } from '../../src/data/undo'
 import { added, changed } from '../../src/data/writes'
 
@@ -30,12 +29,6 @@ async function sure<T>(
   const done = await outcome
   if (!done.ok) throw new Error(JSON.stringify(done.problems))
   return done.value
-}
-
-async function fileOf(): Promise<GardenFileData> {
-  const data = { ...(await loadGarden(db, id))!, ...(await loadKept(db, id)) }
-  const text = writeGardenFile({ ...data, history: await historyForFile(db, id) }, '2026-01-01T00:00:00Z')
-  return sure(Promise.resolve(readGardenFile(text)))
 }
 
 const bytes = (n: number) => new Uint8Array(20_000).fill(n % 251)
@@ -73,7 +66,7 @@ const DEEDS: Deed[] = [
     return [[{ name: `check ${own}`, text: 'whole' }, () => sure(commit(db, id, 'Check', writes))]]
   },
   async (n) => {
-    const file = await fileOf()
+    const file = await fileOf(db, id)
     const garden = { ...file.garden, id: `garden-torture-${n}` }
     return [
       [
@@ -86,7 +79,7 @@ const DEEDS: Deed[] = [
     ]
   },
   async (n) => {
-    const file = await fileOf()
+    const file = await fileOf(db, id)
     const widthM = 1 + (n % 1000) / 1000
     const count = 1_000_000 + n
     const histories = file.history!.records.map((one) =>

@@ -17,7 +17,7 @@ export function takeOther({ table, id, place, other }: Conflict, fresh: StoredRe
   return { table, put: put as unknown as StoredRecord, seen: fresh } as Write
 }
 
-/** Whether what came to stand where two had written still stands there: changed since, or in the place of which a file was taken, nothing is left to ask. */
+/** Whether what was taken, where two had written, still stands there; once it was changed or replaced nothing is left to ask. */
 export function stillStands({ table, place, taken }: Conflict, fresh: StoredRecord | null): boolean {
   if (table === 'weather') return true
   if (place === '') return (taken === null) === (fresh === null)

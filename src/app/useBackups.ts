@@ -29,5 +29,6 @@ export function useBackups(gardenId: string, demo: boolean): string | null {
       document.removeEventListener('visibilitychange', hidden)
     }
   }, [behind, count, gardenId])
-  return failed
+  // Written since, by a press or otherwise, nothing is wrong any more.
+  return behind ? failed : null
 }

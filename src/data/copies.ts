@@ -1,13 +1,8 @@
 import type { CopyRow, KilimDatabase } from './database'
-import { historyForFile } from './devices/replica'
-import { writeGardenFile } from './gardenFile'
+import { gardenText } from './gardenText'
 
-/** A garden as it is, to be kept for the days in which a file that took its place may turn out to have been the wrong one. */
-export async function copyOf(
-  db: KilimDatabase,
-  data: Parameters<typeof writeGardenFile>[0],
-): Promise<Omit<CopyRow, 'id'>> {
-  const { id, name } = data.garden
-  const text = writeGardenFile({ ...data, history: await historyForFile(db, id) }, new Date().toISOString())
-  return { gardenId: id, name, at: Date.now(), text }
+/** A garden as it is, to be kept for the days in which a file that takes its place may turn out to have been the wrong one; null where there is none. */
+export async function copyOf(db: KilimDatabase, gardenId: string): Promise<Omit<CopyRow, 'id'> | null> {
+  const now = await gardenText(db, gardenId)
+  return now && { gardenId, name: now.data.garden.name, at: Date.now(), text: now.text }
 }

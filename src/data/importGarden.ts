@@ -101,7 +101,7 @@ export async function importGarden(
   const old = way === 'replace' && stored ? { ...stored, ...(await loadKept(db, gardenId)) } : null
   let copy: Awaited<ReturnType<typeof copyOf>> | null
   try {
-    copy = old && (await copyOf(db, old))
+    copy = old && (await copyOf(db, gardenId))
   } catch (error) {
     return failure(...refusedOr(error))
   }

@@ -43,10 +43,15 @@ const LEFT_OUT = ['undo', 'session', 'pictureBytes']
 export function rescued(name: string): Promise<string | null> {
   return new Promise((resolve, reject) => {
     const opening = indexedDB.open(name)
-    opening.onerror = () => reject(opening.error ?? new Error('It cannot be opened.'))
+    let isNew = false
+    opening.onerror = () =>
+      isNew ? resolve(null) : reject(opening.error ?? new Error('It cannot be opened.'))
     opening.onblocked = () => reject(new Error('Another tab holds it.'))
     // Asked for without a version, only what is not there at all is made anew.
-    opening.onupgradeneeded = () => opening.transaction?.abort()
+    opening.onupgradeneeded = () => {
+      isNew = true
+      opening.transaction?.abort()
+    }
     opening.onsuccess = () => {
       const db = opening.result
       const stores = [...db.objectStoreNames].filter((store) => !LEFT_OUT.includes(store))

@@ -1,8 +1,7 @@
 import { notedExport } from '../data/backup'
 import { database } from '../data/database'
-import { historyForFile } from '../data/devices/replica'
 import { writeArchive, zipOf } from '../data/gardenArchive'
-import { writeGardenFile } from '../data/gardenFile'
+import { gardenText } from '../data/gardenText'
 import { loadGarden, loadKept } from '../data/gardens'
 import { download } from './download'
 import { late } from './late'
@@ -13,12 +12,11 @@ export const fileNameOf = (name: string) => name.toLowerCase().replace(/[^a-z0-9
 
 /** A garden with all that belongs to it, as the text of its file. */
 export async function written(gardenId: string) {
-  const data = await loadGarden(database, gardenId)
-  if (!data) throw new Error('it is not there any more')
-  const kept = await loadKept(database, gardenId)
-  const history = await historyForFile(database, gardenId)
-  const text = writeGardenFile({ ...data, ...kept, history }, new Date().toISOString())
-  return { text, name: fileNameOf(data.garden.name), pictureIds: kept.pictures.map(({ id }) => id) }
+  const now = await gardenText(database, gardenId)
+  if (!now) throw new Error('it is not there any more')
+  const { text, data } = now
+  const pictureIds = (data.pictures ?? []).map(({ id }) => id)
+  return { text, name: fileNameOf(data.garden.name), pictureIds }
 }
 
 /** A garden in a zip, with its pictures or without. */

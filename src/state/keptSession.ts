@@ -64,6 +64,8 @@ function sessionFrom(entries: readonly Entry[], tab: string): Partial<SessionSta
   }
 }
 
+const isDated = (value: unknown) => typeof (value as Partial<Draft> | null)?.at === 'number'
+
 /** What tabs that are closed had begun, the latest of each form; and what was begun too long ago. */
 async function leftByOthers(entries: readonly Entry[], tab: Tab, now: number) {
   const open = await tab.open()
@@ -93,16 +95,23 @@ const settled = (before: SessionState['offers'], now: SessionState['offers']): s
  */
 export async function persistSession(store: Store, db: KilimDatabase, own?: Tab): Promise<void> {
   const tab = own ?? (await thisTab())
-  const entries = await db.session.toArray()
-  const whole = entries.find(({ key }) => key === WHOLE_KEY)?.value as Partial<SessionState> | undefined
-  const before = Object.entries(whole?.drafts ?? {}).map(([name, value]) => ({ key: `draft ${name}`, value }))
+  const stored = await db.session.toArray()
+  const whole = stored.find(({ key }) => key === WHOLE_KEY)?.value as Partial<SessionState> | undefined
+  const ofAllTabs = Object.entries(whole?.drafts ?? {}).map(([name, value]) => ({
+    key: `draft ${name}`,
+    value,
+  }))
+  // What older versions kept has no date; from now on it has, so that its time to be offered ends.
+  const undated = [...stored, ...ofAllTabs].filter(({ key, value }) => FORM.test(key) && !isDated(value))
+  const dated = new Map(undated.map(({ key, value }) => [key, { key, value: draftFrom(value) }]))
+  const entries = [...stored.filter(({ key }) => !dated.has(key)), ...dated.values()]
   store.dispatch(restored(sessionFrom(entries, tab.id)))
-  const { offers, old } = await leftByOthers([...entries, ...before], tab, Date.now())
+  const { offers, old } = await leftByOthers(entries, tab, Date.now())
   store.dispatch(offersFound(offers))
   let last = store.getState().session
-  if (whole || old.length > 0)
+  if (whole || dated.size > 0 || old.length > 0)
     await db.transaction('rw', db.session, async () => {
-      await db.session.bulkPut(before)
+      await db.session.bulkPut([...dated.values()])
       await db.session.bulkPut([...piecesOf(last, tab.id)].map(([key, value]) => ({ key, value })))
       await db.session.bulkDelete([WHOLE_KEY, ...old])
     })

@@ -145,6 +145,8 @@ describe('session', () => {
       theme: 'system',
       offers: { 'sow x': { value: { note: 'old' } }, 'sow y': { value: { note: 'newer' } } },
     })
+    // From now on they have a date, and their two months run.
+    expect(await db.session.get('draft sow y')).toMatchObject({ value: { at: expect.any(Number) } })
     store.dispatch(offerLeft('sow x'))
     await written()
     const later = createStore()

@@ -3,11 +3,9 @@ import { harrierPoint } from '../../demo/harrierPoint'
 import { marlpitLane } from '../../demo/marlpitLane'
 import { commit } from '../commit'
 import type { KilimDatabase } from '../database'
-import { historyForFile } from '../devices/replica'
 import { writeArchive } from '../gardenArchive'
-import { writeGardenFile } from '../gardenFile'
 import { gardenWrites } from '../gardenRecords'
-import { loadGarden, loadKept } from '../gardens'
+import { gardenText } from '../gardenText'
 import { importGarden, waysOf } from '../importGarden'
 import { readPicked, type PickedFile } from '../readPicked'
 import { undo } from '../undo'
@@ -24,7 +22,7 @@ export type ImportTally = {
   accepted: string[]
 }
 
-/** Days of the demo's ids that another garden's file must not touch. */
+/** A store with both demo gardens, of which a file may touch one at most. */
 async function twoGardens(): Promise<KilimDatabase> {
   const db = freshDatabase()
   for (const data of [marlpitLane(), harrierPoint()])
@@ -34,13 +32,7 @@ async function twoGardens(): Promise<KilimDatabase> {
 
 async function filesOf(db: KilimDatabase): Promise<object[]> {
   const ids = await db.gardens.toCollection().primaryKeys()
-  return Promise.all(
-    ids.map(async (id) => {
-      const history = await historyForFile(db, id)
-      const data = { ...(await loadGarden(db, id))!, ...(await loadKept(db, id)), history }
-      return JSON.parse(writeGardenFile(data, '2026-01-01T00:00:00Z')) as object
-    }),
-  )
+  return Promise.all(ids.map(async (id) => JSON.parse((await gardenText(db, id))!.text) as object))
 }
 
 /** A file to pick: JSON, or one in five a zip, which is itself spoilt half of the time. */

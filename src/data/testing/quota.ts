@@ -2,14 +2,12 @@ import { marlpitLane } from '../../demo/marlpitLane'
 import type { Outcome } from '../../core/foundations/outcome'
 import { commit } from '../commit'
 import type { KilimDatabase } from '../database'
-import { historyForFile } from '../devices/replica'
-import { readGardenFile, writeGardenFile, type GardenFileData } from '../gardenFile'
+import type { GardenFileData } from '../gardenFile'
 import { gardenWrites } from '../gardenRecords'
-import { loadGarden, loadKept } from '../gardens'
 import { importGarden } from '../importGarden'
 import { redo, undo, undoStep } from '../undo'
 import { added, changed } from '../writes'
-import { freshDatabase, inWords, printOf, unsound } from './stored'
+import { fileOf, freshDatabase, inWords, printOf, unsound } from './stored'
 
 /** What the storage does at a write: full, as a browser says it, or broken in a way nobody foresaw. */
 export type Refusing = 'full' | 'broken'
@@ -58,14 +56,6 @@ async function stored(): Promise<KilimDatabase> {
   const seen = (await db.beds.get(bed.id))!
   await commit(db, id, 'Shade', [changed('beds', seen, { shade: 0.3 })])
   return db
-}
-
-async function fileOf(db: KilimDatabase): Promise<GardenFileData> {
-  const history = await historyForFile(db, id)
-  const all = { ...(await loadGarden(db, id))!, ...(await loadKept(db, id)), history }
-  const read = readGardenFile(writeGardenFile(all, '2026-01-01T00:00:00Z'))
-  if (!read.ok) throw new Error(read.problems[0].message)
-  return read.value
 }
 
 const jpeg = new Uint8Array([1, 2, 3])
@@ -128,7 +118,7 @@ export async function tortureQuota(how: Refusing, most = 1000): Promise<QuotaTal
   for (const [name, deed] of Object.entries(DEEDS)) {
     for (let n = 1; n <= most; n++) {
       const db = await stored()
-      const file = await fileOf(db)
+      const file = await fileOf(db, id)
       if (name === 'redo') await undo(db, id)
       const [before, steps] = [await printOf(db), await db.undo.count()]
       const stop = failingAt(n, how)

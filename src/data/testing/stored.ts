@@ -2,7 +2,9 @@ import { stableHash } from '../../core/foundations/hash'
 import { referenceProblems } from '../../core/garden/consistency'
 import { ownerOf } from '../commit'
 import { KilimDatabase, type StoredRecord, type TableName } from '../database'
+import { readGardenFile, type GardenFileData } from '../gardenFile'
 import { loadGarden } from '../gardens'
+import { gardenText } from '../gardenText'
 import { recordProblems } from '../recordProblems'
 
 const TABLES: readonly TableName[] = ['gardens', 'beds', 'stands', 'checks', 'weather', 'lots', 'pictures']
@@ -10,6 +12,13 @@ const TABLES: readonly TableName[] = ['gardens', 'beds', 'stands', 'checks', 'we
 let made = 0
 /** An empty database of its own. */
 export const freshDatabase = () => new KilimDatabase(`torture-${process.pid}-${++made}`)
+
+/** A garden as a device would export it, read again. */
+export async function fileOf(db: KilimDatabase, gardenId: string): Promise<GardenFileData> {
+  const read = readGardenFile((await gardenText(db, gardenId))!.text)
+  if (!read.ok) throw new Error(read.problems[0].message)
+  return read.value
+}
 
 /** Every record of a database with its table, in a fixed order. */
 export async function recordsIn(db: KilimDatabase): Promise<{ table: TableName; record: StoredRecord }[]> {

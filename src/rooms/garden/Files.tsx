@@ -14,13 +14,13 @@ import { HandOver } from './HandOver'
 import { PlainHttp } from './PlainHttp'
 import { Steps } from './Steps'
 import { StorageUse } from './StorageUse'
-import { useImport } from './useImport'
+import { useGardenImport } from './useGardenImport'
 
 /** Export, import, and switching between the gardens of this browser. */
 export function Files() {
   const { data } = useGarden()
   const dispatch = useAppDispatch()
-  const { open, button, shown } = useImport()
+  const { open, button, shown } = useGardenImport()
   const gardens = useLiveQuery(() => database.gardens.toArray(), [], [])
   const [withPictures, setWithPictures] = useState(false)
 

@@ -87,7 +87,12 @@ function LeftThere({ handed, addresses, onEnd }: Left & { onEnd: () => void }) {
   const { data: state = 'waiting' } = useQuery({
     queryKey: ['handed over: state', handed.until],
     queryFn: async () => {
-      const now = await (await exchange()).stateOf(handed)
+      // Where the server is away for good, the time it would have waited is over all the same.
+      const now = await (
+        await exchange()
+      )
+        .stateOf(handed)
+        .catch(() => (Date.now() > handed.until ? ('gone' as const) : ('waiting' as const)))
       if (now === 'fetched') await notedExport(database, data.garden.id)
       return now
     },

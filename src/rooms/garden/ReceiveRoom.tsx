@@ -6,7 +6,7 @@ import { Form } from '../../parts/Form'
 import { Notices } from '../../parts/Notices'
 import { late } from '../../state/late'
 import { PlainHttp } from './PlainHttp'
-import { useImport } from './useImport'
+import { useGardenImport } from './useGardenImport'
 
 /** What a fetched garden is called where a file would have its name. */
 const FETCHED = 'the other device'
@@ -15,7 +15,7 @@ const FETCHED = 'the other device'
 export function ReceiveRoom() {
   const { hash } = useLocation()
   const navigate = useNavigate()
-  const { open, shown } = useImport()
+  const { open, shown } = useGardenImport()
   const [code, setCode] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
 

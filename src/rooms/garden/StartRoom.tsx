@@ -24,7 +24,7 @@ import {
 } from './forms'
 import { GroupFields } from './GroupFields'
 import { startGarden } from './startGarden'
-import { useImport } from './useImport'
+import { useGardenImport } from './useGardenImport'
 import { ToolFields } from './ToolFields'
 import { Form } from '../../parts/Form'
 
@@ -53,7 +53,7 @@ const blank: StartInput = {
 export function StartRoom() {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
-  const { button, shown } = useImport()
+  const { button, shown } = useGardenImport()
   const [tools, setTools] = useState<ToolInput[]>([blankTool('hand shears'), blankTool('rake')])
   const form = useForm<StartInput, unknown, StartValue>({
     resolver: zodResolver(startForm),

@@ -29,7 +29,11 @@ function importWords(name: string, { step, way, renamed, conflicts }: Imported):
 }
 
 /** Taking in a garden from a file: what picks it, and what is shown of it until it is taken or left. */
-export function useImport(): { open: (file: File) => Promise<void>; button: ReactNode; shown: ReactNode } {
+export function useGardenImport(): {
+  open: (file: File) => Promise<void>
+  button: ReactNode
+  shown: ReactNode
+} {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const before = useAppSelector((state) => state.session.gardenId)
