@@ -96,7 +96,7 @@ module.exports = {
     forbid(
       'actions-to-data-and-core',
       inside('actions'),
-      { path: '^src/(?!core/|data/|actions/)' },
+      { path: '^src/(?!core/|data/|actions/|text/)' },
       'Actions write; they know no rooms.',
     ),
     {

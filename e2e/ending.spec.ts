@@ -154,7 +154,7 @@ test('a hen plot: lanes, rounds, moves in the rounds and the interval to harvest
   await page.getByRole('textbox', { name: 'On the last round' }).fill('3')
   await expect(numbers).toContainText('3 days on the last', { timeout: 60_000 })
   await page.getByRole('textbox', { name: 'Rounds' }).fill('9')
-  await expect(page.getByRole('alert')).toContainText('whole number from 1 to 6')
+  await expect(page.getByRole('alert')).toContainText('Rounds must be between 1 and 6')
   await page.getByRole('textbox', { name: 'Rounds' }).fill('3')
   await expect(rounds).toHaveCount(4, { timeout: 60_000 })
   await page.getByRole('textbox', { name: 'Rounds' }).fill('2')

@@ -6,6 +6,7 @@ import { gardenWrites } from '../../src/data/gardenRecords'
 import { loadGarden } from '../../src/data/gardens'
 import { importGarden } from '../../src/data/importGarden'
 import { fileOf, unsound } from '../../src/data/testing/stored'
+import { openSecond, SecondStore } from '../../src/data/secondStore'
 import { undoStep } from '../../src/data/undo'
 import { added, changed } from '../../src/data/writes'
 
@@ -18,10 +19,13 @@ const { id } = demo.garden
 const [bed] = demo.beds
 const [check] = demo.checks
 const db = new KilimDatabase('kill')
+const kept = new SecondStore(db)
 
 /** What a deed makes so: under a name, a text that `standing` gives for it. */
 type Claim = { name: string; text: string }
-const say = (what: 'will' | 'did', claim: Claim) => console.log(JSON.stringify({ what, ...claim }))
+/** Waits until it was heard: what was announced cannot be lost with the browser. */
+const say = (what: 'will' | 'did', claim: Claim) =>
+  (window as unknown as { heard: (line: string) => Promise<void> }).heard(JSON.stringify({ what, ...claim }))
 
 async function sure<T>(
   outcome: Promise<{ ok: true; value: T } | { ok: false; problems: unknown }>,
@@ -128,12 +132,14 @@ async function standing(name: string): Promise<string> {
 }
 
 Object.assign(window, {
-  /** Opens what is stored, or begins it; gives whether it was begun, and what is wrong in it. */
+  /** Opens what is stored, or begins it; gives whether it was begun or put back, and what is wrong in it. */
   async opened() {
     await db.open()
+    const second = await openSecond('kill')
+    const putBack = second ? await kept.begin(second) : 0
     const began = !(await db.gardens.get(id))
     if (began) await sure(commit(db, id, 'Open', gardenWrites(demo)))
-    return { began, wrong: await unsound(db) }
+    return { began, putBack, wrong: await unsound(db) }
   },
   standing: async (names: string[]) => Promise.all(names.map(standing)),
   /** Lets go of gardens that were imported, so that the store stays small. */
@@ -150,9 +156,9 @@ Object.assign(window, {
   async write(from: number) {
     for (let n = from; ; n++) {
       for (const [claim, done] of await DEEDS[Math.floor(Math.random() * DEEDS.length)](n)) {
-        say('will', claim)
+        await say('will', claim)
         await done()
-        say('did', claim)
+        await say('did', claim)
       }
     }
   },

@@ -13,7 +13,7 @@ const DEBUG_PORT = 4992
 /** Shortest and longest that the page writes before it is killed, ms. */
 const LIFE = [150, 1500] as const
 
-export type KillTally = { kills: number; answered: number; cut: number; faults: string[] }
+export type KillTally = { kills: number; answered: number; cut: number; putBack: number; faults: string[] }
 
 async function serve(dir: string): Promise<Server> {
   await build({
@@ -69,7 +69,7 @@ async function start(
 }
 
 type InPage = {
-  opened: () => Promise<{ began: boolean; wrong: string[] }>
+  opened: () => Promise<{ began: boolean; putBack: number; wrong: string[] }>
   standing: (names: string[]) => Promise<string[]>
   swept: () => Promise<void>
   write: (from: number) => Promise<void>
@@ -80,7 +80,6 @@ class Known {
   readonly did = new Map<string, string>()
   will: { name: string; text: string } | null = null
   hear(line: string, tally: KillTally) {
-    if (!line.startsWith('{')) return
     const { what, name, text } = JSON.parse(line) as { what: string; name: string; text: string }
     if (what === 'will') this.will = { name, text }
     else {
@@ -108,10 +107,11 @@ const LONE = /^(shade|width|path)$/
 async function round(profile: string, known: Known, tally: KillTally, life: number) {
   const { browser, page, leave } = await start(profile)
   const gone = new Promise((resolve) => browser.once('exit', resolve))
-  page.on('console', (message) => known.hear(message.text(), tally))
+  await page.exposeFunction('heard', (line: string) => known.hear(line, tally))
   await page.goto(`http://127.0.0.1:${PORT}/`)
   await page.waitForFunction(() => 'opened' in window)
-  const { began, wrong } = await page.evaluate(() => (window as unknown as InPage).opened())
+  const { began, putBack, wrong } = await page.evaluate(() => (window as unknown as InPage).opened())
+  if (putBack > 0) tally.putBack++
   const lost = await known.faults(page)
   if (began && tally.kills > 0) tally.faults.push(`kill ${tally.kills}: the whole store was gone`)
   else tally.faults.push(...[...wrong, ...lost].map((line) => `kill ${tally.kills}: ${line}`))
@@ -139,7 +139,7 @@ export async function tortureKills(count: number, seed: number): Promise<KillTal
   const profile = mkdtempSync(join(tmpdir(), 'kilim-profile-'))
   const server = await serve(dir)
   const { uniform } = randomStream(seed)
-  const tally: KillTally = { kills: 0, answered: 0, cut: 0, faults: [] }
+  const tally: KillTally = { kills: 0, answered: 0, cut: 0, putBack: 0, faults: [] }
   const known = new Known()
   for (let i = 0; i <= count; i++)
     await round(profile, known, tally, LIFE[0] + uniform() * (LIFE[1] - LIFE[0]))

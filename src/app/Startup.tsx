@@ -4,14 +4,27 @@ import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
 import { sweepCopies } from '../data/sweepCopies'
 import { sweepPictures } from '../data/pictures'
-import { openStorage, rescued } from '../data/opening'
+import { keepTwice, openStorage, rescued } from '../data/opening'
 import { refusedOr } from '../data/problems'
+import { SecondStore } from '../data/secondStore'
 import { download } from '../state/download'
 import { late } from '../state/late'
+import { notice } from '../state/notices'
 import { persistSession } from '../state/keptSession'
 import { useAppSelector, type Store } from '../state/store'
 import { thisTab } from '../state/tab'
 import { Opening } from './Opening'
+
+/** Made before anything is written, so that all of it is kept twice. */
+const kept = new SecondStore(database)
+
+function sayPutBack(gardens: number) {
+  if (gardens > 0)
+    notice.info(
+      `This browser had lost what Kilim stored in it. ${gardens === 1 ? 'The garden was' : `All ${gardens} gardens were`} put back from the second store. Export a file now and then all the same.`,
+      { duration: Infinity },
+    )
+}
 
 type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }
 
@@ -23,6 +36,7 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
     async function open() {
       const [ahead, tab] = [answers.readAhead(), thisTab()]
       await openStorage(database)
+      sayPutBack(await keepTwice(database, kept))
       await persistSession(store, database, await tab)
       await ahead
       void Promise.all([sweepPictures(database), sweepCopies(database)]).catch(() => undefined)

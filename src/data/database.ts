@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable, type Transaction } from 'dexie'
+import Dexie, { type DexieOptions, type EntityTable, type Transaction } from 'dexie'
 import type { Check, Picture } from '../core/garden/check'
 import type { Bed, Garden, Stand } from '../core/garden/schema'
 import type { SeedLot } from '../core/garden/seed'
@@ -139,9 +139,9 @@ export class KilimDatabase extends Dexie {
   merges!: EntityTable<MergeRow, 'id'>
   copies!: EntityTable<CopyRow, 'id'>
 
-  constructor(name = 'kilim') {
+  constructor(name = 'kilim', options: Pick<DexieOptions, 'indexedDB' | 'IDBKeyRange'> = {}) {
     // A step counts as stored once it lies on the disk, not once the browser has promised to put it there.
-    super(name, { chromeTransactionDurability: 'strict' })
+    super(name, { chromeTransactionDurability: 'strict', ...options })
     this.version(1).stores({
       gardens: 'id',
       beds: 'id, gardenId',

@@ -1,4 +1,5 @@
 import type { KilimDatabase } from './database'
+import { openSecond, type SecondStore } from './secondStore'
 import { Refusal } from './problems'
 
 /** Longest that the browser may take to open the storage before it is said that it does not, ms. */
@@ -34,6 +35,17 @@ export async function openStorage(db: KilimDatabase, patienceMs = PATIENCE_MS): 
     'newer',
     'A newer Kilim has written in this browser, and this one would not understand all of it. Nothing was changed. Reload to get the newer one; until then what is stored can be saved as a file.',
   )
+}
+
+/**
+ * Keeps a second store beside the one that was opened; the value is how many gardens were put back from it, where the
+ * browser had thrown the first away. Only then, and on the first visit, is it waited for.
+ */
+export async function keepTwice(db: KilimDatabase, kept: SecondStore): Promise<number> {
+  const begun = openSecond(db.name).then(async (second) => (second ? kept.begin(second) : 0))
+  if ((await db.gardens.count()) === 0) return begun
+  void begun.catch(() => undefined)
+  return 0
 }
 
 /** Stores that are of no use outside, or far too large for a text. */

@@ -6,7 +6,7 @@ import { stageName } from '../core/stand/stage'
 import type { DateChange } from '../core/tracking/change'
 import { dateRangeText, longDate, shortDate } from '../text/format'
 import { jobText } from './jobText'
-import { leadGroup } from './names'
+import { leadGroup } from '../text/names'
 import type { Learned } from '../state/useLearned'
 
 /** What the newest check did to the next date and to the jobs, in a sentence or two. */

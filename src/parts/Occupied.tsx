@@ -1,6 +1,6 @@
 import type { Occupant, Treatment } from '../core/season/occupied'
 import { longDate } from '../text/format'
-import { standName } from './names'
+import { standName } from '../text/names'
 import { SelectField } from './SelectField'
 
 const WORDS: Record<Treatment, string> = {

@@ -14,7 +14,7 @@ import { inHundred, shortDate } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
 import { Grade } from './Grade'
 import { DraftOffer } from './DraftOffer'
-import { standName } from './names'
+import { standName } from '../text/names'
 
 /** What the plan line shows of a plan. */
 export type LineProps = {

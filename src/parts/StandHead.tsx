@@ -3,7 +3,7 @@ import type { Bed, Stand } from '../core/garden/schema'
 import { segmentAreaM2 } from '../core/garden/area'
 import { groupsOf } from '../core/plants/catalogue'
 import { area, type Units } from '../text/format'
-import { standName } from './names'
+import { standName } from '../text/names'
 import { Swatch } from './Swatch'
 
 const STEPS = [

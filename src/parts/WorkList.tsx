@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import type { Stand } from '../core/garden/schema'
 import { groupsOf } from '../core/plants/catalogue'
-import { standName } from './names'
+import { standName } from '../text/names'
 import { Swatch } from './Swatch'
 
 export type WorkItem = { stand: Stand; bedLabel: string; note: string; to: string; day: number }

@@ -1,7 +1,7 @@
 import type { Stand } from '../core/garden/schema'
 import type { Job } from '../core/rounds/jobs'
 import { shortDate } from '../text/format'
-import { endingWords, leadGroup, standName } from './names'
+import { endingWords, leadGroup, standName } from '../text/names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()
 

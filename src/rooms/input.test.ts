@@ -3,7 +3,6 @@ import { dayNumber } from '../core/foundations/day'
 import type { Bed } from '../core/garden/schema'
 import { formProblems, segmentOf, startingForm, type ChooseForm } from './choose/question'
 import { testBed } from '../core/testing/beds'
-import { endProblems, type EndForm } from './end/form'
 import {
   blankTool,
   bedForm,
@@ -88,29 +87,6 @@ describe('bad input is named beside its field', () => {
   })
   test('grams with a comma are understood', () =>
     expect(sowProblems({ ...sow, grams: { oats: '12,5' } }, today)).toEqual({}))
-
-  const end: EndForm = {
-    startDate: '',
-    doneOn: '2026-05-01',
-    method: 'chop',
-    passes: 1,
-    note: '',
-    by: '',
-    minutes: '',
-    materials: '',
-  }
-  test.each([
-    [{ doneOn: '2026-05-03' }, 'doneOn', /once it is done/],
-    [{ doneOn: '2026-03-01' }, 'doneOn', /It was sown on 2026-04-01/],
-    [{ startDate: '2026-03-01' }, 'startDate', /It was sown on 2026-04-01/],
-    [{ startDate: '2026-06-02' }, 'startDate', /before the planting date/],
-    [{ startDate: 'soon' }, 'startDate', /each way at its own best/],
-    [{ minutes: 'long' }, 'minutes', /number from 0/],
-  ] as const)('end %j', (part, field, message) => {
-    expect(
-      endProblems({ ...end, ...part }, today, dayNumber('2026-04-01'), dayNumber('2026-06-01'))[field],
-    ).toMatch(message)
-  })
 
   const plant: PlantForm = {
     doneOn: '2026-05-01',

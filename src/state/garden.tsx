@@ -18,6 +18,7 @@ import { weatherSpecOf } from './season'
 import { useStation, useWeatherRecord } from './station'
 import { useAppSelector } from './store'
 import { useShared } from './useShared'
+import type { Step } from '../actions/step'
 
 /**
  * `data` is what is stored, for showing and changing; `expected` the same with overdue plans moved to today, for
@@ -106,6 +107,12 @@ export function useCommit(): (
     },
     [gardenId, units],
   )
+}
+
+/** Does one of the deeds of `actions`: stores its step, or says why not; the value is whether it was stored. */
+export function useAct(): (step: Step, quiet?: boolean) => Promise<boolean> {
+  const commit = useCommit()
+  return useCallback(async ({ label, writes }, quiet) => (await commit(label, writes, quiet)).ok, [commit])
 }
 
 /** Takes back or repeats the last stored change and says which. */

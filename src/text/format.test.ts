@@ -17,7 +17,7 @@ import {
   shortDate,
   volume,
 } from './format'
-import { endingWords, leadName, standName, standState } from '../parts/names'
+import { endingWords, leadName, standName, standState } from './names'
 import { marlpitLane } from '../demo/marlpitLane'
 
 /** Figures and units are joined by a space that does not break; plain ones read better here. */

@@ -14,7 +14,7 @@ import {
   shortDate,
   type Units,
 } from '../../text/format'
-import { leadGroup, leadName, standName } from '../../parts/names'
+import { leadGroup, leadName, standName } from '../../text/names'
 import { StageLadder } from '../../parts/StageLadder'
 import { Why } from '../../parts/Why'
 import { Watering } from './Watering'

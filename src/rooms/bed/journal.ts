@@ -4,7 +4,7 @@ import type { EndDetails } from '../../core/garden/ending'
 import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
 import { grams, longDate, rain, type Units } from '../../text/format'
-import { endingWords, FINISHING_WORDS, leadGroup, standName } from '../../parts/names'
+import { endingWords, FINISHING_WORDS, leadGroup, standName } from '../../text/names'
 
 /** Something that happened in a bed: its day, what, the words about it, and pictures taken then. */
 export type Entry = {

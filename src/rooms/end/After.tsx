@@ -11,16 +11,16 @@ import { findMethod } from '../../core/termination/methods'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import type { FollowUp } from '../../core/garden/ending'
 import { longDate, minutes, percent, shortDate } from '../../text/format'
-import { endingWords, standName } from '../../parts/names'
+import { endingWords } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
-import { useCommit } from '../../state/garden'
+import { takeOutCount } from '../../actions/countAgain'
+import { useAct } from '../../state/garden'
 import { CountForm } from './CountForm'
 import { Finishings } from './Finishings'
 import { OwnTable } from './OwnTable'
 import { SheetOff } from './SheetOff'
 import { RecordEnd } from './RecordEnd'
 import type { EndView } from './useEnd'
-import { changed } from '../../data/writes'
 import { single } from '../../parts/once'
 import { CreepingCaution } from '../../parts/CreepingCaution'
 
@@ -132,7 +132,7 @@ function Advice({ step, expected }: { step: NextStep; expected: number | null })
 }
 
 function Counts({ counts, ended, end }: { counts: FollowUp[]; ended: number; end: EndView }) {
-  const commit = useCommit()
+  const act = useAct()
   const { stand } = end
   return (
     <Scroll label="Counts">
@@ -164,13 +164,7 @@ function Counts({ counts, ended, end }: { counts: FollowUp[]; ended: number; end
               <td>
                 <button
                   className="btn btn-ghost btn-xs"
-                  onClick={single(() =>
-                    commit(`Took out a count of ${standName(stand).toLowerCase()}`, [
-                      changed('stands', stand, {
-                        followUps: (stand.followUps ?? []).filter((other) => other.id !== count.id),
-                      }),
-                    ]),
-                  )}
+                  onClick={single(() => act(takeOutCount(stand, count.id)))}
                 >
                   Take out
                 </button>

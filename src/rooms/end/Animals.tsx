@@ -2,26 +2,28 @@ import { obstacleText } from '../../text/obstacles'
 import { DraftOffer } from '../../parts/DraftOffer'
 import { Link } from 'react-router'
 import { usualPlan } from '../../core/termination/animals'
-import { daysOnStop, stopsOf } from '../../core/termination/stops'
+import { stopsOf } from '../../core/termination/stops'
 import { animalCautions, bloatNow, harmNow, obstacleOf, stockFor } from '../../core/termination/obstacles'
 import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
-import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import { z } from 'zod'
+import { dayNumber } from '../../core/foundations/day'
+import { endMethodId, type AnimalPlan } from '../../core/garden/ending'
 import { segmentSizeM } from '../../core/garden/area'
 import { justBefore, stageReached } from '../../core/season/standForecast'
 import { Caution } from '../../parts/Caution'
-import { DateField } from '../../parts/DateField'
-import { plantsOf } from '../../parts/names'
-import { SelectField, TextField } from '../../parts/SelectField'
+import { Form } from '../../parts/Form'
+import { TypedChoice, TypedDay, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { plantsOf } from '../../text/names'
 import { Waiting } from '../../parts/Waiting'
 import { useAnswer } from '../../compute/useAnswer'
-import { useDraft } from '../../state/useDraft'
 import { AnimalPlanView } from './AnimalPlanView'
 import { Dates } from './Dates'
 import { RecordEnd } from './RecordEnd'
 import type { EndView } from './useEnd'
 import { useStanding } from './planCase'
-import { NO_NUMBERS, planFrom, type AnimalDraft } from './animalForm'
-import { Form } from '../../parts/Form'
+import { day } from '../../parts/form/codecs'
+import { animalForm, animalValue, planFrom } from './animalForm'
 import { metres } from '../../text/format'
 
 /** Days from sowing until there is something to put animals on. */
@@ -32,28 +34,53 @@ const ANIMAL_WAYS = METHODS.filter((method) => method.animals)
 const bestStart = ({ comparison }: EndView, method: MethodId): number | null =>
   comparison?.options.find((option) => option.method === method)?.shown?.day ?? null
 
+const wayForm = (sownOn: string | null) =>
+  z.object({
+    method: endMethodId,
+    start: day((start) =>
+      sownOn && start <= dayNumber(sownOn) ? `It was sown on ${sownOn}. The animals come after.` : null,
+    ),
+  })
+
+/** Numbers in the fields where no animals are there to move. */
+const NO_ANIMALS: AnimalPlan = {
+  kind: 'hens',
+  head: 1,
+  penLengthM: null,
+  penWidthM: null,
+  daysPerStop: 1,
+  rounds: 1,
+  restDays: 0,
+}
+
 /** Hens in a moved pen, pigs or grazers: where they stand when, what they eat, what grows again, when it is done. */
 export function Animals({ end }: { end: EndView }) {
   const { stand, view, garden, spec, today, standing, rules, forecast } = end
-  const name = `animals ${stand.id}`
-  const { draft = {}, keep, offer } = useDraft<AnimalDraft>(name)
-  const change = (part: AnimalDraft) => keep({ ...draft, ...part })
   const known = stand.end.actual ?? stand.end.plan
   const livestock = garden.livestock ?? []
-  const method: MethodId =
-    draft.method ??
+  const sown = stand.start.actual ?? stand.start.plan
+  const usualMethod: MethodId =
     (known?.animals && findMethod(known.method)?.animals ? findMethod(known.method)!.id : undefined) ??
     ANIMAL_WAYS.find((method) => stockFor(method, livestock))?.id ??
     'hens'
+  const way = useTyped({
+    schema: wayForm(sown?.date ?? null),
+    draft: { name: `animals ${stand.id}`, version: 2 },
+    live: true,
+    record: known,
+    valueOf: () => ({
+      method: usualMethod,
+      start:
+        known?.method === usualMethod
+          ? dayNumber(known.date)
+          : (bestStart(end, usualMethod) ?? Math.max(today, end.sownDay + GROWN_DAYS)),
+    }),
+  })
+  const method = (findMethod(way.text.method) ?? findMethod(usualMethod)!).id
   const entry = findMethod(method)!
   const plants = plantsOf(stand)
   const place = { bed: view.bed, segment: stand.segment, tools: garden.tools, livestock, plants, rules }
-  const startDate =
-    draft.startDate ??
-    (known?.method === method
-      ? known.date
-      : isoDate(bestStart(end, method) ?? Math.max(today, end.sownDay + GROWN_DAYS)))
-  const startDay = parseDay(startDate)
+  const startDay = way.value?.start ?? null
   const stageDay = startDay ?? today
   // As it would stand on: a planned end must not hide what the animals meet.
   const grown = useStanding(end).standing ?? forecast
@@ -66,7 +93,14 @@ export function Animals({ end }: { end: EndView }) {
     known?.method === method && known.animals
       ? known.animals
       : stock && usualPlan(stock, plot.lengthM * plot.widthM)
-  const { plan, problem } = base ? planFrom(base, draft) : { plan: null, problem: null }
+  const moves = useTyped({
+    schema: animalForm,
+    draft: { name: `animals ${stand.id} ${method}` },
+    live: true,
+    record: base ?? NO_ANIMALS,
+    valueOf: animalValue,
+  })
+  const plan = base && moves.value ? planFrom(base, moves.value) : null
   // Safe on the day they come and on the day they leave.
   const leaves = plan
     ? Math.ceil(stopsOf(plan, plot.lengthM, plot.widthM, stageDay).at(-1)!.endDay)
@@ -83,78 +117,44 @@ export function Animals({ end }: { end: EndView }) {
   )[0]
   const shut = obstacleOf(entry, place)
   const obstacle = (shut && obstacleText(shut, garden.units)) ?? harm ?? null
-  const sown = stand.start.actual ?? stand.start.plan
-  const startProblem =
-    startDay === null
-      ? 'Enter a date that exists, such as 2026-05-18.'
-      : sown && startDay <= dayNumber(sown.date)
-        ? `It was sown on ${sown.date}. The animals come after.`
-        : undefined
   const args: Parameters<typeof useAnswer<'moving'>>[1] =
-    !plan || obstacle || startProblem || startDay === null
-      ? null
-      : [spec, { scenario: standing, method, plan, startDay }]
+    !plan || obstacle || startDay === null ? null : [spec, { scenario: standing, method, plan, startDay }]
   const answer = useAnswer('moving', args, `moving ${stand.id}`)
   const shown = answer.value ?? answer.last
   return (
     <div data-testid="animals">
       {!stand.end.actual && <Dates end={end} />}
-      <DraftOffer offer={offer} />
+      <DraftOffer offer={way.offer ?? moves.offer} />
       <Form className="no-print flex flex-wrap items-start gap-4" aria-label="The animals">
-        <SelectField
+        <TypedChoice
+          form={way}
+          name="method"
           label="With"
           className="w-48"
-          value={method}
-          onChange={(next) => change({ ...NO_NUMBERS, method: next })}
           options={ANIMAL_WAYS.map((entry) => [entry.id, entry.name] as const)}
         />
         {base && (
           <>
-            <DateField
-              label="From"
-              error={startProblem}
-              value={startDate}
-              onChange={(next) => change({ startDate: next })}
-            />
-            <TextField
-              label="Days on a stop"
-              className="w-28"
-              decimal
-              value={draft.daysPerStop ?? String(base.daysPerStop)}
-              onChange={(daysPerStop) => change({ daysPerStop })}
-            />
-            {(draft.rounds ?? String(base.rounds)) !== '1' && (
-              <TextField
+            <TypedDay form={way} name="start" label="From" />
+            <TypedText form={moves} name="daysPerStop" label="Days on a stop" className="w-28" decimal />
+            {moves.value?.rounds !== 1 && (
+              <TypedText
+                form={moves}
+                name="lastDaysPerStop"
                 label="On the last round"
                 className="w-32"
                 decimal
-                value={
-                  draft.lastDaysPerStop ?? draft.daysPerStop ?? String(daysOnStop(base, base.rounds - 1))
-                }
-                onChange={(lastDaysPerStop) => change({ lastDaysPerStop })}
               />
             )}
-            <TextField
-              label="Rounds"
-              className="w-20"
-              decimal
-              value={draft.rounds ?? String(base.rounds)}
-              onChange={(rounds) => change({ rounds })}
-            />
-            <TextField
-              label="Rest between, days"
-              className="w-32"
-              decimal
-              value={draft.restDays ?? String(base.restDays)}
-              onChange={(restDays) => change({ restDays })}
-            />
+            <TypedText form={moves} name="rounds" label="Rounds" className="w-20" decimal />
+            <TypedText form={moves} name="restDays" label="Rest between, days" className="w-32" decimal />
           </>
         )}
       </Form>
-      {(obstacle ?? problem) && (
+      {obstacle && (
         <p role="alert" className="my-3 font-semibold">
-          {obstacle ?? problem}{' '}
-          {obstacle?.includes('Garden room') && (
+          {obstacle}{' '}
+          {obstacle.includes('Garden room') && (
             <Link className="link" to="/garden">
               Garden
             </Link>

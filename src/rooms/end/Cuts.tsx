@@ -1,125 +1,91 @@
-import { useMemo, useState } from 'react'
-import { dayNumber, isoDate } from '../../core/foundations/day'
-import type { CutDetails, Stand } from '../../core/garden/schema'
-import { findSpecies } from '../../core/plants/catalogue'
-import { latest } from '../../core/garden/timeline'
-import { cutHeight } from '../../core/termination/workPlan'
-import { centimetres, longDate } from '../../text/format'
-import { DateField, NoteField } from '../../parts/DateField'
-import { standName } from '../../parts/names'
-import { SelectField, TextField } from '../../parts/SelectField'
-import { Waiting } from '../../parts/Waiting'
-import { newId } from '../../data/ids'
-import { useCommit, useGarden } from '../../state/garden'
+import { useMemo } from 'react'
+import { addCut, cutDone, takeOutCut } from '../../actions/cutStand'
 import { useAnswer } from '../../compute/useAnswer'
-import { CutOutcome } from './CutOutcome'
-import { CUT_KINDS, cutOf, cutProblems, type CutForm, type CutKindId } from './cutForm'
-import type { EndView } from './useEnd'
+import { dayNumber, isoDate } from '../../core/foundations/day'
+import type { Stand } from '../../core/garden/schema'
+import { latest } from '../../core/garden/timeline'
+import { findSpecies } from '../../core/plants/catalogue'
+import { cutHeight } from '../../core/termination/workPlan'
 import { Form } from '../../parts/Form'
-import { changed } from '../../data/writes'
+import { TypedChoice, TypedDay, TypedNote, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
 import { single } from '../../parts/once'
-
-const FATES = [
-  ['dropped', 'dropped where it stood'],
-  ['carried off', 'carried off'],
-  ['eaten', 'eaten'],
-  ['grazed', 'grazed'],
-] as const
+import { Waiting } from '../../parts/Waiting'
+import { useAct, useGarden } from '../../state/garden'
+import { centimetres, grams, kilos, longDate, type Units } from '../../text/format'
+import { unitOf, writeQuantity } from '../../text/quantity'
+import { CutOutcome } from './CutOutcome'
+import { CUT_KINDS, cutForm, cutOf, FATES, type CutKindId } from './cutForm'
+import type { EndView } from './useEnd'
 
 /** Cuts that let the stand live: what leaves, what grows again, and where it goes. */
 export function Cuts({ end }: { end: EndView }) {
   const { stand, view, spec, today, horizon, garden } = end
   const { data } = useGarden()
-  const commit = useCommit()
-  const [kind, setKind] = useState<CutKindId>('mow')
-  const [form, setForm] = useState<CutForm>({
-    date: isoDate(today),
-    heightCm: '10',
-    sharePct: '100',
-    fate: 'dropped',
-    speciesId: '',
-    toBedId: '',
-    note: '',
-  })
-  const change = (part: Partial<CutForm>) => setForm({ ...form, ...part })
+  const act = useAct()
   const components = stand.content.kind === 'cover' ? stand.content.components : []
-  const problems = cutProblems(form, stand, horizon)
-  const right = Object.keys(problems).length === 0
+  const form = useTyped({
+    schema: useMemo(() => cutForm(stand, horizon, garden.units), [stand, horizon, garden.units]),
+    draft: { name: `cut ${stand.id}` },
+    live: true,
+    blank: { ...fieldsOf('mow', garden.units), day: isoDate(today), toBedId: '', note: '' },
+  })
+  const { text, value } = form
+  const cut = useMemo(() => value && cutOf(value), [value])
   const args = useMemo(
     (): Parameters<typeof useAnswer<'cutting'>>[1] =>
-      right ? [spec, { ...view.standCase, nextStartDay: null }, { ...cutOf(form), note: '' }] : null,
-    [right, spec, view.standCase, form],
+      cut ? [spec, { ...view.standCase, nextStartDay: null }, { ...cut, note: '' }] : null,
+    [cut, spec, view.standCase],
   )
   const answer = useAnswer('cutting', args, `cutting ${stand.id}`)
   const shown = answer.value ?? answer.last
-  const choose = (id: CutKindId) => {
-    const chosen = CUT_KINDS.find((entry) => entry.id === id)!
-    setKind(id)
-    change({
-      heightCm: String(chosen.heightCm),
-      sharePct: String(chosen.sharePct),
-      fate: chosen.fate,
-      speciesId: id === 'partner' && components.length > 1 ? components[0].speciesId : '',
-    })
-  }
-  const done = dayNumber(form.date) <= today
-  async function keep() {
-    if (!right) return
+  const done = text.day <= isoDate(today)
+  const keep = form.submit(({ value }) => {
     const took =
-      shown && form.fate !== 'dropped'
+      shown && value.fate !== 'dropped'
         ? { massKg: round(shown.massKg), nitrogenG: round(shown.nitrogenTotalG) }
         : undefined
-    const details: CutDetails = { ...cutOf(form), took }
-    const cut = done ? { plan: null, actual: details } : { plan: details, actual: null }
-    await commit(`${done ? 'Recorded' : 'Planned'} a cut of ${standName(stand).toLowerCase()}`, [
-      changed('stands', stand, { cuts: [...stand.cuts, { id: newId('cut'), cut }] }),
-    ])
-  }
+    return act(addCut(stand, { ...cutOf(value), took }, today))
+  })
   return (
     <div data-testid="cuts">
       <Form className="flex flex-wrap items-start gap-4" aria-label="A cut" onSubmit={keep}>
-        <SelectField
+        <TypedChoice
+          form={form}
+          name="kind"
           label="What for"
           className="w-64"
-          value={kind}
-          onChange={choose}
+          onChoose={(kind) =>
+            form.set(fieldsOf(kind as CutKindId, garden.units, components[1] && components[0]))
+          }
           options={CUT_KINDS.filter(({ id }) => id !== 'partner' || components.length > 1).map(
             (entry) => [entry.id, entry.name] as const,
           )}
-          hint={CUT_KINDS.find((entry) => entry.id === kind)!.hint}
+          hint={kindOf(text.kind).hint}
         />
-        <DateField label="On" error={problems.date} value={form.date} onChange={(date) => change({ date })} />
-        <TextField
-          label="Height left, cm"
+        <TypedDay form={form} name="day" label="On" />
+        <TypedText
+          form={form}
+          name="heightCm"
+          label={`Height left, ${unitOf('height', garden.units)}`}
           className="w-28"
           decimal
-          error={problems.heightCm}
-          value={form.heightCm}
-          onChange={(heightCm) => change({ heightCm })}
         />
-        <TextField
-          label="Share of the ground, %"
-          className="w-32"
-          decimal
-          error={problems.sharePct}
-          value={form.sharePct}
-          onChange={(sharePct) => change({ sharePct })}
-        />
-        <SelectField
+        <TypedText form={form} name="groundShare" label="Share of the ground, %" className="w-32" decimal />
+        <TypedChoice
+          form={form}
+          name="fate"
           label="The cuttings are"
-          error={components.length > 1 ? undefined : problems.speciesId}
+          error={components.length > 1 ? undefined : form.problem('speciesId')}
           className="w-48"
-          value={form.fate}
-          onChange={(fate) => change({ fate })}
           options={FATES}
         />
         {components.length > 1 && (
-          <SelectField
+          <TypedChoice
+            form={form}
+            name="speciesId"
             label="Which plants"
-            error={problems.speciesId}
             className="w-44"
-            value={form.speciesId}
-            onChange={(speciesId) => change({ speciesId })}
             options={[
               ['', 'all of them'],
               ...components.map(
@@ -132,20 +98,20 @@ export function Cuts({ end }: { end: EndView }) {
             ]}
           />
         )}
-        {form.fate === 'carried off' && (
-          <SelectField
+        {text.fate === 'carried off' && (
+          <TypedChoice
+            form={form}
+            name="toBedId"
             label="To"
             className="w-36"
-            value={form.toBedId}
-            onChange={(toBedId) => change({ toBedId })}
             options={[
               ['', 'the store'],
               ...data.beds.filter((bed) => bed.id !== view.bed.id).map((bed) => [bed.id, bed.label] as const),
             ]}
           />
         )}
-        <NoteField value={form.note} onChange={(note) => change({ note })} />
-        <button className="btn btn-primary mt-6" disabled={!right}>
+        <TypedNote form={form} name="note" />
+        <button className="btn btn-primary mt-6" disabled={!value}>
           {done ? 'Record the cut' : 'Plan the cut'}
         </button>
       </Form>
@@ -171,13 +137,13 @@ export function Cuts({ end }: { end: EndView }) {
         onCancel={answer.cancel}
         onRetry={answer.retry}
       />
-      {shown && right && (
+      {shown && cut && (
         <CutOutcome
           answer={shown}
-          cut={cutOf(form)}
-          target={data.beds.find((bed) => bed.id === form.toBedId) ?? null}
+          cut={cut}
+          target={data.beds.find((bed) => bed.id === text.toBedId) ?? null}
           units={garden.units}
-          drying={kind === 'mulch'}
+          drying={text.kind === 'mulch'}
         />
       )}
       <Earlier stand={stand} />
@@ -185,14 +151,27 @@ export function Cuts({ end }: { end: EndView }) {
   )
 }
 
+const kindOf = (id: CutKindId) => CUT_KINDS.find((entry) => entry.id === id)!
+
+/** What the fields hold for a kind of cut, until they are changed. */
+function fieldsOf(kind: CutKindId, units: Units, partner?: { speciesId: string }) {
+  const { heightCm, sharePct, fate } = kindOf(kind)
+  return {
+    kind,
+    heightCm: writeQuantity(heightCm, 'height', units),
+    groundShare: String(sharePct),
+    fate,
+    speciesId: kind === 'partner' && partner ? partner.speciesId : '',
+  }
+}
+
 const round = (value: number) => Math.round(value * 10) / 10
 
 /** Cuts planned or done, each to be marked done or taken out. */
 function Earlier({ stand }: { stand: Stand }) {
-  const commit = useCommit()
+  const act = useAct()
   const { data, today } = useGarden()
   if (stand.cuts.length === 0) return null
-  const put = (label: string, cuts: Stand['cuts']) => commit(label, [changed('stands', stand, { cuts })])
   return (
     <section className="mt-5" aria-label="Cuts so far">
       <h2>Cuts so far</h2>
@@ -203,49 +182,20 @@ function Earlier({ stand }: { stand: Stand }) {
           return (
             <li key={id} className="flex flex-wrap items-center gap-3 py-1">
               <span>
-                {cut.actual ? 'Cut' : 'Planned for'} {longDate(dayNumber(details.date))} to {details.heightCm}{' '}
-                cm, {details.fate}
+                {cut.actual ? 'Cut' : 'Planned for'} {longDate(dayNumber(details.date))} to{' '}
+                {centimetres(details.heightCm / 100, data.garden.units)}, {details.fate}
                 {to ? ` to ${to.label}` : ''}
                 {details.took
-                  ? `, about ${details.took.massKg} kg dry with ${Math.round(details.took.nitrogenG)} g nitrogen`
+                  ? `, about ${kilos(details.took.massKg, data.garden.units)} dry with ${grams(details.took.nitrogenG, data.garden.units)} nitrogen`
                   : ''}
                 {details.speciesId ? `, only ${findSpecies(details.speciesId)?.name.toLowerCase()}` : ''}
               </span>
               {!cut.actual && (
-                <button
-                  className="btn btn-xs"
-                  onClick={single(() =>
-                    put(
-                      'Recorded a cut',
-                      stand.cuts.map((other) =>
-                        other.id === id
-                          ? {
-                              id,
-                              cut: {
-                                ...cut,
-                                actual: {
-                                  ...details,
-                                  date: isoDate(Math.min(today, dayNumber(details.date))),
-                                },
-                              },
-                            }
-                          : other,
-                      ),
-                    ),
-                  )}
-                >
+                <button className="btn btn-xs" onClick={single(() => act(cutDone(stand, id, today)))}>
                   Done
                 </button>
               )}
-              <button
-                className="btn btn-ghost btn-xs"
-                onClick={single(() =>
-                  put(
-                    'Took out a cut',
-                    stand.cuts.filter((other) => other.id !== id),
-                  ),
-                )}
-              >
+              <button className="btn btn-ghost btn-xs" onClick={single(() => act(takeOutCut(stand, id)))}>
                 Take out
               </button>
             </li>

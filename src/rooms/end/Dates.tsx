@@ -1,9 +1,9 @@
-import { isoDate, parseDay } from '../../core/foundations/day'
+import { isoDate } from '../../core/foundations/day'
 import { lastTargetDay } from '../../core/scenario/plan'
 import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
-import { DateField } from '../../parts/DateField'
 import { DayField } from '../../parts/DayField'
 import { Form } from '../../parts/Form'
+import { TypedDay } from '../../parts/form/fields'
 import { shortDate } from '../../text/format'
 import type { EndView } from './useEnd'
 
@@ -70,17 +70,11 @@ const dayDraft = (crop: CropPlan | null, date: string) =>
 
 /** The start that every way is asked for; none lets each stand at its own best. */
 function StartDate({ end }: { end: EndView }) {
-  const { form, change, problems, today, plantingDay } = end
-  const start = parseDay(form.startDate)
+  const { start: form, startDay: start, today, plantingDay } = end
   return (
     <>
       <div className="w-64">
-        <DateField
-          label="If the work began on"
-          error={problems.startDate}
-          value={form.startDate}
-          onChange={(startDate) => change({ startDate })}
-        />
+        <TypedDay form={form} name="startDate" label="If the work began on" />
         <input
           type="range"
           className="range range-primary range-xs mt-2 w-full"
@@ -89,14 +83,14 @@ function StartDate({ end }: { end: EndView }) {
           min={today}
           max={Math.max(today + 1, (plantingDay ?? today + OPEN_DAYS) - 1)}
           value={start ?? today}
-          onChange={(event) => change({ startDate: isoDate(Number(event.target.value)) })}
+          onChange={(event) => form.set({ startDate: isoDate(Number(event.target.value)) })}
         />
       </div>
       <p className="quiet mt-7 max-w-56 text-sm">
         {start === null ? (
           'Each way is shown begun on its best day.'
         ) : (
-          <button type="button" className="btn btn-xs" onClick={() => change({ startDate: '' })}>
+          <button type="button" className="btn btn-xs" onClick={() => form.set({ startDate: '' })}>
             Each at its own best
           </button>
         )}

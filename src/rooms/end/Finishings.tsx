@@ -1,19 +1,16 @@
-import { useState } from 'react'
+import { finishStand, takeOutFinishing } from '../../actions/countAgain'
 import { FINISHING } from '../../core/termination/counted'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { Finishing, FollowUp } from '../../core/garden/ending'
-import { DateField } from '../../parts/DateField'
-import { percent, shortDate } from '../../text/format'
-import { FINISHING_WORDS, standName } from '../../parts/names'
-import { SelectField, TextField } from '../../parts/SelectField'
-import { typedNumber } from '../../parts/typed'
-import { useCommit } from '../../state/garden'
-import { newId } from '../../data/ids'
-import { finishingProblems } from './countProblems'
-import type { EndView } from './useEnd'
 import { Form } from '../../parts/Form'
-import { changed } from '../../data/writes'
+import { TypedChoice, TypedDay, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
 import { single } from '../../parts/once'
+import { percent, shortDate } from '../../text/format'
+import { FINISHING_WORDS } from '../../text/names'
+import { useAct } from '../../state/garden'
+import { finishingForm } from './forms'
+import type { EndView } from './useEnd'
 
 const leavesText = (act: Finishing['act']) => {
   const { leaves, range } = FINISHING[act]
@@ -30,33 +27,13 @@ export function Finishings({
   newest: FollowUp
   advised: Finishing['act']
 }) {
-  const { stand, today } = end
-  const commit = useCommit()
-  const [act, setAct] = useState<Finishing['act'] | null>(null)
-  const [date, setDate] = useState('')
-  const [minutes, setMinutes] = useState('')
-  const [asked, setAsked] = useState(false)
+  const { stand, today, garden } = end
+  const act = useAct()
+  const form = useTyped({
+    schema: finishingForm(newest.date, today, garden.units),
+    blank: { act: advised, day: isoDate(today), minutes: '' },
+  })
   const finishings = stand.finishings ?? []
-  const filled = { date: date || isoDate(today), minutes }
-  const problems = finishingProblems(filled, newest.date, today)
-  const shown = asked ? problems : {}
-  const name = standName(stand).toLowerCase()
-  const put = (label: string, works: Finishing[]) =>
-    commit(label, [changed('stands', stand, { finishings: works })])
-
-  async function keep() {
-    setAsked(true)
-    if (Object.keys(problems).length > 0) return
-    const work: Finishing = { id: newId('work'), date: filled.date, act: act ?? advised }
-    const spent = minutes.trim() === '' ? {} : { minutes: typedNumber(minutes) }
-    const stored = await put(`Recorded what was done about ${name} that stood again`, [
-      ...finishings,
-      { ...work, ...spent },
-    ])
-    if (!stored.ok) return
-    setAsked(false)
-    setMinutes('')
-  }
   const open = finishings.filter((work) => work.date >= newest.date)
   return (
     <section aria-label="What was done about it">
@@ -71,12 +48,7 @@ export function Finishings({
                 : ''}{' '}
               <button
                 className="btn btn-ghost btn-xs"
-                onClick={single(() =>
-                  put(
-                    `Took out what was done about ${name}`,
-                    finishings.filter((other) => other !== work),
-                  ),
-                )}
+                onClick={single(() => act(takeOutFinishing(stand, work.id)))}
               >
                 Take out
               </button>
@@ -88,24 +60,17 @@ export function Finishings({
         <Form
           className="no-print my-3 flex flex-wrap items-start gap-3"
           aria-label="What was done about it"
-          onSubmit={keep}
+          onSubmit={form.submit(({ value }) => act(finishStand(stand, value)))}
         >
-          <SelectField
+          <TypedChoice
+            form={form}
+            name="act"
             label="What you did about them"
             className="w-48"
-            value={act ?? advised}
-            onChange={(chosen) => setAct(chosen)}
-            options={Object.entries(FINISHING_WORDS) as [Finishing['act'], string][]}
+            options={Object.entries(FINISHING_WORDS)}
           />
-          <DateField label="Did it on" error={shown.date} value={filled.date} onChange={setDate} />
-          <TextField
-            label="Minutes it took"
-            className="w-28"
-            decimal
-            error={shown.minutes}
-            value={minutes}
-            onChange={setMinutes}
-          />
+          <TypedDay form={form} name="day" label="Did it on" />
+          <TypedText form={form} name="minutes" label="Minutes it took" className="w-28" decimal />
           <button className="btn mt-6">Record it</button>
         </Form>
       )}

@@ -2,7 +2,7 @@ import { ownCount, PRIOR_PLANTS, STAGE_BANDS, stageBand, withOwn } from '../../c
 import { actSurvival } from '../../core/termination/survival'
 import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
 import { percent } from '../../text/format'
-import { plantsOf } from '../../parts/names'
+import { plantsOf } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import type { EndView } from './useEnd'

@@ -1,61 +1,85 @@
+import { useNavigate } from 'react-router'
+import { recordEnd } from '../../actions/endStand'
+import { dayNumber } from '../../core/foundations/day'
 import { METHODS, type MethodId } from '../../core/termination/methods'
 import { DraftOffer } from '../../parts/DraftOffer'
-import { DateField, NoteField } from '../../parts/DateField'
+import { TypedChoice, TypedDay, TypedNote, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
 import { RecordForm } from '../../parts/RecordForm'
-import { SelectField, TextField } from '../../parts/SelectField'
-import { canRepeat } from './form'
+import { useAct, useGarden } from '../../state/garden'
+import { canRepeat, endForm } from './forms'
 import type { EndView } from './useEnd'
 
-/** What was done, by whom, how long it took and what it used up. */
-export function RecordEnd({ end, method }: { end: EndView; method?: MethodId }) {
-  const { form, offer, change, problems, record } = end
-  const shown = method ?? form.method
+/**
+ * What was done, by whom, how long it took and what it used up; `method` where only one way is meant, `usual` where one is
+ * looked at.
+ */
+export function RecordEnd({ end, method, usual }: { end: EndView; method?: MethodId; usual?: MethodId }) {
+  const { stand, view, today, sownDay, garden, forecast } = end
+  const { data } = useGarden()
+  const act = useAct()
+  const navigate = useNavigate()
+  const schema = endForm(sownDay, today, garden.units)
+  const form = useTyped({
+    schema,
+    draft: { name: `end ${stand.id}`, version: 2 },
+    record: stand,
+    valueOf: ({ end: { plan, actual } }) => {
+      const known = actual ?? plan
+      return {
+        method: method ?? usual ?? (known && known.method !== 'harvest' ? known.method : 'chop'),
+        passes:
+          known?.passes === 2 && (usual ?? known.method) === known.method ? ('2' as const) : ('1' as const),
+        doneOn: actual ? dayNumber(actual.date) : today,
+        by: actual?.by ?? '',
+        minutes: actual?.minutes ?? null,
+        materials: actual?.materials ?? '',
+        note: actual?.note ?? '',
+      }
+    },
+  })
+  const record = form.submit(async ({ value, seen }) => {
+    const done = {
+      ...value,
+      method: method ?? value.method,
+      passes: canRepeat(method ?? value.method) ? Number(value.passes) : 1,
+      day: value.doneOn,
+    }
+    const stored = await act(recordEnd(data, view.bed, seen, done, forecast ?? null))
+    if (stored) void navigate(`/end/${stand.id}/after`)
+    return stored
+  })
+  const shown = method ?? form.text.method
   return (
-    <RecordForm name="Record the end" button="Record the end" onRecord={() => record(shown)}>
-      <DraftOffer offer={offer} />
-      <SelectField
+    <RecordForm name="Record the end" button="Record the end" onRecord={record}>
+      <DraftOffer offer={form.offer} />
+      <TypedChoice
+        form={form}
+        name="method"
         label="How"
         className="w-72"
-        value={shown}
-        onChange={(method) => change({ method, passes: 1 })}
         options={METHODS.filter((entry) => !method || entry.id === method).map(
-          (method) => [method.id, method.name] as const,
+          (entry) => [entry.id, entry.name] as const,
         )}
+        onChoose={() => form.set({ passes: '1' })}
       />
       {canRepeat(shown) && (
-        <SelectField
+        <TypedChoice
+          form={form}
+          name="passes"
           label="Passes"
           className="w-32"
-          value={String(form.passes)}
-          onChange={(passes) => change({ passes: Number(passes) })}
           options={[
             ['1', 'once'],
             ['2', 'twice'],
           ]}
         />
       )}
-      <DateField
-        label="Done on"
-        error={problems.doneOn}
-        value={form.doneOn}
-        onChange={(doneOn) => change({ doneOn })}
-      />
-      <TextField label="By" className="w-32" value={form.by} onChange={(by) => change({ by })} />
-      <TextField
-        label="Minutes"
-        className="w-24"
-        decimal
-        error={problems.minutes}
-        value={form.minutes}
-        onChange={(minutes) => change({ minutes })}
-      />
-      <TextField
-        label="Materials used"
-        className="w-56"
-        value={form.materials}
-        onChange={(materials) => change({ materials })}
-      />
-      <NoteField value={form.note} onChange={(note) => change({ note })} />
+      <TypedDay form={form} name="doneOn" label="Done on" />
+      <TypedText form={form} name="by" label="By" className="w-32" />
+      <TypedText form={form} name="minutes" label="Minutes" className="w-24" decimal />
+      <TypedText form={form} name="materials" label="Materials used" className="w-56" />
+      <TypedNote form={form} name="note" />
     </RecordForm>
   )
 }

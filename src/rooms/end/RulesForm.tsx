@@ -1,9 +1,9 @@
 import { SAFE_CHANCE } from '../../core/scenario/starts'
 import type { Rules } from '../../core/garden/rules'
 import { SelectField, TickField } from '../../parts/SelectField'
-import { useCommit } from '../../state/garden'
+import { changeRules, changeWait } from '../../actions/changeRules'
+import { useAct } from '../../state/garden'
 import type { EndView } from './useEnd'
-import { changed } from '../../data/writes'
 
 const SHEETS = [
   ['', 'as long as it takes'],
@@ -16,11 +16,8 @@ const SHEETS = [
 /** The schools: the grower's own limits, and what each leaves open for this stand. */
 export function RulesForm({ end }: { end: EndView }) {
   const { rules, garden, comparison } = end
-  const commit = useCommit()
-  const set = (part: Partial<Rules>) =>
-    void commit('Changed the rules for ending', [
-      changed('gardens', garden, { rules: { ...rules, ...part } }),
-    ])
+  const act = useAct()
+  const set = (part: Partial<Rules>) => void act(changeRules(garden, part))
   const open = (comparison?.options ?? []).filter(({ obstacle }) => obstacle === null)
   const kept = open.filter(
     ({ leftOut, starts }) => leftOut === null && starts.some(({ chance }) => chance >= SAFE_CHANCE),
@@ -76,13 +73,7 @@ export function RulesForm({ end }: { end: EndView }) {
             label={what === 'seed' ? 'Wait before sowing' : 'Wait before transplants'}
             className="w-40"
             value={String(garden.waitDays[what])}
-            onChange={(days) =>
-              void commit('Changed the wait before planting', [
-                changed('gardens', garden, {
-                  waitDays: { ...garden.waitDays, [what]: Number(days) },
-                }),
-              ])
-            }
+            onChange={(days) => void act(changeWait(garden, { [what]: Number(days) }))}
             options={[...new Set([0, 7, 14, 21, 28, 42, garden.waitDays[what]])]
               .sort((a, b) => a - b)
               .map((days) => [String(days), days === 0 ? 'none' : `${days} days`] as const)}

@@ -30,13 +30,13 @@ function finishOf({ comparison }: EndView, method: MethodId, passes: number, day
 
 /** What to take along, how to go about it and a drawing to scale, for the planned way or another; prints on a page. */
 export function WorkPlan({ end }: { end: EndView }) {
-  const { stand, view, garden, form, change, forecast, spec } = end
+  const { stand, view, garden, forecast, spec } = end
   const { units } = garden
   const known = stand.end.actual ?? stand.end.plan
-  const method: MethodId = form.method
+  const [method, setMethod] = useState<MethodId>(known && known.method !== 'harvest' ? known.method : 'chop')
   const entry = findMethod(method)!
   const same = known?.method === method ? known : null
-  const passes = same?.passes ?? form.passes
+  const passes = same?.passes ?? 1
   const [asked, setAsked] = useState<string | null>(null)
   const best = end.comparison?.options.find((one) => one.method === method && one.passes === passes)?.shown
   const date = asked ?? same?.date ?? best?.end.date ?? isoDate(Math.max(end.today, end.sownDay + 1))
@@ -64,7 +64,7 @@ export function WorkPlan({ end }: { end: EndView }) {
           className="w-72"
           value={method}
           onChange={(next) => {
-            change({ method: next, passes: 1 })
+            setMethod(next)
             setAsked(null)
           }}
           options={METHODS.filter((entry) => !entry.waits).map((entry) => [entry.id, entry.name] as const)}
@@ -115,7 +115,7 @@ export function WorkPlan({ end }: { end: EndView }) {
           <Caution key={caution}>{caution}</Caution>
         ))}
       </div>
-      {stand.start.actual && !stand.end.actual && <RecordEnd end={end} />}
+      {stand.start.actual && !stand.end.actual && <RecordEnd key={method} end={end} usual={method} />}
     </div>
   )
 }

@@ -1,18 +1,22 @@
 import { expect, test } from '@jest/globals'
-import { daysInRounds, planFrom } from './animalForm'
+import { animalForm, animalValue, daysInRounds, planFrom } from './animalForm'
+import { textOf } from '../../parts/form/typedText'
+import { problemsOf } from '../../parts/form/testing'
 import { testHens } from '../../core/testing/beds'
 
 const base = testHens({ lastDaysPerStop: 4 })
+const text = textOf(animalForm, animalValue(base))
+const plan = (part: Partial<typeof text>) => planFrom(base, animalForm.parse({ ...text, ...part }))
 
 test('what is not typed stays as it was; a comma is a decimal point', () => {
-  expect(planFrom(base, {}).plan).toEqual(base)
-  expect(planFrom(base, { daysPerStop: '1,5' }).plan).toMatchObject({ daysPerStop: 1.5, lastDaysPerStop: 4 })
+  expect(plan({})).toEqual(base)
+  expect(plan({ daysPerStop: '1,5' })).toMatchObject({ daysPerStop: 1.5, lastDaysPerStop: 4 })
 })
 
 test('a single round, or a last one like the others, carries no days of its own', () => {
-  expect(planFrom(base, { rounds: '1' }).plan).not.toHaveProperty('lastDaysPerStop')
-  expect(planFrom(base, { lastDaysPerStop: '2' }).plan).not.toHaveProperty('lastDaysPerStop')
-  expect(daysInRounds(planFrom(base, { lastDaysPerStop: '2' }).plan!)).toBe('2')
+  expect(plan({ rounds: '1' })).not.toHaveProperty('lastDaysPerStop')
+  expect(plan({ lastDaysPerStop: '2' })).not.toHaveProperty('lastDaysPerStop')
+  expect(daysInRounds(plan({ lastDaysPerStop: '2' }))).toBe('2')
   expect(daysInRounds(base)).toBe('2, last round 4')
 })
 
@@ -22,8 +26,8 @@ test.each([
   [{ lastDaysPerStop: '61' }, /last round/],
   [{ rounds: '2.5' }, /Rounds/],
   [{ restDays: '-1' }, /Rest/],
-])('%j is refused by name', (draft, problem) => {
-  const answer = planFrom(base, draft)
-  expect(answer.plan).toBeNull()
-  expect(answer.problem).toMatch(problem)
+])('%j is refused by name', (part, problem) => {
+  const said = problemsOf(animalForm, { ...text, ...part })
+  expect(Object.keys(said)).toEqual(Object.keys(part))
+  expect(Object.values(said)[0]).toMatch(problem)
 })

@@ -1,19 +1,12 @@
-import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
+import { z } from 'zod'
+import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { CutDetails, Stand } from '../../core/garden/schema'
-import { typedNumber } from '../../parts/typed'
+import { lastTargetDay } from '../../core/scenario/plan'
 import { partlyFood } from '../../core/plants/food'
+import { day, note, quantity } from '../../parts/form/codecs'
 import { partlyFoodText } from '../../text/cautions'
-import { plantsOf } from '../../parts/names'
-
-export type CutForm = {
-  date: string
-  heightCm: string
-  sharePct: string
-  fate: CutDetails['fate']
-  speciesId: string
-  toBedId: string
-  note: string
-}
+import type { Units } from '../../text/format'
+import { plantsOf } from '../../text/names'
 
 /** Cuts that are made to let the stand live, with what is usual for each. Heights in cm; judgement. */
 export const CUT_KINDS = [
@@ -67,46 +60,65 @@ export const CUT_KINDS = [
 }[]
 export type CutKindId = (typeof CUT_KINDS)[number]['id']
 
-/** What is wrong with a cut as filled in, with the fix. */
-export function cutProblems(
-  form: CutForm,
-  stand: Stand,
-  horizon: number,
-): Partial<Record<'date' | 'heightCm' | 'sharePct' | 'speciesId', string>> {
-  const problems: ReturnType<typeof cutProblems> = {}
-  const day = parseDay(form.date)
-  const sown = stand.start.actual ?? stand.start.plan
-  const height = typedNumber(form.heightCm)
-  const share = typedNumber(form.sharePct)
-  if (day === null) problems.date = 'Enter a date that exists, such as 2026-05-18.'
-  else if (sown && day <= dayNumber(sown.date))
-    problems.date = `It was sown on ${sown.date}. A cut comes after.`
-  else if (stand.end.actual && day >= dayNumber(stand.end.actual.date))
-    problems.date = `It was ended on ${stand.end.actual.date}. A cut comes before.`
-  else if (day > horizon - 45)
-    problems.date = `Forecasts reach to ${isoDate(horizon - 45)}. Choose an earlier date.`
-  if (form.heightCm.trim() === '' || !(height >= 0 && height <= 200))
-    problems.heightCm = 'The height left is a number from 0 to 200 cm.'
-  const eaten = plantsOf(stand).filter(({ id }) => form.speciesId === '' || id === form.speciesId)
+/** What becomes of the cuttings. */
+export const FATES = [
+  ['dropped', 'dropped where it stood'],
+  ['carried off', 'carried off'],
+  ['eaten', 'eaten'],
+  ['grazed', 'grazed'],
+] as const
+
+/** Why what is cut may not be eaten by people; null where it may. */
+function notEaten(stand: Stand, speciesId: string): string | null {
+  const eaten = plantsOf(stand).filter(({ id }) => speciesId === '' || id === speciesId)
   const partly = partlyFood(eaten)
-  if (form.fate === 'eaten')
-    problems.speciesId = partly
-      ? partlyFoodText(partly)
-      : eaten.some(({ edible }) => edible)
-        ? undefined
-        : 'People do not eat it. Choose what becomes of it.'
-  if (problems.speciesId === undefined) delete problems.speciesId
-  if (!(share > 0 && share <= 100)) problems.sharePct = 'The share of the ground is a number from 1 to 100 %.'
-  return problems
+  if (partly) return partlyFoodText(partly)
+  return eaten.some(({ edible }) => edible) ? null : 'People do not eat it. Choose what becomes of it.'
 }
 
+/** A cut that lets a stand live; days from its sowing to where forecasts end, heights in cm. */
+export function cutForm(stand: Stand, horizon: number, units: Units) {
+  const sown = stand.start.actual ?? stand.start.plan
+  const ended = stand.end.actual
+  return z
+    .object({
+      kind: z.enum(CUT_KINDS.map(({ id }) => id)),
+      day: day((cut) => {
+        if (sown && cut <= dayNumber(sown.date)) return `It was sown on ${sown.date}. A cut comes after.`
+        if (ended && cut >= dayNumber(ended.date)) return `It was ended on ${ended.date}. A cut comes before.`
+        return cut > lastTargetDay(horizon)
+          ? `Forecasts reach to ${isoDate(lastTargetDay(horizon))}. Choose an earlier date.`
+          : null
+      }),
+      heightCm: quantity('height', units, { name: 'The height left', low: 0, high: 200 }),
+      groundShare: quantity('share', units, { name: 'The share of the ground', above: 0, high: 1 }),
+      fate: z.enum(['dropped', 'carried off', 'eaten', 'grazed']),
+      speciesId: z.string(),
+      toBedId: z.string(),
+      note: note(),
+    })
+    .superRefine(({ fate, speciesId }, context) => {
+      const message = fate === 'eaten' ? notEaten(stand, speciesId) : null
+      if (message) context.addIssue({ code: 'custom', path: ['speciesId'], message })
+    })
+}
+type CutValue = z.output<ReturnType<typeof cutForm>>
+
 /** The cut as it is stored, without what it was reckoned to take. */
-export const cutOf = (form: CutForm): CutDetails => ({
-  date: form.date,
-  heightCm: typedNumber(form.heightCm),
-  groundShare: typedNumber(form.sharePct) / 100,
-  fate: form.fate,
-  note: form.note,
-  speciesId: form.speciesId || undefined,
-  toBedId: form.fate === 'carried off' && form.toBedId ? form.toBedId : undefined,
+export const cutOf = ({
+  day,
+  heightCm,
+  groundShare,
+  fate,
+  note,
+  speciesId,
+  toBedId,
+}: CutValue): CutDetails => ({
+  date: isoDate(day),
+  heightCm,
+  groundShare,
+  fate,
+  note,
+  speciesId: speciesId || undefined,
+  toBedId: fate === 'carried off' && toBedId ? toBedId : undefined,
 })

@@ -1,11 +1,12 @@
+import type { z } from 'zod'
 import { describe, expect, test } from '@jest/globals'
 import { METHODS, findMethod, type MethodId } from '../../core/termination/methods'
 import { testBed, testCover, testTool } from '../../core/testing/beds'
 import { findSpecies } from '../../core/plants/catalogue'
 import { dayNumber } from '../../core/foundations/day'
-import { liftProblem } from './liftProblem'
-import { countProblems } from './countProblems'
-import { CUT_KINDS, cutOf, cutProblems, type CutForm } from './cutForm'
+import { countForm, endForm, liftForm, startForm } from './forms'
+import { problemsOf } from '../../parts/form/testing'
+import { CUT_KINDS, cutForm, cutOf } from './cutForm'
 import { planOf } from './planWords'
 import type { PlanCase } from './planTypes'
 
@@ -125,71 +126,110 @@ describe('work plans in words', () => {
 })
 
 describe('cuts as filled in', () => {
-  const form: CutForm = {
-    date: '2026-05-01',
+  const cut = {
+    kind: 'mulch' as const,
+    day: '2026-05-01',
     heightCm: '8',
-    sharePct: '100',
-    fate: 'carried off',
+    groundShare: '100',
+    fate: 'carried off' as const,
     speciesId: '',
     toBedId: 'b2',
     note: '',
   }
   const stand = testCover('cereal-rye', '2025-09-25')
+  const schema = cutForm(stand, today + 400, 'metric')
   test.each([
-    [{ date: 'soon' }, 'date', /exists/],
-    [{ date: '2025-09-25' }, 'date', /It was sown on/],
-    [{ heightCm: '' }, 'heightCm', /0 to 200/],
-    [{ heightCm: '300' }, 'heightCm', /0 to 200/],
-    [{ sharePct: '0' }, 'sharePct', /1 to 100/],
+    [{ day: 'soon' }, 'day', /exists/],
+    [{ day: '2025-09-25' }, 'day', /It was sown on/],
+    [{ heightCm: '' }, 'heightCm', /must be a number/],
+    [{ heightCm: '300' }, 'heightCm', /between 0 and 200.cm/],
+    [{ groundShare: '0' }, 'groundShare', /above 0 and at most 100.%/],
   ] as const)('%j', (part, field, message) =>
-    expect(cutProblems({ ...form, ...part }, stand, today + 400)[field]).toMatch(message),
+    expect(problemsOf(schema, { ...cut, ...part })).toEqual({ [field]: expect.stringMatching(message) }),
   )
   test('a decimal comma is understood; where it goes is kept only when it is carried off', () => {
-    expect(cutProblems({ ...form, heightCm: '7,5' }, stand, today + 400)).toEqual({})
-    expect(cutOf({ ...form, heightCm: '7,5' })).toMatchObject({
-      heightCm: 7.5,
-      groundShare: 1,
-      toBedId: 'b2',
-    })
-    expect(cutOf({ ...form, fate: 'dropped' }).toBedId).toBeUndefined()
+    const read = (part: Partial<z.input<typeof schema>>) => cutOf(schema.parse({ ...cut, ...part }))
+    expect(read({ heightCm: '7,5' })).toMatchObject({ heightCm: 7.5, groundShare: 1, toBedId: 'b2' })
+    expect(read({ fate: 'dropped' }).toBedId).toBeUndefined()
+  })
+  test('inches in an imperial garden, and limits told in them', () => {
+    const imperial = cutForm(stand, today + 400, 'imperial')
+    expect(cutOf(imperial.parse({ ...cut, heightCm: '3' })).heightCm).toBeCloseTo(7.62)
+    expect(problemsOf(imperial, { ...cut, heightCm: '100' }).heightCm).toMatch(/78.74.in/)
   })
   test('every kind of cut starts from sensible values', () => {
-    for (const kind of CUT_KINDS)
+    for (const { id, heightCm, sharePct } of CUT_KINDS)
       expect(
-        cutProblems(
-          { ...form, heightCm: String(kind.heightCm), sharePct: String(kind.sharePct) },
-          stand,
-          today + 400,
-        ),
+        problemsOf(schema, {
+          ...cut,
+          kind: id,
+          heightCm: String(heightCm),
+          groundShare: String(sharePct),
+        }),
       ).toEqual({})
   })
 })
 
 describe('counts as filled in', () => {
-  const count = { date: '2026-05-07', standing: '4', ground: '1', before: '40' }
+  const count = {
+    day: '2026-05-07',
+    standing: '4',
+    groundM2: '1',
+    before: '40',
+    speciesId: '',
+    note: '',
+  }
   test.each([
-    [{ date: '2026-05-20' }, 'date', /once it is made/],
-    [{ date: '2026-04-01' }, 'date', /ended after that/],
-    [{ standing: '' }, 'standing', /0 is a count too/],
-    [{ standing: '2.5' }, 'standing', /whole plants/],
-    [{ ground: '0' }, 'ground', /more than 0/],
+    [{ day: '2026-05-20' }, 'day', /once it is done/],
+    [{ day: '2026-04-01' }, 'day', /ended after that/],
+    [{ standing: '' }, 'standing', /must be a number/],
+    [{ standing: '2.5' }, 'standing', /whole number/],
+    [{ groundM2: '0' }, 'groundM2', /above 0/],
     [{ standing: '50' }, 'before', /More stand again/],
   ] as const)('count %j', (part, field, message) => {
-    const problems = countProblems({ ...count, ...part }, 20_570, 20_582)
-    expect(problems[field]).toMatch(message)
+    const problems = problemsOf(countForm(20_570, 20_582, 'metric'), { ...count, ...part })
+    expect(problems).toEqual({ [field]: expect.stringMatching(message) })
   })
 })
 
 describe('a sheet that comes off', () => {
-  const day = dayNumber('2026-06-10')
   test.each([
     ['2026-06-10', undefined],
-    ['2026-06-11', /once the sheet is off/],
+    ['2026-06-11', /once it is done/],
     ['2026-05-01', /laid on 2026-05-01/],
     ['2026-06-31', /date that exists/],
-  ])('on %s', (date, problem) => {
-    const said = liftProblem(date, '2026-05-01', day)
+  ])('on %s', (lifted, problem) => {
+    const said = problemsOf(liftForm('2026-05-01', dayNumber('2026-06-10')), { day: lifted }).day
     if (problem) expect(said).toMatch(problem)
     else expect(said).toBeUndefined()
   })
+})
+
+describe('an end as filled in', () => {
+  const done = {
+    method: 'chop' as const,
+    passes: '1' as const,
+    doneOn: '2026-05-01',
+    by: '',
+    minutes: '',
+    materials: '',
+    note: '',
+  }
+  const sown = dayNumber('2026-04-01')
+  test.each([
+    [{ doneOn: '2026-05-03' }, 'doneOn', /once it is done/],
+    [{ doneOn: '2026-03-01' }, 'doneOn', /It was sown on 2026-04-01/],
+    [{ minutes: 'long' }, 'minutes', /must be a number, or left empty/],
+  ] as const)('%j', (part, field, message) =>
+    expect(problemsOf(endForm(sown, dayNumber('2026-05-01'), 'metric'), { ...done, ...part })).toEqual({
+      [field]: expect.stringMatching(message),
+    }),
+  )
+  test.each([
+    ['2026-03-01', /It was sown on 2026-04-01/],
+    ['2026-06-02', /before the planting date/],
+    ['soon', /or leave it empty/],
+  ])('begun on %s', (startDate, message) =>
+    expect(problemsOf(startForm(sown, dayNumber('2026-06-01')), { startDate }).startDate).toMatch(message),
+  )
 })

@@ -2,9 +2,13 @@ import { describe, expect, test } from '@jest/globals'
 import type { EndDetails } from '../../core/garden/ending'
 import type { TerminationOption } from '../../core/scenario/compare'
 import type { TerminationStart } from '../../core/scenario/starts'
-import { testCover } from '../../core/testing/beds'
+import { testBed, testCover } from '../../core/testing/beds'
+import { marlpitLane } from '../../demo/marlpitLane'
 import { flatBands, flatForecast } from '../../core/testing/forecasts'
-import { endFact, type EndForm } from './form'
+import { recordEnd, type EndingDone } from '../../actions/endStand'
+import { dayNumber } from '../../core/foundations/day'
+import type { Stand } from '../../core/garden/schema'
+import type { StandForecast } from '../../core/season/standForecast'
 import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './shown'
 
 /** A way that is begun on a day with a chance and some work. */
@@ -35,15 +39,18 @@ describe('ways in the order they are shown', () => {
 })
 
 describe('an ending as it is stored', () => {
-  const form: EndForm = {
-    startDate: '',
-    doneOn: '2026-05-20',
+  const done: EndingDone = {
     method: 'crimp',
     passes: 2,
+    day: dayNumber('2026-05-20'),
     note: 'Even.',
     by: '  Ada ',
-    minutes: '35,5',
+    minutes: 35.5,
     materials: '',
+  }
+  const stored = (part: Partial<EndingDone>, stand: Stand, forecast: StandForecast | null) => {
+    const { writes } = recordEnd(marlpitLane(), testBed, stand, { ...done, ...part }, forecast)
+    return (writes[0] as { put: Stand }).put.end.actual!
   }
   const components = ['cereal-rye', 'hairy-vetch'].map((speciesId, i) => ({
     speciesId,
@@ -62,21 +69,15 @@ describe('an ending as it is stored', () => {
       [],
     ],
   })
-  const usual = (method: EndDetails['method']): EndDetails => ({
-    date: form.doneOn,
-    method,
-    passes: 1,
-    note: '',
-  })
   test('who, how long and the stages of every species are noted; empty fields are left out', () => {
-    const actual = endFact(form, 'crimp', mix, usual('crimp'), forecast)
+    const actual = stored({}, mix, forecast)
     expect(actual).toMatchObject({ date: '2026-05-20', method: 'crimp', passes: 2, by: 'Ada', minutes: 35.5 })
     expect(actual).not.toHaveProperty('materials')
     // Vetch leads by its share; rye has headed by then and not yet bloomed.
     expect(actual.bbch).toBe(62)
     expect(actual.stages).toEqual({ 'cereal-rye': 51, 'hairy-vetch': 62 })
   })
-  test('another way than the one filled in is done once, and a plan’s animals are kept', () => {
+  test('a plan’s animals are kept', () => {
     const animals = {
       kind: 'hens' as const,
       head: 6,
@@ -88,20 +89,14 @@ describe('an ending as it is stored', () => {
     }
     const plan: EndDetails = { date: '2026-05-10', method: 'hens', passes: 1, note: '', animals }
     const planned = { ...mix, end: { plan, actual: null } }
-    const actual = endFact(
-      form,
-      'hens',
-      planned,
-      { ...usual('hens'), animals: { ...animals, head: 2 } },
-      null,
-    )
+    const actual = stored({ method: 'hens', passes: 1 }, planned, null)
     expect(actual).toMatchObject({ method: 'hens', passes: 1, animals: { head: 6 } })
     expect(actual).not.toHaveProperty('bbch')
   })
   test('a planned stubble is cut as planned', () => {
     const plan: EndDetails = { date: '2026-05-10', method: 'chop', passes: 1, note: '', stubbleCm: 12 }
     const planned = { ...mix, end: { plan, actual: null } }
-    expect(endFact(form, 'chop', planned, usual('chop'), null).stubbleCm).toBe(12)
-    expect(endFact(form, 'tarp', planned, usual('tarp'), null)).not.toHaveProperty('stubbleCm')
+    expect(stored({ method: 'chop' }, planned, null).stubbleCm).toBe(12)
+    expect(stored({ method: 'tarp' }, planned, null)).not.toHaveProperty('stubbleCm')
   })
 })

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { followedBy } from '../../core/planting/followed'
 import { longDate, percent } from '../../text/format'
-import { endingWords, standName } from '../../parts/names'
+import { endingWords, standName } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
 

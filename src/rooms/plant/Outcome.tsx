@@ -1,7 +1,7 @@
 import { isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { NoteField } from '../../parts/DateField'
-import { standName } from '../../parts/names'
+import { standName } from '../../text/names'
 import { RecordForm } from '../../parts/RecordForm'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { useCommit, useGarden } from '../../state/garden'

@@ -12,7 +12,7 @@ import { useLots } from '../../state/seed'
 import { useDraft } from '../../state/useDraft'
 import type { StandView } from '../../state/useStand'
 import { shortDate } from '../../text/format'
-import { standName } from '../../parts/names'
+import { standName } from '../../text/names'
 import { typedNumber } from '../../parts/typed'
 import { changed } from '../../data/writes'
 

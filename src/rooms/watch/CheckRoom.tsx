@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { Stand } from '../../core/garden/schema'
-import { standName, standState } from '../../parts/names'
+import { standName, standState } from '../../text/names'
 import { useGarden } from '../../state/garden'
 import { useStand } from '../../state/useStand'
 import { QuickCheck } from './QuickCheck'

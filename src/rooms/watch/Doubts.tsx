@@ -1,5 +1,5 @@
 import { ProblemLine } from '../../parts/ProblemLine'
-import { leadGroup } from '../../parts/names'
+import { leadGroup } from '../../text/names'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
 import type { Checking } from './useChecking'

@@ -1,7 +1,7 @@
 import { useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { longDate } from '../../text/format'
-import { standState } from '../../parts/names'
+import { standState } from '../../text/names'
 import { PlanLine } from '../../parts/PlanLine'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'

@@ -1,7 +1,7 @@
 import type { Stand } from '../../core/garden/schema'
 import type { MadePicture } from '../../core/picture/made'
 import { bandOn, type StandForecast } from '../../core/season/standForecast'
-import { leadGroup } from '../../parts/names'
+import { leadGroup } from '../../text/names'
 import { useGarden } from '../../state/garden'
 
 /** In demo gardens, where there is no bed to point a camera at: a picture of what the forecast has grown by today. */

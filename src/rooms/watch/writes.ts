@@ -1,7 +1,7 @@
 import type { Check } from '../../core/garden/check'
 import type { Bed, Stand } from '../../core/garden/schema'
 import { changed, type Write } from '../../data/writes'
-import { leadFamily } from '../../parts/names'
+import { leadFamily } from '../../text/names'
 import type { PreparedPicture } from '../../compute/picture/picture'
 
 /** A picture taken with a check, and the id it is kept under. */

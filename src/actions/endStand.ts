@@ -1,0 +1,108 @@
+import { planStretch, type PlanDraft } from './planStretch'
+import type { Step } from './step'
+import { dayNumber, isoDate } from '../core/foundations/day'
+import type { EndDetails } from '../core/garden/ending'
+import type { Bed, GardenData, Stand } from '../core/garden/schema'
+import { leadComponent } from '../core/season/lead'
+import { justBefore, stageReached, type StandForecast } from '../core/season/standForecast'
+import { findMethod, methodName, type MethodId } from '../core/termination/methods'
+import { endFor } from '../core/termination/start'
+import { newId } from '../data/ids'
+import { changed } from '../data/writes'
+import { standName } from '../text/names'
+
+/** First day on which a stand can have been ended; null where it was never sown. */
+export const sownDayOf = ({ start }: Pick<Stand, 'start'>): number | null => {
+  const sown = start.actual ?? start.plan
+  return sown && dayNumber(sown.date)
+}
+
+/** Stage a stand is ended at by the forecast, and that of each species of a mix; nothing where it says none. */
+export function stagesOn(
+  stand: Stand,
+  forecast: StandForecast,
+  day: number,
+): Pick<EndDetails, 'bbch' | 'stages'> {
+  const stage = justBefore(forecast, day)?.bbch
+  if (stage === undefined) return {}
+  const bbch = Math.round(stage)
+  const components = stand.content.kind === 'cover' ? stand.content.components : []
+  if (components.length < 2) return { bbch }
+  const lead = leadComponent(stand)
+  return {
+    bbch,
+    stages: Object.fromEntries(
+      components.map((component, i) => [
+        component.speciesId,
+        i === lead ? bbch : stageReached(forecast, i, day),
+      ]),
+    ),
+  }
+}
+
+/** What is told of an ending that was done; minutes null where nobody looked at the clock. */
+export type EndingDone = {
+  method: MethodId
+  passes: number
+  day: number
+  note: string
+  by: string
+  minutes: number | null
+  materials: string
+}
+
+/**
+ * Records an end: as is usual here, or as it was planned for the same way, with the stages the forecast has for that day
+ * noted, so that a later count can be placed.
+ */
+export function recordEnd(
+  { garden }: Pick<GardenData, 'garden'>,
+  bed: Bed,
+  stand: Stand,
+  done: EndingDone,
+  forecast: StandForecast | null,
+): Step {
+  const { method, passes, day, note, by, minutes, materials } = done
+  const kept = stand.end.plan?.method === method ? stand.end.plan : null
+  const place = { bed, segment: stand.segment, livestock: garden.livestock ?? [] }
+  const actual: EndDetails = {
+    ...endFor({ method: findMethod(method)!, passes }, day, place),
+    note,
+    ...(kept?.animals && { animals: kept.animals }),
+    ...(kept?.lanes && { lanes: kept.lanes }),
+    ...(kept?.stubbleCm !== undefined && { stubbleCm: kept.stubbleCm }),
+    ...(forecast && stagesOn(stand, forecast, day)),
+    ...(by.trim() && { by: by.trim() }),
+    ...(minutes !== null && { minutes }),
+    ...(materials.trim() && { materials: materials.trim() }),
+  }
+  return {
+    label: `Recorded the end of ${standName(stand).toLowerCase()}`,
+    writes: [changed('stands', stand, { end: { ...stand.end, actual } })],
+  }
+}
+
+/** Plans an ending, not before the day after the sowing, and keeps with it what is being tried on the plan. */
+export function planEnd(
+  data: Pick<GardenData, 'stands'>,
+  stand: Stand,
+  end: EndDetails,
+  draft: PlanDraft | null,
+): Step {
+  const sown = sownDayOf(stand)
+  const date = sown === null || dayNumber(end.date) > sown ? end.date : isoDate(sown + 1)
+  return {
+    label: `Planned ${methodName(findMethod(end.method)!, end.passes).toLowerCase()} for ${standName(stand).toLowerCase()}`,
+    writes: planStretch(data, stand, { ...draft, end: { ...end, date } }, newId('stand')),
+  }
+}
+
+/** The day a sheet came off; null puts back that it lies. */
+export function sheetOff(stand: Stand, day: number | null): Step {
+  const name = standName(stand).toLowerCase()
+  const actual = { ...stand.end.actual!, liftedOn: day === null ? undefined : isoDate(day) }
+  return {
+    label: day === null ? `The sheet over ${name} lies on` : `Took the sheet off ${name}`,
+    writes: [changed('stands', stand, { end: { ...stand.end, actual } })],
+  }
+}

@@ -1,0 +1,106 @@
+import { z } from 'zod'
+import '../../core/foundations/plainErrors'
+import { isoDate, parseDay } from '../../core/foundations/day'
+import { quantityText, readQuantity, writeQuantity, type QuantityKind } from '../../text/quantity'
+import type { Units } from '../../text/format'
+
+/** What may be typed into a field: its name in messages and its limits, in the unit kept inside. */
+type Limits = { name: string; low?: number; high?: number; above?: number; whole?: boolean }
+
+function limitText({ name, low, high, above }: Limits, kind: QuantityKind, units: Units): string {
+  const text = (value: number) => quantityText(value, kind, units)
+  const from = above ?? low
+  if (from !== undefined && high !== undefined)
+    return above === undefined
+      ? `${name} must be between ${writeQuantity(low, kind, units)} and ${text(high)}.`
+      : `${name} must be above ${writeQuantity(above, kind, units)} and at most ${text(high)}.`
+  if (from !== undefined)
+    return `${name} must be ${above === undefined ? 'at least' : 'above'} ${text(from)}.`
+  return `${name} must be at most ${text(high!)}.`
+}
+
+/** What is wrong with a number as typed; null where nothing is. */
+function wrong(value: number, limits: Limits, kind: QuantityKind, units: Units): string | null {
+  const { name, low = -Infinity, high = Infinity, above, whole } = limits
+  if (!Number.isFinite(value)) return `${name} must be a number.`
+  // Limits are told rounded: what is typed as told must hold.
+  const slack = 1e-3 * Math.max(1e-3, Math.abs(value))
+  if (value < low - slack || value > high + slack || (above !== undefined && value <= above))
+    return limitText(limits, kind, units)
+  return whole && !Number.isInteger(value) ? `${name} must be a whole number.` : null
+}
+
+/** A quantity typed in the garden's units, kept in the unit of its kind; it must be filled in. */
+export const quantity = (kind: QuantityKind, units: Units, limits: Limits) =>
+  z.codec(z.string(), z.number(), {
+    decode: (text, context) => {
+      const value = readQuantity(text, kind, units)
+      const message = wrong(value, limits, kind, units)
+      if (message === null) return value
+      context.issues.push({ code: 'custom', message, input: text })
+      return z.NEVER
+    },
+    encode: (value) => writeQuantity(value, kind, units),
+  })
+
+/** The same, or left empty: null. */
+export const quantityOrNone = (kind: QuantityKind, units: Units, limits: Limits) =>
+  z.codec(z.string(), z.number().nullable(), {
+    decode: (text, context) => {
+      if (text.trim() === '') return null
+      const value = readQuantity(text, kind, units)
+      const message = wrong(value, limits, kind, units)
+      if (message === null) return value
+      context.issues.push({
+        code: 'custom',
+        message: message.replace(/\.$/, ', or left empty.'),
+        input: text,
+      })
+      return z.NEVER
+    },
+    encode: (value) => writeQuantity(value, kind, units),
+  })
+
+/** A day as ISO text, kept as its number; `said` tells what is wrong with one that exists. */
+export const day = (said: (day: number) => string | null | undefined = () => null) =>
+  z.codec(z.string(), z.number().int(), {
+    decode: (text, context) => {
+      const value = parseDay(text)
+      const message = value === null ? 'Enter a date that exists, such as 2026-06-18.' : (said(value) ?? null)
+      if (message === null) return value!
+      context.issues.push({ code: 'custom', message, input: text })
+      return z.NEVER
+    },
+    encode: (value) => isoDate(value),
+  })
+
+/** A day, or left empty: null. */
+export const dayOrNone = (said: (day: number) => string | null | undefined = () => null) =>
+  z.codec(z.string(), z.number().int().nullable(), {
+    decode: (text, context) => {
+      if (text === '') return null
+      const value = parseDay(text)
+      const message =
+        value === null
+          ? 'Enter a date that exists, such as 2026-06-18, or leave it empty.'
+          : (said(value) ?? null)
+      if (message === null) return value
+      context.issues.push({ code: 'custom', message, input: text })
+      return z.NEVER
+    },
+    encode: (value) => (value === null ? '' : isoDate(value)),
+  })
+
+/** What is done is recorded on its day or after. */
+export const notAhead = (today: number, what: string) => (day: number) =>
+  day > today ? `${what} is recorded once it is done. Choose today or an earlier date.` : null
+
+/** A name that must be there. */
+export const name = (what: string, max: number) =>
+  z.string().trim().min(1, `${what}: give it a name.`).max(max, `${what}: at most ${max} signs.`)
+
+/** A note, or nothing. */
+export const note = (max = 2000) => z.string().max(max, `A note has at most ${max} signs; shorten it.`)
+
+/** One of some choices that must be taken. */
+export const chosen = (message: string) => z.string().min(1, message)

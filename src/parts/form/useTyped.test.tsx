@@ -1,0 +1,144 @@
+import { afterEach, expect, jest, test } from '@jest/globals'
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
+import { Provider } from 'react-redux'
+import { z } from 'zod'
+import { createStore, type Store } from '../../state/store'
+import { Form } from '../Form'
+import { name, quantity, quantityOrNone } from './codecs'
+import { TypedChoice, TypedText, TypedTick } from './fields'
+import { useTyped } from './useTyped'
+
+afterEach(cleanup)
+
+type Bed = {
+  label: string
+  lengthM: number
+  keptM2: number | null
+  kind: 'raised' | 'in-ground'
+  wet: boolean
+}
+const bed: Bed = { label: 'A1', lengthM: 3.05, keptM2: null, kind: 'raised', wet: false }
+const schema = z.object({
+  label: name('Label', 12),
+  lengthM: quantity('length', 'imperial', { name: 'Length', low: 0.2, high: 500 }),
+  keptM2: quantityOrNone('area', 'imperial', { name: 'Kept plants', low: 0, high: 5000 }),
+  kind: z.enum(['raised', 'in-ground']),
+  wet: z.boolean(),
+})
+type Stored = { seen: Bed; part: Partial<Bed> }
+
+function BedForm({ record, store }: { record: Bed; store: (stored: Stored) => Promise<boolean> }) {
+  const form = useTyped({ schema, record, valueOf: (stored: Bed) => stored, draft: { name: 'bed' } })
+  return (
+    <Form aria-label="Bed" onSubmit={form.submit(({ seen, part }) => store({ seen, part }))}>
+      <TypedText form={form} name="label" label="Label" />
+      <TypedText form={form} name="lengthM" label="Length, ft" />
+      <TypedText form={form} name="keptM2" label="Kept plants, ft²" />
+      <TypedChoice
+        form={form}
+        name="kind"
+        label="Kind"
+        options={[
+          ['raised', 'raised'],
+          ['in-ground', 'in the ground'],
+        ]}
+      />
+      <TypedTick form={form} name="wet" label="wet" />
+      <output data-testid="live">{form.value?.lengthM ?? 'wrong'}</output>
+      <button>Save</button>
+    </Form>
+  )
+}
+
+function show(record = bed, opened: Store = createStore()) {
+  const store = jest.fn<(stored: Stored) => Promise<boolean>>(async () => true)
+  const page = (shown: Bed) => (
+    <Provider store={opened}>
+      <BedForm record={shown} store={store} />
+    </Provider>
+  )
+  const { rerender } = render(page(record))
+  return { opened, store, follow: (next: Bed) => rerender(page(next)) }
+}
+const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
+const type = (label: string, value: string) => fireEvent.change(field(label), { target: { value } })
+const save = () => act(async () => void fireEvent.submit(screen.getByRole('form')))
+
+test('only what was typed is written, in the units of the core', async () => {
+  const { store } = show()
+  expect(field('Length, ft').value).toBe('10.01')
+  type('Label', 'B2')
+  type('Kept plants, ft²', '10')
+  fireEvent.change(screen.getByLabelText('Kind'), { target: { value: 'in-ground' } })
+  fireEvent.click(field('wet'))
+  await save()
+  await waitFor(() => expect(store).toHaveBeenCalledTimes(1))
+  const { seen, part } = store.mock.calls[0][0]
+  expect(seen).toBe(bed)
+  // The length shown is rounded; nobody changed it, so it is not stored so.
+  expect(part).toEqual({ label: 'B2', keptM2: expect.closeTo(0.929, 3), kind: 'in-ground', wet: true })
+})
+
+test('feet and inches are understood while they are typed', () => {
+  show()
+  type('Length, ft', '3\'6"')
+  expect(Number(screen.getByTestId('live').textContent)).toBeCloseTo(1.0668)
+})
+
+test('what is wrong is said beside its field once it is sent off, in the garden’s unit, and nothing is stored', async () => {
+  const { store } = show()
+  type('Length, ft', 'long')
+  expect(screen.queryByRole('alert')).toBeNull()
+  await save()
+  expect((await screen.findByRole('alert')).textContent).toBe('Length must be a number.')
+  type('Length, ft', '2000')
+  expect(screen.getByRole('alert').textContent).toMatch(/between 0.66 and 1640.42.ft/)
+  type('Length, ft', '12')
+  expect(screen.queryByRole('alert')).toBeNull()
+  expect(store).not.toHaveBeenCalled()
+})
+
+test('fields that nobody touched follow the record; one that was typed stays, and is written against what was seen', async () => {
+  const { store, follow } = show()
+  type('Label', 'B2')
+  const meanwhile = { ...bed, kind: 'in-ground' as const, label: 'C3' }
+  follow(meanwhile)
+  await waitFor(() => expect(screen.getByLabelText<HTMLSelectElement>('Kind').value).toBe('in-ground'))
+  expect(field('Label').value).toBe('B2')
+  await save()
+  await waitFor(() => expect(store).toHaveBeenCalledTimes(1))
+  expect(store.mock.calls[0][0]).toEqual({ seen: bed, part: { label: 'B2' } })
+})
+
+test('what was begun is there again when the form is opened anew, and gone once it is stored', async () => {
+  const { opened, store } = show()
+  type('Label', 'B2')
+  await waitFor(() => expect(opened.getState().session.drafts.bed?.value).toEqual({ label: 'B2' }))
+  cleanup()
+  const again = show(bed, opened)
+  await waitFor(() => expect(field('Label').value).toBe('B2'))
+  await save()
+  await waitFor(() => expect(again.store).toHaveBeenCalledTimes(1))
+  expect(again.store.mock.calls[0][0].part).toEqual({ label: 'B2' })
+  await waitFor(() => expect(opened.getState().session.drafts.bed).toBeUndefined())
+  expect(store).not.toHaveBeenCalled()
+})
+
+test('what is typed back to how it stood is no change and no draft', async () => {
+  const { opened } = show()
+  type('Label', 'B2')
+  await waitFor(() => expect(opened.getState().session.drafts.bed).toBeTruthy())
+  type('Label', 'A1')
+  await waitFor(() => expect(opened.getState().session.drafts.bed).toBeUndefined())
+})
+
+test('of an old draft only what the form still has is taken up', async () => {
+  const opened = createStore()
+  opened.dispatch({
+    type: 'session/draftKept',
+    payload: { name: 'bed', draft: { version: 1, at: 0, value: { label: 'B2', colour: 'red', wet: 'yes' } } },
+  })
+  show(bed, opened)
+  await waitFor(() => expect(field('Label').value).toBe('B2'))
+  expect(field('wet').checked).toBe(false)
+})

@@ -1,0 +1,137 @@
+import { zodResolver } from '@hookform/resolvers/zod'
+import equal from 'lodash-es/isEqual'
+import pick from 'lodash-es/pick'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import {
+  useForm,
+  useWatch,
+  type DefaultValues,
+  type FieldPath,
+  type FieldValues,
+  type Path,
+  type PathValue,
+  type Resolver,
+} from 'react-hook-form'
+import type { z } from 'zod'
+import { useDraft } from '../../state/useDraft'
+import { fitting, readBy, textOf } from './typedText'
+
+export type Filled<S extends z.ZodObject, R> = {
+  value: z.output<S>
+  /** The record as it was when the first field was changed, to be written against. */
+  seen: R
+  /** Only the fields that were changed. */
+  part: Partial<z.output<S>>
+}
+
+type Options<S extends z.ZodObject> = {
+  schema: S
+  /** Name of what is begun, and version of the form, raised when a field comes to mean something else. */
+  draft?: { name: string; version?: number }
+  live?: boolean
+}
+
+const NO_DRAFT = 'no draft'
+
+/**
+ * A form over a Zod schema of codecs: text in the fields, values in the units of the core outside. It follows its record
+ * until something is typed, writes only what was typed, says what is wrong beside the field once it was sent off (or at
+ * once, `live`), and keeps what was begun as a draft where it has a name for it.
+ */
+export function useTyped<S extends z.ZodObject>(form: Options<S> & { blank: z.input<S> }): Typed<S, undefined>
+export function useTyped<S extends z.ZodObject, R>(
+  form: Options<S> & { record: R; valueOf: (record: R) => z.output<S> },
+): Typed<S, R>
+export function useTyped<S extends z.ZodObject, R>(
+  form: Options<S> & { blank?: z.input<S>; record?: R; valueOf?: (record: R) => z.output<S> },
+): Typed<S, R> {
+  return useForms<S, R>(form)
+}
+
+function useForms<S extends z.ZodObject, R>({
+  schema,
+  draft: kept,
+  live = false,
+  record,
+  valueOf,
+  blank,
+}: Options<S> & { blank?: z.input<S>; record?: R; valueOf?: (record: R) => z.output<S> }) {
+  type Input = z.input<S> & FieldValues
+  const base = useStable(blank ?? textOf(schema, valueOf!(record as R))) as Input
+  const form = useForm<Input, unknown, z.output<S>>({
+    resolver: zodResolver(schema) as unknown as Resolver<Input, unknown, z.output<S>>,
+    defaultValues: base as DefaultValues<Input>,
+    values: base,
+    resetOptions: { keepDirtyValues: true },
+  })
+  const { control, formState, register, handleSubmit, setValue, reset, getValues } = form
+  const { dirtyFields, isSubmitted } = formState
+  const text = useWatch({ control }) as Input
+  const read = useMemo(() => readBy(schema, text), [schema, text])
+  const [held, setHeld] = useState<{ record: R } | null>(null)
+  const seen = held ? held.record : (record as R)
+
+  const dirty = Object.keys(dirtyFields).filter((name) => !equal(text[name], base[name]))
+  const begun = dirty.length > 0
+  if (begun && !held) setHeld({ record: record as R })
+  if (!begun && held) setHeld(null)
+
+  const { draft, keep, drop, offer } = useDraft<Partial<Input>>(kept?.name ?? NO_DRAFT, kept?.version)
+  const known = useRef<unknown>(undefined)
+  const isKept = kept !== undefined
+  useEffect(() => {
+    if (!isKept || draft === undefined || equal(draft, known.current)) return
+    known.current = draft
+    for (const [name, value] of Object.entries(fitting(base, draft)))
+      setValue(name as Path<Input>, value as PathValue<Input, Path<Input>>, { shouldDirty: true })
+  }, [isKept, draft, base, setValue])
+  const begunText = useStable(pick(text, dirty) as Partial<Input>)
+  useEffect(() => {
+    if (!isKept || equal(begunText, known.current ?? {})) return
+    known.current = begunText
+    if (Object.keys(begunText).length > 0) keep(begunText)
+    else drop()
+  }, [isKept, begunText, keep, drop])
+
+  const done = useCallback(() => {
+    known.current = undefined
+    if (isKept) drop()
+    // The record follows; until it has come, what was stored stands there.
+    reset((blank ?? getValues()) as Input)
+  }, [isKept, drop, reset, blank, getValues])
+
+  /** Sends the form off: `work` stores it and gives whether it did. */
+  const submit = (work: (filled: Filled<S, R>) => Promise<boolean>) =>
+    handleSubmit(async (value) => {
+      const part = pick(value as Record<string, unknown>, dirty) as Partial<z.output<S>>
+      if (await work({ value, seen, part })) done()
+    })
+
+  const shown = live || isSubmitted
+  return {
+    text: text as z.input<S>,
+    /** The values, while nothing is wrong. */
+    value: read.value,
+    problems: read.problems,
+    problem: (name: FieldPath<Input>): string | undefined => (shown ? read.problems[name] : undefined),
+    register,
+    set: (part: Partial<z.input<S>>) => {
+      for (const [name, value] of Object.entries(part))
+        setValue(name as Path<Input>, value as PathValue<Input, Path<Input>>, { shouldDirty: true })
+    },
+    submit,
+    done,
+    begun,
+    offer: kept ? offer : null,
+  }
+}
+
+export type Typed<S extends z.ZodObject, R = unknown> = ReturnType<typeof useForms<S, R>>
+
+/** The same value as long as it is equal. */
+function useStable<T>(value: T): T {
+  const [stable, setStable] = useState(value)
+  if (equal(stable, value)) return stable
+  setStable(value)
+  return value
+}

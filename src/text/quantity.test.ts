@@ -1,0 +1,65 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { readQuantity, writeQuantity, type QuantityKind } from './quantity'
+import type { Units } from './format'
+
+describe('what people type', () => {
+  test.each([
+    ['3\'6"', 'length', 'metric', 1.0668],
+    ['3’ 6”', 'length', 'imperial', 1.0668],
+    ['3 ft 6 in', 'length', 'metric', 1.0668],
+    ['1/2 lb', 'weight', 'metric', 0.226796185],
+    ['1/2 lb', 'seed', 'imperial', 226.796185],
+    ['1 1/2', 'length', 'imperial', 0.4572],
+    ['1½ lb', 'weight', 'imperial', 0.680388555],
+    ['1,5 kg', 'seed', 'metric', 1500],
+    ['1.5kg', 'weight', 'imperial', 1.5],
+    ['2 lb 4 oz', 'seed', 'metric', 1020.5828325],
+    ['1,000', 'area', 'imperial', 92.90304],
+    ['1,000', 'area', 'metric', 1],
+    ['1.000,5', 'area', 'metric', 1000.5],
+    ['1,000.5 m²', 'area', 'metric', 1000.5],
+    ['.5', 'length', 'metric', 0.5],
+    ['80', 'share', 'metric', 0.8],
+    ['80 %', 'share', 'imperial', 0.8],
+    ['2 weeks', 'days', 'metric', 14],
+    ['1 h 20 min', 'minutes', 'metric', 80],
+    ['−3', 'number', 'metric', -3],
+    ['10', 'height', 'imperial', 25.4],
+    ['0.3 in', 'rain', 'metric', 7.62],
+  ] as [string, QuantityKind, Units, number][])('%s as %s, %s', (text, kind, units, value) =>
+    expect(readQuantity(text, kind, units)).toBeCloseTo(value, 9),
+  )
+  test.each([
+    ['', 'length'],
+    ['a handful', 'seed'],
+    ['3 6', 'length'],
+    ['3 kg', 'length'],
+    ['1.2.3', 'number'],
+    ['1/0', 'length'],
+    ['12 %', 'weight'],
+    ['5 -', 'number'],
+    ['--5', 'number'],
+  ] as [string, QuantityKind][])('%j is not a %s', (text, kind) =>
+    expect(Number.isFinite(readQuantity(text, kind, 'metric'))).toBe(false),
+  )
+})
+
+test('what is shown in a field is read as the same, to the digits shown', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom<QuantityKind>('length', 'height', 'depth', 'area', 'seed', 'weight', 'rain', 'share'),
+      fc.constantFrom<Units>('metric', 'imperial'),
+      fc.double({ min: 0, max: 5000, noNaN: true }),
+      (kind, units, value) => {
+        const text = writeQuantity(value, kind, units)
+        expect(writeQuantity(readQuantity(text, kind, units), kind, units)).toBe(text)
+      },
+    ),
+  )
+})
+
+test('nothing known is an empty field', () => {
+  expect(writeQuantity(null, 'length', 'metric')).toBe('')
+  expect(writeQuantity(undefined, 'length', 'metric')).toBe('')
+})
