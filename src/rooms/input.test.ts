@@ -1,21 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
-import type { Bed } from '../core/garden/schema'
 import { formProblems, segmentOf, startingForm, type ChooseForm } from './choose/question'
 import { testBed } from '../core/testing/beds'
-import {
-  blankTool,
-  bedForm,
-  bedFromForm,
-  bedInputOf,
-  bedsOfGroup,
-  startForm,
-  toMetres,
-  toolInputOf,
-  toolOf,
-  toolProblem,
-} from './garden/forms'
-import { startGarden } from './garden/startGarden'
 import { plantProblems, type PlantForm } from './plant/form'
 import { sowProblems, type SowForm } from './sow/useSow'
 import { placeInputOf, readPlace } from './weather/place'
@@ -105,99 +91,6 @@ describe('bad input is named beside its field', () => {
   })
   test('without a crop it is asked for', () =>
     expect(plantProblems(plant, false, today, null).cropId).toMatch(/Choose the crop/))
-})
-
-describe('starting a garden', () => {
-  const input = {
-    name: 'Ours',
-    latitude: '-41,3',
-    elevation: '200',
-    climateType: 'mild-maritime',
-    units: 'imperial' as const,
-    currency: 'nzd',
-    groups: [
-      {
-        section: 'Top',
-        prefix: 'A',
-        count: '3',
-        length: '20',
-        width: '4',
-        kind: 'framed' as const,
-        soil: 'loam' as const,
-      },
-    ],
-    tools: [],
-  }
-  test('a tool’s figures are read in the garden’s units, and refused by name', () => {
-    const board = { ...blankTool('crimp board'), width: '2,5', load: '180', rate: '1000' }
-    expect(toolProblem(board, 'imperial')).toBeNull()
-    const tool = toolOf(board, 'imperial')
-    expect(tool).toMatchObject({
-      widthM: expect.closeTo(0.762, 6),
-      loadKg: expect.closeTo(81.6, 1),
-      m2PerHour: expect.closeTo(92.9, 1),
-    })
-    expect(toolInputOf(tool, 'imperial')).toMatchObject({ width: '2.5', load: '180', rate: '1000' })
-    expect(toolProblem({ ...board, load: 'two' }, 'metric')).toMatch(
-      /crimp board’s weight on it must be a number/,
-    )
-    expect(toolProblem({ ...board, rate: '-3' }, 'metric')).toMatch(/work rate cannot be -3/)
-  })
-  test('feet become metres, southern normals are turned, beds are labelled in order', () => {
-    const data = startGarden(startForm.parse(input), [{ ...blankTool('black tarp'), width: '6' }])
-    expect(data.beds.map((bed) => bed.label)).toEqual(['A1', 'A2', 'A3'])
-    expect(data.beds[0].lengthM).toBeCloseTo(6.096, 6)
-    expect(data.garden.site.tMaxC[0]).toBeGreaterThan(data.garden.site.tMaxC[6])
-    expect(data.garden.site.elevationM).toBeCloseTo(60.96, 6)
-    expect(data.garden.tools[0]).toMatchObject({
-      kind: 'black tarp',
-      widthM: expect.closeTo(1.8288, 6),
-      lengthM: null,
-    })
-    expect(data.garden.currency).toBe('NZD')
-  })
-  test.each([
-    [{ latitude: '80' }, /at most 66/],
-    [{ currency: 'euro' }, /three-letter/],
-    [{ name: ' ' }, /Give the garden a name/],
-    [{ groups: [] }, /at least one run/],
-  ])('%j is refused', (part, message) => {
-    expect(startForm.safeParse({ ...input, ...part }).error?.issues[0].message).toMatch(message)
-  })
-  test('labels that are taken are passed over', () => {
-    const group = startForm.parse(input).groups[0]
-    expect(
-      bedsOfGroup(group, 'metric', 'g', 's', 5, new Set(['A1', 'A3'])).map((bed) => [
-        bed.label,
-        bed.walkOrder,
-      ]),
-    ).toEqual([
-      ['A2', 5],
-      ['A4', 6],
-      ['A5', 7],
-    ])
-  })
-})
-
-test('a bed opened and saved unchanged in feet keeps its exact size', () => {
-  const bed: Bed = {
-    id: 'b',
-    gardenId: 'g',
-    sectionId: 's',
-    label: 'A1',
-    walkOrder: 3,
-    kind: 'framed',
-    lengthM: 7.777,
-    widthM: 1.234,
-    pathWidthM: 0.45,
-    soil: 'loam',
-    fertility: 'medium',
-    stoodBefore: null,
-    shade: 0.2,
-    fixtures: [{ id: 'x', kind: 'post', label: 'Post', areaM2: 0.3 }],
-  }
-  expect(bedFromForm(bed, bedForm.parse(bedInputOf(bed, 'imperial')), 'imperial')).toEqual(bed)
-  expect(toMetres(10, 'imperial')).toBeCloseTo(3.048, 9)
 })
 
 describe('a place by hand', () => {

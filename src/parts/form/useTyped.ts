@@ -11,6 +11,7 @@ import {
   type Path,
   type PathValue,
   type Resolver,
+  type UseFormSetValue,
 } from 'react-hook-form'
 import type { z } from 'zod'
 import { useDraft } from '../../state/useDraft'
@@ -61,43 +62,60 @@ function useForms<S extends z.ZodObject, R>({
   const form = useForm<Input, unknown, z.output<S>>({
     resolver: zodResolver(schema) as unknown as Resolver<Input, unknown, z.output<S>>,
     defaultValues: base as DefaultValues<Input>,
-    values: base,
-    resetOptions: { keepDirtyValues: true },
   })
   const { control, formState, register, handleSubmit, setValue, reset, getValues } = form
-  const { dirtyFields, isSubmitted } = formState
+  const { isSubmitted } = formState
   const text = useWatch({ control }) as Input
   const read = useMemo(() => readBy(schema, text), [schema, text])
   const [held, setHeld] = useState<{ record: R } | null>(null)
   const seen = held ? held.record : (record as R)
 
-  const dirty = Object.keys(dirtyFields).filter((name) => !equal(text[name], base[name]))
+  // What the fields held before anything was typed; it follows the record, field by field.
+  const [start, setStart] = useState(base)
+  const [followed, setFollowed] = useState(base)
+  useEffect(() => {
+    if (base === followed) return
+    const typed = pick(getValues(), typedIn(getValues(), start)) as Partial<Input>
+    reset(base, { keepIsSubmitted: true })
+    setAll(setValue, typed)
+    setStart(base)
+    setFollowed(base)
+  }, [base, followed, start, getValues, reset, setValue])
+
+  const dirty = typedIn(text, start)
   const begun = dirty.length > 0
   if (begun && !held) setHeld({ record: record as R })
   if (!begun && held) setHeld(null)
 
   const { draft, keep, drop, offer } = useDraft<Partial<Input>>(kept?.name ?? NO_DRAFT, kept?.version)
-  const known = useRef<unknown>(undefined)
+  // Drafts that come from outside are taken up: one found at the start, or one that another tab left. Those kept here are not.
+  const known = useRef(new WeakSet<object>())
+  const lastKept = useRef<object>({})
   const isKept = kept !== undefined
   useEffect(() => {
-    if (!isKept || draft === undefined || equal(draft, known.current)) return
-    known.current = draft
-    for (const [name, value] of Object.entries(fitting(base, draft)))
-      setValue(name as Path<Input>, value as PathValue<Input, Path<Input>>, { shouldDirty: true })
+    if (!isKept || draft === undefined || known.current.has(draft)) return
+    known.current.add(draft)
+    lastKept.current = fitting(base, draft)
+    setAll(setValue, lastKept.current as Partial<Input>)
   }, [isKept, draft, base, setValue])
   const begunText = useStable(pick(text, dirty) as Partial<Input>)
   useEffect(() => {
-    if (!isKept || equal(begunText, known.current ?? {})) return
-    known.current = begunText
-    if (Object.keys(begunText).length > 0) keep(begunText)
+    if (!isKept || equal(begunText, lastKept.current)) return
+    // The store takes what it is given for its own; the fields go on with theirs.
+    const own = structuredClone(begunText)
+    known.current.add(own)
+    lastKept.current = own
+    if (Object.keys(own).length > 0) keep(own)
     else drop()
   }, [isKept, begunText, keep, drop])
 
   const done = useCallback(() => {
-    known.current = undefined
+    lastKept.current = {}
     if (isKept) drop()
     // The record follows; until it has come, what was stored stands there.
-    reset((blank ?? getValues()) as Input)
+    const held = (blank ?? getValues()) as Input
+    reset(held)
+    setStart(held)
   }, [isKept, drop, reset, blank, getValues])
 
   /** Sends the form off: `work` stores it and gives whether it did. */
@@ -114,11 +132,12 @@ function useForms<S extends z.ZodObject, R>({
     value: read.value,
     problems: read.problems,
     problem: (name: FieldPath<Input>): string | undefined => (shown ? read.problems[name] : undefined),
+    /** What is wrong first in a list of fields. */
+    problemIn: (list: string): string | undefined =>
+      shown ? Object.entries(read.problems).find(([path]) => path.startsWith(list))?.[1] : undefined,
     register,
-    set: (part: Partial<z.input<S>>) => {
-      for (const [name, value] of Object.entries(part))
-        setValue(name as Path<Input>, value as PathValue<Input, Path<Input>>, { shouldDirty: true })
-    },
+    control,
+    set: (part: Partial<z.input<S>>) => setAll(setValue, part as Partial<Input>),
     submit,
     done,
     begun,
@@ -127,6 +146,15 @@ function useForms<S extends z.ZodObject, R>({
 }
 
 export type Typed<S extends z.ZodObject, R = unknown> = ReturnType<typeof useForms<S, R>>
+
+/** Fields that hold something else than at the start. */
+const typedIn = (text: Record<string, unknown>, start: Record<string, unknown>): string[] =>
+  Object.keys(start).filter((name) => !equal(text[name], start[name]))
+
+function setAll<Input extends FieldValues>(setValue: UseFormSetValue<Input>, part: Partial<Input>) {
+  for (const [name, value] of Object.entries(part))
+    setValue(name as Path<Input>, value as PathValue<Input, Path<Input>>, { shouldDirty: true })
+}
 
 /** The same value as long as it is equal. */
 function useStable<T>(value: T): T {

@@ -1,17 +1,16 @@
-import { Scroll } from '../../parts/Scroll'
-import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { useForm } from 'react-hook-form'
-import type { z } from 'zod'
+import { changeBed, removeBed } from '../../actions/beds'
 import { bedKind, fertility, soilTexture, stoodBefore, type Bed } from '../../core/garden/schema'
 import { Dialog } from '../../parts/Dialog'
-import { Field } from '../../parts/Field'
-import { metres, percent } from '../../text/format'
-import { useCommit, useGarden } from '../../state/garden'
-import { bedForm, bedFromForm, bedInputOf, lengthUnit, type BedInput } from './forms'
 import { Form } from '../../parts/Form'
-import { changed } from '../../data/writes'
+import { TypedChoice, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
 import { single } from '../../parts/once'
+import { Scroll } from '../../parts/Scroll'
+import { useAct, useGarden } from '../../state/garden'
+import { metres, percent } from '../../text/format'
+import { unitOf } from '../../text/quantity'
+import { bedForm, bedPart, bedValue } from './forms'
 
 /** What stood in a bed before its records begin, as growers say it. */
 const STOOD_BEFORE: Record<NonNullable<Bed['stoodBefore']>, string> = {
@@ -86,90 +85,51 @@ export function BedTable() {
   )
 }
 
+const same = <T extends string>(options: readonly T[]) => options.map((option) => [option, option] as const)
+
 function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
   const { data } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { units, sections } = data.garden
-  const { register, handleSubmit, formState } = useForm<BedInput, unknown, z.output<typeof bedForm>>({
-    resolver: zodResolver(bedForm),
-    defaultValues: bedInputOf(bed, units),
-  })
-  const { errors } = formState
-  const unit = lengthUnit(units)
+  const record = data.beds.find(({ id }) => id === bed.id) ?? bed
+  const form = useTyped({ schema: bedForm(units), record, valueOf: bedValue })
+  const unit = unitOf('length', units)
   const used = data.stands.some((stand) => stand.bedId === bed.id)
-  const save = handleSubmit(async (value) => {
-    const stored = await commit(`Changed bed ${bed.label}`, [
-      changed('beds', bed, bedFromForm(bed, value, units)),
-    ])
-    if (stored.ok) onClose()
+  const save = form.submit(async ({ seen, part }) => {
+    const stored = await act(changeBed(seen, bedPart(part)))
+    if (stored) onClose()
+    return stored
   })
   async function remove() {
-    const stored = await commit(`Removed bed ${bed.label}`, [{ table: 'beds', remove: bed.id }])
-    if (stored.ok) onClose()
+    if (await act(removeBed(record))) onClose()
   }
   return (
     <Form className="mt-3 grid gap-3 sm:grid-cols-3" onSubmit={save}>
-      <Field label="Label" error={errors.label?.message}>
-        <input className="input w-full" {...register('label')} />
-      </Field>
-      <Field label="Section">
-        <select className="select w-full" {...register('sectionId')}>
-          {sections.map((section) => (
-            <option key={section.id} value={section.id}>
-              {section.name}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Place in the walk" error={errors.walkOrder?.message}>
-        <input className="input w-full" inputMode="numeric" {...register('walkOrder')} />
-      </Field>
-      <Field label={`Length, ${unit}`} error={errors.length?.message}>
-        <input className="input w-full" inputMode="decimal" {...register('length')} />
-      </Field>
-      <Field label={`Width, ${unit}`} error={errors.width?.message}>
-        <input className="input w-full" inputMode="decimal" {...register('width')} />
-      </Field>
-      <Field label={`Path width, ${unit}`} error={errors.pathWidth?.message}>
-        <input className="input w-full" inputMode="decimal" {...register('pathWidth')} />
-      </Field>
-      <Field label="Kind">
-        <select className="select w-full" {...register('kind')}>
-          {bedKind.options.map((kind) => (
-            <option key={kind}>{kind}</option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Soil">
-        <select className="select w-full" {...register('soil')}>
-          {soilTexture.options.map((soil) => (
-            <option key={soil}>{soil}</option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Fertility">
-        <select className="select w-full" {...register('fertility')}>
-          {fertility.options.map((level) => (
-            <option key={level}>{level}</option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Stood here before records">
-        <select className="select w-full" {...register('stoodBefore')}>
-          <option value="">not known</option>
-          {stoodBefore.options.map((what) => (
-            <option key={what} value={what}>
-              {STOOD_BEFORE[what]}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Shade, %" error={errors.shade?.message}>
-        <input className="input w-full" inputMode="numeric" {...register('shade')} />
-      </Field>
-      <Field label={`Kept plants, ${units === 'imperial' ? 'ft²' : 'm²'}`} error={errors.keptArea?.message}>
-        <input className="input w-full" inputMode="decimal" {...register('keptArea')} />
-      </Field>
+      <TypedText form={form} name="label" label="Label" />
+      <TypedChoice
+        form={form}
+        name="sectionId"
+        label="Section"
+        options={sections.map((section) => [section.id, section.name] as const)}
+      />
+      <TypedText form={form} name="walkOrder" label="Place in the walk" decimal />
+      <TypedText form={form} name="lengthM" label={`Length, ${unit}`} decimal />
+      <TypedText form={form} name="widthM" label={`Width, ${unit}`} decimal />
+      <TypedText form={form} name="pathWidthM" label={`Path width, ${unit}`} decimal />
+      <TypedChoice form={form} name="kind" label="Kind" options={same(bedKind.options)} />
+      <TypedChoice form={form} name="soil" label="Soil" options={same(soilTexture.options)} />
+      <TypedChoice form={form} name="fertility" label="Fertility" options={same(fertility.options)} />
+      <TypedChoice
+        form={form}
+        name="stoodBefore"
+        label="Stood here before records"
+        options={[
+          ['', 'not known'],
+          ...stoodBefore.options.map((what) => [what, STOOD_BEFORE[what]] as const),
+        ]}
+      />
+      <TypedText form={form} name="shade" label="Shade, %" decimal />
+      <TypedText form={form} name="keptM2" label={`Kept plants, ${unitOf('area', units)}`} decimal />
       <div className="flex items-end justify-end gap-2 sm:col-span-3">
         <button
           type="button"

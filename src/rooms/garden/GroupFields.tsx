@@ -1,55 +1,62 @@
-import type { FieldErrors, UseFormRegister } from 'react-hook-form'
+import type { FieldPath, UseFormRegister } from 'react-hook-form'
 import { bedKind, soilTexture } from '../../core/garden/schema'
-import { Field } from '../../parts/Field'
-import { lengthUnit, type BedGroupInput, type Units } from './forms'
+import { TypedChoice, TypedText } from '../../parts/form/fields'
+import type { Units } from '../../text/format'
+import { unitOf } from '../../text/quantity'
+import type { BedGroupInput } from './forms'
 
 type Groups = { groups: BedGroupInput[] }
+const same = <T extends string>(options: readonly T[]) => options.map((option) => [option, option] as const)
+
+/** A run of beds before anything is said of it. */
+export const blankGroup = (section: string, prefix: string): BedGroupInput => ({
+  section,
+  prefix,
+  count: '6',
+  lengthM: '',
+  widthM: '',
+  kind: 'in-ground',
+  soil: 'loam',
+})
 
 /** A run of like beds, typed in one line. */
 export function GroupFields<T extends Groups>({
   index,
-  register,
-  errors,
+  form: whole,
   units,
 }: {
   index: number
-  register: UseFormRegister<T>
-  errors: FieldErrors<Groups>
+  form: { register: UseFormRegister<T>; problem: (name: FieldPath<T>) => string | undefined }
   units: Units
 }) {
-  const field = register as unknown as UseFormRegister<Groups>
-  const problems = errors.groups?.[index]
+  // Every form with runs of beds has these fields, whatever else is in it.
+  const form = whole as unknown as {
+    register: UseFormRegister<Groups>
+    problem: (name: FieldPath<Groups>) => string | undefined
+  }
+  const at = <F extends keyof BedGroupInput>(field: F) => `groups.${index}.${field}` as const
+  const unit = unitOf('length', units)
   return (
     <div className="flex flex-wrap items-start gap-3">
-      <Field label="Section" error={problems?.section?.message}>
-        <input className="input w-40" {...field(`groups.${index}.section`)} />
-      </Field>
-      <Field label="Beds" error={problems?.count?.message}>
-        <input className="input w-20" inputMode="numeric" {...field(`groups.${index}.count`)} />
-      </Field>
-      <Field label="Label" error={problems?.prefix?.message}>
-        <input className="input w-20" {...field(`groups.${index}.prefix`)} />
-      </Field>
-      <Field label={`Length, ${lengthUnit(units)}`} error={problems?.length?.message}>
-        <input className="input w-24" inputMode="decimal" {...field(`groups.${index}.length`)} />
-      </Field>
-      <Field label={`Width, ${lengthUnit(units)}`} error={problems?.width?.message}>
-        <input className="input w-24" inputMode="decimal" {...field(`groups.${index}.width`)} />
-      </Field>
-      <Field label="Kind">
-        <select className="select w-32" {...field(`groups.${index}.kind`)}>
-          {bedKind.options.map((kind) => (
-            <option key={kind}>{kind}</option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Soil">
-        <select className="select w-32" {...field(`groups.${index}.soil`)}>
-          {soilTexture.options.map((soil) => (
-            <option key={soil}>{soil}</option>
-          ))}
-        </select>
-      </Field>
+      <TypedText form={form} name={at('section')} label="Section" className="w-40" />
+      <TypedText form={form} name={at('count')} label="Beds" className="w-20" decimal />
+      <TypedText form={form} name={at('prefix')} label="Label" className="w-20" />
+      <TypedText form={form} name={at('lengthM')} label={`Length, ${unit}`} className="w-24" decimal />
+      <TypedText form={form} name={at('widthM')} label={`Width, ${unit}`} className="w-24" decimal />
+      <TypedChoice
+        form={form}
+        name={at('kind')}
+        label="Kind"
+        className="w-32"
+        options={same(bedKind.options)}
+      />
+      <TypedChoice
+        form={form}
+        name={at('soil')}
+        label="Soil"
+        className="w-32"
+        options={same(soilTexture.options)}
+      />
     </div>
   )
 }

@@ -1,44 +1,15 @@
-import { zodResolver } from '@hookform/resolvers/zod'
 import equal from 'lodash-es/isEqual'
-import { useForm } from 'react-hook-form'
-import { z } from 'zod'
+import { changeSettings } from '../../actions/changeGarden'
 import type { Garden } from '../../core/garden/schema'
-import { Field } from '../../parts/Field'
-import { TickField } from '../../parts/SelectField'
-import { useCommit, useGarden } from '../../state/garden'
-import { notice } from '../../state/notices'
-import { startForm, toolInputOf, toolOf, toolProblem, type ToolInput } from './forms'
-import { ToolFields } from './ToolFields'
+import type { Tool } from '../../core/garden/tool'
 import { Form } from '../../parts/Form'
-import { changed } from '../../data/writes'
-import { useEdits } from '../../parts/useEdits'
-
-const days = (field: string) =>
-  z
-    .string()
-    .transform(Number)
-    .pipe(
-      z
-        .number({ error: `${field} must be a number.` })
-        .int(`${field} must be whole days.`)
-        .min(0, `${field} cannot be negative.`)
-        .max(90, `${field} is at most 90 days.`),
-    )
-const settingsForm = startForm
-  .pick({ name: true, units: true, currency: true })
-  .extend({ waitTransplant: days('The wait'), waitSeed: days('The wait') })
-type Input = z.input<typeof settingsForm>
-
-const inputOf = (garden: Garden): Input => ({
-  name: garden.name,
-  units: garden.units,
-  currency: garden.currency,
-  waitTransplant: String(garden.waitDays.transplant),
-  waitSeed: String(garden.waitDays.seed),
-})
-
-const toolInputs = (garden: Garden): ToolInput[] =>
-  garden.tools.map((tool) => toolInputOf(tool, garden.units))
+import { TypedChoice, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { ProblemLine } from '../../parts/ProblemLine'
+import { TickField } from '../../parts/SelectField'
+import { useAct, useGarden } from '../../state/garden'
+import { settingsForm, toolInputOf } from './forms'
+import { ToolFields } from './ToolFields'
 
 /** Animals that some covers harm. */
 const ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'] as const
@@ -46,65 +17,57 @@ const ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'] as
 /** Name, units, currency, waiting rule and tools. */
 export function Settings() {
   const { data } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { garden } = data
-  const owned = useEdits(garden, (stored) => ({ tools: toolInputs(stored), animals: stored.animals ?? [] }))
-  const { tools, animals } = owned.input
-  const { register, handleSubmit, formState, reset } = useForm<Input, unknown, z.output<typeof settingsForm>>(
-    {
-      resolver: zodResolver(settingsForm),
-      values: inputOf(garden),
-      resetOptions: { keepDirtyValues: true },
-    },
-  )
-  const { errors } = formState
-  const save = handleSubmit(async (value) => {
-    const problem = tools.map((tool) => toolProblem(tool, owned.seen.units)).find((text) => text !== null)
-    if (problem) return notice.error(problem)
-    // Sizes were typed in the units shown, even when the units themselves change now.
-    const before = toolInputs(owned.seen)
-    const kept = tools.map((tool) => {
-      const old = before.findIndex(({ id }) => id === tool.id)
-      return equal(before[old], tool) ? owned.seen.tools[old] : toolOf(tool, owned.seen.units)
-    })
-    // Each field is written against what it was filled in over: the text fields follow the record, tools and animals
-    // stay as they were when the first of them was ticked.
-    const seen = { ...garden, tools: owned.seen.tools, animals: owned.seen.animals ?? [] }
-    const stored = await commit('Changed the garden’s settings', [
-      changed('gardens', seen, {
-        name: value.name,
-        units: value.units,
-        currency: value.currency,
-        waitDays: { transplant: value.waitTransplant, seed: value.waitSeed },
-        tools: kept,
-        animals,
-      }),
-    ])
-    if (!stored.ok) return
-    reset(undefined, { keepValues: true })
-    owned.done()
+  // Sizes are typed in the units of the garden as it is, even when the units themselves change with them.
+  const { units } = garden
+  const form = useTyped({
+    schema: settingsForm(units),
+    draft: { name: 'settings' },
+    record: garden,
+    valueOf: ({ waitDays, ...stored }: Garden) => ({
+      ...stored,
+      waitTransplant: waitDays.transplant,
+      waitSeed: waitDays.seed,
+      animals: stored.animals ?? [],
+    }),
   })
+  const save = form.submit(({ seen, part: { waitTransplant, waitSeed, tools, ...part } }) =>
+    act(
+      changeSettings(seen, {
+        ...part,
+        ...(tools && { tools: tools.map((tool) => asStored(tool, seen)) }),
+        waitDays: {
+          transplant: waitTransplant ?? seen.waitDays.transplant,
+          seed: waitSeed ?? seen.waitDays.seed,
+        },
+      }),
+    ),
+  )
+  const { animals } = form.text
   return (
-    <Form className="mt-3 flex flex-col gap-4" onSubmit={save} aria-label="Settings">
+    <Form className="mt-2 flex flex-col gap-4" aria-label="Settings" onSubmit={save}>
       <div className="flex flex-wrap items-start gap-3">
-        <Field label="Garden name" error={errors.name?.message}>
-          <input className="input w-52" {...register('name')} />
-        </Field>
-        <Field label="Units">
-          <select className="select w-32" {...register('units')}>
-            <option value="metric">metric</option>
-            <option value="imperial">imperial</option>
-          </select>
-        </Field>
-        <Field label="Currency" error={errors.currency?.message}>
-          <input className="input w-24" {...register('currency')} />
-        </Field>
-        <Field label="Days from dead to transplants" error={errors.waitTransplant?.message}>
-          <input className="input w-40" inputMode="numeric" {...register('waitTransplant')} />
-        </Field>
-        <Field label="Days from dead to sowing" error={errors.waitSeed?.message}>
-          <input className="input w-40" inputMode="numeric" {...register('waitSeed')} />
-        </Field>
+        <TypedText form={form} name="name" label="Garden name" className="w-56" />
+        <TypedChoice
+          form={form}
+          name="units"
+          label="Units"
+          className="w-32"
+          options={[
+            ['metric', 'metric'],
+            ['imperial', 'imperial'],
+          ]}
+        />
+        <TypedText form={form} name="currency" label="Currency" className="w-24" />
+        <TypedText
+          form={form}
+          name="waitTransplant"
+          label="Days from dead to transplants"
+          className="w-40"
+          decimal
+        />
+        <TypedText form={form} name="waitSeed" label="Days from dead to sowing" className="w-40" decimal />
       </div>
       <fieldset>
         <legend className="text-sm font-semibold">Animals that come to the beds</legend>
@@ -115,7 +78,7 @@ export function Settings() {
               label={animal}
               checked={animals.includes(animal)}
               onChange={(checked) =>
-                owned.change({
+                form.set({
                   animals: checked ? [...animals, animal] : animals.filter((other) => other !== animal),
                 })
               }
@@ -123,10 +86,17 @@ export function Settings() {
           ))}
         </div>
       </fieldset>
-      <ToolFields tools={tools} onChange={(tools) => owned.change({ tools })} units={garden.units} />
+      <ToolFields tools={form.text.tools} onChange={(tools) => form.set({ tools })} units={units} />
+      <ProblemLine text={form.problemIn('tools') ?? null} />
       <div>
         <button className="btn btn-primary btn-sm">Save settings</button>
       </div>
     </Form>
   )
+}
+
+/** A tool of which nothing was changed keeps its exact figures. */
+function asStored(tool: Tool, { tools, units }: Garden): Tool {
+  const known = tools.find(({ id }) => id === tool.id)
+  return known && equal(toolInputOf(known, units), toolInputOf(tool, units)) ? known : tool
 }

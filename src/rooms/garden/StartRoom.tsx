@@ -1,52 +1,32 @@
-import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { useFieldArray, useForm, useWatch } from 'react-hook-form'
+import { useFieldArray } from 'react-hook-form'
 import { Link, useNavigate } from 'react-router'
-import { notice } from '../../state/notices'
-import { Notices } from '../../parts/Notices'
-import { firstProblem } from '../../core/foundations/outcome'
+import { startGarden } from '../../actions/startGarden'
 import { CLIMATE_TYPES } from '../../core/site/climateTypes'
-import { askToLast } from '../../data/backup'
-import { commit } from '../../data/commit'
-import { database } from '../../data/database'
-import { gardenWrites } from '../../data/gardenRecords'
-import { Field } from '../../parts/Field'
-import { gardenOpened } from '../../state/session'
-import { useAppDispatch } from '../../state/store'
-import {
-  blankTool,
-  startForm,
-  toolProblem,
-  type BedGroupInput,
-  type StartInput,
-  type StartValue,
-  type ToolInput,
-} from './forms'
-import { GroupFields } from './GroupFields'
-import { startGarden } from './startGarden'
-import { useGardenImport } from './useGardenImport'
-import { ToolFields } from './ToolFields'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { Form } from '../../parts/Form'
+import { TypedChoice, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { Notices } from '../../parts/Notices'
+import { ProblemLine } from '../../parts/ProblemLine'
+import { openOwn } from '../../state/openOwn'
+import { useAppDispatch } from '../../state/store'
+import type { Units } from '../../text/format'
+import { unitOf } from '../../text/quantity'
+import { blankTool, startForm } from './forms'
+import { blankGroup, GroupFields } from './GroupFields'
+import { ToolFields } from './ToolFields'
+import { useGardenImport } from './useGardenImport'
 
-const group = (section: string, prefix: string): BedGroupInput => ({
-  section,
-  prefix,
-  count: '6',
-  length: '',
-  width: '',
-  kind: 'in-ground',
-  soil: 'loam',
-})
-
-const blank: StartInput = {
+const blank = {
   name: '',
   latitude: '',
-  elevation: '100',
+  elevationM: '100',
   climateType: '',
-  units: 'metric',
+  units: 'metric' as const,
   currency: 'EUR',
-  groups: [group('Main', 'A')],
-  tools: [],
+  groups: [blankGroup('Main', 'A')],
+  tools: [blankTool('hand shears'), blankTool('rake')],
 }
 
 /** A garden of one's own: a place, beds in bulk, tools; then the loom. */
@@ -54,30 +34,15 @@ export function StartRoom() {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const { button, shown } = useGardenImport()
-  const [tools, setTools] = useState<ToolInput[]>([blankTool('hand shears'), blankTool('rake')])
-  const form = useForm<StartInput, unknown, StartValue>({
-    resolver: zodResolver(startForm),
-    defaultValues: blank,
-  })
-  const { register, control, handleSubmit, formState } = form
-  const { fields, append, remove } = useFieldArray({ control, name: 'groups' })
-  const units = useWatch({ control, name: 'units' })
-  const { errors } = formState
-
-  const save = handleSubmit(async (value) => {
-    const problem = tools.map((tool) => toolProblem(tool, value.units)).find((text) => text !== null)
-    if (problem) return notice.error(problem)
-    const data = startGarden(value, tools)
-    const stored = await commit(database, data.garden.id, `Started ${data.garden.name}`, gardenWrites(data))
-    if (!stored.ok) {
-      notice.error(firstProblem(stored.problems))
-      return
-    }
-    if (stored.value !== null) await database.undo.delete(stored.value)
-    // What is the grower's own is not to be cleared away by the browser.
-    void askToLast()
-    dispatch(gardenOpened(data.garden.id))
-    void navigate('/')
+  const [units, setUnits] = useState<Units>('metric')
+  const form = useTyped({ schema: startForm(units), draft: { name: 'start' }, blank })
+  const { fields, append, remove } = useFieldArray({ control: form.control, name: 'groups' })
+  // A draft may bring other units than the form began with.
+  if (form.text.units !== units) setUnits(form.text.units)
+  const save = form.submit(async ({ value }) => {
+    const stored = await openOwn(startGarden(value), dispatch)
+    if (stored) void navigate('/')
+    return stored
   })
 
   return (
@@ -93,43 +58,50 @@ export function StartRoom() {
         You have one already, on another device or in a file? {button}
       </p>
       {shown}
+      <DraftOffer offer={form.offer} />
       <Form className="mt-5 flex flex-col gap-6" onSubmit={save}>
         <section className="flex flex-wrap items-start gap-3" aria-label="Place">
-          <Field label="Garden name" error={errors.name?.message}>
-            <input className="input w-56" {...register('name')} />
-          </Field>
-          <Field label="Latitude" hint="south is negative" error={errors.latitude?.message}>
-            <input className="input w-28" inputMode="text" placeholder="47.2" {...register('latitude')} />
-          </Field>
-          <Field label={`Elevation, ${units === 'imperial' ? 'ft' : 'm'}`} error={errors.elevation?.message}>
-            <input className="input w-28" inputMode="numeric" {...register('elevation')} />
-          </Field>
-          <Field label="Climate nearest to yours" error={errors.climateType?.message}>
-            <select className="select w-96 max-w-full" {...register('climateType')}>
-              <option value="">choose</option>
-              {CLIMATE_TYPES.map((type) => (
-                <option key={type.id} value={type.id}>
-                  {type.name}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field label="Units">
-            <select className="select w-32" {...register('units')}>
-              <option value="metric">metric</option>
-              <option value="imperial">imperial</option>
-            </select>
-          </Field>
-          <Field label="Currency" error={errors.currency?.message}>
-            <input className="input w-24" {...register('currency')} />
-          </Field>
+          <TypedText form={form} name="name" label="Garden name" className="w-56" />
+          <TypedText
+            form={form}
+            name="latitude"
+            label="Latitude"
+            hint="south is negative"
+            className="w-28"
+            placeholder="47.2"
+          />
+          <TypedText
+            form={form}
+            name="elevationM"
+            label={`Elevation, ${unitOf('length', units)}`}
+            className="w-28"
+            decimal
+          />
+          <TypedChoice
+            form={form}
+            name="climateType"
+            label="Climate nearest to yours"
+            className="w-96 max-w-full"
+            options={[['', 'choose'], ...CLIMATE_TYPES.map((type) => [type.id, type.name] as const)]}
+          />
+          <TypedChoice
+            form={form}
+            name="units"
+            label="Units"
+            className="w-32"
+            options={[
+              ['metric', 'metric'],
+              ['imperial', 'imperial'],
+            ]}
+          />
+          <TypedText form={form} name="currency" label="Currency" className="w-24" />
         </section>
         <section aria-label="Beds">
           <h2>Beds</h2>
           <div className="mt-2 flex flex-col gap-3">
             {fields.map((field, index) => (
               <div key={field.id} className="flex flex-wrap items-end gap-2">
-                <GroupFields index={index} register={register} errors={errors} units={units} />
+                <GroupFields index={index} form={form} units={units} />
                 {fields.length > 1 && (
                   <button type="button" className="btn btn-ghost btn-sm" onClick={() => remove(index)}>
                     Remove
@@ -141,12 +113,13 @@ export function StartRoom() {
           <button
             type="button"
             className="btn btn-sm mt-3"
-            onClick={() => append(group('', String.fromCharCode(65 + fields.length)))}
+            onClick={() => append(blankGroup('', String.fromCharCode(65 + fields.length)))}
           >
             Add another run of beds
           </button>
         </section>
-        <ToolFields tools={tools} onChange={setTools} units={units} />
+        <ToolFields tools={form.text.tools} onChange={(tools) => form.set({ tools })} units={units} />
+        <ProblemLine text={form.problemIn('tools') ?? null} />
         <div>
           <button className="btn btn-primary">Open the loom</button>
         </div>

@@ -1,8 +1,9 @@
 import { toolKind, type ToolKind } from '../../core/garden/tool'
 import { BODY_KG } from '../../core/termination/board'
 import { isWorkTool, WORK_RATES } from '../../core/termination/workRates'
-import { area, kilos } from '../../text/format'
-import { blankTool, lengthUnit, type ToolInput, type Units } from './forms'
+import { area, kilos, type Units } from '../../text/format'
+import { unitOf as quantityUnit } from '../../text/quantity'
+import { blankTool, type ToolInput } from './forms'
 
 /** Figures of a tool that decide what it can do. */
 const SIZES: Partial<Record<ToolKind, readonly ('width' | 'length' | 'load')[]>> = {
@@ -17,7 +18,7 @@ const NAMES = { width: 'width', length: 'length', load: 'weight on it', rate: 'w
 const unitOf = (field: keyof typeof NAMES, units: Units): string => {
   if (field === 'load') return units === 'imperial' ? 'lb' : 'kg'
   if (field === 'rate') return units === 'imperial' ? 'ft² an hour' : 'm² an hour'
-  return lengthUnit(units)
+  return quantityUnit('length', units)
 }
 
 /** What is reckoned with where the field is left empty. */
