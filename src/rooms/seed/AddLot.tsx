@@ -1,13 +1,12 @@
-import { useState } from 'react'
-import { isoDate } from '../../core/foundations/day'
-import { findSpecies, SPECIES } from '../../core/plants/catalogue'
-import { DateField } from '../../parts/DateField'
-import { SelectField, TextField, TickField } from '../../parts/SelectField'
-import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../data/ids'
-import { emptyLot, readLot, type LotInput } from './lotForm'
+import { addLot } from '../../actions/seed'
+import { SPECIES } from '../../core/plants/catalogue'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { Form } from '../../parts/Form'
-import { added } from '../../data/writes'
+import { TypedChoice, TypedDay, TypedText, TypedTick } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { useAct, useGarden } from '../../state/garden'
+import { unitOf } from '../../text/quantity'
+import { emptyLot, lotForm } from './forms'
 
 const CHOICES = [...SPECIES]
   .sort((a, b) => a.name.localeCompare(b.name))
@@ -16,68 +15,56 @@ const CHOICES = [...SPECIES]
 /** Writing down a bag or packet of seed, with an own germination test if there is one. */
 export function AddLot({ year }: { year: number }) {
   const { data, today } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { units, currency } = data.garden
-  const [input, setInput] = useState<LotInput>(() => emptyLot(year))
-  const [problems, setProblems] = useState<Partial<Record<keyof LotInput, string>>>({})
-  const change = (part: Partial<LotInput>) => setInput({ ...input, ...part })
-  const text = (
-    field: Exclude<keyof LotInput, 'treated'>,
-    label: string,
-    className = 'w-28',
-    hint?: string,
-  ) => (
-    <TextField
-      label={label}
-      className={className}
-      hint={hint}
-      error={problems[field]}
-      value={input[field]}
-      onChange={(value) => change({ [field]: value })}
-    />
-  )
-
-  async function add() {
-    const named = { ...input, label: input.label || (findSpecies(input.speciesId)?.name ?? '') }
-    const read = readLot(named, newId('lot'), data.garden.id, units, isoDate(today))
-    if ('problems' in read) return setProblems(read.problems)
-    setProblems({})
-    const stored = await commit(`Added ${read.lot.label} ${read.lot.year}`, [added('lots', read.lot)])
-    if (stored.ok) setInput(emptyLot(year))
-  }
-
+  const form = useTyped({ schema: lotForm(units), draft: { name: 'lot' }, blank: emptyLot(year) })
   return (
-    <details className="mt-3">
+    <details className="mt-3" open={form.begun || undefined}>
       <summary className="cursor-pointer font-semibold">Add a bag or packet</summary>
-      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Seed lot" onSubmit={add}>
-        <SelectField
+      <DraftOffer offer={form.offer} />
+      <Form
+        className="mt-2 flex flex-wrap items-start gap-3"
+        aria-label="Seed lot"
+        onSubmit={form.submit(({ value }) => act(addLot(data.garden, value, today)))}
+      >
+        <TypedChoice
+          form={form}
+          name="speciesId"
           label="What is in it"
           className="w-56"
-          error={problems.speciesId}
-          value={input.speciesId}
-          onChange={(speciesId) => change({ speciesId })}
           options={[['', 'choose'], ...CHOICES]}
         />
-        {text('label', 'Name on the bag', 'w-48')}
-        {text('year', 'Year', 'w-24')}
-        {text('weight', units === 'imperial' ? 'Weight, oz' : 'Weight, g')}
-        {text('price', `Price, ${currency}`)}
-        {text('germination', 'Germination, %', 'w-28', 'from the label')}
-        {text('purity', 'Purity, %')}
-        {text('tested', 'Seeds laid out', 'w-28', 'on a damp towel')}
-        {text('sprouted', 'Of them sprouted')}
-        <DateField
-          label="Inoculant expires"
-          error={problems.inoculantExpires}
-          value={input.inoculantExpires}
-          onChange={(inoculantExpires) => change({ inoculantExpires })}
+        <TypedText form={form} name="label" label="Name on the bag" className="w-48" />
+        <TypedText form={form} name="year" label="Year" className="w-24" decimal />
+        <TypedText
+          form={form}
+          name="grams"
+          label={`Weight, ${unitOf('seed', units)}`}
+          className="w-28"
+          decimal
         />
+        <TypedText form={form} name="price" label={`Price, ${currency}`} className="w-28" decimal />
+        <TypedText
+          form={form}
+          name="labelGermination"
+          label="Germination, %"
+          className="w-28"
+          hint="from the label"
+          decimal
+        />
+        <TypedText form={form} name="purity" label="Purity, %" className="w-28" decimal />
+        <TypedText
+          form={form}
+          name="tested"
+          label="Seeds laid out"
+          className="w-28"
+          hint="on a damp towel"
+          decimal
+        />
+        <TypedText form={form} name="sprouted" label="Of them sprouted" className="w-28" decimal />
+        <TypedDay form={form} name="inoculantExpires" label="Inoculant expires" />
         <div className="mt-7">
-          <TickField
-            label="treated seed"
-            checked={input.treated}
-            onChange={(treated) => change({ treated })}
-          />
+          <TypedTick form={form} name="treated" label="treated seed" />
         </div>
         <button className="btn btn-primary mt-6">Add it</button>
       </Form>

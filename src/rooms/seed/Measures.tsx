@@ -1,14 +1,13 @@
-import { useState } from 'react'
-import { handfulFrom, USUAL_HANDFUL_G, USUAL_MEASURES } from '../../core/seeding/measures'
+import { measureHands } from '../../actions/seed'
 import type { SeedSize } from '../../core/plants/catalogue'
-import { metres } from '../../text/format'
-import { SelectField, TextField } from '../../parts/SelectField'
-import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../data/ids'
-import { ProblemLine } from '../../parts/ProblemLine'
-import { typedNumber } from '../../parts/typed'
+import { USUAL_HANDFUL_G, USUAL_MEASURES } from '../../core/seeding/measures'
 import { Form } from '../../parts/Form'
-import { changed } from '../../data/writes'
+import { TypedChoice, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { useAct, useGarden } from '../../state/garden'
+import { grams, metres } from '../../text/format'
+import { unitOf, writeQuantity } from '../../text/quantity'
+import { handsForm } from './forms'
 
 const SIZES: readonly (readonly [SeedSize, string])[] = [
   ['large', 'large: peas, beans'],
@@ -20,46 +19,30 @@ const SIZES: readonly (readonly [SeedSize, string])[] = [
 /** How each person throws: five handfuls into a cup, the width of a cast, ten paces. */
 export function Measures() {
   const { data } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { garden } = data
+  const { units } = garden
   const sowers = garden.sowers ?? []
-  const [name, setName] = useState('')
-  const [size, setSize] = useState<SeedSize>('medium')
-  const [cup, setCup] = useState('')
-  const [handfuls, setHandfuls] = useState('5')
-  const [width, setWidth] = useState(String(USUAL_MEASURES.castWidthM))
-  const [tenPaces, setTenPaces] = useState(String(USUAL_MEASURES.paceM * 10))
-  const [problem, setProblem] = useState<string | null>(null)
-
-  async function save() {
-    if (name.trim() === '') return setProblem('Name: whose hands are these?')
-    const handful = handfulFrom(typedNumber(cup), typedNumber(handfuls))
-    if (!handful.ok) return setProblem(handful.problems[0].message)
-    if (!(typedNumber(width) > 0)) return setProblem('Cast width: enter metres above 0.')
-    if (!(typedNumber(tenPaces) > 0)) return setProblem('Ten paces: enter metres above 0.')
-    setProblem(null)
-    const old = sowers.find((sower) => sower.name === name.trim())
-    const next = {
-      id: old?.id ?? newId('sower'),
-      name: name.trim(),
-      gramsPerHandful: { ...old?.gramsPerHandful, [size]: Math.round(handful.value * 10) / 10 },
-      castWidthM: typedNumber(width),
-      paceM: typedNumber(tenPaces) / 10,
-    }
-    const stored = await commit(`Measured ${next.name}’s hands`, [
-      changed('gardens', garden, {
-        sowers: [...sowers.filter((sower) => sower.id !== next.id), next],
-      }),
-    ])
-    if (!stored.ok) setProblem(stored.problems[0].message)
-    else setCup('')
-  }
-
+  const form = useTyped({
+    schema: handsForm(units),
+    draft: { name: 'hands' },
+    blank: {
+      name: '',
+      size: 'medium',
+      handfuls: '5',
+      cupG: '',
+      castWidthM: writeQuantity(USUAL_MEASURES.castWidthM, 'length', units),
+      tenPacesM: writeQuantity(USUAL_MEASURES.paceM * 10, 'length', units),
+    },
+  })
+  const save = form.submit(({ value: { cupG, handfuls, tenPacesM, ...hands } }) =>
+    act(measureHands(garden, { ...hands, handfulG: cupG / handfuls, paceM: tenPacesM / 10 })),
+  )
   return (
     <>
       <p className="mt-1 max-w-prose">
         Throw five handfuls into a cup as you would over the bed, and weigh it. Usual hands:{' '}
-        {SIZES.map(([id]) => `${USUAL_HANDFUL_G[id]} g ${id}`).join(', ')}.
+        {SIZES.map(([id]) => `${grams(USUAL_HANDFUL_G[id], units)} ${id}`).join(', ')}.
       </p>
       {sowers.length > 0 && (
         <ul className="mt-1" data-testid="sowers">
@@ -67,7 +50,7 @@ export function Measures() {
             <li key={sower.id}>
               <strong>{sower.name}</strong>:{' '}
               {SIZES.flatMap(([id]) =>
-                sower.gramsPerHandful[id] ? [`${sower.gramsPerHandful[id]} g ${id}`] : [],
+                sower.gramsPerHandful[id] ? [`${grams(sower.gramsPerHandful[id], units)} ${id}`] : [],
               ).join(', ')}
               ; casts {metres(sower.castWidthM, garden.units)} wide, paces of{' '}
               {metres(sower.paceM, garden.units)}
@@ -76,15 +59,32 @@ export function Measures() {
         </ul>
       )}
       <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Own measures" onSubmit={save}>
-        <TextField label="Name" className="w-40" value={name} onChange={setName} />
-        <SelectField label="Seed" className="w-80" value={size} onChange={setSize} options={SIZES} />
-        <TextField label="Handfuls" className="w-24" value={handfuls} onChange={setHandfuls} />
-        <TextField label="In the cup, g" decimal className="w-28" value={cup} onChange={setCup} />
-        <TextField label="Cast width, m" decimal className="w-28" value={width} onChange={setWidth} />
-        <TextField label="Ten paces, m" decimal className="w-28" value={tenPaces} onChange={setTenPaces} />
+        <TypedText form={form} name="name" label="Name" className="w-40" />
+        <TypedChoice form={form} name="size" label="Seed" className="w-80" options={SIZES} />
+        <TypedText form={form} name="handfuls" label="Handfuls" className="w-24" decimal />
+        <TypedText
+          form={form}
+          name="cupG"
+          label={`In the cup, ${unitOf('seed', units)}`}
+          className="w-28"
+          decimal
+        />
+        <TypedText
+          form={form}
+          name="castWidthM"
+          label={`Cast width, ${unitOf('length', units)}`}
+          className="w-28"
+          decimal
+        />
+        <TypedText
+          form={form}
+          name="tenPacesM"
+          label={`Ten paces, ${unitOf('length', units)}`}
+          className="w-28"
+          decimal
+        />
         <button className="btn mt-6">Keep it</button>
       </Form>
-      <ProblemLine text={problem} />
     </>
   )
 }

@@ -1,9 +1,10 @@
+import { removeLot } from '../../actions/seed'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { SeedLot } from '../../core/garden/seed'
 import { germinationOf } from '../../core/seeding/lots'
 import { grams, percent, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
-import { useCommit, useGarden } from '../../state/garden'
+import { useAct, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
 import { AddLot } from './AddLot'
 import { Calculators } from './Calculators'
@@ -77,7 +78,7 @@ export function SeedRoom() {
 }
 
 function LotRow({ lot, units, year, today }: { lot: SeedLot; units: Units; year: number; today: number }) {
-  const commit = useCommit()
+  const act = useAct()
   const plant = findSpecies(lot.contents[0].speciesId)
   const germination = germinationOf(lot, plant?.family ?? '', year)
   const expired =
@@ -107,7 +108,7 @@ function LotRow({ lot, units, year, today }: { lot: SeedLot; units: Units; year:
         <button
           className="btn btn-ghost btn-xs"
           aria-label={`Remove ${lot.label}`}
-          onClick={single(() => commit(`Removed the lot ${lot.label}`, [{ table: 'lots', remove: lot.id }]))}
+          onClick={single(() => act(removeLot(lot)))}
         >
           Remove
         </button>

@@ -1,19 +1,17 @@
-import { useState } from 'react'
+import { listPack, removePack } from '../../actions/seed'
 import type { SeedLot, SeedPack } from '../../core/garden/seed'
 import { findSpecies, SPECIES } from '../../core/plants/catalogue'
 import { cheapestPacks } from '../../core/seeding/shopping'
-import { grams, money } from '../../text/format'
-import { Scroll } from '../../parts/Scroll'
-import { SelectField, TextField } from '../../parts/SelectField'
-import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../data/ids'
-import { toGrams } from './lotForm'
-import { seedNeeds } from './needs'
-import { ProblemLine } from '../../parts/ProblemLine'
-import { typedNumber } from '../../parts/typed'
 import { Form } from '../../parts/Form'
-import { changed } from '../../data/writes'
+import { TypedChoice, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
 import { single } from '../../parts/once'
+import { Scroll } from '../../parts/Scroll'
+import { useAct, useGarden } from '../../state/garden'
+import { grams, money } from '../../text/format'
+import { unitOf } from '../../text/quantity'
+import { packForm } from './forms'
+import { seedNeeds } from './needs'
 
 const nameOf = (speciesId: string) => findSpecies(speciesId)?.name ?? speciesId
 
@@ -86,42 +84,14 @@ export function Shopping({ lots }: { lots: readonly SeedLot[] }) {
 
 function Packs({ packs }: { packs: SeedPack[] }) {
   const { data } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { garden } = data
-  const [speciesId, setSpeciesId] = useState('')
-  const [weight, setWeight] = useState('')
-  const [price, setPrice] = useState('')
-  const [problem, setProblem] = useState<string | null>(null)
-  const store = (next: SeedPack[], label: string) =>
-    commit(label, [changed('gardens', garden, { packs: next })])
-
-  async function add() {
-    if (speciesId === '') return setProblem('Pack: choose what is in it.')
-    if (!(typedNumber(weight) > 0)) return setProblem('Weight: enter a number above 0.')
-    if (!(typedNumber(price) > 0)) return setProblem('Price: enter a number above 0, such as 4.50.')
-    setProblem(null)
-    const weightG = Math.round(toGrams(typedNumber(weight), garden.units) * 10) / 10
-    const label = `${nameOf(speciesId)} ${grams(weightG, garden.units)}`
-    const stored = await store(
-      [
-        ...packs,
-        {
-          id: newId('pack'),
-          label,
-          grams: weightG,
-          price: typedNumber(price),
-          available: null,
-          contents: [{ speciesId, weightShare: 1 }],
-        },
-      ],
-      `Listed ${label}`,
-    )
-    if (stored.ok) {
-      setWeight('')
-      setPrice('')
-    }
-  }
-
+  const { units } = garden
+  const form = useTyped({
+    schema: packForm(units),
+    draft: { name: 'pack' },
+    blank: { speciesId: '', grams: '', price: '' },
+  })
   return (
     <details className="mt-3">
       <summary className="cursor-pointer font-semibold">
@@ -138,43 +108,35 @@ function Packs({ packs }: { packs: SeedPack[] }) {
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Remove ${pack.label}`}
-              onClick={single(() =>
-                store(
-                  packs.filter((other) => other.id !== pack.id),
-                  `Removed ${pack.label}`,
-                ),
-              )}
+              onClick={single(() => act(removePack(garden, pack)))}
             >
               Remove
             </button>
           </li>
         ))}
       </ul>
-      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Pack" onSubmit={add}>
-        <SelectField
+      <Form
+        className="mt-2 flex flex-wrap items-start gap-3"
+        aria-label="Pack"
+        onSubmit={form.submit(({ value }) => act(listPack(garden, value)))}
+      >
+        <TypedChoice
+          form={form}
+          name="speciesId"
           label="Seed of"
           className="w-52"
-          value={speciesId}
-          onChange={setSpeciesId}
           options={[['', 'choose'], ...SPECIES.map((plant) => [plant.id, plant.name] as const)]}
         />
-        <TextField
-          label={garden.units === 'imperial' ? 'Weight, oz' : 'Weight, g'}
-          decimal
+        <TypedText
+          form={form}
+          name="grams"
+          label={`Weight, ${unitOf('seed', units)}`}
           className="w-28"
-          value={weight}
-          onChange={setWeight}
-        />
-        <TextField
-          label={`Price, ${garden.currency}`}
           decimal
-          className="w-28"
-          value={price}
-          onChange={setPrice}
         />
+        <TypedText form={form} name="price" label={`Price, ${garden.currency}`} className="w-28" decimal />
         <button className="btn mt-6">List it</button>
       </Form>
-      <ProblemLine text={problem} />
     </details>
   )
 }

@@ -1,41 +1,52 @@
 import { describe, expect, test } from '@jest/globals'
 import { marlpitLane } from '../../demo/marlpitLane'
 import type { SeedLot } from '../../core/garden/seed'
-import { emptyLot, readLot, type LotInput } from './lotForm'
+import { addLot } from '../../actions/seed'
+import { dayNumber } from '../../core/foundations/day'
+import { problemsOf } from '../../parts/form/testing'
+import { emptyLot, lotForm } from './forms'
 import { seedNeeds } from './needs'
 
-const filled: LotInput = { ...emptyLot(2026), speciesId: 'oats', label: 'Oats', weight: '1,5' }
-const read = (part: Partial<LotInput>, units: 'metric' | 'imperial' = 'metric') =>
-  readLot({ ...filled, ...part }, 'lot-1', 'g', units, '2026-04-20')
+const schema = (units: 'metric' | 'imperial' = 'metric') => lotForm(units)
+const filled = { ...emptyLot(2026), speciesId: 'oats', label: 'Oats', grams: '1,5' }
+const data = marlpitLane()
+const today = dayNumber('2026-04-20')
 
 describe('a lot as typed', () => {
-  test('commas, empty fields and units are understood', () => {
-    const metric = read({ weight: '1500', price: '3,20' })
-    expect(metric).toMatchObject({
-      lot: { boughtGrams: 1500, leftGrams: 1500, price: 3.2, purity: 1, labelGermination: null, test: null },
+  const stored = (part: Partial<typeof filled>, units?: 'metric' | 'imperial') => {
+    const { writes } = addLot(data.garden, schema(units).parse({ ...filled, ...part }), today)
+    return (writes[0] as { put: SeedLot }).put
+  }
+  test('commas, empty fields, fractions and units are understood', () => {
+    expect(stored({ grams: '1500', price: '3,20' })).toMatchObject({
+      boughtGrams: 1500,
+      leftGrams: 1500,
+      price: 3.2,
+      purity: 1,
+      labelGermination: null,
+      test: null,
     })
-    expect(read({ weight: '16' }, 'imperial')).toMatchObject({ lot: { boughtGrams: 453.6 } })
+    expect(stored({ grams: '16' }, 'imperial').boughtGrams).toBe(453.6)
+    expect(stored({ grams: '1/2 lb' }).boughtGrams).toBe(226.8)
+    expect(stored({ label: ' ' }).label).toBe('Oats')
   })
   test.each([
     [{ speciesId: '' }, 'speciesId', /Choose what/],
-    [{ weight: '' }, 'weight', /Weight: enter a number/],
-    [{ weight: '0' }, 'weight', /Weight .* between/],
-    [{ purity: 'pure' }, 'purity', /“pure” is not a number/],
+    [{ grams: '' }, 'grams', /weight must be a number/],
+    [{ grams: '0' }, 'grams', /weight .* between/],
+    [{ purity: 'pure' }, 'purity', /must be a number/],
     [{ purity: '140' }, 'purity', /between 1 and 100/],
-    [{ germination: '0' }, 'germination', /between 1 and 100/],
+    [{ labelGermination: '0' }, 'labelGermination', /between 1 and 100/],
     [{ tested: '50' }, 'sprouted', /both numbers/],
     [{ tested: '50', sprouted: '60' }, 'sprouted', /More seeds sprouted/],
     [{ year: '1820' }, 'year', /1990/],
-    [{ inoculantExpires: '2026-02-30' }, 'inoculantExpires', /calendar/],
-  ] as const)('%j is refused beside its field', (part, field, message) => {
-    const outcome = read(part)
-    if (!('problems' in outcome)) throw new Error('taken in')
-    expect(outcome.problems[field]).toMatch(message)
-  })
+    [{ inoculantExpires: '2026-02-30' }, 'inoculantExpires', /date that exists/],
+  ] as const)('%j is refused beside its field', (part, field, message) =>
+    expect(problemsOf(schema(), { ...filled, ...part })[field]).toMatch(message),
+  )
 })
 
 describe('what all plans need', () => {
-  const data = marlpitLane()
   const needs = seedNeeds(data, [])
   test('only sowings planned and not done count, each bed once', () => {
     const rye = needs.find((need) => need.speciesId === 'cereal-rye')!

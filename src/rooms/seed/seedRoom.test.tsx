@@ -21,7 +21,7 @@ test('a bag is checked field by field, kept with its own test, and shown', async
   type('What is in it', 'buckwheat', lot)
   type('Weight, g', 'a sack', lot)
   press('Add it', lot)
-  await screen.findByText(/“a sack” is not a number/)
+  await screen.findByText(/The weight must be a number/)
   type('Weight, g', '1000', lot)
   type('Seeds laid out', '50', lot)
   type('Of them sprouted', '60', lot)
