@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
 import { formProblems, segmentOf, startingForm, type ChooseForm } from './choose/question'
-import { testBed } from '../core/testing/beds'
+import { testBed, testCover } from '../core/testing/beds'
 import { plantProblems, type PlantForm } from './plant/form'
-import { sowProblems, type SowForm } from './sow/useSow'
+import { sowForm, sowText } from './sow/form'
+import { problemsOf } from '../parts/form/testing'
 import { placeInputOf, readPlace } from './weather/place'
 import { CLIMATE_TYPES, siteFromType } from '../core/site/climateTypes'
 
@@ -53,26 +54,26 @@ describe('bad input is named beside its field', () => {
     })
   })
 
-  const sow: SowForm = {
-    date: '2026-05-01',
-    covering: 'raked',
-    passes: 2,
-    scaleStepG: 1,
-    germination: {},
-    share: {},
-    grams: { oats: '' },
-    note: '',
-  }
+  const rye = testCover('cereal-rye', '2026-04-20')
+  const sow = { ...sowText(rye, today, 'metric'), date: '2026-05-01' }
   test.each([
     [{ date: '2026-05-02' }, 'date', /once it is done/],
     [{ date: 'soon' }, 'date', /exists/],
-    [{ grams: { oats: '0' } }, 'grams oats', /above 0/],
-    [{ grams: { oats: 'a handful' } }, 'grams oats', /above 0/],
+    [{ grams: { 'cereal-rye': '0' } }, 'grams.cereal-rye', /above 0/],
+    [{ grams: { 'cereal-rye': 'a handful' } }, 'grams.cereal-rye', /must be a number/],
+    [{ keptMoist: '90' }, 'keptMoist', /between 0 and 60.days/],
+    [{ germination: { 'cereal-rye': '140' } }, 'germination.cereal-rye', /between 1 and 100/],
   ])('sow %j', (part, field, message) => {
-    expect(sowProblems({ ...sow, ...part }, today)[field]).toMatch(message)
+    expect(problemsOf(sowForm(today, 'metric'), { ...sow, ...part })).toEqual({
+      [field]: expect.stringMatching(message),
+    })
   })
-  test('grams with a comma are understood', () =>
-    expect(sowProblems({ ...sow, grams: { oats: '12,5' } }, today)).toEqual({}))
+  test('a weight with a comma, or in ounces, is understood', () => {
+    const grams = (text: string) =>
+      sowForm(today, 'metric').parse({ ...sow, grams: { 'cereal-rye': text } }).grams['cereal-rye']
+    expect(grams('12,5')).toBe(12.5)
+    expect(grams('2 oz')).toBeCloseTo(56.7, 1)
+  })
 
   const plant: PlantForm = {
     doneOn: '2026-05-01',
@@ -100,7 +101,7 @@ describe('a place by hand', () => {
     ...input,
     [row]: input[row].map((old, i) => (i === month ? text : old)),
   })
-  const problemsOf = (of: typeof input) => {
+  const wrong = (of: typeof input) => {
     const read = readPlace(of, site)
     return 'problems' in read ? read.problems : []
   }
@@ -111,15 +112,15 @@ describe('a place by hand', () => {
     expect(readPlace({ ...input, latitude: '−41,3' }, site)).toMatchObject({ site: { latitude: -41.3 } })
   })
   test('beyond 66° is refused with the reason', () => {
-    expect(problemsOf({ ...input, latitude: '70' })[0]).toMatch(/sun does not rise or set each day/)
+    expect(wrong({ ...input, latitude: '70' })[0]).toMatch(/sun does not rise or set each day/)
   })
   test('a wrong value names its month', () => {
-    expect(problemsOf(change('tMaxC', 6, '95'))[0]).toMatch(/^July: Mean daily maximum must be between/)
-    expect(problemsOf(change('rainMm', 1, 'a lot'))[0]).toMatch(/^February: Monthly rain must be a number/)
-    expect(problemsOf(change('wetDays', 0, '40'))[0]).toMatch(/^January: Wet days must be between/)
+    expect(wrong(change('tMaxC', 6, '95'))[0]).toMatch(/^July: Mean daily maximum must be between/)
+    expect(wrong(change('rainMm', 1, 'a lot'))[0]).toMatch(/^February: Monthly rain must be a number/)
+    expect(wrong(change('wetDays', 0, '40'))[0]).toMatch(/^January: Wet days must be between/)
   })
   test('a low above its high is refused', () => {
-    expect(problemsOf(change('tMaxC', 6, '5'))).toEqual([
+    expect(wrong(change('tMaxC', 6, '5'))).toEqual([
       'A monthly minimum is above its maximum. Check the normals.',
     ])
   })

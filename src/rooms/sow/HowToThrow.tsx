@@ -4,14 +4,15 @@ import { sandFor } from '../../core/seeding/measures'
 import type { Recipe } from '../../core/seeding/recipe'
 import { grams, metres, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
-import { SelectField, TextField } from '../../parts/SelectField'
+import { TypedText } from '../../parts/form/fields'
+import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useAnswer } from '../../compute/useAnswer'
 import type { StandView } from '../../state/useStand'
 import { CastDiagram } from './CastDiagram'
-import { measuresOf, sowerOf, throwingsOf, usualStretches, type Throwing } from './throwing'
-import type { SowForm } from './useSow'
+import { measuresOf, sowerOf, throwingsOf, usualStretches, type Throwing, type HowThrown } from './throwing'
+import type { Sow } from './useSow'
 import { Failed } from '../../parts/Waiting'
 
 /** Straw of a thin nurse mulch, kg m⁻², and weight of a small bale, kg; depth of a compost cover, m, and litres in a bag. */
@@ -26,14 +27,12 @@ const UNEVENNESS = 0.45
 export function HowToThrow({
   view,
   recipe,
-  form,
-  change,
+  sow: { form: typed, thrown: form },
   units,
 }: {
   view: StandView
   recipe: Recipe
-  form: SowForm
-  change: (part: Partial<SowForm>) => void
+  sow: Sow
   units: Units
 }) {
   const { data } = useGarden()
@@ -52,18 +51,19 @@ export function HowToThrow({
     <section aria-label="How to throw it" className="mt-5">
       <h2>Throw it</h2>
       <div className="mt-2 flex flex-wrap items-start gap-3">
-        <TextField
+        <TypedText
+          form={typed}
+          name="stretches"
           label="Stretches"
           className="w-24"
-          value={form.stretches ?? String(usualStretches(size.lengthM))}
-          onChange={(stretches) => change({ stretches })}
+          placeholder={String(usualStretches(size.lengthM))}
         />
         {(data.garden.sowers ?? []).length > 0 && (
           <SelectField
             label="Thrown by"
             className="w-48"
             value={sower?.id ?? ''}
-            onChange={(sowerId) => change({ sowerId })}
+            onChange={(sowerId) => typed.set({ sowerId })}
             options={(data.garden.sowers ?? []).map((entry) => [entry.id, entry.name] as const)}
           />
         )}
@@ -182,7 +182,7 @@ function handfulsText(handfuls: number): string {
   return `${rounded === 0.5 ? 'half a' : rounded} ${rounded <= 1 ? 'handful' : 'handfuls'}`
 }
 
-function Covering({ form, areaM2, units }: { form: SowForm; areaM2: number; units: Units }) {
+function Covering({ form, areaM2, units }: { form: HowThrown; areaM2: number; units: Units }) {
   if (form.covering === 'thin straw') {
     const low = STRAW_KG_M2.low * areaM2
     const high = STRAW_KG_M2.high * areaM2

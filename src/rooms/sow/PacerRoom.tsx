@@ -31,7 +31,7 @@ export function PacerRoom() {
 
 function Pacer({ view }: { view: StandView }) {
   const { data } = useGarden()
-  const { form, recipe } = useSow(view)
+  const { thrown: form, recipe } = useSow(view)
   const size = segmentSizeM(view.bed, view.stand.segment)
   const [chosen, setChosen] = useState(0)
   if (!recipe.ok)

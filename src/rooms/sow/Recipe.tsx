@@ -23,7 +23,7 @@ export function Recipe({
   units: Units
   plan: PlanView
 }) {
-  const { recipe, form, debris } = sow
+  const { recipe, thrown: form, debris } = sow
   return (
     <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <SowFields view={view} sow={sow} />
@@ -37,9 +37,7 @@ export function Recipe({
             ))}
           </ul>
         )}
-        {recipe.ok && (
-          <HowToThrow view={view} recipe={recipe.value} form={form} change={sow.change} units={units} />
-        )}
+        {recipe.ok && <HowToThrow view={view} recipe={recipe.value} sow={sow} units={units} />}
         {recipe.ok && <RingCheck recipe={recipe.value} />}
         <WhenToSow view={view} units={units} plan={plan} />
         <div className="no-print mt-3">

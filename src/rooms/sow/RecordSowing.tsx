@@ -1,10 +1,10 @@
 import { segmentAreaM2 } from '../../core/garden/area'
 import { findSpecies } from '../../core/plants/catalogue'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
-import { DateField, NoteField } from '../../parts/DateField'
-import { Field } from '../../parts/Field'
+import { TypedDay, TypedNote, TypedText } from '../../parts/form/fields'
 import { RecordForm } from '../../parts/RecordForm'
 import { area, type Units } from '../../text/format'
+import { unitOf, writeQuantity } from '../../text/quantity'
 import type { StandView } from '../../state/useStand'
 import { FromStock } from './FromStock'
 import type { Sow } from './useSow'
@@ -21,48 +21,30 @@ export function RecordSowing({
   recipe: RecipeValue | null
   units: Units
 }) {
-  const { form, change, problems, record } = sow
+  const { form, record } = sow
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
   return (
     <RecordForm
       name="Record the sowing"
       button="Record sowing"
-      hint={`Left empty, the recipe’s grams are recorded, over ${area(segmentAreaM2(view.bed, view.stand.segment), units)}.`}
+      hint={`Left empty, the recipe’s weights are recorded, over ${area(segmentAreaM2(view.bed, view.stand.segment), units)}.`}
       disabled={!recipe}
       onRecord={record}
     >
-      <DateField
-        label="Sown on"
-        error={problems.date}
-        value={form.date}
-        onChange={(date) => change({ date })}
-      />
+      <TypedDay form={form} name="date" label="Sown on" />
       {components.map((component, i) => (
-        <Field
+        <TypedText
           key={component.speciesId}
-          label={`${findSpecies(component.speciesId)?.name ?? ''}, g sown`}
-          error={problems[`grams ${component.speciesId}`]}
-        >
-          <input
-            className="input w-32"
-            inputMode="decimal"
-            placeholder={recipe ? String(recipe.lines[i].grams) : ''}
-            value={form.grams[component.speciesId] ?? ''}
-            onChange={(event) =>
-              change({ grams: { ...form.grams, [component.speciesId]: event.target.value } })
-            }
-          />
-        </Field>
-      ))}
-      <Field label="Kept moist for, days" error={problems.keptMoist}>
-        <input
-          className="input w-28"
-          inputMode="numeric"
-          value={form.keptMoist ?? ''}
-          onChange={(event) => change({ keptMoist: event.target.value })}
+          form={form}
+          name={`grams.${component.speciesId}`}
+          label={`${findSpecies(component.speciesId)?.name ?? ''}, ${unitOf('seed', units)} sown`}
+          className="w-32"
+          placeholder={recipe ? writeQuantity(recipe.lines[i].grams, 'seed', units) : ''}
+          decimal
         />
-      </Field>
-      <NoteField value={form.note} onChange={(note) => change({ note })} />
+      ))}
+      <TypedText form={form} name="keptMoist" label="Kept moist for, days" className="w-28" decimal />
+      <TypedNote form={form} name="note" />
       {recipe && <FromStock sow={sow} recipe={recipe} />}
     </RecordForm>
   )

@@ -8,12 +8,21 @@ import {
   type Portion,
 } from '../../core/seeding/measures'
 import type { Recipe } from '../../core/seeding/recipe'
-import type { SowForm } from './useSow'
+import type { Covering } from '../../core/garden/schema'
+
+/** How a sowing is thrown, as asked for: stretches and sower as typed, empty for the usual. */
+export type HowThrown = {
+  covering: Covering
+  passes: number
+  scaleStepG: number
+  stretches: string
+  sowerId: string
+}
 
 /** How often a pass is cut into stretches unless said otherwise: about one every six metres. */
 export const usualStretches = (lengthM: number) => Math.min(9, Math.max(1, Math.round(lengthM / 6)))
 
-export const sowerOf = (garden: Garden, form: SowForm): Sower | null =>
+export const sowerOf = (garden: Garden, form: HowThrown): Sower | null =>
   garden.sowers?.find((sower) => sower.id === form.sowerId) ?? garden.sowers?.[0] ?? null
 
 export const measuresOf = (sower: Sower | null): Measures => sower ?? USUAL_MEASURES
@@ -31,7 +40,7 @@ const ORDER = ['large', 'medium', 'small', 'tiny'] as const
 /** Portions by seed size, for a bed of this size. */
 export function throwingsOf(
   recipe: Recipe,
-  form: SowForm,
+  form: HowThrown,
   size: { lengthM: number; widthM: number },
   measures: Measures,
 ): Throwing[] {

@@ -6,19 +6,15 @@ import { ringAreaM2, ringVerdict } from '../../core/seeding/ringCheck'
 import { packetSowsM2 } from '../../core/seeding/shopping'
 import { marlpitLane } from '../../demo/marlpitLane'
 import { typedCounts, typedNumber, typedOrNull } from '../../parts/typed'
-import { measuresOf, sowerOf, throwingsOf, usualStretches } from './throwing'
-import type { SowForm } from './useSow'
+import { measuresOf, sowerOf, throwingsOf, usualStretches, type HowThrown } from './throwing'
 
 /** The examples of docs/sowing.md, by hand. */
-const form: SowForm = {
-  date: '2026-08-11',
+const form: HowThrown = {
   covering: 'raked',
   passes: 2,
   scaleStepG: 1,
-  germination: {},
-  share: {},
-  grams: {},
-  note: '',
+  stretches: '',
+  sowerId: '',
 }
 const outcome = sowingRecipe({
   areaM2: 14.4,
