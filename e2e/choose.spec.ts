@@ -79,7 +79,7 @@ test('what was bad in a bed keeps its family away', async ({ page }) => {
   await page.getByText('Diseases and pests').click()
   const form = page.getByRole('form', { name: 'Disease or pest' })
   await form.getByRole('button', { name: 'Note it' }).click()
-  await expect(page.getByRole('alert')).toContainText('Plant family')
+  await expect(page.getByRole('alert').first()).toContainText('Plant family')
   await form.getByLabel('Plant family').selectOption('Brassicaceae')
   await form.getByLabel('Trouble').fill('clubroot')
   await form.getByRole('button', { name: 'Note it' }).click()

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
 import { formProblems, segmentOf, startingForm, type ChooseForm } from './choose/question'
 import { testBed, testCover } from '../core/testing/beds'
-import { plantProblems, type PlantForm } from './plant/form'
+import { lanesForm, plantForm } from './plant/form'
 import { sowForm, sowText } from './sow/form'
 import { problemsOf } from '../parts/form/testing'
 import { placeInputOf, readPlace } from './weather/place'
@@ -75,23 +75,22 @@ describe('bad input is named beside its field', () => {
     expect(grams('2 oz')).toBeCloseTo(56.7, 1)
   })
 
-  const plant: PlantForm = {
-    doneOn: '2026-05-01',
-    note: '',
-    lanes: '1',
-    laneDays: '7',
-    sourceId: '',
-  }
+  const plant = { day: '2026-05-01', note: '' }
   test.each([
-    [{ doneOn: '2026-06-01' }, 'doneOn', /once it is done/],
-    [{ doneOn: '2026-04-01' }, 'doneOn', /ended on 2026-04-20/],
-    [{ lanes: '40' }, 'lanes', /From 1 to 12 lanes/],
-    [{ laneDays: '0' }, 'lanes', /From 1 to 12 lanes/],
-  ] as const)('plant %j', (part, field, message) => {
-    expect(plantProblems({ ...plant, ...part }, true, today, dayNumber('2026-04-20'))[field]).toMatch(message)
+    ['2026-06-01', /once it is done/],
+    ['2026-04-01', /ended on 2026-04-20/],
+  ])('planted on %s', (day, message) => {
+    const schema = plantForm(today, dayNumber('2026-04-20'))
+    expect(problemsOf(schema, { ...plant, day }).day).toMatch(message)
   })
-  test('without a crop it is asked for', () =>
-    expect(plantProblems(plant, false, today, null).cropId).toMatch(/Choose the crop/))
+  test.each([
+    [{ lanes: '40' }, 'lanes', /between 1 and 12/],
+    [{ everyDays: '0' }, 'everyDays', /between 1 and 60.days/],
+  ])('lanes %j', (part, field, message) =>
+    expect(problemsOf(lanesForm('metric'), { lanes: '2', everyDays: '7', ...part })).toEqual({
+      [field]: expect.stringMatching(message),
+    }),
+  )
 })
 
 describe('a place by hand', () => {

@@ -6,14 +6,15 @@ import { groupsOf } from '../../core/plants/catalogue'
 import { area, grams, longDate, metres, percent, type Units } from '../../text/format'
 import { endingWords, standName, standState } from '../../text/names'
 import { Swatch } from '../../parts/Swatch'
-import { useCommit, useGarden } from '../../state/garden'
+import { useAct, useGarden } from '../../state/garden'
 import { BedStrip } from './BedStrip'
 import { Journal } from './Journal'
 import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
 import { GroundToday } from './GroundToday'
 import { useBed } from './useBed'
-import { changed } from '../../data/writes'
+import { removeStand } from '../../actions/keepBed'
+import { asPlanned } from '../../actions/plantCrop'
 import { single } from '../../parts/once'
 import { Failed } from '../../parts/Waiting'
 import { PlanLine } from '../../parts/PlanLine'
@@ -127,9 +128,8 @@ function stepText<T extends { date: string }>(step: Step<T>, done: string, plann
 
 function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   const { data, today } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const cover = stand.content.kind === 'cover'
-  const checks = data.checks.filter((check) => check.standId === stand.id)
   const weighed = stand.start.actual?.components.filter((component) => component.grams !== null) ?? []
   const ending = stand.end.actual ?? stand.end.plan
   const endWord = ending ? endingWords(ending) : ''
@@ -142,22 +142,10 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
       endWord === 'harvest' ? 'to be cleared' : `end planned by ${endWord},`,
     ),
   ].filter(Boolean)
-  const remove = () =>
-    void commit(`Removed ${standName(stand).toLowerCase()}`, [
-      { table: 'stands', remove: stand.id },
-      ...checks.map((check) => ({ table: 'checks' as const, remove: check.id })),
-    ])
+  const remove = () => act(removeStand(data, stand))
   const { plan: startPlan, actual: startFact } = stand.start
   const { plan: endPlan, actual: endFact } = stand.end
   const isDue = (plan: { date: string } | null) => plan !== null && dayNumber(plan.date) <= today
-  const planted = () =>
-    void commit(`Planted ${standName(stand).toLowerCase()}`, [
-      changed('stands', stand, { start: { ...stand.start, actual: startPlan } }),
-    ])
-  const cleared = () =>
-    void commit(`Cleared ${standName(stand).toLowerCase()}`, [
-      changed('stands', stand, { end: { ...stand.end, actual: endPlan } }),
-    ])
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 py-3">
       {stand.content.kind === 'cover' ? (
@@ -189,12 +177,12 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
           </>
         )}
         {!cover && !startFact && isDue(startPlan) && (
-          <button className="btn btn-sm" onClick={single(planted)}>
+          <button className="btn btn-sm" onClick={single(() => act(asPlanned(stand, 'planted')))}>
             Planted as planned
           </button>
         )}
         {!cover && startFact && !endFact && isDue(endPlan) && (
-          <button className="btn btn-sm" onClick={single(cleared)}>
+          <button className="btn btn-sm" onClick={single(() => act(asPlanned(stand, 'cleared')))}>
             Cleared as planned
           </button>
         )}

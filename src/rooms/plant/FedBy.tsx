@@ -14,11 +14,11 @@ import { Spreads } from './Spreads'
 
 /** What the residue and the soil free week by week against what the crop takes up, and what fills the gap. */
 export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; plant: PlantView }) {
-  const { garden, view, form, change } = plant
+  const { garden, view, sourceId, setSourceId } = plant
   const { units } = garden
   const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
   const sources = garden.nitrogenSources ?? []
-  const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0]
+  const source = sources.find((entry) => entry.id === sourceId) ?? sources[0]
   const gap = nitrogenGap(after.weeks)
   const freed = Math.max(0, after.weeks.at(-1)?.residue.p50 ?? 0)
   return (
@@ -47,7 +47,7 @@ export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; pl
                 label="Fill it with"
                 className="w-64"
                 value={source?.id ?? ''}
-                onChange={(sourceId) => change({ sourceId })}
+                onChange={setSourceId}
                 options={sources.map((entry) => [entry.id, entry.name] as const)}
               />
             )}

@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { DraftOffer } from '../../parts/DraftOffer'
 import { findCrop } from '../../core/plants/crops'
-import { DateField, NoteField } from '../../parts/DateField'
+import { TypedDay, TypedNote } from '../../parts/form/fields'
 import { DayField } from '../../parts/DayField'
 import { longDate } from '../../text/format'
 import { endingWords, standState } from '../../text/names'
@@ -71,7 +71,7 @@ function PlantInto({ view }: { view: StandView }) {
       <StandHead stand={view.stand} bed={view.bed} units={garden.units} step="plant" />
       <PlanLine plan={plan} />
       <Where plant={plant} />
-      {planted && plant.plantedStand && <Outcome stand={plant.plantedStand} view={view} />}
+      {planted && plant.plantedStand && <Outcome stand={plant.plantedStand} />}
       {!planted && <NextCrop plant={plant} />}
       <Reserved waiting={!shown && plan.state === 'computing'}>
         {shown?.after && crop && end && (
@@ -114,13 +114,13 @@ function Where({ plant: { view, end, planted } }: { plant: PlantView }) {
   )
 }
 
-function NextCrop({ plant: { cropPlan, planCrop, problems } }: { plant: PlantView }) {
+function NextCrop({ plant: { cropPlan, planCrop } }: { plant: PlantView }) {
   return (
     <Form className="flex flex-wrap items-start gap-4" aria-label="The crop that follows">
       <SelectField
         label="Crop"
         className="w-44"
-        error={problems.cropId}
+        error={cropPlan ? undefined : 'Choose the crop that follows.'}
         value={cropPlan?.cropId ?? ''}
         onChange={(cropId) =>
           planCrop({ cropId, establishment: findCrop(cropId)?.establishment, plantingMethod: null })
@@ -145,17 +145,12 @@ function NextCrop({ plant: { cropPlan, planCrop, problems } }: { plant: PlantVie
   )
 }
 
-function RecordPlanting({ plant: { form, offer, change, problems, crop, record } }: { plant: PlantView }) {
+function RecordPlanting({ plant: { form, crop, record } }: { plant: PlantView }) {
   return (
     <RecordForm name="Record the planting" button="Record planting" disabled={!crop} onRecord={record}>
-      <DraftOffer offer={offer} />
-      <DateField
-        label="Planted on"
-        error={problems.doneOn}
-        value={form.doneOn}
-        onChange={(doneOn) => change({ doneOn })}
-      />
-      <NoteField value={form.note} onChange={(note) => change({ note })} />
+      <DraftOffer offer={form.offer} />
+      <TypedDay form={form} name="day" label="Planted on" />
+      <TypedNote form={form} name="note" />
     </RecordForm>
   )
 }

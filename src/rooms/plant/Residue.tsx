@@ -108,11 +108,11 @@ function Remove({
   mulchG: number
   areaM2: number
 }) {
-  const { garden, form } = plant
+  const { garden, sourceId } = plant
   const { units } = garden
   const [depth, setDepth] = useState<(typeof DEPTHS)[number][0]>('0.05')
   const sources = garden.nitrogenSources ?? []
-  const source = sources.find((entry) => entry.id === form.sourceId) ?? sources[0] ?? null
+  const source = sources.find((entry) => entry.id === sourceId) ?? sources[0] ?? null
   const off = removal(mulchG, after.residueNitrogenG, areaM2, Number(depth), source)
   return (
     <details className="mt-3" data-testid="removal">

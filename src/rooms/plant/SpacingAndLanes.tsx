@@ -6,7 +6,7 @@ import { spacingFor, type Spacing } from '../../core/planting/spacing'
 import type { Crop } from '../../core/plants/crops'
 import { Chance } from '../../parts/Chance'
 import { centimetres, metres, shortDate, type Units } from '../../text/format'
-import { TextField } from '../../parts/SelectField'
+import { TypedText } from '../../parts/form/fields'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
 import { Form } from '../../parts/Form'
@@ -21,15 +21,14 @@ export function SpacingAndLanes({
   plant: PlantView
   outcome: ScenarioOutcome
 }) {
-  const { garden, view, plantingDay, plannedDay, form, change, problems } = plant
+  const { garden, view, plantingDay, plannedDay, lanes: form } = plant
   const { units } = garden
   const { lengthM, widthM } = segmentSizeM(view.bed, view.stand.segment)
   const late = Math.max(0, (plantingDay ?? 0) - (plannedDay ?? plantingDay ?? 0))
   const { usual, late: closer, rule } = spacingFor(crop, lengthM, widthM, late)
-  const lanes = Number(form.lanes)
   const staged =
-    !problems.lanes && lanes > 1 && plantingDay !== null
-      ? lanePlan({ lengthM, widthM }, plantingDay, lanes, Number(form.laneDays))
+    form.value && form.value.lanes > 1 && plantingDay !== null
+      ? lanePlan({ lengthM, widthM }, plantingDay, form.value.lanes, form.value.everyDays)
       : []
   const { ready } = outcome
   return (
@@ -59,21 +58,8 @@ export function SpacingAndLanes({
         )}
       </div>
       <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Lanes">
-        <TextField
-          label="Planted in lanes"
-          className="w-24"
-          decimal
-          error={problems.lanes}
-          value={form.lanes}
-          onChange={(next) => change({ lanes: next })}
-        />
-        <TextField
-          label="Days between"
-          className="w-24"
-          decimal
-          value={form.laneDays}
-          onChange={(laneDays) => change({ laneDays })}
-        />
+        <TypedText form={form} name="lanes" label="Planted in lanes" className="w-24" decimal />
+        <TypedText form={form} name="everyDays" label="Days between" className="w-24" decimal />
       </Form>
       {staged.length > 0 && (
         <ol className="mt-2 max-w-2xl divide-y divide-base-300 border-y border-base-300" data-testid="lanes">

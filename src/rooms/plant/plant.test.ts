@@ -1,12 +1,11 @@
 import { residueSentence } from './nitrogenWords'
 import { cropContent } from '../../core/garden/newStands'
 import { describe, expect, test } from '@jest/globals'
-import { testBed, testCase, testCover } from '../../core/testing/beds'
-import { findCrop } from '../../core/plants/crops'
+import { testBed, testCover } from '../../core/testing/beds'
 import type { Stand } from '../../core/garden/schema'
-import type { StandView } from '../../state/useStand'
 import type { CropPlan } from '../../actions/planStretch'
-import { plantedStand, type PlantForm } from './form'
+import { plantCrop } from '../../actions/plantCrop'
+import { dayNumber } from '../../core/foundations/day'
 
 const crop: CropPlan = {
   cropId: 'leek',
@@ -14,13 +13,6 @@ const crop: CropPlan = {
   plantingMethod: 'slot',
   feed: null,
   date: '2026-06-18',
-}
-const form: PlantForm = {
-  doneOn: '2026-06-20',
-  note: 'Firm roots.',
-  lanes: '1',
-  laneDays: '7',
-  sourceId: '',
 }
 const cover = testCover('oats', '2026-03-01')
 const planned: Stand = {
@@ -33,13 +25,11 @@ const planned: Stand = {
   },
   end: { plan: { date: '2026-10-30', method: 'harvest', passes: 1, note: '' }, actual: null },
 }
-const view = (next: Stand | null): StandView => ({
-  stand: cover,
-  bed: testBed,
-  standCase: testCase(cover),
-  next: next && { stand: next, plantingDay: 20_622, establishment: 'transplant', name: 'Cabbage' },
-})
-const planted = (next: Stand | null) => plantedStand(form, crop, findCrop('leek')!, view(next), 'g', 'fresh')
+const planted = (next: Stand | null) => {
+  const done = { day: dayNumber('2026-06-20'), note: 'Firm roots.' }
+  const [write] = plantCrop(testBed, cover, next, crop, done).writes
+  return (write as { put: Stand }).put
+}
 
 describe('a planting as it is stored', () => {
   test('what was planned to follow becomes what was planted, its plan kept beside what was done', () => {
@@ -58,11 +48,11 @@ describe('a planting as it is stored', () => {
     for (const next of [null, { ...planned, start: { ...planned.start, actual: planned.start.plan } }]) {
       const stand = planted(next)
       expect(stand).toMatchObject({
-        id: 'fresh',
         bedId: testBed.id,
         segment: cover.segment,
         underStandId: null,
       })
+      expect(stand.id).not.toBe('next')
       expect(stand.start.plan).toBeNull()
     }
   })

@@ -1,15 +1,15 @@
+import { useMemo, useState } from 'react'
+import { plantCrop, sayTouches } from '../../actions/plantCrop'
 import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
 import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
-import { USUAL_RULES } from '../../core/garden/usualRules'
 import { latest } from '../../core/garden/timeline'
+import { USUAL_RULES } from '../../core/garden/usualRules'
 import { findCrop } from '../../core/plants/crops'
-import { newId } from '../../data/ids'
-import { changed } from '../../data/writes'
-import { useCommit, useGarden } from '../../state/garden'
-import { useDraft } from '../../state/useDraft'
+import { useTyped } from '../../parts/form/useTyped'
+import { useAct, useGarden } from '../../state/garden'
 import { usePlan } from '../../state/usePlan'
 import type { StandView } from '../../state/useStand'
-import { plantedStand, plantProblems, type PlantForm } from './form'
+import { lanesForm, plantForm } from './form'
 
 /** Days from the end of a cover to a planting that is proposed where nothing says when. */
 const PROPOSED_DAYS = 21
@@ -17,33 +17,32 @@ const PROPOSED_DAYS = 21
 /** Data and actions of the Plant room: the crop that follows one cover. */
 export function usePlant(view: StandView) {
   const { data, today } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { stand, standCase, next, bed } = view
   const { garden } = data
   const plan = usePlan(view)
-  const draftName = `plant ${stand.id}`
-  const { draft, keep, drop, offer } = useDraft<Partial<PlantForm>>(draftName)
-  const form: PlantForm = {
-    doneOn: isoDate(today),
-    note: '',
-    lanes: '1',
-    laneDays: '7',
-    sourceId: garden.nitrogenSources?.[0]?.id ?? '',
-    ...draft,
-  }
-  const change = (part: Partial<PlantForm>) => keep({ ...draft, ...part })
+  const { units } = garden
+  const ended = stand.end.actual ? dayNumber(stand.end.actual.date) : null
+  const form = useTyped({
+    schema: useMemo(() => plantForm(today, ended), [today, ended]),
+    draft: { name: `plant ${stand.id}`, version: 2 },
+    live: true,
+    blank: { day: isoDate(today), note: '' },
+  })
+  const lanes = useTyped({
+    schema: useMemo(() => lanesForm(units), [units]),
+    draft: { name: `lanes ${stand.id}` },
+    live: true,
+    blank: { lanes: '1', everyDays: '7' },
+  })
+  /** The compost or feed that fills the gap. */
+  const [sourceId, setSourceId] = useState(garden.nitrogenSources?.[0]?.id ?? '')
   const end = latest(standCase.stand.end)
   const planted = next?.stand.start.actual ?? null
   const { follows } = plan.scenario
   const cropPlan = plan.draft?.crop ?? cropPlanOf(next?.stand ?? null)
   const crop = findCrop(cropPlan?.cropId ?? '')
   const plantingDay = follows.kind === 'nothing' ? null : follows.day
-  const problems = plantProblems(
-    form,
-    crop !== null,
-    today,
-    stand.end.actual ? dayNumber(stand.end.actual.date) : null,
-  )
   const rules = garden.rules ?? USUAL_RULES
 
   /** Tries another crop, day or way of planting on the plan. */
@@ -67,24 +66,14 @@ export function usePlant(view: StandView) {
     })
   }
 
-  /** What the grower says of the eaten part of a crop: whether it touches soil or splash. */
-  const setTouches = (cropId: string, touches: boolean) =>
-    commit('Changed what the harvest touches', [
-      changed('gardens', garden, {
-        rules: { ...rules, harvestTouches: { ...rules.harvestTouches, [cropId]: touches } },
-      }),
-    ])
+  const setTouches = (cropId: string, touches: boolean) => act(sayTouches(garden, cropId, touches))
 
-  async function record() {
-    if (!crop || !cropPlan || problems.doneOn) return
-    const put = plantedStand(form, cropPlan, crop, view, garden.id, newId('stand'))
-    const stored = await commit(`Planted ${crop.name.toLowerCase()} in ${bed.label}`, [
-      { table: 'stands', put, seen: put.id === next?.stand.id ? next.stand : null },
-    ])
-    if (!stored.ok) return
-    drop()
-    plan.putBack()
-  }
+  const record = form.submit(async ({ value }) => {
+    if (!cropPlan || !crop) return false
+    const stored = await act(plantCrop(bed, stand, next?.stand ?? null, cropPlan, value))
+    if (stored) plan.putBack()
+    return stored
+  })
 
   return {
     view,
@@ -94,9 +83,9 @@ export function usePlant(view: StandView) {
     today,
     plan,
     form,
-    offer,
-    change,
-    problems,
+    lanes,
+    sourceId,
+    setSourceId,
     cropPlan,
     planCrop,
     crop,
