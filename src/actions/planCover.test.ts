@@ -3,7 +3,7 @@ import type { Candidate } from '../core/choosing/types'
 import { dayNumber } from '../core/foundations/day'
 import { stand, type GardenData, type Stand } from '../core/garden/schema'
 import { testBed } from '../core/testing/beds'
-import { chosenCover, planCover, type CoverChoice } from './planCover'
+import { chosenCover, coverWrites, type CoverChoice } from './planCover'
 import { cropPlanOf, planStretch, standsWith, type CropPlan } from './planStretch'
 
 const candidate = {
@@ -36,7 +36,7 @@ const choice: CoverChoice = {
 const ids = { cover: 'c', crop: 'k', split: () => 'split' }
 /** The stands that choosing plans in an empty garden. */
 const planned = (): Stand[] =>
-  planCover({ stands: [] }, candidate, choice, ids).map(
+  coverWrites({ stands: [] }, candidate, choice, ids).map(
     (write) => ('put' in write ? write.put : null) as Stand,
   )
 
@@ -57,18 +57,18 @@ describe('what choosing a cover plans', () => {
       end: { plan: { date: '2027-09-22', method: 'harvest' } },
     })
     // Where a crop is planned there already, it takes over the day that was told; told the same, it is left alone.
-    const moved = planCover(
+    const moved = coverWrites(
       { stands: [crop] },
       candidate,
       { ...choice, crop: { ...tomato, date: '2027-06-01' } },
       ids,
     )
     expect(moved.map((write) => 'put' in write && write.put.id).sort()).toEqual(['c', 'k'])
-    expect(planCover({ stands: [crop] }, candidate, choice, ids)).toMatchObject([{ put: { id: 'c' } }])
+    expect(coverWrites({ stands: [crop] }, candidate, choice, ids)).toMatchObject([{ put: { id: 'c' } }])
   })
   test('no crop named keeps the day the ground is wanted; nothing said plans nothing after it', () => {
     const alone = { ...choice, crop: null }
-    expect(planCover({ stands: [] }, candidate, alone, ids)).toHaveLength(1)
+    expect(coverWrites({ stands: [] }, candidate, alone, ids)).toHaveLength(1)
     const cover = chosenCover({ ...candidate, ending: null }, alone, 'c')
     expect(cover.follows).toEqual({ kind: 'undecided', neededBy: '2027-05-15' })
     expect(cover.end.plan).toBeNull()

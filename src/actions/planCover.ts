@@ -4,7 +4,11 @@ import { dayNumber, isoDate } from '../core/foundations/day'
 import { madeWay, occupantsOf, standsTaking } from '../core/season/occupied'
 import { coverStand } from '../core/garden/newStands'
 import type { Segment, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
+import { findCrop } from '../core/plants/crops'
+import { newId } from '../data/ids'
 import type { Write } from '../data/writes'
+import { standName } from '../text/names'
+import type { Step } from './step'
 import { standsWith, writesBetween, type CropPlan } from './planStretch'
 
 /** What a cover is chosen with: its ground, what for, what it is sown under, and what is known to follow. */
@@ -37,8 +41,25 @@ export const chosenCover = (
   end: { plan: ending?.end ?? null, actual: null },
 })
 
-/** The writes that plan a chosen candidate; a crop planned after it already takes over what was said of it. */
+/** Plans a chosen candidate; `next` is the crop planned after it already, which takes over what was said of it. */
 export function planCover(
+  data: Pick<GardenData, 'stands'>,
+  candidate: OwnPlan,
+  choice: CoverChoice,
+  next: Stand | undefined,
+): Step & { standId: string } {
+  const ids = { cover: newId('stand'), crop: newId('stand'), split: () => newId('stand') }
+  const name = standName(chosenCover(candidate, choice, ids.cover)).toLowerCase()
+  const crop = next ? null : findCrop(choice.crop?.cropId ?? '')
+  return {
+    label: `Planned ${name}${crop ? `, then ${crop.name.toLowerCase()},` : ''} in ${choice.bed.label}`,
+    writes: coverWrites(data, candidate, choice, ids),
+    standId: ids.cover,
+  }
+}
+
+/** The writes that plan a chosen candidate. */
+export function coverWrites(
   data: Pick<GardenData, 'stands'>,
   candidate: OwnPlan,
   choice: CoverChoice,

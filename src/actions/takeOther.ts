@@ -3,6 +3,7 @@ import type { Conflict, StoredRecord } from '../data/database'
 import { valueAt, withValueAt } from '../data/devices/places'
 import type { Plain } from '../data/merge'
 import type { Write } from '../data/writes'
+import type { Step } from './step'
 
 /**
  * What puts into a place what the other device had there, where two had written it; null where that cannot be done alone:
@@ -22,4 +23,10 @@ export function stillStands({ table, place, taken }: Conflict, fresh: StoredReco
   if (table === 'weather') return true
   if (place === '') return (taken === null) === (fresh === null)
   return fresh !== null && equal(valueAt(fresh as unknown as Plain, place) ?? null, taken ?? null)
+}
+
+/** Puts what the other device had into its place; `what` is how the place is told. */
+export const takeOtherStep = (conflict: Conflict, fresh: StoredRecord | null, what: string): Step => {
+  const write = takeOther(conflict, fresh)
+  return { label: `Took the other: ${what}`, writes: write ? [write] : [] }
 }

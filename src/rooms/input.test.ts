@@ -5,7 +5,8 @@ import { testBed, testCover } from '../core/testing/beds'
 import { lanesForm, plantForm } from './plant/form'
 import { sowForm, sowText } from './sow/form'
 import { problemsOf } from '../parts/form/testing'
-import { placeInputOf, readPlace } from './weather/place'
+import { dayForm, placeForm, placePart, placeValue } from './weather/place'
+import { textOf } from '../parts/form/typedText'
 import { CLIMATE_TYPES, siteFromType } from '../core/site/climateTypes'
 
 const today = dayNumber('2026-05-01')
@@ -95,32 +96,57 @@ describe('bad input is named beside its field', () => {
 
 describe('a place by hand', () => {
   const site = siteFromType(CLIMATE_TYPES[2], 48.2, 310)
-  const input = placeInputOf(site)
-  const change = (row: 'tMaxC' | 'rainMm' | 'wetDays', month: number, text: string) => ({
-    ...input,
-    [row]: input[row].map((old, i) => (i === month ? text : old)),
+  const text = textOf(placeForm('metric'), placeValue(site))
+  const change = (row: 'tMaxC' | 'rainMm' | 'wetDays', month: number, typed: string) => ({
+    ...text,
+    [row]: text[row].map((old: string, i: number) => (i === month ? typed : old)),
   })
-  const wrong = (of: typeof input) => {
-    const read = readPlace(of, site)
-    return 'problems' in read ? read.problems : []
-  }
-  test('shown and read back unchanged', () => {
-    expect(readPlace(input, site)).toEqual({ site })
+  const wrong = (part: Partial<typeof text>) =>
+    Object.values(problemsOf(placeForm('metric'), { ...text, ...part }))
+  test('in feet and degrees Fahrenheit only the months that were typed change', () => {
+    const schema = placeForm('imperial')
+    const shown = textOf(schema, placeValue(site))
+    expect(shown.elevationM).toBe('1017.06')
+    const tMaxC = shown.tMaxC.map((old: string, i: number) => (i === 6 ? '86' : old)) as typeof shown.tMaxC
+    const typed = schema.parse({ ...shown, tMaxC })
+    const stored = placePart(site, { tMaxC: typed.tMaxC }, 'imperial')
+    expect(stored).toEqual({ ...site, tMaxC: site.tMaxC.map((old, i) => (i === 6 ? 30 : old)) })
   })
-  test('a comma and a typographic minus are understood', () => {
-    expect(readPlace({ ...input, latitude: '−41,3' }, site)).toMatchObject({ site: { latitude: -41.3 } })
-  })
-  test('beyond 66° is refused with the reason', () => {
-    expect(wrong({ ...input, latitude: '70' })[0]).toMatch(/sun does not rise or set each day/)
-  })
+  test('a comma and a typographic minus are understood', () =>
+    expect(placeForm('metric').parse({ ...text, latitude: '−41,3' }).latitude).toBe(-41.3))
+  test('beyond 66° is refused with the reason', () =>
+    expect(wrong({ latitude: '70' })[0]).toMatch(/sun does not rise or set each day/))
   test('a wrong value names its month', () => {
-    expect(wrong(change('tMaxC', 6, '95'))[0]).toMatch(/^July: Mean daily maximum must be between/)
-    expect(wrong(change('rainMm', 1, 'a lot'))[0]).toMatch(/^February: Monthly rain must be a number/)
-    expect(wrong(change('wetDays', 0, '40'))[0]).toMatch(/^January: Wet days must be between/)
+    expect(wrong(change('tMaxC', 6, '95'))[0]).toMatch(/^Jul: mean daily high must be between/)
+    expect(wrong(change('rainMm', 1, 'a lot'))[0]).toMatch(/^Feb: rain must be a number/)
+    expect(wrong(change('wetDays', 0, '40'))[0]).toMatch(/^Jan: days with 1 mm or more must be between/)
   })
-  test('a low above its high is refused', () => {
+  test('a low above its high is refused', () =>
     expect(wrong(change('tMaxC', 6, '5'))).toEqual([
       'A monthly minimum is above its maximum. Check the normals.',
-    ])
+    ]))
+})
+
+describe('a day’s weather as typed', () => {
+  const typed = { tMinC: '3', tMaxC: '14', rainMm: '0' }
+  test('commas, minus signs and empty fields', () =>
+    expect(dayForm('metric').parse({ ...typed, tMinC: '−2,5', rainMm: '' })).toEqual({
+      tMinC: -2.5,
+      tMaxC: 14,
+      rainMm: null,
+    }))
+  test('imperial is kept as SI', () => {
+    const read = dayForm('imperial').parse({ tMinC: '41', tMaxC: '68', rainMm: '0.5' })
+    expect(read).toEqual({ tMinC: 5, tMaxC: 20, rainMm: 12.7 })
   })
+  test.each([
+    [{ tMinC: 'cold' }, 'tMinC', /^Low must be a number, or left empty/],
+    [{ tMaxC: '95' }, 'tMaxC', /^High must be between -50 and 57/],
+    [{ rainMm: '-1' }, 'rainMm', /^Rain must be between 0/],
+    [{ tMinC: '20' }, 'tMinC', /^Low: it is above the high/],
+  ])('%j is refused with its field', (part, field, message) =>
+    expect(problemsOf(dayForm('metric'), { ...typed, ...part })).toEqual({
+      [field]: expect.stringMatching(message),
+    }),
+  )
 })

@@ -27,6 +27,10 @@ describe('what people type', () => {
     ['−3', 'number', 'metric', -3],
     ['10', 'height', 'imperial', 25.4],
     ['0.3 in', 'rain', 'metric', 7.62],
+    ['23', 'temperature', 'imperial', -5],
+    ['-4,5', 'temperature', 'metric', -4.5],
+    ['50 °F', 'temperature', 'metric', 10],
+    ['−40', 'temperature', 'imperial', -40],
   ] as [string, QuantityKind, Units, number][])('%s as %s, %s', (text, kind, units, value) =>
     expect(readQuantity(text, kind, units)).toBeCloseTo(value, 9),
   )
@@ -40,6 +44,7 @@ describe('what people type', () => {
     ['12 %', 'weight'],
     ['5 -', 'number'],
     ['--5', 'number'],
+    ['5 °C 3 °C', 'temperature'],
   ] as [string, QuantityKind][])('%j is not a %s', (text, kind) =>
     expect(Number.isFinite(readQuantity(text, kind, 'metric'))).toBe(false),
   )
@@ -48,7 +53,17 @@ describe('what people type', () => {
 test('what is shown in a field is read as the same, to the digits shown', () => {
   fc.assert(
     fc.property(
-      fc.constantFrom<QuantityKind>('length', 'height', 'depth', 'area', 'seed', 'weight', 'rain', 'share'),
+      fc.constantFrom<QuantityKind>(
+        'length',
+        'height',
+        'depth',
+        'area',
+        'seed',
+        'weight',
+        'rain',
+        'share',
+        'temperature',
+      ),
       fc.constantFrom<Units>('metric', 'imperial'),
       fc.double({ min: 0, max: 5000, noNaN: true }),
       (kind, units, value) => {

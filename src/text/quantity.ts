@@ -38,6 +38,8 @@ type Kind = {
   usual: Record<Units, string>
   /** Digits after the point that are worth showing. */
   digits: Record<Units, number>
+  /** What a unit shows where the one kept inside shows nothing. */
+  zero?: Record<string, number>
 }
 const both = <T>(value: T) => ({ metric: value, imperial: value })
 const plain = (unit: string, digits: number, units: Record<string, number> = { [unit]: 1 }): Kind => ({
@@ -80,13 +82,21 @@ const KINDS = {
   days: plain('days', 0, { days: 1, day: 1, d: 1, weeks: 7, week: 7 }),
   minutes: plain('min', 0, { min: 1, minutes: 1, h: 60, hours: 60, hour: 60 }),
   degrees: plain('°', 4, { '°': 1 }),
+  /** °C */
+  temperature: {
+    units: { '°c': 1, c: 1, '°f': 1 / 1.8, f: 1 / 1.8 },
+    usual: { metric: '°c', imperial: '°f' },
+    digits: both(2),
+    zero: { '°f': 32, f: 32 },
+  },
 } as const satisfies Record<string, Kind>
 export type QuantityKind = keyof typeof KINDS
 
 const kindOf = (kind: QuantityKind): Kind => KINDS[kind]
 
 /** Unit beside the field of a kind: `ft`, `%`; empty where there is none. */
-export const unitOf = (kind: QuantityKind, units: Units): string => kindOf(kind).usual[units]
+export const unitOf = (kind: QuantityKind, units: Units): string =>
+  kindOf(kind).usual[units].replace('°c', '°C').replace('°f', '°F')
 
 const FRACTIONS: Record<string, string> = {
   '½': ' 1/2',
@@ -135,7 +145,7 @@ const clean = (text: string, units: Units) =>
  * where it is empty or cannot be understood.
  */
 export function readQuantity(text: string, kind: QuantityKind, units: Units): number {
-  const { units: known, usual } = kindOf(kind)
+  const { units: known, usual, zero } = kindOf(kind)
   let rest = clean(text, units)
   const sign = rest.startsWith('-') ? -1 : 1
   if (sign < 0) rest = rest.slice(1).trim()
@@ -155,6 +165,9 @@ export function readQuantity(text: string, kind: QuantityKind, units: Units): nu
     if (unit === '' && (pieces > 0 || rest !== '')) return NaN
     const factor = unit === '' ? known[usual[units]] : known[unit]
     if (factor === undefined) return NaN
+    // Degrees are counted from a zero of their own.
+    const nought = zero?.[unit === '' ? usual[units] : unit] ?? 0
+    if (zero) return pieces > 0 || rest.length > unit.length ? NaN : (sign * value - nought) * factor
     sum = (pieces === 0 ? 0 : sum) + value * factor
     rest = rest.slice(/^[^\d.-]*/.exec(rest)![0].length)
   }
@@ -164,8 +177,8 @@ export function readQuantity(text: string, kind: QuantityKind, units: Units): nu
 /** A value kept inside, as it is typed in the garden's own unit, without the unit; empty for none. */
 export function writeQuantity(value: number | null | undefined, kind: QuantityKind, units: Units): string {
   if (value === null || value === undefined || !Number.isFinite(value)) return ''
-  const { units: known, usual, digits } = kindOf(kind)
-  const shown = value / known[usual[units]]
+  const { units: known, usual, digits, zero } = kindOf(kind)
+  const shown = value / known[usual[units]] + (zero?.[usual[units]] ?? 0)
   return String(Number(shown.toFixed(digits[units])))
 }
 

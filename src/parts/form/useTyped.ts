@@ -135,6 +135,8 @@ function useForms<S extends z.ZodObject, R>({
     /** What is wrong first in a list of fields. */
     problemIn: (list: string): string | undefined =>
       shown ? Object.entries(read.problems).find(([path]) => path.startsWith(list))?.[1] : undefined,
+    /** All that is wrong, in the order of the fields. */
+    wrong: shown ? Object.values(read.problems) : [],
     register,
     control,
     set: (part: Partial<z.input<S>>) => setAll(setValue, part as Partial<Input>),

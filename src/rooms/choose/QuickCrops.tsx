@@ -2,15 +2,12 @@ import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { SHORT_GAP_DAYS, type QuickCrop } from '../../core/choosing/quickCrops'
 import { untilDay, type ChooseQuestion } from '../../core/choosing/types'
-import { isoDate } from '../../core/foundations/day'
-import { cropContent, cropStand, planting } from '../../core/garden/newStands'
+import { planQuickCrop } from '../../actions/addCrop'
 import { findCrop } from '../../core/plants/crops'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
-import { newId } from '../../data/ids'
-import { added } from '../../data/writes'
 import { Chance } from '../../parts/Chance'
 import { useOnce } from '../../parts/once'
-import { useCommit } from '../../state/garden'
+import { useAct } from '../../state/garden'
 import { useAnswer } from '../../compute/useAnswer'
 import { dateRangeText, shortDate } from '../../text/format'
 
@@ -29,19 +26,12 @@ export function QuickCrops({ args }: { args: [WeatherSpec, ChooseQuestion] }) {
     [short, spec, sowDay, wanted],
   )
   const { value } = useAnswer('quickCrops', job)
-  const commit = useCommit()
+  const act = useAct()
   const navigate = useNavigate()
   const { run: plan } = useOnce(async ({ cropId, harvest }: QuickCrop) => {
     const { bed, segment } = question
-    const stand = cropStand(
-      { id: newId('stand'), gardenId: bed.gardenId, bedId: bed.id, segment },
-      cropContent(cropId, 'seed'),
-      { plan: planting(isoDate(sowDay)), actual: null },
-      Math.min(Math.ceil(harvest.p90), (wanted ?? Infinity) - 1) - sowDay,
-    )
-    const name = findCrop(cropId)?.name.toLowerCase() ?? cropId
-    const stored = await commit(`Planned ${name} in ${bed.label}`, [added('stands', stand)])
-    if (stored.ok) void navigate(`/bed/${bed.id}`)
+    const days = Math.min(Math.ceil(harvest.p90), (wanted ?? Infinity) - 1) - sowDay
+    if (await act(planQuickCrop(bed, segment, { cropId, sowDay, days }))) void navigate(`/bed/${bed.id}`)
   })
   if (!value || value.length === 0) return null
   return (

@@ -7,16 +7,13 @@ import { lightWindows } from '../../core/choosing/lightWindows'
 import type { OwnPlan } from '../../core/choosing/own'
 import type { ChooseQuestion } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
-import { standName } from '../../text/names'
 import { useOnce } from '../../parts/once'
-import { useCommit, useGarden } from '../../state/garden'
+import { useAct, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
 import { useAnswer } from '../../compute/useAnswer'
 import { useDraft } from '../../state/useDraft'
-import { chosenCover, planCover, type CoverChoice } from '../../actions/planCover'
-import { findCrop } from '../../core/plants/crops'
+import { planCover, type CoverChoice } from '../../actions/planCover'
 import { cropPlanOf } from '../../actions/planStretch'
-import { newId } from '../../data/ids'
 import { formProblems, segmentOf, plannedCrop, questionOf, startingForm, type ChooseForm } from './question'
 
 /** How far back a bare window is followed to its start. */
@@ -26,7 +23,7 @@ const LOOK_BACK_DAYS = 400
 export function useChoose(bed: Bed, day: number, underId: string | null) {
   const { data, expected, today, spec } = useGarden()
   const navigate = useNavigate()
-  const commit = useCommit()
+  const act = useAct()
   const lots = useLots()
   // What is marked as at hand, and what bags are written down in Seed.
   const handText = useMemo(
@@ -96,16 +93,10 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   }, [formText, bed, upperId, nextId, data.stands])
 
   const { run: choose } = useOnce(async (candidate: OwnPlan) => {
-    const ids = { cover: newId('stand'), crop: newId('stand'), split: () => newId('stand') }
-    const stand = chosenCover(candidate, choice, ids.cover)
-    const crop = next ? null : findCrop(choice.crop?.cropId ?? '')
-    const stored = await commit(
-      `Planned ${standName(stand).toLowerCase()}${crop ? `, then ${crop.name.toLowerCase()},` : ''} in ${bed.label}`,
-      planCover(data, candidate, choice, ids),
-    )
-    if (!stored.ok) return
+    const step = planCover(data, candidate, choice, next)
+    if (!(await act(step))) return
     drop()
-    void navigate(`/sow/${stand.id}`)
+    void navigate(`/sow/${step.standId}`)
   })
 
   return { window, light, next, form, offer, change, problems, answer, choose, choice, args }

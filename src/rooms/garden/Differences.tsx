@@ -2,10 +2,10 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { dayNumber } from '../../core/foundations/day'
 import type { Check } from '../../core/garden/check'
 import type { Bed, GardenData, Stand } from '../../core/garden/schema'
-import { stillStands, takeOther } from '../../actions/takeOther'
+import { stillStands, takeOther, takeOtherStep } from '../../actions/takeOther'
 import { database, type Conflict, type MergeRow, type StoredRecord } from '../../data/database'
 import { standName } from '../../text/names'
-import { useCommit, useGarden } from '../../state/garden'
+import { useAct, useGarden } from '../../state/garden'
 import { fieldOf, placeWords, valueWords } from '../../text/differences'
 import { longDate, momentText } from '../../text/format'
 
@@ -72,7 +72,7 @@ async function askedOf({ conflicts }: MergeRow): Promise<Conflict[]> {
 
 function OneMerge({ merge, asked }: { merge: MergeRow; asked: readonly Conflict[] }) {
   const { data } = useGarden()
-  const put = useCommit()
+  const act = useAct()
   const settle = (conflict: Conflict) => {
     const left = merge.conflicts.filter((other) => other !== conflict)
     return left.length > 0
@@ -80,12 +80,8 @@ function OneMerge({ merge, asked }: { merge: MergeRow; asked: readonly Conflict[
       : database.merges.delete(merge.id)
   }
   async function take(conflict: Conflict) {
-    const write = takeOther(conflict, await recordOf(conflict))
-    const stored = await put(
-      `Took the other: ${recordWords(conflict, data)}, ${placeWords(conflict.place)}`,
-      write ? [write] : [],
-    )
-    if (stored.ok) await settle(conflict)
+    const what = `${recordWords(conflict, data)}, ${placeWords(conflict.place)}`
+    if (await act(takeOtherStep(conflict, await recordOf(conflict), what))) await settle(conflict)
   }
   const { units } = data.garden
   const named = namesIn(data)

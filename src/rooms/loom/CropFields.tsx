@@ -1,50 +1,47 @@
-import { clearing, cropContent, cropStand, planting } from '../../core/garden/newStands'
-import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { useForm, useWatch } from 'react-hook-form'
 import { z } from 'zod'
+import { addCrop } from '../../actions/addCrop'
 import { addDays, isoDate, parseDay } from '../../core/foundations/day'
-import { isoDay } from '../../core/garden/fields'
+import { cropContent } from '../../core/garden/newStands'
 import { CROPS, findCrop } from '../../core/plants/crops'
-import { Field } from '../../parts/Field'
-import { Form } from '../../parts/Form'
-import { CropOptions, EstablishmentOptions } from '../../parts/options'
-import { newId } from '../../data/ids'
-import { useCommit, useGarden } from '../../state/garden'
-import { addStand } from '../../actions/addStand'
-import { Occupied } from '../../parts/Occupied'
 import { occupantsOf, type Treatment } from '../../core/season/occupied'
+import { Form } from '../../parts/Form'
+import { chosen, day } from '../../parts/form/codecs'
+import { TypedChoice, TypedDay, TypedTick } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { Occupied } from '../../parts/Occupied'
+import { CropOptions, EstablishmentOptions } from '../../parts/options'
+import { useAct, useGarden } from '../../state/garden'
 
-const form = z
-  .object({
-    bedId: z.string().min(1, 'Choose a bed.'),
-    cropId: z.string().min(1, 'Choose a crop.'),
-    establishment: z.enum(['transplant', 'seed']),
-    from: isoDay,
-    until: isoDay,
-    standing: z.boolean(),
-  })
-  .refine((value) => value.until > value.from, {
-    path: ['until'],
-    error: 'Until must lie after from. Choose a later date.',
-  })
-/** The form on a day: what stands already was planted by then. */
-const formOn = (today: string) =>
-  form.refine((value) => !value.standing || value.from <= today, {
-    path: ['from'],
-    error: 'This lies ahead: choose an earlier day, or untick that it stands already.',
-  })
-type CropForm = z.infer<typeof form>
+const cropForm = (today: number) =>
+  z
+    .object({
+      bedId: chosen('Choose a bed.'),
+      cropId: chosen('Choose a crop.'),
+      establishment: z.enum(['transplant', 'seed']),
+      from: day(),
+      until: day(),
+      standing: z.boolean(),
+    })
+    .refine(({ from, until }) => until > from, {
+      path: ['until'],
+      error: 'Until must lie after from. Choose a later date.',
+    })
+    // What stands already was planted by today.
+    .refine(({ standing, from }) => !standing || from <= today, {
+      path: ['from'],
+      error: 'This lies ahead: choose an earlier day, or untick that it stands already.',
+    })
 
 /** What is asked of a crop that stands or is planned. */
 export function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; onClose: () => void }) {
   const { data, today } = useGarden()
-  const commit = useCommit()
-  const firstCrop = CROPS[0]
+  const act = useAct()
+  const [firstCrop] = CROPS
   const [said, setSaid] = useState<Record<string, Treatment>>({})
-  const { register, handleSubmit, setValue, getValues, formState, control } = useForm<CropForm>({
-    resolver: zodResolver(formOn(isoDate(today))),
-    defaultValues: {
+  const form = useTyped({
+    schema: cropForm(today),
+    blank: {
       bedId: spot.bedId,
       cropId: firstCrop.id,
       establishment: firstCrop.establishment,
@@ -53,36 +50,32 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
       standing: spot.day <= today,
     },
   })
+  const { bedId, from } = form.text
 
   function followCrop(cropId: string) {
     const crop = findCrop(cropId)
-    const { from } = getValues()
     if (!crop) return
-    setValue('establishment', crop.establishment)
-    if (isoDay.safeParse(from).success) setValue('until', addDays(from, crop.daysInBed))
+    const until = parseDay(from) === null ? {} : { until: addDays(from, crop.daysInBed) }
+    form.set({ establishment: crop.establishment, ...until })
   }
 
-  async function save(value: CropForm) {
-    const crop = findCrop(value.cropId)!
-    const start = planting(value.from)
-    const stand = cropStand(
-      { id: newId('stand'), gardenId: data.garden.id, bedId: value.bedId },
-      cropContent(crop.id, value.establishment),
-      { plan: start, actual: value.standing ? start : null },
-      crop.daysInBed,
+  const save = form.submit(async ({ value }) => {
+    const stored = await act(
+      addCrop(
+        data,
+        data.beds.find(({ id }) => id === value.bedId)!,
+        value,
+        said,
+      ),
     )
-    const bed = data.beds.find(({ id }) => id === value.bedId)!
-    const fresh = { ...stand, end: { plan: clearing(value.until), actual: null } }
-    const stored = await commit(`Added ${crop.name.toLowerCase()}`, addStand(data, bed, fresh, said))
-    if (stored.ok) onClose()
-  }
+    if (stored) onClose()
+    return stored
+  })
 
-  const { errors } = formState
-  const [bedId, from] = useWatch({ control, name: ['bedId', 'from'] })
   const bed = data.beds.find(({ id }) => id === bedId)
-  const day = parseDay(from)
+  const fromDay = parseDay(from)
   const occupants =
-    bed && day !== null
+    bed && fromDay !== null
       ? occupantsOf(
           data.stands,
           bed,
@@ -93,45 +86,28 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
             content: cropContent(firstCrop.id, 'transplant'),
             underStandId: null,
           },
-          day,
+          fromDay,
         )
       : []
   return (
-    <Form className="mt-3 grid gap-3 sm:grid-cols-2" onSubmit={handleSubmit(save)}>
-      <Field label="Bed" error={errors.bedId?.message}>
-        <select className="select w-full" {...register('bedId')}>
-          {data.beds.map((bed) => (
-            <option key={bed.id} value={bed.id}>
-              {bed.label}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Crop" error={errors.cropId?.message}>
-        <select
-          className="select w-full"
-          {...register('cropId', {
-            onChange: (event: { target: { value: string } }) => followCrop(event.target.value),
-          })}
-        >
-          <CropOptions />
-        </select>
-      </Field>
-      <Field label="From" error={errors.from?.message}>
-        <input type="date" className="input w-full" {...register('from')} />
-      </Field>
-      <Field label="Until" error={errors.until?.message}>
-        <input type="date" className="input w-full" {...register('until')} />
-      </Field>
-      <Field label="Established by">
-        <select className="select w-full" {...register('establishment')}>
-          <EstablishmentOptions />
-        </select>
-      </Field>
-      <label className="flex items-center gap-2 self-end pb-2">
-        <input type="checkbox" className="checkbox checkbox-sm" {...register('standing')} />
-        It stands already
-      </label>
+    <Form className="mt-3 grid gap-3 sm:grid-cols-2" onSubmit={save}>
+      <TypedChoice
+        form={form}
+        name="bedId"
+        label="Bed"
+        options={data.beds.map(({ id, label }) => [id, label] as const)}
+      />
+      <TypedChoice form={form} name="cropId" label="Crop" onChoose={followCrop}>
+        <CropOptions />
+      </TypedChoice>
+      <TypedDay form={form} name="from" label="From" />
+      <TypedDay form={form} name="until" label="Until" />
+      <TypedChoice form={form} name="establishment" label="Established by">
+        <EstablishmentOptions />
+      </TypedChoice>
+      <div className="self-end pb-2">
+        <TypedTick form={form} name="standing" label="It stands already" />
+      </div>
       <Occupied
         occupants={occupants}
         said={said}

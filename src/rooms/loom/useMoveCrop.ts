@@ -8,16 +8,14 @@ import {
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core'
 import { useMemo } from 'react'
-import { addDays } from '../../core/foundations/day'
-import { useCommit, useGarden } from '../../state/garden'
-import { standWords } from './labels'
+import { useAct, useGarden } from '../../state/garden'
 import type { LoomLayout } from './layout'
-import { changed } from '../../data/writes'
+import { moveCrop } from '../../actions/addCrop'
 
 /** Moving planned crops by dragging or with the keyboard: down the weeks and across the beds. */
 export function useMoveCrop(layout: LoomLayout) {
   const { data } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const columnStep =
     layout.columns.length > 1
       ? layout.columns[1].left - layout.columns[0].left
@@ -61,18 +59,7 @@ export function useMoveCrop(layout: LoomLayout) {
       from
     const days = Math.round(delta.y / layout.rowPx) * 7
     if (days === 0 && to === from) return
-    const moved = {
-      ...stand,
-      bedId: to.entry.bed.id,
-      start: { ...stand.start, plan: { ...stand.start.plan, date: addDays(stand.start.plan.date, days) } },
-      end: stand.end.plan
-        ? { ...stand.end, plan: { ...stand.end.plan, date: addDays(stand.end.plan.date, days) } }
-        : stand.end,
-    }
-    await commit(
-      `Moved ${standWords(stand).join(' + ')} to ${to.entry.bed.label}, from ${moved.start.plan.date}`,
-      [changed('stands', stand, moved)],
-    )
+    await act(moveCrop(stand, to.entry.bed, days))
   }
   return { sensors, onDragEnd }
 }

@@ -9,10 +9,10 @@ import { single } from '../../parts/once'
 import { Scroll } from '../../parts/Scroll'
 import { TickField } from '../../parts/SelectField'
 import { Swatch } from '../../parts/Swatch'
-import { useCommit, useGarden } from '../../state/garden'
+import { useAct, useGarden } from '../../state/garden'
 import { PlantProfile } from './PlantProfile'
 import { PlantYear } from './PlantYear'
-import { changed } from '../../data/writes'
+import { markResistant, markSeed } from '../../actions/seedAtHand'
 
 const ROOT_KNOT = {
   host: 'feeds root-knot nematodes',
@@ -41,39 +41,26 @@ const sourceText = (source: Species['sources'][keyof Species['sources']]) =>
 /** Whether the grower's seed is of a cultivar that is named as resistant. */
 function Resistant({ plant }: { plant: Species }) {
   const { data } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { garden } = data
   const named = garden.resistantSeed ?? []
   return (
     <TickField
       label="My seed is of a cultivar named as resistant to root-knot nematodes"
       checked={named.includes(plant.id)}
-      onChange={(checked) =>
-        void commit(`${plant.name}: ${checked ? 'resistant to' : 'no word on'} root-knot nematodes`, [
-          changed('gardens', garden, {
-            resistantSeed: checked ? [...named, plant.id] : named.filter((id) => id !== plant.id),
-          }),
-        ])
-      }
+      onChange={(checked) => void act(markResistant(garden, plant, checked))}
     />
   )
 }
 
 export function PlantPage({ plant }: { plant: Species }) {
   const { data } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const { garden } = data
   const { units } = garden
   const p = plant.parameters
   const atHand = (garden.seedAtHand ?? []).includes(plant.id)
-  const toggle = () =>
-    void commit(`${plant.name}: seed ${atHand ? 'no longer' : ''} at hand`.replace('  ', ' '), [
-      changed('gardens', garden, {
-        seedAtHand: atHand
-          ? (garden.seedAtHand ?? []).filter((id) => id !== plant.id)
-          : [...(garden.seedAtHand ?? []), plant.id],
-      }),
-    ])
+  const toggle = () => act(markSeed(garden, plant, !atHand))
   const facts: [string, string][] = [
     ['Family', plant.family],
     ['Habit', `${plant.habit}, to ${metres(p.heightM, units)}${plant.perennial ? ', perennial' : ''}`],

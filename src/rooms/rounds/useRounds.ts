@@ -2,10 +2,10 @@ import { useMemo } from 'react'
 import { notice } from '../../state/notices'
 import { addDays, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
-import { jobsOf, openJobs, ROUND_DAYS, type Job, type JobMark } from '../../core/rounds/jobs'
+import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
 import type { StandForecast } from '../../core/season/standForecast'
 import { forecastName } from '../../parts/weave/useBedCloth'
-import { useCommit, useGarden } from '../../state/garden'
+import { useAct, useGarden } from '../../state/garden'
 import { late } from '../../state/late'
 import { standCaseOf } from '../../core/season/standCase'
 import { calendarWritten } from '../../state/session'
@@ -13,7 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
 import { jobText } from '../../parts/jobText'
 import { download } from '../../state/download'
-import { changed } from '../../data/writes'
+import { putOffJob, tickJob } from '../../actions/markJob'
 
 /** Covers that ended longer ago than this have no jobs left. */
 const AFTER_END_DAYS = 90
@@ -23,7 +23,7 @@ const CALENDAR_DAYS = 60
 /** This week's jobs, and what can be done with them. */
 export function useRounds() {
   const { data, expected, today, spec } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const dispatch = useAppDispatch()
   const written = useAppSelector((state) => state.session.calendars[data.garden.id]) ?? {}
   const covers = useMemo(
@@ -70,15 +70,6 @@ export function useRounds() {
 
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
-  const mark = (job: Job, part: Partial<JobMark>, label: string) =>
-    commit(label, [
-      changed('gardens', data.garden, {
-        jobMarks: [
-          ...marks.filter((entry) => entry.jobId !== job.id),
-          { jobId: job.id, doneOn: null, laterUntil: null, reason: '', ...part },
-        ],
-      }),
-    ])
   const titleOf = (job: Job) => `${jobText(job, standOf(job)).title} in ${bedOf(job).label}`
 
   async function writeCalendar() {
@@ -108,9 +99,9 @@ export function useRounds() {
     today,
     standOf,
     bedOf,
-    tick: (job: Job) => mark(job, { doneOn: isoDate(today) }, `Done: ${titleOf(job).toLowerCase()}`),
+    tick: (job: Job) => act(tickJob(data.garden, job, titleOf(job), today)),
     later: (job: Job, days: number, reason: string) =>
-      mark(job, { laterUntil: isoDate(today + days), reason }, `Put off: ${titleOf(job).toLowerCase()}`),
+      act(putOffJob(data.garden, job, titleOf(job), today + days, reason)),
     writeCalendar,
   }
 }

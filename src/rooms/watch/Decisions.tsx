@@ -1,25 +1,22 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { isoDate } from '../../core/foundations/day'
-import { segmentAreaM2 } from '../../core/garden/area'
-import type { Component, Stand } from '../../core/garden/schema'
+import { z } from 'zod'
+import { missingShare, resowNeeds, sowPartAgain } from '../../actions/keepCheck'
 import { findSpecies } from '../../core/plants/catalogue'
-import type { StandForecast } from '../../core/season/standForecast'
 import { plantsExpected, sownSpecies } from '../../core/season/input'
-import { resowGrams } from '../../core/seeding/resow'
+import type { StandForecast } from '../../core/season/standForecast'
 import { troublesOf, type Trouble } from '../../core/tracking/decisions'
-import { density, grams, percent } from '../../text/format'
-import { ProblemLine } from '../../parts/ProblemLine'
-import { TextField } from '../../parts/SelectField'
-import { typedNumber } from '../../parts/typed'
-import { useCommit, useGarden } from '../../state/garden'
-import { newId } from '../../data/ids'
+import { Form } from '../../parts/Form'
+import { quantity } from '../../parts/form/codecs'
+import { TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { single } from '../../parts/once'
+import { useAct, useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
+import { density, grams, percent, type Units } from '../../text/format'
+import { unitOf, writeQuantity } from '../../text/quantity'
 import type { Checking } from './useChecking'
 import { troubleText } from './words'
-import { Form } from '../../parts/Form'
-import { added } from '../../data/writes'
-import { single } from '../../parts/once'
 
 /** Thin, hurt or weedy: what can be done, until the grower has decided. */
 export function Decisions({
@@ -46,9 +43,13 @@ export function Decisions({
   )
 }
 
-/** A mix at a part of its rate, so that its recipe weighs out only what is missing. */
-const thinner = (components: readonly Component[], share: number): Component[] =>
-  components.map((component) => ({ ...component, share: Math.max(0.01, component.share * share) }))
+const stretchForm = (lengthM: number, units: Units) => {
+  const place = (name: string) => quantity('length', units, { name, low: 0, high: lengthM })
+  return z.object({ fromM: place('From'), toM: place('To') }).refine(({ fromM, toM }) => toM > fromM, {
+    path: ['toM'],
+    error: 'To must lie beyond from. Choose a longer stretch.',
+  })
+}
 
 function Decide({
   trouble,
@@ -62,66 +63,24 @@ function Decide({
   expected: number
 }) {
   const { data, today } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const navigate = useNavigate()
   const { stand, bed } = view
-  const [from, setFrom] = useState('0')
-  const [to, setTo] = useState(String(bed.lengthM))
-  const [problem, setProblem] = useState<string | null>(null)
+  const { units } = data.garden
   const [resowing, setResowing] = useState(false)
-  const components = stand.start.actual?.components ?? []
-  const areaM2 = segmentAreaM2(bed, stand.segment)
-  const missing = trouble.kind === 'weeds' ? 0.5 : trouble.kind === 'thin' ? 1 - trouble.share : trouble.share
-  const length = typedNumber(to) - typedNumber(from)
-  const stretch = Math.min(1, Math.max(0, length / bed.lengthM))
-  const needs = components.map((component) => {
-    const perM2 = (component.grams ?? 0) / Math.max(0.01, areaM2)
-    return { component, grams: resowGrams(perM2, areaM2, stretch, 1 - missing) }
+  const form = useTyped({
+    schema: stretchForm(bed.lengthM, units),
+    blank: { fromM: '0', toM: writeQuantity(bed.lengthM, 'length', units) },
   })
-
-  async function sowAgain() {
-    if (!(length > 0) || typedNumber(from) < 0 || typedNumber(to) > bed.lengthM + 0.001)
-      return setProblem(
-        `Stretch: from and to must lie between 0 and ${bed.lengthM} m, the first below the second.`,
-      )
-    const again: Stand = {
-      id: newId('stand'),
-      gardenId: stand.gardenId,
-      bedId: bed.id,
-      segment:
-        stretch > 0.98
-          ? { kind: 'whole' }
-          : { kind: 'strip', fromM: typedNumber(from), toM: typedNumber(to) },
-      content:
-        stand.content.kind === 'cover'
-          ? { ...stand.content, components: thinner(stand.content.components, missing) }
-          : stand.content,
-      underStandId: stand.id,
-      follows: null,
-      start: {
-        plan: {
-          date: isoDate(today),
-          covering: stand.start.actual?.covering ?? 'raked',
-          passes: 1,
-          components: needs.map(({ component, grams: weight }) => ({
-            ...component,
-            grams: Math.round(weight * 10) / 10,
-          })),
-          note: 'Sown again where it was thin.',
-        },
-        actual: null,
-      },
-      cuts: [],
-      end: { plan: stand.end.plan, actual: null },
-      note: '',
-    }
-    const stored = await commit('Planned sowing again', [
-      added('stands', again),
-      checking.decided(trouble, 'resow'),
-    ])
-    if (stored.ok) void navigate(`/sow/${again.id}`)
-    else setProblem(stored.problems[0].message)
-  }
+  const missing = missingShare(trouble)
+  const stretch = form.value ? Math.min(1, (form.value.toM - form.value.fromM) / bed.lengthM) : 0
+  const needs = resowNeeds(stand, bed, stretch, missing)
+  const sowAgain = form.submit(async ({ value }) => {
+    const step = sowPartAgain(data, stand, bed, trouble, value, today)
+    const stored = await act(step)
+    if (stored) void navigate(`/sow/${step.standId}`)
+    return stored
+  })
 
   return (
     <div className="mt-1">
@@ -149,14 +108,20 @@ function Decide({
       {resowing && (
         <Form className="mt-2" aria-label="Sow a part again" onSubmit={sowAgain}>
           <div className="flex flex-wrap items-start gap-3">
-            <TextField
-              label="From, m along the bed"
-              decimal
+            <TypedText
+              form={form}
+              name="fromM"
+              label={`From, ${unitOf('length', units)} along the bed`}
               className="w-28"
-              value={from}
-              onChange={setFrom}
+              decimal
             />
-            <TextField label="To, m" decimal className="w-28" value={to} onChange={setTo} />
+            <TypedText
+              form={form}
+              name="toM"
+              label={`To, ${unitOf('length', units)}`}
+              className="w-28"
+              decimal
+            />
           </div>
           <p className="mt-1">
             About{' '}
@@ -168,7 +133,6 @@ function Decide({
               .join(' and ')}
             , {percent(missing)} of the rate on that stretch.
           </p>
-          <ProblemLine text={problem} />
           <button className="btn btn-primary mt-2">Plan it for today</button>
         </Form>
       )}

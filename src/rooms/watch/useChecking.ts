@@ -6,16 +6,13 @@ import { latest } from '../../core/garden/timeline'
 import type { Trouble } from '../../core/tracking/decisions'
 import { outliersOf, type Outlier } from '../../core/tracking/outliers'
 import type { StandForecast } from '../../core/season/standForecast'
-import { percent } from '../../text/format'
-import { standName } from '../../text/names'
-import { useCommit, useGarden } from '../../state/garden'
+import { decideOnStand, keepCheck, removeCheck } from '../../actions/keepCheck'
+import { useAct, useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../data/ids'
 import { useDraft } from '../../state/useDraft'
 import type { StandView } from '../../state/useStand'
 import type { PreparedPicture } from '../../compute/picture/picture'
 import { checkOf, draftOf, emptyDraft, type CheckDraft } from './draft'
-import { carriedOver, checkWrites } from './writes'
-import { added, changed, type Write } from '../../data/writes'
 
 /** How a check that does not fit is to be taken. */
 type Answer = 'ask' | 'as seen' | 'set aside'
@@ -31,6 +28,7 @@ export function useChecking(
 ) {
   const { data, today } = useGarden()
   const { stand, bed } = view
+  const act = useAct()
   const commit = useCommit()
   // The quick check has a draft of its own, so that what lies half filled in elsewhere is not stored with it.
   const name = `check ${place} ${stand.id}`
@@ -99,12 +97,11 @@ export function useChecking(
       setDoubts(found)
       return false
     }
-    const check = { ...carriedOver(outcome.value, old), ...(how === 'set aside' && { setAside: true }) }
-    const stored = await commit(
-      `${editing ? 'Changed a check of' : 'Checked'} ${standName(stand).toLowerCase()}`,
-      checkWrites(check, old, taken, stand, bed, newId('trouble')),
-    )
+    const check = { ...outcome.value, ...(how === 'set aside' && { setAside: true }) }
+    const { label, writes } = keepCheck(check, old, taken, stand, bed)
+    const stored = await commit(label, writes)
     if (!stored.ok) {
+      // A disk without room for the pictures may have room for the check.
       setProblems(stored.problems)
       return false
     }
@@ -113,28 +110,9 @@ export function useChecking(
     return true
   }
 
-  const remove = (check: Check) =>
-    void commit('Removed a check', [
-      { table: 'checks', remove: check.id },
-      ...(check.pictureIds ?? []).map((id): Write => ({ table: 'pictures', remove: id })),
-    ])
-  /** The decision on a trouble as written on the check that found it, or on one of its own. */
-  function decided({ checkId, share }: Trouble, decision: NonNullable<Check['decision']>): Write {
-    const found = data.checks.find((entry) => entry.id === checkId)
-    const own: Check = {
-      id: newId('check'),
-      gardenId: data.garden.id,
-      standId: stand.id,
-      date: isoDate(today),
-      stageBbch: null,
-      cover: null,
-      heightCm: null,
-      note: `By the forecast ${percent(share)} of the plants are lost.`,
-    }
-    return found ? changed('checks', found, { decision }) : added('checks', { ...own, decision })
-  }
+  const remove = (check: Check) => void act(removeCheck(check))
   const decide = (trouble: Trouble, decision: NonNullable<Check['decision']>) =>
-    commit('Decided on the stand', [decided(trouble, decision)])
+    act(decideOnStand(data, stand, trouble, decision, today))
 
   return {
     draft,
@@ -147,7 +125,6 @@ export function useChecking(
     saveWithoutPictures: () => save(answer, false),
     remove,
     decide,
-    decided,
     pictures,
     addPicture: (picture: PreparedPicture) => setPictures((all) => [...all, picture]),
     removePicture: (picture: PreparedPicture) => setPictures((all) => all.filter((one) => one !== picture)),

@@ -1,6 +1,7 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
+import { z } from 'zod'
 import { useAnswer } from '../../compute/useAnswer'
-import { dayNumber } from '../../core/foundations/day'
+import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { SiteClimate } from '../../core/garden/site'
 import {
   problemsOf,
@@ -8,10 +9,14 @@ import {
   type ClimateAnswers,
   type FittedClimate,
 } from '../../core/site/fitClimate'
-import { Field } from '../../parts/Field'
+import { dayOrNone, quantity } from '../../parts/form/codecs'
+import { TypedDay, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { ProblemLine } from '../../parts/ProblemLine'
 import { Waiting } from '../../parts/Waiting'
-import { typedNumber } from '../../parts/typed'
-import { monthName, shortDate, temperature, type Units } from '../../text/format'
+import { shortDate, temperature, type Units } from '../../text/format'
+import { unitOf } from '../../text/quantity'
+import { monthWord } from './place'
 
 const PROBLEM_TEXT: Record<AnswerProblem, string> = {
   'one frost only': 'Give both the last and the first frost, or neither where most years have none.',
@@ -26,51 +31,49 @@ const PROBLEM_TEXT: Record<AnswerProblem, string> = {
     'No cover grows where the hottest month stays so cold. Check its high: it is what a usual afternoon reaches.',
 }
 
-type Typed = {
-  lastFrost: string
-  firstFrost: string
-  coldest: string
-  high: string
-  low: string
-  wet: number[]
-  dry: number[]
-}
-
-const EMPTY: Typed = { lastFrost: '', firstFrost: '', coldest: '', high: '', low: '', wet: [], dry: [] }
-
-const celsiusOf = (text: string, units: Units) =>
-  units === 'imperial' ? (typedNumber(text) - 32) / 1.8 : typedNumber(text)
-
 type Place = Pick<ClimateAnswers, 'latitude' | 'elevationM' | 'coastal'>
 
-/** The answers typed, or what is missing or wrong. */
-function readAnswers(place: Place, typed: Typed, units: Units): ClimateAnswers | string[] {
-  // The day counts, not its year.
-  const frost = (date: string) => (date === '' ? null : date.slice(5).replace('02-29', '02-28'))
-  const answers: ClimateAnswers = {
-    ...place,
-    lastFrost: frost(typed.lastFrost),
-    firstFrost: frost(typed.firstFrost),
-    coldestNightC: celsiusOf(typed.coldest, units),
-    hottestHighC: celsiusOf(typed.high, units),
-    hottestLowC: celsiusOf(typed.low, units),
-    wetMonths: typed.wet,
-    dryMonths: typed.dry,
-  }
-  if (!(Math.abs(place.latitude) <= 66)) return ['Latitude: between −66 and 66.']
-  if (!Number.isFinite(place.elevationM)) return ['Elevation: a number.']
-  const { coldestNightC, hottestHighC, hottestLowC } = answers
-  if (![coldestNightC, hottestHighC, hottestLowC].every((value) => value >= -60 && value <= 55))
-    return [
-      'Coldest night, and high and low of the hottest month: numbers between −60 and 55 °C (−76 and 131 °F).',
-    ]
-  const problems = problemsOf(answers).map((problem) => PROBLEM_TEXT[problem])
-  return problems.length > 0 ? problems : answers
+/** What a grower knows of the climate; the days of frosts count, not their years. */
+function answersForm(place: Place, units: Units) {
+  const degrees = (name: string) => quantity('temperature', units, { name, low: -60, high: 55 })
+  return z
+    .object({
+      lastFrost: dayOrNone(),
+      firstFrost: dayOrNone(),
+      coldestNightC: degrees('The coldest night'),
+      hottestHighC: degrees('The high of the hottest month'),
+      hottestLowC: degrees('The low of the hottest month'),
+      wetMonths: z.array(z.number()),
+      dryMonths: z.array(z.number()),
+    })
+    .superRefine((typed, context) => {
+      const say = (message: string) => context.addIssue({ code: 'custom', path: ['climate'], message })
+      if (!(Math.abs(place.latitude) <= 66)) say('Latitude: between −66 and 66.')
+      else if (!Number.isFinite(place.elevationM)) say('Elevation: a number.')
+      else for (const problem of problemsOf(answersOf(place, typed))) say(PROBLEM_TEXT[problem])
+    })
+}
+type Typed = z.output<ReturnType<typeof answersForm>>
+
+function answersOf(place: Place, { lastFrost, firstFrost, ...typed }: Typed): ClimateAnswers {
+  const ofYear = (day: number | null) =>
+    day === null ? null : isoDate(day).slice(5).replace('02-29', '02-28')
+  return { ...place, ...typed, lastFrost: ofYear(lastFrost), firstFrost: ofYear(firstFrost) }
+}
+
+const EMPTY = {
+  lastFrost: '',
+  firstFrost: '',
+  coldestNightC: '',
+  hottestHighC: '',
+  hottestLowC: '',
+  wetMonths: [],
+  dryMonths: [],
 }
 
 /** Normals from what a grower knows: frosts, the coldest night, the hottest month, wet and dry months. */
 export function ClimateByFrosts({
-  place,
+  place: { latitude, elevationM, coastal },
   units,
   onFitted,
 }: {
@@ -78,50 +81,70 @@ export function ClimateByFrosts({
   units: Units
   onFitted: (site: SiteClimate) => void
 }) {
-  const [typed, setTyped] = useState(EMPTY)
-  const [problems, setProblems] = useState<string[]>([])
+  const form = useTyped({
+    schema: useMemo(
+      () => answersForm({ latitude, elevationM, coastal }, units),
+      [latitude, elevationM, coastal, units],
+    ),
+    draft: { name: 'frosts' },
+    blank: EMPTY,
+  })
   const [asked, setAsked] = useState<ClimateAnswers | null>(null)
   const fitted = useAnswer('fitClimate', asked && [asked])
-  const text = (name: 'lastFrost' | 'firstFrost' | 'coldest' | 'high' | 'low') => ({
-    value: typed[name],
-    onChange: (event: { target: { value: string } }) => setTyped({ ...typed, [name]: event.target.value }),
+  const unit = unitOf('temperature', units)
+  // What was answered stays, to be corrected when the two columns do not agree.
+  const ask = form.submit(async ({ value }) => {
+    setAsked(answersOf({ latitude, elevationM, coastal }, value))
+    return false
   })
-  const unit = units === 'imperial' ? '°F' : '°C'
-
-  function ask() {
-    const read = readAnswers(place, typed, units)
-    setProblems(Array.isArray(read) ? read : [])
-    setAsked(Array.isArray(read) ? null : read)
-  }
+  const climate = form.problemIn('climate')
 
   return (
     <details className="max-w-5xl">
       <summary className="cursor-pointer font-semibold">Work the normals out from frosts you know</summary>
       <div className="mt-2 flex flex-wrap items-start gap-3">
-        <Field label="Last frost" hint="half the years are past it; empty for none">
-          <input type="date" className="input w-44" {...text('lastFrost')} />
-        </Field>
-        <Field label="First frost" hint="any year">
-          <input type="date" className="input w-44" {...text('firstFrost')} />
-        </Field>
-        <Field label={`Coldest night, ${unit}`} hint="of a usual winter">
-          <input className="input w-28" {...text('coldest')} />
-        </Field>
-        <Field label={`Hottest month, high, ${unit}`} hint="usual afternoon">
-          <input className="input w-28" {...text('high')} />
-        </Field>
-        <Field label={`Hottest month, low, ${unit}`} hint="usual night">
-          <input className="input w-28" {...text('low')} />
-        </Field>
+        <TypedDay
+          form={form}
+          name="lastFrost"
+          label="Last frost"
+          hint="half the years are past it; empty for none"
+          className="w-44"
+        />
+        <TypedDay form={form} name="firstFrost" label="First frost" hint="any year" className="w-44" />
+        <TypedText
+          form={form}
+          name="coldestNightC"
+          label={`Coldest night, ${unit}`}
+          hint="of a usual winter"
+          className="w-28"
+        />
+        <TypedText
+          form={form}
+          name="hottestHighC"
+          label={`Hottest month, high, ${unit}`}
+          hint="usual afternoon"
+          className="w-28"
+        />
+        <TypedText
+          form={form}
+          name="hottestLowC"
+          label={`Hottest month, low, ${unit}`}
+          hint="usual night"
+          className="w-28"
+        />
       </div>
-      <Months label="Wet months" chosen={typed.wet} onChange={(wet) => setTyped({ ...typed, wet })} />
-      <Months label="Dry months" chosen={typed.dry} onChange={(dry) => setTyped({ ...typed, dry })} />
-      {problems.map((problem) => (
-        <p key={problem} role="alert" className="mt-1 font-semibold text-error">
-          {problem}
-        </p>
-      ))}
-      <button type="button" className="btn btn-sm mt-2" onClick={ask}>
+      <Months
+        label="Wet months"
+        chosen={form.text.wetMonths}
+        onChange={(wetMonths) => form.set({ wetMonths })}
+      />
+      <Months
+        label="Dry months"
+        chosen={form.text.dryMonths}
+        onChange={(dryMonths) => form.set({ dryMonths })}
+      />
+      <ProblemLine text={climate ?? null} />
+      <button type="button" className="btn btn-sm mt-2" onClick={() => void ask()}>
         Work out
       </button>
       <Waiting
@@ -166,7 +189,7 @@ function Months({
               onChange(event.target.checked ? [...chosen, month] : chosen.filter((one) => one !== month))
             }
           />
-          {monthName(month * 30.44 + 15)}
+          {monthWord(month)}
         </label>
       ))}
     </fieldset>

@@ -1,15 +1,19 @@
+import mapValues from 'lodash-es/mapValues'
 import { useMemo, useState } from 'react'
+import { writeDay } from '../../actions/observeWeather'
 import { isoDate, parseDay } from '../../core/foundations/day'
-import { observedDays, withDays, type ObservedDay } from '../../core/garden/weatherDays'
 import type { DayValue } from '../../core/garden/dayLimits'
+import { observedDays, type ObservedDay } from '../../core/garden/weatherDays'
 import { Field } from '../../parts/Field'
-import { rain, shortDate, temperature, type Units } from '../../text/format'
-import { Scroll } from '../../parts/Scroll'
-import { useCommit, useGarden } from '../../state/garden'
-import { dayInputOf, readDay, type DayInput } from './observed'
-import { ProblemLine } from '../../parts/ProblemLine'
 import { Form } from '../../parts/Form'
-import { yearWrites } from '../../data/writes'
+import { TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { ProblemLine } from '../../parts/ProblemLine'
+import { Scroll } from '../../parts/Scroll'
+import { useAct, useGarden } from '../../state/garden'
+import { rain, shortDate, temperature, type Units } from '../../text/format'
+import { unitOf } from '../../text/quantity'
+import { dayForm } from './place'
 
 /** Days listed below the form. */
 const LISTED_DAYS = 14
@@ -18,56 +22,12 @@ const SOURCES = { hand: 'written down', imported: 'imported', station: 'station'
 /** Writing down a day's low, high and rain, and the last two weeks as they are known. */
 export function ObservedDays() {
   const { data, today, weather } = useGarden()
-  const commit = useCommit()
   const { units } = data.garden
   const byDay = useMemo(() => new Map(observedDays(weather).map((entry) => [entry.day, entry])), [weather])
-  const [input, setInput] = useState<DayInput>(() =>
-    dayInputOf(isoDate(today - 1), byDay.get(today - 1), units),
-  )
-  const [problem, setProblem] = useState<string | null>(null)
-  const choose = (date: string) => {
-    const day = parseDay(date)
-    setInput(day === null ? { ...input, date } : dayInputOf(date, byDay.get(day), units))
-    setProblem(null)
-  }
-
-  async function save() {
-    const read = readDay(input, units, today)
-    if ('problem' in read) return setProblem(read.problem)
-    setProblem(null)
-    const outcome = await commit(
-      `Wrote down the weather of ${shortDate(read.day.day)}`,
-      yearWrites(weather, withDays(weather, data.garden.id, [read.day])),
-    )
-    if (!outcome.ok) setProblem(outcome.problems[0].message)
-  }
-
+  const [day, setDay] = useState(today - 1)
   return (
     <div className="mt-2">
-      <Form className="flex flex-wrap items-start gap-3" aria-label="Weather of a day" onSubmit={save}>
-        <Field label="Day">
-          <input
-            type="date"
-            className="input w-44"
-            value={input.date}
-            max={isoDate(today)}
-            onChange={(event) => choose(event.target.value)}
-          />
-        </Field>
-        {VALUES.map(([value, label]) => (
-          <Field key={value} label={`${label}, ${unitOf(value, units)}`}>
-            <input
-              className="input w-24"
-              inputMode="decimal"
-              value={input[value]}
-              onChange={(event) => setInput({ ...input, [value]: event.target.value })}
-            />
-          </Field>
-        ))}
-        <button className="btn btn-primary mt-6">Write down</button>
-      </Form>
-      <p className="quiet mt-1 text-sm">Leave empty what you did not measure.</p>
-      <ProblemLine text={problem} />
+      <DayFields key={day} day={day} known={byDay.get(day)} onDay={setDay} />
       <Scroll label="The last two weeks">
         <table className="table table-sm mt-3 w-auto" data-testid="observed-days">
           <thead>
@@ -84,13 +44,7 @@ export function ObservedDays() {
           </thead>
           <tbody>
             {Array.from({ length: LISTED_DAYS }, (_, i) => today - 1 - i).map((day) => (
-              <DayRow
-                key={day}
-                day={day}
-                known={byDay.get(day)}
-                units={units}
-                onChoose={() => choose(isoDate(day))}
-              />
+              <DayRow key={day} day={day} known={byDay.get(day)} units={units} onChoose={() => setDay(day)} />
             ))}
           </tbody>
         </table>
@@ -99,14 +53,73 @@ export function ObservedDays() {
   )
 }
 
+const NOT_KNOWN: Pick<ObservedDay, DayValue> = { tMinC: null, tMaxC: null, rainMm: null }
+
+/** Low, high and rain of one day; another day is another form. */
+function DayFields({
+  day,
+  known,
+  onDay,
+}: {
+  day: number
+  known: ObservedDay | undefined
+  onDay: (day: number) => void
+}) {
+  const { data, today, weather } = useGarden()
+  const { units } = data.garden
+  const act = useAct()
+  const [problem, setProblem] = useState<string | null>(null)
+  const form = useTyped({
+    schema: dayForm(units),
+    draft: { name: `weather ${day}` },
+    record: known ?? NOT_KNOWN,
+    valueOf: ({ tMinC, tMaxC, rainMm }: Pick<ObservedDay, DayValue>) => ({ tMinC, tMaxC, rainMm }),
+  })
+  const save = form.submit(({ value }) => {
+    const rounded = mapValues(value, (number) => (number === null ? null : Math.round(number * 100) / 100))
+    return act(writeDay(data.garden, weather, { day, source: 'hand', ...rounded }))
+  })
+  const choose = (date: string) => {
+    const next = parseDay(date)
+    const ahead = next !== null && next > today
+    setProblem(ahead ? 'Day: it lies ahead. Only days that were observed can be written down.' : null)
+    if (next !== null && !ahead) onDay(next)
+  }
+  return (
+    <>
+      <Form className="flex flex-wrap items-start gap-3" aria-label="Weather of a day" onSubmit={save}>
+        <Field label="Day">
+          <input
+            type="date"
+            className="input w-44"
+            defaultValue={isoDate(day)}
+            max={isoDate(today)}
+            onChange={(event) => choose(event.target.value)}
+          />
+        </Field>
+        {VALUES.map(([value, label]) => (
+          <TypedText
+            key={value}
+            form={form}
+            name={value}
+            label={`${label}, ${unitOf(value === 'rainMm' ? 'rain' : 'temperature', units)}`}
+            className="w-24"
+            decimal
+          />
+        ))}
+        <button className="btn btn-primary mt-6">Write down</button>
+      </Form>
+      <p className="quiet mt-1 text-sm">Leave empty what you did not measure.</p>
+      <ProblemLine text={problem} />
+    </>
+  )
+}
+
 const VALUES: [DayValue, string][] = [
   ['tMinC', 'Low'],
   ['tMaxC', 'High'],
   ['rainMm', 'Rain'],
 ]
-const unitOf = (value: DayValue, units: Units) =>
-  value === 'rainMm' ? (units === 'imperial' ? 'in' : 'mm') : units === 'imperial' ? '°F' : '°C'
-
 function DayRow({
   day,
   known,

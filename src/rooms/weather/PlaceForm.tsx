@@ -1,70 +1,74 @@
-import { Scroll } from '../../parts/Scroll'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
+import { changePlace } from '../../actions/changeGarden'
 import { CLIMATE_TYPES, siteFromType, warmedBy, type ClimateType } from '../../core/site/climateTypes'
+import type { SiteClimate } from '../../core/garden/site'
+import { DraftOffer } from '../../parts/DraftOffer'
 import { Field } from '../../parts/Field'
-import { degrees, monthName } from '../../text/format'
-import { useCommit, useGarden } from '../../state/garden'
-import { ClimateByFrosts } from './ClimateByFrosts'
-import { placeInputOf, readPlace, ROWS, type RowName } from './place'
 import { Form } from '../../parts/Form'
-import { typedNumber } from '../../parts/typed'
-import { changed } from '../../data/writes'
-import { useEdits } from '../../parts/useEdits'
+import { TypedText, TypedTick } from '../../parts/form/fields'
+import { textOf } from '../../parts/form/typedText'
+import { useTyped } from '../../parts/form/useTyped'
+import { Scroll } from '../../parts/Scroll'
+import { useAct, useGarden } from '../../state/garden'
+import { degrees, metres } from '../../text/format'
+import { readQuantity, unitOf } from '../../text/quantity'
+import { ClimateByFrosts } from './ClimateByFrosts'
+import { MONTHS, monthWord, placeForm, placePart, placeValue, ROWS } from './place'
+
+/** Problems told at once; a table full of them helps nobody. */
+const MOST_PROBLEMS = 6
 
 /** Where the garden lies and its normals: typed by hand, or started from a generic climate. */
 export function PlaceForm() {
   const { data } = useGarden()
-  const commit = useCommit()
-  const { seen, input, change, done } = useEdits(data.garden.site, placeInputOf)
-  const [problems, setProblems] = useState<string[]>([])
+  const { units } = data.garden
+  const act = useAct()
+  const schema = useMemo(() => placeForm(units), [units])
+  const form = useTyped({
+    schema,
+    draft: { name: 'place' },
+    record: data.garden.site,
+    valueOf: placeValue,
+  })
   const [started, setStarted] = useState<{ type: ClimateType; warmedC: number } | null>(null)
-  const setMonth = (row: RowName, month: number, text: string) =>
-    change({ [row]: input[row].map((old, i) => (i === month ? text : old)) })
+  /** Fills in another site; how fast it grows warmer stays as it was said. */
+  const fill = (site: SiteClimate) => {
+    const { warming: _, ...fields } = textOf(schema, placeValue(site))
+    form.set(fields)
+  }
 
   function startFrom(typeId: string) {
     const type = CLIMATE_TYPES.find((item) => item.id === typeId)
     if (!type) return
-    const [latitude, elevation] = here(type)
-    change({ ...placeInputOf(siteFromType(type, latitude, elevation)), warming: input.warming })
-    setStarted({ type, warmedC: warmedBy(type, latitude, elevation) })
-  }
-  /** The latitude and elevation typed; a type's own where they are not numbers. */
-  function here(type: { latitude: number; elevationM: number }): [number, number] {
-    const [latitude, elevation] = [typedNumber(input.latitude), typedNumber(input.elevationM)]
-    return [
+    const { latitude = NaN, elevationM = NaN } = here
+    const [north, up] = [
       Number.isFinite(latitude) ? latitude : type.latitude,
-      Number.isFinite(elevation) ? elevation : type.elevationM,
+      Number.isFinite(elevationM) ? elevationM : type.elevationM,
     ]
+    fill(siteFromType(type, north, up))
+    setStarted({ type, warmedC: warmedBy(type, north, up) })
   }
-
-  async function save() {
-    const read = readPlace(input, seen)
-    if ('problems' in read) return setProblems(read.problems)
-    setProblems([])
-    const stored = await commit('Changed the place and its normals', [
-      changed('gardens', { ...data.garden, site: seen }, { site: read.site }),
-    ])
-    if (stored.ok) done()
+  const here = {
+    latitude: readQuantity(form.text.latitude, 'degrees', units),
+    elevationM: readQuantity(form.text.elevationM, 'length', units),
+    coastal: form.text.coastal,
   }
+  const save = form.submit(({ seen, part }) =>
+    act(changePlace(data.garden, seen, placePart(seen, part, units))),
+  )
 
   return (
     <Form className="mt-2 flex flex-col gap-3" aria-label="Place and normals" onSubmit={save}>
+      <DraftOffer offer={form.offer} />
       <div className="flex flex-wrap items-start gap-3">
-        <Field label="Latitude" hint="south is negative">
-          <input
-            className="input w-28"
-            value={input.latitude}
-            onChange={(event) => change({ latitude: event.target.value })}
-          />
-        </Field>
-        <Field label="Elevation, m">
-          <input
-            className="input w-28"
-            inputMode="numeric"
-            value={input.elevationM}
-            onChange={(event) => change({ elevationM: event.target.value })}
-          />
-        </Field>
+        <TypedText form={form} name="latitude" label="Latitude" hint="south is negative" className="w-28" />
+        <TypedText
+          form={form}
+          name="elevationM"
+          label={`Elevation, ${unitOf('length', units)}`}
+          className="w-28"
+          decimal
+        />
         <Field label="Start from a climate" hint="fills the table below; nothing is stored yet">
           <select
             className="select w-96 max-w-full"
@@ -79,41 +83,31 @@ export function PlaceForm() {
             ))}
           </select>
         </Field>
-        <label className="mt-7 flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            checked={input.coastal}
-            onChange={(event) => change({ coastal: event.target.checked })}
-          />
-          near the coast
-        </label>
-        <Field label="Warmer since 2005, °C per decade" hint="0.2–0.4 in most places; −0.5 to 1">
-          <input
-            className="input w-28"
-            value={input.warming}
-            onChange={(event) => change({ warming: event.target.value })}
-          />
-        </Field>
+        <div className="mt-7">
+          <TypedTick form={form} name="coastal" label="near the coast" />
+        </div>
+        <TypedText
+          form={form}
+          name="warming"
+          label="Warmer since 2005, °C per decade"
+          hint="0.2–0.4 in most places; −0.5 to 1"
+          className="w-28"
+        />
       </div>
       {started && (
         <p className="quiet max-w-3xl text-sm" role="status">
-          Taken from {started.type.latitude}° and {started.type.elevationM} m
+          Taken from {started.type.latitude}° and {metres(started.type.elevationM, units)}
           {Math.abs(started.warmedC) >= 0.25
-            ? `, made ${degrees(started.warmedC, data.garden.units)} for where you are`
+            ? `, made ${degrees(started.warmedC, units)} for where you are`
             : ''}
           . Compare a month you know.
         </p>
       )}
       <ClimateByFrosts
-        place={{
-          latitude: typedNumber(input.latitude),
-          elevationM: typedNumber(input.elevationM),
-          coastal: input.coastal,
-        }}
-        units={data.garden.units}
+        place={here}
+        units={units}
         onFitted={(site) => {
-          change({ ...placeInputOf(site), warming: input.warming })
+          fill(site)
           setStarted(null)
         }}
       />
@@ -123,21 +117,21 @@ export function PlaceForm() {
             <tr>
               <th>Month</th>
               {ROWS.map((row) => (
-                <th key={row.name}>{row.label}</th>
+                <th key={row.name}>{labelOf(row, units)}</th>
               ))}
             </tr>
           </thead>
           <tbody>
-            {Array.from({ length: 12 }, (_, month) => (
+            {MONTHS.map((month) => (
               <tr key={month}>
-                <th scope="row">{monthName(month * 30.44 + 15)}</th>
+                <th scope="row">{monthWord(month)}</th>
                 {ROWS.map((row) => (
                   <td key={row.name} className="py-0.5">
                     <input
                       className="input input-sm w-20 text-right"
-                      aria-label={`${row.label}, ${monthName(month * 30.44 + 15)}`}
-                      value={input[row.name][month]}
-                      onChange={(event) => setMonth(row.name, month, event.target.value)}
+                      aria-label={`${labelOf(row, units)}, ${monthWord(month)}`}
+                      aria-invalid={form.problem(`${row.name}.${month}` as never) ? true : undefined}
+                      {...form.register(`${row.name}.${month}` as never)}
                     />
                   </td>
                 ))}
@@ -146,9 +140,9 @@ export function PlaceForm() {
           </tbody>
         </table>
       </Scroll>
-      {problems.length > 0 && (
+      {form.wrong.length > 0 && (
         <ul role="alert" className="font-semibold text-error">
-          {problems.slice(0, 6).map((problem) => (
+          {form.wrong.slice(0, MOST_PROBLEMS).map((problem) => (
             <li key={problem}>{problem}</li>
           ))}
         </ul>
@@ -158,4 +152,9 @@ export function PlaceForm() {
       </div>
     </Form>
   )
+}
+
+function labelOf({ label, kind }: (typeof ROWS)[number], units: Parameters<typeof unitOf>[1]): string {
+  const unit = unitOf(kind, units)
+  return unit === '' ? label : `${label}, ${unit}`
 }

@@ -1,85 +1,98 @@
-import type { z } from 'zod'
+import { z } from 'zod'
+import { DAY_LIMITS, type DayValue } from '../../core/garden/dayLimits'
 import { siteClimate, type SiteClimate } from '../../core/garden/site'
-import { typedNumber } from '../../parts/typed'
+import { quantity, quantityOrNone } from '../../parts/form/codecs'
+import { textOf } from '../../parts/form/typedText'
+import { monthName, type Units } from '../../text/format'
+import type { QuantityKind } from '../../text/quantity'
 
-/** The four monthly rows of a place, with the words and limits the form shows. */
+/** The four monthly rows of a place, with their words and limits. */
 export const ROWS = [
-  { name: 'tMaxC', label: 'Mean daily high, °C' },
-  { name: 'tMinC', label: 'Mean daily low, °C' },
-  { name: 'rainMm', label: 'Rain, mm' },
-  { name: 'wetDays', label: 'Days with 1 mm or more' },
-] as const
-
+  { name: 'tMaxC', label: 'Mean daily high', kind: 'temperature', low: -50, high: 55 },
+  { name: 'tMinC', label: 'Mean daily low', kind: 'temperature', low: -60, high: 45 },
+  { name: 'rainMm', label: 'Rain', kind: 'rain', low: 0, high: 2000 },
+  { name: 'wetDays', label: 'Days with 1 mm or more', kind: 'number', low: 0, high: 31 },
+] as const satisfies readonly { name: string; label: string; kind: QuantityKind; low: number; high: number }[]
 export type RowName = (typeof ROWS)[number]['name']
 
-/** A place as typed: numbers are text until they are checked. */
-export type PlaceInput = {
-  latitude: string
-  elevationM: string
-  coastal: boolean
-  warming: string
-  /** Fitted, not typed. */
-  daySpread: number | undefined
-} & Record<RowName, string[]>
+/** Middle of a month, as a day for its name. */
+const middleOf = (month: number) => month * 30.44 + 15
+export const MONTHS = Array.from({ length: 12 }, (_, month) => month)
+export const monthWord = (month: number) => monthName(middleOf(month))
 
-export function placeInputOf(site: SiteClimate): PlaceInput {
-  const texts = (values: readonly number[]) => values.map(String)
-  return {
-    latitude: String(site.latitude),
-    elevationM: String(Math.round(site.elevationM)),
-    coastal: site.coastal,
-    warming: String(site.warmingCPerDecade ?? 0),
-    daySpread: site.daySpread,
-    tMaxC: texts(site.tMaxC),
-    tMinC: texts(site.tMinC),
-    rainMm: texts(site.rainMm),
-    wetDays: texts(site.wetDays),
-  }
+function row(of: RowName, units: Units) {
+  const { label, kind, low, high } = ROWS.find(({ name }) => name === of)!
+  return z.tuple(
+    MONTHS.map((month) =>
+      quantity(kind, units, { name: `${monthWord(month)}: ${label.toLowerCase()}`, low, high }),
+    ) as [ReturnType<typeof quantity>, ...ReturnType<typeof quantity>[]],
+  )
 }
 
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-]
+/** A place and its normals. */
+export const placeForm = (units: Units) =>
+  z
+    .object({
+      latitude: quantity('degrees', units, {
+        name: 'Latitude (nearer the poles the sun does not rise or set each day, and the forecasts do not hold)',
+        low: -66,
+        high: 66,
+      }),
+      elevationM: quantity('length', units, { name: 'Elevation', low: -400, high: 4900 }),
+      coastal: z.boolean(),
+      warming: quantity('number', units, { name: 'Warmer since 2005, °C per decade,', low: -0.5, high: 1 }),
+      /** Fitted, not typed. */
+      daySpread: siteClimate.shape.daySpread,
+      tMaxC: row('tMaxC', units),
+      tMinC: row('tMinC', units),
+      rainMm: row('rainMm', units),
+      wetDays: row('wetDays', units),
+    })
+    .refine(({ tMaxC, tMinC }) => tMinC.every((low, month) => low <= tMaxC[month]), {
+      path: ['normals'],
+      error: 'A monthly minimum is above its maximum. Check the normals.',
+    })
+type PlaceForm = ReturnType<typeof placeForm>
 
-/** The site as filled in over `seen`, or what is wrong with it, each problem naming its row and month. */
-export function readPlace(
-  input: PlaceInput,
+export const placeValue = ({ warmingCPerDecade, daySpread, ...site }: SiteClimate) =>
+  ({ ...site, daySpread, warming: warmingCPerDecade ?? 0 }) as z.output<PlaceForm>
+
+/**
+ * The site over `seen` with only what was typed changed, month by month: what a field shows rounded stays as it was where
+ * nobody typed another.
+ */
+export function placePart(
   seen: SiteClimate,
-): { site: SiteClimate } | { problems: string[] } {
-  const numbers = (texts: string[]) => texts.map(typedNumber)
-  const parsed = siteClimate.safeParse({
-    latitude: typedNumber(input.latitude),
-    // Shown rounded; kept as it was where nobody typed another.
-    elevationM:
-      input.elevationM === placeInputOf(seen).elevationM ? seen.elevationM : typedNumber(input.elevationM),
-    coastal: input.coastal,
-    tMaxC: numbers(input.tMaxC),
-    tMinC: numbers(input.tMinC),
-    rainMm: numbers(input.rainMm),
-    wetDays: numbers(input.wetDays),
-    ...(input.warming !== placeInputOf(seen).warming
-      ? { warmingCPerDecade: typedNumber(input.warming) }
-      : seen.warmingCPerDecade !== undefined && { warmingCPerDecade: seen.warmingCPerDecade }),
-    ...(input.daySpread !== undefined && { daySpread: input.daySpread }),
-  })
-  if (parsed.success) return { site: parsed.data }
-  return { problems: parsed.error.issues.map(describeIssue) }
+  { warming, ...part }: Partial<z.output<PlaceForm>>,
+  units: Units,
+): SiteClimate {
+  const schema = placeForm(units)
+  const before = textOf(schema, placeValue(seen))
+  const after = textOf(schema, { ...placeValue(seen), ...part } as z.output<PlaceForm>)
+  const rows = Object.fromEntries(
+    ROWS.flatMap(({ name }) =>
+      part[name]
+        ? [[name, seen[name].map((old, i) => (before[name][i] === after[name][i] ? old : part[name]![i]))]]
+        : [],
+    ),
+  )
+  return { ...seen, ...part, ...rows, ...(warming !== undefined && { warmingCPerDecade: warming }) }
 }
 
-function describeIssue(issue: z.core.$ZodIssue): string {
-  const [field, month] = issue.path
-  if (field === 'latitude' && typeof month === 'undefined' && issue.message.includes('between'))
-    return 'Latitude must be between -66 and 66 degrees: nearer the poles the sun does not rise or set each day, and the forecasts do not hold.'
-  return typeof month === 'number' ? `${MONTHS[month]}: ${issue.message}` : issue.message
+const dayValue = (of: DayValue, units: Units) => {
+  const { name, low, high } = DAY_LIMITS[of]
+  return quantityOrNone(of === 'rainMm' ? 'rain' : 'temperature', units, { name, low, high })
 }
+
+/** What was measured on a day; empty what was not. */
+export const dayForm = (units: Units) =>
+  z
+    .object({
+      tMinC: dayValue('tMinC', units),
+      tMaxC: dayValue('tMaxC', units),
+      rainMm: dayValue('rainMm', units),
+    })
+    .refine(({ tMinC, tMaxC }) => tMinC === null || tMaxC === null || tMinC <= tMaxC, {
+      path: ['tMinC'],
+      error: 'Low: it is above the high. Swap the two.',
+    })

@@ -3,12 +3,11 @@ import { useRef, useState } from 'react'
 import { guessMapping } from '../../core/site/file/guess'
 import type { Mapping } from '../../core/site/file/cells'
 import type { FileReading } from '../../core/site/file/read'
-import { normalsFrom } from '../../core/site/record'
-import { observedDays, withDays } from '../../core/garden/weatherDays'
-import { useCommit, useGarden } from '../../state/garden'
+import { observedDays } from '../../core/garden/weatherDays'
+import { useAct, useGarden } from '../../state/garden'
 import { useAnswers } from '../../compute/answers'
 import { QuestionCancelled } from '../../compute/pool'
-import { changed, yearWrites } from '../../data/writes'
+import { importDays } from '../../actions/observeWeather'
 
 /** Characters looked at to guess the columns. */
 const SAMPLE = 64_000
@@ -25,7 +24,7 @@ export type ImportState =
 /** Importing a file of daily weather: choose, say what the columns are, read it all, look, and only then store. */
 export function useImport() {
   const { data, weather } = useGarden()
-  const commit = useCommit()
+  const act = useAct()
   const [state, setState] = useState<ImportState>({ step: 'none' })
   const cancel = useRef<() => void>(() => {})
   const { pool } = useAnswers()
@@ -81,13 +80,8 @@ export function useImport() {
   async function store(withNormals: boolean): Promise<void> {
     if (state.step !== 'read') return
     const { days } = state.reading
-    const years = withDays(weather, data.garden.id, days)
-    const normals = withNormals ? normalsFrom(days) : null
-    const outcome = await commit(`Imported ${days.length} days of weather`, [
-      ...yearWrites(weather, years),
-      ...(normals ? [changed('gardens', data.garden, { site: { ...data.garden.site, ...normals } })] : []),
-    ])
-    setState(outcome.ok ? { step: 'none' } : { ...state })
+    const stored = await act(importDays(data.garden, weather, days, withNormals))
+    setState(stored ? { step: 'none' } : { ...state })
   }
 
   /** Days of the file that are known already and would be replaced. */

@@ -105,7 +105,7 @@ test('answers that contradict one another are told with the fix, and nothing is 
   await screen.findByText(/The last frost must come before summer/)
   type('Hottest month, high, °C', 'hot', place)
   press('Work out', place)
-  await screen.findByText(/numbers between/)
+  await screen.findByText(/The high of the hottest month must be a number/)
   expect(screen.queryByTestId('reproduced')).toBeNull()
 })
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
-import type { Check } from '../../core/garden/check'
-import { testBed, testCover } from '../../core/testing/beds'
-import { carriedOver, checkWrites } from './writes'
+import type { Check } from '../core/garden/check'
+import { testBed, testCover } from '../core/testing/beds'
+import { keepCheck, type Taken } from './keepCheck'
+import type { Bed } from '../core/garden/schema'
 
 const rye = testCover('cereal-rye', '2025-09-20')
 const seen = (own: Partial<Check> = {}): Check => ({
@@ -24,15 +25,16 @@ const picture = {
   fromWidthPx: 80,
   fromHeightPx: 60,
 }
-const tablesOf = (check: Check, bed = testBed) =>
-  checkWrites(check, undefined, [], rye, bed, 't').map(({ table }) => table)
+const writesOf = (check: Check, bed: Bed = testBed, taken: Taken[] = []) =>
+  keepCheck(check, undefined, taken, rye, bed).writes
+const tablesOf = (check: Check, bed = testBed) => writesOf(check, bed).map(({ table }) => table)
 
 describe('what is stored with a check', () => {
   test('a plain check is stored alone', () => {
     expect(tablesOf(seen())).toEqual(['checks'])
   })
   test('a picture lies with its bed, stand and day, and counts its bytes', () => {
-    expect(checkWrites(seen(), undefined, [{ id: 'p', picture }], rye, testBed, 't')[1]).toMatchObject({
+    expect(writesOf(seen(), testBed, [{ id: 'p', picture }])[1]).toMatchObject({
       table: 'pictures',
       put: { id: 'p', bedId: testBed.id, standId: rye.id, date: '2026-04-10', bytes: 9 },
       bytes: { full: picture.full },
@@ -40,8 +42,10 @@ describe('what is stored with a check', () => {
   })
   test('a named disease is noted on the bed with the plant family, once', () => {
     const ill = seen({ damage: [hurt('disease', 'rust')] })
-    const [, note] = checkWrites(ill, undefined, [], rye, testBed, 't')
-    const troubles = [{ id: 't', date: '2026-04-10', family: 'Poaceae', what: 'rust' }]
+    const [, note] = writesOf(ill)
+    const troubles = [
+      { id: expect.any(String) as unknown as string, date: '2026-04-10', family: 'Poaceae', what: 'rust' },
+    ]
     expect(note).toMatchObject({ table: 'beds', put: { troubles } })
     expect(tablesOf(ill, { ...testBed, troubles })).toEqual(['checks'])
   })
@@ -51,6 +55,9 @@ describe('what is stored with a check', () => {
   })
 })
 
+const kept = (changed: Check, old: Check | undefined) =>
+  (keepCheck(changed, old, [], rye, testBed).writes[0] as { put: Check }).put
+
 describe('changing a check', () => {
   test('keeps the decision, further damage, and which species was counted', () => {
     const plants = { speciesId: 'cereal-rye', ringM: 0.3, counts: [4], gapShare: 0 }
@@ -59,16 +66,16 @@ describe('changing a check', () => {
       damage: [hurt('slugs', 'c')],
       plants: { ...plants, speciesId: null, counts: [9] },
     })
-    expect(carriedOver(changed, old)).toMatchObject({
+    expect(kept(changed, old)).toMatchObject({
       decision: 'accept',
       damage: [{ what: 'c' }, { what: 'b' }],
       plants: { speciesId: 'cereal-rye', counts: [9] },
     })
   })
   test('a check set aside counts again once it is changed, unless it is set aside anew', () => {
-    expect(carriedOver(seen(), seen({ setAside: true })).setAside).toBeUndefined()
+    expect(kept(seen(), seen({ setAside: true })).setAside).toBeUndefined()
   })
   test('a new check is taken as it is', () => {
-    expect(carriedOver(seen(), undefined)).toEqual(seen())
+    expect(kept(seen(), undefined)).toEqual(seen())
   })
 })
