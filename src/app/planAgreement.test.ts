@@ -1,3 +1,4 @@
+import { isoDate } from '../core/foundations/day'
 import { describe, expect, test } from '@jest/globals'
 import { chosenCover } from '../actions/planCover'
 import { standsWith } from '../actions/planStretch'
@@ -54,7 +55,7 @@ describe('on gardens made by chance every room tells the same of the plan that w
         purposes: form.purposes,
         underStandId: null,
         crop: null,
-        follows: form.neededBy === '' ? null : { kind: 'undecided', neededBy: form.neededBy },
+        follows: form.neededBy === null ? null : { kind: 'undecided', neededBy: isoDate(form.neededBy) },
       },
       'c',
     )

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
-import { formProblems, segmentOf, startingForm, type ChooseForm } from './choose/question'
+import { chooseForm, segmentOf, startingForm } from './choose/question'
 import { testBed, testCover } from '../core/testing/beds'
 import { lanesForm, plantForm } from './plant/form'
 import { sowForm, sowText } from './sow/form'
@@ -13,42 +13,35 @@ const today = dayNumber('2026-05-01')
 const horizon = today + 400
 
 describe('bad input is named beside its field', () => {
-  const choose: ChooseForm = {
+  const choose = {
     ...startingForm(null, null, undefined, today),
     freeFrom: '2026-05-01',
     neededBy: '2026-07-01',
   }
-  test.each([
+  const schema = chooseForm(testBed, today, horizon, 'metric')
+  test.each<[Partial<typeof choose>, string, RegExp]>([
     [{ freeFrom: '2026-02-30' }, 'freeFrom', /exists/],
     [{ freeFrom: '2025-01-01' }, 'freeFrom', /long past/],
     [{ neededBy: '2026-04-01' }, 'neededBy', /after it becomes free/],
     [{ neededBy: '2029-04-01' }, 'neededBy', /Forecasts reach/],
+    [{ neededBy: '', cropId: 'leek' }, 'neededBy', /Say when the crop/],
     [{ purposes: [] }, 'purposes', /at least one/],
     [{ sowOn: '2026-09-01' }, 'sowOn', /inside the window/],
     [{ deadBy: '2026-09-01' }, 'deadBy', /before the bed is needed/],
-    [{ maxHeight: '40' }, 'maxHeight', /between 0.1 and 5 m/],
-    [{ budget: 'little' }, 'budget', /above 0/],
-    [{ ground: 'strip', stripFrom: '8', stripTo: '3' }, 'strip', /end after it starts/],
-  ] as const)('choose %j', (part, field, message) => {
-    const problems = formProblems(
-      { ...choose, ...part, purposes: [...('purposes' in part ? part.purposes : choose.purposes)] },
-      testBed,
-      today,
-      horizon,
-    )
-    expect(problems[field]).toMatch(message)
-    expect(Object.keys(problems)).toEqual([field])
+    [{ maxHeightM: '40' }, 'maxHeightM', /between 0.1 and 5.m/],
+    [{ budget: 'little' }, 'budget', /must be a number/],
+    [{ ground: 'strip', stripFromM: '8', stripToM: '3' }, 'ground', /end after it starts/],
+    [{ ground: 'strip', stripFromM: '8', stripToM: '30' }, 'stripToM', /between 0 and 10.m/],
+  ])('choose %j', (part, field, message) => {
+    expect(problemsOf(schema, { ...choose, ...part })).toEqual({ [field]: expect.stringMatching(message) })
   })
-  test('a good window has no problems', () =>
-    expect(formProblems(choose, testBed, today, horizon)).toEqual({}))
+  test('a good window has no problems', () => expect(problemsOf(schema, choose)).toEqual({}))
 
   test('the ground asked about: halves, strips, the path', () => {
-    expect(segmentOf({ ...choose, ground: 'second half' }, testBed)).toEqual({
-      kind: 'half',
-      which: 'second',
-    })
-    expect(segmentOf({ ...choose, ground: 'path' }, testBed)).toEqual({ kind: 'path' })
-    expect(segmentOf({ ...choose, ground: 'strip', stripFrom: '2', stripTo: '' }, testBed)).toEqual({
+    const ground = (part: Partial<typeof choose>) => segmentOf(schema.parse({ ...choose, ...part }), testBed)
+    expect(ground({ ground: 'second half' })).toEqual({ kind: 'half', which: 'second' })
+    expect(ground({ ground: 'path' })).toEqual({ kind: 'path' })
+    expect(ground({ ground: 'strip', stripFromM: '2' })).toEqual({
       kind: 'strip',
       fromM: 2,
       toM: testBed.lengthM,

@@ -6,7 +6,7 @@ import type { Bed, GardenData, Stand } from '../../core/garden/schema'
 import { findCrop } from '../../core/plants/crops'
 import { testCover, testTool } from '../../core/testing/beds'
 import { marlpitLane } from '../../demo/marlpitLane'
-import { startingForm, type ChooseForm } from '../../rooms/choose/question'
+import { chooseForm, startingForm } from '../../rooms/choose/question'
 
 const OWNED = [
   testTool('scythe'),
@@ -60,12 +60,12 @@ export function seededGarden(seed: number) {
     checks: [],
   }
   const cropId = one(['', ...CROPS, ...CROPS].filter((id) => id === '' || findCrop(id)))
-  const form: ChooseForm = {
+  const form = chooseForm(bed, today, today + 600, 'metric').parse({
     ...startingForm(null, null, undefined, today),
     cropId,
     establishment: findCrop(cropId)?.establishment ?? 'transplant',
     neededBy: cropId === '' && below(2) === 0 ? '' : isoDate(today + 60 + below(180)),
-  }
+  })
   const ids = SPECIES.filter(() => random.uniform() < 0.25)
   const components = (ids.length > 0 ? ids : [one(SPECIES)]).map((speciesId) => ({
     speciesId,

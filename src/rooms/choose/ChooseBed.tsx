@@ -24,15 +24,11 @@ import { useOwnMix } from './useOwnMix'
 export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underId: string | null }) {
   const { data, today } = useGarden()
   const { garden } = data
-  const { window, light, next, form, offer, change, problems, answer, choose, choice, args } = useChoose(
-    bed,
-    day,
-    underId,
-  )
+  const { window, light, next, form, answer, choose, choice, args } = useChoose(bed, day, underId)
   const nothingFits = answer.value && answer.value.candidates.length === 0 ? answer.value.rejections : null
   const own = useOwnMix(args, nothingFits)
   const ownHeading = useRef<HTMLHeadingElement>(null)
-  const segment = segmentOf(form, bed)
+  const segment = form.value && segmentOf(form.value, bed)
   const shown = answer.value ?? answer.soFar
   const best = shown?.candidates[0]
   const adjust = (components: MixComponent[]) => {
@@ -59,7 +55,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
             ? windowText(window, today, nextName)
             : 'This bed is not bare then. You can still ask what would fit.'}
       </p>
-      {args && (
+      {args && choice && (
         <CandidateLine
           tried={own.components.length > 0 ? own.shown : best ? candidateTried(best) : null}
           choice={choice}
@@ -68,16 +64,9 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
           failed={(own.components.length > 0 ? own.answer : answer).error !== null}
         />
       )}
-      <DraftOffer offer={offer} />
+      <DraftOffer offer={form.offer} />
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
-        <Question
-          bed={bed}
-          garden={garden}
-          under={light !== null}
-          form={form}
-          change={change}
-          problems={problems}
-        />
+        <Question bed={bed} garden={garden} under={light !== null} form={form} />
         <div className="min-w-0">
           <Waiting
             what={`Growing ${SPECIES.length} covers and their mixes through two hundred seasons`}

@@ -1,19 +1,20 @@
 import { PURPOSES } from '../../core/choosing/purposes'
 import type { Bed, Garden } from '../../core/garden/schema'
 import { findCrop } from '../../core/plants/crops'
-import { DateField } from '../../parts/DateField'
-import { CropOptions, EstablishmentOptions } from '../../parts/options'
-import { SelectField, TextField, TickField } from '../../parts/SelectField'
-import { MOST_PURPOSES, type ChooseForm, type ProblemField } from './question'
 import { Form } from '../../parts/Form'
+import { TypedChoice, TypedDay, TypedText, TypedTick } from '../../parts/form/fields'
+import type { Typed } from '../../parts/form/useTyped'
+import { CropOptions, EstablishmentOptions } from '../../parts/options'
+import { TickField } from '../../parts/SelectField'
+import { metres } from '../../text/format'
+import { unitOf, writeQuantity } from '../../text/quantity'
+import { MOST_PURPOSES, type chooseForm } from './question'
 
 type Props = {
   bed: Bed
   garden: Garden
   under: boolean
-  form: ChooseForm
-  change: (part: Partial<ChooseForm>) => void
-  problems: Partial<Record<ProblemField, string>>
+  form: Typed<ReturnType<typeof chooseForm>, undefined>
 }
 
 const PLACES = ['first', 'second', 'third']
@@ -30,89 +31,77 @@ export function Question(props: Props) {
   )
 }
 
-function WindowFields({ bed, under, form, change, problems }: Props) {
+const GROUNDS = [
+  ['whole', 'the whole bed'],
+  ['first half', 'its first half'],
+  ['second half', 'its second half'],
+  ['strip', 'a strip of it'],
+] as const
+const PATH = [['path', 'the path beside it']] as const
+/** Paths narrower than this are not sown, m. */
+const NARROW_PATH_M = 0.1
+
+function WindowFields({ bed, garden: { units }, under, form }: Props) {
+  const unit = unitOf('length', units)
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
-        <DateField
-          label="Free from"
-          error={problems.freeFrom}
-          value={form.freeFrom}
-          onChange={(freeFrom) => change({ freeFrom })}
-        />
-        <DateField
-          label="Needed by"
-          error={problems.neededBy}
-          value={form.neededBy}
-          onChange={(neededBy) => change({ neededBy })}
-        />
+        <TypedDay form={form} name="freeFrom" label="Free from" />
+        <TypedDay form={form} name="neededBy" label="Needed by" />
       </div>
       {!under && (
-        <SelectField
+        <TypedChoice
+          form={form}
+          name="ground"
           label="Ground"
-          error={problems.strip}
-          value={form.ground}
-          onChange={(ground) => change({ ground })}
-          options={[
-            ['whole', 'the whole bed'],
-            ['first half', 'its first half'],
-            ['second half', 'its second half'],
-            ['strip', 'a strip of it'],
-            ...(bed.pathWidthM > 0.1 ? ([['path', 'the path beside it']] as const) : []),
-          ]}
+          options={[...GROUNDS, ...(bed.pathWidthM > NARROW_PATH_M ? PATH : [])]}
         />
       )}
-      {form.ground === 'strip' && !under && (
+      {form.text.ground === 'strip' && !under && (
         <div className="grid grid-cols-2 gap-3">
-          <TextField
-            label="From, m"
+          <TypedText form={form} name="stripFromM" label={`From, ${unit}`} decimal />
+          <TypedText
+            form={form}
+            name="stripToM"
+            label={`To, ${unit}`}
+            placeholder={writeQuantity(bed.lengthM, 'length', units)}
             decimal
-            value={form.stripFrom}
-            onChange={(stripFrom) => change({ stripFrom })}
-          />
-          <TextField
-            label="To, m"
-            decimal
-            placeholder={String(bed.lengthM)}
-            value={form.stripTo}
-            onChange={(stripTo) => change({ stripTo })}
           />
         </div>
       )}
       <div className="grid grid-cols-2 gap-3">
-        <SelectField
+        <TypedChoice
+          form={form}
+          name="cropId"
           label="Next crop"
-          value={form.cropId}
-          onChange={(cropId) =>
-            change({ cropId, establishment: findCrop(cropId)?.establishment ?? form.establishment })
-          }
+          onChoose={(cropId) => {
+            const crop = findCrop(cropId)
+            if (crop) form.set({ establishment: crop.establishment })
+          }}
         >
           <CropOptions blank="not decided" />
-        </SelectField>
-        <SelectField
-          label="It is"
-          value={form.establishment}
-          onChange={(establishment) => change({ establishment })}
-        >
+        </TypedChoice>
+        <TypedChoice form={form} name="establishment" label="It is">
           <EstablishmentOptions />
-        </SelectField>
+        </TypedChoice>
       </div>
     </>
   )
 }
 
-function Purposes({ form, change, problems }: Props) {
-  const toggle = (id: ChooseForm['purposes'][number]) =>
-    change({
-      purposes: form.purposes.includes(id)
-        ? form.purposes.filter((item) => item !== id)
-        : [...form.purposes, id].slice(-MOST_PURPOSES),
+function Purposes({ form }: Props) {
+  const { purposes } = form.text
+  const toggle = (id: (typeof purposes)[number]) =>
+    form.set({
+      purposes: purposes.includes(id)
+        ? purposes.filter((item) => item !== id)
+        : [...purposes, id].slice(-MOST_PURPOSES),
     })
   return (
     <fieldset>
       <legend className="text-sm font-semibold">What for? Up to three, first is first</legend>
       {PURPOSES.map((purpose) => {
-        const place = form.purposes.indexOf(purpose.id)
+        const place = purposes.indexOf(purpose.id)
         return (
           <TickField
             key={purpose.id}
@@ -121,24 +110,22 @@ function Purposes({ form, change, problems }: Props) {
             label={
               <>
                 {purpose.name}
-                {place >= 0 && form.purposes.length > 1 && (
-                  <span className="quiet text-sm">{PLACES[place]}</span>
-                )}
+                {place >= 0 && purposes.length > 1 && <span className="quiet text-sm">{PLACES[place]}</span>}
               </>
             }
           />
         )
       })}
-      {problems.purposes && (
+      {form.problem('purposes') && (
         <p role="alert" className="text-sm font-semibold text-error">
-          {problems.purposes}
+          {form.problem('purposes')}
         </p>
       )}
-      {form.purposes.includes('smother') && (
-        <SelectField
+      {purposes.includes('smother') && (
+        <TypedChoice
+          form={form}
+          name="weeds"
           label="Which weeds"
-          value={form.weeds}
-          onChange={(weeds) => change({ weeds })}
           options={[
             ['any', 'all through the year'],
             ['cool season', 'those of the cool season'],
@@ -160,21 +147,22 @@ const WISHES = [
   ['organicSeed', 'organic or untreated seed'],
 ] as const
 
-function LimitFields({ garden, form, change, problems }: Props) {
+function LimitFields({ garden, form }: Props) {
+  const { text } = form
   const set =
-    WISHES.filter(([name]) => form[name]).length +
-    (form.winter === 'either' ? 0 : 1) +
-    [form.deadBy, form.maxHeight, form.budget].filter(Boolean).length
+    WISHES.filter(([name]) => text[name]).length +
+    (text.winter === 'either' ? 0 : 1) +
+    [text.deadBy, text.maxHeightM, text.budget].filter(Boolean).length
   return (
     <details open={set > 0}>
       <summary className="cursor-pointer font-semibold">
         It must {set > 0 && <span className="quiet font-normal">{set} set</span>}
       </summary>
       <div className="mt-2 flex flex-col gap-2">
-        <SelectField
+        <TypedChoice
+          form={form}
+          name="winter"
           label="Through winter"
-          value={form.winter}
-          onChange={(winter) => change({ winter })}
           options={[
             ['either', 'no matter'],
             ['must live', 'must live'],
@@ -182,71 +170,43 @@ function LimitFields({ garden, form, change, problems }: Props) {
           ]}
         />
         {WISHES.map(([name, label]) => (
-          <TickField
-            key={name}
-            label={label}
-            checked={form[name]}
-            onChange={(checked) => change({ [name]: checked })}
-          />
+          <TypedTick key={name} form={form} name={name} label={label} />
         ))}
-        {form.seedAtHandOnly && (
+        {text.seedAtHandOnly && (
           <p className="quiet text-sm">Bags written down in Seed, and what is marked in Plants.</p>
         )}
-        <DateField
-          label="Dead by"
-          error={problems.deadBy}
-          value={form.deadBy}
-          onChange={(deadBy) => change({ deadBy })}
-        />
+        <TypedDay form={form} name="deadBy" label="Dead by" />
         <div className="grid grid-cols-2 gap-3">
-          <TextField
-            label="Not taller than, m"
+          <TypedText
+            form={form}
+            name="maxHeightM"
+            label={`Not taller than, ${unitOf('length', garden.units)}`}
             decimal
-            error={problems.maxHeight}
-            value={form.maxHeight}
-            onChange={(maxHeight) => change({ maxHeight })}
           />
-          <TextField
-            label={`Seed for at most, ${garden.currency}`}
-            decimal
-            error={problems.budget}
-            value={form.budget}
-            onChange={(budget) => change({ budget })}
-          />
+          <TypedText form={form} name="budget" label={`Seed for at most, ${garden.currency}`} decimal />
         </div>
       </div>
     </details>
   )
 }
 
-function WhatIf({ garden, form, change, problems }: Props) {
+function WhatIf({ garden, form }: Props) {
   const tools = garden.tools.filter((tool) => tool.kind !== 'rake')
-  const without = form.withoutTools
+  const without = form.text.withoutTools
   return (
-    <details open={form.sowOn !== '' || without.length > 0}>
+    <details open={form.text.sowOn !== '' || without.length > 0}>
       <summary className="cursor-pointer font-semibold">What if</summary>
       <div className="mt-2 flex flex-col gap-2">
-        <DateField
-          label="Sown on"
-          error={problems.sowOn}
-          value={form.sowOn}
-          onChange={(sowOn) => change({ sowOn })}
-        />
+        <TypedDay form={form} name="sowOn" label="Sown on" />
         <fieldset>
           <legend className="text-sm font-semibold">With these tools</legend>
           {tools.map((tool) => (
             <TickField
               key={tool.id}
-              label={[
-                tool.kind,
-                [tool.widthM, tool.lengthM].filter(Boolean).join(' × '),
-                tool.widthM ? 'm' : '',
-              ]
-                .filter(Boolean)
-                .join(' ')}
+              label={toolName(tool, garden)}
               checked={!without.includes(tool.id)}
               onChange={(checked) =>
-                change({
+                form.set({
                   withoutTools: checked
                     ? without.filter((other) => other !== tool.id)
                     : [...without, tool.id],
@@ -259,4 +219,10 @@ function WhatIf({ garden, form, change, problems }: Props) {
       </div>
     </details>
   )
+}
+
+/** A tool with its size, where it has one: `black tarp 2 m × 20 m`. */
+function toolName({ kind, widthM, lengthM }: Garden['tools'][number], { units }: Garden): string {
+  const sizes = [widthM, lengthM].flatMap((size) => (size === null ? [] : metres(size, units)))
+  return [kind, sizes.join(' × ')].filter(Boolean).join(' ')
 }

@@ -1,5 +1,6 @@
-import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
-import type { Bed, Segment, GardenData, PurposeId, Stand } from '../../core/garden/schema'
+import { z } from 'zod'
+import { isoDate } from '../../core/foundations/day'
+import { purposeId, type Bed, type GardenData, type Segment, type Stand } from '../../core/garden/schema'
 import { cropFollows, groundOf, meansOf } from '../../core/scenario/fromGarden'
 import { lastTargetDay } from '../../core/scenario/plan'
 import type { Follows } from '../../core/scenario/types'
@@ -7,59 +8,104 @@ import type { CropPlan } from '../../actions/planStretch'
 import type { BedWindow } from '../../core/garden/windows'
 import { findCrop } from '../../core/plants/crops'
 import type { LightWindow } from '../../core/choosing/lightWindows'
-import { untilDay, type ChooseQuestion, type WeedKind, type WinterWish } from '../../core/choosing/types'
+import { untilDay, type ChooseQuestion } from '../../core/choosing/types'
 import { beforeOn } from '../../core/season/standCase'
-import { typedOrNull } from '../../parts/typed'
+import { day, dayOrNone, quantityOrNone } from '../../parts/form/codecs'
+import type { Units } from '../../text/format'
 import { CREATURE_OF } from '../../core/garden/usualRules'
 
-/** Which ground is asked about. */
-export type Ground = 'whole' | 'first half' | 'second half' | 'path' | 'strip'
-
-/** The question as the grower fills it in; dates and numbers are text and may be unfinished. */
-export type ChooseForm = {
-  ground: Ground
-  stripFrom: string
-  stripTo: string
-  freeFrom: string
-  neededBy: string
-  /** A sowing day to try; empty for the best one. */
-  sowOn: string
-  cropId: string
-  establishment: 'transplant' | 'seed'
-  purposes: PurposeId[]
-  weeds: WeedKind
-  winter: WinterWish
-  deadBy: string
-  noGrasses: boolean
-  maxHeight: string
-  notRootKnotHost: boolean
-  noGreenBridge: boolean
-  seedAtHandOnly: boolean
-  budget: string
-  neverReseeds: boolean
-  organicSeed: boolean
-  /** Tools left out of the reckoning, to see what would follow. */
-  withoutTools: string[]
-}
-
 export const MOST_PURPOSES = 3
+/** Days ago that a window may have begun. */
+const LONG_PAST_DAYS = 30
 /** Days ahead a gap without an end is looked at. */
 const OPEN_END_DAYS = 230
+
+/** The question as the grower fills it in, asked today of a bed; forecasts reach to `horizon`. */
+export function chooseForm(bed: Bed, today: number, horizon: number, units: Units) {
+  const alongBed = (name: string) => quantityOrNone('length', units, { name, low: 0, high: bed.lengthM })
+  return z
+    .object({
+      ground: z.enum(['whole', 'first half', 'second half', 'path', 'strip']),
+      stripFromM: alongBed('From'),
+      stripToM: alongBed('To'),
+      freeFrom: day((free) =>
+        free < today - LONG_PAST_DAYS ? 'This is long past. Choose today or a later date.' : null,
+      ),
+      neededBy: dayOrNone((needed) =>
+        needed > lastTargetDay(horizon)
+          ? `Forecasts reach to ${isoDate(lastTargetDay(horizon))}. Choose an earlier date.`
+          : null,
+      ),
+      /** A sowing day to try; none for the best one. */
+      sowOn: dayOrNone(),
+      cropId: z.string(),
+      establishment: z.enum(['transplant', 'seed']),
+      purposes: z.array(purposeId).min(1, 'Choose at least one purpose.'),
+      weeds: z.enum(['any', 'cool season', 'warm season', 'creeping']),
+      winter: z.enum(['either', 'must live', 'must die']),
+      deadBy: dayOrNone(),
+      noGrasses: z.boolean(),
+      maxHeightM: quantityOrNone('length', units, { name: 'The height', low: 0.1, high: 5 }),
+      notRootKnotHost: z.boolean(),
+      noGreenBridge: z.boolean(),
+      seedAtHandOnly: z.boolean(),
+      budget: quantityOrNone('money', units, { name: 'The budget', above: 0, high: 100_000 }),
+      neverReseeds: z.boolean(),
+      organicSeed: z.boolean(),
+      /** Tools left out of the reckoning, to see what would follow. */
+      withoutTools: z.array(z.string()),
+    })
+    .superRefine((form, context) => {
+      for (const [path, message] of Object.entries(inWindow(form, bed, today)))
+        context.addIssue({ code: 'custom', path: [path], message })
+    })
+}
+type ChooseSchema = ReturnType<typeof chooseForm>
+/** The question as typed, and as understood. */
+export type ChooseText = z.input<ChooseSchema>
+export type ChooseValue = z.output<ChooseSchema>
+
+/** What does not lie where it should among the days of the window, and along the bed. */
+function inWindow(
+  { freeFrom, neededBy, sowOn, deadBy, cropId, ...ground }: ChooseValue,
+  bed: Bed,
+  today: number,
+): Partial<Record<keyof ChooseValue, string>> {
+  const from = Math.max(freeFrom, today)
+  return {
+    ...(neededBy === null && cropId !== '' && { neededBy: 'Say when the crop is to be planted.' }),
+    ...(neededBy !== null &&
+      neededBy <= from && {
+        neededBy: 'The bed must be needed after it becomes free. Choose a later date.',
+      }),
+    ...(sowOn !== null &&
+      (sowOn < from || sowOn >= (neededBy ?? sowOn + 1)) && {
+        sowOn: 'Choose a day inside the window, or leave it empty.',
+      }),
+    ...(deadBy !== null &&
+      (deadBy <= today || deadBy > (neededBy ?? deadBy)) && {
+        deadBy: 'Choose a day before the bed is needed, or leave it empty.',
+      }),
+    ...(segmentOf(ground, bed) === null && {
+      ground: 'The strip must lie along the bed and end after it starts.',
+    }),
+  }
+}
 
 export function startingForm(
   window: BedWindow | null,
   light: LightWindow | null,
   next: Stand | undefined,
   today: number,
-): ChooseForm {
+): ChooseText {
   const free = light ? light.sowFromDay : Math.max(window?.freeFromDay ?? today, today)
   // Where nothing is planned no day is invented.
   const needed = light && next ? light.neededByDay : window?.nextStandId ? window.neededByDay : null
   const crop = next?.content.kind === 'crop' ? next.content : null
   return {
     ground: 'whole',
-    stripFrom: '0',
-    stripTo: '',
+    stripFromM: '0',
+    stripToM: '',
     freeFrom: isoDate(free),
     neededBy: needed === null ? '' : isoDate(needed),
     sowOn: '',
@@ -70,7 +116,7 @@ export function startingForm(
     winter: 'either',
     deadBy: '',
     noGrasses: false,
-    maxHeight: '',
+    maxHeightM: '',
     notRootKnotHost: false,
     noGreenBridge: false,
     seedAtHandOnly: false,
@@ -81,83 +127,38 @@ export function startingForm(
   }
 }
 
-/** The part of the bed that is meant; null when a strip is not filled in rightly. */
+/** The part of the bed that is meant; null where a strip does not lie on it. */
 export function segmentOf(
-  form: Pick<ChooseForm, 'ground' | 'stripFrom' | 'stripTo'>,
+  { ground, stripFromM, stripToM }: Pick<ChooseValue, 'ground' | 'stripFromM' | 'stripToM'>,
   bed: Bed,
 ): Segment | null {
-  if (form.ground === 'whole' || form.ground === 'path') return { kind: form.ground }
-  if (form.ground !== 'strip')
-    return { kind: 'half', which: form.ground === 'first half' ? 'first' : 'second' }
-  const fromM = typedOrNull(form.stripFrom) ?? 0
-  const toM = typedOrNull(form.stripTo) ?? bed.lengthM
-  return fromM >= 0 && toM > fromM && toM <= bed.lengthM + 1e-9 ? { kind: 'strip', fromM, toM } : null
-}
-
-export type ProblemField =
-  'freeFrom' | 'neededBy' | 'sowOn' | 'purposes' | 'deadBy' | 'maxHeight' | 'budget' | 'strip'
-
-/** What is wrong with the question as filled in, by field. */
-export function formProblems(
-  form: ChooseForm,
-  bed: Bed,
-  today: number,
-  horizon: number,
-): Partial<Record<ProblemField, string>> {
-  const free = parseDay(form.freeFrom)
-  const needed = parseDay(form.neededBy)
-  const problems: ReturnType<typeof formProblems> = {}
-  if (free === null) problems.freeFrom = 'Enter a date that exists, such as 2026-04-18.'
-  else if (free < today - 30) problems.freeFrom = 'This is long past. Choose today or a later date.'
-  if (needed === null) {
-    if (form.neededBy !== '') problems.neededBy = 'Enter a date that exists, such as 2026-06-18, or empty it.'
-    else if (form.cropId !== '') problems.neededBy = 'Say when the crop is to be planted.'
-  } else if (free !== null && needed <= Math.max(free, today))
-    problems.neededBy = 'The bed must be needed after it becomes free. Choose a later date.'
-  else if (needed > lastTargetDay(horizon))
-    problems.neededBy = `Forecasts reach to ${isoDate(lastTargetDay(horizon))}. Choose an earlier date.`
-  const sow = form.sowOn === '' ? null : parseDay(form.sowOn)
-  if (
-    form.sowOn !== '' &&
-    (sow === null || sow < Math.max(free ?? today, today) || sow >= (needed ?? sow + 1))
-  )
-    problems.sowOn = 'Choose a day inside the window, or leave it empty.'
-  const dead = form.deadBy === '' ? null : parseDay(form.deadBy)
-  if (form.deadBy !== '' && (dead === null || dead <= today || dead > (needed ?? dead)))
-    problems.deadBy = 'Choose a day before the bed is needed, or leave it empty.'
-  if (form.purposes.length === 0) problems.purposes = 'Choose at least one purpose.'
-  const height = typedOrNull(form.maxHeight)
-  if (height !== null && !(height >= 0.1 && height <= 5))
-    problems.maxHeight = 'The height must be between 0.1 and 5 m.'
-  const budget = typedOrNull(form.budget)
-  if (budget !== null && !(budget > 0 && budget <= 100_000))
-    problems.budget = 'The budget must be a number above 0.'
-  if (segmentOf(form, bed) === null)
-    problems.strip = `The strip must lie between 0 and ${bed.lengthM} m and end after it starts.`
-  return problems
+  if (ground === 'whole' || ground === 'path') return { kind: ground }
+  if (ground !== 'strip') return { kind: 'half', which: ground === 'first half' ? 'first' : 'second' }
+  const [fromM, toM] = [stripFromM ?? 0, stripToM ?? bed.lengthM]
+  return toM > fromM ? { kind: 'strip', fromM, toM } : null
 }
 
 /** The crop that was named in the form, with the day it is to be planted; null where none is. */
-function namedCrop(form: Pick<ChooseForm, 'cropId' | 'establishment' | 'neededBy'>): CropPlan | null {
+function namedCrop(form: Pick<ChooseValue, 'cropId' | 'establishment' | 'neededBy'>): CropPlan | null {
   const crop = findCrop(form.cropId)
-  return crop && parseDay(form.neededBy) !== null
+  return crop && form.neededBy !== null
     ? {
         cropId: crop.id,
         establishment: form.establishment,
         plantingMethod: null,
         feed: null,
-        date: form.neededBy,
+        date: isoDate(form.neededBy),
       }
     : null
 }
 
 /** The crop that is planned with the cover: a named one, where it takes the whole bed. */
-export const plannedCrop = (form: Parameters<typeof namedCrop>[0] & Pick<ChooseForm, 'ground'>) =>
+export const plannedCrop = (form: Parameters<typeof namedCrop>[0] & Pick<ChooseValue, 'ground'>) =>
   form.ground === 'whole' ? namedCrop(form) : null
 
 /** What follows by the form: the crop planned or named, a day by which the ground is wanted, or nothing. */
-function followsIn(form: ChooseForm, { bed, data, next }: Asked): Follows {
-  const day = parseDay(form.neededBy)
+function followsIn(form: ChooseValue, { bed, data, next }: Asked): Follows {
+  const day = form.neededBy
   if (form.ground === 'path' || day === null) return { kind: 'nothing' }
   const named = plannedCrop(form)
   const planned = next && cropFollows(next, bed, data.garden)
@@ -188,12 +189,12 @@ export type Asked = {
   today: number
 }
 
-/** The question for the core, from a form without problems. */
-export function questionOf(form: ChooseForm, asked: Asked): ChooseQuestion {
+/** The question for the core. */
+export function questionOf(form: ChooseValue, asked: Asked): ChooseQuestion {
   const { bed, data, upper, sowUntilDay, seedAtHand, today } = asked
   const { garden } = data
   const means = meansOf(data)
-  const freeFromDay = dayNumber(form.freeFrom)
+  const freeFromDay = form.freeFrom
   const segment = segmentOf(form, bed) ?? { kind: 'whole' }
   const follows = followsIn(form, asked)
   const openUntilDay = Math.max(freeFromDay, today) + OPEN_END_DAYS
@@ -213,20 +214,20 @@ export function questionOf(form: ChooseForm, asked: Asked): ChooseQuestion {
       Math.max(freeFromDay, today),
     ),
     freeFromDay,
-    sowDay: form.sowOn === '' ? null : dayNumber(form.sowOn),
+    sowDay: form.sowOn,
     sowUntilDay,
     openUntilDay,
     purposes: form.purposes,
     weeds: form.weeds,
     limits: {
       winter: form.winter,
-      deadByDay: form.deadBy === '' ? null : dayNumber(form.deadBy),
+      deadByDay: form.deadBy,
       noGrasses: form.noGrasses,
-      maxHeightM: typedOrNull(form.maxHeight),
+      maxHeightM: form.maxHeightM,
       notRootKnotHost: form.notRootKnotHost,
       noGreenBridge: form.noGreenBridge,
       seedAtHandOnly: form.seedAtHandOnly,
-      budget: typedOrNull(form.budget),
+      budget: form.budget,
       neverReseeds: form.neverReseeds,
     },
     animals: [

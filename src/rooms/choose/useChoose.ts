@@ -11,10 +11,10 @@ import { useOnce } from '../../parts/once'
 import { useAct, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
 import { useAnswer } from '../../compute/useAnswer'
-import { useDraft } from '../../state/useDraft'
+import { useTyped } from '../../parts/form/useTyped'
 import { planCover, type CoverChoice } from '../../actions/planCover'
 import { cropPlanOf } from '../../actions/planStretch'
-import { formProblems, segmentOf, plannedCrop, questionOf, startingForm, type ChooseForm } from './question'
+import { chooseForm, plannedCrop, questionOf, segmentOf, startingForm } from './question'
 
 /** How far back a bare window is followed to its start. */
 const LOOK_BACK_DAYS = 400
@@ -58,46 +58,50 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     : window?.nextStandId
   const next = data.stands.find((stand) => stand.id === nextId)
   const draftName = `choose ${bed.id} ${underId ?? window?.freeFromDay ?? day}`
-  const { draft, keep, drop, offer } = useDraft<Partial<ChooseForm>>(draftName)
-  const form: ChooseForm = { ...startingForm(window, light, next, today), ...draft }
-  const change = (part: Partial<ChooseForm>) => keep({ ...form, ...part })
-  const problems = formProblems(form, bed, today, horizon)
-  const formText = JSON.stringify(form)
+  const { units } = data.garden
+  const form = useTyped({
+    schema: useMemo(() => chooseForm(bed, today, horizon, units), [bed, today, horizon, units]),
+    draft: { name: draftName, version: 2 },
+    live: true,
+    blank: startingForm(window, light, next, today),
+  })
+  const { value, done } = form
   const sowUntilDay = light?.sowUntilDay ?? null
 
   const args = useMemo((): [WeatherSpec, ChooseQuestion] | null => {
-    const filled = JSON.parse(formText) as ChooseForm
-    if (Object.keys(formProblems(filled, bed, today, horizon)).length > 0) return null
+    if (!value) return null
     const seedAtHand = handText.split(' ').filter(Boolean)
     const find = (id: string | null | undefined) => expected.stands.find((stand) => stand.id === id)
     const asked = { bed, data: expected, upper: find(upperId) ?? null, next: find(nextId), sowUntilDay }
-    return [spec, questionOf(filled, { ...asked, seedAtHand, today })]
-  }, [formText, today, horizon, spec, bed, expected, handText, upperId, nextId, sowUntilDay])
+    return [spec, questionOf(value, { ...asked, seedAtHand, today })]
+  }, [value, today, spec, bed, expected, handText, upperId, nextId, sowUntilDay])
   const answer = useAnswer('choose', args)
 
   // The crop told here is planned with the cover; one planned already takes over what was told.
-  const choice = useMemo((): CoverChoice => {
-    const filled = JSON.parse(formText) as ChooseForm
-    const named = plannedCrop(filled)
+  const choice = useMemo((): CoverChoice | null => {
+    if (!value) return null
+    const named = plannedCrop(value)
     const planned = cropPlanOf(data.stands.find((stand) => stand.id === nextId) ?? null)
     // How it is planted and fed stays as it was planned for the same crop.
     const kept = planned?.cropId === named?.cropId ? planned : null
     return {
       bed,
-      segment: segmentOf(filled, bed) ?? { kind: 'whole' },
-      purposes: filled.purposes,
+      segment: segmentOf(value, bed) ?? { kind: 'whole' },
+      purposes: value.purposes,
       underStandId: upperId,
       crop: named && { ...named, ...(kept && { plantingMethod: kept.plantingMethod, feed: kept.feed }) },
-      follows: filled.neededBy === '' || nextId ? null : { kind: 'undecided', neededBy: filled.neededBy },
+      follows:
+        value.neededBy === null || nextId ? null : { kind: 'undecided', neededBy: isoDate(value.neededBy) },
     }
-  }, [formText, bed, upperId, nextId, data.stands])
+  }, [value, bed, upperId, nextId, data.stands])
 
   const { run: choose } = useOnce(async (candidate: OwnPlan) => {
+    if (!choice) return
     const step = planCover(data, candidate, choice, next)
     if (!(await act(step))) return
-    drop()
+    done()
     void navigate(`/sow/${step.standId}`)
   })
 
-  return { window, light, next, form, offer, change, problems, answer, choose, choice, args }
+  return { window, light, next, form, answer, choose, choice, args }
 }

@@ -1,6 +1,8 @@
 import { useState, type ReactNode } from 'react'
 import { findSpecies } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
+import { temperature } from '../../text/format'
+import { unitOf } from '../../text/quantity'
 import { SelectField, TextField } from '../../parts/SelectField'
 import type { StandView } from '../../state/useStand'
 import type { Checking } from './useChecking'
@@ -29,7 +31,8 @@ function Fold({ name, filled, children }: { name: string; filled: boolean; child
 
 /** What is looked at now and then: plants in rings, weeds, damage, a sample. */
 export function CheckMore({ view, checking }: { view: StandView; checking: Checking }) {
-  const { draft, change, problemOf } = checking
+  const { draft, change, problemOf, units } = checking
+  const [short, weight] = [unitOf('height', units), unitOf('seed', units)]
   const field = (path: keyof typeof draft, label: string, hint?: string) => (
     <TextField
       label={label}
@@ -46,7 +49,7 @@ export function CheckMore({ view, checking }: { view: StandView; checking: Check
       <Fold name="Plants in a ring" filled={draft.counts !== ''}>
         <div className="mt-2 grid grid-cols-2 gap-3">
           {field('counts', 'Plants in each ring', 'a number for each, spaces between')}
-          {field('ringCm', 'Ring across, cm')}
+          {field('ringCm', `Ring across, ${short}`)}
           {field('gaps', 'Gaps, % of the bed')}
         </div>
       </Fold>
@@ -90,16 +93,16 @@ export function CheckMore({ view, checking }: { view: StandView; checking: Check
         <ol className="mt-1 list-decimal pl-5 text-[0.95rem]">
           <li>Cut all growth in a square at the ground and weigh it at once.</li>
           <li>
-            Chop it, spread it thinly on a tray, dry it at 70 °C with the oven door ajar for four to eight
-            hours.
+            Chop it, spread it thinly on a tray, dry it at {temperature(70, units)} with the oven door ajar
+            for four to eight hours.
           </li>
           <li>Weigh; give it another hour; when it loses no more, that is the dry weight.</li>
         </ol>
         <Caution>Never leave a drying oven alone; air the room.</Caution>
         <div className="mt-2 grid grid-cols-2 gap-3">
-          {field('sampleCm', 'Side of the square, cm')}
-          {field('fresh', 'Fresh weight, g')}
-          {field('dry', 'Dry weight, g', 'empty while it dries')}
+          {field('sampleCm', `Side of the square, ${short}`)}
+          {field('fresh', `Fresh weight, ${weight}`)}
+          {field('dry', `Dry weight, ${weight}`, 'empty while it dries')}
         </div>
       </Fold>
     </>

@@ -20,6 +20,7 @@ import { useMadeUp } from './useMadeUp'
 import type { Checking } from './useChecking'
 import type { useWatch } from './useWatch'
 import { Form } from '../../parts/Form'
+import { unitOf } from '../../text/quantity'
 
 type Props = { view: StandView; watch: ReturnType<typeof useWatch>; checking: Checking }
 
@@ -40,7 +41,7 @@ export function CheckPanel({ view, watch, checking }: Props) {
         <Cover view={view} watch={watch} checking={checking} />
         <div className="grid grid-cols-2 gap-3">
           <TextField
-            label="Height, cm"
+            label={`Height, ${unitOf('height', checking.units)}`}
             decimal
             value={draft.height}
             onChange={(height) => change({ height })}

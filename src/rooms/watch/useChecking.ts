@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { Problem } from '../../core/foundations/outcome'
 import type { Check } from '../../core/garden/check'
@@ -9,16 +9,13 @@ import type { StandForecast } from '../../core/season/standForecast'
 import { decideOnStand, keepCheck, removeCheck } from '../../actions/keepCheck'
 import { useAct, useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../data/ids'
-import { useDraft } from '../../state/useDraft'
+import { useTyped } from '../../parts/form/useTyped'
 import type { StandView } from '../../state/useStand'
 import type { PreparedPicture } from '../../compute/picture/picture'
-import { checkOf, draftOf, emptyDraft, type CheckDraft } from './draft'
+import { checkForm, checkOf, emptyCheck, textOfCheck, type CheckText, type CheckValue } from './form'
 
 /** How a check that does not fit is to be taken. */
 type Answer = 'ask' | 'as seen' | 'set aside'
-/** What is kept of it: what was filled in, which check it changes, and that check as it was when the change began. */
-type Kept = { draft: Partial<CheckDraft>; editing: string | null; seen?: Check }
-
 /** Filling in a check of a stand: the draft, its pictures, what is wrong with it, and what does not fit. */
 export function useChecking(
   view: StandView,
@@ -30,35 +27,36 @@ export function useChecking(
   const { stand, bed } = view
   const act = useAct()
   const commit = useCommit()
-  // The quick check has a draft of its own, so that what lies half filled in elsewhere is not stored with it.
-  const name = `check ${place} ${stand.id}`
-  const { draft: kept, keep, drop: dropDraft, offer } = useDraft<Kept>(name)
-  const draft = useMemo((): CheckDraft => ({ ...emptyDraft(today), ...kept?.draft }), [kept, today])
   const [pictures, setPictures] = useState<PreparedPicture[]>([])
-  const [problems, setProblems] = useState<Problem[]>([])
+  const [refused, setRefused] = useState<Problem[]>([])
   const [doubts, setDoubts] = useState<Outlier[]>([])
   const [answer, setAnswer] = useState<Answer>('ask')
   /** Pressed again while it is stored, a button asks for nothing new. */
   const saving = useRef(false)
-  const editing = kept?.editing ?? null
   const sownOn = latest(stand.start)?.date ?? isoDate(today)
+  const { units } = data.garden
+  const looked = { sownOn, today, units, pictures: pictures.length }
+  const form = useTyped({
+    schema: checkForm(looked),
+    // The quick check has a draft of its own, so that what lies half filled in elsewhere is not stored with it.
+    draft: { name: `check ${place} ${stand.id}`, version: 2 },
+    blank: emptyCheck(today, units),
+  })
+  const draft = form.text
+  const editing = draft.editing || null
 
-  function change(part: Partial<CheckDraft>) {
-    keep({ ...kept, draft: { ...kept?.draft, ...part }, editing })
-    setProblems([])
+  function change(part: Partial<CheckText>) {
+    form.set(part)
+    setRefused([])
     setDoubts([])
   }
 
-  function edit(check: Check) {
-    keep({ draft: draftOf(check, today), editing: check.id, seen: check })
-    setProblems([])
-    setDoubts([])
-  }
+  const edit = (check: Check) => change(textOfCheck(check, looked))
 
   function drop() {
-    dropDraft()
+    form.done()
     setPictures([])
-    setProblems([])
+    setRefused([])
     setDoubts([])
   }
 
@@ -69,44 +67,44 @@ export function useChecking(
   async function save(how: Answer = 'ask', withPictures = true): Promise<boolean> {
     if (saving.current) return false
     saving.current = true
+    setAnswer(how)
+    let stored = false
     try {
-      return await store(how, withPictures)
+      await form.submit(async ({ value }) => (stored = await store(value, how, withPictures)))()
     } finally {
       saving.current = false
     }
+    if (stored) onSaved?.()
+    return stored
   }
 
-  async function store(how: Answer, withPictures: boolean): Promise<boolean> {
-    setAnswer(how)
-    const old = kept?.seen ?? view.standCase.checks.find((check) => check.id === editing)
+  async function store(value: CheckValue, how: Answer, withPictures: boolean): Promise<boolean> {
+    const old = value.seen === '' ? undefined : (JSON.parse(value.seen) as Check)
     const id = editing ?? newId('check')
     const taken = withPictures ? pictures.map((picture) => ({ id: newId('picture'), picture })) : []
-    const outcome = checkOf(draft, { id, gardenId: data.garden.id, standId: stand.id, sownOn, today }, [
+    const look = checkOf(value, { id, gardenId: data.garden.id, standId: stand.id }, [
       ...(old?.pictureIds ?? []),
       ...taken.map((entry) => entry.id),
     ])
-    if (!outcome.ok) {
-      setProblems(outcome.problems)
-      return false
-    }
     const others = view.standCase.checks.filter((check) => check.id !== id)
     // A check that the forecast has learned from cannot be held against it.
     const known = old && !old.setAside ? null : (forecast ?? null)
-    const found = how === 'ask' ? outliersOf(outcome.value, known, others, cutSince) : []
+    const found = how === 'ask' ? outliersOf(look, known, others, cutSince) : []
     if (found.length > 0) {
       setDoubts(found)
       return false
     }
-    const check = { ...outcome.value, ...(how === 'set aside' && { setAside: true }) }
+    const check = { ...look, ...(how === 'set aside' && { setAside: true }) }
     const { label, writes } = keepCheck(check, old, taken, stand, bed)
     const stored = await commit(label, writes)
     if (!stored.ok) {
       // A disk without room for the pictures may have room for the check.
-      setProblems(stored.problems)
+      setRefused(stored.problems)
       return false
     }
-    drop()
-    onSaved?.()
+    setPictures([])
+    setRefused([])
+    setDoubts([])
     return true
   }
 
@@ -116,7 +114,8 @@ export function useChecking(
 
   return {
     draft,
-    offer,
+    units,
+    offer: form.offer,
     change,
     edit,
     editing,
@@ -128,9 +127,9 @@ export function useChecking(
     pictures,
     addPicture: (picture: PreparedPicture) => setPictures((all) => [...all, picture]),
     removePicture: (picture: PreparedPicture) => setPictures((all) => all.filter((one) => one !== picture)),
-    problemOf: (path: keyof CheckDraft) => problems.find((problem) => problem.path === path)?.message,
-    otherProblem: problems.find(({ path }) => !(path in draft) && path !== 'storage')?.message ?? null,
-    storageProblem: problems.find((problem) => problem.path === 'storage')?.message ?? null,
+    problemOf: (path: keyof CheckText) => form.problem(path),
+    otherProblem: refused.find(({ path }) => path !== 'storage')?.message ?? null,
+    storageProblem: refused.find(({ path }) => path === 'storage')?.message ?? null,
     doubts,
     forgetDoubts: () => setDoubts([]),
     sownDay: dayNumber(sownOn),
