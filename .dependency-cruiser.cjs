@@ -99,6 +99,12 @@ module.exports = {
       { path: '^src/(?!core/|data/|actions/|text/)' },
       'Actions write; they know no rooms.',
     ),
+    forbid(
+      'deeds-are-actions',
+      inside('rooms|parts'),
+      { path: '^src/data/(writes|commit)\\.' },
+      'What a user does is an action; rooms hand its step to the state.',
+    ),
     {
       name: 'no-room-to-room',
       severity: 'error',

@@ -15,12 +15,3 @@ export function DateField({ label, value, error, onChange }: Props) {
     </Field>
   )
 }
-
-/** A short note. */
-export function NoteField({ value, onChange }: Pick<Props, 'value' | 'onChange'>) {
-  return (
-    <Field label="Note">
-      <input className="input w-64" value={value} onChange={(event) => onChange(event.target.value)} />
-    </Field>
-  )
-}

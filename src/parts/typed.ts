@@ -4,9 +4,6 @@ export function typedNumber(text: string | undefined): number {
   return clean === '' ? NaN : Number(clean)
 }
 
-/** The same, but null when nothing was typed. */
-export const typedOrNull = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text))
-
 /** Whole numbers typed one after another, with spaces or commas between. */
 export const typedCounts = (text: string): number[] =>
   text

@@ -29,7 +29,6 @@ const weeds = z.object({
 })
 
 export const damageKind = z.enum(['frost', 'heat', 'slugs', 'birds', 'pest', 'disease', 'wind or rain'])
-export type DamageKind = z.infer<typeof damageKind>
 
 const damage = z.object({
   kind: damageKind,

@@ -71,16 +71,15 @@ function useForms<S extends z.ZodObject, R>({
   const seen = held ? held.record : (record as R)
 
   // What the fields held before anything was typed; it follows the record, field by field.
-  const [start, setStart] = useState(base)
-  const [followed, setFollowed] = useState(base)
+  const start = formState.defaultValues as Input
+  const followed = useRef(base)
   useEffect(() => {
-    if (base === followed) return
+    if (base === followed.current) return
+    followed.current = base
     const typed = pick(getValues(), typedIn(getValues(), start)) as Partial<Input>
     reset(base, { keepIsSubmitted: true })
     setAll(setValue, typed)
-    setStart(base)
-    setFollowed(base)
-  }, [base, followed, start, getValues, reset, setValue])
+  }, [base, start, getValues, reset, setValue])
 
   const dirty = typedIn(text, start)
   const begun = dirty.length > 0
@@ -113,9 +112,7 @@ function useForms<S extends z.ZodObject, R>({
     lastKept.current = {}
     if (isKept) drop()
     // The record follows; until it has come, what was stored stands there.
-    const held = (blank ?? getValues()) as Input
-    reset(held)
-    setStart(held)
+    reset((blank ?? getValues()) as Input)
   }, [isKept, drop, reset, blank, getValues])
 
   /** Sends the form off: `work` stores it and gives whether it did. */

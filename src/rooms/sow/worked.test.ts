@@ -5,7 +5,7 @@ import { resowGrams } from '../../core/seeding/resow'
 import { ringAreaM2, ringVerdict } from '../../core/seeding/ringCheck'
 import { packetSowsM2 } from '../../core/seeding/shopping'
 import { marlpitLane } from '../../demo/marlpitLane'
-import { typedCounts, typedNumber, typedOrNull } from '../../parts/typed'
+import { typedCounts, typedNumber } from '../../parts/typed'
 import { measuresOf, sowerOf, throwingsOf, usualStretches, type HowThrown } from './throwing'
 
 /** The examples of docs/sowing.md, by hand. */
@@ -84,6 +84,5 @@ describe('who throws, and how', () => {
 test('numbers as growers type them', () => {
   expect([' 3,5 ', '−2', '4.25'].map(typedNumber)).toEqual([3.5, -2, 4.25])
   expect([typedNumber(''), typedNumber(undefined), typedNumber('x')]).toEqual([NaN, NaN, NaN])
-  expect([typedOrNull(' '), typedOrNull('7')]).toEqual([null, 7])
   expect(typedCounts('30, 34;31  2')).toEqual([30, 34, 31, 2])
 })
