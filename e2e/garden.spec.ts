@@ -296,13 +296,15 @@ test('the tables of a garden are read by other programs and hold a row for each 
   await page.goto('/garden')
   const [zip] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export tables (CSV)' }).click(),
+    page.getByRole('button', { name: 'Export tables and outlines' }).click(),
   ])
   expect(zip.suggestedFilename()).toBe('marlpit-lane-tables.zip')
   const files = unzipSync(new Uint8Array(readFileSync(await zip.path())))
+  const tables = ['beds', 'checks', 'covers-and-crops', 'results', 'seed', 'weather']
   expect(Object.keys(files).sort()).toEqual(
-    ['beds', 'checks', 'covers-and-crops', 'results', 'seed', 'weather'].map((name) => `${name}.csv`),
+    ['beds.geojson', ...tables.map((name) => `${name}.csv`)].sort(),
   )
+  expect(JSON.parse(Buffer.from(files['beds.geojson']).toString('utf8')).features).toHaveLength(14)
   const rows = (name: string) => parse(Buffer.from(files[`${name}.csv`]), { columns: true })
   expect(rows('beds')).toHaveLength(14)
   expect(rows('beds')[0]).toMatchObject({ bed: 'L1', section: 'Long field', length_m: '18' })

@@ -30,16 +30,24 @@ if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== wanted) {
   writeFileSync(stamp, wanted)
 }
 
+/** Debian's own packages, where they are not there. */
+function install(...packages) {
+  return (
+    run('apt-get', ['update']) &&
+    run('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
+      DEBIAN_FRONTEND: 'noninteractive',
+    })
+  )
+}
+
 if (process.argv.includes('--browser')) {
+  // A zip that Kilim writes is read back by another program.
+  if (spawnSync('unzip', ['-v'], { stdio: 'ignore' }).status !== 0 && !install('unzip'))
+    fail('No unzip was found and apt could not install it. Install unzip, then run the command again.')
   const places = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].filter(Boolean)
   if (!places.some((path) => existsSync(path))) {
     console.log('Installing Chromium for the browser tests …')
-    const done =
-      run('apt-get', ['update']) &&
-      run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
-        DEBIAN_FRONTEND: 'noninteractive',
-      })
-    if (!done)
+    if (!install('chromium'))
       fail(
         'No Chromium was found and apt could not install it. Install Chromium and set CHROMIUM_PATH to its path.',
       )

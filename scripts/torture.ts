@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import { tortureImports } from '../src/data/testing/imports'
 import { tortureQuota } from '../src/data/testing/quota'
 import { tortureTabs } from '../src/data/testing/twoTabs'
+import { tortureWorkers } from '../src/compute/testing/faultyWorkers'
 import { tortureKills } from './torture/kills'
 import { tortureRooms } from './torture/rooms'
 
@@ -28,6 +29,7 @@ const PARTS: Record<string, () => Promise<Result>> = {
   tabs: () => tortureTabs(many(500), seed),
   full: () => tortureQuota('full'),
   broken: () => tortureQuota('broken'),
+  workers: () => tortureWorkers(many(300), seed),
   kills: () => tortureKills(many(200), seed),
   rooms: async () => tortureRooms(await odd()),
 }

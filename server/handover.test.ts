@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
 import express from 'express'
 import type { Server } from 'node:http'
 import { connect } from 'node:net'
@@ -42,6 +42,9 @@ async function left(words = 'a garden') {
   if (!handed.ok) throw new Error('not left')
   return handed.value
 }
+
+// Thirty megabytes pass through here, on busy machines too.
+jest.setTimeout(60_000)
 
 describe('a garden left for another device', () => {
   test.each(['camera', 'typed'] as const)('is fetched with the code for a %s, once', async (way) => {

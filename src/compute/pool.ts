@@ -74,6 +74,7 @@ const startWorker = () => new Worker(new URL('./engine.worker.ts', import.meta.u
 export class Pool {
   readonly #size: number
   readonly #start: () => Worker
+  readonly #patienceMs: number
   #workers: PoolWorker[] = []
   #waiting: Question[] = []
   #lastId = 0
@@ -81,9 +82,10 @@ export class Pool {
   /** Weather records that questions name by key; a worker that lacks one is sent it. */
   readonly records = new WeatherRecords()
 
-  constructor(size = usualSize(), start: () => Worker = startWorker) {
+  constructor(size = usualSize(), start: () => Worker = startWorker, patienceMs = PATIENCE_MS) {
     this.#size = size
     this.#start = start
+    this.#patienceMs = patienceMs
   }
 
   /** Asks a question; `raise` gives it a higher priority, never a lower one. */
@@ -192,7 +194,7 @@ export class Pool {
       this.#lose(member, new Error('The answer could not be read.')),
     )
     this.#workers.push(member)
-    this.#watch ??= setInterval(() => this.#look(), PATIENCE_MS / 10)
+    this.#watch ??= setInterval(() => this.#look(), this.#patienceMs / 10)
     return member
   }
 
@@ -220,7 +222,7 @@ export class Pool {
   /** Gives up workers that have been silent over their work for too long. */
   #look(): void {
     for (const member of [...this.#workers])
-      if (member.questions.size > 0 && performance.now() - member.messageAt > PATIENCE_MS)
+      if (member.questions.size > 0 && performance.now() - member.messageAt > this.#patienceMs)
         this.#lose(member, new Error(member.alive ? SILENT : 'The calculation did not start.'))
   }
 

@@ -45,14 +45,20 @@ export const canShare = (): boolean =>
   typeof navigator.canShare === 'function' &&
   navigator.canShare({ files: [new File(['{}'], 'garden.kilim.json', { type: 'application/json' })] })
 
-/** Hands a garden to the browser as tables for a spreadsheet, in one zip. */
+/** Hands a garden to the browser as tables for a spreadsheet and outlines for a map, in one zip. */
 export async function exportTables(gardenId: string): Promise<void> {
   try {
     const data = await loadGarden(database, gardenId)
     if (!data) throw new Error('it is not there any more')
-    const { csvOf, tablesOf } = await late(import('../data/tables'))
+    const [{ csvOf, tablesOf }, { outlinesOf }] = await Promise.all([
+      late(import('../data/tables')),
+      late(import('../data/outlines')),
+    ])
     const tables = tablesOf({ ...data, ...(await loadKept(database, gardenId)) })
-    const zip = await zipOf(tables.map((table) => ({ name: `${table.name}.csv`, text: csvOf(table) })))
+    const zip = await zipOf([
+      ...tables.map((table) => ({ name: `${table.name}.csv`, text: csvOf(table) })),
+      { name: 'beds.geojson', text: outlinesOf(data) },
+    ])
     download(`${fileNameOf(data.garden.name)}-tables.zip`, 'application/zip', zip)
   } catch (error) {
     failed(error)

@@ -48,7 +48,7 @@ export function Files() {
         )}
         <TickField label="with its pictures" checked={withPictures} onChange={setWithPictures} />
         <button className="btn btn-sm" onClick={() => void exportTables(data.garden.id)}>
-          Export tables (CSV)
+          Export tables and outlines
         </button>
         {button}
         {gardens.length > 1 && (
