@@ -54,6 +54,12 @@ export default tseslint.config(
     },
   },
   {
+    files: ['public/*.js'],
+    languageOptions: {
+      globals: { self: 'readonly', caches: 'readonly', Response: 'readonly', URL: 'readonly' },
+    },
+  },
+  {
     files: ['scripts/**/*.mjs', '*.cjs', '*.js'],
     languageOptions: {
       globals: {

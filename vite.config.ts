@@ -133,6 +133,14 @@ export default defineConfig(({ isSsrBuild }) => ({
                 accept: { 'application/json': ['.json'], 'application/zip': ['.zip'] },
               },
             ],
+            share_target: {
+              action: `${BASE}shared`,
+              method: 'POST',
+              enctype: 'multipart/form-data',
+              params: {
+                files: [{ name: 'garden', accept: ['application/json', '.json', 'application/zip', '.zip'] }],
+              },
+            },
             icons: [{ src: `${BASE}icon.svg`, sizes: 'any', type: 'image/svg+xml' }],
           },
           workbox: {
@@ -140,6 +148,7 @@ export default defineConfig(({ isSsrBuild }) => ({
             navigateFallbackDenylist: [new RegExp(`^${BASE}api/`)],
             globPatterns: ['**/*.{js,css,html,svg,woff2}'],
             globIgnores: ['404.html'],
+            importScripts: ['shared-file.js'],
           },
         }),
       ],

@@ -53,7 +53,7 @@ test('broken, foreign and inconsistent files are refused with the place and the 
 test('start your own: a place, beds in bulk, tools, crops; then a useful loom', async ({ page }) => {
   await page.goto('/start')
   await page.getByRole('button', { name: 'Open the loom' }).click()
-  await expect(page.getByText('Give the garden a name.')).toBeVisible()
+  await expect(page.getByText('Garden name: give it a name.')).toBeVisible()
   await page.getByLabel('Garden name').fill('Our patch')
   await page.getByLabel('Latitude').fill('71')
   await page.getByLabel('Elevation, m').fill('240')
@@ -61,8 +61,8 @@ test('start your own: a place, beds in bulk, tools, crops; then a useful loom', 
   await page.getByLabel('Length, m').fill('0')
   await page.getByLabel('Width, m').fill('1.2')
   await page.getByRole('button', { name: 'Open the loom' }).click()
-  await expect(page.getByText(/Latitude must be at most 66/)).toBeVisible()
-  await expect(page.getByText('Length must be at least 0.5.')).toBeVisible()
+  await expect(page.getByText(/Latitude must be between -66 and 66/)).toBeVisible()
+  await expect(page.getByText(/Length must be between 0.2 and 500/)).toBeVisible()
   await page.getByLabel('Latitude').fill('49.5')
   await page.getByLabel('Length, m').fill('8')
   await page.getByRole('checkbox', { name: 'black tarp' }).check()
@@ -301,9 +301,7 @@ test('the tables of a garden are read by other programs and hold a row for each 
   expect(zip.suggestedFilename()).toBe('marlpit-lane-tables.zip')
   const files = unzipSync(new Uint8Array(readFileSync(await zip.path())))
   const tables = ['beds', 'checks', 'covers-and-crops', 'results', 'seed', 'weather']
-  expect(Object.keys(files).sort()).toEqual(
-    ['beds.geojson', ...tables.map((name) => `${name}.csv`)].sort(),
-  )
+  expect(Object.keys(files).sort()).toEqual(['beds.geojson', ...tables.map((name) => `${name}.csv`)].sort())
   expect(JSON.parse(Buffer.from(files['beds.geojson']).toString('utf8')).features).toHaveLength(14)
   const rows = (name: string) => parse(Buffer.from(files[`${name}.csv`]), { columns: true })
   expect(rows('beds')).toHaveLength(14)

@@ -33,7 +33,7 @@ async function sow(page: Page, species: string) {
   // On a small bed a spoonful more or less is rounded away: no more than raked, and less than left on top.
   await expect.poll(async () => gramsIn(await total.textContent())).toBeLessThanOrEqual(raked)
   await page.getByLabel('Germination, %').fill('140')
-  await expect(page.getByRole('alert').first()).toContainText('Germination must be above 0')
+  await expect(page.getByRole('alert').first()).toContainText('Germination must be between 1 and 100')
   await page.getByLabel('Germination, %').fill('90')
   await page.getByLabel(`${species}, g sown`).fill(String(Math.round(raked)))
   await page.getByRole('button', { name: 'Record sowing' }).click()

@@ -8,7 +8,7 @@ import { AnswersProvider } from '../compute/AnswersProvider'
 import { KeptAnswers } from '../compute/kept'
 import { Pool } from '../compute/pool'
 import { BASE } from '../data/api'
-import { takeOpenedFiles } from '../state/openedFile'
+import { takeOpenedFiles, takeSharedFile } from '../state/openedFile'
 import { createStore } from '../state/store'
 import { keepForOffline } from './offline'
 import { routes } from './routes'
@@ -20,7 +20,9 @@ const store = createStore()
 const kept = import.meta.env.PROD ? new KeptAnswers(__KILIM_MODEL__) : null
 const answers = new Answers(new Pool(), kept)
 const router = createBrowserRouter(routes, { basename: BASE })
-takeOpenedFiles(() => void router.navigate('/garden'))
+const toGarden = () => void router.navigate('/garden')
+takeOpenedFiles(toGarden)
+void takeSharedFile(toGarden).catch(() => undefined)
 
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>

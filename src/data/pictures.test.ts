@@ -46,6 +46,13 @@ test('undo of a removal finds the bytes; bytes no step needs are swept', async (
   expect(await sweepPictures(db)).toBe(1)
   expect(await db.pictureBytes.count()).toBe(0)
 })
+test('bytes of a picture that a half-filled check holds are kept', async () => {
+  await db.pictureBytes.put({ ...bytes, id: 'picture-held' })
+  await db.session.put({ key: 'form tab check', value: { value: { pictures: '[{"id":"picture-held"}]' } } })
+  expect(await sweepPictures(db)).toBe(0)
+  await db.session.clear()
+  expect(await sweepPictures(db)).toBe(1)
+})
 test('a refused check takes its picture with it', async () => {
   const bad = { ...taken('a', 'never'), bytes }
   expect((await commit(db, gardenId, 'Bad', [bad])).ok).toBe(false)

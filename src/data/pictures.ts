@@ -16,7 +16,9 @@ export async function sweepPictures(db: KilimDatabase): Promise<number> {
   await db.undo.each((entry) =>
     entry.changes.forEach((change) => change.table === 'pictures' && wanted.add(change.key)),
   )
-  const gone = orphans.filter((id) => !wanted.has(id))
+  // A check that is half filled in holds its pictures by their ids.
+  const forms = JSON.stringify(await db.session.toArray())
+  const gone = orphans.filter((id) => !wanted.has(id) && !forms.includes(id))
   await db.pictureBytes.bulkDelete(gone)
   return gone.length
 }

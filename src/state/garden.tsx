@@ -94,7 +94,7 @@ export function useCommit(): (
       const outcome = await store(false)
       if (!outcome.ok && outcome.problems[0]?.meanwhile)
         void late(import('./meanwhile')).then(
-          ({ sayMeanwhile }) => sayMeanwhile(outcome.problems, units, () => store(true)),
+          ({ sayMeanwhile }) => sayMeanwhile(outcome.problems, units, () => store(true), takeBack),
           () => notice.error(firstProblem(outcome.problems)),
         )
       else if (!outcome.ok) notice.error(firstProblem(outcome.problems))

@@ -7,7 +7,8 @@ import { notice } from './notices'
 export function sayMeanwhile(
   problems: readonly Problem[],
   units: Units,
-  store: () => Promise<Outcome<unknown>>,
+  store: () => Promise<Outcome<number | null>>,
+  takeBack: (step: number) => unknown,
 ): void {
   const told = problems.flatMap(({ path, meanwhile }) => {
     if (!meanwhile) return []
@@ -21,9 +22,13 @@ export function sayMeanwhile(
     action: {
       label: 'Put mine',
       onClick: () =>
-        void store().then((outcome) =>
-          outcome.ok ? notice.success('Stored as you put it.') : notice.error(firstProblem(outcome.problems)),
-        ),
+        void store().then((outcome) => {
+          if (!outcome.ok) return notice.error(firstProblem(outcome.problems))
+          const step = outcome.value
+          notice.success('Stored as you put it.', {
+            ...(step !== null && { action: { label: 'Undo', onClick: () => takeBack(step) } }),
+          })
+        }),
     },
   })
 }

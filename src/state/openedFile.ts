@@ -27,6 +27,22 @@ export function takeOpenedFiles(
   })
 }
 
+const SHARED_CACHE = 'kilim-shared'
+
+/** Takes the file that another app shared with Kilim: the service worker has put it by (public/shared-file.js). */
+export async function takeSharedFile(toRoom: () => void, page: Window = window): Promise<void> {
+  if (!new URLSearchParams(page.location.search).has('shared') || !('caches' in page)) return
+  const cache = await page.caches.open(SHARED_CACHE)
+  const [key] = await cache.keys()
+  const found = key && (await cache.match(key))
+  if (!found) return
+  const name = decodeURIComponent(found.headers.get('x-file-name') ?? 'garden.kilim.json')
+  const file = new File([await found.blob()], name, { type: found.headers.get('content-type') ?? '' })
+  await page.caches.delete(SHARED_CACHE)
+  set(file)
+  toRoom()
+}
+
 /** The file that waits, and how it is taken. */
 export function useOpenedFile(): { file: File | null; take: () => void } {
   const file = useSyncExternalStore(

@@ -1,4 +1,3 @@
-import { failure, success, type Outcome, type Problem } from '../foundations/outcome'
 import type { SeedSize } from '../plants/catalogue'
 
 /** How one person throws: grams in a handful by seed size, width of a cast, length of a pace. */
@@ -15,24 +14,6 @@ export const USUAL_MEASURES: Measures = { gramsPerHandful: {}, castWidthM: 1.5, 
 /** Grams of a handful of this size: own where measured, else the usual one. */
 export const handfulOf = (measures: Measures, size: SeedSize) =>
   measures.gramsPerHandful[size] ?? USUAL_HANDFUL_G[size]
-
-/** Grams per handful from several thrown into one cup, g. */
-export function handfulFrom(totalG: number, handfuls: number): Outcome<number> {
-  const problems: Problem[] = []
-  if (!(totalG > 0))
-    problems.push({
-      path: 'totalG',
-      code: 'empty',
-      message: 'The cup weighs nothing. Weigh it with the seed in it, less the cup.',
-    })
-  if (!(handfuls >= 1))
-    problems.push({
-      path: 'handfuls',
-      code: 'none',
-      message: 'Throw at least one handful; five give a fair mean.',
-    })
-  return problems.length > 0 ? failure(...problems) : success(totalG / handfuls)
-}
 
 /** One stretch of one pass: where it lies along the bed, what to throw there, in handfuls and paces. */
 export type Portion = {

@@ -14,16 +14,7 @@ import { generatedEnsemble } from '../site/ensemble'
 import { TEST_SITES } from '../testing/sites'
 import { seedLot, type SeedLot } from '../garden/seed'
 import { drawDown, germinationOf, pureLiveSeed } from './lots'
-import {
-  afterRunningOut,
-  handfulFrom,
-  handfulOf,
-  lanesOf,
-  portionsOf,
-  ranOut,
-  sandFor,
-  USUAL_MEASURES,
-} from './measures'
+import { afterRunningOut, handfulOf, lanesOf, portionsOf, ranOut, sandFor, USUAL_MEASURES } from './measures'
 import { cueAt, cuesOf, elapsed, PASS_REST_MS, paused, started, STOPPED, STRETCH_REST_MS } from './pacer'
 import { simulatePattern } from './pattern'
 import { correctionFor, ringAreaM2, ringVerdict } from './ringCheck'
@@ -99,8 +90,6 @@ describe('portions', () => {
     expect(lanesOf(3.1, 1.5)).toBe(3)
     expect(handfulOf({ ...USUAL_MEASURES, gramsPerHandful: { small: 21 } }, 'small')).toBe(21)
     expect(handfulOf(USUAL_MEASURES, 'large')).toBe(42)
-    expect(handfulFrom(190, 5)).toEqual({ ok: true, value: 38 })
-    expect(handfulFrom(0, 5)).toMatchObject({ ok: false, problems: [{ path: 'totalG' }] })
   })
   test('seed that ran out at 60 % lies two thirds too thick there, and 40 % of it is still wanted', () => {
     expect(ranOut(200, 0.6).overShare).toBeCloseTo(2 / 3, 9)

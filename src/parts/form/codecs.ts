@@ -5,7 +5,15 @@ import { quantityText, readQuantity, writeQuantity, type QuantityKind } from '..
 import type { Units } from '../../text/format'
 
 /** What may be typed into a field: its name in messages and its limits, in the unit kept inside. */
-type Limits = { name: string; low?: number; high?: number; above?: number; whole?: boolean }
+type Limits = {
+  name: string
+  low?: number
+  high?: number
+  above?: number
+  whole?: boolean
+  /** Why it may not lie beyond its limits. */
+  why?: string
+}
 
 function limitText({ name, low, high, above }: Limits, kind: QuantityKind, units: Units): string {
   const text = (value: number) => quantityText(value, kind, units)
@@ -26,7 +34,9 @@ function wrong(value: number, limits: Limits, kind: QuantityKind, units: Units):
   // Limits are told rounded: what is typed as told must hold.
   const slack = 1e-3 * Math.max(1e-3, Math.abs(value))
   if (value < low - slack || value > high + slack || (above !== undefined && value <= above))
-    return limitText(limits, kind, units)
+    return limits.why
+      ? limitText(limits, kind, units).replace(/\.$/, `: ${limits.why}.`)
+      : limitText(limits, kind, units)
   return whole && !Number.isInteger(value) ? `${name} must be a whole number.` : null
 }
 

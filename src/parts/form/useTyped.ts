@@ -129,11 +129,13 @@ function useForms<S extends z.ZodObject, R>({
     value: read.value,
     problems: read.problems,
     problem: (name: FieldPath<Input>): string | undefined => (shown ? read.problems[name] : undefined),
-    /** What is wrong first in a list of fields. */
-    problemIn: (list: string): string | undefined =>
-      shown ? Object.entries(read.problems).find(([path]) => path.startsWith(list))?.[1] : undefined,
-    /** All that is wrong, in the order of the fields. */
-    wrong: shown ? Object.values(read.problems) : [],
+    /** All that is wrong in lists of fields. */
+    problemsIn: (...lists: string[]): string[] =>
+      shown
+        ? Object.entries(read.problems).flatMap(([path, message]) =>
+            lists.includes(path.split('.')[0]) ? [message] : [],
+          )
+        : [],
     register,
     control,
     set: (part: Partial<z.input<S>>) => setAll(setValue, part as Partial<Input>),

@@ -87,7 +87,7 @@ export function Settings() {
         </div>
       </fieldset>
       <ToolFields tools={form.text.tools} onChange={(tools) => form.set({ tools })} units={units} />
-      <ProblemLine text={form.problemIn('tools') ?? null} />
+      <ProblemLine text={form.problemsIn('tools')[0] ?? null} />
       <div>
         <button className="btn btn-primary btn-sm">Save settings</button>
       </div>

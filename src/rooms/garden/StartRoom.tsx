@@ -119,7 +119,7 @@ export function StartRoom() {
           </button>
         </section>
         <ToolFields tools={form.text.tools} onChange={(tools) => form.set({ tools })} units={units} />
-        <ProblemLine text={form.problemIn('tools') ?? null} />
+        <ProblemLine text={form.problemsIn('tools')[0] ?? null} />
         <div>
           <button className="btn btn-primary">Open the loom</button>
         </div>

@@ -184,7 +184,7 @@ function Cover({ view, watch, checking }: Props) {
           stand={madeUp}
           onUse={(cover, error) => change({ cover: String(cover), pictureError: String(error) })}
           onKeep={(picture) => {
-            addPicture(picture)
+            void addPicture(picture)
             setHow(null)
           }}
         />

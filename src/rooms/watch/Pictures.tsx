@@ -11,8 +11,8 @@ export function Pictures({ checking }: { checking: Checking }) {
   return (
     <div>
       <ul className="flex flex-wrap gap-2" aria-label="Pictures of this check">
-        {checking.pictures.map((picture, i) => (
-          <li key={i}>
+        {checking.pictures.map((picture) => (
+          <li key={picture.id}>
             <Small picture={picture} />
             <button
               type="button"

@@ -5,7 +5,7 @@ import { problemsOf } from '../../parts/form/testing'
 import { checkForm, checkOf, emptyCheck, textOfCheck, type CheckText } from './form'
 
 const today = dayNumber('2026-05-10')
-const looked = { sownOn: '2026-04-01', today, units: 'metric' as const, pictures: 0 }
+const looked = { sownOn: '2026-04-01', today, units: 'metric' as const }
 const schema = checkForm(looked)
 const ids = { id: 'c', gardenId: 'g', standId: 's' }
 const filled = (own: Partial<CheckText>) => ({ ...emptyCheck(today, 'metric'), ...own })
@@ -65,7 +65,7 @@ describe('a check as filled in', () => {
       coverBy: { kind: 'picture', error: 0.04 },
     }))
   test('pictures alone are a check', () => {
-    const withPicture = checkForm({ ...looked, pictures: 1 })
-    expect(checkOf(withPicture.parse(filled({})), ids, ['p'])).toMatchObject({ pictureIds: ['p'] })
+    const look = schema.parse(filled({ pictures: '[{"id":"p"}]' }))
+    expect(checkOf(look, ids, ['p'])).toMatchObject({ pictureIds: ['p'] })
   })
 })

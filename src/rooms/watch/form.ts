@@ -10,8 +10,8 @@ import { writeQuantity } from '../../text/quantity'
 const USUAL_RING_CM = 30
 const USUAL_SIDE_CM = 50
 
-/** What a check is filled in under: its stand, the day, pictures taken with it. */
-export type Looked = { sownOn: string; today: number; units: Units; pictures: number }
+/** What a check is filled in under: when its stand was sown, the day, the garden's units. */
+export type Looked = { sownOn: string; today: number; units: Units }
 
 const COUNTS = 'Plants in each ring: whole numbers with spaces between, such as 12 9 14.'
 const counted = z.codec(z.string(), z.array(z.number().int()), {
@@ -32,7 +32,7 @@ const names = z.codec(z.string(), z.array(z.string()), {
 })
 
 /** One look at a stand; empty what was not looked at. Cm, g and shares of one inside. */
-export function checkForm({ sownOn, today, units, pictures }: Looked) {
+export function checkForm({ sownOn, today, units }: Looked) {
   const share = (name: string) => quantityOrNone('share', units, { name, low: 0, high: 1 })
   const grams = (name: string) => quantityOrNone('seed', units, { name, above: 0, high: 200_000 })
   return z
@@ -64,6 +64,8 @@ export function checkForm({ sownOn, today, units, pictures }: Looked) {
       /** The check that is changed, and that check as it was when the change began, as JSON; empty for a new one. */
       editing: z.string(),
       seen: z.string(),
+      /** Pictures taken with it, as JSON; their bytes lie in the store. */
+      pictures: z.string(),
     })
     .refine(({ fresh, dry }) => dry === null || fresh !== null, {
       path: ['fresh'],
@@ -78,7 +80,7 @@ export function checkForm({ sownOn, today, units, pictures }: Looked) {
       path: ['weedsWhich'],
       error: 'Weeds: at most 12; name the worst.',
     })
-    .refine((look) => pictures > 0 || holdsAnything(look), {
+    .refine((look) => hasPictures(look) || holdsAnything(look), {
       path: ['stage'],
       error: 'The check is empty. Choose a stage, give the cover, or write a note.',
     })
@@ -86,6 +88,10 @@ export function checkForm({ sownOn, today, units, pictures }: Looked) {
 type CheckSchema = ReturnType<typeof checkForm>
 export type CheckText = z.input<CheckSchema>
 export type CheckValue = z.output<CheckSchema>
+
+/** Taken now, or with the check that is changed. */
+const hasPictures = ({ pictures, seen }: { pictures: string; seen: string }) =>
+  pictures !== '' || seen.includes('"pictureIds"')
 
 type Looks = Record<'stage' | 'cover' | 'height' | 'weedCover' | 'fresh', number | null> & {
   counts: number[]
@@ -123,12 +129,13 @@ export const emptyCheck = (today: number, units: Units): CheckText => ({
   note: '',
   editing: '',
   seen: '',
+  pictures: '',
 })
 
 /** A stored check as it was filled in, for changing it. */
 export function textOfCheck(check: Check, looked: Looked): CheckText {
   const hurt = check.damage?.[0]
-  return textOf(checkForm({ ...looked, pictures: 1 }), {
+  return textOf(checkForm(looked), {
     date: dayNumber(check.date),
     stage: check.stageBbch,
     stageOf: check.stageOf ?? '',
@@ -150,6 +157,7 @@ export function textOfCheck(check: Check, looked: Looked): CheckText {
     note: check.note,
     editing: check.id,
     seen: JSON.stringify(check),
+    pictures: '',
   })
 }
 

@@ -9,9 +9,11 @@ import type { StandForecast } from '../../core/season/standForecast'
 import { decideOnStand, keepCheck, removeCheck } from '../../actions/keepCheck'
 import { useAct, useCommit, useGarden } from '../../state/garden'
 import { newId } from '../../data/ids'
+import { storageProblem } from '../../data/problems'
 import { useTyped } from '../../parts/form/useTyped'
 import type { StandView } from '../../state/useStand'
 import type { PreparedPicture } from '../../compute/picture/picture'
+import { useTakenPictures, withoutPicture, withPicture, type TakenPicture } from './useTakenPictures'
 import { checkForm, checkOf, emptyCheck, textOfCheck, type CheckText, type CheckValue } from './form'
 
 /** How a check that does not fit is to be taken. */
@@ -27,7 +29,6 @@ export function useChecking(
   const { stand, bed } = view
   const act = useAct()
   const commit = useCommit()
-  const [pictures, setPictures] = useState<PreparedPicture[]>([])
   const [refused, setRefused] = useState<Problem[]>([])
   const [doubts, setDoubts] = useState<Outlier[]>([])
   const [answer, setAnswer] = useState<Answer>('ask')
@@ -35,7 +36,7 @@ export function useChecking(
   const saving = useRef(false)
   const sownOn = latest(stand.start)?.date ?? isoDate(today)
   const { units } = data.garden
-  const looked = { sownOn, today, units, pictures: pictures.length }
+  const looked = { sownOn, today, units }
   const form = useTyped({
     schema: checkForm(looked),
     // The quick check has a draft of its own, so that what lies half filled in elsewhere is not stored with it.
@@ -43,6 +44,7 @@ export function useChecking(
     blank: emptyCheck(today, units),
   })
   const draft = form.text
+  const pictures = useTakenPictures(draft.pictures)
   const editing = draft.editing || null
 
   function change(part: Partial<CheckText>) {
@@ -51,11 +53,18 @@ export function useChecking(
     setDoubts([])
   }
 
+  async function addPicture(picture: PreparedPicture) {
+    try {
+      change({ pictures: await withPicture(draft.pictures, picture) })
+    } catch (error) {
+      setRefused([storageProblem(error)])
+    }
+  }
+
   const edit = (check: Check) => change(textOfCheck(check, looked))
 
   function drop() {
     form.done()
-    setPictures([])
     setRefused([])
     setDoubts([])
   }
@@ -81,7 +90,7 @@ export function useChecking(
   async function store(value: CheckValue, how: Answer, withPictures: boolean): Promise<boolean> {
     const old = value.seen === '' ? undefined : (JSON.parse(value.seen) as Check)
     const id = editing ?? newId('check')
-    const taken = withPictures ? pictures.map((picture) => ({ id: newId('picture'), picture })) : []
+    const taken = withPictures ? pictures.map((picture) => ({ id: picture.id, picture })) : []
     const look = checkOf(value, { id, gardenId: data.garden.id, standId: stand.id }, [
       ...(old?.pictureIds ?? []),
       ...taken.map((entry) => entry.id),
@@ -102,7 +111,6 @@ export function useChecking(
       setRefused(stored.problems)
       return false
     }
-    setPictures([])
     setRefused([])
     setDoubts([])
     return true
@@ -125,8 +133,8 @@ export function useChecking(
     remove,
     decide,
     pictures,
-    addPicture: (picture: PreparedPicture) => setPictures((all) => [...all, picture]),
-    removePicture: (picture: PreparedPicture) => setPictures((all) => all.filter((one) => one !== picture)),
+    addPicture,
+    removePicture: ({ id }: TakenPicture) => change({ pictures: withoutPicture(draft.pictures, id) }),
     problemOf: (path: keyof CheckText) => form.problem(path),
     otherProblem: refused.find(({ path }) => path !== 'storage')?.message ?? null,
     storageProblem: refused.find(({ path }) => path === 'storage')?.message ?? null,

@@ -97,7 +97,7 @@ export function ClimateByFrosts({
     setAsked(answersOf({ latitude, elevationM, coastal }, value))
     return false
   })
-  const climate = form.problemIn('climate')
+  const climate = form.problemsIn('climate')[0]
 
   return (
     <details className="max-w-5xl">

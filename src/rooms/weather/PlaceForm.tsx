@@ -51,6 +51,7 @@ export function PlaceForm() {
     elevationM: readQuantity(form.text.elevationM, 'length', units),
     coastal: form.text.coastal,
   }
+  const inTable = form.problemsIn('normals', ...ROWS.map(({ name }) => name))
   const save = form.submit(({ seen, part }) =>
     act(changePlace(data.garden, seen, placePart(seen, part, units))),
   )
@@ -138,9 +139,9 @@ export function PlaceForm() {
           </tbody>
         </table>
       </Scroll>
-      {form.wrong.length > 0 && (
+      {inTable.length > 0 && (
         <ul role="alert" className="font-semibold text-error">
-          {form.wrong.slice(0, MOST_PROBLEMS).map((problem) => (
+          {inTable.slice(0, MOST_PROBLEMS).map((problem) => (
             <li key={problem}>{problem}</li>
           ))}
         </ul>

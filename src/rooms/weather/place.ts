@@ -34,9 +34,10 @@ export const placeForm = (units: Units) =>
   z
     .object({
       latitude: quantity('degrees', units, {
-        name: 'Latitude (nearer the poles the sun does not rise or set each day, and the forecasts do not hold)',
+        name: 'Latitude',
         low: -66,
         high: 66,
+        why: 'nearer the poles the sun does not rise or set each day, and the forecasts do not hold',
       }),
       elevationM: quantity('length', units, { name: 'Elevation', low: -400, high: 4900 }),
       coastal: z.boolean(),
