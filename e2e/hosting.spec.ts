@@ -45,6 +45,20 @@ test.describe('from any file server, in a sub-path', () => {
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await page.evaluate(() => navigator.serviceWorker.ready)
     await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBeGreaterThan(0)
+    // What another app of the machine shares is posted to the installed app, and taken by its service worker.
+    await page.reload()
+    await page.evaluate(() => {
+      const form = document.createElement('form')
+      Object.assign(form, { method: 'post', action: 'shared', enctype: 'multipart/form-data' })
+      form.innerHTML = '<input type="file" name="garden">'
+      const files = new DataTransfer()
+      files.items.add(new File(['{"format":"other"}'], 'Ours.kilim.json', { type: 'application/json' }))
+      form.querySelector('input')!.files = files.files
+      document.body.append(form)
+      form.submit()
+    })
+    await page.waitForURL(`${origin}${BASE}garden**`)
+    await expect(page.getByText(/not a Kilim garden/)).toBeVisible()
     await context.setOffline(true)
     await page.goto(`${origin}${BASE}rounds`)
     await expect(page.getByRole('heading', { level: 1, name: 'Rounds' })).toBeVisible()

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { readQuantity, writeQuantity, type QuantityKind } from './quantity'
+import { quantityLimit, readQuantity, writeQuantity, type QuantityKind } from './quantity'
 import type { Units } from './format'
 
 describe('what people type', () => {
@@ -73,6 +73,23 @@ test('what is shown in a field is read as the same, to the digits shown', () => 
     ),
   )
 })
+
+test.each([
+  [4, 'height', 'imperial', 'high', '1.57'],
+  [400, 'height', 'imperial', 'high', '157'],
+  [0.2, 'length', 'imperial', 'low', '0.657'],
+  [500, 'length', 'imperial', 'high', '1640'],
+  [0.1, 'length', 'metric', 'low', '0.1'],
+  [-60, 'temperature', 'imperial', 'low', '-76'],
+  [40_000, 'seed', 'metric', 'high', '40000'],
+] as [number, QuantityKind, Units, 'low' | 'high', string][])(
+  'a limit of %s, %s, %s as the %sest is told so that it may be typed: %s',
+  (value, kind, units, side, told) => {
+    expect(quantityLimit(value, kind, units, side === 'low' ? Math.ceil : Math.floor)).toBe(told)
+    const read = readQuantity(told, kind, units)
+    expect(side === 'low' ? read >= value - 1e-9 : read <= value + 1e-9).toBe(true)
+  },
+)
 
 test('nothing known is an empty field', () => {
   expect(writeQuantity(null, 'length', 'metric')).toBe('')

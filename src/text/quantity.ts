@@ -175,15 +175,30 @@ export function readQuantity(text: string, kind: QuantityKind, units: Units): nu
 }
 
 /** A value kept inside, as it is typed in the garden's own unit, without the unit; empty for none. */
-export function writeQuantity(value: number | null | undefined, kind: QuantityKind, units: Units): string {
+export function writeQuantity(
+  value: number | null | undefined,
+  kind: QuantityKind,
+  units: Units,
+  places?: number,
+): string {
   if (value === null || value === undefined || !Number.isFinite(value)) return ''
   const { units: known, usual, digits, zero } = kindOf(kind)
   const shown = value / known[usual[units]] + (zero?.[usual[units]] ?? 0)
-  return String(Number(shown.toFixed(digits[units])))
+  return String(Number(shown.toFixed(places ?? digits[units])))
 }
 
-/** A limit in words, in the garden's own unit: `0.5 ft`, `90 days`. */
-export function quantityText(value: number, kind: QuantityKind, units: Units): string {
-  const unit = unitOf(kind, units)
-  return `${writeQuantity(value, kind, units)}${unit === '' ? '' : `\u00a0${unit}`}`
+/** Digits that a limit is told with. */
+const LIMIT_DIGITS = 3
+
+/** A limit as it is told, in the garden's own unit: rounded to the side on which what is told may be typed. */
+export function quantityLimit(
+  value: number,
+  kind: QuantityKind,
+  units: Units,
+  inward: (value: number) => number,
+): string {
+  const shown = Number(writeQuantity(value, kind, units, 9))
+  if (shown === 0 || Number.isInteger(shown)) return String(shown)
+  const step = 10 ** (Math.floor(Math.log10(Math.abs(shown))) + 1 - LIMIT_DIGITS)
+  return String(Number((inward(shown / step - 1e-9 * Math.sign(shown)) * step).toPrecision(LIMIT_DIGITS)))
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import '../../core/foundations/plainErrors'
 import { isoDate, parseDay } from '../../core/foundations/day'
-import { quantityText, readQuantity, writeQuantity, type QuantityKind } from '../../text/quantity'
+import { quantityLimit, readQuantity, unitOf, writeQuantity, type QuantityKind } from '../../text/quantity'
 import type { Units } from '../../text/format'
 
 /** What may be typed into a field: its name in messages and its limits, in the unit kept inside. */
@@ -16,23 +16,22 @@ type Limits = {
 }
 
 function limitText({ name, low, high, above }: Limits, kind: QuantityKind, units: Units): string {
-  const text = (value: number) => quantityText(value, kind, units)
-  const from = above ?? low
-  if (from !== undefined && high !== undefined)
-    return above === undefined
-      ? `${name} must be between ${writeQuantity(low, kind, units)} and ${text(high)}.`
-      : `${name} must be above ${writeQuantity(above, kind, units)} and at most ${text(high)}.`
-  if (from !== undefined)
-    return `${name} must be ${above === undefined ? 'at least' : 'above'} ${text(from)}.`
-  return `${name} must be at most ${text(high!)}.`
+  const least = low === undefined ? '' : quantityLimit(low, kind, units, Math.ceil)
+  const most = high === undefined ? '' : quantityLimit(high, kind, units, Math.floor)
+  const unit = unitOf(kind, units)
+  const ending = unit === '' ? '.' : `\u00a0${unit}.`
+  if (above !== undefined)
+    return `${name} must be above ${writeQuantity(above, kind, units)}${most === '' ? '' : ` and at most ${most}`}${ending}`
+  if (least !== '' && most !== '') return `${name} must be between ${least} and ${most}${ending}`
+  return `${name} must be ${least === '' ? `at most ${most}` : `at least ${least}`}${ending}`
 }
 
 /** What is wrong with a number as typed; null where nothing is. */
 function wrong(value: number, limits: Limits, kind: QuantityKind, units: Units): string | null {
   const { name, low = -Infinity, high = Infinity, above, whole } = limits
   if (!Number.isFinite(value)) return `${name} must be a number.`
-  // Limits are told rounded: what is typed as told must hold.
-  const slack = 1e-3 * Math.max(1e-3, Math.abs(value))
+  // What was converted there and back may miss its limit by the last digit.
+  const slack = 1e-9 * Math.max(1, Math.abs(value))
   if (value < low - slack || value > high + slack || (above !== undefined && value <= above))
     return limits.why
       ? limitText(limits, kind, units).replace(/\.$/, `: ${limits.why}.`)

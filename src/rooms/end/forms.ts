@@ -11,7 +11,7 @@ const minutes = (units: Units) => quantityOrNone('minutes', units, { name: 'Minu
 export const startForm = (sownDay: number, planting: number | null) =>
   z.object({
     startDate: dayOrNone((start) => {
-      if (start < sownDay) return `It was sown on ${isoDate(sownDay)}. The end must come after.`
+      if (start <= sownDay) return `It was sown on ${isoDate(sownDay)}. The end must come after.`
       return planting !== null && start >= planting
         ? 'The work must begin before the planting date. Choose an earlier day.'
         : null
@@ -24,7 +24,7 @@ export const endForm = (sownDay: number, today: number, units: Units) =>
     method: endMethodId.exclude(['harvest']),
     passes: z.enum(['1', '2']),
     doneOn: day((done) =>
-      done < sownDay
+      done <= sownDay
         ? `It was sown on ${isoDate(sownDay)}. The end must come after.`
         : notAhead(today, 'An ending')(done),
     ),

@@ -50,7 +50,7 @@ export const packForm = (units: Units) =>
   z.object({
     speciesId: chosen('Choose what is in it.'),
     grams: quantity('seed', units, { name: 'The weight', low: 0.1, high: 2_000_000 }),
-    price: quantity('money', units, { name: 'The price, such as 4.50,', above: 0, high: 1_000_000 }),
+    price: quantity('money', units, { name: 'The price', above: 0, high: 1_000_000 }),
   })
 
 /** Five handfuls in a cup, the width of a cast, ten paces. */

@@ -19,7 +19,7 @@ export const sowForm = (today: number, units: Units) =>
     ),
     grams: z.record(
       z.string(),
-      quantityOrNone('seed', units, { name: 'The weight sown, such as 250,', above: 0, high: 1_000_000 }),
+      quantityOrNone('seed', units, { name: 'The weight sown', above: 0, high: 1_000_000 }),
     ),
     keptMoist: quantityOrNone('days', units, { name: 'Days kept moist', low: 0, high: 60, whole: true }),
     note: note(),
