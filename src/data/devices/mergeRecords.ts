@@ -68,6 +68,9 @@ function orderOf(field: string, a: Side, b: Side, names: readonly string[]): str
 
 /** One record as two devices have it, brought together place by place; the same whichever of them is called the first. */
 export function mergeRecord(a: Side, b: Side): MergedRecord {
+  // Most of a garden is alike on both: nothing of it need be taken apart.
+  if (equal(a.record, b.record) && equal(a.history, b.history))
+    return { record: a.record, history: { ...a.history, gone: null }, differences: [] }
   const record: Plain = { ...a.record }
   const places: Place[] = []
   const differences: Difference[] = []

@@ -82,7 +82,7 @@ export function PlaceForm() {
             ))}
           </select>
         </Field>
-        <div className="mt-7">
+        <div className="md:mt-7">
           <TypedTick form={form} name="coastal" label="near the coast" />
         </div>
         <TypedText
