@@ -3,6 +3,14 @@ import { Field } from './Field'
 
 type Common = { label: string; hint?: string; error?: string; className?: string }
 
+/** Choices as pairs of value and words. */
+export const Choices = ({ options = [] }: { options?: readonly (readonly [string, string])[] }) =>
+  options.map(([option, words]) => (
+    <option key={option} value={option}>
+      {words}
+    </option>
+  ))
+
 /** A labelled choice; options are given as pairs of value and words, or as children. */
 export function SelectField<T extends string>({
   value,
@@ -24,11 +32,7 @@ export function SelectField<T extends string>({
         value={value}
         onChange={(event) => onChange(event.target.value as T)}
       >
-        {options?.map(([option, words]) => (
-          <option key={option} value={option}>
-            {words}
-          </option>
-        ))}
+        <Choices options={options} />
         {children}
       </select>
     </Field>

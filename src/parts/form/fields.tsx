@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { FieldPath, FieldValues, UseFormRegister } from 'react-hook-form'
 import { Field } from '../Field'
+import { Choices } from '../SelectField'
 
 /** The part of a form that its fields use. */
 type FormOf<Input extends FieldValues> = {
@@ -85,11 +86,7 @@ export function TypedChoice<Input extends FieldValues>({
           onChange: (event: { target: { value: string } }) => onChoose?.(event.target.value),
         })}
       >
-        {options?.map(([option, words]) => (
-          <option key={option} value={option}>
-            {words}
-          </option>
-        ))}
+        <Choices options={options} />
         {children}
       </select>
     </Field>

@@ -8,7 +8,7 @@ import { useTyped } from '../../parts/form/useTyped'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { TickField } from '../../parts/SelectField'
 import { useAct, useGarden } from '../../state/garden'
-import { settingsForm, toolInputOf } from './forms'
+import { settingsForm, toolInputOf, UNITS } from './forms'
 import { ToolFields } from './ToolFields'
 
 /** Animals that some covers harm. */
@@ -49,16 +49,7 @@ export function Settings() {
     <Form className="mt-2 flex flex-col gap-4" aria-label="Settings" onSubmit={save}>
       <div className="flex flex-wrap items-start gap-3">
         <TypedText form={form} name="name" label="Garden name" className="w-56" />
-        <TypedChoice
-          form={form}
-          name="units"
-          label="Units"
-          className="w-32"
-          options={[
-            ['metric', 'metric'],
-            ['imperial', 'imperial'],
-          ]}
-        />
+        <TypedChoice form={form} name="units" label="Units" className="w-32" options={UNITS} />
         <TypedText form={form} name="currency" label="Currency" className="w-24" />
         <TypedText
           form={form}

@@ -13,7 +13,7 @@ import { openOwn } from '../../state/openOwn'
 import { useAppDispatch } from '../../state/store'
 import type { Units } from '../../text/format'
 import { unitOf } from '../../text/quantity'
-import { blankTool, startForm } from './forms'
+import { blankTool, startForm, UNITS } from './forms'
 import { blankGroup, GroupFields } from './GroupFields'
 import { ToolFields } from './ToolFields'
 import { useGardenImport } from './useGardenImport'
@@ -84,16 +84,7 @@ export function StartRoom() {
             className="w-96 max-w-full"
             options={[['', 'choose'], ...CLIMATE_TYPES.map((type) => [type.id, type.name] as const)]}
           />
-          <TypedChoice
-            form={form}
-            name="units"
-            label="Units"
-            className="w-32"
-            options={[
-              ['metric', 'metric'],
-              ['imperial', 'imperial'],
-            ]}
-          />
+          <TypedChoice form={form} name="units" label="Units" className="w-32" options={UNITS} />
           <TypedText form={form} name="currency" label="Currency" className="w-24" />
         </section>
         <section aria-label="Beds">

@@ -89,6 +89,12 @@ export const toolInputOf = (tool: Tool, units: Units): ToolInput => {
   }
 }
 
+/** Units as they are chosen. */
+export const UNITS = [
+  ['metric', 'metric'],
+  ['imperial', 'imperial'],
+] as const
+
 const currency = z
   .string()
   .trim()
