@@ -94,8 +94,7 @@ function useForms<S extends z.ZodObject, R>({
   useEffect(() => {
     if (!isKept || draft === undefined || known.current.has(draft)) return
     known.current.add(draft)
-    lastKept.current = fitting(base, draft)
-    setAll(setValue, lastKept.current as Partial<Input>)
+    setAll(setValue, fitting(base, draft))
   }, [isKept, draft, base, setValue])
   const begunText = useStable(pick(text, dirty) as Partial<Input>)
   useEffect(() => {

@@ -39,13 +39,14 @@ export function Recipe({
         )}
         {recipe.ok && <HowToThrow view={view} recipe={recipe.value} sow={sow} units={units} />}
         {recipe.ok && <RingCheck recipe={recipe.value} />}
-        <WhenToSow view={view} units={units} plan={plan} />
         <div className="no-print mt-3">
           <button className="btn btn-sm" onClick={() => window.print()}>
             Print this recipe
           </button>
         </div>
         <RecordSowing sow={sow} view={view} recipe={recipe.ok ? recipe.value : null} units={units} />
+        {/* Its days come one after the other: below what is filled in, they move nothing. */}
+        <WhenToSow view={view} units={units} plan={plan} />
         {recipe.ok &&
           form.covering === 'surface' &&
           recipe.value.lines.some((line) => line.size === 'large') && (
