@@ -1,5 +1,5 @@
 import type { KilimDatabase } from './database'
-import { openSecond, type SecondStore } from './secondStore'
+import { hasSecond, openSecond, type SecondStore } from './secondStore'
 import { Refusal } from './problems'
 
 /** Longest that the browser may take to open the storage before it is said that it does not, ms. */
@@ -37,14 +37,20 @@ export async function openStorage(db: KilimDatabase, patienceMs = PATIENCE_MS): 
   )
 }
 
+/** The second store is brought up once the page stands there and has answered, ms after its start. */
+const SECOND_AFTER_MS = 15_000
+
 /**
  * Keeps a second store beside the one that was opened; the value is how many gardens were put back from it, where the
- * browser had thrown the first away. Only then, and on the first visit, is it waited for.
+ * browser had thrown the first away. Only where there is something to be put back is it waited for.
  */
 export async function keepTwice(db: KilimDatabase, kept: SecondStore): Promise<number> {
-  const begun = openSecond(db.name).then(async (second) => (second ? kept.begin(second) : 0))
-  if ((await db.gardens.count()) === 0) return begun
-  void begun.catch(() => undefined)
+  const begin = async () => {
+    const second = await openSecond(db.name)
+    return second ? kept.begin(second) : 0
+  }
+  if ((await db.gardens.count()) === 0 && (await hasSecond(db.name))) return begin()
+  setTimeout(() => void begin().catch(() => undefined), SECOND_AFTER_MS)
   return 0
 }
 

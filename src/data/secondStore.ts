@@ -12,7 +12,10 @@ const FIXED = ['pictureBytes']
 /** What was written in one transaction: keys by table, or all of a table where it is not known which. */
 type Written = Map<string, Set<unknown> | 'all'>
 
-type Buckets = { open: (name: string, options: { durability: 'strict' }) => Promise<StorageBucket> }
+type Buckets = {
+  keys: () => Promise<string[]>
+  open: (name: string, options: { durability: 'strict' }) => Promise<StorageBucket>
+}
 type StorageBucket = { indexedDB: IDBFactory }
 
 /**
@@ -32,6 +35,14 @@ export async function openSecond(name: string): Promise<KilimDatabase | null> {
     return null
   }
 }
+
+/** Whether a second store was ever begun in this browser. */
+export const hasSecond = async (name: string): Promise<boolean> =>
+  (
+    (await offered()
+      .storageBuckets?.keys()
+      .catch(() => [])) ?? []
+  ).includes(`${name}-second`)
 
 /** Keeps a second store in step with the first: what is written into the one is copied into the other right after. */
 export class SecondStore {
