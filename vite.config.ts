@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
+import { towns } from './scripts/towns'
 import { VitePWA } from 'vite-plugin-pwa'
 
 /**
@@ -117,6 +118,7 @@ export default defineConfig(({ isSsrBuild }) => ({
         preloadedFonts,
         gatherFirstPage,
         pageForAll(),
+        towns(),
         VitePWA({
           registerType: 'prompt',
           injectRegister: false,

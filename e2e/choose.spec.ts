@@ -93,7 +93,7 @@ test('plants are searched, filtered and sorted; each shows its year here and its
   page,
 }) => {
   await openDemo(page, 'harrier-point')
-  await page.goto('/plants')
+  await page.goto('/reference')
   const rows = page.getByTestId('plants').getByRole('row')
   await expect(rows).toHaveCount(42)
   await page.getByLabel('Search').fill('trifolium')
@@ -108,7 +108,7 @@ test('plants are searched, filtered and sorted; each shows its year here and its
   await page.getByText('Numbers it grows by').click()
   await expect(page.getByTestId('parameters')).toContainText('judgement')
   await expect(page.getByTestId('parameters')).toContainText('published')
-  await page.goto('/plants')
+  await page.goto('/reference')
   await page.getByLabel('Search').fill('strigosa')
   await expect(rows.nth(1)).toContainText('seed at hand')
 })

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { parse } from 'csv-parse/sync'
 import { unzipSync } from 'fflate'
-import { exportGarden, openDemo, startOwn, woven } from './helpers'
+import { exportGarden, openDemo, placeTold, startOwn, woven } from './helpers'
 
 const withoutTime = (text: string) => text.replace(/"exportedAt": "[^"]*"/, '')
 
@@ -52,21 +52,26 @@ test('broken, foreign and inconsistent files are refused with the place and the 
 
 test('start your own: a place, beds in bulk, tools, crops; then a useful loom', async ({ page }) => {
   await page.goto('/start')
-  await page.getByRole('button', { name: 'Open the loom' }).click()
-  await expect(page.getByText('Garden name: give it a name.')).toBeVisible()
+  const next = page.getByRole('button', { name: /^Next/ })
+  await next.click()
+  await expect(page.getByText('Pick a town from the list, or type the latitude.')).toBeVisible()
+  await expect(page.getByText('Choose how much frost there is.')).toBeVisible()
+  await page.getByText('Name, units, tools').click()
+  await page.getByLabel('Units').selectOption('metric')
   await page.getByLabel('Garden name').fill('Our patch')
-  await page.getByLabel('Latitude').fill('71')
-  await page.getByLabel('Elevation, m').fill('240')
-  await page.getByLabel('Climate nearest to yours').selectOption('temperate-inland')
+  await placeTold(page, '71')
+  await page.getByLabel('How many').fill('6')
   await page.getByLabel('Length, m').fill('0')
   await page.getByLabel('Width, m').fill('1.2')
-  await page.getByRole('button', { name: 'Open the loom' }).click()
+  await next.click()
   await expect(page.getByText(/Latitude must be between -66 and 66/)).toBeVisible()
   await expect(page.getByText(/Length must be between 0.2 and 500/)).toBeVisible()
-  await page.getByLabel('Latitude').fill('49.5')
+  await page.getByLabel('or its latitude').fill('49.5')
   await page.getByLabel('Length, m').fill('8')
   await page.getByRole('checkbox', { name: 'black tarp' }).check()
-  await page.getByRole('button', { name: 'Open the loom' }).click()
+  await next.click()
+  await expect(page.getByRole('heading', { name: 'What stands in your beds today?' })).toBeVisible()
+  await page.getByRole('link', { name: 'Open the loom' }).click()
   await woven(page)
   await expect(page.locator('canvas')).toHaveCount(6)
   await expect(page.getByText('demo clock')).toHaveCount(0)

@@ -73,6 +73,13 @@ export async function ranked(page: Page, timeout = 150_000) {
   await expect(page.getByText(/Growing \d+ covers and their mixes/)).toHaveCount(0, { timeout })
 }
 
+/** Says where an own garden lies: a latitude, and how its climate is. */
+export async function placeTold(page: Page, latitude = '44.5') {
+  await page.getByLabel('or its latitude').fill(latitude)
+  await page.getByRole('button', { name: /^cold/ }).click()
+  await page.getByRole('button', { name: /^warm/ }).click()
+}
+
 /** Starts an own garden of one bed, 8 m by 1.2, from the page for it. */
 export async function startOwn(
   page: Page,
@@ -83,16 +90,17 @@ export async function startOwn(
   }: { name: string; units?: 'metric' | 'imperial'; tools?: readonly string[] },
 ) {
   await page.goto('/start')
+  await placeTold(page)
+  await page.getByText('Name, units, tools').click()
   await page.getByLabel('Garden name').fill(name)
-  await page.getByLabel('Latitude').fill('44.5')
-  await page.getByLabel('Elevation, m').fill('240')
-  await page.getByLabel('Climate nearest to yours').selectOption('temperate-inland')
   await page.getByLabel('Units').selectOption(units)
   const [length, width, unit] = units === 'metric' ? ['8', '1.2', 'm'] : ['26', '4', 'ft']
   await page.getByLabel(`Length, ${unit}`).fill(length)
   await page.getByLabel(`Width, ${unit}`).fill(width)
   for (const tool of tools) await page.getByRole('checkbox', { name: tool }).check()
-  await page.getByRole('button', { name: 'Open the loom' }).click()
+  await page.getByLabel('How many').fill('6')
+  await page.getByRole('button', { name: /^Next/ }).click()
+  await page.getByRole('link', { name: 'Open the loom' }).click()
   await expect(page.getByTestId('loom')).toBeVisible()
 }
 

@@ -63,7 +63,7 @@ test('one plan, one truth: Choose, Sow, Watch, End and Plant say the same of an 
   await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 120_000 })
   const planned = page
     .getByRole('row')
-    .filter({ has: page.getByRole('button', { name: /^Plan / }) })
+    .filter({ has: page.getByRole('button', { name: /^Plan/ }) })
     .filter({ hasText: 'Planned' })
   await expect(planned).toContainText(`${chosen.chance} in 100`)
 

@@ -5,9 +5,9 @@ import { openLoom, ranked, woven } from './helpers'
 const VIEWS = [
   { name: 'choose', path: '/choose/marlpit-lane-P3', ready: 'candidates' },
   { name: 'rounds', path: '/rounds', ready: 'jobs' },
-  { name: 'plants', path: '/plants/crimson-clover', ready: 'plant-year' },
+  { name: 'reference', path: '/reference/crimson-clover', ready: 'plant-year' },
   { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
-  { name: 'seed', path: '/seed', ready: 'lots' },
+  { name: 'shed', path: '/shed', ready: 'lots' },
   { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
   { name: 'end', path: '/end/marlpit-lane-stand-01', ready: 'endings' },
   { name: 'plant', path: '/plant/marlpit-lane-stand-01', ready: 'gates' },

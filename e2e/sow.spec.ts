@@ -5,7 +5,7 @@ test('from the recipe to the pacer, running out, the recorded sowing and the sto
   page,
 }) => {
   await openDemo(page, 'marlpit-lane')
-  await page.goto('/seed')
+  await page.goto('/shed')
   await page.getByText('Add a bag or packet').click()
   const lot = page.getByRole('form', { name: 'Seed lot' })
   await lot.getByLabel('What is in it').selectOption('buckwheat')
@@ -51,7 +51,7 @@ test('from the recipe to the pacer, running out, the recorded sowing and the sto
   await page.getByRole('button', { name: 'Record sowing' }).click()
   await expect(page).toHaveURL(/\/watch\//)
   await expect(page.getByTestId('up-yet')).toContainText('is not due yet', { timeout: 60_000 })
-  await page.goto('/seed')
+  await page.goto('/shed')
   const bags = page.getByTestId('lots').getByRole('row', { name: /Buckwheat/ })
   await expect(bags).toHaveCount(2)
   const left = await bags.evaluateAll((rows) => rows.map((row) => row.querySelectorAll('td')[2].textContent))
@@ -89,7 +89,7 @@ test('hands are measured, a batch is weighed for two beds, and the cheapest pack
   page,
 }) => {
   await openDemo(page, 'marlpit-lane')
-  await page.goto('/seed')
+  await page.goto('/shed')
   const measures = page.getByRole('form', { name: 'Own measures' })
   await measures.getByLabel('Name').fill('Jo')
   await measures.getByLabel('In the cup, g').fill('0')
@@ -127,9 +127,9 @@ test('hands are measured, a batch is weighed for two beds, and the cheapest pack
 
 test('small sums: a packet, a spreader, a blend against own seed', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
-  await page.goto('/seed')
+  await page.goto('/reference')
   const sums = page.getByRole('region', { name: 'Small sums' })
-  await sums.getByLabel('Grams').fill('50')
+  await sums.getByLabel('Weight, g').fill('50')
   await expect(page.getByTestId('packet')).toContainText(/about \d+\sm²/)
   await sums.getByLabel('Lost over the strip, g').fill('300')
   await expect(page.getByTestId('spreader')).toContainText('5 g/m²')
@@ -140,6 +140,6 @@ test('small sums: a packet, a spreader, a blend against own seed', async ({ page
   await sums.getByLabel(/Price of the blend/).fill('9')
   await expect(page.getByTestId('blend')).toContainText('buckwheat 79')
   await sums.getByLabel('Sown at, g/m²').fill('10')
-  await expect(page.getByTestId('blend')).toContainText('seeds of phacelia')
+  await expect(page.getByTestId('blend')).toContainText('of phacelia')
   await expect(page.getByTestId('blend')).toContainText('The same from straight seed costs')
 })

@@ -220,7 +220,7 @@ test('storage that fills up while a picture is stored loses nothing', async ({ p
   await expect(page.getByText(/storage is full.*What you filled in is still here/)).toBeVisible()
   await expect(page.getByLabel('Height, cm')).toHaveValue('45')
   await page.getByRole('button', { name: 'Save without the pictures' }).click()
-  await expect(page.getByText(/^45 cm/)).toBeVisible()
+  await expect(page.getByText(/^45\scm/)).toBeVisible()
 })
 
 test('a named disease goes from the check to the bed and its journal', async ({ page }) => {

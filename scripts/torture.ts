@@ -5,6 +5,7 @@ import { tortureTabs } from '../src/data/testing/twoTabs'
 import { tortureWorkers } from '../src/compute/testing/faultyWorkers'
 import { tortureKills } from './torture/kills'
 import { tortureRooms } from './torture/rooms'
+import { tortureBrowserWorkers } from './torture/workers'
 
 /**
  * Tries, by seed, to make Kilim lose what it said it had stored, touch what is not meant, or stop: `npm run torture`. Prints a
@@ -30,6 +31,7 @@ const PARTS: Record<string, () => Promise<Result>> = {
   full: () => tortureQuota('full'),
   broken: () => tortureQuota('broken'),
   workers: () => tortureWorkers(many(300), seed),
+  killed: () => tortureBrowserWorkers(many(60), seed),
   kills: () => tortureKills(many(200), seed),
   rooms: async () => tortureRooms(await odd()),
 }

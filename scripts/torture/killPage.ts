@@ -136,7 +136,7 @@ Object.assign(window, {
   async opened() {
     await db.open()
     const second = await openSecond('kill')
-    const putBack = second ? await kept.begin(second) : 0
+    const putBack = second ? await kept.begin(second, () => openSecond('kill', true)) : 0
     const began = !(await db.gardens.get(id))
     if (began) await sure(commit(db, id, 'Open', gardenWrites(demo)))
     return { began, putBack, wrong: await unsound(db) }

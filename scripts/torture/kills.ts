@@ -1,12 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { existsSync, mkdtempSync, rmSync } from 'node:fs'
-import type { Server } from 'node:http'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import express from 'express'
-import { build } from 'vite'
 import { randomStream } from '../../src/core/foundations/random'
+import { CHROMIUM, servePage } from './servePage'
 
 const PORT = 4991
 const DEBUG_PORT = 4992
@@ -14,29 +12,6 @@ const DEBUG_PORT = 4992
 const LIFE = [150, 1500] as const
 
 export type KillTally = { kills: number; answered: number; cut: number; putBack: number; faults: string[] }
-
-async function serve(dir: string): Promise<Server> {
-  await build({
-    configFile: false,
-    logLevel: 'error',
-    build: {
-      outDir: dir,
-      emptyOutDir: true,
-      lib: { entry: 'scripts/torture/killPage.ts', formats: ['es'], fileName: 'page' },
-    },
-  })
-  const app = express().use(express.static(dir))
-  app.get('/', (_request, response) => {
-    response.send('<!doctype html><title>torture</title><script type="module" src="/page.js"></script>')
-  })
-  const server = app.listen(PORT, '127.0.0.1')
-  await new Promise((resolve) => server.once('listening', resolve))
-  return server
-}
-
-const CHROMIUM =
-  process.env.CHROMIUM_PATH ??
-  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path))!
 
 /** A browser over one profile, in a process group of its own so that all of it can be killed at once. */
 async function start(
@@ -137,7 +112,7 @@ async function round(profile: string, known: Known, tally: KillTally, life: numb
 export async function tortureKills(count: number, seed: number): Promise<KillTally> {
   const dir = mkdtempSync(join(tmpdir(), 'kilim-torture-'))
   const profile = mkdtempSync(join(tmpdir(), 'kilim-profile-'))
-  const server = await serve(dir)
+  const server = await servePage('scripts/torture/killPage.ts', dir, PORT)
   const { uniform } = randomStream(seed)
   const tally: KillTally = { kills: 0, answered: 0, cut: 0, putBack: 0, faults: [] }
   const known = new Known()

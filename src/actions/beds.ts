@@ -1,3 +1,4 @@
+import { FRESH_BED } from '../core/garden/fresh'
 import type { Step } from './step'
 import type { Bed, Garden, GardenData } from '../core/garden/schema'
 import { newId } from '../data/ids'
@@ -37,9 +38,8 @@ export function bedsOfGroup(
       pathWidthM: USUAL_PATH_M,
       soil,
       fertility: 'medium',
-      stoodBefore: null,
+      ...FRESH_BED,
       shade: 0,
-      fixtures: [],
     })
   }
   return beds

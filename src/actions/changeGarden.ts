@@ -1,7 +1,7 @@
+import { PLACE_NOT_TOLD } from '../core/garden/placeTold'
 import type { Step } from './step'
 import type { Livestock, NitrogenSource, Rules } from '../core/garden/rules'
 import type { Garden } from '../core/garden/schema'
-import { USUAL_RULES } from '../core/garden/usualRules'
 import { newId } from '../data/ids'
 import { changed } from '../data/writes'
 
@@ -16,11 +16,14 @@ export const changeSettings = (garden: Garden, part: Partial<Garden>): Step =>
 
 /** Where the garden lies, and its normals. */
 export const changePlace = (garden: Garden, seen: Garden['site'], site: Garden['site']): Step =>
-  step({ ...garden, site: seen }, 'Changed the place and its normals', { site })
+  step({ ...garden, site: seen }, 'Changed the place and its normals', {
+    site,
+    ...(garden.climateType === PLACE_NOT_TOLD && { climateType: 'told' }),
+  })
 
 /** Writes down a feed: a new one, or what has become known of one. */
 export function keepFeed(garden: Garden, feed: Omit<NitrogenSource, 'id'>, id: string | null): Step {
-  const feeds = garden.nitrogenSources ?? []
+  const feeds = garden.nitrogenSources
   const kept = { ...feed, id: id ?? newId('feed') }
   return step(garden, `${id === null ? 'Added' : 'Changed'} ${feed.name}`, {
     nitrogenSources: id === null ? [...feeds, kept] : feeds.map((other) => (other.id === id ? kept : other)),
@@ -29,22 +32,22 @@ export function keepFeed(garden: Garden, feed: Omit<NitrogenSource, 'id'>, id: s
 
 export const removeFeed = (garden: Garden, { id, name }: NitrogenSource): Step =>
   step(garden, `Removed ${name}`, {
-    nitrogenSources: (garden.nitrogenSources ?? []).filter((other) => other.id !== id),
+    nitrogenSources: garden.nitrogenSources.filter((other) => other.id !== id),
   })
 
 export const addAnimals = (garden: Garden, animals: Omit<Livestock, 'id'>): Step =>
   step(garden, `Added ${animals.head} ${animals.kind}`, {
-    livestock: [...(garden.livestock ?? []), { id: newId('livestock'), ...animals }],
+    livestock: [...garden.livestock, { id: newId('livestock'), ...animals }],
   })
 
 export const removeAnimals = (garden: Garden, { id, kind }: Livestock): Step =>
   step(garden, `Removed ${kind}`, {
-    livestock: (garden.livestock ?? []).filter((other) => other.id !== id),
+    livestock: garden.livestock.filter((other) => other.id !== id),
   })
 
 /** Days from manure to the harvest. */
 export function changeManureDays(garden: Garden, part: Partial<Rules['manureDays']>): Step {
-  const rules = garden.rules ?? USUAL_RULES
+  const rules = garden.rules
   return step(garden, 'Changed the interval after manure', {
     rules: { ...rules, manureDays: { ...rules.manureDays, ...part } },
   })

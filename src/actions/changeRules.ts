@@ -1,13 +1,12 @@
 import type { Step } from './step'
 import type { Rules } from '../core/garden/rules'
 import type { Garden } from '../core/garden/schema'
-import { USUAL_RULES } from '../core/garden/usualRules'
 import { changed } from '../data/writes'
 
 /** The grower's own limits on how covers are ended. */
 export const changeRules = (garden: Garden, part: Partial<Rules>): Step => ({
   label: 'Changed the rules for ending',
-  writes: [changed('gardens', garden, { rules: { ...(garden.rules ?? USUAL_RULES), ...part } })],
+  writes: [changed('gardens', garden, { rules: { ...garden.rules, ...part } })],
 })
 
 /** Days to wait between a dead cover and planting. */

@@ -36,7 +36,7 @@ export function countAgain(
     writes: [
       changed('stands', stand, {
         end: { ...stand.end, actual: staged },
-        followUps: [...(stand.followUps ?? []), count],
+        followUps: [...stand.followUps, count],
       }),
     ],
   }
@@ -44,9 +44,7 @@ export function countAgain(
 
 export const takeOutCount = (stand: Stand, countId: string): Step => ({
   label: `Took out a count of ${standName(stand).toLowerCase()}`,
-  writes: [
-    changed('stands', stand, { followUps: (stand.followUps ?? []).filter(({ id }) => id !== countId) }),
-  ],
+  writes: [changed('stands', stand, { followUps: stand.followUps.filter(({ id }) => id !== countId) })],
 })
 
 /** What was done about plants that stood again; minutes null where they were not told. */
@@ -62,13 +60,11 @@ export function finishStand(
   }
   return {
     label: `Recorded what was done about ${standName(stand).toLowerCase()} that stood again`,
-    writes: [changed('stands', stand, { finishings: [...(stand.finishings ?? []), work] })],
+    writes: [changed('stands', stand, { finishings: [...stand.finishings, work] })],
   }
 }
 
 export const takeOutFinishing = (stand: Stand, workId: string): Step => ({
   label: `Took out what was done about ${standName(stand).toLowerCase()}`,
-  writes: [
-    changed('stands', stand, { finishings: (stand.finishings ?? []).filter(({ id }) => id !== workId) }),
-  ],
+  writes: [changed('stands', stand, { finishings: stand.finishings.filter(({ id }) => id !== workId) })],
 })

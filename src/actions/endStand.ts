@@ -64,7 +64,7 @@ export function recordEnd(
 ): Step {
   const { method, passes, day, note, by, minutes, materials } = done
   const kept = stand.end.plan?.method === method ? stand.end.plan : null
-  const place = { bed, segment: stand.segment, livestock: garden.livestock ?? [] }
+  const place = { bed, segment: stand.segment, livestock: garden.livestock }
   const actual: EndDetails = {
     ...endFor({ method: findMethod(method)!, passes }, day, place),
     note,

@@ -12,7 +12,7 @@ export const waterStand = (stand: Stand, { day, mm }: { day: number; mm: number 
   writes: [
     changed('stands', stand, {
       waterings: [
-        ...(stand.waterings ?? []),
+        ...stand.waterings,
         { id: newId('watering'), date: isoDate(day), mm: Math.round(mm * 10) / 10 },
       ],
     }),
@@ -27,13 +27,13 @@ export const noteTrouble = (
   label: `Noted ${what} in ${bed.label}`,
   writes: [
     changed('beds', bed, {
-      troubles: [...(bed.troubles ?? []), { id: newId('trouble'), date: isoDate(day), family, what }],
+      troubles: [...bed.troubles, { id: newId('trouble'), date: isoDate(day), family, what }],
     }),
   ],
 })
 
 export const removeTrouble = (bed: Bed, troubleId: string): Step => {
-  const troubles = bed.troubles ?? []
+  const troubles = bed.troubles
   const what = troubles.find(({ id }) => id === troubleId)?.what ?? 'a trouble'
   return {
     label: `Removed ${what} from ${bed.label}`,

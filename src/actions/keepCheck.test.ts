@@ -1,3 +1,4 @@
+import { FRESH_CHECK } from '../core/garden/fresh'
 import { describe, expect, test } from '@jest/globals'
 import type { Check } from '../core/garden/check'
 import { testBed, testCover } from '../core/testing/beds'
@@ -6,14 +7,12 @@ import type { Bed } from '../core/garden/schema'
 
 const rye = testCover('cereal-rye', '2025-09-20')
 const seen = (own: Partial<Check> = {}): Check => ({
+  ...FRESH_CHECK,
   id: 'c',
   gardenId: 'g',
   standId: rye.id,
   date: '2026-04-10',
-  stageBbch: null,
   cover: 0.5,
-  heightCm: null,
-  note: '',
   ...own,
 })
 const hurt = (kind: 'disease' | 'slugs', what: string) => ({ kind, lost: 0.1, what, speciesId: null })
@@ -73,7 +72,7 @@ describe('changing a check', () => {
     })
   })
   test('a check set aside counts again once it is changed, unless it is set aside anew', () => {
-    expect(kept(seen(), seen({ setAside: true })).setAside).toBeUndefined()
+    expect(kept(seen(), seen({ setAside: true })).setAside).toBe(false)
   })
   test('a new check is taken as it is', () => {
     expect(kept(seen(), undefined)).toEqual(seen())

@@ -1,3 +1,4 @@
+import { FRESH_CHECK, FRESH_STAND } from '../core/garden/fresh'
 import type { Step } from './step'
 import { isoDate } from '../core/foundations/day'
 import { segmentAreaM2 } from '../core/garden/area'
@@ -47,9 +48,9 @@ function checkWrites(
       bytes: { full: picture.full, small: picture.small },
     })),
   ]
-  const ill = check.damage?.find(({ kind, what }) => (kind === 'disease' || kind === 'pest') && what !== '')
+  const ill = check.damage.find(({ kind, what }) => (kind === 'disease' || kind === 'pest') && what !== '')
   const family = leadFamily(stand)
-  const troubles = bed.troubles ?? []
+  const troubles = bed.troubles
   if (ill && family && !troubles.some((entry) => entry.what === ill.what && entry.family === family))
     writes.push(
       changed('beds', bed, {
@@ -62,11 +63,10 @@ function checkWrites(
 /** What the form does not show of a check but a change of it must not lose. */
 function carriedOver(changed: Check, old: Check | undefined): Check {
   if (!old) return changed
-  const [first] = changed.damage ?? []
-  const damage = [...(first ? [first] : []), ...(old.damage ?? []).slice(1)]
+  const [first] = changed.damage
   return {
     ...changed,
-    ...(damage.length > 0 && { damage }),
+    damage: [...(first ? [first] : []), ...old.damage.slice(1)],
     ...(old.decision && { decision: old.decision }),
     ...(old.plants?.speciesId &&
       changed.plants && { plants: { ...changed.plants, speciesId: old.plants.speciesId } }),
@@ -91,7 +91,7 @@ export const removeCheck = (check: Check): Step => ({
   label: 'Removed a check',
   writes: [
     { table: 'checks', remove: check.id },
-    ...(check.pictureIds ?? []).map((id): Write => ({ table: 'pictures', remove: id })),
+    ...check.pictureIds.map((id): Write => ({ table: 'pictures', remove: id })),
   ],
 })
 
@@ -112,9 +112,7 @@ function decided(
     gardenId: stand.gardenId,
     standId: stand.id,
     date: isoDate(today),
-    stageBbch: null,
-    cover: null,
-    heightCm: null,
+    ...FRESH_CHECK,
     note: `By the forecast ${percent(share)} of the plants are lost.`,
     decision,
   })
@@ -172,13 +170,15 @@ export function sowPartAgain(
       stand.content.kind === 'cover'
         ? { ...stand.content, components: thinner(stand.content.components, missing) }
         : stand.content,
+    ...FRESH_STAND,
     underStandId: stand.id,
-    follows: null,
     start: {
       plan: {
         date: isoDate(today),
         covering: stand.start.actual?.covering ?? 'raked',
         passes: 1,
+        keptMoistDays: 0,
+        sownBetween: null,
         components: resowNeeds(stand, bed, share, missing).map(({ component, grams }) => ({
           ...component,
           grams: Math.round(grams * 10) / 10,
@@ -187,9 +187,7 @@ export function sowPartAgain(
       },
       actual: null,
     },
-    cuts: [],
     end: { plan: stand.end.plan, actual: null },
-    note: '',
   }
   return {
     label: 'Planned sowing again',

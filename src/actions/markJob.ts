@@ -5,7 +5,7 @@ import { isoDate } from '../core/foundations/day'
 import { changed } from '../data/writes'
 
 function mark(garden: Garden, job: Job, part: Partial<JobMark>, label: string): Step {
-  const others = (garden.jobMarks ?? []).filter(({ jobId }) => jobId !== job.id)
+  const others = garden.jobMarks.filter(({ jobId }) => jobId !== job.id)
   const own = { jobId: job.id, doneOn: null, laterUntil: null, reason: '', ...part }
   return { label, writes: [changed('gardens', garden, { jobMarks: [...others, own] })] }
 }

@@ -1,7 +1,6 @@
 import type { CropPlan } from './planStretch'
 import type { Step } from './step'
 import { addDays, isoDate } from '../core/foundations/day'
-import { USUAL_RULES } from '../core/garden/usualRules'
 import type { NitrogenSource } from '../core/garden/rules'
 import { clearing, cropContent, cropStand, planting } from '../core/garden/newStands'
 import type { Bed, Garden, Stand } from '../core/garden/schema'
@@ -82,7 +81,7 @@ export const recordOutcome = (
 
 /** What the grower says of the eaten part of a crop: whether it touches soil or splash. */
 export function sayTouches(garden: Garden, cropId: string, touches: boolean): Step {
-  const rules = garden.rules ?? USUAL_RULES
+  const rules = garden.rules
   return {
     label: 'Changed what the harvest touches',
     writes: [
@@ -103,7 +102,7 @@ export const spreadFeed = (
   writes: [
     changed('beds', bed, {
       spreads: [
-        ...(bed.spreads ?? []),
+        ...bed.spreads,
         { id: newId('spread'), date: isoDate(day), what: source.name, manure: manureOf(source), kg },
       ],
     }),
@@ -111,7 +110,7 @@ export const spreadFeed = (
 })
 
 export const takeOutSpread = (bed: Bed, spreadId: string): Step => {
-  const spreads = bed.spreads ?? []
+  const spreads = bed.spreads
   const what = spreads.find(({ id }) => id === spreadId)?.what ?? 'what was'
   return {
     label: `Took out ${what.toLowerCase()} spread on ${bed.label}`,

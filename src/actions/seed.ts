@@ -58,13 +58,13 @@ export function listPack(
   }
   return {
     label: `Listed ${pack.label}`,
-    writes: [changed('gardens', garden, { packs: [...(garden.packs ?? []), pack] })],
+    writes: [changed('gardens', garden, { packs: [...garden.packs, pack] })],
   }
 }
 
 export const removePack = (garden: Garden, { id, label }: SeedPack): Step => ({
   label: `Removed ${label}`,
-  writes: [changed('gardens', garden, { packs: (garden.packs ?? []).filter((other) => other.id !== id) })],
+  writes: [changed('gardens', garden, { packs: garden.packs.filter((other) => other.id !== id) })],
 })
 
 /** What was measured of a person's hands: g in a handful of seed of a size, m of a cast and of a pace. */
@@ -75,7 +75,7 @@ export type Hands = Pick<Sower, 'name' | 'castWidthM' | 'paceM'> & {
 
 /** Keeps how a person throws; other sizes of seed stay as they were measured. */
 export function measureHands(garden: Garden, { size, handfulG, ...own }: Hands): Step {
-  const sowers = garden.sowers ?? []
+  const sowers = garden.sowers
   const old = sowers.find(({ name }) => name === own.name)
   const next: Sower = {
     id: old?.id ?? newId('sower'),

@@ -3,7 +3,7 @@ import type { Garden } from '../core/garden/schema'
 import type { Species } from '../core/plants/parameters'
 import { changed } from '../data/writes'
 
-const withOr = (ids: readonly string[] = [], id: string, there: boolean) =>
+const withOr = (ids: readonly string[], id: string, there: boolean) =>
   there ? [...ids.filter((other) => other !== id), id] : ids.filter((other) => other !== id)
 
 /** Whether seed of a cover is at hand. */

@@ -30,7 +30,7 @@ export function DemoClock() {
   return (
     <div className="flex items-center gap-2 text-sm" role="group" aria-label="Clock">
       <span className="hidden font-semibold 2xl:inline">{name}</span>
-      <time dateTime={isoDate(today)} data-testid="today">
+      <time className="whitespace-nowrap" dateTime={isoDate(today)} data-testid="today">
         {clockDate(today)}
       </time>
       {demo && station?.trouble && (
@@ -40,7 +40,7 @@ export function DemoClock() {
       )}
       {demo && (
         <span className="flex items-center gap-1">
-          <span className="quiet hidden xl:inline">demo clock</span>
+          <span className="quiet hidden whitespace-nowrap 2xl:inline">demo clock</span>
           <button className="btn btn-xs" onClick={() => void step(1)}>
             + day
           </button>

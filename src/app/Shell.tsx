@@ -1,36 +1,34 @@
-import { Keyboard, Redo2, SunMoon, Undo2 } from 'lucide-react'
-import { useEffect, useState } from 'react'
-import { Link, NavLink, Outlet, useMatch } from 'react-router'
-import { GardenProvider, useUndo } from '../state/garden'
+import { CloudSun, Keyboard, Menu, Redo2, Search, SunMoon, Undo2 } from 'lucide-react'
+import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react'
+import { Link, Outlet, useLocation, useMatch } from 'react-router'
+import { GardenProvider, useGarden, useUndo } from '../state/garden'
+import { late } from '../state/late'
 import { themeChosen } from '../state/session'
 import { useAppDispatch, useAppSelector } from '../state/store'
+import { Dialog } from '../parts/Dialog'
+import { Notices } from '../parts/Notices'
 import { BackupLine } from './BackupLine'
 import { DemoClock } from './DemoClock'
 import { NoGarden } from './NoGarden'
 import { Opening } from './Opening'
-import { Notices } from '../parts/Notices'
+import { PlaceLine } from './PlaceLine'
+import { placeOf, PLACES, type PlaceName } from './places'
 import { Shortcuts } from './Shortcuts'
+import { WeatherLine } from './WeatherLine'
 
-const ROOMS = [
-  ['/', 'Loom'],
-  ['/rounds', 'Rounds'],
-  ['/choose', 'Choose'],
-  ['/sow', 'Sow'],
-  ['/check', 'Check'],
-  ['/watch', 'Watch'],
-  ['/end', 'End'],
-  ['/plant', 'Plant'],
-  ['/seed', 'Seed'],
-  ['/plants', 'Plants'],
-  ['/weather', 'Weather'],
-  ['/garden', 'Garden'],
-] as const
+const Palette = lazy(() => late(import('./Palette')).then(({ Palette }) => ({ default: Palette })))
+
+/** What is opened over the room. */
+type Over = 'help' | 'palette' | 'more' | null
 
 export function Shell() {
   // The pacer and the check of a bed have the whole screen to themselves.
   const pacing = useMatch('/sow/:standId/pacer') !== null
   const checking = useMatch('/check/:standId') !== null
   const alone = pacing || checking
+  const place = placeOf(useLocation().pathname)
+  const [over, setOver] = useState<Over>(null)
+  useKeys(setOver)
   return (
     <>
       <GardenProvider fallback={(state) => (state === 'loading' ? <Opening /> : <NoGarden />)}>
@@ -40,103 +38,199 @@ export function Shell() {
         >
           Skip to the room
         </a>
-        <header
-          className={`no-print ${alone ? 'hidden' : 'flex'} flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-2`}
-        >
-          <Link
-            to="/"
-            className="font-display text-xl font-bold tracking-tight"
-            aria-label="Kilim, to the loom"
-          >
-            Kilim
-          </Link>
-          <nav aria-label="Rooms" className="flex max-w-full gap-x-1 overflow-x-auto">
-            {ROOMS.map(([path, name]) => (
-              <NavLink
-                key={path}
-                to={path}
-                end={path === '/'}
-                className={({ isActive }) =>
-                  `px-1.5 py-1 text-[0.92rem] ${isActive ? 'border-b-2 border-secondary font-semibold' : 'hover:underline'}`
-                }
-              >
-                {name}
-              </NavLink>
-            ))}
-          </nav>
-          <div className="ml-auto flex flex-wrap items-center gap-2">
-            <DemoClock />
-            <Tools />
-          </div>
-        </header>
+        {!alone && <Header place={place} onOver={setOver} />}
         <div className="selvedge mx-4 mt-1" aria-hidden="true" />
+        {!alone && <PlaceLine />}
         {!alone && <BackupLine />}
-        <main id="room" className="px-4 pb-3">
+        <main id="room" className={`px-4 pb-3 ${alone ? '' : 'mb-16 sm:mb-0'}`}>
           <Outlet />
         </main>
+        {!alone && <ThumbBar place={place} onMore={() => setOver('more')} />}
+        <More open={over === 'more'} onOver={setOver} />
+        <Suspense>{over === 'palette' && <Palette onClose={() => setOver(null)} />}</Suspense>
+        <Shortcuts open={over === 'help'} onClose={() => setOver(null)} />
       </GardenProvider>
       <Notices />
     </>
   )
 }
 
-const NEXT_THEME = { system: 'light', light: 'dark', dark: 'system' } as const
-
-function Tools() {
-  const theme = useAppSelector((state) => state.session.theme)
-  const dispatch = useAppDispatch()
+/** Keys that work in every room: undo, what to look for, the list of keys. */
+function useKeys(onOver: (over: Over) => void) {
   const undo = useUndo()
-  const [helpOpen, setHelpOpen] = useState(false)
-
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
-      const target = event.target as HTMLElement
-      if (target.closest('input, textarea, select, [contenteditable]')) return
       const modified = event.ctrlKey || event.metaKey
+      if (modified && event.key.toLowerCase() === 'k') {
+        event.preventDefault()
+        return onOver('palette')
+      }
+      if ((event.target as HTMLElement).closest('input, textarea, select, [contenteditable]')) return
       if (modified && event.key.toLowerCase() === 'z') {
         event.preventDefault()
         void undo(event.shiftKey ? 'redo' : 'undo')
-      } else if (event.key === '?') setHelpOpen(true)
+      } else if (event.key === '?') onOver('help')
+      else if (event.key === '/') {
+        event.preventDefault()
+        onOver('palette')
+      }
     }
     document.addEventListener('keydown', onKey)
     return () => document.removeEventListener('keydown', onKey)
-  }, [undo])
+  }, [undo, onOver])
+}
 
+/** One line: the places on a desk; on a phone only where one is, and undo. */
+function Header({ place, onOver }: { place: PlaceName | null; onOver: (over: Over) => void }) {
+  const { name } = useGarden().data.garden
+  const undo = useUndo()
   return (
-    <div className="flex gap-1">
-      <button
-        className="btn btn-ghost btn-sm btn-square"
-        aria-label="Undo"
-        title="Undo (Ctrl+Z)"
-        onClick={() => void undo('undo')}
-      >
-        <Undo2 size={17} aria-hidden="true" />
+    <header className="no-print flex items-center gap-x-4 px-4 pt-1.5 sm:pt-2">
+      <Link to="/" className="font-display text-xl font-bold tracking-tight" aria-label="Kilim, to the loom">
+        Kilim
+      </Link>
+      <span className="quiet truncate sm:hidden">{name}</span>
+      <nav aria-label="Places" className="hidden gap-x-1 sm:flex">
+        {PLACES.map(({ path, name: placeName }) => (
+          <Link
+            key={path}
+            to={path}
+            aria-current={place === placeName ? 'page' : undefined}
+            className={`px-2 py-1 ${place === placeName ? 'border-b-2 border-secondary font-semibold' : 'hover:underline'}`}
+          >
+            {placeName}
+          </Link>
+        ))}
+      </nav>
+      <div className="ml-auto flex items-center gap-2">
+        <span className="hidden items-center gap-x-4 sm:flex">
+          <span className="hidden xl:inline">
+            <WeatherLine />
+          </span>
+          <DemoClock />
+        </span>
+        <div className="flex gap-1">
+          <IconButton
+            label="Look for a bed, a cover, or what to do"
+            keys="/"
+            onPress={() => onOver('palette')}
+          >
+            <Search size={17} aria-hidden="true" />
+          </IconButton>
+          <IconButton label="Undo" keys="Ctrl+Z" onPress={() => void undo('undo')}>
+            <Undo2 size={17} aria-hidden="true" />
+          </IconButton>
+          <span className="hidden gap-1 sm:flex">
+            <IconButton label="Redo" keys="Ctrl+Shift+Z" onPress={() => void undo('redo')}>
+              <Redo2 size={17} aria-hidden="true" />
+            </IconButton>
+            <ThemeButton />
+            <IconButton label="Keyboard shortcuts" keys="?" onPress={() => onOver('help')}>
+              <Keyboard size={17} aria-hidden="true" />
+            </IconButton>
+          </span>
+        </div>
+      </div>
+    </header>
+  )
+}
+
+function IconButton({
+  label,
+  keys,
+  onPress,
+  children,
+}: {
+  label: string
+  keys?: string
+  onPress: () => void
+  children: ReactNode
+}) {
+  return (
+    <button
+      className="btn btn-ghost btn-square h-11 min-h-11 w-11 sm:h-8 sm:min-h-8 sm:w-8"
+      aria-label={label}
+      title={keys ? `${label} (${keys})` : label}
+      onClick={onPress}
+    >
+      {children}
+    </button>
+  )
+}
+
+const NEXT_THEME = { system: 'light', light: 'dark', dark: 'system' } as const
+
+function ThemeButton() {
+  const theme = useAppSelector((state) => state.session.theme)
+  const dispatch = useAppDispatch()
+  return (
+    <IconButton label={`Theme: ${theme}. Change`} onPress={() => dispatch(themeChosen(NEXT_THEME[theme]))}>
+      <SunMoon size={17} aria-hidden="true" />
+    </IconButton>
+  )
+}
+
+/** On a phone, at the thumb: what one walks with. */
+const AT_THUMB = [
+  ['/rounds', 'Rounds', 'Rounds'],
+  ['/', 'Loom', 'Loom'],
+  ['/check', 'Check', null],
+  ['/beds', 'Beds', 'Beds'],
+] as const
+
+function ThumbBar({ place, onMore }: { place: PlaceName | null; onMore: () => void }) {
+  const { pathname } = useLocation()
+  const checks = pathname.startsWith('/check')
+  const here = (path: string, of: PlaceName | null) =>
+    of === null ? checks : !checks && place === of && path !== '/check'
+  return (
+    <nav
+      aria-label="At the thumb"
+      className="no-print fixed inset-x-0 bottom-0 z-40 flex border-t border-base-300 bg-base-100 sm:hidden"
+    >
+      {AT_THUMB.map(([path, name, of]) => (
+        <Link
+          key={path}
+          to={path}
+          aria-current={here(path, of) ? 'page' : undefined}
+          className={`flex h-14 flex-1 items-center justify-center ${here(path, of) ? 'border-t-3 border-secondary font-semibold' : ''}`}
+        >
+          {name}
+        </Link>
+      ))}
+      <button className="flex h-14 flex-1 items-center justify-center gap-1" onClick={onMore}>
+        <Menu size={16} aria-hidden="true" /> More
       </button>
-      <button
-        className="btn btn-ghost btn-sm btn-square"
-        aria-label="Redo"
-        title="Redo (Ctrl+Shift+Z)"
-        onClick={() => void undo('redo')}
-      >
-        <Redo2 size={17} aria-hidden="true" />
-      </button>
-      <button
-        className="btn btn-ghost btn-sm btn-square"
-        aria-label={`Theme: ${theme}. Change`}
-        title={`Theme: ${theme}`}
-        onClick={() => dispatch(themeChosen(NEXT_THEME[theme]))}
-      >
-        <SunMoon size={17} aria-hidden="true" />
-      </button>
-      <button
-        className="btn btn-ghost btn-sm btn-square"
-        aria-label="Keyboard shortcuts"
-        title="Shortcuts (?)"
-        onClick={() => setHelpOpen(true)}
-      >
-        <Keyboard size={17} aria-hidden="true" />
-      </button>
-      <Shortcuts open={helpOpen} onClose={() => setHelpOpen(false)} />
-    </div>
+    </nav>
+  )
+}
+
+/** What has no place at the thumb. */
+function More({ open, onOver }: { open: boolean; onOver: (over: Over) => void }) {
+  const undo = useUndo()
+  const close = () => onOver(null)
+  return (
+    <Dialog open={open} onClose={close} title="More">
+      <ul className="mt-2 grid grid-cols-2 gap-2">
+        {[...PLACES.slice(3), { path: '/weather', name: 'Weather' }].map(({ path, name }) => (
+          <li key={path}>
+            <Link className="btn h-12 w-full" to={path} onClick={close}>
+              {name === 'Weather' && <CloudSun size={17} aria-hidden="true" />}
+              {name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <DemoClock />
+        <ThemeButton />
+        <IconButton label="Redo" onPress={() => void undo('redo')}>
+          <Redo2 size={17} aria-hidden="true" />
+        </IconButton>
+        <IconButton label="Keyboard shortcuts" onPress={() => onOver('help')}>
+          <Keyboard size={17} aria-hidden="true" />
+        </IconButton>
+      </div>
+    </Dialog>
   )
 }

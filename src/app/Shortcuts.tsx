@@ -8,6 +8,7 @@ const KEYS = [
   ['Enter', 'open what is there: a gap opens Choose, a stand opens its bed'],
   ['A', 'add a crop in the bed and week picked'],
   ['Space', 'on a crop’s name: pick it up, move it with the arrows, Space again to put it down'],
+  ['/ or Ctrl + K', 'look for a bed, a cover or what to do'],
   ['Ctrl + Z', 'undo; with Shift, redo'],
   ['?', 'this list'],
 ] as const

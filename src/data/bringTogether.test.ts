@@ -39,7 +39,7 @@ const look = (name: string) =>
     id: name,
     gardenId: id,
     standId: demo.stands[0].id,
-    pictureIds: undefined,
+    pictureIds: [],
   })
 
 beforeEach(async () => {

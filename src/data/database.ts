@@ -106,7 +106,14 @@ const migrated = (table: TableName, record: StoredRecord) =>
 const inPlace = (table: TableName) => (record: StoredRecord) =>
   void Object.assign(record, migrated(table, record))
 
-/** Records of older versions of the garden data, and what undo keeps of them, become those of today. */
+/** Where two devices differ in a whole record, what either has there is one. */
+function wholeMigrated(conflict: Conflict): Conflict {
+  if (conflict.place !== '') return conflict
+  const record = (value: unknown) => value && migrated(conflict.table, value as StoredRecord)
+  return { ...conflict, taken: record(conflict.taken), other: record(conflict.other) }
+}
+
+/** Records of older versions of the garden data, and what undo and the lists of differences keep of them, become those of today. */
 async function bringUp(upgrade: Transaction): Promise<void> {
   for (const table of ['gardens', 'beds', 'stands', 'checks'] as const)
     await upgrade.table(table).toCollection().modify(inPlace(table))
@@ -119,6 +126,12 @@ async function bringUp(upgrade: Transaction): Promise<void> {
         before: change.before && migrated(change.table, change.before),
         after: change.after && migrated(change.table, change.after),
       }))
+    })
+  await upgrade
+    .table('merges')
+    .toCollection()
+    .modify((merge: MergeRow) => {
+      merge.conflicts = merge.conflicts.map(wholeMigrated)
     })
 }
 
@@ -153,16 +166,14 @@ export class KilimDatabase extends Dexie {
     this.version(2).stores({ weather: 'id, gardenId', station: 'gardenId' })
     this.version(3).stores({ lots: 'id, gardenId' })
     this.version(4).stores({ pictures: 'id, gardenId, bedId, standId', pictureBytes: 'id' })
-    // Versions 6, 7 and 8 of the garden data.
-    this.version(5).upgrade(bringUp)
-    this.version(6).upgrade(bringUp)
-    this.version(7).upgrade(bringUp)
     this.version(8).stores({
       history: 'name, gardenId',
       replicas: 'gardenId',
       merges: '++id, gardenId',
       copies: '++id, gardenId',
     })
+    // Records of any older version of the garden data come to that of today at once.
+    this.version(9).upgrade(bringUp)
   }
 }
 

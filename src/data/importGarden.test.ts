@@ -77,7 +77,7 @@ describe('a file whose records keep the ids of a stored garden', () => {
     expect(made.stands.every((stand) => beds.has(stand.bedId))).toBe(true)
     expect(made.checks.every((check) => stands.has(check.standId))).toBe(true)
     expect(made.stands.every((stand) => !stand.underStandId || stands.has(stand.underStandId))).toBe(true)
-    expect(stands.has(made.garden.jobMarks![0].jobId.split(':')[0])).toBe(true)
+    expect(stands.has(made.garden.jobMarks[0].jobId.split(':')[0])).toBe(true)
     const { pictures } = await loadKept(db, 'copy')
     expect(beds.has(pictures[0].bedId) && stands.has(pictures[0].standId!)).toBe(true)
     expect(await db.pictureBytes.get(pictures[0].id)).toMatchObject(bytes)

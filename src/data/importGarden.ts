@@ -1,17 +1,17 @@
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { commit, ownerOf } from './commit'
+import { besidePage } from './beside/besidePage'
 import { notedExport } from './backup'
 import { copyOf } from './copies'
 import type { Conflict, CopyRow, KilimDatabase, MergeRow, PictureBytes, StoredRecord } from './database'
 import { adopted, stampChanges } from './devices/history'
 import { replicaIn, replicaOf, type Replica } from './devices/replica'
-import { mergeGardens, type MergedGarden } from './devices/mergeGardens'
+import type { MergedGarden } from './devices/mergeGardens'
 import { differingPlaces } from './devices/places'
 import type { GardenFileData } from './gardenFile'
 import { gardenWrites, recordsOf } from './gardenRecords'
 import { loadGarden, loadKept } from './gardens'
 import { newId } from './ids'
-import { loadedOnce } from './loadedOnce'
 import type { Plain } from './merge'
 import { refusedOr } from './problems'
 import { reissued } from './reissue'
@@ -33,8 +33,6 @@ export type Imported = {
 }
 
 type Bytes = ReadonlyMap<string, Omit<PictureBytes, 'id'>> | null
-
-const checker = loadedOnce(() => import('./recordProblems'))
 
 /** The ways in which a file can be taken in here, the usual one first. */
 export async function waysOf(db: KilimDatabase, file: GardenFileData): Promise<[Way, ...Way[]]> {
@@ -135,9 +133,7 @@ export async function merging(
   const here = await replicaOf(db, file.garden.id)
   const there = replicaIn(named(file, file.garden.id))
   if (!here || !there) return null
-  const { recordProblems } = await checker()
-  const merged = mergeGardens(here, there, (table, record) => recordProblems(table, record).length === 0)
-  return { here, merged }
+  return { here, merged: await besidePage((work) => work.mergeGardens(here, there)) }
 }
 
 /** Brings a file together with the same garden here, and keeps what both had written until it has been looked at. */

@@ -47,7 +47,7 @@ const SECOND_AFTER_MS = 15_000
 export async function keepTwice(db: KilimDatabase, kept: SecondStore): Promise<number> {
   const begin = async () => {
     const second = await openSecond(db.name)
-    return second ? kept.begin(second) : 0
+    return second ? kept.begin(second, () => openSecond(db.name, true)) : 0
   }
   if ((await db.gardens.count()) === 0 && (await hasSecond(db.name))) return begin()
   setTimeout(() => void begin().catch(() => undefined), SECOND_AFTER_MS)

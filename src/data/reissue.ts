@@ -21,12 +21,10 @@ export function reissued(data: GardenFileData, issue: Issue): GardenFileData {
     ...data,
     garden: {
       ...data.garden,
-      ...(data.garden.jobMarks && {
-        // A job is named after its stand, then what is to be done.
-        jobMarks: data.garden.jobMarks.map((mark) => {
-          const [standId, ...rest] = mark.jobId.split(':')
-          return { ...mark, jobId: [to('stand', standId), ...rest].join(':') }
-        }),
+      // A job is named after its stand, then what is to be done.
+      jobMarks: data.garden.jobMarks.map((mark) => {
+        const [standId, ...rest] = mark.jobId.split(':')
+        return { ...mark, jobId: [to('stand', standId), ...rest].join(':') }
       }),
     },
     beds: data.beds.map((bed) => ({ ...bed, id: to('bed', bed.id) })),
@@ -44,7 +42,7 @@ export function reissued(data: GardenFileData, issue: Issue): GardenFileData {
       ...check,
       id: to('check', check.id),
       standId: to('stand', check.standId),
-      ...(check.pictureIds && { pictureIds: check.pictureIds.map((id) => to('picture', id)) }),
+      pictureIds: check.pictureIds.map((id) => to('picture', id)),
     })),
     lots: data.lots.map((lot) => ({ ...lot, id: to('lot', lot.id) })),
     pictures: data.pictures.map((picture) => ({

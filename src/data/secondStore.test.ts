@@ -8,6 +8,13 @@ import { printOf } from './testing/stored'
 import { undo } from './undo'
 import { changed } from './writes'
 
+/** The second store again, in new files. */
+const anew = (second: KilimDatabase) => async () => {
+  await second.delete()
+  const again = new KilimDatabase(second.name)
+  await again.open()
+  return again
+}
 const demo = marlpitLane()
 const { id } = demo.garden
 let made = 0
@@ -19,7 +26,7 @@ async function stores() {
   const kept = new SecondStore(first)
   const second = new KilimDatabase(`${name}-second`)
   await Promise.all([first.open(), second.open()])
-  expect(await kept.begin(second)).toBe(0)
+  expect(await kept.begin(second, anew(second))).toBe(0)
   await commit(first, id, 'Open', gardenWrites(demo))
   await kept.settled()
   return { first, second, kept }
@@ -65,29 +72,44 @@ test('a first store that was thrown away is put back whole, and goes on from the
   await kept.settled()
   const before = await allOf(first)
   await first.delete()
-  const anew = new KilimDatabase(first.name)
-  const again = new SecondStore(anew)
-  await anew.open()
-  expect(await again.begin(second)).toBe(1)
-  expect(await allOf(anew)).toEqual(before)
-  await shade(anew, 0.5)
+  const empty = new KilimDatabase(first.name)
+  const again = new SecondStore(empty)
+  await empty.open()
+  expect(await again.begin(second, anew(second))).toBe(1)
+  expect(await allOf(empty)).toEqual(before)
+  await shade(empty, 0.5)
   await again.settled()
-  expect(await printOf(second)).toBe(await printOf(anew))
+  expect(await printOf(second)).toBe(await printOf(empty))
 })
 
-test('a second store that was thrown away, or left behind, is brought up from the first', async () => {
+test('a second store that was left behind is begun again in new files; one in step is gone on with', async () => {
   const { first, second } = await stores()
   const other = new KilimDatabase(first.name)
-  await shade(other, 0.6)
-  const late = new SecondStore(other)
-  expect(await late.begin(second)).toBe(0)
-  await late.settled()
-  expect(await allOf(second)).toEqual(await allOf(other))
-  await second.delete()
-  const empty = new KilimDatabase(second.name)
-  await empty.open()
-  const anew = new SecondStore(other)
-  expect(await anew.begin(empty)).toBe(0)
-  await anew.settled()
-  expect(await allOf(empty)).toEqual(await allOf(other))
+  let begunAnew = 0
+  const counted = (kept: KilimDatabase) => () => {
+    begunAnew++
+    return anew(kept)()
+  }
+  const inStep = new SecondStore(other)
+  await inStep.begin(second, counted(second))
+  expect(begunAnew).toBe(0)
+  // Written where nobody copies it.
+  await shade(new KilimDatabase(first.name), 0.6)
+  const late = new SecondStore(new KilimDatabase(first.name))
+  await late.begin(second, counted(second))
+  expect(begunAnew).toBe(1)
+  expect(await allOf(new KilimDatabase(second.name))).toEqual(await allOf(first))
+})
+
+test('what is written before the second store is opened is in it once it is', async () => {
+  const name = `second-store-${++made}`
+  const first = new KilimDatabase(name)
+  const kept = new SecondStore(first)
+  await commit(first, id, 'Open', gardenWrites(demo))
+  const second = new KilimDatabase(`${name}-second`)
+  await second.open()
+  await kept.begin(second, anew(second))
+  await shade(first, 0.7)
+  await kept.settled()
+  expect(await allOf(new KilimDatabase(second.name))).toEqual(await allOf(first))
 })

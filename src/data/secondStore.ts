@@ -4,7 +4,7 @@ import { KilimDatabase } from './database'
 
 /** Rows copied at once, so that the page is not held up. */
 const ROWS_AT_ONCE = 200
-/** Tables whose rows are equal in both stores where those of all gardens are. */
+/** Tables that tell whether the stores are in step: what gardens have come to, and what is not theirs. */
 const TELLING = ['replicas', 'station', 'session'] as const
 /** Rows that never change once written, and are large. */
 const FIXED = ['pictureBytes']
@@ -14,19 +14,21 @@ type Written = Map<string, Set<unknown> | 'all'>
 
 type Buckets = {
   keys: () => Promise<string[]>
+  delete: (name: string) => Promise<void>
   open: (name: string, options: { durability: 'strict' }) => Promise<StorageBucket>
 }
 type StorageBucket = { indexedDB: IDBFactory }
 
 /**
- * A store of its own beside the browser's usual one, under files of its own; null where the browser has none.
- * Chromium throws its usual store away where a write was cut off by the end of the browser: it goes on writing behind the
- * torn place, and cannot read over it at the start after. Only one of the two stores is ever written at a time.
+ * A store of its own beside the browser's usual one, under files of its own; null where the browser has none. `anew` throws
+ * its files away first. Chromium throws a store away where a write was cut off by the end of the browser: it goes on writing
+ * behind the torn place, and cannot read over it at the start after.
  */
-export async function openSecond(name: string): Promise<KilimDatabase | null> {
+export async function openSecond(name: string, anew = false): Promise<KilimDatabase | null> {
   const buckets = offered().storageBuckets
   if (!buckets) return null
   try {
+    if (anew) await buckets.delete(`${name}-second`)
     const { indexedDB } = await buckets.open(`${name}-second`, { durability: 'strict' })
     const second = new KilimDatabase(`${name}-second`, { indexedDB, IDBKeyRange })
     await second.open()
@@ -61,9 +63,10 @@ export class SecondStore {
 
   /**
    * Brings the two stores into step, once both are open. Where the first has lost all it held, it is put back from the
-   * second; the value is how many gardens were.
+   * second; the value is how many gardens were. A second store that was left behind may have been cut off in a write of its
+   * own: it is begun again in new files (`anew`), so that never both stand on torn ones.
    */
-  async begin(second: KilimDatabase): Promise<number> {
+  async begin(second: KilimDatabase, anew: () => Promise<KilimDatabase | null>): Promise<number> {
     const here = await this.first.gardens.count()
     const there = await second.gardens.count()
     if (here === 0 && there > 0) {
@@ -72,12 +75,13 @@ export class SecondStore {
       this.second = second
       return there
     }
-    this.second = second
-    if (await inStep(this.first, second)) return 0
-    for (const { name } of this.first.tables) this.note(name, 'all')
-    // A second store that was only begun holds nothing yet that a cut-off write could have left behind.
-    if (there > 0) await this.settled()
-    else void this.settled()
+    if (await inStep(this.first, second)) this.second = second
+    else {
+      second.close()
+      this.second = await anew()
+      for (const { name } of this.first.tables) this.note(name, 'all')
+    }
+    await this.settled()
     return 0
   }
 

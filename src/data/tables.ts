@@ -129,7 +129,7 @@ export function tablesOf(data: GardenData & Partial<Pick<GardenFileData, 'lots' 
 /** What came of a stand: counts after its end, work on what stood again, and what a crop yielded. */
 function resultsOf(stand: Stand): Row[] {
   return [
-    ...(stand.followUps ?? []).map((count) => ({
+    ...stand.followUps.map((count) => ({
       date: count.date,
       result: 'count after the end',
       species: count.speciesId && speciesName(count.speciesId),
@@ -138,7 +138,7 @@ function resultsOf(stand: Stand): Row[] {
       ground_m2: count.groundM2,
       note: count.note,
     })),
-    ...(stand.finishings ?? []).map(({ date, act, minutes }) => ({
+    ...stand.finishings.map(({ date, act, minutes }) => ({
       date,
       result: `finished: ${act}`,
       minutes,

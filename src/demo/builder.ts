@@ -1,5 +1,6 @@
 import type { Bed, Component, Covering, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import type { EndDetails, EndMethodId, FollowUp } from '../core/garden/ending'
+import { FRESH_BED, FRESH_STAND } from '../core/garden/fresh'
 import { cropContent, cropStand } from '../core/garden/newStands'
 import { findCrop } from '../core/plants/crops'
 
@@ -36,6 +37,7 @@ export function demoBeds(gardenId: string, rows: DemoBed[]): { beds: Bed[]; sect
     pathWidthM: row.pathWidthM ?? 0.45,
     soil: row.soil ?? 'loam',
     fertility: row.fertility ?? 'medium',
+    ...FRESH_BED,
     stoodBefore: row.stoodBefore ?? null,
     shade: row.shade ?? 0,
     fixtures: row.fixtures ?? [],
@@ -45,10 +47,10 @@ export function demoBeds(gardenId: string, rows: DemoBed[]): { beds: Bed[]; sect
 
 export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): Stand[] {
   return rows.map((row, index): Stand => {
-    const base = { id: `${gardenId}-stand-${String(index + 1).padStart(2, '0')}`, gardenId, bedId: `${gardenId}-${row.bed}`, segment: { kind: 'whole' as const }, cuts: [], note: '' }
+    const base = { id: `${gardenId}-stand-${String(index + 1).padStart(2, '0')}`, gardenId, bedId: `${gardenId}-${row.bed}`, segment: { kind: 'whole' as const } }
     if ('crop' in row) {
       const crop = findCrop(row.crop)!
-      const stand = cropStand(base, cropContent(crop.id, crop.establishment), step(row.from, { covering: null, passes: null, components: [], note: '' }), crop.daysInBed)
+      const stand = cropStand(base, cropContent(crop.id, crop.establishment), step(row.from, { covering: null, passes: null, keptMoistDays: 0, sownBetween: null, components: [], note: '' }), crop.daysInBed)
       return {
         ...stand,
         end: step(row.until, { method: 'harvest' as const, passes: 1, note: '' }),
@@ -57,11 +59,11 @@ export function demoStands(gardenId: string, rows: (DemoCover | DemoCrop)[]): St
     }
     const components = Object.entries(row.cover).map(([speciesId, share], i): Component => ({ speciesId, share, germination: 0.88, grams: row.grams?.[i] ?? null }))
     return {
+      ...FRESH_STAND,
       ...base,
       underStandId: row.under ?? null,
-      follows: null,
       content: { kind: 'cover', components: components.map((component) => ({ ...component, grams: null })), purposes: row.purposes ?? ['mass'] },
-      start: step(row.sown, { covering: row.covering ?? 'raked', passes: 2, components: isDone(row.sown) ? components : [], note: '' }),
+      start: step(row.sown, { covering: row.covering ?? 'raked', passes: 2, keptMoistDays: 0, sownBetween: null, components: isDone(row.sown) ? components : [], note: '' }),
       end: row.end ? step(row.end[0], { method: row.end[1], passes: 1, note: row.note ?? '', ...row.recorded }) : { plan: null, actual: null },
       ...(row.counts && { followUps: row.counts.map(([date, standing, before], i): FollowUp => ({ id: `${base.id}-count-${i + 1}`, date, standing, before, groundM2: 1, note: '' })) }),
     }

@@ -1,3 +1,4 @@
+import { FRESH_GARDEN, USUAL_CLIMATE } from '../core/garden/fresh'
 import type { GardenData } from '../core/garden/schema'
 import { demoBeds, demoStands, type DemoBed } from './builder'
 
@@ -19,9 +20,11 @@ export function harrierPoint(): GardenData {
   const { beds, sections } = demoBeds(ID, rows)
   return {
     garden: {
+      ...FRESH_GARDEN,
       id: ID,
       name: 'Harrier Point',
       site: {
+        ...USUAL_CLIMATE,
         latitude: -41.3, elevationM: 60, coastal: true,
         tMaxC: [20, 21, 19, 17, 14, 12, 11, 12, 13, 15, 17, 19], tMinC: [13, 14, 12, 11, 9, 7, 6, 6, 7, 9, 10, 12],
         rainMm: [75, 75, 85, 100, 115, 140, 135, 125, 100, 110, 95, 85], wetDays: [7, 7, 8, 9, 11, 13, 13, 12, 11, 11, 9, 9],

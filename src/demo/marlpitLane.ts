@@ -1,3 +1,4 @@
+import { FRESH_CHECK, FRESH_GARDEN, USUAL_CLIMATE } from '../core/garden/fresh'
 import type { GardenData } from '../core/garden/schema'
 import type { SeedLot, SeedPack } from '../core/garden/seed'
 import { demoBeds, demoStands, type DemoBed } from './builder'
@@ -29,9 +30,11 @@ export function marlpitLane(): GardenData & { lots: SeedLot[] } {
   const { beds, sections } = demoBeds(ID, rows)
   return {
     garden: {
+      ...FRESH_GARDEN,
       id: ID,
       name: 'Marlpit Lane',
       site: {
+        ...USUAL_CLIMATE,
         latitude: 47.2, elevationM: 320, coastal: false,
         tMaxC: [1, 4, 10, 15, 20, 23, 26, 25, 20, 14, 7, 2], tMinC: [-5, -4, 0, 4, 8, 12, 14, 13, 9, 5, 0, -4],
         rainMm: [45, 42, 52, 58, 82, 90, 88, 80, 62, 52, 55, 50], wetDays: [9, 8, 9, 10, 12, 12, 11, 10, 9, 8, 9, 10],
@@ -118,8 +121,8 @@ export function marlpitLane(): GardenData & { lots: SeedLot[] } {
       { bed: 'L4', crop: 'spinach', from: '!2025-08-18', until: '!2025-09-28', outcome: { date: '2025-09-28', yieldKg: 19, verdict: 'as usual', note: 'A few vetch plants pulled at the first hoeing.' } },
     ]),
     checks: [
-      { id: 'marlpit-lane-check-1', gardenId: ID, standId: 'marlpit-lane-stand-01', date: '2026-04-06', stageBbch: 31, stageOf: 'cereal-rye', cover: 0.85, heightCm: 35, note: 'Rye tall, vetch climbing into it.' },
-      { id: 'marlpit-lane-check-2', gardenId: ID, standId: 'marlpit-lane-stand-10', date: '2026-04-13', stageBbch: 31, cover: 0.8, heightCm: 30, note: '' },
+      { ...FRESH_CHECK, id: 'marlpit-lane-check-1', gardenId: ID, standId: 'marlpit-lane-stand-01', date: '2026-04-06', stageBbch: 31, stageOf: 'cereal-rye', cover: 0.85, heightCm: 35, note: 'Rye tall, vetch climbing into it.' },
+      { ...FRESH_CHECK, id: 'marlpit-lane-check-2', gardenId: ID, standId: 'marlpit-lane-stand-10', date: '2026-04-13', stageBbch: 31, cover: 0.8, heightCm: 30, note: '' },
     ],
   }
 }

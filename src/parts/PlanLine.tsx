@@ -77,7 +77,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
         <ol className="flex flex-wrap items-center gap-x-4 gap-y-1">
           <Step done={stand.start.actual !== null}>
             <strong>{standName(stand)}</strong>
-            {sown && ` sown ${shortDate(dayNumber(sown.date))}`}
+            {sown && ` sown ${sown.sownBetween ? 'about ' : ''}${shortDate(dayNumber(sown.date))}`}
           </Step>
           <Step done={stand.end.actual !== null}>
             {end ? endWords(end, shown?.dead ?? null, stand.end.actual !== null) : 'no end planned'}

@@ -4,6 +4,7 @@ import { segmentAreaM2 } from '../core/garden/area'
 import { groupsOf } from '../core/plants/catalogue'
 import { area, type Units } from '../text/format'
 import { standName } from '../text/names'
+import { AmountsSwitch } from './AmountsSwitch'
 import { Swatch } from './Swatch'
 
 const STEPS = [
@@ -35,6 +36,7 @@ export function StandHead({
         </Link>
       </h1>
       <span className="quiet">{area(segmentAreaM2(bed, stand.segment), units)}</span>
+      <AmountsSwitch units={units} />
       <nav aria-label="Steps" className="ml-auto flex">
         {STEPS.map(([path, name]) => (
           <Link

@@ -1,21 +1,19 @@
+import { FRESH_CHECK } from '../core/garden/fresh'
 import { expect, test } from '@jest/globals'
 import type { Check } from '../core/garden/check'
 import { checkText } from './checkText'
 
 const seen = (own: Partial<Check>): Check => ({
+  ...FRESH_CHECK,
   id: 'c',
   gardenId: 'g',
   standId: 's',
   date: '2026-04-10',
-  stageBbch: null,
-  cover: null,
-  heightCm: null,
-  note: '',
   ...own,
 })
 
 test.each<[Partial<Check>, RegExp]>([
-  [{ stageBbch: 45, heightCm: 60 }, /^boot, 60 cm$/],
+  [{ stageBbch: 45, heightCm: 60 }, /^boot, 60\scm$/],
   [{ cover: 0.5, coverBy: { kind: 'picture', error: 0.04 } }, /^50\s% green by picture$/],
   [{ plants: { speciesId: null, ringM: 0.3, counts: [10, 11], gapShare: 0 } }, /^149 per.m² plants$/],
   [{ weeds: { cover: 0.1, which: ['cleavers'] } }, /^weeds 10\s% \(cleavers\)$/],

@@ -1,12 +1,15 @@
 import type { Stand } from '../core/garden/schema'
 import type { Job } from '../core/rounds/jobs'
-import { shortDate } from '../text/format'
+import { percent, shortDate } from '../text/format'
 import { endingWords, leadGroup, standName } from '../text/names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()
 
 /** A job in a grower's words: what to do, and what it turns on. */
-export function jobText({ kind, days, count }: Job, stand: Stand): { title: string; detail: string } {
+export function jobText(
+  { kind, days, count, share = 0 }: Job,
+  stand: Stand,
+): { title: string; detail: string } {
   const name = lower(stand)
   switch (kind) {
     case 'sow':
@@ -60,11 +63,14 @@ export function jobText({ kind, days, count }: Job, stand: Stand): { title: stri
         detail: `${count} days after ${stand.end.actual?.liftedOn ? 'the sheet came off' : 'the work was done'}; pull, cut or cover it.`,
       }
     case 'look':
-      return { title: `Look at ${name}`, detail: `Not seen since ${shortDate(days[0])}.` }
+      return {
+        title: `Look at ${name}`,
+        detail: `It grows now and is known to within ${percent(share)}, last seen ${shortDate(days[0])}; a minute’s look narrows that.`,
+      }
     case 'dry':
       return {
         title: `Water ${name}`,
-        detail: `The top 5 cm is too dry for its seed; it should be up by ${shortDate(days[0])}.`,
+        detail: `The top of the soil is too dry for its seed; it should be up by ${shortDate(days[0])}.`,
       }
     case 'decide':
       return {

@@ -49,7 +49,7 @@ describe('bad input is named beside its field', () => {
   })
 
   const rye = testCover('cereal-rye', '2026-04-20')
-  const sow = { ...sowText(rye, today, 'metric'), date: '2026-05-01' }
+  const sow = { ...sowText(rye, today, 'metric', 1), date: '2026-05-01' }
   test.each([
     [{ date: '2026-05-02' }, 'date', /once it is done/],
     [{ date: 'soon' }, 'date', /exists/],
@@ -112,7 +112,7 @@ describe('a place by hand', () => {
   test('a wrong value names its month', () => {
     expect(wrong(change('tMaxC', 6, '95'))[0]).toMatch(/^Jul: mean daily high must be between/)
     expect(wrong(change('rainMm', 1, 'a lot'))[0]).toMatch(/^Feb: rain must be a number/)
-    expect(wrong(change('wetDays', 0, '40'))[0]).toMatch(/^Jan: days with 1 mm or more must be between/)
+    expect(wrong(change('wetDays', 0, '40'))[0]).toMatch(/^Jan: wet days must be between/)
   })
   test('a low above its high is refused', () =>
     expect(wrong(change('tMaxC', 6, '5'))).toEqual([

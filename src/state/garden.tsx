@@ -42,6 +42,9 @@ export function useGarden(): GardenContext {
   return value
 }
 
+/** The units of the garden that is open; null where none is. */
+export const useUnits = (): GardenData['garden']['units'] | null => use(Context)?.data.garden.units ?? null
+
 /** Loads the open garden and hands it to the rooms; `fallback` shows while it loads or when there is none. */
 export function GardenProvider({
   children,

@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 
 export type Theme = 'system' | 'light' | 'dark'
+export type Amounts = 'bed' | 'area'
 
 /** A half-filled form: which version of the form it is of, and when it was last written, ms since 1970. */
 export type Draft = { version: number; at: number; value: unknown }
@@ -15,6 +16,8 @@ export type SessionState = {
   /** Forms half filled in tabs that are closed, by name; kept by what keeps the session, not with it. */
   offers: Record<string, Draft & { keys: string[] }>
   theme: Theme
+  /** Whether what grows and lies there is told for the bed, or per acre or hectare. */
+  amounts: Amounts
   /** The demo's station is made to fall silent, to see what follows. */
   stationSilent: boolean
   /** Jobs written into the last calendar file of each garden, with how often each was changed. */
@@ -27,6 +30,7 @@ const initialState: SessionState = {
   drafts: {},
   offers: {},
   theme: 'system',
+  amounts: 'bed',
   stationSilent: false,
   calendars: {},
 }
@@ -79,6 +83,9 @@ export const sessionSlice = createSlice({
     themeChosen(state, action: PayloadAction<Theme>) {
       state.theme = action.payload
     },
+    amountsChosen(state, action: PayloadAction<Amounts>) {
+      state.amounts = action.payload
+    },
   },
 })
 
@@ -94,4 +101,5 @@ export const {
   stationSilenced,
   calendarWritten,
   themeChosen,
+  amountsChosen,
 } = sessionSlice.actions

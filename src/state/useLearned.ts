@@ -51,7 +51,7 @@ export function useLearned(standCase: StandCase | null, forecast: StandForecast 
       failure,
       change: nextStageChange(before.stages, forecast.stages, dayNumber(newest.date)),
       jobs: movedJobs(
-        { beds: data.beds, stands: data.stands, checks: data.checks, frostChance: 0, today },
+        { beds: data.beds, stands: data.stands, checks: data.checks, frostChance: 0, today, begunDay: null },
         forecast.standId,
         before,
         forecast,

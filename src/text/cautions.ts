@@ -4,7 +4,8 @@ import { findCrop } from '../core/plants/crops'
 import type { PartlyFood } from '../core/plants/food'
 import type { Species } from '../core/plants/parameters'
 import type { StockingDoubt } from '../core/termination/animals'
-import { area, nitrogen, type Units } from './format'
+import { nitrogen } from './amounts'
+import { area, type Units } from './format'
 
 /** A harm in a sentence; about animals it defers to a vet. */
 export function harmText({ plant, who, why }: HarmOf): string {

@@ -1,5 +1,6 @@
 import type { Advice, CriterionDetail, CriterionId, ScenarioOutcome } from '../core/scenario/types'
-import { inHundred, centimetres, dryMatter, temperature, type Units } from './format'
+import { dryMatter, unitsOf, type Told } from './amounts'
+import { inHundred, centimetres, temperature } from './format'
 
 /** A criterion by its name, as a gate before planting. */
 export const CRITERION_NAMES: Record<CriterionId, string> = {
@@ -72,8 +73,9 @@ export function failsText(failures: ScenarioOutcome['failures'], most = 2): stri
 export function criterionReason(
   detail: CriterionDetail,
   crop: string | null,
-  units: Units,
+  told: Told,
 ): { why: string; sooner: string | null } {
+  const units = unitsOf(told)
   const say = (why: string, sooner: string | null = null) => ({ why, sooner })
   switch (detail.id) {
     case 'dead':
@@ -83,7 +85,7 @@ export function criterionReason(
         ? say(`${detail.days} days: what was buried to fumigate harms seedlings until it has gone.`)
         : say(
             `Your own rule: ${detail.days} days between dead and ${detail.establishment === 'seed' ? 'sowing' : 'planting'}.`,
-            'Begin the end earlier, or shorten the wait in the Garden room.',
+            'Begin the end earlier, or shorten the wait under Garden.',
           )
     case 'bridge':
       return say(
@@ -97,7 +99,7 @@ export function criterionReason(
       )
     case 'seedbed':
       return say(
-        `Residue below ${dryMatter(detail.limitG, units)}, or raked aside in the rows.`,
+        `Residue below ${dryMatter(detail.limitG, told)}, or raked aside in the rows.`,
         'Rake rows free, or sow into a row of compost.',
       )
     case 'manure':
@@ -129,11 +131,11 @@ const REASONS: Record<
   stems: 'Stems harden with age: an earlier day, or a stronger tool.',
   stock: 'Some plants poison at a stage, when low, or after frost.',
   tinder: 'Dry matter under the growth would burn.',
-  'own-rule': 'Your rules for ending are set in the End room.',
+  'own-rule': 'Your rules for ending are set under End.',
   'seed-flies':
     'They come to freshly buried green growth, and their maggots hollow out seeds and young stems: three to four weeks. Cutworms and slugs live in it too; look for them at dusk before planting.',
   'residue-hold':
-    'Fresh residue of this kind slows small seeds; its hold halves every 150 °C d as it browns. Transplants and large seeds need not wait for it.',
+    'Fresh residue of this kind slows small seeds; its hold halves in about ten mild days as it browns. Transplants and large seeds need not wait for it.',
 }
 
 function deadReason({ limit, counted }: Extract<CriterionDetail, { id: 'dead' }>): string {

@@ -1,20 +1,20 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
+import { dryMatter, nitrogen } from './amounts'
 import {
   area,
   centimetres,
   chanceText,
   dateRangeText,
-  dryMatter,
   grams,
   kilos,
   litres,
   metres,
   minutes,
-  nitrogen,
   percent,
   rate,
   shortDate,
+  smallVolume,
   volume,
 } from './format'
 import { endingWords, leadName, standName, standState } from './names'
@@ -98,6 +98,11 @@ describe('what is carried, spread and measured by hand', () => {
     [centimetres(0.025, 'metric'), '2.5 cm'],
     [centimetres(0.12, 'metric'), '12 cm'],
     [centimetres(0.0508, 'imperial'), '2 in'],
+    [smallVolume(0.02, 'metric'), '50 ml'],
+    [smallVolume(0.42, 'metric'), '400 ml'],
+    [smallVolume(1.4, 'metric'), '1.4 l'],
+    [smallVolume(0.42, 'imperial'), '14 fl oz'],
+    [smallVolume(1.4, 'imperial'), '1.5 qt'],
     [kilos(2.25, 'metric'), '2.3 kg'],
     [kilos(81.4, 'metric'), '81 kg'],
     [kilos(10, 'imperial'), '22 lb'],

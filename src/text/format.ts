@@ -29,8 +29,12 @@ const numberFormat = memoize(
 const dateText = (day: number, options: Intl.DateTimeFormatOptions) =>
   dateFormat(browserLocale(), options).format(day * 86_400_000)
 
+/** Some locales shorten a month with a stop, which would stand twice at the end of a sentence. */
+const unstopped = (text: string) => text.replace(/\.$/, '')
+
 /** `26 Jun` in the browser's locale. */
-export const shortDate = (day: number) => dateText(Math.round(day), { day: 'numeric', month: 'short' })
+export const shortDate = (day: number) =>
+  unstopped(dateText(Math.round(day), { day: 'numeric', month: 'short' }))
 
 /** `17–31 May`, `28 May – 4 Jun` in the browser's locale. */
 const dateRange = (low: number, high: number) =>
@@ -56,6 +60,15 @@ export function rangeText(low: number, high: number): string {
   const [from, to] = [Math.round(low), Math.round(high)]
   return from === to ? `${from}` : `${from} to ${to}`
 }
+
+/** A number with just so many places, in the browser's locale. */
+export const fixed = (value: number, places: number) =>
+  numberFormat(browserLocale(), { minimumFractionDigits: places, maximumFractionDigits: places }).format(
+    value,
+  )
+
+/** A number with so many places at most, in the browser's locale. */
+export const decimal = (value: number, places = 1) => digits(value, places)
 
 /** `45 %`, with a space that does not break. */
 export const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
@@ -98,6 +111,15 @@ export function litres(value: number, units: Units): string {
   return units === 'imperial'
     ? `${digits(value / LITRES_PER_GALLON, 0)}\u00a0gal`
     : `${digits(value, value < 10 ? 1 : 0)}\u00a0l`
+}
+
+const OUNCES_PER_LITRE = 33.814
+/** Sand or water by the cup, litres inside. */
+export function smallVolume(value: number, units: Units): string {
+  if (value >= 1) return units === 'imperial' ? `${digits(value * 1.0567, 1)}\u00a0qt` : litres(value, units)
+  return units === 'imperial'
+    ? `${digits(Math.max(2, Math.round(value * OUNCES_PER_LITRE)), 0)}\u00a0fl\u00a0oz`
+    : `${Math.max(50, Math.round(value * 20) * 50)}\u00a0ml`
 }
 
 /** Compost or soil, m³ inside. */
@@ -152,6 +174,12 @@ export function density(perM2: number, units: Units): string {
   return `${digits(value >= 1000 ? Number(value.toPrecision(2)) : value, places)} per\u00a0${units === 'imperial' ? 'ft²' : 'm²'}`
 }
 
+/** How large a seed is, from the weight of a thousand, g: a thousand in grams, or seeds to the pound. */
+export const seedSizeText = (thousandG: number, units: Units): string =>
+  units === 'imperial'
+    ? `${digits(Number(((GRAMS_PER_POUND / thousandG) * 1000).toPrecision(2)), 0)} a\u00a0lb`
+    : `${digits(thousandG, 2)}\u00a0g a thousand`
+
 /** A drilled seeding rate, kg ha⁻¹ inside. */
 export function drillRate(kgHa: number, units: Units): string {
   return units === 'imperial'
@@ -184,27 +212,6 @@ export function rain(mm: number, units: Units): string {
   return units === 'imperial'
     ? `${digits(mm / MM_PER_INCH, 1)}\u00a0in`
     : `${digits(mm, mm < 3 ? 1 : 0)}\u00a0mm`
-}
-
-/** Dry matter per ground, g m⁻² inside. */
-export function dryMatter(gM2: number, units: Units): string {
-  return units === 'imperial'
-    ? `${digits(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)}\u00a0lb/acre`
-    : `${numberFormat(browserLocale(), { minimumFractionDigits: 1, maximumFractionDigits: 1 }).format(gM2 / 100)}\u00a0t/ha`
-}
-
-/** Fresh growth per ground, g m⁻² inside. */
-export function weight(gM2: number, units: Units): string {
-  return units === 'imperial'
-    ? `${digits((gM2 / GRAMS_PER_OUNCE) * METRES_PER_FOOT ** 2, 1)}\u00a0oz/ft²`
-    : `${digits(gM2 / 1000, 1)}\u00a0kg/m²`
-}
-
-/** Nitrogen per ground, g m⁻² inside. */
-export function nitrogen(gM2: number, units: Units): string {
-  return units === 'imperial'
-    ? `${digits(poundsPerAcre(gM2), 0)}\u00a0lb/acre`
-    : `${digits(gM2 * 10, 0)}\u00a0kg/ha`
 }
 
 export function minutes(value: number): string {

@@ -44,11 +44,11 @@ export function obstacleText(obstacle: Obstacle, units: Units): string {
     case 'likes heat':
       return 'It likes heat.'
     case 'pen without size':
-      return 'The pen has no size yet. Measure it and enter its length and width in the Garden room.'
+      return 'The pen has no size yet. Measure it and enter its length and width in the Shed.'
     case 'pen too large':
       return 'The pen is larger than this frame. Make one that stands inside it, or end it another way.'
     case 'no animals':
-      return `Needs ${ANIMALS[obstacle.wanted]}; none are on your list in the Garden room.`
+      return `Needs ${ANIMALS[obstacle.wanted]}; none are on your list in the Shed.`
     case 'harms animals':
       return `${obstacle.plant} is not for ${obstacle.kind}: ${obstacle.why} Ask a vet.`
     case 'no frost ahead':
@@ -56,7 +56,7 @@ export function obstacleText(obstacle: Obstacle, units: Units): string {
     case 'no heat ahead':
       return 'No heat that would kill it is in sight before planting.'
     case 'fire ban':
-      return 'You have set a fire ban. Take it off in the Garden room once it is lifted.'
+      return 'You have set a fire ban. Take it off under End once it is lifted.'
   }
 }
 

@@ -27,7 +27,7 @@ export function problemText(problem: PlanProblem, units: Units): string {
     case 'cannot be ended so':
       return obstacleText(problem.obstacle, units)
     case 'rule':
-      return `${RULE_TEXT[problem.rule]} Choose another way, or change your rules in the End room.`
+      return `${RULE_TEXT[problem.rule]} Choose another way, or change your rules under End.`
     case 'cannot be planted so':
       return `${problem.crop} is sown as small seed: it cannot be planted through a ${problem.method === 'slot' ? 'slot' : 'dibbled hole'}. Rake rows free, or sow into a row of compost.`
   }

@@ -28,6 +28,8 @@ const WEIGHTS = {
 }
 const AREAS = { m2: 1, 'm²': 1, sqm: 1, ft2: FT2, 'ft²': FT2, sqft: FT2, 'sq ft': FT2 }
 const RAINS = { mm: 1, cm: 10, in: MM_PER_INCH, '"': MM_PER_INCH }
+/** g m⁻² in a pound on a thousand square feet. */
+const LB_PER_1000_FT2 = GRAMS_PER_POUND / (1000 * FT2)
 const scaled = (table: Record<string, number>, by: number) =>
   Object.fromEntries(Object.entries(table).map(([unit, factor]) => [unit, factor * by]))
 
@@ -76,6 +78,24 @@ const KINDS = {
   rain: { units: RAINS, usual: { metric: 'mm', imperial: 'in' }, digits: { metric: 1, imperial: 2 } },
   /** A share of one, typed in percent. */
   share: plain('%', 1, { '%': 0.01 }),
+  /** g m⁻² */
+  seedRate: {
+    units: {
+      'g/m²': 1,
+      'kg/ha': 0.1,
+      'lb/acre': 0.112085,
+      'lb/1000 ft²': LB_PER_1000_FT2,
+      'oz/1000 ft²': LB_PER_1000_FT2 / 16,
+    },
+    usual: { metric: 'g/m²', imperial: 'lb/1000 ft²' },
+    digits: both(2),
+  },
+  /** kg m⁻³ */
+  bulk: {
+    units: { 'kg/m³': 1, 'lb/yd³': 0.593276, 'lb/ft³': 16.01846 },
+    usual: { metric: 'kg/m³', imperial: 'lb/yd³' },
+    digits: both(0),
+  },
   count: plain('', 0, { '': 1 }),
   number: plain('', 4, { '': 1 }),
   money: plain('', 2, { '': 1 }),
@@ -88,6 +108,12 @@ const KINDS = {
     usual: { metric: '°c', imperial: '°f' },
     digits: both(2),
     zero: { '°f': 32, f: 32 },
+  },
+  /** By how many °C it is warmer than before. */
+  warming: {
+    units: { '°c': 1, c: 1, '°f': 1 / 1.8, f: 1 / 1.8 },
+    usual: { metric: '°c', imperial: '°f' },
+    digits: both(2),
   },
 } as const satisfies Record<string, Kind>
 export type QuantityKind = keyof typeof KINDS

@@ -44,7 +44,11 @@ class NoWorker {
   postMessage() {}
   terminate() {}
 }
+/** The one that reads pictures has nothing to say here; the one for whole gardens does not start, so that the page does its work. */
 class SilentWorker {
+  constructor(address: string | URL) {
+    if (/garden\.worker/.test(String(address))) throw new Error('No workers in this test.')
+  }
   addEventListener() {}
   removeEventListener() {}
   postMessage() {}
@@ -86,7 +90,6 @@ function standIns() {
     if (!LATE.test(text)) complaints.push(text.slice(0, 300))
   }
   Object.assign(globalThis, {
-    // The one that reads pictures: it has nothing to say here.
     Worker: SilentWorker,
     ResizeObserver: SameSize,
     fetch: () => Promise.reject(new TypeError('No network in this test.')),

@@ -30,7 +30,7 @@ export function standingLimit(plant: Species, question: ChooseQuestion): Verdict
       entry.level === 'avoid' && entry.fromBbch === undefined && animals.some((who) => who === entry.who),
   )
   if (harm) return { limit: 'harms animals', reason: { code: 'animal', why: harm.why, who: harm.who } }
-  const trouble = bed.troubles?.find(
+  const trouble = bed.troubles.find(
     (entry) => entry.family === plant.family && entry.date >= isoDate(today - TROUBLE_YEARS * 365),
   )
   if (trouble)

@@ -1,3 +1,4 @@
+import { FRESH_STAND } from '../garden/fresh'
 import { describe, expect, test } from '@jest/globals'
 import { cropContent } from '../garden/newStands'
 import { dayNumber, isoDate } from '../foundations/day'
@@ -22,12 +23,20 @@ const crop = (
   gardenId: 'g',
   bedId: testBed.id,
   segment: { kind: 'whole' },
-  underStandId: null,
-  follows: null,
-  cuts: [],
-  note: '',
+  ...FRESH_STAND,
   content: cropContent(cropId, 'transplant'),
-  start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, actual: null },
+  start: {
+    plan: {
+      date: from,
+      covering: null,
+      passes: null,
+      keptMoistDays: 0,
+      sownBetween: null,
+      components: [],
+      note: '',
+    },
+    actual: null,
+  },
   end: { plan: { date: until, method: 'harvest', passes: 1, note: '' }, actual: null },
   ...extra,
 })
@@ -72,10 +81,22 @@ test('the ledger counts bare weeks gone by, ahead, and those that can be filled'
     crop('b', 'tomato', '2026-05-15', '2026-10-01'),
     crop('c', 'garlic', '2026-10-29', '2027-03-25'),
   ]
-  const [row] = bareLedger([testBed], stands, dayNumber('2026-04-03'), today, dayNumber('2027-03-25'))
+  const rowOf = (begunOn: string | null, own: Stand[]) =>
+    bareLedger(
+      { garden: { begunOn }, beds: [testBed], stands: own },
+      dayNumber('2026-04-03'),
+      today,
+      dayNumber('2027-03-25'),
+    )[0]
+  const row = rowOf(null, stands)
   expect(row.past).toBeCloseTo(28 / 7, 6)
   expect(row.ahead).toBeCloseTo((14 + 28) / 7, 6)
   expect(row.fillable).toBeCloseTo(28 / 7, 6)
+  // Weeks before the records began are nobody's to answer for.
+  expect(rowOf('2026-04-24', stands.slice(1)).past).toBeCloseTo(7 / 7, 6)
+  expect(rowOf('2026-04-24', stands).past).toBeCloseTo(28 / 7, 6)
+  expect(rowOf(isoDate(today), []).past).toBe(0)
+  expect(rowOf(null, []).past).toBe(0)
 })
 
 test('a plant’s year: spring sowings flower the same year, autumn ones after winter, summer ones of tender plants die', () => {

@@ -52,7 +52,7 @@ const sample = z
   })
 export type Sample = z.infer<typeof sample>
 
-const PARTS_OF_A_LOOK = ['stageBbch', 'cover', 'heightCm', 'plants', 'weeds', 'damage', 'sample'] as const
+const PARTS_OF_A_LOOK = ['stageBbch', 'cover', 'heightCm', 'plants', 'weeds', 'sample'] as const
 
 /** One look at a stand. Something of it is given: a part, a note, or pictures. */
 export const check = z
@@ -67,21 +67,22 @@ export const check = z
     stageOf: id.optional(),
     /** Ground covered by green, 0–1. */
     cover: numberBetween('Cover', 0, 1).nullable(),
-    /** How the cover was judged, with the error of a picture as one standard deviation, 0–1. */
+    /** How the cover was judged; the error of a picture, or of a glance, as one standard deviation, 0–1. */
     coverBy: z
       .discriminatedUnion('kind', [
         z.object({ kind: z.literal('eye') }),
         z.object({ kind: z.literal('picture'), error: numberBetween('Error of the cover', 0, 0.5) }),
+        z.object({ kind: z.literal('glance'), error: numberBetween('Error of the cover', 0, 0.5) }),
       ])
       .optional(),
     heightCm: numberBetween('Height', 0, 400, 'cm').nullable(),
     plants: ringCount.optional(),
     weeds: weeds.optional(),
-    damage: z.array(damage).max(6).optional(),
+    damage: z.array(damage).max(6),
     sample: sample.optional(),
-    pictureIds: z.array(id).max(12).optional(),
+    pictureIds: z.array(id).max(12),
     /** It contradicts what was known and the grower wants it kept as a note only. */
-    setAside: z.boolean().optional(),
+    setAside: z.boolean(),
     /** What the grower decided on a thin, damaged or weedy stand. */
     decision: z.enum(['resow', 'accept', 'end early']).optional(),
     note: z.string().max(4000),
@@ -89,7 +90,8 @@ export const check = z
   .refine(
     (value) =>
       PARTS_OF_A_LOOK.some((part) => value[part] !== null && value[part] !== undefined) ||
-      (value.pictureIds ?? []).length > 0 ||
+      value.damage.length > 0 ||
+      value.pictureIds.length > 0 ||
       value.note.trim() !== '',
     {
       error: 'The check is empty. Choose a stage, give the cover, or write a note.',

@@ -6,7 +6,7 @@ const NEMATODES = /nematode|root.?knot/i
 
 /** Whether nematodes were noted on a bed. */
 export const nematodesNoted = ({ troubles }: Pick<Bed, 'troubles'>): boolean =>
-  (troubles ?? []).some(({ what }) => NEMATODES.test(what))
+  troubles.some(({ what }) => NEMATODES.test(what))
 
 /** Weeds that come back from roots, rhizomes or tubers in the ground, and how they are called. */
 const CREEPING: readonly (readonly [name: string, words: RegExp])[] = [
@@ -33,7 +33,7 @@ export function creepingWeeds(
 ): string[] {
   const here = new Set(stands.filter((stand) => stand.bedId === bed.id).map(({ id }) => id))
   const words = [
-    ...(bed.troubles ?? []).map(({ what }) => what),
+    ...bed.troubles.map(({ what }) => what),
     ...checks
       .filter(({ standId }) => here.has(standId))
       .flatMap(({ weeds, note }) => [...(weeds?.which ?? []), note]),

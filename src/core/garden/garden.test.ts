@@ -1,3 +1,4 @@
+import { FRESH_BED, FRESH_CHECK, FRESH_STAND } from './fresh'
 import { describe, expect, test } from '@jest/globals'
 import { cropContent } from './newStands'
 import { dayNumber, isoDate } from '../foundations/day'
@@ -20,7 +21,7 @@ const bed: Bed = {
   pathWidthM: 0.5,
   soil: 'loam',
   fertility: 'medium',
-  stoodBefore: null,
+  ...FRESH_BED,
   shade: 0,
   fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 2 }],
 }
@@ -36,10 +37,7 @@ function standOf(
     gardenId: 'g',
     bedId: 'b',
     segment: { kind: 'whole' },
-    underStandId: null,
-    follows: null,
-    cuts: [],
-    note: '',
+    ...FRESH_STAND,
     content:
       kind === 'crop'
         ? cropContent('tomato', 'transplant')
@@ -48,7 +46,18 @@ function standOf(
             components: [{ speciesId: 'oats', share: 1, germination: 0.9, grams: null }],
             purposes: [],
           },
-    start: { plan: { date: from, covering: null, passes: null, components: [], note: '' }, actual: null },
+    start: {
+      plan: {
+        date: from,
+        covering: null,
+        passes: null,
+        keptMoistDays: 0,
+        sownBetween: null,
+        components: [],
+        note: '',
+      },
+      actual: null,
+    },
     end: {
       plan:
         until === null
@@ -178,13 +187,11 @@ describe('bad records', () => {
   })
   test('an empty check and a cover over 100 % are refused', () => {
     const check = {
+      ...FRESH_CHECK,
       id: 'c',
       gardenId: 'g',
       standId: 's',
       date: '2026-05-01',
-      stageBbch: null,
-      cover: null,
-      heightCm: null,
       note: ' ',
     }
     expect(checkSchema.safeParse(check).error?.issues[0].message).toMatch(/The check is empty/)

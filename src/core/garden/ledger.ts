@@ -1,5 +1,5 @@
-import type { Bed, Stand } from './schema'
-import { bareWindows, type BedWindow } from './windows'
+import type { Bed } from './schema'
+import { bareWindows, recordsFrom, type BedWindow, type Recorded } from './windows'
 
 /** Bare weeks of one bed: gone by, and ahead with nothing planned; fillable are those in gaps long enough to sow. */
 export type BareWeeks = { bed: Bed; past: number; ahead: number; fillable: number; windows: BedWindow[] }
@@ -15,14 +15,14 @@ const weeksBetween = (window: BedWindow, fromDay: number, toDay: number) =>
  * plans leave bare.
  */
 export function bareLedger(
-  beds: readonly Bed[],
-  stands: readonly Stand[],
+  data: Recorded & { beds: readonly Bed[] },
   fromDay: number,
   today: number,
   toDay: number,
 ): BareWeeks[] {
-  return beds.map((bed) => {
-    const windows = bareWindows(bed, stands, fromDay, toDay)
+  return data.beds.map((bed) => {
+    const first = Math.max(fromDay, recordsFrom(data, bed.id, today))
+    const windows = bareWindows(bed, data.stands, first, toDay)
     const sum = (from: number, to: number, counts: (window: BedWindow) => boolean = () => true) =>
       windows.filter(counts).reduce((weeks, window) => weeks + weeksBetween(window, from, to), 0)
     return {

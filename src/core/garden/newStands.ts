@@ -1,5 +1,6 @@
 import { addDays } from '../foundations/day'
 import type { EndDetails } from './ending'
+import { FRESH_STAND } from './fresh'
 import type { Component, Segment, Covering, PurposeId, Stand, StartDetails } from './schema'
 
 type CropContent = Extract<Stand['content'], { kind: 'crop' }>
@@ -16,6 +17,8 @@ export const planting = (date: string, note = ''): StartDetails => ({
   date,
   covering: null,
   passes: null,
+  keptMoistDays: 0,
+  sownBetween: null,
   components: [],
   note,
 })
@@ -39,10 +42,7 @@ export function cropStand(
     gardenId: where.gardenId,
     bedId: where.bedId,
     segment: where.segment ?? { kind: 'whole' },
-    underStandId: null,
-    follows: null,
-    cuts: [],
-    note: '',
+    ...FRESH_STAND,
     content,
     start,
     end: { plan: clearing(addDays(date, daysInBed)), actual: null },
@@ -57,10 +57,8 @@ export function coverStand(
   sowing: { date: string; covering: Covering },
 ): Stand {
   return {
+    ...FRESH_STAND,
     ...where,
-    follows: null,
-    cuts: [],
-    note: '',
     content: {
       kind: 'cover',
       components: components.map(({ speciesId, share, germination }) => ({
@@ -71,7 +69,10 @@ export function coverStand(
       })),
       purposes,
     },
-    start: { plan: { ...sowing, passes: 2, components: [], note: '' }, actual: null },
+    start: {
+      plan: { ...sowing, passes: 2, keptMoistDays: 0, sownBetween: null, components: [], note: '' },
+      actual: null,
+    },
     end: { plan: null, actual: null },
   }
 }

@@ -64,6 +64,6 @@ export const rules = z.object({
   /** No flame at present: a ban, or drought. */
   fireBan: z.boolean(),
   /** Crops whose eaten part the grower knows to touch soil or its splash, or to be clear of it. */
-  harvestTouches: z.record(id, z.boolean()).optional(),
+  harvestTouches: z.record(id, z.boolean()),
 })
 export type Rules = z.infer<typeof rules>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { dayNumber } from '../foundations/day'
 import { check } from './check'
 import { id, isoDay, numberBetween, shortText } from './fields'
 import { tool } from './tool'
@@ -8,7 +9,7 @@ import { seedPack, sower } from './seed'
 import { siteClimate } from './site'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 8
+export const GARDEN_SCHEMA_VERSION = 9
 
 export const soilTexture = z.enum(['sand', 'sandy loam', 'loam', 'silt loam', 'clay loam', 'clay'])
 export const bedKind = z.enum(['in-ground', 'framed', 'planter'])
@@ -53,10 +54,9 @@ export const bed = z.object({
         what: shortText('Trouble', 80),
       }),
     )
-    .max(200)
-    .optional(),
+    .max(200),
   /** Compost, manure or other feed that was spread on it. */
-  spreads: z.array(spread).max(400).optional(),
+  spreads: z.array(spread).max(400),
 })
 export type Bed = z.infer<typeof bed>
 
@@ -107,12 +107,29 @@ export const component = z.object({
 })
 export type Component = z.infer<typeof component>
 
+/** Longest time between the earliest and the latest day on which something may have been sown. */
+const WIDEST_RANGE_DAYS = 120
+
+/** Days between which something was sown of which the day itself is not known. */
+const sownBetween = z
+  .object({ from: isoDay, to: isoDay })
+  .refine(({ from, to }) => from <= to, {
+    error: 'The earliest day of sowing lies after the latest. Exchange the two.',
+    path: ['to'],
+  })
+  .refine(({ from, to }) => dayNumber(to) - dayNumber(from) <= WIDEST_RANGE_DAYS, {
+    error: `The days of sowing lie more than ${WIDEST_RANGE_DAYS} days apart, wider than a season. Say nearer when it was sown.`,
+    path: ['to'],
+  })
+
 const start = z.object({
   date: isoDay,
+  /** Where the day is not known: those between which it was; `date` then is the middle. */
+  sownBetween: sownBetween.nullable(),
   covering: covering.nullable(),
   passes: z.number().int().min(1).max(4).nullable(),
   /** Days after sowing on which the seed layer is kept moist by watering. */
-  keptMoistDays: numberBetween('Days kept moist', 0, 60, 'days').optional(),
+  keptMoistDays: numberBetween('Days kept moist', 0, 60, 'days'),
   /** Components as planned or as weighed; empty for crops. */
   components: z.array(component).max(8),
   note: z.string().max(2000),
@@ -199,12 +216,12 @@ export const stand = z.object({
     .nullable(),
   start: step(start),
   cuts: z.array(z.object({ id, cut: step(cut) })).max(50),
-  waterings: z.array(watering).max(400).optional(),
+  waterings: z.array(watering).max(400),
   end: step(ending),
   /** Counts of what stood up again after the end. */
-  followUps: z.array(followUp).max(60).optional(),
+  followUps: z.array(followUp).max(60),
   /** What was done about it. */
-  finishings: z.array(finishing).max(30).optional(),
+  finishings: z.array(finishing).max(30),
   /** What a crop came to: the bed's yield and how it did. */
   outcome: z
     .object({
@@ -218,6 +235,9 @@ export const stand = z.object({
 })
 export type Stand = z.infer<typeof stand>
 
+/** Animals that some covers harm. */
+export const creature = z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'])
+
 export const garden = z.object({
   id,
   name: shortText('Garden name'),
@@ -227,15 +247,14 @@ export const garden = z.object({
   tools: z.array(tool).max(100),
   units: z.enum(['metric', 'imperial']),
   currency: z.string().regex(/^[A-Z]{3}$/, 'Currency is a three-letter code such as EUR.'),
+  /** Day from which its records run: ground is not called bare before it. Null where they were begun before this was asked. */
+  begunOn: isoDay.nullable(),
   /** Animals that come to the beds or eat from them. */
-  animals: z
-    .array(z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits']))
-    .max(6)
-    .optional(),
+  animals: z.array(creature).max(6),
   /** Cover species of which seed is at hand. */
-  seedAtHand: z.array(id).max(200).optional(),
+  seedAtHand: z.array(id).max(200),
   /** Cover species of which the seed at hand is of a cultivar named resistant to root-knot nematodes. */
-  resistantSeed: z.array(id).max(200).optional(),
+  resistantSeed: z.array(id).max(200),
   /** Ticks and delays that jobs of the rounds were given. */
   jobMarks: z
     .array(
@@ -246,17 +265,16 @@ export const garden = z.object({
         reason: z.string().max(200),
       }),
     )
-    .max(4000)
-    .optional(),
+    .max(4000),
   /** People who sow, and packs of seed that can be bought. */
-  sowers: z.array(sower).max(40).optional(),
-  packs: z.array(seedPack).max(300).optional(),
+  sowers: z.array(sower).max(40),
+  packs: z.array(seedPack).max(300),
   /** Hens, pigs and grazers that can be put on beds. */
-  livestock: z.array(livestock).max(20).optional(),
+  livestock: z.array(livestock).max(20),
   /** Compost and other feed at hand, with what is known of them. */
-  nitrogenSources: z.array(nitrogenSource).max(40).optional(),
+  nitrogenSources: z.array(nitrogenSource).max(40),
   /** The grower's own limits on how covers are ended. */
-  rules: rules.optional(),
+  rules,
   /** Days to wait between a dead cover and planting: the grower's own rule. */
   waitDays: z.object({
     transplant: numberBetween('Wait before transplants', 0, 90, 'days'),

@@ -6,8 +6,8 @@ const monthly = (field: string, low: number, high: number) =>
 
 /**
  * Place and climate: latitude ±66°, elevation m, twelve monthly normals (°C, mm, days with ≥ 1 mm), and by how much the
- * place has grown warmer since they were taken, °C per decade; 0 where it is not said. `daySpread` multiplies how far single
- * days lie from the normals; 1 where it is not said.
+ * place has grown warmer since they were taken, °C per decade. `daySpread` multiplies how far single
+ * days lie from the normals.
  */
 export const siteClimate = z
   .object({
@@ -18,8 +18,8 @@ export const siteClimate = z
     tMinC: monthly('Mean daily minimum', -60, 45),
     rainMm: monthly('Monthly rain', 0, 2000),
     wetDays: monthly('Wet days', 0, 31),
-    warmingCPerDecade: numberBetween('Warming', -0.5, 1, '°C per decade').optional(),
-    daySpread: numberBetween('Spread of days', 0.5, 2).optional(),
+    warmingCPerDecade: numberBetween('Warming', -0.5, 1, '°C per decade'),
+    daySpread: numberBetween('Spread of days', 0.5, 2),
   })
   .refine((site) => site.tMaxC.every((max, month) => max >= site.tMinC[month]), {
     error: 'A monthly minimum is above its maximum. Check the normals.',

@@ -29,6 +29,12 @@ export function spanOf(stand: Stand): Span | null {
   }
 }
 
+/** Whether a stand has its ground on a day, by what was done or else planned. */
+export function standsOn(stand: Stand, day: number): boolean {
+  const span = spanOf(stand)
+  return span !== null && span.startDay <= day && (span.endDay === null || span.endDay > day)
+}
+
 /** Spans of one bed, earliest start first. */
 export function bedSpans(stands: readonly Stand[], bedId: string): (Span & { stand: Stand })[] {
   return having(stands, 'bedId', bedId)

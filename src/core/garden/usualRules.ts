@@ -18,4 +18,5 @@ export const USUAL_RULES: Rules = {
   seedSet: 'allowed',
   manureDays: { touching: 120, clear: 90 },
   fireBan: false,
+  harvestTouches: {},
 }

@@ -1,5 +1,6 @@
-import type { Bed, Stand } from './schema'
-import { bedSpans } from './timeline'
+import { dayNumber } from '../foundations/day'
+import type { Bed, Garden, Stand } from './schema'
+import { bedSpans, latest } from './timeline'
 
 /** Bare time of a bed between what stands before and after: free from the first day, needed by the last. */
 export type BedWindow = {
@@ -45,6 +46,25 @@ export function bareWindows(
   if (free < horizonDay)
     windows.push({ bedId: bed.id, freeFromDay: free, neededByDay: horizonDay, nextStandId: null })
   return windows.filter((window) => window.neededByDay - window.freeFromDay >= SHORTEST_WINDOW_DAYS)
+}
+
+const firstStart = (stands: readonly Stand[], otherwise: number): number =>
+  stands.reduce((first, { start }) => Math.min(first, dayNumber(latest(start)!.date)), otherwise)
+
+/** What tells how far a garden's records reach back. */
+export type Recorded = { garden: Pick<Garden, 'begunOn'>; stands: readonly Stand[] }
+
+/**
+ * Day from which the records of a bed run, so that ground before it is not called bare: the one its garden was begun on, or
+ * that of the first thing known to have stood in it. Where the garden does not tell, the first of all its beds.
+ */
+export function recordsFrom({ garden, stands }: Recorded, bedId: string, today: number): number {
+  const { begunOn } = garden
+  if (begunOn === null) return firstStart(stands, today)
+  return firstStart(
+    stands.filter((stand) => stand.bedId === bedId),
+    dayNumber(begunOn),
+  )
 }
 
 /** The window of a bed that holds a day, if any. */

@@ -38,7 +38,7 @@ export function manureOn(bed: Bed, stands: readonly Stand[]): LastManure[] {
     .filter((stand) => stand.bedId === bed.id)
     .flatMap((stand) => animalDays(bed, stand))
     .map((day): LastManure => ({ day, from: 'animals' }))
-  const feed = (bed.spreads ?? [])
+  const feed = bed.spreads
     .filter(({ manure }) => startsClock(manure))
     .map(({ date }): LastManure => ({ day: dayNumber(date), from: 'feed' }))
   return [...animals, ...feed]
@@ -46,7 +46,7 @@ export function manureOn(bed: Bed, stands: readonly Stand[]): LastManure[] {
 
 /** Whether the eaten part of a crop touches soil or its splash: as the grower says, else as is usual for the crop. */
 export const touchesSoil = (crop: Pick<Crop, 'id' | 'touchesSoil'>, rules: Rules = USUAL_RULES): boolean =>
-  rules.harvestTouches?.[crop.id] ?? crop.touchesSoil
+  rules.harvestTouches[crop.id] ?? crop.touchesSoil
 
 /** Days that must lie between manure and the harvest of a crop. */
 export const manureDaysFor = (crop: Pick<Crop, 'id' | 'touchesSoil'>, rules: Rules = USUAL_RULES): number =>

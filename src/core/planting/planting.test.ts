@@ -214,7 +214,15 @@ describe('the loop closed', () => {
     content: cropContent('leek', 'transplant'),
     start: {
       plan: null,
-      actual: { date: '2026-05-15', covering: null, passes: null, components: [], note: '' },
+      actual: {
+        date: '2026-05-15',
+        covering: null,
+        passes: null,
+        keptMoistDays: 0,
+        sownBetween: null,
+        components: [],
+        note: '',
+      },
     },
     outcome: { date: '2026-09-01', yieldKg: 36, verdict: 'better', note: '' },
   }

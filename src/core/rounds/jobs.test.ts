@@ -1,3 +1,5 @@
+import type { StandForecast } from '../season/standForecast'
+import { FRESH_CHECK } from '../garden/fresh'
 import { describe, expect, test } from '@jest/globals'
 import { cropContent } from '../garden/newStands'
 import { dayNumber } from '../foundations/day'
@@ -43,6 +45,7 @@ const round = (
     checks: [],
     forecasts: new Map([['rye', forecast(stages, ended)]]),
     frostChance: 0,
+    begunDay: null,
     today,
     ...extra,
   })
@@ -75,6 +78,7 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     const due = { 9: around('2026-05-11', 2) }
     expect(kinds(round(young, due))).toEqual(['emergence', 'moist'])
     const seen = {
+      ...FRESH_CHECK,
       id: 'c',
       gardenId: 'g',
       standId: 'rye',
@@ -97,12 +101,37 @@ describe('each kind of job comes when it is due and not otherwise', () => {
       75: around('2026-06-10'),
       85: around('2026-07-05'),
     }
-    expect(kinds(round(crimped, early))).toEqual(['look', 'window'])
+    expect(kinds(round(crimped, early))).toEqual(['window'])
     const ripe = { ...early, 61: around('2026-04-18'), 75: around('2026-05-08'), 85: around('2026-05-20') }
     const seed = round(crimped, ripe).find((entry) => entry.kind === 'seed')!
     expect(seed.urgent).toBe(true)
     const before = cover({ end: { plan: ending('2026-05-12', 'crimp'), actual: null } })
     expect(kinds(round(before, ripe))).not.toContain('seed')
+  })
+  test('a look only where it would tell something: it grows, and how much is not known; not before the records began', () => {
+    const rising = (growth: number, spread: number): StandForecast['massG'] => {
+      const p50 = Array.from({ length: 20 }, (_, i) => 200 * growth ** i)
+      const times = (by: number) => p50.map((value) => value * by)
+      return { startDay: today - 9, stepDays: 3, p10: times(1 - spread), p50, p90: times(1 + spread) }
+    }
+    const looks = (massG: StandForecast['massG'], extra: Partial<RoundsInput> = {}) =>
+      round(
+        cover(),
+        {},
+        {
+          forecasts: new Map([['rye', { ...forecast({ 9: around('2025-09-30') }), massG }]]),
+          ...extra,
+        },
+      ).filter(({ kind }) => kind === 'look')
+    expect(looks(rising(1.05, 0.4))).toMatchObject([{ share: expect.closeTo(0.4, 1) }])
+    expect(looks(rising(1.0, 0.4))).toEqual([])
+    expect(looks(rising(1.05, 0.05))).toEqual([])
+    expect(looks(rising(1.05, 0.4), { begunDay: today })).toMatchObject([{ dueDay: today }])
+    // It has grown since the forecast begins; where it lay still till lately, that is the day.
+    expect(looks(rising(1.05, 0.4))).toMatchObject([{ dueDay: today - 9 }])
+    const woken = rising(1.05, 0.4)
+    for (const band of [woken.p10, woken.p50, woken.p90]) band.unshift(...Array<number>(10).fill(band[0]))
+    expect(looks({ ...woken, startDay: today - 39 })[0].dueDay).toBeGreaterThan(today - 24)
   })
   test('under a sheet: a look at half time, then at the end', () => {
     const tarped = cover({ end: { plan: null, actual: ending('2026-04-28', 'tarp') } })
@@ -178,6 +207,7 @@ describe('order, ticks and delays', () => {
     checks: [],
     forecasts: new Map(),
     frostChance: 0,
+    begunDay: null,
     today,
   })
   test('walking order of the beds, or the most urgent first', () => {
@@ -199,6 +229,7 @@ describe('order, ticks and delays', () => {
       checks: [],
       forecasts: new Map(),
       frostChance: 0,
+      begunDay: null,
       today: today + 1,
     })
     expect(again[0].id).toBe(jobs[0].id)

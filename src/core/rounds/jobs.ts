@@ -8,6 +8,7 @@ import { findMethod } from '../termination/methods'
 import { segmentSizeM } from '../garden/area'
 import { latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
+import { lookTells } from './looks'
 import { trayOf } from '../plants/trays'
 import { bandOn, type StandForecast } from '../season/standForecast'
 import { troublesOf } from '../tracking/decisions'
@@ -45,6 +46,8 @@ export type Job = {
   /** Days that the sentence of its kind speaks of, and a number where it needs one. */
   days: number[]
   count: number | null
+  /** How unsure it is what a look would tell, as a share. */
+  share?: number
 }
 
 export type RoundsInput = {
@@ -55,6 +58,8 @@ export type RoundsInput = {
   /** Chance of a night at or below 0 °C in the seven days ahead. */
   frostChance: number
   today: number
+  /** Day from which the garden's records run; null where that is not known. */
+  begunDay: number | null
 }
 
 /** Days ahead that a round looks. */
@@ -191,7 +196,12 @@ const growth: Maker = (input, stand) => {
     )
   const up = stageOf(forecast, 9)?.quantiles
   const seen = Math.max(lastSeen(input, stand), startDay(stand) ?? -Infinity)
-  if (up && today > up.p90 + 10) jobs.push(job(stand, 'look', seen + UNSEEN_DAYS, { days: [seen] }))
+  const tells = up && today > up.p90 + 10 && forecast ? lookTells(forecast, today) : null
+  if (tells) {
+    // Nothing was to be seen before it grew on, nor before the garden was known here.
+    const due = Math.max(seen + UNSEEN_DAYS, tells.sinceDay, input.begunDay ?? -Infinity)
+    jobs.push(job(stand, 'look', due, { days: [seen], share: tells.share }))
+  }
   return jobs
 }
 
@@ -211,7 +221,7 @@ const aftermath: Maker = ({ today, forecasts, beds }, stand) => {
   }
   const bed = beds.find((entry) => entry.id === stand.bedId)
   if (!method || method.waits || !bed) return []
-  const counted = (day: number) => (stand.followUps ?? []).some(({ date }) => dayNumber(date) >= day - 3)
+  const counted = (day: number) => stand.followUps.some(({ date }) => dayNumber(date) >= day - 3)
   return looksAfter(stand, segmentSizeM(bed, stand.segment))
     .filter(({ day }) => day >= today - 6 && !counted(day))
     .map(({ day, after }) => job(stand, 'regrowth', day, { count: after }))

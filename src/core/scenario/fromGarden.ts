@@ -1,7 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import { segmentAreaM2 } from '../garden/area'
 import { creepingWeeds, nematodesNoted } from '../garden/creepingWeeds'
-import { USUAL_RULES } from '../garden/usualRules'
 import type { Bed, Garden, GardenData, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { freedByFeed } from '../planting/feeding'
@@ -14,15 +13,15 @@ import type { Follows, GroundFacts, Means, Scenario } from './types'
 /** What the grower has and holds to, for every question about the garden. */
 export const meansOf = ({ garden, beds, stands }: Pick<GardenData, 'garden' | 'beds' | 'stands'>): Means => ({
   tools: garden.tools,
-  livestock: garden.livestock ?? [],
-  rules: garden.rules ?? USUAL_RULES,
+  livestock: garden.livestock,
+  rules: garden.rules,
   own: ownOf(stands),
   ownMinutes: ownMinutes(stands, ({ bedId, segment }) => {
     const bed = beds.find(({ id }) => id === bedId)
     return bed ? segmentAreaM2(bed, segment) : null
   }),
   waitDays: garden.waitDays,
-  resistant: garden.resistantSeed ?? [],
+  resistant: garden.resistantSeed,
 })
 
 /** What is known of a bed's ground besides one cover on it. */
@@ -46,7 +45,7 @@ export function cropFollows(
   const crop = content.kind === 'crop' ? findCrop(content.cropId) : null
   const begun = latest(start)
   if (content.kind !== 'crop' || !crop || !begun) return null
-  const source = garden.nitrogenSources?.find(({ id }) => id === content.feed?.sourceId)
+  const source = garden.nitrogenSources.find(({ id }) => id === content.feed?.sourceId)
   return {
     kind: 'crop',
     crop,

@@ -201,6 +201,8 @@ describe('cuts that are not endings', () => {
             date: '2025-09-20',
             covering: 'raked',
             passes: 2,
+            keptMoistDays: 0,
+            sownBetween: null,
             note: '',
             components: ['cereal-rye', 'hairy-vetch'].map((speciesId) => ({
               speciesId,

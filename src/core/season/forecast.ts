@@ -58,6 +58,7 @@ export function* forecastInSteps(standCase: StandCase, season: SeasonRun): Steps
   const sown = selfSowing(run, ensemble, ends, end?.method !== 'harvest')
   return {
     standId: standCase.stand.id,
+    sownOn: season.sownOn && quantilesOf(season.sownOn),
     cover: yield* bands(run.cover),
     massG: yield* bands(run.massG),
     heightM: yield* bands(run.heightM),

@@ -59,7 +59,7 @@ export function canopyAbove(stand: Stand, stands: readonly Stand[]): StandInput[
 export function wateringOf(stand: Stand): StandInput['watering'] {
   const keptMoistDays = latest(stand.start)?.keptMoistDays ?? 0
   const mm = new Map<number, number>()
-  for (const watering of stand.waterings ?? []) {
+  for (const watering of stand.waterings) {
     const day = dayNumber(watering.date)
     mm.set(day, (mm.get(day) ?? 0) + watering.mm)
   }

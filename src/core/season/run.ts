@@ -2,7 +2,7 @@ import { dayNumber } from '../foundations/day'
 import { atOnce, finish, type Steps } from '../foundations/steps'
 import type { Check } from '../garden/check'
 import { segmentSizeM } from '../garden/area'
-import type { Bed, Stand } from '../garden/schema'
+import type { Bed, Stand, StartDetails } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { FATES } from '../termination/fates'
 import { endEvents, takenOver } from '../termination/kill'
@@ -18,7 +18,7 @@ import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
 import type { StandEvent, StandRun } from '../stand/types'
-import { drawMemberParameters } from '../stand/memberParameters'
+import { drawMemberParameters, drawSowing } from '../stand/memberParameters'
 import { assimilateInSteps } from '../tracking/assimilate'
 import { observationsOf, type Observation } from '../tracking/observations'
 import { canopyAbove, sownSpecies, wateringOf } from './input'
@@ -157,12 +157,20 @@ type Branching = [day: number, events: readonly StandEvent[], days?: number, mem
 export type SeasonRun = {
   run: StandRun
   ensemble: WeatherEnsemble
+  /** Day on which each member was sown, where it is not known. */
+  sownOn: Float64Array | null
   again: (events: readonly StandEvent[], members?: number) => StandRun
   branch: (...branching: Branching) => StandRun
   /** The same with pauses. */
   branchInSteps: (...branching: Branching) => Steps<StandRun>
   /** The state at the beginning of a day, with further events before it. */
   stateOn: (day: number, events: readonly StandEvent[]) => StandState
+}
+
+/** First and last day of sowing, within the weather that is there; the same where the day is known. */
+function sowingRange({ date, sownBetween }: StartDetails, firstDay: number): [number, number] {
+  if (!sownBetween) return [dayNumber(date), dayNumber(date)]
+  return [Math.max(firstDay, dayNumber(sownBetween.from)), dayNumber(sownBetween.to)]
 }
 
 /**
@@ -183,8 +191,9 @@ export function* standRunOnInSteps(
   const start = latest(stand.start)
   const sown = sownSpecies(stand, bed)
   if (!start || sown.length === 0) return null
-  const sowDay = dayNumber(start.date)
-  if (sowDay < ensemble.startDay || sowDay >= ensemble.startDay + ensemble.days) return null
+  const sownDay = dayNumber(start.date)
+  if (sownDay < ensemble.startDay || sownDay >= ensemble.startDay + ensemble.days) return null
+  const [sowDay, sownBy] = sowingRange(start, ensemble.startDay)
   const { seed } = ensemble
   const ended = stand.end.actual && dayNumber(stand.end.actual.date)
   const looks = observationsOf(
@@ -205,7 +214,11 @@ export function* standRunOnInSteps(
     events: eventsBefore(standCase, looks),
     fates: FATES,
   }
-  const prior = drawMemberParameters(sown, ensemble.members.length, seed, { groundSeed: ensemble.seed })
+  const drawn = drawMemberParameters(sown, ensemble.members.length, seed, { groundSeed: ensemble.seed })
+  const prior =
+    sownBy > sowDay
+      ? { ...drawn, sownAfter: drawSowing(sownBy - sowDay, ensemble.members.length, seed) }
+      : drawn
   const inOrder = (order: readonly number[] | null) =>
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
   const unknownFrom = firstUnknownDay(ensemble, sowDay)
@@ -241,9 +254,11 @@ export function* standRunOnInSteps(
       days,
       members,
     )
+  const { sownAfter } = memberParameters
   return {
     run,
     ensemble: weather,
+    sownOn: sownAfter ? sownAfter.map((days) => sowDay + days) : null,
     again: (events, members = weather.members.length) =>
       runStand(withEvents(events), firstMembers(weather, members), memberParameters),
     branch: (...branching) => finish(branchInSteps(...branching)),

@@ -1,7 +1,8 @@
+import { FRESH_CHECK, FRESH_STAND } from '../garden/fresh'
 import { describe, expect, test } from '@jest/globals'
 import { cropContent } from '../garden/newStands'
-import { dayNumber } from '../foundations/day'
-import type { Stand } from '../garden/schema'
+import { dayNumber, isoDate } from '../foundations/day'
+import { stand as standSchema, type Stand } from '../garden/schema'
 import { testBed, testCase, testHens } from '../testing/beds'
 import { firstUnknownDay } from '../site/weather'
 import { NOTHING_OBSERVED } from '../site/record'
@@ -32,16 +33,21 @@ const ensemble = ensembleOf(spec, record)
 
 function cover(speciesId: string, sown: string, extra: Partial<Stand> = {}): Stand {
   const component = { speciesId, share: 1, germination: 0.9, grams: null }
-  const start = { date: sown, covering: 'raked' as const, passes: 2, components: [component], note: '' }
+  const start = {
+    date: sown,
+    covering: 'raked' as const,
+    passes: 2,
+    keptMoistDays: 0,
+    sownBetween: null,
+    components: [component],
+    note: '',
+  }
   return {
     id: `${speciesId} ${sown}`,
     gardenId: 'g',
     bedId: 'b',
     segment: { kind: 'whole' },
-    underStandId: null,
-    follows: null,
-    cuts: [],
-    note: '',
+    ...FRESH_STAND,
     content: { kind: 'cover', components: [component], purposes: [] },
     start: { plan: null, actual: start },
     end: { plan: null, actual: null },
@@ -138,6 +144,7 @@ describe('forecast', () => {
   test('a check narrows the date of pollen', () => {
     const pollen = (of: typeof free) => of.stages.find((stage) => stage.bbch === 61)!.date.quantiles!
     const check = {
+      ...FRESH_CHECK,
       id: 'c',
       gardenId: 'g',
       standId: rye.id,
@@ -156,6 +163,7 @@ describe('forecast', () => {
   test('plants seen lost are gone from that day on, unless the check is set aside', () => {
     const day = dayNumber('2026-04-19')
     const check = {
+      ...FRESH_CHECK,
       id: 'c',
       gardenId: 'g',
       standId: rye.id,
@@ -177,6 +185,7 @@ describe('forecast', () => {
     const end = { date: '2026-04-20', method: 'chop' as const, passes: 1, note: '' }
     const ending = { ...rye, end: { plan: end, actual: null } }
     const check = {
+      ...FRESH_CHECK,
       id: 'c',
       gardenId: 'g',
       standId: rye.id,
@@ -317,5 +326,75 @@ describe('what is done to a stand', () => {
     expect(again.massG).toEqual(first.massG)
     expect(first.massG.at(-1)).toBe(0)
     expect(season.run.massG.at(-1)).toBeGreaterThan(0)
+  })
+})
+
+describe('a cover of which the day of sowing is not known', () => {
+  const between = { from: '2025-08-25', to: '2025-10-19' }
+  const unsure = cover('cereal-rye', '2025-09-22')
+  const stand = {
+    ...unsure,
+    start: { plan: null, actual: { ...unsure.start.actual!, sownBetween: between } },
+  }
+  const seenOn = (date: string, green: number, error: number) => ({
+    ...FRESH_CHECK,
+    id: date,
+    gardenId: 'g',
+    standId: stand.id,
+    date,
+    cover: green,
+    coverBy: { kind: 'glance' as const, error },
+  })
+  const [first, last] = [dayNumber(between.from), dayNumber(between.to)]
+  const known = forecast(caseOf(unsure))
+  const wide = forecast(caseOf(stand))
+  const widthOn = (of: typeof wide, date: string) => {
+    const { p10, p90 } = bandOn(of.cover, dayNumber(date))!
+    return p90 - p10
+  }
+
+  test('is as if each member had been sown on a day of its own among them', () => {
+    const season = standRun(caseOf(stand), ensemble)!
+    expect(Math.min(...season.sownOn!)).toBeGreaterThanOrEqual(first)
+    expect(Math.max(...season.sownOn!)).toBeLessThanOrEqual(last)
+    // A member is just what it is when sown on its day for sure.
+    for (const member of [0, 7, 15]) {
+      const own = cover('cereal-rye', isoDate(season.sownOn![member]))
+      const sure = standRun(caseOf(own), ensemble)!.run
+      const at = dayNumber('2026-01-10')
+      const up = (run: typeof sure) =>
+        run.species[0].bbch.findIndex((bbch, i) => Math.floor(i / run.days) === member && bbch >= 9) -
+        member * run.days +
+        run.startDay
+      // The soil has been followed from another day on: a day either way.
+      expect(Math.abs(up(season.run) - up(sure))).toBeLessThanOrEqual(1)
+      const massOf = (run: typeof sure) => run.massG[member * run.days + at - run.startDay]
+      // What the soil frees meanwhile is there for those sown later.
+      expect(Math.abs(Math.log(massOf(season.run) / massOf(sure)))).toBeLessThan(0.25)
+    }
+    expect(season.run.massG.every(Number.isFinite)).toBe(true)
+    expect(known.sownOn).toBeNull()
+    expect(wide.sownOn!.p90 - wide.sownOn!.p10).toBeGreaterThan(30)
+    expect(widthOn(wide, '2025-11-20')).toBeGreaterThan(widthOn(known, '2025-11-20') + 0.1)
+  })
+  test('looks narrow the day: much green early says sown early, little says late', () => {
+    const early = forecast(caseOf(stand, { checks: [seenOn('2025-10-25', 0.85, 0.12)] }))
+    const late = forecast(caseOf(stand, { checks: [seenOn('2025-10-25', 0.03, 0.06)] }))
+    expect(early.sownOn!.p50).toBeLessThan(wide.sownOn!.p50)
+    expect(late.sownOn!.p50).toBeGreaterThan(wide.sownOn!.p50)
+    for (const told of [early, late]) {
+      expect(told.sownOn!.p90 - told.sownOn!.p10).toBeLessThan(wide.sownOn!.p90 - wide.sownOn!.p10)
+      expect(widthOn(told, '2025-11-20')).toBeLessThan(widthOn(wide, '2025-11-20'))
+    }
+  })
+  test('a range that ends before it begins, or is wider than a season, is refused with the fix', () => {
+    const refused = (sownBetween: { from: string; to: string }) =>
+      standSchema.safeParse({
+        ...stand,
+        start: { plan: null, actual: { ...stand.start.actual, sownBetween } },
+      }).error?.issues[0].message
+    expect(refused({ from: between.to, to: between.from })).toMatch(/Exchange the two/)
+    expect(refused({ from: '2025-01-01', to: '2025-10-01' })).toMatch(/wider than a season/)
+    expect(refused(between)).toBeUndefined()
   })
 })

@@ -24,8 +24,8 @@ export const withoutEnd = (standCase: StandCase): StandCase => ({
   stand: {
     ...standCase.stand,
     end: { plan: null, actual: null },
-    followUps: undefined,
-    finishings: undefined,
+    followUps: [],
+    finishings: [],
   },
   nextStartDay: null,
 })

@@ -19,6 +19,8 @@ export type StandForecast = {
   bbch: Bands
   /** Wetness of the top 5 cm, share of what it holds. */
   seedLayer: Bands
+  /** Day on which it was sown, by what was seen; null where it is known. */
+  sownOn: Quantiles | null
   /** When each species comes up, in order of the mix. */
   up: DateQuantiles[]
   /** Share of the plants that came up still alive today and later, by species. */

@@ -16,7 +16,7 @@ export function debrisBefore(bed: Bed, stands: readonly Stand[], sowDay: number)
     const crop = bedId === bed.id && content.kind === 'crop' ? findCrop(content.cropId) : null
     return crop && begun ? [{ crop, plantedDay: dayNumber(begun.date) }] : []
   })
-  return (bed.troubles ?? []).flatMap(({ date, family, what }): Debris[] => {
+  return bed.troubles.flatMap(({ date, family, what }): Debris[] => {
     const notedDay = dayNumber(date)
     const ill = crops
       .filter(

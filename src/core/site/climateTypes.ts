@@ -1,3 +1,4 @@
+import { USUAL_CLIMATE } from '../garden/fresh'
 import type { SiteClimate } from '../garden/site'
 import { clamp } from '../foundations/statistics'
 
@@ -77,5 +78,5 @@ export function siteFromType(type: ClimateType, latitude: number, elevationM: nu
   const shift = warmedBy(type, latitude, elevationM)
   const turn = <T>(months: readonly T[]) => turned(months, latitude)
   const warmed = (months: readonly number[]) => turn(months).map((value) => Math.round((value + shift) * 10) / 10)
-  return { latitude, elevationM, coastal: type.coastal, tMaxC: warmed(type.tMaxC), tMinC: warmed(type.tMinC), rainMm: turn(type.rainMm), wetDays: turn(type.wetDays) }
+  return { ...USUAL_CLIMATE, latitude, elevationM, coastal: type.coastal, tMaxC: warmed(type.tMaxC), tMinC: warmed(type.tMinC), rainMm: turn(type.rainMm), wetDays: turn(type.wetDays) }
 }

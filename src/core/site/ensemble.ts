@@ -35,7 +35,7 @@ export const SITE_SD = { temperatureC: 0.6, rain: 0.15 } as const
 const NORMALS_YEAR = 2005
 
 /** Degrees that a year's days are warmer than the normals say. */
-const warmingOf = ({ warmingCPerDecade = 0 }: SiteClimate, day: number) =>
+const warmingOf = ({ warmingCPerDecade }: SiteClimate, day: number) =>
   (warmingCPerDecade * (yearOf(day) - NORMALS_YEAR)) / 10
 
 /** Members that are worked out between two pauses. */

@@ -143,6 +143,7 @@ function siteOf(answers: ClimateAnswers, type: ClimateType, shape: Shape): SiteC
     tMaxC: tMaxC.map(tenth),
     tMinC: tMinC.map(tenth),
     ...rainOf(answers, type),
+    warmingCPerDecade: 0,
     daySpread: Number(shape.spread.toFixed(2)),
   }
 }

@@ -93,7 +93,7 @@ function residualSd(site: SiteClimate, month: number): number {
   const swing = clamp((warmest - coldest) / 25, 0.25, 1.2)
   const winter = site.coastal ? 3.2 : 2.6 + 2.6 * swing
   const summer = site.coastal ? 2.4 : 2.2 + 1.0 * swing
-  return (winter + (summer - winter) * warmth) * (site.daySpread ?? 1)
+  return (winter + (summer - winter) * warmth) * site.daySpread
 }
 
 export function weatherGenerator(site: SiteClimate): WeatherGenerator {

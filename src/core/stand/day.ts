@@ -10,6 +10,7 @@ import { germinationDay } from './germination'
 import { cropCover, feedCrop } from './groundCrop'
 import { developmentDay, feedingDay, growthDay, listGrowing, sheddingDay } from './growth'
 import { coldAndHeatDay } from './weathering'
+import { IN_GROUND, NOT_SOWN } from './plants'
 import type { Work } from './work'
 
 const PAR_SHARE = 0.5
@@ -134,6 +135,14 @@ export function drainDay(
   leachDay(mineralG, drainedMm, input.soil, tally.leachedG, begin, end)
 }
 
+/** Sows the members from `begin` up to `end` whose day it is. */
+function sow({ input, sownAfter, state }: Work, day: number, begin: number, end: number) {
+  if (!sownAfter) return
+  for (let m = begin; m < end; m++)
+    if (input.sowDay + sownAfter[m] === day)
+      for (const { emergence } of state.plants) if (emergence[m] === NOT_SOWN) emergence[m] = IN_GROUND
+}
+
 /**
  * Steps the members from `begin` up to `end` through a day to its evening; its weather stands in the block from
  * `at + begin` on. What is done to the stand happens between its growth and its rotting.
@@ -149,6 +158,7 @@ export function stepDay(
   const { input, state, events, today, canopy, capacity } = work
   const { water, mineralG, tally, plants } = state
   if (day < input.sowDay + (input.watering?.keptMoistDays ?? 0)) keepMoist(water, capacity, begin, end)
+  sow(work, day, begin, end)
   morning(work, weather, day, at, begin, end)
   if (input.crop) feedCrop(input.crop, day, mineralG, tally.cropNitrogenG, begin, end)
   canopyDay(canopy, plants, input.sown, today, begin, end)

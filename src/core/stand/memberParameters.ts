@@ -41,6 +41,8 @@ export type MemberParameters = {
   release: Float64Array
   /** Plants that come up by component and member, against what is expected; from counts. Absent where none was made. */
   plants?: readonly Float64Array[]
+  /** Days after the run begins on which each member was sown, 0–120, where the day is not known. */
+  sownAfter?: Float64Array
 }
 
 /** Standard normals of one make, one member after another, one for each quantity. */
@@ -65,6 +67,12 @@ function ownPlants(archetype: string, speciesId: string, members: number, seed: 
   }
   return own
 }
+
+/** Days on which members may have been sown, one as likely as another, from the first one on and so many after. */
+export const drawSowing = (days: number, members: number, seed: number): Float64Array =>
+  Float64Array.from({ length: members }, (_, member) =>
+    Math.floor(randomStream(mixSeed(mixSeed(seed, 0x50d1), member)).uniform() * (days + 1)),
+  )
 
 /**
  * Parameters of each member for what is sown, the same for the same seeds however many members are drawn and whatever

@@ -21,13 +21,14 @@ const PLANT_COLUMNS = [
   'heightM',
 ] as const
 
-/** Whether plants have come up: in the ground, come up on this very day, or growing since. */
+/** Whether plants have come up: not sown yet, in the ground, come up on this very day, or growing since. */
+export const NOT_SOWN = -1
 export const IN_GROUND = 0
 export const JUST_UP = 1
 export const GROWING = 2
 
 /**
- * The plants of one species, member by member. `emergence` is one of the three above; `germination` the °C d gathered
+ * The plants of one species, member by member. `emergence` is one of the four above; `germination` the °C d gathered
  * towards it, `seedAlive` the share of seed that still lives; `perM2` plants that came up and `alive` the share of them
  * that lives; `ageCd` thermal age, °C d; `vernal` cold days; `lai` m² m⁻²; shoot mass and nitrogen g m⁻²; `worstNight`
  * the survival of the worst night so far.

@@ -3,7 +3,7 @@ import { waterCapacity, waterDay } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
 import { heldBy, newGround, takenOverGround, type Ground } from '../soil/ground'
 import type { MemberParameters } from './memberParameters'
-import { newTally, sownPlants, type Plants, type Tally } from './plants'
+import { newTally, NOT_SOWN, sownPlants, type Plants, type Tally } from './plants'
 import type { StandInput } from './types'
 
 /** Days of weather before sowing that the soil's water is followed through where its past is not known. */
@@ -61,7 +61,7 @@ export function copyState(to: StandState, from: StandState, begin: number, end: 
 export function sownState(
   input: StandInput,
   ensemble: WeatherEnsemble,
-  { species, release }: MemberParameters,
+  { species, release, sownAfter }: MemberParameters,
 ): StandState {
   const members = ensemble.members.length
   const ground = input.ground
@@ -77,9 +77,13 @@ export function sownState(
   const sky = columns(['shadeAbove', 'cover'], members)
   sky.shadeAbove.fill(input.canopyAbove?.share ?? 0)
   if (!input.ground) leadIn(ground, input, ensemble)
+  const plants = input.sown.map(({ plant }, c) => sownPlants(plant.parameters, species[c].hardinessC))
+  sownAfter?.forEach((days, m) => {
+    if (days > 0) for (const { emergence } of plants) emergence[m] = NOT_SOWN
+  })
   return {
     ...ground,
-    plants: input.sown.map(({ plant }, c) => sownPlants(plant.parameters, species[c].hardinessC)),
+    plants,
     tally: newTally(members),
     start,
     sky,

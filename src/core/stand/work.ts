@@ -19,6 +19,8 @@ export type Work = {
   release: Float64Array
   /** Plants that come up, against what is expected, by species and member. */
   ownEmergence: readonly Float64Array[]
+  /** Days after the run begins on which each member was sown; null where all were sown on the first. */
+  sownAfter: Float64Array | null
   state: StandState
   capacity: WaterCapacity
   events: ReadonlyMap<number, readonly StandEvent[]>
@@ -45,7 +47,7 @@ export function newWork(
   members: readonly number[],
   state: StandState,
 ): Work {
-  const { species, release, plants } = parameters
+  const { species, release, plants, sownAfter } = parameters
   const own = species.map((one) => pickColumns(one, members))
   const n = members.length
   return {
@@ -57,6 +59,7 @@ export function newWork(
     ownEmergence: own.map(({ emergence }, c) =>
       emergence.map((share, m) => share * (plants?.[c][members[m]] ?? 1)),
     ),
+    sownAfter: sownAfter ? Float64Array.from(members, (member) => sownAfter[member]) : null,
     state,
     capacity: waterCapacity(input.soil),
     events: eventsByDay(input.events),

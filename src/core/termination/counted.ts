@@ -45,7 +45,7 @@ export function looksAfter(stand: Stand, plot: Plot | null): { day: number; afte
   const end = stand.end.actual
   const worked = end && lastWorkDay(end, plot)
   if (worked === null) return []
-  const newest = [{ day: worked, showsDays: 0 }, ...(stand.finishings ?? []).map(done)].reduce((a, b) =>
+  const newest = [{ day: worked, showsDays: 0 }, ...stand.finishings.map(done)].reduce((a, b) =>
     b.day >= a.day ? b : a,
   )
   return LOOK_DAYS.filter((after) => after >= newest.showsDays).map((after) => ({
@@ -63,10 +63,10 @@ export function tellingCounts(stand: Stand, plot: Plot | null): FollowUp[] {
   if (!end) return []
   const worked = lastWorkDay(end, plot) ?? dayNumber(end.date)
   const from = worked + (end.liftedOn ? TELLS_FROM_DAY.sheet : TELLS_FROM_DAY.other)
-  return [...(stand.followUps ?? [])]
+  return [...stand.followUps]
     .filter(({ date }) => {
       const day = dayNumber(date)
-      const shows = (stand.finishings ?? [])
+      const shows = stand.finishings
         .map(done)
         .every((work) => day <= work.day || day >= work.day + work.showsDays)
       return day >= from && shows
@@ -77,7 +77,7 @@ export function tellingCounts(stand: Stand, plot: Plot | null): FollowUp[] {
 /** Work on the survivors that no count has told of yet. */
 export function workSince(stand: Stand, counts: readonly FollowUp[]): Finishing[] {
   const newest = counts.at(-1)?.date ?? ''
-  return (stand.finishings ?? []).filter(({ date }) => date >= newest)
+  return stand.finishings.filter(({ date }) => date >= newest)
 }
 
 const about = (count: FollowUp, speciesId: string) =>

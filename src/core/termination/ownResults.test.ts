@@ -90,7 +90,7 @@ describe('own counts move the tables as beta-binomial arithmetic says', () => {
     }
     const vetch = {
       ...mix,
-      followUps: mix.followUps!.map((count) => ({ ...count, speciesId: 'hairy-vetch' })),
+      followUps: mix.followUps.map((count) => ({ ...count, speciesId: 'hairy-vetch' })),
     }
     expect(Object.keys(ownResults([mix]))).toEqual(['crimp|winter cereal|in flower'])
     expect(Object.keys(ownResults([vetch]))).toEqual(['crimp|vetch|heading or buds'])

@@ -16,7 +16,7 @@ export function tellingCount(stand: Stand): FollowUp | null {
   // What is counted after the survivors were worked on does not tell what the ending itself left.
   const until = Math.min(
     dayNumber(end.liftedOn ?? end.date) + TELLS_TO_DAY,
-    ...(stand.finishings ?? []).map(({ date }) => dayNumber(date)),
+    ...stand.finishings.map(({ date }) => dayNumber(date)),
   )
   return tellingCounts(stand, null).findLast(({ date }) => dayNumber(date) <= until) ?? null
 }

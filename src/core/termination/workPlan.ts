@@ -103,7 +103,7 @@ export function cardboardPlan({ lengthM, widthM }: Ground): CardboardPlan {
 }
 
 /** A barrow's load, m³. */
-const BARROW_M3 = 0.08
+export const BARROW_M3 = 0.08
 
 export type CoverPlan = { depthM: number; volumeM3: number; barrows: number }
 

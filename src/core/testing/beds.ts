@@ -1,5 +1,6 @@
 import type { AnimalPlan } from '../garden/ending'
 import type { Bed, Stand, StartDetails } from '../garden/schema'
+import { FRESH_BED, FRESH_STAND } from '../garden/fresh'
 import type { Tool } from '../garden/tool'
 import type { StandCase } from '../season/run'
 
@@ -16,9 +17,8 @@ export const testBed: Bed = {
   pathWidthM: 0.4,
   soil: 'loam',
   fertility: 'medium',
-  stoodBefore: null,
+  ...FRESH_BED,
   shade: 0,
-  fixtures: [],
 }
 
 export const testTool = (
@@ -40,6 +40,8 @@ export const testSowing = (
 ): StartDetails => ({
   date,
   covering: 'raked',
+  keptMoistDays: 0,
+  sownBetween: null,
   passes: 2,
   components: [{ speciesId, share: 1, germination: 0.9, grams: null }],
   note: '',
@@ -54,10 +56,7 @@ export function testCover(speciesId: string, sownOn: string, own: Partial<Stand>
     gardenId: 'g',
     bedId: testBed.id,
     segment: { kind: 'whole' },
-    underStandId: null,
-    follows: null,
-    cuts: [],
-    note: '',
+    ...FRESH_STAND,
     content: { kind: 'cover', components: start.components, purposes: [] },
     start: { plan: null, actual: start },
     end: { plan: null, actual: null },

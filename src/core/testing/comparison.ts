@@ -34,6 +34,7 @@ export function waysFor(
   const season: SeasonRun = {
     run: covered,
     ensemble,
+    sownOn: null,
     again: () => covered,
     branch: () => covered,
     *branchInSteps() {

@@ -14,6 +14,7 @@ export const flatBands = (startDay: number, mid: number, low = mid, high = mid):
 export function flatForecast(startDay: number, own: Partial<StandForecast> = {}): StandForecast {
   const nothing = flatBands(startDay, 0)
   return {
+    sownOn: null,
     standId: '',
     cover: nothing,
     massG: nothing,

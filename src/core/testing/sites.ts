@@ -1,8 +1,10 @@
+import { USUAL_CLIMATE } from '../garden/fresh'
 import type { SiteClimate } from '../garden/site'
 
 /** Five places by round monthly normals, for tests and `npm run validate`. Approximate, from public station normals. */
 export const TEST_SITES = {
   pennsylvania: {
+    ...USUAL_CLIMATE,
     latitude: 40.8,
     elevationM: 350,
     coastal: false,
@@ -12,6 +14,7 @@ export const TEST_SITES = {
     wetDays: [10, 9, 11, 11, 12, 11, 10, 9, 9, 9, 10, 10],
   },
   maryland: {
+    ...USUAL_CLIMATE,
     latitude: 39,
     elevationM: 40,
     coastal: false,
@@ -21,6 +24,7 @@ export const TEST_SITES = {
     wetDays: [9, 8, 10, 9, 10, 9, 9, 8, 8, 7, 8, 9],
   },
   alabama: {
+    ...USUAL_CLIMATE,
     latitude: 32.6,
     elevationM: 200,
     coastal: false,
@@ -30,6 +34,7 @@ export const TEST_SITES = {
     wetDays: [10, 9, 9, 7, 8, 10, 11, 9, 7, 6, 8, 9],
   },
   netherlands: {
+    ...USUAL_CLIMATE,
     latitude: 52,
     elevationM: 10,
     coastal: true,
@@ -39,6 +44,7 @@ export const TEST_SITES = {
     wetDays: [12, 10, 11, 9, 10, 10, 11, 11, 11, 12, 13, 13],
   },
   canterbury: {
+    ...USUAL_CLIMATE,
     latitude: -43.6,
     elevationM: 20,
     coastal: true,

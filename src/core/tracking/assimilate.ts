@@ -102,6 +102,9 @@ export function resampleParameters(
       }),
     ),
     release: onLogs(memberParameters.release),
+    ...(memberParameters.sownAfter && {
+      sownAfter: Float64Array.from(picks, (pick) => memberParameters.sownAfter![pick]),
+    }),
     ...(memberParameters.plants && {
       plants: memberParameters.plants.map((values) => Float64Array.from(picks, (pick) => values[pick])),
     }),

@@ -50,7 +50,7 @@ test('a look that moves flowering moves the job of looking at the stage, and sma
         { bbch: 75, date: { chance: 1, quantiles: { p10: day + 12, p50: day + 15, p90: day + 18 } } },
       ],
     })
-  const input = { beds: [testBed], stands: [oats], checks: [], frostChance: 0, today }
+  const input = { beds: [testBed], stands: [oats], checks: [], frostChance: 0, begunDay: null, today }
   const moved = movedJobs(input, oats.id, flowering(today + 40), flowering(today + 34))
   expect(moved).toMatchObject([{ job: { kind: 'window' }, before: today + 37, after: today + 31 }])
   expect(movedJobs(input, oats.id, flowering(today + 40), flowering(today + 41))).toEqual([])

@@ -55,11 +55,11 @@ export function troublesIn(
     const share = (ringMean(counts, ringM).perM2 * (1 - gapShare)) / expectedPerM2
     add(counted, 'thin', share, share < THIN_SHARE)
   }
-  const hurt = sorted.find((check) => (check.damage ?? []).length > 0)
+  const hurt = sorted.find((check) => check.damage.length > 0)
   const lost = Math.max(0, ...(hurt?.damage ?? []).map((damage) => damage.lost))
   add(hurt, 'losses', lost, lost >= HEAVY_LOSS)
   const recently = sorted.some(
-    (check) => (check.damage || check.decision) && dayNumber(check.date) > today - SETTLED_DAYS,
+    (check) => (check.damage.length > 0 || check.decision) && dayNumber(check.date) > today - SETTLED_DAYS,
   )
   if (1 - aliveNow >= HEAVY_LOSS && !recently)
     troubles.push({ kind: 'losses', checkId: null, day: today, share: 1 - aliveNow })

@@ -82,8 +82,7 @@ export function observationsOf(
         component: componentOf(check.stageOf),
         // Weeds are green too: what is seen less the weeds is the stand's.
         cover: check.cover === null ? null : Math.max(0, check.cover - (check.weeds?.cover ?? 0)),
-        coverError:
-          coverBy?.kind === 'picture' ? Math.hypot(coverBy.error, PLACE_ERROR) : OBSERVATION_ERROR.cover,
+        coverError: coverErrorOf(coverBy),
         heightM: check.heightCm === null ? null : check.heightCm / 100,
         massG: mass?.massG ?? null,
         massError: mass?.error ?? SAMPLE_ERROR.dried,
@@ -93,13 +92,18 @@ export function observationsOf(
               component: componentOf(plants.speciesId),
             }
           : null,
-        alive: (check.damage ?? []).map(({ kind, lost, speciesId }) => ({
+        alive: check.damage.map(({ kind, lost, speciesId }) => ({
           share: 1 - lost,
           component: componentOf(speciesId),
           byWeather: kind === 'frost' || kind === 'heat',
         })),
       }
     })
+}
+
+function coverErrorOf(by: Check['coverBy']): number {
+  if (by?.kind === 'picture') return Math.hypot(by.error, PLACE_ERROR)
+  return by?.kind === 'glance' ? by.error : OBSERVATION_ERROR.cover
 }
 
 /** Rings are laid where plants stand; gaps lower the mean of the bed. */

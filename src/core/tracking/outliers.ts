@@ -79,7 +79,7 @@ export function outliersOf(
   if (staged && check.stageBbch !== null && check.stageBbch < staged.stageBbch! - STAGE_SLACK)
     doubts.push({ kind: 'stage back', seen: check.stageBbch, before: staged.stageBbch!, on: staged.date })
   const covered = last.find((other) => other.cover !== null)
-  const hurt = (check.damage ?? []).length > 0
+  const hurt = check.damage.length > 0
   const ripening = (check.stageBbch ?? bandOn(forecast?.bbch ?? NO_BANDS, day)?.p50 ?? 0) >= 71
   if (covered && check.cover !== null && !hurt && !ripening && check.cover < covered.cover! - COVER_SLACK)
     doubts.push({ kind: 'cover fell', seen: check.cover, before: covered.cover!, on: covered.date })

@@ -1,3 +1,4 @@
+import { FRESH_CHECK } from '../garden/fresh'
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { check as checkSchema, type Check } from '../garden/check'
@@ -15,14 +16,11 @@ import { guideOf, STAGE_GUIDE, stageMeaning, type GuideKind } from './stageGuide
 
 const today = dayNumber('2026-05-10')
 const look = (own: Partial<Check> = {}): Check => ({
+  ...FRESH_CHECK,
   id: 'c',
   gardenId: 'g',
   standId: 's',
   date: '2026-05-10',
-  stageBbch: null,
-  cover: null,
-  heightCm: null,
-  note: '',
   ...own,
 })
 

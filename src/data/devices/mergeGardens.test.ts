@@ -125,8 +125,14 @@ const WRITINGS: ((device: Device, pick: number) => [TableName, string, StoredRec
     const stand = device.all<Stand>('stands')[pick % 5]
     if (!stand) return []
     const id = `check-${device.name}-${device.count}`
-    const check: Check = { ...demo.checks[0], id, gardenId, standId: stand.id, note: `look ${pick}` }
-    delete check.pictureIds
+    const check: Check = {
+      ...demo.checks[0],
+      id,
+      gardenId,
+      standId: stand.id,
+      note: `look ${pick}`,
+      pictureIds: [],
+    }
     return [['checks', id, check]]
   },
   (device, pick) => {

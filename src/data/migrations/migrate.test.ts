@@ -24,6 +24,9 @@ describe('files of every version', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     const { garden, beds, stands, checks } = read.value
     expect(beds[0].stoodBefore).toBe(version < 7 ? null : 'grass')
+    expect(beds[0].troubles).toHaveLength(version < 9 ? 0 : 1)
+    expect(garden).toMatchObject({ begunOn: version < 9 ? null : '2025-09-01', jobMarks: [] })
+    expect(stands[0].start.actual!.keptMoistDays).toBe(version < 9 ? 0 : 4)
     expect(garden.name).toBe(`Old patch v${version}`)
     expect(stands.map(({ id }) => id)).toEqual(['cover', 'crop'])
     expect(stands[0]).toMatchObject({ follows: null, start: { actual: { note: 'even' } } })

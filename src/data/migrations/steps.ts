@@ -48,6 +48,60 @@ function withFieldWords(stand: OldRecord): OldRecord {
   )
 }
 
+/** What may be left out of a record up to version 8, and stands there empty from then on. */
+const filled = (record: OldRecord, empty: OldRecord): OldRecord => ({
+  ...record,
+  ...Object.fromEntries(Object.entries(empty).map(([field, value]) => [field, record[field] ?? value])),
+})
+
+const CHECK_LISTS = { damage: [], pictureIds: [], setAside: false }
+const STAND_LISTS = { waterings: [], followUps: [], finishings: [] }
+const BED_LISTS = { troubles: [], spreads: [] }
+const GARDEN_LISTS = {
+  begunOn: null,
+  animals: [],
+  seedAtHand: [],
+  resistantSeed: [],
+  jobMarks: [],
+  sowers: [],
+  packs: [],
+  livestock: [],
+  nitrogenSources: [],
+  rules: {
+    longestSheetDays: null,
+    legumeFrom: 'any stage',
+    turning: 'when it helps',
+    seedSet: 'allowed',
+    manureDays: { touching: 120, clear: 90 },
+    fireBan: false,
+  },
+}
+
+const within = (of: OldRecord, field: string, empty: OldRecord) => {
+  const inner = of[field]
+  return isObject(inner) ? { [field]: filled(inner, empty) } : {}
+}
+
+function completeStand(stand: OldRecord): OldRecord {
+  const { start } = stand
+  const steps = isObject(start)
+    ? {
+        start: { ...start, ...within(start, 'plan', START_FIELDS), ...within(start, 'actual', START_FIELDS) },
+      }
+    : {}
+  return { ...filled(stand, STAND_LISTS), ...steps }
+}
+const START_FIELDS = { keptMoistDays: 0, sownBetween: null }
+
+function completeGarden(garden: OldRecord): OldRecord {
+  const whole = filled(garden, GARDEN_LISTS)
+  return {
+    ...whole,
+    ...within(whole, 'rules', { harvestTouches: {} }),
+    ...within(whole, 'site', { warmingCPerDecade: 0, daySpread: 1 }),
+  }
+}
+
 /** All steps from version 1 on, in order. Versions 2 to 5 only added what may be left out, so that they change nothing. */
 export const STEPS: readonly Step[] = [
   { to: 2, tables: {} },
@@ -58,4 +112,13 @@ export const STEPS: readonly Step[] = [
   // What stood in a bed before its records begin can be told from version 7 on.
   { to: 7, tables: { beds: (bed) => ({ ...bed, stoodBefore: bed.stoodBefore ?? null }) } },
   { to: 8, tables: { stands: withFieldWords } },
+  {
+    to: 9,
+    tables: {
+      gardens: completeGarden,
+      beds: (bed) => filled(bed, BED_LISTS),
+      stands: completeStand,
+      checks: (check) => filled(check, CHECK_LISTS),
+    },
+  },
 ]

@@ -4,15 +4,27 @@ import { isoDate, parseDay } from '../../core/foundations/day'
 import { quantityLimit, readQuantity, unitOf, writeQuantity, type QuantityKind } from '../../text/quantity'
 import type { Units } from '../../text/format'
 
-/** What may be typed into a field: its name in messages and its limits, in the unit kept inside. */
+/**
+ * What may be typed into a field: its name in messages and its limits, in the unit kept inside; those of the core's own
+ * field (`of`) where it keeps one.
+ */
 type Limits = {
   name: string
+  of?: z.ZodType
   low?: number
   high?: number
   above?: number
   whole?: boolean
   /** Why it may not lie beyond its limits. */
   why?: string
+}
+
+/** Limits of a number in the core, whether it may be left out or not. */
+function boundsOf(field: z.ZodType | undefined): Pick<Limits, 'low' | 'high'> {
+  let inner: unknown = field
+  while (inner instanceof z.ZodOptional || inner instanceof z.ZodNullable) inner = inner.unwrap()
+  if (!(inner instanceof z.ZodNumber)) return {}
+  return { low: inner.minValue ?? undefined, high: inner.maxValue ?? undefined }
 }
 
 function limitText({ name, low, high, above }: Limits, kind: QuantityKind, units: Units): string {
@@ -40,8 +52,9 @@ function wrong(value: number, limits: Limits, kind: QuantityKind, units: Units):
 }
 
 /** A quantity typed in the garden's units, kept in the unit of its kind; it must be filled in. */
-export const quantity = (kind: QuantityKind, units: Units, limits: Limits) =>
-  z.codec(z.string(), z.number(), {
+export function quantity(kind: QuantityKind, units: Units, field: Limits) {
+  const limits = { ...boundsOf(field.of), ...field }
+  return z.codec(z.string(), z.number(), {
     decode: (text, context) => {
       const value = readQuantity(text, kind, units)
       const message = wrong(value, limits, kind, units)
@@ -51,10 +64,12 @@ export const quantity = (kind: QuantityKind, units: Units, limits: Limits) =>
     },
     encode: (value) => writeQuantity(value, kind, units),
   })
+}
 
 /** The same, or left empty: null. */
-export const quantityOrNone = (kind: QuantityKind, units: Units, limits: Limits) =>
-  z.codec(z.string(), z.number().nullable(), {
+export function quantityOrNone(kind: QuantityKind, units: Units, field: Limits) {
+  const limits = { ...boundsOf(field.of), ...field }
+  return z.codec(z.string(), z.number().nullable(), {
     decode: (text, context) => {
       if (text.trim() === '') return null
       const value = readQuantity(text, kind, units)
@@ -69,6 +84,7 @@ export const quantityOrNone = (kind: QuantityKind, units: Units, limits: Limits)
     },
     encode: (value) => writeQuantity(value, kind, units),
   })
+}
 
 /** A day as ISO text, kept as its number; `said` tells what is wrong with one that exists. */
 export const day = (said: (day: number) => string | null | undefined = () => null) =>
@@ -113,3 +129,6 @@ export const note = (max = 2000) => z.string().max(max, `A note has at most ${ma
 
 /** One of some choices that must be taken. */
 export const chosen = (message: string) => z.string().min(1, message)
+
+/** Of a rule about several fields: said at one of them beside whatever else is wrong, not after it. */
+export const beside = (path: string, error: string) => ({ path: [path], error, when: () => true })

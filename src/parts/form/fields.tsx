@@ -46,10 +46,22 @@ export function TypedDay<Input extends FieldValues>({
   hint,
   className = 'w-full',
   max,
-}: Common<Input> & { max?: string }) {
+  onChoose,
+}: Common<Input> & {
+  max?: string
+  /** Told after it was chosen. */
+  onChoose?: (value: string) => void
+}) {
   return (
     <Field label={label} hint={hint} error={form.problem(name)}>
-      <input type="date" className={`input ${className}`} max={max} {...form.register(name)} />
+      <input
+        type="date"
+        className={`input ${className}`}
+        max={max}
+        {...form.register(name, {
+          onChange: (event: { target: { value: string } }) => onChoose?.(event.target.value),
+        })}
+      />
     </Field>
   )
 }

@@ -3,6 +3,7 @@ import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-libra
 import { Provider } from 'react-redux'
 import { z } from 'zod'
 import { createStore, type Store } from '../../state/store'
+import type { Units } from '../../text/format'
 import { Form } from '../Form'
 import { name, quantity, quantityOrNone } from './codecs'
 import { TypedChoice, TypedText, TypedTick } from './fields'
@@ -122,6 +123,49 @@ test('what was begun is there again when the form is opened anew, and gone once 
   expect(again.store.mock.calls[0][0].part).toEqual({ label: 'B2' })
   await waitFor(() => expect(opened.getState().session.drafts.bed).toBeUndefined())
   expect(store).not.toHaveBeenCalled()
+})
+
+const sizes = (units: Units) =>
+  z.object({
+    lengthM: quantity('length', units, { name: 'Length', low: 0.2, high: 500 }),
+    runs: z.array(z.object({ kg: quantityOrNone('weight', units, { name: 'Weight', low: 0, high: 99 }) })),
+    note: z.string(),
+  })
+function Sizes({ units }: { units: Units }) {
+  const form = useTyped({
+    schema: sizes(units),
+    units,
+    draft: { name: 'sizes' },
+    blank: { lengthM: '', runs: [{ kg: '' }, { kg: '' }], note: '' },
+  })
+  return (
+    <>
+      <TypedText form={form} name="lengthM" label="Length" />
+      <TypedText form={form} name="runs.0.kg" label="First" />
+      <TypedText form={form} name="runs.1.kg" label="Second" />
+      <TypedText form={form} name="note" label="Note" />
+    </>
+  )
+}
+
+test('in other units what was typed means the same; its draft goes with it, and what cannot be read stays', async () => {
+  const opened = createStore()
+  const page = (units: Units) => (
+    <Provider store={opened}>
+      <Sizes units={units} />
+    </Provider>
+  )
+  const { rerender } = render(page('metric'))
+  type('Length', '8')
+  type('First', '2,5')
+  type('Second', 'some')
+  type('Note', '8')
+  const drafts = () => Object.keys(opened.getState().session.drafts)
+  await waitFor(() => expect(drafts()).toEqual(['sizes']))
+  rerender(page('imperial'))
+  await waitFor(() => expect(field('Length').value).toBe('26.25'))
+  expect(['First', 'Second', 'Note'].map((label) => field(label).value)).toEqual(['5.51', 'some', '8'])
+  await waitFor(() => expect(drafts()).toEqual(['sizes, imperial']))
 })
 
 test('what is typed back to how it stood is no change and no draft', async () => {

@@ -1,5 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import equal from 'lodash-es/isEqual'
+import mapValues from 'lodash-es/mapValues'
 import pick from 'lodash-es/pick'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import {
@@ -14,7 +15,10 @@ import {
   type UseFormSetValue,
 } from 'react-hook-form'
 import type { z } from 'zod'
+import { useUnits } from '../../state/garden'
 import { useDraft } from '../../state/useDraft'
+import type { Units } from '../../text/format'
+import { converted } from './converted'
 import { fitting, readBy, textOf } from './typedText'
 
 export type Filled<S extends z.ZodObject, R> = {
@@ -30,9 +34,14 @@ type Options<S extends z.ZodObject> = {
   /** Name of what is begun, and version of the form, raised when a field comes to mean something else. */
   draft?: { name: string; version?: number }
   live?: boolean
+  /** Units of the fields where no garden is open; else the garden's. */
+  units?: Units
 }
 
 const NO_DRAFT = 'no draft'
+/** A draft holds numbers as typed: in other units it is another. */
+const draftName = (name: string | undefined, units: Units) =>
+  name === undefined ? NO_DRAFT : units === 'imperial' ? `${name}, imperial` : name
 
 /**
  * A form over a Zod schema of codecs: text in the fields, values in the units of the core outside. It follows its record
@@ -53,6 +62,7 @@ function useForms<S extends z.ZodObject, R>({
   schema,
   draft: kept,
   live = false,
+  units: own,
   record,
   valueOf,
   blank,
@@ -72,21 +82,31 @@ function useForms<S extends z.ZodObject, R>({
 
   // What the fields held before anything was typed; it follows the record, field by field.
   const start = formState.defaultValues as Input
-  const followed = useRef(base)
+  // In other units what was typed is told in those, and its draft is of those.
+  const open = useUnits()
+  const units = own ?? open ?? 'metric'
+  const { draft, keep, drop, offer } = useDraft<Partial<Input>>(draftName(kept?.name, units), kept?.version)
+  const followed = useRef({ base, schema, units, drop })
   useEffect(() => {
-    if (base === followed.current) return
-    followed.current = base
+    const before = followed.current
+    followed.current = { base, schema, units, drop }
+    if (base === before.base && units === before.units) return
     const typed = pick(getValues(), typedIn(getValues(), start)) as Partial<Input>
     reset(base, { keepIsSubmitted: true })
-    setAll(setValue, typed)
-  }, [base, start, getValues, reset, setValue])
+    if (units === before.units) return setAll(setValue, typed)
+    before.drop()
+    const field = (of: S, name: string) => of.shape[name] as z.ZodType
+    const again = mapValues(typed as Record<string, unknown>, (text, name) =>
+      converted(field(before.schema, name), field(schema, name), text),
+    )
+    setAll(setValue, again as Partial<Input>)
+  }, [base, schema, units, drop, start, getValues, reset, setValue])
 
   const dirty = typedIn(text, start)
   const begun = dirty.length > 0
   if (begun && !held) setHeld({ record: record as R })
   if (!begun && held) setHeld(null)
 
-  const { draft, keep, drop, offer } = useDraft<Partial<Input>>(kept?.name ?? NO_DRAFT, kept?.version)
   // Drafts that come from outside are taken up: one found at the start, or one that another tab left. Those kept here are not.
   const known = useRef(new WeakSet<object>())
   const lastKept = useRef<object>({})

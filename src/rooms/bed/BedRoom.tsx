@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { segmentAreaM2 } from '../../core/garden/area'
@@ -17,6 +18,11 @@ import { removeStand } from '../../actions/keepBed'
 import { asPlanned } from '../../actions/plantCrop'
 import { single } from '../../parts/once'
 import { Failed } from '../../parts/Waiting'
+import { GrowingDialog } from '../../parts/growing/GrowingDialog'
+import { AmountsSwitch } from '../../parts/AmountsSwitch'
+import { useTold } from '../../state/useTold'
+import { PlanChance } from '../../parts/PlanChance'
+import { lastTime, nextDeed } from '../../text/bed'
 import { PlanLine } from '../../parts/PlanLine'
 import { usePlan } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
@@ -40,15 +46,50 @@ export function BedRoom() {
   )
 }
 
+/** In one sentence what to do here, with its chance, and what the last one came to. */
+function AtTheBed({ bed, focus }: { bed: Bed; focus: Stand | null }) {
+  const { data, today } = useGarden()
+  const last = lastTime(data.stands, bed.id, focus?.id ?? null)
+  return (
+    <div className="mt-1 text-lg" data-testid="at-the-bed">
+      {focus && (
+        <p>
+          <strong>{standName(focus)}.</strong> {nextDeed(focus, today)}{' '}
+          <PlanChance standId={focus.id} before="The plan: " short />
+        </p>
+      )}
+      {last && <p className="text-base">{last}</p>}
+    </div>
+  )
+}
+
+/** Whether a cover is known to grow. */
+const growsNow = (stands: readonly Stand[]) =>
+  stands.some((stand) => stand.content.kind === 'cover' && standState(stand) === 'growing')
+
 function BedYear({ bed }: { bed: Bed }) {
+  const [growing, setGrowing] = useState(false)
   const { data, today } = useGarden()
   const { units } = data.garden
+  const told = useTold(bed)
   const { stands, windows, strip, focus, forecast, learned, untilDay, looks, pending, failure } = useBed(bed)
   return (
     <section className="py-3">
-      <h1>Bed {bed.label}</h1>
+      <div className="flex flex-wrap items-center gap-x-4">
+        <h1>Bed {bed.label}</h1>
+        <AmountsSwitch units={units} />
+      </div>
+      <AtTheBed bed={bed} focus={focus} />
       <BedFacts bed={bed} units={units} />
       <GroundToday bed={bed} units={units} />
+      {!growsNow(stands) && (
+        <p className="no-print mt-1">
+          <button className="btn btn-sm" onClick={() => setGrowing(true)}>
+            A cover grows here already
+          </button>
+        </p>
+      )}
+      <GrowingDialog bedIds={growing ? [bed.id] : null} onClose={() => setGrowing(false)} />
       {windows.map((window) => (
         <p key={window.freeFromDay} className="mt-1">
           Bare {longDate(window.freeFromDay)} to{' '}
@@ -59,7 +100,9 @@ function BedYear({ bed }: { bed: Bed }) {
         </p>
       ))}
       <div className="mt-4 grid grid-cols-1 gap-8 md:grid-cols-[9rem_minmax(0,1fr)]">
-        <BedStrip strip={strip} label={bed.label} />
+        <div className="max-md:order-2">
+          <BedStrip strip={strip} label={bed.label} />
+        </div>
         <div className="min-w-0">
           {pending > 0 && !forecast && <p role="status">Growing this bed through two hundred seasons …</p>}
           <Failed what="Growing this bed" failure={failure} />
@@ -74,6 +117,7 @@ function BedYear({ bed }: { bed: Bed }) {
               untilDay={untilDay}
               looks={looks}
               units={units}
+              told={told}
             />
           )}
           {stands.length === 0 && <p>Nothing has been recorded here yet.</p>}

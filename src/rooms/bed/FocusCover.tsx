@@ -5,15 +5,8 @@ import { ChangeSentence } from '../../parts/ChangeSentence'
 import type { Learned } from '../../state/useLearned'
 import { BandsChart } from '../../parts/BandsChart'
 import { findSpecies } from '../../core/plants/catalogue'
-import {
-  dateRangeText,
-  density,
-  dryMatter,
-  nitrogen,
-  percent,
-  shortDate,
-  type Units,
-} from '../../text/format'
+import { dryMatter, dryMatterAxis, nitrogen, nitrogenAxis, type Told } from '../../text/amounts'
+import { dateRangeText, density, percent, shortDate, type Units } from '../../text/format'
 import { leadGroup, leadName, standName } from '../../text/names'
 import { StageLadder } from '../../parts/StageLadder'
 import { Why } from '../../parts/Why'
@@ -28,10 +21,11 @@ type Props = {
   untilDay: number
   looks: Look[]
   units: Units
+  told: Told
 }
 
 /** What the cover leaves behind: seed of its own, and carbon in the soil. */
-function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand' | 'units'>) {
+function Afterwards({ forecast, stand, units, told }: Pick<Props, 'forecast' | 'stand' | 'units' | 'told'>) {
   const components = stand.content.kind === 'cover' ? stand.content.components : []
   const { p10: low, p90: high } = forecast.carbonG
   return (
@@ -56,7 +50,7 @@ function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand'
       {forecast.selfSowing.length === 0 && <p>It sets no viable seed before its end.</p>}
       {high > 1 && (
         <div>
-          Of its carbon {dryMatter(low, units)} to {dryMatter(high, units)} is still in the soil a year after.{' '}
+          Of its carbon {dryMatter(low, told)} to {dryMatter(high, told)} is still in the soil a year after.{' '}
           <Why>
             A tenth to a fifth of shoot carbon and a quarter to a half of root carbon stay for a year
             (extension); after that 1.5 to 4 % of it goes each year. A slow band over years, no promise.
@@ -71,7 +65,7 @@ function Afterwards({ forecast, stand, units }: Pick<Props, 'forecast' | 'stand'
 const count = (value: number) => Number(value.toPrecision(2)).toLocaleString()
 
 /** The cover in focus: where it stands today, its stages, and cover, mass, height and nitrogen over time. */
-export function FocusCover({ stand, forecast, learned, today, untilDay, looks, units }: Props) {
+export function FocusCover({ stand, forecast, learned, today, untilDay, looks, units, told }: Props) {
   const mix = stand.content.kind === 'cover' && stand.content.components.length > 1
   const shared = { untilDay, today, small: true }
   const seen = (of: (look: Look) => number | null) =>
@@ -88,9 +82,9 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
       </h2>
       {cover && mass && taken && mass.p50 > 0.5 && (
         <p className="mt-1">
-          Today {percent(cover.p50)} of the ground green, {dryMatter(mass.p50, units)} dry matter (
-          {dryMatter(mass.p10, units)} to {dryMatter(mass.p90, units)}), {nitrogen(taken.p50, units)} nitrogen
-          in the growth.
+          Today {percent(cover.p50)} of the ground green, {dryMatter(mass.p50, told)} dry matter (
+          {dryMatter(mass.p10, told)} to {dryMatter(mass.p90, told)}), {nitrogen(taken.p50, told)} nitrogen in
+          the growth.
         </p>
       )}
       <ChangeSentence learned={learned} stand={stand} />
@@ -110,8 +104,7 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
           bands={forecast.massG}
           before={learned.before?.massG}
           name="Dry matter"
-          unit={units === 'imperial' ? 'lb/acre' : 't/ha'}
-          scale={units === 'imperial' ? 8.92 : 0.01}
+          {...dryMatterAxis(told)}
           points={[]}
         />
         <BandsChart
@@ -128,8 +121,7 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
           bands={forecast.nitrogenG}
           before={learned.before?.nitrogenG}
           name="Nitrogen in the growth"
-          unit={units === 'imperial' ? 'lb/acre' : 'kg/ha'}
-          scale={units === 'imperial' ? 8.92 : 10}
+          {...nitrogenAxis(told)}
           points={[]}
         />
       </div>
@@ -139,7 +131,7 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
         today={today}
         species={mix ? leadName(stand) : null}
       />
-      <Afterwards forecast={forecast} stand={stand} units={units} />
+      <Afterwards forecast={forecast} stand={stand} units={units} told={told} />
       {stand.start.actual && !stand.end.actual && <Watering stand={stand} />}
       <Why label="where do the bands come from?">
         Lines are the middle of two hundred seasons, bands the range of 8 in 10; your checks stand as points

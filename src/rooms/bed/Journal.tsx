@@ -7,6 +7,7 @@ import { picturesOfBed } from '../../data/pictures'
 import { Dialog } from '../../parts/Dialog'
 import { longDate } from '../../text/format'
 import { useGarden } from '../../state/garden'
+import { useTold } from '../../state/useTold'
 import { journalOf, searched, type Entry } from './journal'
 
 /** Entries shown before older ones are asked for. */
@@ -15,12 +16,13 @@ const PAGE = 30
 /** Everything that happened in the bed, the newest first, to search, with its pictures. */
 export function Journal({ bed }: { bed: Bed }) {
   const { data } = useGarden()
+  const told = useTold(bed)
   const pictures = useLiveQuery(() => picturesOfBed(database, bed.id), [bed.id], [])
   const [search, setSearch] = useState('')
   const [shown, setShown] = useState(PAGE)
   const entries = useMemo(
-    () => journalOf(bed, data.stands, data.checks, pictures, data.garden.units),
-    [bed, data.stands, data.checks, pictures, data.garden.units],
+    () => journalOf(bed, data.stands, data.checks, pictures, told),
+    [bed, data.stands, data.checks, pictures, told],
   )
   const found = searched(entries, search)
   if (entries.length === 0) return null

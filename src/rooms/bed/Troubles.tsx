@@ -22,7 +22,7 @@ export function Troubles({ bed }: { bed: Bed }) {
     draft: { name: `trouble ${bed.id}` },
     blank: { day: isoDate(today), family: '', what: '' },
   })
-  const troubles = bed.troubles ?? []
+  const troubles = bed.troubles
   return (
     <details className="mt-6">
       <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">

@@ -20,7 +20,7 @@ export function Watering({ stand }: { stand: Stand }) {
     draft: { name: `water ${stand.id}` },
     blank: { day: isoDate(today), mm: '' },
   })
-  const given = stand.waterings ?? []
+  const given = stand.waterings
   return (
     <details className="mt-3" open={form.begun || undefined}>
       <summary className="cursor-pointer font-semibold">Water given by hand</summary>

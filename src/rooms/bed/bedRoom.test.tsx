@@ -34,7 +34,7 @@ test('water given is kept with its stand, and too much of it is questioned', asy
   fireEvent.submit(water)
   const watered = async () =>
     ((await database.stands.where('bedId').equals('marlpit-lane-L4').toArray()) as Stand[]).flatMap(
-      (stand) => stand.waterings ?? [],
+      (stand) => stand.waterings,
     )
   await waitFor(async () => expect(await watered()).toEqual([expect.objectContaining({ mm: 12.5 })]), SLOW)
 })

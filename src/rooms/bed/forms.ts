@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { stand } from '../../core/garden/schema'
 import { chosen, day, quantity } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
 
@@ -8,7 +9,7 @@ export const waterForm = (sownDay: number, today: number, units: Units) =>
     day: day((given) =>
       given < sownDay || given > today ? 'Choose a day between the sowing and today.' : null,
     ),
-    mm: quantity('rain', units, { name: 'Water given', low: 0.5, high: 200 }),
+    mm: quantity('rain', units, { name: 'Water given', of: stand.shape.waterings.element.shape.mm }),
   })
 
 /** A disease, pest or worst weed of a bed. */

@@ -54,9 +54,9 @@ describe('the journal of a bed', () => {
     const words = (what: RegExp) => told.filter((entry) => what.test(entry.what)).map((entry) => entry.words)
     expect(words(/^Ended hairy vetch by chop and drop/)[0]).toMatch(/by Ada.*30 minutes/)
     expect(words(/^Counted what of hairy vetch/)).toEqual(
-      expect.arrayContaining([expect.stringMatching(/5 of 38 plants on 1 m²/)]),
+      expect.arrayContaining([expect.stringMatching(/5 of 38 plants on 1\sm²/)]),
     )
-    expect(words(/^How spinach did/)[0]).toMatch(/19 kg.*as usual.*first hoeing/)
+    expect(words(/^How spinach did/)[0]).toMatch(/19\skg.*as usual.*first hoeing/)
   })
   test('a sheet that came off is told with the days it lay', () => {
     const actual = {

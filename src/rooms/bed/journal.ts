@@ -3,7 +3,8 @@ import type { Check, Picture } from '../../core/garden/check'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
-import { grams, longDate, rain, type Units } from '../../text/format'
+import { unitsOf, type Told } from '../../text/amounts'
+import { area, centimetres, grams, kilos, longDate, rain } from '../../text/format'
 import { endingWords, FINISHING_WORDS, leadGroup, standName } from '../../text/names'
 
 /** Something that happened in a bed: its day, what, the words about it, and pictures taken then. */
@@ -24,7 +25,8 @@ const joined = (...parts: (string | null | undefined | false)[]) => parts.filter
 
 const FATE = { dropped: 'dropped', 'carried off': 'carried off', eaten: 'eaten', grazed: 'grazed' } as const
 
-function standEntries(stand: Stand, checks: readonly Check[], units: Units): Entry[] {
+function standEntries(stand: Stand, checks: readonly Check[], told: Told): Entry[] {
+  const units = unitsOf(told)
   const name = standName(stand)
   const cover = stand.content.kind === 'cover'
   const to = cover ? `/watch/${stand.id}` : null
@@ -51,7 +53,7 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
           ),
         ]
       : []),
-    ...(stand.waterings ?? []).map((watering) =>
+    ...stand.waterings.map((watering) =>
       entry(watering.id, watering.date, `Watered ${name.toLowerCase()}`, rain(watering.mm, units)),
     ),
     ...checks.map((check) =>
@@ -59,8 +61,8 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
         check.id,
         check.date,
         `Looked at ${name.toLowerCase()}`,
-        checkText(check, leadGroup(stand), units),
-        check.pictureIds ?? [],
+        checkText(check, leadGroup(stand), told),
+        check.pictureIds,
       ),
     ),
     ...stand.cuts.flatMap(({ id, cut }) =>
@@ -70,7 +72,10 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
               id,
               cut.actual.date,
               `Cut ${name.toLowerCase()}`,
-              joined(`to ${cut.actual.heightCm} cm, ${FATE[cut.actual.fate]}`, cut.actual.note),
+              joined(
+                `to ${centimetres(cut.actual.heightCm / 100, units)}, ${FATE[cut.actual.fate]}`,
+                cut.actual.note,
+              ),
             ),
           ]
         : [],
@@ -97,15 +102,18 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
           ),
         ]
       : []),
-    ...(stand.followUps ?? []).map((count) =>
+    ...stand.followUps.map((count) =>
       entry(
         count.id,
         count.date,
         `Counted what of ${name.toLowerCase()} stands again`,
-        joined(`${count.standing} of ${Math.round(count.before)} plants on ${count.groundM2} m²`, count.note),
+        joined(
+          `${count.standing} of ${Math.round(count.before)} plants on ${area(count.groundM2, units)}`,
+          count.note,
+        ),
       ),
     ),
-    ...(stand.finishings ?? []).map((work) =>
+    ...stand.finishings.map((work) =>
       entry(
         work.id,
         work.date,
@@ -120,7 +128,7 @@ function standEntries(stand: Stand, checks: readonly Check[], units: Units): Ent
             stand.outcome.date,
             `How ${name.toLowerCase()} did`,
             joined(
-              stand.outcome.yieldKg === null ? '' : `${stand.outcome.yieldKg} kg`,
+              stand.outcome.yieldKg === null ? '' : kilos(stand.outcome.yieldKg, units),
               stand.outcome.verdict ?? '',
               stand.outcome.note,
             ),
@@ -141,17 +149,15 @@ export function journalOf(
   stands: readonly Stand[],
   checks: readonly Check[],
   pictures: readonly Picture[],
-  units: Units,
+  told: Told,
 ): Entry[] {
   const own = stands.filter((stand) => stand.bedId === bed.id)
   const byStand = new Map(own.map((stand): [string, Check[]] => [stand.id, []]))
   for (const check of checks) byStand.get(check.standId)?.push(check)
-  const shown = new Set(
-    own.flatMap((stand) => byStand.get(stand.id)!.flatMap((check) => check.pictureIds ?? [])),
-  )
+  const shown = new Set(own.flatMap((stand) => byStand.get(stand.id)!.flatMap((check) => check.pictureIds)))
   return [
-    ...own.flatMap((stand) => standEntries(stand, byStand.get(stand.id) ?? [], units)),
-    ...(bed.troubles ?? []).map((trouble): Entry => ({
+    ...own.flatMap((stand) => standEntries(stand, byStand.get(stand.id) ?? [], told)),
+    ...bed.troubles.map((trouble): Entry => ({
       id: trouble.id,
       day: dayNumber(trouble.date),
       what: `Trouble: ${trouble.what}`,

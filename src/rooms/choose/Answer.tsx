@@ -6,12 +6,14 @@ import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
 import { cautionText } from '../../text/cautions'
 import { endingText, reasonText, riskText } from '../../text/choosing'
+import type { Told } from '../../text/amounts'
 import { dateRangeText, shortDate, type Units, money } from '../../text/format'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
 import { amountText, LIMIT_WORDS, mixText, tradeText } from './words'
 
-type Money = { units: Units; currency: string }
+/** `told`: how amounts of the ground asked for are told. */
+type Money = { units: Units; told: Told; currency: string }
 type Shared = Money & {
   onChoose: (candidate: Candidate) => void
   onAdjust: (components: MixComponent[]) => void
@@ -37,7 +39,7 @@ export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; fin
       {candidates.length === 0 && final && (
         <p className="mt-1">
           Every cover left out can be tried all the same, with what would help. Or plant later, sow earlier,
-          add a tool in the Garden room, take a limit off, or leave the bed under a sheet or mulch.
+          add a tool in the Shed, take a limit off, or leave the bed under a sheet or mulch.
         </p>
       )}
       {candidates.length > 0 && (
@@ -121,7 +123,7 @@ function CandidateRow({
   candidate,
   rank,
   next,
-  units,
+  told,
   currency,
   onChoose,
   onAdjust,
@@ -158,7 +160,7 @@ function CandidateRow({
         </p>
       </div>
       <div className="min-w-0">
-        <Amounts candidate={candidate} units={units} />
+        <Amounts candidate={candidate} told={told} />
         <p>
           {endingText(candidate)}
           {candidate.firstFlower.quantiles && candidate.firstFlower.chance > 0.5
@@ -171,19 +173,14 @@ function CandidateRow({
             {tradeText(
               overSingle,
               `${mixText([{ speciesId: overSingle.speciesId, share: 1 }]).toLowerCase()} alone`,
-              units,
+              told,
               currency,
             )}
           </p>
         )}
         {next && againstNext && (
           <p className="quiet">
-            {tradeText(
-              againstNext,
-              `${mixText(next.components, false).toLowerCase()}, next`,
-              units,
-              currency,
-            )}
+            {tradeText(againstNext, `${mixText(next.components, false).toLowerCase()}, next`, told, currency)}
           </p>
         )}
         {[...new Set(candidate.cautions.map(cautionText))].map((caution) => (
@@ -211,12 +208,12 @@ function CandidateRow({
   )
 }
 
-export function Amounts({ candidate, units }: { candidate: Candidate; units: Units }) {
+export function Amounts({ candidate, told }: { candidate: Candidate; told: Told }) {
   return candidate.purposes.map(({ id, amount }) => (
     <p key={id}>
-      <strong>{amountText(id, amount.p50, units)}</strong> {findPurpose(id).measure}{' '}
+      <strong>{amountText(id, amount.p50, told)}</strong> {findPurpose(id).measure}{' '}
       <span className="quiet">
-        ({amountText(id, amount.p10, units)} to {amountText(id, amount.p90, units)})
+        ({amountText(id, amount.p10, told)} to {amountText(id, amount.p90, told)})
       </span>
     </p>
   ))

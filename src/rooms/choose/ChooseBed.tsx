@@ -1,3 +1,5 @@
+import { AmountsSwitch } from '../../parts/AmountsSwitch'
+import { useTold } from '../../state/useTold'
 import { useRef } from 'react'
 import type { Bed } from '../../core/garden/schema'
 import { DraftOffer } from '../../parts/DraftOffer'
@@ -29,6 +31,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
   const own = useOwnMix(args, nothingFits)
   const ownHeading = useRef<HTMLHeadingElement>(null)
   const segment = form.value && segmentOf(form.value, bed)
+  const told = useTold(bed, segment ?? undefined)
   const shown = answer.value ?? answer.soFar
   const best = shown?.candidates[0]
   const adjust = (components: MixComponent[]) => {
@@ -48,6 +51,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
           {segment ? area(segmentAreaM2(bed, segment), garden.units) : ''}
         </span>
       </h1>
+      <AmountsSwitch units={garden.units} />
       <p className="mt-1">
         {light
           ? lightText(light)
@@ -82,6 +86,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               answer={shown}
               final={answer.value !== undefined}
               units={garden.units}
+              told={told}
               currency={garden.currency}
               onChoose={choose}
               onAdjust={adjust}
@@ -93,6 +98,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               own={own}
               question={args[1]}
               units={garden.units}
+              told={told}
               currency={garden.currency}
               onChoose={choose}
             />
@@ -102,6 +108,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
             <Rejections
               rejections={shown.rejections}
               units={garden.units}
+              told={told}
               currency={garden.currency}
               onAdjust={adjust}
             />

@@ -33,7 +33,7 @@ const YEAR_WEEKS = 52
 function Windows({ unknown }: { unknown: boolean }) {
   const { expected: data, today, spec } = useGarden()
   const horizon = Math.min(spec.startDay + spec.days - 7, today + YEAR_WEEKS * 7)
-  const ledger = bareLedger(data.beds, data.stands, today - YEAR_WEEKS * 7, today, horizon)
+  const ledger = bareLedger(data, today - YEAR_WEEKS * 7, today, horizon)
   const windows = ledger
     .flatMap(({ bed, windows: own }) => own.map((window) => ({ bed, window })))
     .filter(({ window }) => window.neededByDay - Math.max(today, window.freeFromDay) >= LISTED_DAYS)

@@ -6,6 +6,7 @@ import { findSpecies, SPECIES } from '../../core/plants/catalogue'
 import { Chance } from '../../parts/Chance'
 import { Grade } from '../../parts/Grade'
 import { endingText, reasonText } from '../../text/choosing'
+import type { Told } from '../../text/amounts'
 import { inHundred, shortDate, type Units, money } from '../../text/format'
 import { Amounts } from './Answer'
 import type { useOwnMix } from './useOwnMix'
@@ -17,6 +18,7 @@ export function OwnMix({
   own,
   question,
   units,
+  told,
   currency,
   onChoose,
 }: {
@@ -25,6 +27,7 @@ export function OwnMix({
   own: ReturnType<typeof useOwnMix>
   question: ChooseQuestion | null
   units: Units
+  told: Told
   currency: string
   onChoose: (plan: OwnPlan) => void
 }) {
@@ -57,6 +60,7 @@ export function OwnMix({
                 answer={shown}
                 question={question}
                 units={units}
+                told={told}
                 currency={currency}
                 ready={current !== null}
                 onChoose={onChoose}
@@ -146,6 +150,7 @@ function Verdict({
   answer,
   question,
   units,
+  told,
   currency,
   ready,
   onChoose,
@@ -153,6 +158,7 @@ function Verdict({
   answer: OwnAnswer
   question: ChooseQuestion
   units: Units
+  told: Told
   currency: string
   ready: boolean
   onChoose: (plan: OwnPlan) => void
@@ -170,7 +176,7 @@ function Verdict({
         </span>
       </p>
       {fits ? (
-        <Amounts candidate={judged} units={units} />
+        <Amounts candidate={judged} told={told} />
       ) : (
         <p>
           <strong>Advised against.</strong> {reasonText(judged.reason, units, currency)}

@@ -214,7 +214,7 @@ function WhatIf({ garden, form }: Props) {
               }
             />
           ))}
-          {tools.length === 0 && <p className="quiet text-sm">No tools are listed in the Garden room.</p>}
+          {tools.length === 0 && <p className="quiet text-sm">No tools are listed in the Shed.</p>}
         </fieldset>
       </div>
     </details>

@@ -230,12 +230,7 @@ export function questionOf(form: ChooseValue, asked: Asked): ChooseQuestion {
       budget: form.budget,
       neverReseeds: form.neverReseeds,
     },
-    animals: [
-      ...new Set([
-        ...(garden.animals ?? []),
-        ...(garden.livestock ?? []).map(({ kind }) => CREATURE_OF[kind]),
-      ]),
-    ],
+    animals: [...new Set([...garden.animals, ...garden.livestock.map(({ kind }) => CREATURE_OF[kind])])],
     seedAtHand,
     organicSeed: form.organicSeed,
     today,

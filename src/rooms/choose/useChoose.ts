@@ -30,7 +30,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     () =>
       [
         ...new Set([
-          ...(data.garden.seedAtHand ?? []),
+          ...data.garden.seedAtHand,
           ...lots
             .filter((lot) => lot.leftGrams > 0)
             .flatMap((lot) => lot.contents.map((component) => component.speciesId)),

@@ -1,15 +1,16 @@
 import { findPurpose } from '../../core/choosing/purposes'
 import type { Difference, MixComponent } from '../../core/choosing/types'
 import { findSpecies } from '../../core/plants/catalogue'
-import { dryMatter, money, nitrogen, percent, weight, type Units } from '../../text/format'
+import { dryMatter, nitrogen, weight, type Told } from '../../text/amounts'
+import { money, percent } from '../../text/format'
 import type { PurposeId } from '../../core/garden/schema'
 
 /** An amount of a purpose with its unit. */
-export function amountText(id: PurposeId, value: number, units: Units): string {
+export function amountText(id: PurposeId, value: number, told: Told): string {
   const { unit } = findPurpose(id)
-  if (unit === 'dry matter') return dryMatter(value, units)
-  if (unit === 'nitrogen') return nitrogen(value, units)
-  if (unit === 'fresh') return weight(value, units)
+  if (unit === 'dry matter') return dryMatter(value, told)
+  if (unit === 'nitrogen') return nitrogen(value, told)
+  if (unit === 'fresh') return weight(value, told)
   return `${Math.round(value)}${unit === '%' ? '\u00a0%' : unit === 'days' ? '\u00a0days' : ''}`
 }
 
@@ -29,10 +30,10 @@ export function mixText(components: readonly MixComponent[], withShares = true):
   return `${first} with ${listed(others)}`
 }
 
-function differenceText({ of, ours, theirs }: Difference, units: Units, currency: string): string {
+function differenceText({ of, ours, theirs }: Difference, told: Told, currency: string): string {
   if (of === 'chance') return `a chance of ${percent(ours)} against ${percent(theirs)}`
   if (of === 'cost') return `seed for ${money(ours, currency)} against ${money(theirs, currency)}`
-  return `${amountText(of, ours, units)} ${findPurpose(of).measure} against ${amountText(of, theirs, units)}`
+  return `${amountText(of, ours, told)} ${findPurpose(of).measure} against ${amountText(of, theirs, told)}`
 }
 
 /** The same difference seen from the other side. */
@@ -42,11 +43,11 @@ const turned = ({ of, ours, theirs }: Difference): Difference => ({ of, ours: th
 export function tradeText(
   { better, worse }: { better: Difference[]; worse: Difference[] },
   otherName: string,
-  units: Units,
+  told: Told,
   currency: string,
 ): string {
   const say = (differences: Difference[]) =>
-    listed(differences.slice(0, 2).map((difference) => differenceText(difference, units, currency)))
+    listed(differences.slice(0, 2).map((difference) => differenceText(difference, told, currency)))
   if (better.length === 0 && worse.length === 0) return `About level with ${otherName}.`
   if (better.length === 0) return `Just ahead of ${otherName}, which has ${say(worse.map(turned))}.`
   return `Over ${otherName}: ${say(better)}${worse.length > 0 ? `; it gives up ${say(worse)}` : ''}.`

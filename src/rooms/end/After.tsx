@@ -10,7 +10,7 @@ import { countedSpecies, stageAtEnd } from '../../core/termination/pooling'
 import { findMethod } from '../../core/termination/methods'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import type { FollowUp } from '../../core/garden/ending'
-import { longDate, minutes, percent, shortDate } from '../../text/format'
+import { area, longDate, minutes, percent, shortDate } from '../../text/format'
 import { endingWords } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { takeOutCount } from '../../actions/countAgain'
@@ -39,7 +39,7 @@ export function After({ end }: { end: EndView }) {
   const ended = dayNumber(actual.date)
   const plot = segmentSizeM(view.bed, stand.segment)
   const worked = lastWorkDay(actual, plot)
-  const counts = [...(stand.followUps ?? [])].sort((a, b) => (a.date < b.date ? -1 : 1))
+  const counts = [...stand.followUps].sort((a, b) => (a.date < b.date ? -1 : 1))
   const newest = counts.at(-1)
   const due = looksAfter(stand, plot).find(
     ({ day }) => !counts.some((count) => dayNumber(count.date) >= day - 3),
@@ -58,7 +58,7 @@ export function After({ end }: { end: EndView }) {
           establishment,
         )
       : null
-  const worksSince = newest && stand.finishings?.some(({ date }) => date >= newest.date)
+  const worksSince = newest && stand.finishings.some(({ date }) => date >= newest.date)
   return (
     <div data-testid="after">
       <p>
@@ -155,7 +155,7 @@ function Counts({ counts, ended, end }: { counts: FollowUp[]; ended: number; end
               <td>{shortDate(dayNumber(count.date))}</td>
               <td>{dayNumber(count.date) - ended} days</td>
               <td>
-                {count.standing} of {Math.round(count.before)} on {count.groundM2} m²
+                {count.standing} of {Math.round(count.before)} on {area(count.groundM2, end.garden.units)}
               </td>
               <td>
                 <strong>{percent(count.standing / count.before)}</strong>

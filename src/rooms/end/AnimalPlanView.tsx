@@ -1,3 +1,4 @@
+import { useTold } from '../../state/useTold'
 import type { AnimalPlan } from '../../core/garden/ending'
 import { daysOnStop } from '../../core/termination/stops'
 import type { MethodId } from '../../core/termination/methods'
@@ -5,7 +6,8 @@ import { dayNumber, isoDate } from '../../core/foundations/day'
 import { manureDaysFor } from '../../core/planting/manure'
 import type { MovingAnswer } from '../../core/scenario/moving'
 import { Chance } from '../../parts/Chance'
-import { dateRangeText, dryMatter, kilos, longDate, nitrogen, percent, shortDate } from '../../text/format'
+import { dryMatter, nitrogen } from '../../text/amounts'
+import { area, dateRangeText, grams, kilos, longDate, percent, shortDate } from '../../text/format'
 import { stockingDoubtText } from '../../text/cautions'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
@@ -32,6 +34,7 @@ export function AnimalPlanView({
 }) {
   const { garden, today, stand } = end
   const { units } = garden
+  const told = useTold(end.view.bed, stand.segment)
   const perRound = answer.stops.length / plan.rounds
   const last = daysOnStop(plan, plan.rounds - 1)
   const running = stand.end.actual?.animals ? answer.stops.findIndex((stop) => stop.endDay > today) : -1
@@ -70,9 +73,9 @@ export function AnimalPlanView({
                       .join(', ')}
                   </td>
                   <td>
-                    {dryMatter(round.standing.p50, units)}{' '}
+                    {dryMatter(round.standing.p50, told)}{' '}
                     <span className="quiet text-sm">
-                      ({dryMatter(round.standing.p10, units)} to {dryMatter(round.standing.p90, units)})
+                      ({dryMatter(round.standing.p10, told)} to {dryMatter(round.standing.p90, told)})
                     </span>
                   </td>
                   <td>{kilos(round.eatenKg, units)}</td>
@@ -119,7 +122,7 @@ export function AnimalPlanView({
           {answer.grainKg > 0 && `, ${kilos(answer.grainKg, units)} of it grain to scatter on the last round`}
         </dd>
         <dt>Droppings bring</dt>
-        <dd>{nitrogen(answer.droppingsG, units)} nitrogen</dd>
+        <dd>{nitrogen(answer.droppingsG, told)} nitrogen</dd>
         <dd className="col-span-2 mt-1">
           {!stand.end.actual && (
             <button
@@ -141,10 +144,10 @@ export function AnimalPlanView({
             </button>
           )}{' '}
           <Why>
-            Stops are the ground divided by the pen, in lanes. Hens eat 0.10 to 0.13 kg a day, a quarter of it
-            green; they uproot soft plants by 0.35 for each bird-day per m², grasses a third of that, more on
-            the last round with grain to scratch for. Growth between the rounds is simulated. Judgement, ± a
-            third.
+            Stops are the ground divided by the pen, in lanes. Hens eat {grams(100, units)} to{' '}
+            {grams(130, units)} a day, a quarter of it green; one of them for a day on {area(1, units)}{' '}
+            uproots about 30 % of soft plants and 11 % of grasses, more on the last round with grain to
+            scratch for. Growth between the rounds is simulated. Judgement, ± a third.
           </Why>
         </dd>
       </dl>

@@ -57,7 +57,7 @@ const NO_ANIMALS: AnimalPlan = {
 export function Animals({ end }: { end: EndView }) {
   const { stand, view, garden, spec, today, standing, rules, forecast } = end
   const known = stand.end.actual ?? stand.end.plan
-  const livestock = garden.livestock ?? []
+  const livestock = garden.livestock
   const sown = stand.start.actual ?? stand.start.plan
   const usualMethod: MethodId =
     (known?.animals && findMethod(known.method)?.animals ? findMethod(known.method)!.id : undefined) ??
@@ -154,7 +154,7 @@ export function Animals({ end }: { end: EndView }) {
       {obstacle && (
         <p role="alert" className="my-3 font-semibold">
           {obstacle}{' '}
-          {obstacle.includes('Garden room') && (
+          {obstacle.includes('in the Shed') && (
             <Link className="link" to="/garden">
               Garden
             </Link>

@@ -1,18 +1,11 @@
+import { useTold } from '../../state/useTold'
 import { segmentAreaM2 } from '../../core/garden/area'
 import type { Bed, CutDetails } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
 import { HOLDING_G } from '../../core/scenario/after'
 import { DRYING_DAYS, type CutAnswer } from '../../core/scenario/cutting'
-import {
-  centimetres,
-  chanceText,
-  dryMatter,
-  kilos,
-  nitrogen,
-  percent,
-  shortDate,
-  type Units,
-} from '../../text/format'
+import { dryMatter, nitrogen, type Told } from '../../text/amounts'
+import { centimetres, area, chanceText, kilos, percent, shortDate, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 
@@ -29,12 +22,15 @@ export function CutOutcome({
   cut,
   target,
   units,
+  told,
   drying,
 }: {
   answer: CutAnswer
   cut: CutDetails
   target: Bed | null
   units: Units
+  /** How amounts of the cut ground are told. */
+  told: Told
   drying: boolean
 }) {
   const best = answer.dryStarts.reduce<CutAnswer['dryStarts'][number] | null>(
@@ -45,18 +41,18 @@ export function CutOutcome({
     <div className="mt-3 grid max-w-4xl gap-x-8 gap-y-3 md:grid-cols-2" data-testid="cut-outcome">
       <div>
         <p>
-          About <strong>{dryMatter(answer.takenG.p50, units)}</strong> ({kilos(answer.massKg, units)} dry in
-          all) with <strong>{nitrogen(answer.nitrogenG.p50, units)}</strong> of nitrogen {WHERE[cut.fate]}. It
+          About <strong>{dryMatter(answer.takenG.p50, told)}</strong> ({kilos(answer.massKg, units)} dry in
+          all) with <strong>{nitrogen(answer.nitrogenG.p50, told)}</strong> of nitrogen {WHERE[cut.fate]}. It
           stands {centimetres(answer.heightM, units)} high that day.
         </p>
         {cut.fate === 'carried off' && (
           <p className="mt-1">
             {target ? (
-              <Arrives answer={answer} bed={target} units={units} />
+              <Arrives answer={answer} bed={target} />
             ) : (
               <>
-                It mulches {(answer.massKg / (HOLDING_G / 1000)).toFixed(0)} m² thickly enough to hold most
-                weeds for a while.
+                It mulches {area(answer.massKg / (HOLDING_G / 1000), units)} thickly enough to hold most weeds
+                for a while.
               </>
             )}
           </p>
@@ -84,10 +80,10 @@ export function CutOutcome({
             {answer.regrowth.map((row) => (
               <tr key={row.speciesId}>
                 <td>{findSpecies(row.speciesId)?.name ?? row.speciesId}</td>
-                <td>{dryMatter(row.uncutG, units)}</td>
+                <td>{dryMatter(row.uncutG, told)}</td>
                 {row.after.map((point) => (
                   <td key={point.days}>
-                    {dryMatter(point.massG, units)}
+                    {dryMatter(point.massG, told)}
                     <div className="quiet text-sm">{percent(point.alive)} alive</div>
                   </td>
                 ))}
@@ -107,12 +103,13 @@ export function CutOutcome({
   )
 }
 
-function Arrives({ answer, bed, units }: { answer: CutAnswer; bed: Bed; units: Units }) {
+function Arrives({ answer, bed }: { answer: CutAnswer; bed: Bed }) {
+  const told = useTold(bed)
   const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
   return (
     <>
-      On {bed.label} it makes a mulch of <strong>{dryMatter((answer.massKg * 1000) / areaM2, units)}</strong>{' '}
-      and brings {nitrogen(answer.nitrogenTotalG / areaM2, units)} of nitrogen, freed as it rots.
+      On {bed.label} it makes a mulch of <strong>{dryMatter((answer.massKg * 1000) / areaM2, told)}</strong>{' '}
+      and brings {nitrogen(answer.nitrogenTotalG / areaM2, told)} of nitrogen, freed as it rots.
     </>
   )
 }

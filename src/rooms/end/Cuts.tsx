@@ -1,3 +1,4 @@
+import { useTold } from '../../state/useTold'
 import { useMemo } from 'react'
 import { addCut, cutDone, takeOutCut } from '../../actions/cutStand'
 import { useAnswer } from '../../compute/useAnswer'
@@ -13,6 +14,7 @@ import { single } from '../../parts/once'
 import { Waiting } from '../../parts/Waiting'
 import { useAct, useGarden } from '../../state/garden'
 import { centimetres, grams, kilos, longDate, type Units } from '../../text/format'
+import { inUnits } from '../../text/inUnits'
 import { unitOf, writeQuantity } from '../../text/quantity'
 import { CutOutcome } from './CutOutcome'
 import { CUT_KINDS, cutForm, cutOf, FATES, type CutKindId } from './cutForm'
@@ -22,6 +24,7 @@ import type { EndView } from './useEnd'
 export function Cuts({ end }: { end: EndView }) {
   const { stand, view, spec, today, horizon, garden } = end
   const { data } = useGarden()
+  const told = useTold(view.bed, stand.segment)
   const act = useAct()
   const components = stand.content.kind === 'cover' ? stand.content.components : []
   const form = useTyped({
@@ -61,7 +64,7 @@ export function Cuts({ end }: { end: EndView }) {
           options={CUT_KINDS.filter(({ id }) => id !== 'partner' || components.length > 1).map(
             (entry) => [entry.id, entry.name] as const,
           )}
-          hint={kindOf(text.kind).hint}
+          hint={inUnits(kindOf(text.kind).hint, garden.units)}
         />
         <TypedDay form={form} name="day" label="On" />
         <TypedText
@@ -143,6 +146,7 @@ export function Cuts({ end }: { end: EndView }) {
           cut={cut}
           target={data.beds.find((bed) => bed.id === text.toBedId) ?? null}
           units={garden.units}
+          told={told}
           drying={text.kind === 'mulch'}
         />
       )}

@@ -52,7 +52,7 @@ export function Dates({ end, withStart = false }: { end: EndView; withStart?: bo
       </div>
       <p className="quiet mt-7 max-w-64 text-sm">
         {follows.kind === 'crop'
-          ? `${establishment === 'seed' ? 'Sown' : 'Transplanted'}; your wait: ${garden.waitDays[establishment]} days (Garden room). The crop is chosen in Plant.`
+          ? `${establishment === 'seed' ? 'Sown' : 'Transplanted'}; your wait: ${garden.waitDays[establishment]} days (set under Garden). The crop is chosen in Plant.`
           : follows.kind === 'nothing'
             ? 'Nothing is planned to follow, so no day is asked of it. Empty is fine.'
             : 'No crop is decided: it only has to be dead by then.'}

@@ -31,9 +31,10 @@ export function Finishings({
   const act = useAct()
   const form = useTyped({
     schema: finishingForm(newest.date, today, garden.units),
+    draft: { name: `finishing ${stand.id}` },
     blank: { act: advised, day: isoDate(today), minutes: '' },
   })
-  const finishings = stand.finishings ?? []
+  const finishings = stand.finishings
   const open = finishings.filter((work) => work.date >= newest.date)
   return (
     <section aria-label="What was done about it">

@@ -1,8 +1,11 @@
+import { useTold } from '../../state/useTold'
 import { useMemo, useState, type ReactNode } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { cutOutcomeOn, type CutOutcome } from '../../core/scenario/regrowth'
 import { Chance } from '../../parts/Chance'
-import { centimetres, density, dryMatter, longDate, minutes, nitrogen, shortDate } from '../../text/format'
+import { dryMatter, nitrogen } from '../../text/amounts'
+import { centimetres, density, longDate, minutes, shortDate } from '../../text/format'
+import { inUnits } from '../../text/inUnits'
 import { plantsOf } from '../../text/names'
 import { SelectField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
@@ -101,7 +104,7 @@ export function GrowsBack({ end }: { end: EndView }) {
                   className="w-40"
                   value={height}
                   onChange={setHeight}
-                  options={HEIGHTS}
+                  options={HEIGHTS.map(([key, name]) => [key, inUnits(name, end.garden.units)] as const)}
                 />
               )}
             </>
@@ -139,6 +142,7 @@ function Drag({
   choices: ReactNode
 }) {
   const { units } = end.garden
+  const told = useTold(end.view.bed, end.stand.segment)
   const { method, passes } = WORK[work]
   const crimped = method === 'crimp'
   const plants = plantsOf(end.stand)
@@ -153,7 +157,7 @@ function Drag({
           </h2>
           <div className="no-print flex flex-wrap gap-4">{choices}</div>
         </div>
-        <Tracks points={points} day={day} onDay={onDay} units={units} plants={plants} />
+        <Tracks points={points} day={day} onDay={onDay} told={told} plants={plants} />
         <p className="text-sm">
           Dots: stems expected to stand again three weeks after, with their range, on each date that was run;
           the red line is the date you hold.
@@ -171,14 +175,14 @@ function Drag({
         </dd>
         <dt>Mulch at planting</dt>
         <dd>
-          <strong>{dryMatter(now.mulchG, units)}</strong>
+          <strong>{dryMatter(now.mulchG, told)}</strong>
         </dd>
         <dt>Nitrogen, ten weeks</dt>
         <dd>
           <strong>
             {now.nitrogenG < 0
-              ? `ties up ${nitrogen(-now.nitrogenG, units)}`
-              : `frees ${nitrogen(now.nitrogenG, units)}`}
+              ? `ties up ${nitrogen(-now.nitrogenG, told)}`
+              : `frees ${nitrogen(now.nitrogenG, told)}`}
           </strong>
         </dd>
         <dt>Planted in time</dt>

@@ -1,3 +1,5 @@
+import { inUnits } from '../../text/inUnits'
+import { useTold } from '../../state/useTold'
 import { canFlatten } from '../../core/termination/flattening'
 import type { Method } from '../../core/termination/methods'
 import { dayNumber } from '../../core/foundations/day'
@@ -7,7 +9,8 @@ import type { StandForecast } from '../../core/season/standForecast'
 import { Chance } from '../../parts/Chance'
 import { single } from '../../parts/once'
 import { methodText } from '../../text/ending'
-import { dateRangeText, dryMatter, minutes, nitrogen, percent, rangeText, shortDate } from '../../text/format'
+import { dryMatter, nitrogen, type Told } from '../../text/amounts'
+import { dateRangeText, minutes, percent, rangeText, shortDate } from '../../text/format'
 import { planCaseOf } from './planCase'
 import { planOf } from './planWords'
 import type { ShownMethod } from './shown'
@@ -26,8 +29,8 @@ export function MethodRow({
   standing: StandForecast | null
 }) {
   const { option, after, name, start } = method
-  const { units } = end.garden
   const { today, plan, stand } = end
+  const told = useTold(end.view.bed, stand.segment)
   const planned = stand.end.plan
   const { waits } = method.method
   if (!start) return null
@@ -35,6 +38,9 @@ export function MethodRow({
     planned?.method === option.method &&
     planned.passes === option.passes &&
     (waits !== null || dayNumber(planned.date) === start.day)
+  const planWords = isPlanned
+    ? 'Planned'
+    : `Plan${waits ? '' : ` ${shortDate(start.day)}`}${start.chance < SAFE_CHANCE ? ', not safe' : ''}`
   const takes = waits ? '' : materialsOf(method, end, standing)
   return (
     <tr className="max-md:grid max-md:grid-cols-2 max-md:border-b max-md:border-base-300 max-md:py-2 max-md:[&>td]:border-none max-md:[&>td]:py-1">
@@ -43,7 +49,8 @@ export function MethodRow({
         <details className="text-sm">
           <summary className="cursor-pointer">{methodText(method.method, start)}</summary>
           <span className="quiet">
-            Needs {needsOf(method.method, end).join(', ')}.{takes && ` Take along: ${takes}.`}
+            Needs {inUnits(needsOf(method.method, end).join(', '), end.garden.units)}.
+            {takes && ` Take along: ${takes}.`}
           </span>
         </details>
         {start.chanceFree > start.chance + 0.1 && (
@@ -59,11 +66,9 @@ export function MethodRow({
         <button
           className="btn btn-sm mt-1 block"
           onClick={single(() => void plan(planned && isPlanned ? planned : start.end))}
-          aria-label={`Plan ${name}`}
+          aria-label={`${planWords}: ${name}`}
         >
-          {isPlanned
-            ? 'Planned'
-            : `Plan ${waits ? '' : shortDate(start.day)}${start.chance < SAFE_CHANCE ? ', not safe' : ''}`}
+          {planWords}
         </button>
       </td>
       <td>
@@ -91,7 +96,7 @@ export function MethodRow({
         <Label>Mulch at planting</Label>
         {after ? (
           <>
-            <span className="whitespace-nowrap">{dryMatter(after.mulchG.p50, units)}</span>
+            <span className="whitespace-nowrap">{dryMatter(after.mulchG.p50, told)}</span>
             <div className="quiet whitespace-nowrap">{weeksText(after.holdsWeeks)}</div>
           </>
         ) : (
@@ -102,8 +107,8 @@ export function MethodRow({
         <Label>Nitrogen, 4 and 10 weeks</Label>
         {after ? (
           <>
-            {signed(after.nitrogen4.p50, end)}
-            <div>{signed(after.nitrogen10.p50, end)}</div>
+            {signed(after.nitrogen4.p50, told)}
+            <div>{signed(after.nitrogen10.p50, told)}</div>
           </>
         ) : (
           '–'
@@ -143,8 +148,8 @@ const Label = ({ children }: { children: string }) => (
 const weeksText = ({ p10, p90 }: Aftermath['holdsWeeks']) =>
   p90 < 0.5 ? 'too thin for weeds' : `holds weeds ${rangeText(p10, p90)} wk`
 
-const signed = (grams: number, { garden }: EndView) =>
-  grams < -0.05 ? `ties up ${nitrogen(-grams, garden.units)}` : nitrogen(Math.max(0, grams), garden.units)
+const signed = (grams: number, told: Told) =>
+  grams < -0.05 ? `ties up ${nitrogen(-grams, told)}` : nitrogen(Math.max(0, grams), told)
 
 /** Chance of success by start day, from today to planting, with the safe level as a line. */
 function StartStrip({ method: { option, start }, today }: { method: ShownMethod; today: number }) {

@@ -6,7 +6,7 @@ import { findMethod } from '../../core/termination/methods'
 import { Reserved } from '../../parts/Reserved'
 import { Caution } from '../../parts/Caution'
 import { methodText } from '../../text/ending'
-import { longDate, percent } from '../../text/format'
+import { degrees, longDate, percent, temperature } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
@@ -42,7 +42,7 @@ export function Methods({ end }: { end: EndView }) {
         <p role="alert" className="mb-3">
           No tools are on your list, so only what needs none is open to you.{' '}
           <Link className="link" to="/garden">
-            Tick what you own in the Garden room
+            Tick what you own in the Shed
           </Link>
           .
         </p>
@@ -138,11 +138,12 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
         <Why>
           The stand is run to each start day in two hundred seasons; the chance is that of the whole plan with
           this way in it. Survival after a cut, crimp, burial or turning comes from a table by plant and
-          stage; under a sheet it falls with thermal time (air plus 4.5 °C); under clear film with heat above
-          40 °C. Your own counts move the tables. Up to {percent(HAND_FINISH_SHARE)} standing again are taken
-          to be pulled by hand. Dead is at most 10 % alive before transplants, 5 % before sowing; your waiting
-          time is added. Safe means at least {percent(SAFE_CHANCE)}. Mulch, nitrogen and weeks come from
-          running the residue on with each way; weeks count while half of the weeds are held.
+          stage; under a sheet it falls with thermal time (the air, {degrees(4.5, end.garden.units)}); under
+          clear film with heat above {temperature(40, end.garden.units)}. Your own counts move the tables. Up
+          to {percent(HAND_FINISH_SHARE)} standing again are taken to be pulled by hand. Dead is at most 10 %
+          alive before transplants, 5 % before sowing; your waiting time is added. Safe means at least{' '}
+          {percent(SAFE_CHANCE)}. Mulch, nitrogen and weeks come from running the residue on with each way;
+          weeks count while half of the weeds are held.
         </Why>
       </div>
     </div>

@@ -97,7 +97,7 @@ export function RulesForm({ end }: { end: EndView }) {
         Growers differ here, and each rule has its price: it is shown with every way it touches. A short sheet
         may come off live plants; waiting for pods gives the most growth and puts nitrogen into seed; turned
         ground feeds quickly and brings weeds; a wait costs days and spares seedlings. The interval after
-        manure is in the Garden room.
+        manure is in the Shed.
       </p>
     </details>
   )

@@ -14,7 +14,11 @@ import type { EndView } from './useEnd'
 export function SheetOff({ end, actual }: { end: EndView; actual: EndDetails }) {
   const { stand, today, forecast } = end
   const act = useAct()
-  const form = useTyped({ schema: liftForm(actual.date, today), blank: { day: isoDate(today) } })
+  const form = useTyped({
+    schema: liftForm(actual.date, today),
+    draft: { name: `sheet ${stand.id}` },
+    blank: { day: isoDate(today) },
+  })
   if (actual.liftedOn)
     return (
       <p className="my-2">

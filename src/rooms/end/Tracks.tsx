@@ -1,7 +1,8 @@
 import { useRef, type PointerEvent } from 'react'
 import type { CutOutcome } from '../../core/scenario/regrowth'
 import type { Species } from '../../core/plants/parameters'
-import { shortDate, type Units } from '../../text/format'
+import type { Told } from '../../text/amounts'
+import { shortDate } from '../../text/format'
 import { useWidth } from '../../parts/useSize'
 import { placeKnots, stageKnots, tracksOf, type PlacedKnot, type Track } from './tracks'
 
@@ -22,13 +23,13 @@ export function Tracks({
   points,
   day,
   onDay,
-  units,
+  told,
   plants,
 }: {
   points: readonly CutOutcome[]
   day: number
   onDay: (day: number) => void
-  units: Units
+  told: Told
   plants: readonly Species[]
 }) {
   const frame = useRef<HTMLDivElement>(null)
@@ -36,7 +37,7 @@ export function Tracks({
   const first = points[0].day
   const last = points[points.length - 1].day
   const x = (at: number) => LEFT + ((at - first) / Math.max(1, last - first)) * (width - LEFT - RIGHT)
-  const tracks = tracksOf(points, units)
+  const tracks = tracksOf(points, told)
   const knots = placeKnots(stageKnots(points, plants), x, width)
   const knotsTop = knots.length > 0 ? (Math.max(...knots.map((knot) => knot.row)) + 1) * KNOT_ROW + 6 : 0
   const heights = tracks.map((track) => HEAD + (track.tall ? TALL : LOW) + GAP)

@@ -24,7 +24,7 @@ export const CUT_KINDS = [
     heightCm: 7,
     sharePct: 70,
     fate: 'dropped',
-    hint: 'Below a third of the crop’s height, with 15 to 25 cm clear around the stems.',
+    hint: 'Below a third of the crop’s height, with 15–25 cm clear around the stems.',
   },
   {
     id: 'shoots',

@@ -52,6 +52,19 @@ describe('work plans in words', () => {
         expect(text).not.toMatch(/NaN|undefined|Infinity/)
     }
   })
+  test('an imperial garden reads no metric unit in the plan of any way', () => {
+    const hens = { id: 'h', kind: 'hens' as const, head: 4, penLengthM: 2, penWidthM: 1.2 }
+    for (const { id } of METHODS.filter((entry) => !entry.waits)) {
+      const film = { p10: 4, p50: 20, p90: 60 }
+      const words = plan(id, { units: 'imperial', livestock: [hens], film })
+      const said = [...words.steps, ...words.materials.flatMap(({ what, amount }) => [what, amount])]
+      for (const text of said)
+        expect(text).not.toMatch(/\d\s?(?:m²|m³|cm|mm|m|kg|g|l|litres|°C)(?![\p{L}\d])/u)
+    }
+    const words = plan('clear-sheet', { units: 'imperial', film: { p10: 10, p50: 20, p90: 60 } })
+    expect(words.steps.join(' ')).toMatch(/18 to 108 degree days above 104\s°F.*want 108, cereals 162/)
+    expect(words.steps.join(' ')).toMatch(/bury its edges 6 in deep/)
+  })
   test('a crimp plan counts its steps and says what its edge carries', () => {
     const words = plan('crimp')
     expect(words.board).toMatchObject({ steps: 40, runs: 1 })
@@ -71,7 +84,7 @@ describe('work plans in words', () => {
   })
   test('a tarp plan weighs its edges, waters, and names half time', () => {
     const words = plan('tarp')
-    expect(words.materials.map(({ what }) => what)).toContain('Weights of about 8 kg')
+    expect(words.materials.map(({ what }) => what)).toContain('Weights of about 8\u00a0kg')
     expect(words.steps.join(' ')).toMatch(/Half time about .* lift a corner/)
     expect(plan('tarp', { tools: [testTool('black tarp', 1, 4)] }).problem).toMatch(
       /One of 10.4\sm × 1.6\sm would/,
@@ -89,7 +102,7 @@ describe('work plans in words', () => {
   test('clear film wants water and tells the sun that is expected', () => {
     const words = plan('clear-sheet', { film: { p10: 4, p50: 20, p90: 60 } })
     expect(words.clear).toBe(true)
-    expect(words.steps.join(' ')).toMatch(/4 to 60 °C d of heat/)
+    expect(words.steps.join(' ')).toMatch(/4 to 60 degree days above 40\s°C.*soft covers want 60, cereals 90/)
   })
   test('compost: tillering rye asks for 12 cm; a frame asks for room', () => {
     expect(plan('bury').cover).toMatchObject({ depthM: 0.12, barrows: 18 })
@@ -184,7 +197,7 @@ describe('counts as filled in', () => {
     [{ day: '2026-04-01' }, 'day', /ended after that/],
     [{ standing: '' }, 'standing', /must be a number/],
     [{ standing: '2.5' }, 'standing', /whole number/],
-    [{ groundM2: '0' }, 'groundM2', /above 0/],
+    [{ groundM2: '0' }, 'groundM2', /between 0.01 and/],
     [{ standing: '50' }, 'before', /More stand again/],
   ] as const)('count %j', (part, field, message) => {
     const problems = problemsOf(countForm(20_570, 20_582, 'metric'), { ...count, ...part })

@@ -1,11 +1,12 @@
 import { z } from 'zod'
 import { dayNumber, isoDate } from '../../core/foundations/day'
-import { endMethodId, finishing } from '../../core/garden/ending'
+import { ending, endMethodId, finishing, followUp } from '../../core/garden/ending'
 import { findMethod, type MethodId } from '../../core/termination/methods'
 import { day, dayOrNone, notAhead, note, quantity, quantityOrNone } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
 
-const minutes = (units: Units) => quantityOrNone('minutes', units, { name: 'Minutes', low: 0, high: 10_000 })
+const minutes = (units: Units) =>
+  quantityOrNone('minutes', units, { name: 'Minutes', of: ending.shape.minutes })
 
 /** A start asked of every way; empty: each at its own best. */
 export const startForm = (sownDay: number, planting: number | null) =>
@@ -48,15 +49,13 @@ export const countForm = (endedDay: number, today: number, units: Units) =>
       ),
       standing: quantity('count', units, {
         name: 'Plants standing again',
-        low: 0,
-        high: 100_000,
+        of: followUp.shape.standing,
         whole: true,
       }),
-      groundM2: quantity('area', units, { name: 'Ground counted', above: 0, high: 1000 }),
+      groundM2: quantity('area', units, { name: 'Ground counted', of: followUp.shape.groundM2 }),
       before: quantity('number', units, {
         name: 'Plants that stood there before',
-        above: 0,
-        high: 1_000_000,
+        of: followUp.shape.before,
       }),
       speciesId: z.string(),
       note: note(),

@@ -1,11 +1,12 @@
 import type { Method } from '../../core/termination/methods'
 import { cuttingTool, woodiness } from '../../core/termination/woodiness'
 import { boardOf, boardPlan, edgeKgPerM, underBoard, walkedOn } from '../../core/termination/board'
-import { coverPlan, cutHeight, sheetPlan } from '../../core/termination/workPlan'
+import { BARROW_M3, coverPlan, cutHeight, sheetPlan } from '../../core/termination/workPlan'
 import { actsSurvival } from '../../core/termination/outcome'
 import { stageName } from '../../core/stand/stage'
 import { crimpSurvival } from '../../core/termination/survival'
 import { centimetres, litres, metres, percent, perLength, shortDate, volume } from '../../text/format'
+import { inUnits } from '../../text/inUnits'
 
 import type { PlanCase, PlanWords } from './planTypes'
 
@@ -33,7 +34,7 @@ export function cutSteps(plan: PlanCase, words: PlanWords) {
   if (!tool)
     words.problem =
       plan.tools.length === 0
-        ? 'No tools are on your list. Tick what you own in the Garden room.'
+        ? 'No tools are on your list. Tick what you own in the Shed.'
         : 'Its stems are too hard for the tools on your list; use loppers or pull it, or end it earlier.'
   else words.materials.push({ what: `Sharp ${tool}`, amount: '1' }, { what: 'Gloves', amount: '1 pair' })
   words.cuts = plants.map((plant) => ({
@@ -64,7 +65,7 @@ export function crimpSteps(plan: PlanCase, words: PlanWords) {
     { what: 'Crimp board with one blunt edge', amount: metres(board.boardM, units) },
     { what: 'Steps', amount: String(board.steps) },
   )
-  if (!owned) words.problem = 'No crimp board is on your list. Add it with its length in the Garden room.'
+  if (!owned) words.problem = 'No crimp board is on your list. Add it with its length in the Shed.'
   else if (board.tooLong)
     words.problem = `The board (${metres(board.boardM, units)}) does not fit between the sides. Cut one of ${metres(board.bestM, units)}.`
   words.steps.push(
@@ -100,7 +101,7 @@ export function coverSteps(plan: PlanCase, words: PlanWords) {
   words.cover = cover
   words.materials.push(
     { what: 'Compost', amount: volume(cover.volumeM3, plan.units) },
-    { what: 'Barrows of 80 litres', amount: String(cover.barrows) },
+    { what: `Barrows of ${volume(BARROW_M3, plan.units)}`, amount: String(cover.barrows) },
   )
   words.steps.push(
     `Spread ${centimetres(cover.depthM, plan.units)} of compost over all of it; it settles by a third. Check it with a stick in five places.`,
@@ -120,7 +121,7 @@ export function turnSteps(plan: PlanCase, words: PlanWords) {
   words.steps.push(
     fine
       ? 'Chop as fine as you can and bury within the half hour: what kills escapes into the air.'
-      : 'Chop first; wait a day or two until it is limp, then turn it 10 to 15 cm deep, when soil crumbles.',
+      : `Chop first; wait a day or two until it is limp, then turn it ${inUnits('10–15 cm', plan.units)} deep, when soil crumbles.`,
   )
   if (fine) {
     const sheet = sheetPlan(

@@ -11,7 +11,7 @@ const end = {
     bed: { ...testBed, lengthM: 10, widthM: 1.2 },
     standCase: { own: { x: { before: 9, standing: 1, endings: 1 } } },
   },
-  garden: { tools: [testTool('scythe')], livestock: undefined, units: 'metric' },
+  garden: { tools: [testTool('scythe')], livestock: [], units: 'metric' },
 } as unknown as Parameters<typeof planCaseOf>[0]
 const day = dayNumber('2026-05-20')
 const work = { method: 'chop' as const, passes: 2, day }

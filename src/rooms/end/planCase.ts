@@ -47,7 +47,7 @@ export function planCaseOf(
     own: view.standCase.own ?? {},
     lanes: work.lanes,
     animals: work.animals,
-    livestock: garden.livestock ?? [],
+    livestock: garden.livestock,
     film: known.film ?? null,
     deadDay: known.deadDay ?? null,
     units: garden.units,

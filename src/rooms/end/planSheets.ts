@@ -4,7 +4,8 @@ import { penTrouble, stockFor } from '../../core/termination/obstacles'
 import { obstacleText } from '../../text/obstacles'
 import { USUAL_LANES } from '../../core/termination/lastAct'
 import { cardboardPlan, lanePlan, sheetPlan, volumeFor } from '../../core/termination/workPlan'
-import { centimetres, kilos, litres, metres, shortDate, volume } from '../../text/format'
+import { centimetres, kilos, litres, metres, shortDate, temperature, volume } from '../../text/format'
+import { inUnits } from '../../text/inUnits'
 
 import { dayCount, daysInRounds } from './animalForm'
 import type { PlanCase, PlanWords } from './planTypes'
@@ -22,7 +23,10 @@ export function cardboardSteps(plan: PlanCase, words: PlanWords) {
   const boxes = cardboardPlan(plan.ground)
   words.cardboard = boxes
   words.materials.push(
-    { what: 'Flattened boxes, about 1.1 × 0.7 m, plain, without tape', amount: String(boxes.sheets) },
+    {
+      what: `Flattened boxes, about ${metres(boxes.boxAlongM, plan.units)} × ${metres(boxes.boxAcrossM, plan.units)}, plain, without tape`,
+      amount: String(boxes.sheets),
+    },
     { what: 'Water', amount: litres(boxes.waterL, plan.units) },
     { what: 'Stones or shovels of compost', amount: String(boxes.stones) },
   )
@@ -41,6 +45,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
     clear ? 'clear' : 'black',
   )
   const { units } = plan
+  const heat = (degreeDays: number) => Math.round(degreeDays * (units === 'imperial' ? 1.8 : 1))
   words.sheet = sheet
   words.clear = clear
   if (!sheet.sheet)
@@ -50,7 +55,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
       what: clear ? 'Clear film' : 'Black sheet, not woven',
       amount: `${metres(sheet.sheet?.alongM ?? sheet.wantedAlongM, units)} × ${metres(sheet.sheet?.acrossM ?? sheet.wantedAcrossM, units)}`,
     },
-    { what: `Weights of about ${sheet.weightKg} kg`, amount: String(sheet.weights) },
+    { what: `Weights of about ${kilos(sheet.weightKg, units)}`, amount: String(sheet.weights) },
     { what: 'Water, if the soil is dry', amount: litres(sheet.waterL, units) },
   )
   if (plan.method.id === 'tarp')
@@ -59,7 +64,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
     )
   words.steps.push(
     clear
-      ? `Wet the soil through with ${litres(sheet.waterL, units)}; stretch the film tight and bury its edges 15 cm deep.`
+      ? `Wet the soil through with ${litres(sheet.waterL, units)}; stretch the film tight and bury its edges ${inUnits('15 cm', units)} deep.`
       : `Soil damp? If not, water with ${litres(sheet.waterL, units)}. Lay the sheet, ${centimetres(Math.max(0, sheet.overAlongM), units)} over at the ends and ${centimetres(Math.max(0, sheet.overAcrossM), units)} at the sides.`,
     ...(sheet.overlapM > 0
       ? [
@@ -70,7 +75,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
   )
   if (clear && plan.film)
     words.steps.push(
-      `The forecast gives ${Math.round(plan.film.p10)} to ${Math.round(plan.film.p90)} °C d of heat above 40 °C in a fortnight; soft covers want 60, cereals 90. Without strong sun lay black instead.`,
+      `The forecast gives ${heat(plan.film.p10)} to ${heat(plan.film.p90)} degree days above ${temperature(40, units)} in a fortnight; soft covers want ${heat(60)}, cereals ${heat(90)}. Without strong sun lay black instead.`,
     )
   if (!clear && plan.deadDay && plan.deadDay > plan.day) {
     const half = plan.day + (plan.deadDay - plan.day) / 2
@@ -91,8 +96,7 @@ export function laneSteps(plan: PlanCase, words: PlanWords) {
 export function animalSteps(plan: PlanCase, words: PlanWords) {
   const stock = stockFor(plan.method, plan.livestock, plan)
   if (!stock) {
-    words.problem =
-      'No animals for this are on your list. Add them with the size of their pen in the Garden room.'
+    words.problem = 'No animals for this are on your list. Add them with the size of their pen in the Shed.'
     return
   }
   const pen = penTrouble(plan.method, stock, plan)

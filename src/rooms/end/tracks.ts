@@ -1,8 +1,10 @@
+import { METRES_PER_FOOT } from '../../core/foundations/units'
 import type { Quantiles } from '../../core/foundations/statistics'
 import type { CutOutcome } from '../../core/scenario/regrowth'
 import type { PlantGroup } from '../../core/plants/parameters'
 import { stagesOf } from '../../core/stand/stage'
-import { dryMatter, minutes, nitrogen, percent, type Units } from '../../text/format'
+import { dryMatter, nitrogen, unitsOf, type Told } from '../../text/amounts'
+import { minutes, percent } from '../../text/format'
 
 /** One of the things that move with the cutting date, as it is drawn: its value by point, and words for the axis. */
 export type Track = {
@@ -28,18 +30,19 @@ const MINUTE_ENDS = [10, 20, 30, 45, 60, 90, 120, 180, 240, 360, 480]
 const roundMinutes = (value: number) => MINUTE_ENDS.find((end) => end >= value) ?? roundUp(value)
 
 /** The five tracks over the dates that were run. */
-export function tracksOf(points: readonly CutOutcome[], units: Units): Track[] {
+export function tracksOf(points: readonly CutOutcome[], told: Told): Track[] {
   const most = (value: (point: CutOutcome) => number) => Math.max(...points.map(value))
   const least = (value: (point: CutOutcome) => number) => Math.min(0, ...points.map(value))
+  const imperial = unitsOf(told) === 'imperial'
   const nitrogenG = (point: CutOutcome) => point.nitrogenG
   return [
     {
-      title: 'Stems standing again, per m²',
+      title: `Stems standing again, ${imperial ? 'per ft²' : 'per m²'}`,
       value: (point) => point.stems.p50,
       range: (point) => point.stems,
       low: 0,
       high: Math.max(10, roundUp(most((point) => point.stems.p90))),
-      words: (value) => String(Math.round(value)),
+      words: (value) => String(Math.round(imperial ? value * METRES_PER_FOOT ** 2 : value)),
       tall: true,
     },
     {
@@ -54,14 +57,14 @@ export function tracksOf(points: readonly CutOutcome[], units: Units): Track[] {
       value: (point) => point.mulchG,
       low: 0,
       high: Math.max(100, roundUp(most((point) => point.mulchG))),
-      words: (value) => dryMatter(value, units),
+      words: (value) => dryMatter(value, told),
     },
     {
       title: 'Nitrogen in ten weeks',
       value: nitrogenG,
       low: -roundUp(-least(nitrogenG)),
       high: roundUp(Math.max(0, most(nitrogenG))) || (least(nitrogenG) < 0 ? 0 : 1),
-      words: (value) => nitrogen(value, units),
+      words: (value) => nitrogen(value, told),
     },
     {
       title: 'Planted in time',

@@ -1,6 +1,5 @@
 import { useMemo } from 'react'
 import { planEnd, sownDayOf } from '../../actions/endStand'
-import { USUAL_RULES } from '../../core/garden/usualRules'
 import type { EndDetails } from '../../core/garden/ending'
 import { compareName, openPlan } from '../../state/useAhead'
 import { forecastName } from '../../parts/weave/useBedCloth'
@@ -21,7 +20,7 @@ export function useEnd(view: StandView, compares = true) {
   const act = useAct()
   const { stand, standCase } = view
   const { garden } = data
-  const rules = garden.rules ?? USUAL_RULES
+  const rules = garden.rules
   const bedPlan = usePlan(view)
   const sownDay = sownDayOf(stand) ?? today
   const { follows } = bedPlan.scenario

@@ -5,14 +5,16 @@ import { useAct, useGarden } from '../../state/garden'
 import { addForm } from './forms'
 import { blankGroup, GroupFields } from './GroupFields'
 
-const blank = { groups: [{ ...blankGroup('', ''), count: '1' }] }
-
 /** Adds a run of like beds to the garden, into a section of that name or a new one. */
 export function AddBeds() {
   const { data } = useGarden()
   const { units } = data.garden
   const act = useAct()
-  const form = useTyped({ schema: addForm(units), draft: { name: 'add beds' }, blank })
+  const form = useTyped({
+    schema: addForm(units),
+    draft: { name: 'add beds' },
+    blank: { groups: [blankGroup('', '', units)] },
+  })
   return (
     <Form
       className="mt-3 flex flex-wrap items-end gap-3"

@@ -2,12 +2,10 @@ import { Link } from 'react-router'
 import { useGarden } from '../../state/garden'
 import { AddBeds } from './AddBeds'
 import { BedTable } from './BedTable'
-import { Feeds } from './Feeds'
 import { Files } from './Files'
-import { Livestock } from './Livestock'
 import { Settings } from './Settings'
 
-/** The garden itself: settings, beds, tools, files, and the other gardens in this browser. */
+/** The garden itself: settings, beds, files, and the other gardens in this browser. */
 export function GardenRoom() {
   const { data } = useGarden()
   return (
@@ -15,16 +13,24 @@ export function GardenRoom() {
       <div className="flex flex-wrap items-baseline gap-4">
         <h1>{data.garden.name}</h1>
         <span className="quiet">
-          {Math.abs(data.garden.site.latitude)}° {data.garden.site.latitude < 0 ? 'S' : 'N'},{' '}
-          {Math.round(data.garden.site.elevationM)} m
+          {Math.abs(data.garden.site.latitude)}° {data.garden.site.latitude < 0 ? 'S' : 'N'}
           {data.garden.demo
             ? '; a demo garden with a simulated weather station'
             : '; weather generated from its climate'}
         </span>
       </div>
       <Settings />
-      <Livestock />
-      <Feeds />
+      <p className="mt-4 flex flex-wrap gap-2">
+        <Link className="btn btn-sm min-h-11 sm:min-h-8" to="/weather">
+          Place, climate and weather
+        </Link>
+        <Link className="btn btn-sm min-h-11 sm:min-h-8" to="/standing">
+          What stands in the beds
+        </Link>
+        <Link className="btn btn-sm min-h-11 sm:min-h-8" to="/shed">
+          Tools, animals, feed: in the shed
+        </Link>
+      </p>
       <h2 className="mt-6">Beds</h2>
       <BedTable />
       <AddBeds />

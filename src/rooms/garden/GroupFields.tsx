@@ -8,13 +8,16 @@ import type { BedGroupInput } from './forms'
 type Groups = { groups: BedGroupInput[] }
 const same = <T extends string>(options: readonly T[]) => options.map((option) => [option, option] as const)
 
+/** A usual width of a bed as it is typed: what one reaches across. */
+const USUAL_WIDTH = { metric: '0.75', imperial: '2.5' } as const
+
 /** A run of beds before anything is said of it. */
-export const blankGroup = (section: string, prefix: string): BedGroupInput => ({
+export const blankGroup = (section: string, prefix: string, units: Units): BedGroupInput => ({
   section,
   prefix,
-  count: '6',
+  count: '1',
   lengthM: '',
-  widthM: '',
+  widthM: USUAL_WIDTH[units],
   kind: 'in-ground',
   soil: 'loam',
 })
@@ -38,23 +41,23 @@ export function GroupFields<T extends Groups>({
   const unit = unitOf('length', units)
   return (
     <div className="flex flex-wrap items-start gap-3">
-      <TypedText form={form} name={at('section')} label="Section" className="w-40" />
-      <TypedText form={form} name={at('count')} label="Beds" className="w-20" decimal />
-      <TypedText form={form} name={at('prefix')} label="Label" className="w-20" />
-      <TypedText form={form} name={at('lengthM')} label={`Length, ${unit}`} className="w-24" decimal />
-      <TypedText form={form} name={at('widthM')} label={`Width, ${unit}`} className="w-24" decimal />
+      <TypedText form={form} name={at('count')} label="How many" className="h-11 w-20" decimal />
+      <TypedText form={form} name={at('lengthM')} label={`Length, ${unit}`} className="h-11 w-24" decimal />
+      <TypedText form={form} name={at('widthM')} label={`Width, ${unit}`} className="h-11 w-24" decimal />
+      <TypedText form={form} name={at('prefix')} label="Named" hint="and numbered" className="h-11 w-20" />
+      <TypedText form={form} name={at('section')} label="Section" className="h-11 w-36" />
       <TypedChoice
         form={form}
         name={at('kind')}
         label="Kind"
-        className="w-32"
+        className="h-11 w-32"
         options={same(bedKind.options)}
       />
       <TypedChoice
         form={form}
         name={at('soil')}
         label="Soil"
-        className="w-32"
+        className="h-11 w-32"
         options={same(soilTexture.options)}
       />
     </div>

@@ -1,25 +1,17 @@
-import equal from 'lodash-es/isEqual'
 import { changeSettings } from '../../actions/changeGarden'
-import type { Garden } from '../../core/garden/schema'
-import type { Tool } from '../../core/garden/tool'
+import { creature, type Garden } from '../../core/garden/schema'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedText } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
-import { ProblemLine } from '../../parts/ProblemLine'
 import { TickField } from '../../parts/SelectField'
 import { useAct, useGarden } from '../../state/garden'
-import { settingsForm, toolInputOf, UNITS } from './forms'
-import { ToolFields } from './ToolFields'
+import { settingsForm, UNITS } from './forms'
 
-/** Animals that some covers harm. */
-const ANIMALS = ['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'] as const
-
-/** Name, units, currency, waiting rule and tools. */
+/** Name, units, currency, waiting rule and animals that come by. */
 export function Settings() {
   const { data } = useGarden()
   const act = useAct()
   const { garden } = data
-  // Sizes are typed in the units of the garden as it is, even when the units themselves change with them.
   const { units } = garden
   const form = useTyped({
     schema: settingsForm(units),
@@ -29,14 +21,13 @@ export function Settings() {
       ...stored,
       waitTransplant: waitDays.transplant,
       waitSeed: waitDays.seed,
-      animals: stored.animals ?? [],
+      animals: stored.animals,
     }),
   })
-  const save = form.submit(({ seen, part: { waitTransplant, waitSeed, tools, ...part } }) =>
+  const save = form.submit(({ seen, part: { waitTransplant, waitSeed, ...part } }) =>
     act(
       changeSettings(seen, {
         ...part,
-        ...(tools && { tools: tools.map((tool) => asStored(tool, seen)) }),
         waitDays: {
           transplant: waitTransplant ?? seen.waitDays.transplant,
           seed: waitSeed ?? seen.waitDays.seed,
@@ -63,7 +54,7 @@ export function Settings() {
       <fieldset>
         <legend className="text-sm font-semibold">Animals that come to the beds</legend>
         <div className="mt-1 flex flex-wrap gap-4">
-          {ANIMALS.map((animal) => (
+          {creature.options.map((animal) => (
             <TickField
               key={animal}
               label={animal}
@@ -77,17 +68,9 @@ export function Settings() {
           ))}
         </div>
       </fieldset>
-      <ToolFields tools={form.text.tools} onChange={(tools) => form.set({ tools })} units={units} />
-      <ProblemLine text={form.problemsIn('tools')[0] ?? null} />
       <div>
         <button className="btn btn-primary btn-sm">Save settings</button>
       </div>
     </Form>
   )
-}
-
-/** A tool of which nothing was changed keeps its exact figures. */
-function asStored(tool: Tool, { tools, units }: Garden): Tool {
-  const known = tools.find(({ id }) => id === tool.id)
-  return known && equal(toolInputOf(known, units), toolInputOf(tool, units)) ? known : tool
 }

@@ -1,3 +1,5 @@
+import { PLACE_NOT_TOLD } from '../../core/garden/placeTold'
+import { siteClimate } from '../../core/garden/site'
 import { describe, expect, test } from '@jest/globals'
 import { bedsOfGroup, changeBed } from '../../actions/beds'
 import { startGarden } from '../../actions/startGarden'
@@ -5,55 +7,18 @@ import { testBed } from '../../core/testing/beds'
 import type { Bed } from '../../core/garden/schema'
 import { textOf } from '../../parts/form/typedText'
 import { problemsOf } from '../../parts/form/testing'
-import {
-  bedForm,
-  bedGroup,
-  bedPart,
-  bedValue,
-  blankTool,
-  feedForm,
-  startForm,
-  stockForm,
-  toolForm,
-  toolInputOf,
-} from './forms'
-
-describe('animals and feed as filled in', () => {
-  const stock = { kind: 'hens' as const, head: '4', penLengthM: '', penWidthM: '1.2' }
-  test.each([
-    [{}, 'penLengthM', /Measure the pen/],
-    [{ head: 'some' }, 'head', /must be a number/],
-    [{ head: 'some' }, 'penLengthM', /Measure the pen/],
-    [{ penLengthM: '-1' }, 'penLengthM', /between 0.3 and 200.m/],
-  ] as const)('hens %j', (part, field, message) =>
-    expect(problemsOf(stockForm('metric'), { ...stock, ...part })[field]).toMatch(message),
-  )
-  test('sheep may be fenced without a measured pen', () =>
-    expect(problemsOf(stockForm('metric'), { ...stock, kind: 'sheep' })).toEqual({}))
-  const feed = {
-    name: 'Compost',
-    nitrogenPct: '',
-    firstSeason: '',
-    kgPerM3: '',
-    manure: 'none' as const,
-    sprayed: 'none' as const,
-  }
-  test('an analysis may be missing', () => expect(problemsOf(feedForm('metric'), feed)).toEqual({}))
-  test.each([
-    [{ nitrogenPct: '40' }, 'nitrogenPct', /between 0.05 and 20, or left empty/],
-    [{ firstSeason: '1' }, 'firstSeason', /between 2 and 100.%, or left empty/],
-    [{ name: ' ' }, 'name', /give it a name/],
-  ] as const)('it may not be nonsense: %j', (part, field, message) =>
-    expect(problemsOf(feedForm('metric'), { ...feed, ...part })[field]).toMatch(message),
-  )
-})
+import { blankTool, toolForm, toolInputOf } from '../../parts/tools/forms'
+import { bedForm, bedGroup, bedPart, bedValue, placeOf, startForm } from './forms'
 
 describe('starting a garden', () => {
   const input = {
     name: 'Ours',
+    place: 'told' as 'told' | 'later',
+    town: '',
     latitude: '-41,3',
-    elevationM: '200',
-    climateType: 'mild-maritime',
+    winter: 'light frosts' as '' | 'light frosts',
+    summer: 'warm' as '' | 'warm',
+    rain: 'all year' as const,
     units: 'imperial' as const,
     currency: 'nzd',
     groups: [
@@ -85,11 +50,13 @@ describe('starting a garden', () => {
     expect(said({ rate: '-3' })['tools.0.rate']).toMatch(/work rate must be between 1 and/)
   })
   test('feet become metres, southern normals are turned, beds are labelled in order', () => {
-    const data = startGarden(schema.parse(input))
+    const value = schema.parse(input)
+    const data = startGarden({ ...value, place: placeOf(value), begunOn: '2026-04-01' })
     expect(data.beds.map((bed) => bed.label)).toEqual(['A1', 'A2', 'A3'])
     expect(data.beds[0].lengthM).toBeCloseTo(6.096, 6)
     expect(data.garden.site.tMaxC[0]).toBeGreaterThan(data.garden.site.tMaxC[6])
-    expect(data.garden.site.elevationM).toBeCloseTo(60.96, 6)
+    expect(data.garden.site.latitude).toBe(-41.3)
+    expect(data.garden.climateType).not.toBe(PLACE_NOT_TOLD)
     expect(data.garden.tools[0]).toMatchObject({
       kind: 'black tarp',
       widthM: expect.closeTo(1.8288, 6),
@@ -99,14 +66,26 @@ describe('starting a garden', () => {
   })
   test.each([
     [{ latitude: '80' }, 'latitude', /between -66 and 66/],
+    [{ latitude: '' }, 'latitude', /Pick a town/],
+    [{ winter: '' }, 'winter', /how much frost/],
+    [{ summer: '' }, 'summer', /how warm/],
     [{ currency: 'euro' }, 'currency', /three-letter/],
     [{ name: ' ' }, 'name', /give it a name/],
     [{ groups: [] }, 'groups', /at least one run/],
     [{ groups: [{ ...input.groups[0], count: '0' }] }, 'groups.0.count', /between 1 and 300/],
     [{ groups: [{ ...input.groups[0], count: '400' }] }, 'groups.0.count', /between 1 and 300/],
-  ])('%j is refused', (part, field, message) =>
-    expect(problemsOf(schema, { ...input, ...part })).toEqual({ [field]: expect.stringMatching(message) }),
+  ] as const)('%j is refused', (part, field, message) =>
+    expect(problemsOf(schema, { ...input, ...part } as typeof input)).toEqual({
+      [field]: expect.stringMatching(message),
+    }),
   )
+  test('the place may be told later, and that is known', () => {
+    const later = schema.parse({ ...input, place: 'later', latitude: '', winter: '', summer: '' })
+    expect(placeOf(later)).toBeNull()
+    const { garden } = startGarden({ ...later, place: null, begunOn: '2026-04-01' })
+    expect(garden.climateType).toBe(PLACE_NOT_TOLD)
+    expect(siteClimate.safeParse(garden.site).success).toBe(true)
+  })
   test('labels that are taken are passed over', () => {
     const group = bedGroup('metric').parse(input.groups[0])
     const place = { gardenId: 'g', sectionId: 's' }

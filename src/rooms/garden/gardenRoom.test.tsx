@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
-import { form, openRoom, press, SLOW, type } from '../../app/testing/openRoom'
+import { openRoom, press, SLOW, type } from '../../app/testing/openRoom'
 import type { Garden } from '../../core/garden/schema'
 import { commit } from '../../data/commit'
 import { database } from '../../data/database'
@@ -38,23 +38,23 @@ test('settings are checked before they are stored, and undone as one step', asyn
 
 test('a setting saved later does not bring back what was undone in between', async () => {
   await room()
-  const tools = (await garden()).tools
-  expect(tools.some(({ kind }) => kind === 'burner')).toBe(false)
-  fireEvent.click(screen.getByLabelText('burner'))
+  const { animals } = await garden()
+  expect(animals).not.toContain('dogs')
+  fireEvent.click(screen.getByLabelText('dogs'))
   press('Save settings')
-  await waitFor(async () => expect((await garden()).tools).toHaveLength(tools.length + 1), SLOW)
+  await waitFor(async () => expect((await garden()).animals).toContain('dogs'), SLOW)
   fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
-  await waitFor(async () => expect((await garden()).tools).toHaveLength(tools.length), SLOW)
-  await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('burner').checked).toBe(false), SLOW)
+  await waitFor(async () => expect((await garden()).animals).toEqual(animals), SLOW)
+  await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('dogs').checked).toBe(false), SLOW)
   type('Garden name', 'Lower field')
   press('Save settings')
-  await waitFor(async () => expect(await garden()).toMatchObject({ name: 'Lower field', tools }), SLOW)
+  await waitFor(async () => expect(await garden()).toMatchObject({ name: 'Lower field', animals }), SLOW)
 })
 
 test('a form opened before another change writes only its own fields', async () => {
   await room()
   type('Garden name', 'Lower field')
-  fireEvent.click(screen.getByLabelText('burner'))
+  fireEvent.click(screen.getByLabelText('dogs'))
   press('Edit L1')
   const length = await screen.findByLabelText('Length, m', { selector: '[role=dialog] *, dialog *' })
   fireEvent.change(length, { target: { value: '12' } })
@@ -75,24 +75,11 @@ test('a form opened before another change writes only its own fields', async () 
       expect(await garden()).toMatchObject({
         name: 'Lower field',
         waitDays: { transplant: 21, seed: 28 },
-        tools: [...seen.tools.slice(1), { kind: 'burner' }],
+        animals: [...seen.animals, 'dogs'],
+        tools: seen.tools.slice(1),
       }),
     SLOW,
   )
-})
-
-test('pressed twice, a feed is added once', async () => {
-  await room()
-  const before = (await garden()).nitrogenSources?.length ?? 0
-  const feed = form('Add compost or feed')
-  type('Name of the feed', 'Hen manure', feed)
-  press('Add feed', feed)
-  press('Add feed', feed)
-  await waitFor(async () => expect((await garden()).nitrogenSources).toHaveLength(before + 1), SLOW)
-  press('Add feed', feed)
-  await new Promise((resolve) => setTimeout(resolve, 300))
-  expect(feed.textContent).not.toMatch(/give it a name/)
-  expect((await garden()).nitrogenSources).toHaveLength(before + 1)
 })
 
 test('an import that is undone leads back to the garden that was open', async () => {
@@ -128,65 +115,6 @@ test('undone from the header, an imported garden is gone; the page offers it aga
   fireEvent.click(screen.getAllByRole('button', { name: 'Undo' })[0])
   fireEvent.click(await screen.findByRole('button', { name: 'Open Marlpit Lane' }, SLOW))
   await screen.findByRole('heading', { name: 'Marlpit Lane' }, SLOW)
-})
-
-test('animals that are moved in a pen need its size', async () => {
-  await room()
-  const animals = form('Add animals')
-  type('Kind', 'hens', animals)
-  type('How many', '0', animals)
-  press('Add animals', animals)
-  await waitFor(() => expect(animals.textContent).toMatch(/Measure the pen/))
-  const before = (await garden()).livestock?.length ?? 0
-  type('How many', '6', animals)
-  type(/^Pen length/, '2,5', animals)
-  type(/^Pen width/, '1.2', animals)
-  press('Add animals', animals)
-  await waitFor(async () => expect((await garden()).livestock).toHaveLength(before + 1), SLOW)
-  expect((await garden()).livestock!.at(-1)).toMatchObject({
-    kind: 'hens',
-    head: 6,
-    penLengthM: 2.5,
-    penWidthM: 1.2,
-  })
-})
-
-test('a feed is added without its analysis, and given it later', async () => {
-  await room()
-  const feed = form('Add compost or feed')
-  press('Add feed', feed)
-  await waitFor(() => expect(feed.textContent).toMatch(/name/i))
-  type('Name of the feed', 'Hen manure', feed)
-  type('Nitrogen, % as spread', '80', feed)
-  press('Add feed', feed)
-  expect((await garden()).nitrogenSources!.some(({ name }) => name === 'Hen manure')).toBe(false)
-  type('Nitrogen, % as spread', '', feed)
-  press('Add feed', feed)
-  fireEvent.click(await screen.findByRole('button', { name: 'Change Hen manure' }, SLOW))
-  expect(screen.getByLabelText<HTMLSelectElement>('Manure in it').value).toBe('none')
-  type('Manure in it', 'raw', feed)
-  type('Sprayed on it', 'none', feed)
-  type('Nitrogen, % as spread', '2,4', feed)
-  type('Freed in the first season, %', '60', feed)
-  press('Save feed', feed)
-  await waitFor(
-    async () =>
-      expect((await garden()).nitrogenSources!.find(({ name }) => name === 'Hen manure')).toMatchObject({
-        nitrogenPct: 2.4,
-        firstSeason: 0.6,
-        kgPerM3: null,
-        manure: 'raw',
-        sprayed: 'none',
-      }),
-    SLOW,
-  )
-  await screen.findByText(/Hen manure, 2.4 % nitrogen/, undefined, SLOW)
-  press('Remove Hen manure')
-  await waitFor(
-    async () =>
-      expect((await garden()).nitrogenSources!.some(({ name }) => name === 'Hen manure')).toBe(false),
-    SLOW,
-  )
 })
 
 test('a bed is measured anew; a length below nothing is refused', async () => {

@@ -2,13 +2,14 @@ import { useState, type ChangeEvent, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { firstProblem, type Problem } from '../../core/foundations/outcome'
 import { importGarden, type Imported, type Way } from '../../data/importGarden'
+import { besidePage } from '../../data/beside/besidePage'
 import { database } from '../../data/database'
 import { takeBack } from '../../state/garden'
 import { notice } from '../../state/notices'
 import { gardenOpened } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { ImportPreview } from './ImportPreview'
-import { readPicked, type PickedFile } from '../../data/readPicked'
+import type { PickedFile } from '../../data/readPicked'
 
 /** Problems listed of a refused file. */
 const LISTED = 8
@@ -41,7 +42,7 @@ export function useGardenImport(): {
   const [picked, setPicked] = useState<PickedFile | null>(null)
 
   async function open(file: File) {
-    const read = await readPicked(file)
+    const read = await besidePage((work) => work.readPicked(file))
     setProblems(read.ok ? [] : read.problems)
     setPicked(read.ok ? read.value : null)
   }

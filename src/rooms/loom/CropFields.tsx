@@ -5,6 +5,7 @@ import { addDays, isoDate, parseDay } from '../../core/foundations/day'
 import { cropContent } from '../../core/garden/newStands'
 import { CROPS, findCrop } from '../../core/plants/crops'
 import { occupantsOf, type Treatment } from '../../core/season/occupied'
+import { DialogButtons } from '../../parts/DialogButtons'
 import { Form } from '../../parts/Form'
 import { chosen, day } from '../../parts/form/codecs'
 import { TypedChoice, TypedDay, TypedTick } from '../../parts/form/fields'
@@ -13,25 +14,19 @@ import { Occupied } from '../../parts/Occupied'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { useAct, useGarden } from '../../state/garden'
 
-const cropForm = (today: number) =>
-  z
-    .object({
-      bedId: chosen('Choose a bed.'),
-      cropId: chosen('Choose a crop.'),
-      establishment: z.enum(['transplant', 'seed']),
-      from: day(),
-      until: day(),
-      standing: z.boolean(),
-    })
-    .refine(({ from, until }) => until > from, {
-      path: ['until'],
-      error: 'Until must lie after from. Choose a later date.',
-    })
-    // What stands already was planted by today.
-    .refine(({ standing, from }) => !standing || from <= today, {
-      path: ['from'],
-      error: 'This lies ahead: choose an earlier day, or untick that it stands already.',
-    })
+const cropForm = z
+  .object({
+    bedId: chosen('Choose a bed.'),
+    cropId: chosen('Choose a crop.'),
+    establishment: z.enum(['transplant', 'seed']),
+    from: day(),
+    until: day(),
+    standing: z.boolean(),
+  })
+  .refine(({ from, until }) => until > from, {
+    path: ['until'],
+    error: 'Until must lie after from. Choose a later date.',
+  })
 
 /** What is asked of a crop that stands or is planned. */
 export function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; onClose: () => void }) {
@@ -40,18 +35,24 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
   const [firstCrop] = CROPS
   const [said, setSaid] = useState<Record<string, Treatment>>({})
   const form = useTyped({
-    schema: cropForm(today),
+    schema: cropForm,
     blank: {
       bedId: spot.bedId,
       cropId: firstCrop.id,
       establishment: firstCrop.establishment,
       from: isoDate(spot.day),
       until: isoDate(spot.day + firstCrop.daysInBed),
-      standing: spot.day <= today,
+      standing: true,
     },
   })
-  const { bedId, from } = form.text
+  const { bedId, cropId, from, until } = form.text
 
+  /** The day until which a crop stands follows the one it is planted on, until another was typed. */
+  function followDay(date: string) {
+    const days = findCrop(cropId)?.daysInBed ?? 0
+    if (parseDay(date) !== null && parseDay(from) !== null && until === addDays(from, days))
+      form.set({ until: addDays(date, days) })
+  }
   function followCrop(cropId: string) {
     const crop = findCrop(cropId)
     if (!crop) return
@@ -64,7 +65,8 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
       addCrop(
         data,
         data.beds.find(({ id }) => id === value.bedId)!,
-        value,
+        // What lies ahead does not stand yet.
+        { ...value, standing: value.standing && value.from <= today },
         said,
       ),
     )
@@ -100,24 +102,23 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
       <TypedChoice form={form} name="cropId" label="Crop" onChoose={followCrop}>
         <CropOptions />
       </TypedChoice>
-      <TypedDay form={form} name="from" label="From" />
+      <TypedDay form={form} name="from" label="From" onChoose={followDay} />
       <TypedDay form={form} name="until" label="Until" />
       <TypedChoice form={form} name="establishment" label="Established by">
         <EstablishmentOptions />
       </TypedChoice>
       <div className="self-end pb-2">
-        <TypedTick form={form} name="standing" label="It stands already" />
+        {fromDay !== null && fromDay <= today && (
+          <TypedTick form={form} name="standing" label="It stands already" />
+        )}
       </div>
       <Occupied
         occupants={occupants}
         said={said}
         onSay={(id, treatment) => setSaid({ ...said, [id]: treatment })}
       />
-      <div className="sm:col-span-2 flex justify-end gap-2">
-        <button type="button" className="btn" onClick={onClose}>
-          Cancel
-        </button>
-        <button className="btn btn-primary">Add crop</button>
+      <div className="sm:col-span-2">
+        <DialogButtons store="Add crop" onCancel={onClose} />
       </div>
     </Form>
   )

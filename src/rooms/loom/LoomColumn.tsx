@@ -1,4 +1,5 @@
-import { lazy, memo, Suspense } from 'react'
+import { Sprout } from 'lucide-react'
+import { lazy, memo, Suspense, useContext } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { latest } from '../../core/garden/timeline'
 import { Link } from 'react-router'
@@ -12,6 +13,7 @@ import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { placeLabel, standWords } from './labels'
 import { clipToSheet, yOfDay, type Column, type Scale } from './layout'
 import { AreaButton, Words, type Area } from './StandArea'
+import { SayGrowing } from './sheetLayout'
 import type { LoomBed, SheetDays } from './useLoom'
 
 /** What a crop is moved with is loaded once there is one that can be, and the sheet is drawn. */
@@ -159,7 +161,37 @@ function Gap({ window, entry, sheet, scale, width, todayY }: RegionProps & { win
         />
       )}
       {placed && <Words placed={placed} italic />}
+      {window.freeFromDay <= sheet.today && open && width >= GROWING_PX && (
+        <GrowsHere bed={entry.bed} top={todayY} width={width} />
+      )}
     </>
+  )
+}
+
+/** Size of the mark in a bare bed that says that something grows there, px, and how far under today it lies. */
+const GROWING_PX = 26
+const GROWING_BELOW_PX = 6
+
+/** In a bare bed, beneath today: something grows here that Kilim does not know of. */
+function GrowsHere({ bed, top, width }: { bed: LoomBed['bed']; top: number; width: number }) {
+  const say = useContext(SayGrowing)
+  const name = `A cover grows in ${bed.label} already`
+  return (
+    <button
+      type="button"
+      className="absolute z-30 flex items-center justify-center border border-base-content/60 bg-base-100 hover:bg-base-200"
+      style={{
+        top: top + GROWING_BELOW_PX,
+        left: (width - GROWING_PX) / 2,
+        width: GROWING_PX,
+        height: GROWING_PX,
+      }}
+      aria-label={name}
+      title={name}
+      onClick={() => say(bed.id)}
+    >
+      <Sprout size={16} aria-hidden="true" />
+    </button>
   )
 }
 

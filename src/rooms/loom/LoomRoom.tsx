@@ -1,5 +1,5 @@
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
-import { useMemo, useRef, useState, type RefObject } from 'react'
+import { useCallback, useMemo, useRef, useState, type RefObject } from 'react'
 import { longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useGradually } from '../../state/useGradually'
@@ -8,6 +8,7 @@ import { useGarden } from '../../state/garden'
 import { useShared } from '../../state/useShared'
 import { useLasting } from '../../state/useSettled'
 import { useFailures, usePending } from '../../compute/useAnswer'
+import { GrowingDialog } from '../../parts/growing/GrowingDialog'
 import { CropDialog } from './CropDialog'
 import { layoutLoom, yOfDay, type LoomLayout } from './layout'
 import { ledgerOf } from './ledger'
@@ -15,7 +16,7 @@ import { LoomColumn, OutOfSight } from './LoomColumn'
 import { SpotLine } from './SpotLine'
 import { useCursor } from './useCursor'
 import { useLoom, useOutlook, type Loom } from './useLoom'
-import { SheetLayout } from './sheetLayout'
+import { SayGrowing, SheetLayout } from './sheetLayout'
 import { useShownColumns } from './useShownColumns'
 import { WeekEdge } from './WeekEdge'
 import { Failed } from '../../parts/Waiting'
@@ -34,6 +35,8 @@ export function LoomRoom() {
   const windowHeight = useWindowHeight()
   const layout = useMemo(() => layoutLoom(loom, width, windowHeight), [loom, width, windowHeight])
   const [adding, setAdding] = useState<{ bedId: string; day: number } | null>(null)
+  const [growing, setGrowing] = useState<string[] | null>(null)
+  const sayGrowing = useCallback((bedId: string) => setGrowing([bedId]), [])
   const { cursor, spot, onKeyDown, open } = useCursor(loom, (at) =>
     setAdding({ bedId: at.entry.bed.id, day: at.day }),
   )
@@ -46,18 +49,21 @@ export function LoomRoom() {
         page={page}
         onPage={setPage}
         onAdd={() => setAdding({ bedId: data.beds[0]?.id ?? '', day: loom.today })}
+        onGrowing={() => setGrowing([])}
       />
       <NotWoven loom={loom} />
       <div ref={frame} className="overflow-x-auto overflow-y-hidden">
         {width > 0 && (
-          <Sheet
-            loom={loom}
-            layout={layout}
-            cursorColumn={cursor.column}
-            cursorDay={cursor.day}
-            frame={frame}
-            onKeyDown={onKeyDown}
-          />
+          <SayGrowing value={sayGrowing}>
+            <Sheet
+              loom={loom}
+              layout={layout}
+              cursorColumn={cursor.column}
+              cursorDay={cursor.day}
+              frame={frame}
+              onKeyDown={onKeyDown}
+            />
+          </SayGrowing>
         )}
       </div>
       <SpotLine
@@ -65,7 +71,9 @@ export function LoomRoom() {
         today={loom.today}
         onOpen={open}
         onAdd={(at) => setAdding({ bedId: at.entry.bed.id, day: at.day })}
+        onGrowing={(at) => setGrowing([at.entry.bed.id])}
       />
+      <GrowingDialog bedIds={growing} onClose={() => setGrowing(null)} />
       <CropDialog spot={adding} onClose={() => setAdding(null)} />
     </section>
   )
@@ -77,20 +85,26 @@ function LoomHead({
   page,
   onPage,
   onAdd,
+  onGrowing,
 }: {
   loom: Loom
   name: string
   page: number
   onPage: (page: number) => void
   onAdd: () => void
+  onGrowing: () => void
 }) {
   const ledger = ledgerOf(loom)
   return (
     <div className="flex flex-wrap items-end gap-x-8 gap-y-1 py-1.5">
-      <h1 className="mr-2">{name}</h1>
+      <h1 className="mr-2 max-sm:sr-only">{name}</h1>
       <Figure name="covered today" value={`${ledger.covered} of ${ledger.beds}`} />
-      <Figure name="bare bed-weeks ahead" value={`${ledger.bareWeeks}, ${ledger.fillableWeeks} fillable`} />
-      <Figure name="recoverable under crops" value={`${ledger.underCrops} weeks`} />
+      <Figure
+        wide
+        name="bare bed-weeks ahead"
+        value={`${ledger.bareWeeks}, ${ledger.fillableWeeks} fillable`}
+      />
+      <Figure wide name="recoverable under crops" value={`${ledger.underCrops} weeks`} />
       <Figure
         name="next"
         value={ledger.next ? `${ledger.next.text}, ${shortDate(ledger.next.day)}` : 'nothing planned'}
@@ -101,6 +115,9 @@ function LoomHead({
         </span>
         <button className="btn btn-sm" onClick={onAdd}>
           <Plus size={15} aria-hidden="true" /> Crop
+        </button>
+        <button className="btn btn-sm" onClick={onGrowing}>
+          <Plus size={15} aria-hidden="true" /> Growing cover
         </button>
         <button
           className="btn btn-sm btn-square"
@@ -145,9 +162,10 @@ function Weaving() {
   return useLasting(pending > 0) ? `weaving, ${pending} left` : ''
 }
 
-function Figure({ name, value }: { name: string; value: string }) {
+/** `wide`: only where there is room. */
+function Figure({ name, value, wide = false }: { name: string; value: string; wide?: boolean }) {
   return (
-    <div className="leading-tight">
+    <div className={`leading-tight ${wide ? 'max-sm:hidden' : ''}`}>
       <div className="quiet text-xs">{name}</div>
       <div className="font-display text-[1.02rem] font-semibold">{value}</div>
     </div>

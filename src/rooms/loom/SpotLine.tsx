@@ -13,16 +13,18 @@ export function SpotLine({
   today,
   onOpen,
   onAdd,
+  onGrowing,
 }: {
   spot: Spot | null
   today: number
   onOpen: (spot: Spot) => void
   onAdd: (spot: Spot) => void
+  onGrowing: (spot: Spot) => void
 }) {
   const forecast = useLatest<StandForecast>(spot?.stand ? forecastName(spot.stand.stand.id) : null)
   const stand = spot?.stand?.stand
   const cover = stand?.content.kind === 'cover' ? stand : null
-  if (!spot) return <p className="mt-2">No beds yet. Add some in the Garden room.</p>
+  if (!spot) return <p className="mt-2">No beds yet. Add some under Garden.</p>
   return (
     <div className="mt-1.5 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 border-t border-base-300 pt-1.5 text-[0.95rem] md:flex-nowrap">
       <p role="status" aria-live="polite" data-testid="spot" className="min-w-0 md:truncate">
@@ -33,10 +35,15 @@ export function SpotLine({
       <button className="btn btn-xs btn-primary shrink-0" onClick={() => onOpen(spot)}>
         {spot.window && !spot.stand && spot.window.neededByDay > today ? 'Choose a cover' : 'Open the bed'}
       </button>
-      {spot.window && !spot.stand && (
-        <button className="btn btn-xs shrink-0" onClick={() => onAdd(spot)}>
-          Add a crop
-        </button>
+      {!spot.stand && (
+        <>
+          <button className="btn btn-xs shrink-0" onClick={() => onGrowing(spot)}>
+            A cover grows here
+          </button>
+          <button className="btn btn-xs shrink-0" onClick={() => onAdd(spot)}>
+            Add a crop
+          </button>
+        </>
       )}
       <Legend />
     </div>

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { openRoom, press, SLOW, type } from '../../app/testing/openRoom'
+import { dayNumber } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { database } from '../../data/database'
 
@@ -42,16 +43,30 @@ test('a crop is added on the sheet; one that ends before it begins is refused', 
   const year = (days: string, more: number) => `${Number(days.slice(0, 4)) + more}${days.slice(4)}`
   type('From', year(from, 1), dialog)
   type('Until', year(from, 2), dialog)
-  press('Add crop', dialog)
-  expect(await within(dialog).findByText(/This lies ahead: .*untick that it stands already/)).toBeTruthy()
-  type('From', from, dialog)
-  type('Until', year(from, 1), dialog)
+  expect(within(dialog).queryByLabelText('It stands already')).toBeNull()
   press('Add crop', dialog)
   await waitFor(async () => expect(await database.stands.count()).toBe(before + 1), SLOW)
   const added = ((await database.stands.toArray()) as Stand[]).find(
-    ({ content, start }) => content.kind === 'crop' && content.cropId === 'leek' && start.plan?.date === from,
+    ({ content, start }) =>
+      content.kind === 'crop' && content.cropId === 'leek' && start.plan?.date === year(from, 1),
   )
-  expect(added).toBeTruthy()
+  expect(added?.start.actual).toBeNull()
+})
+
+test('the day until which a crop stands follows the one it is planted on, until another was typed', async () => {
+  await sheet()
+  press('Crop')
+  const dialog = screen.getByRole('dialog')
+  await within(dialog).findByLabelText('Crop', {}, SLOW)
+  const until = () => (within(dialog).getByLabelText('Until') as HTMLInputElement).value
+  type('From', '2026-05-01', dialog)
+  await waitFor(() => expect(until() > '2026-07-01').toBe(true))
+  const first = until()
+  type('From', '2026-05-11', dialog)
+  await waitFor(() => expect(dayNumber(until()) - dayNumber(first)).toBe(10))
+  type('Until', '2026-09-30', dialog)
+  type('From', '2026-05-01', dialog)
+  expect(until()).toBe('2026-09-30')
 })
 
 test('the sheet is paged by a season, and not beyond the forecast', async () => {

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { startOfWeek } from '../../core/foundations/day'
 import type { Bed } from '../../core/garden/schema'
-import { bareWindows, type BedWindow } from '../../core/garden/windows'
+import { bareWindows, recordsFrom, type BedWindow } from '../../core/garden/windows'
 import { lightWindows, type LightWindow } from '../../core/choosing/lightWindows'
 import type { WeekOutlook } from '../../core/site/frost'
 import { standsOnCloth, type StandOnCloth } from '../../parts/weave/standsOnCloth'
@@ -31,10 +31,15 @@ export function useLoom(pageWeeks: number): Loom {
         expected.beds.map((bed): LoomBed => ({
           bed,
           stands: standsOnCloth(expected.stands, bed.id, lastDay),
-          windows: bareWindows(bed, expected.stands, firstDay, lastDay),
+          windows: bareWindows(
+            bed,
+            expected.stands,
+            Math.max(firstDay, recordsFrom(expected, bed.id, today)),
+            lastDay,
+          ),
           lights: lightWindows(bed, expected.stands, today, lastDay),
         })),
-      [expected.beds, expected.stands, firstDay, lastDay, today],
+      [expected, firstDay, lastDay, today],
     ),
   )
   return useMemo(() => {

@@ -1,3 +1,4 @@
+import { useTold } from '../../state/useTold'
 import { Link } from 'react-router'
 import { CartesianGrid, Area, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { segmentAreaM2 } from '../../core/garden/area'
@@ -5,7 +6,8 @@ import { feedFor, nitrogenGap, type Feed } from '../../core/planting/feeding'
 import type { Aftermath } from '../../core/scenario/after'
 import type { NitrogenSource } from '../../core/garden/rules'
 import type { Crop } from '../../core/plants/crops'
-import { centimetres, kilos, litres, nitrogen, type Units } from '../../text/format'
+import { nitrogen, nitrogenAxis, type Told } from '../../text/amounts'
+import { centimetres, kilos, litres, type Units } from '../../text/format'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import { residueSentence } from './nitrogenWords'
@@ -16,18 +18,19 @@ import { Spreads } from './Spreads'
 export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; plant: PlantView }) {
   const { garden, view, sourceId, setSourceId } = plant
   const { units } = garden
+  const told = useTold(view.bed, view.stand.segment)
   const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
-  const sources = garden.nitrogenSources ?? []
+  const sources = garden.nitrogenSources
   const source = sources.find((entry) => entry.id === sourceId) ?? sources[0]
   const gap = nitrogenGap(after.weeks)
   const freed = Math.max(0, after.weeks.at(-1)?.residue.p50 ?? 0)
   return (
     <section className="mt-6" aria-label="Nitrogen" data-testid="nitrogen">
       <h2>What feeds it</h2>
-      <p>{residueSentence(after, crop, units)}</p>
+      <p>{residueSentence(after, crop, told)}</p>
       {after.weeks.length > 2 && (
         <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[1fr_24rem]">
-          <Curve after={after} crop={crop} units={units} />
+          <Curve after={after} crop={crop} told={told} />
           <div className="flex flex-col gap-2">
             <p>
               {gap.p50 < 0.3 ? (
@@ -37,8 +40,8 @@ export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; pl
                 </>
               ) : (
                 <>
-                  At most about <strong>{nitrogen(gap.p50, units)}</strong> are wanting (
-                  {nitrogen(gap.p10, units)} to {nitrogen(gap.p90, units)}).
+                  At most about <strong>{nitrogen(gap.p50, told)}</strong> are wanting (
+                  {nitrogen(gap.p10, told)} to {nitrogen(gap.p90, told)}).
                 </>
               )}
             </p>
@@ -75,14 +78,14 @@ export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; pl
             ) : (
               <p role="status">
                 No compost or feed is on your list.{' '}
-                <Link className="link" to="/garden">
-                  Add it with its analysis in the Garden room
+                <Link className="link" to="/shed#feeds">
+                  Add it with its analysis in the Shed
                 </Link>{' '}
                 to see how much to spread.
               </p>
             )}
             <Why>
-              The crop’s need follows a logistic course to {nitrogen(crop.nitrogenG, units)} at harvest (± 30
+              The crop’s need follows a logistic course to {nitrogen(crop.nitrogenG, told)} at harvest (± 30
               %). Of what residue and soil free, roots catch about two thirds (judgement). Feed by its
               analysis: weight × nitrogen × the share freed in the first season.
             </Why>
@@ -138,16 +141,16 @@ const Missing = ({ feed, name }: { feed: Feed; name: string }) =>
   feed.assumed.length === 0 ? null : (
     <p role="status" className="text-sm font-semibold">
       {name} has no {feed.assumed.join(', no ')} yet; usual garden compost is taken, hence the wide range.{' '}
-      <Link className="link" to="/garden">
+      <Link className="link" to="/shed#feeds">
         Enter its analysis
       </Link>
       , from the label or a laboratory.
     </p>
   )
 
-/** Need and supply since planting, in the units of the garden. */
-function Curve({ after, crop, units }: { after: Aftermath; crop: Crop; units: Units }) {
-  const scale = units === 'imperial' ? 8.92 : 10
+/** Need and supply since planting, for the bed or per acre or hectare. */
+function Curve({ after, crop, told }: { after: Aftermath; crop: Crop; told: Told }) {
+  const { scale, unit } = nitrogenAxis(told)
   const rows = after.weeks.map((week) => ({
     week: week.week,
     need: week.needG * scale,
@@ -158,9 +161,8 @@ function Curve({ after, crop, units }: { after: Aftermath; crop: Crop; units: Un
   return (
     <figure className="m-0 min-w-0">
       <figcaption className="text-sm">
-        Nitrogen since planting, {units === 'imperial' ? 'lb/acre' : 'kg/ha'}: dashed what{' '}
-        {crop.name.toLowerCase()} takes up; solid what soil and residue free, in its range; dotted the soil
-        alone
+        Nitrogen since planting, {unit}: dashed what {crop.name.toLowerCase()} takes up; solid what soil and
+        residue free, in its range; dotted the soil alone
       </figcaption>
       <div className="h-56" role="img" aria-label={`Nitrogen week by week for ${crop.name.toLowerCase()}`}>
         <ResponsiveContainer width="100%" height="100%">

@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { followedBy } from '../../core/planting/followed'
+import { weight } from '../../text/amounts'
 import { longDate, percent } from '../../text/format'
 import { endingWords, standName } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
@@ -10,6 +11,7 @@ import { useGarden } from '../../state/garden'
 /** How covers were ended, and what the crops after them came to, side by side. */
 export function FollowedTable() {
   const { data } = useGarden()
+  const { units } = data.garden
   const rows = useMemo(() => followedBy(data.beds, data.stands), [data.beds, data.stands])
   if (rows.length === 0) return null
   return (
@@ -45,7 +47,7 @@ export function FollowedTable() {
                 <td>{standName(crop)}</td>
                 <td>{waitedDays} days</td>
                 <td>
-                  {yieldKgM2 === null ? '–' : `${yieldKgM2.toFixed(1)} kg/m²`}
+                  {yieldKgM2 === null ? '–' : weight(yieldKgM2 * 1000, units)}
                   {crop.outcome?.verdict ? `, ${crop.outcome.verdict}` : ''}
                 </td>
                 <td>{crop.outcome?.note ?? ''}</td>

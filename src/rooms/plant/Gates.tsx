@@ -1,3 +1,4 @@
+import { useTold } from '../../state/useTold'
 import type { Crop } from '../../core/plants/crops'
 import { touchesSoil } from '../../core/planting/manure'
 import { CRITERIA, type CriterionOutcome, type ScenarioOutcome } from '../../core/scenario/types'
@@ -5,7 +6,6 @@ import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
-import { useGarden } from '../../state/garden'
 import { adviceText, CRITERION_NAMES, criterionReason } from '../../text/criteria'
 import { dateRangeText } from '../../text/format'
 import type { PlantView } from './usePlant'
@@ -96,9 +96,9 @@ function Touches({ crop, plant }: { crop: Crop; plant: PlantView }) {
 const RULES: readonly string[] = ['manure', 'wait']
 
 function GateRow({ gate, plant }: { gate: CriterionOutcome; plant: PlantView }) {
-  const { units } = useGarden().data.garden
   const { detail, open, chance } = gate
-  const { why, sooner } = criterionReason(detail, plant.crop?.name ?? null, units)
+  const told = useTold(plant.view.bed, plant.view.stand.segment)
+  const { why, sooner } = criterionReason(detail, plant.crop?.name ?? null, told)
   const method =
     plant.plan.scenario.follows.kind === 'crop' ? plant.plan.scenario.follows.plantingMethod : null
   const byMethod = method !== null && open === null && chance === 1

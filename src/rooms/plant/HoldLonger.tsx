@@ -4,6 +4,7 @@ import { toHoldUntil, type Aftermath } from '../../core/scenario/after'
 import { BroughtIn } from '../../parts/BroughtIn'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
+import { weight } from '../../text/amounts'
 import { centimetres, kilos, type Units } from '../../text/format'
 
 const WEEKS = ['4', '6', '8', '10', '12', '16'] as const
@@ -36,9 +37,9 @@ export function HoldLonger({ after, areaM2, units }: { after: Aftermath; areaM2:
           </>
         )}{' '}
         <Why>
-          Three quarters of the small annual weeds are held back by 730 g of dry mulch per m² (600 to 1000, by
-          weeds and weather). It rots by warmth and rain, what is added as fast as what lies there. A small
-          bale is taken as 15 kg.
+          Three quarters of the small annual weeds are held back by {weight(730, units)} of dry mulch (
+          {weight(600, units)} to {weight(1000, units)}, by weeds and weather). It rots by warmth and rain,
+          what is added as fast as what lies there. A small bale is taken as {kilos(BALE_KG, units)}.
         </Why>
       </div>
       {addKg >= 0.5 && <BroughtIn what="straw or hay" />}

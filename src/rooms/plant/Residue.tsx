@@ -1,3 +1,5 @@
+import { unitOf, writeQuantity } from '../../text/quantity'
+import { useTold } from '../../state/useTold'
 import { useState } from 'react'
 import { segmentAreaM2 } from '../../core/garden/area'
 import { creepingWeeds } from '../../core/garden/creepingWeeds'
@@ -8,7 +10,8 @@ import { plantingMethods } from '../../core/planting/through'
 import type { Crop } from '../../core/plants/crops'
 import { weedSuppression } from '../../core/residue/pools'
 import { Caution } from '../../parts/Caution'
-import { centimetres, dryMatter, kilos, percent, rangeText } from '../../text/format'
+import { dryMatter } from '../../text/amounts'
+import { centimetres, kilos, percent, rangeText, decimal } from '../../text/format'
 import { PLANTING_METHOD_NAME, THROUGH_REASON } from '../../text/planting'
 import { SelectField } from '../../parts/SelectField'
 import { useGarden } from '../../state/garden'
@@ -16,12 +19,7 @@ import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
 import { HoldLonger } from './HoldLonger'
 
-const DEPTHS = [
-  ['0.03', '3 cm'],
-  ['0.05', '5 cm'],
-  ['0.08', '8 cm'],
-  ['0.1', '10 cm'],
-] as const
+const DEPTHS = ['0.03', '0.05', '0.08', '0.1'] as const
 
 const FITS = { well: 'fits well', fair: 'can be done', poorly: 'not here' } as const
 
@@ -40,6 +38,7 @@ export function Residue({
   const { garden, view, cropPlan, planCrop, planted } = plant
   const { data } = useGarden()
   const { units } = garden
+  const told = useTold(view.bed, view.stand.segment)
   const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
   const mulchG = after.mulchG.p50
   const tieUp = outcome.criteria.find(({ detail }) => detail.id === 'tie-up')
@@ -50,10 +49,9 @@ export function Residue({
     <section className="mt-6" aria-label="Mulch" data-testid="mulch">
       <h2>Mulch, and planting through it</h2>
       <p>
-        On planting day about <strong>{dryMatter(mulchG, units)}</strong> (
-        {dryMatter(after.mulchG.p10, units)} to {dryMatter(after.mulchG.p90, units)}),{' '}
-        {centimetres(mulchDepthM(mulchG), units)} deep, holding back {percent(weedSuppression(mulchG))} of the
-        weeds of seed at first
+        On planting day about <strong>{dryMatter(mulchG, told)}</strong> ({dryMatter(after.mulchG.p10, told)}{' '}
+        to {dryMatter(after.mulchG.p90, told)}), {centimetres(mulchDepthM(mulchG), units)} deep, holding back{' '}
+        {percent(weedSuppression(mulchG))} of the weeds of seed at first
         {after.holdsWeeks.p90 >= 0.5
           ? `, enough to spare hoeing for ${rangeText(after.holdsWeeks.p10, after.holdsWeeks.p90)} weeks`
           : ', too thin to spare hoeing'}
@@ -110,8 +108,8 @@ function Remove({
 }) {
   const { garden, sourceId } = plant
   const { units } = garden
-  const [depth, setDepth] = useState<(typeof DEPTHS)[number][0]>('0.05')
-  const sources = garden.nitrogenSources ?? []
+  const [depth, setDepth] = useState<(typeof DEPTHS)[number]>('0.05')
+  const sources = garden.nitrogenSources
   const source = sources.find((entry) => entry.id === sourceId) ?? sources[0] ?? null
   const off = removal(mulchG, after.residueNitrogenG, areaM2, Number(depth), source)
   return (
@@ -123,18 +121,19 @@ function Remove({
           className="w-28"
           value={depth}
           onChange={setDepth}
-          options={DEPTHS}
+          options={DEPTHS.map((metres) => [metres, centimetres(Number(metres), units)] as const)}
         />
         <div className="max-w-prose">
           {kilos(off.massKg, units)} dry would leave, with <strong>{kilos(off.nitrogenKg, units)}</strong> of
           nitrogen and {kilos(off.carbonKg, units)} of carbon. To bring the nitrogen back takes{' '}
           <strong>{kilos(off.compostKg, units)}</strong> of{' '}
           {source ? source.name.toLowerCase() : 'usual compost'}. It mulches{' '}
-          <strong>{off.bedsMulched.toFixed(1)}</strong> beds of this size at that depth.{' '}
+          <strong>{decimal(off.bedsMulched)}</strong> beds of this size at that depth.{' '}
           <Why>
             Residue of the planting day with the nitrogen still in it, buried shares included; 42 % carbon;
-            settled mulch weighs 18 kg a cubic metre (12 to 30). Compost by its analysis, all of its nitrogen
-            counted.
+            settled mulch weighs {writeQuantity(18, 'bulk', units)} {unitOf('bulk', units)} (
+            {writeQuantity(12, 'bulk', units)} to {writeQuantity(30, 'bulk', units)}). Compost by its
+            analysis, all of its nitrogen counted.
           </Why>
         </div>
       </div>

@@ -33,8 +33,12 @@ export function Spreads({ plant, source, crop }: { plant: PlantView; source: Nit
   const { units } = garden
   const { bed } = view
   const act = useAct()
-  const form = useTyped({ schema: spreadForm(today, units), blank: { day: isoDate(today), kg: '' } })
-  const spreads = bed.spreads ?? []
+  const form = useTyped({
+    schema: spreadForm(today, units),
+    draft: { name: `spread ${bed.id} ${source.id}` },
+    blank: { day: isoDate(today), kg: '' },
+  })
+  const spreads = bed.spreads
   return (
     <>
       <ManureWait source={source} crop={crop} rules={rules} />

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { isoDate } from '../../core/foundations/day'
+import { spread } from '../../core/garden/rules'
+import { stand } from '../../core/garden/schema'
 import { day, notAhead, note, quantity, quantityOrNone } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
 
@@ -25,13 +27,16 @@ export const lanesForm = (units: Units) =>
 export const spreadForm = (today: number, units: Units) =>
   z.object({
     day: day((spread) => (spread > today ? 'Choose today or the earlier day on which it was spread.' : null)),
-    kg: quantityOrNone('weight', units, { name: 'The weight', low: 0.01, high: 1_000_000 }),
+    kg: quantityOrNone('weight', units, { name: 'The weight', of: spread.shape.kg }),
   })
 
 /** What a crop came to. */
 export const outcomeForm = (units: Units) =>
   z.object({
-    yieldKg: quantityOrNone('weight', units, { name: 'The yield', low: 0, high: 100_000 }),
+    yieldKg: quantityOrNone('weight', units, {
+      name: 'The yield',
+      of: stand.shape.outcome.unwrap().shape.yieldKg,
+    }),
     verdict: z.enum(['', 'better', 'as usual', 'worse']),
     note: note(),
   })

@@ -20,7 +20,15 @@ const planned: Stand = {
   id: 'next',
   content: cropContent('cabbage', 'transplant'),
   start: {
-    plan: { date: '2026-06-18', covering: null, passes: null, components: [], note: '' },
+    plan: {
+      date: '2026-06-18',
+      covering: null,
+      passes: null,
+      keptMoistDays: 0,
+      sownBetween: null,
+      components: [],
+      note: '',
+    },
     actual: null,
   },
   end: { plan: { date: '2026-10-30', method: 'harvest', passes: 1, note: '' }, actual: null },

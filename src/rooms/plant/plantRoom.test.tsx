@@ -91,7 +91,7 @@ test('a feed without its analysis asks for it, with one it says how much to spre
   )
   const garden = (await database.gardens.get('marlpit-lane')) as Garden
   await change('gardens', 'marlpit-lane', {
-    nitrogenSources: garden.nitrogenSources!.map((source) => ({
+    nitrogenSources: garden.nitrogenSources.map((source) => ({
       ...source,
       nitrogenPct: 1,
       firstSeason: 0.2,

@@ -3,7 +3,6 @@ import { plantCrop, sayTouches } from '../../actions/plantCrop'
 import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
 import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import { latest } from '../../core/garden/timeline'
-import { USUAL_RULES } from '../../core/garden/usualRules'
 import { findCrop } from '../../core/plants/crops'
 import { useTyped } from '../../parts/form/useTyped'
 import { useAct, useGarden } from '../../state/garden'
@@ -36,14 +35,14 @@ export function usePlant(view: StandView) {
     blank: { lanes: '1', everyDays: '7' },
   })
   /** The compost or feed that fills the gap. */
-  const [sourceId, setSourceId] = useState(garden.nitrogenSources?.[0]?.id ?? '')
+  const [sourceId, setSourceId] = useState(garden.nitrogenSources[0]?.id ?? '')
   const end = latest(standCase.stand.end)
   const planted = next?.stand.start.actual ?? null
   const { follows } = plan.scenario
   const cropPlan = plan.draft?.crop ?? cropPlanOf(next?.stand ?? null)
   const crop = findCrop(cropPlan?.cropId ?? '')
   const plantingDay = follows.kind === 'nothing' ? null : follows.day
-  const rules = garden.rules ?? USUAL_RULES
+  const rules = garden.rules
 
   /** Tries another crop, day or way of planting on the plan. */
   const planCrop = (part: Partial<CropPlan>) => {

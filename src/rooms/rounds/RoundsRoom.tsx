@@ -1,11 +1,13 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { byUrgency, type Job } from '../../core/rounds/jobs'
+import type { Bed } from '../../core/garden/schema'
 import { shortDate } from '../../text/format'
 import { SelectField, TextField } from '../../parts/SelectField'
 import { jobRoom, jobText } from '../../parts/jobText'
 import { PlanChance } from '../../parts/PlanChance'
 import { notice } from '../../state/notices'
+import { GrowingDialog } from '../../parts/growing/GrowingDialog'
 import { useRounds } from './useRounds'
 import { Form } from '../../parts/Form'
 import { single } from '../../parts/once'
@@ -20,6 +22,7 @@ type Rounds = ReturnType<typeof useRounds>
 /** What to do and look at this week, in walking order or by urgency; to tick, put off, print, or take into a calendar. */
 export function RoundsRoom() {
   const rounds = useRounds()
+  const [growing, setGrowing] = useState<string[] | null>(null)
   const [order, setOrder] = useState<'walk' | 'urgency'>('walk')
   // On opening, jobs that come in a little later would push the others from under a finger.
   const lasts = useLasting(rounds.pending > 0)
@@ -49,10 +52,17 @@ export function RoundsRoom() {
         failure={rounds.failure}
       />
       <Failed what="Looking for frost" failure={rounds.week} />
-      <div className="no-print mt-2 flex flex-wrap items-start gap-3">
+      <ol className="mt-3 divide-y divide-base-300 border-y border-base-300" data-testid="jobs">
+        {jobs.map((job) => (
+          <JobRow key={job.id} job={job} rounds={rounds} />
+        ))}
+      </ol>
+      <NothingKnown beds={rounds.bare} onSay={(bedId) => setGrowing([bedId])} />
+      <GrowingDialog bedIds={growing} onClose={() => setGrowing(null)} />
+      <div className="no-print mt-3 flex flex-wrap items-end gap-x-3 gap-y-2">
         <SelectField
           label="Order"
-          className="w-48"
+          className="h-11 w-52"
           value={order}
           onChange={setOrder}
           options={[
@@ -60,22 +70,35 @@ export function RoundsRoom() {
             ['urgency', 'the most urgent first'],
           ]}
         />
-        <button className="btn mt-6" onClick={() => window.print()}>
+        <button className="btn h-11" onClick={() => window.print()}>
           Print
         </button>
         <button
-          className="btn mt-6"
+          className="btn h-11"
           onClick={() => void rounds.writeCalendar().catch((error: Error) => notice.error(error.message))}
         >
           Calendar file
         </button>
       </div>
-      <ol className="mt-4 divide-y divide-base-300 border-y border-base-300" data-testid="jobs">
-        {jobs.map((job) => (
-          <JobRow key={job.id} job={job} rounds={rounds} />
-        ))}
-      </ol>
     </section>
+  )
+}
+
+/** So many bare beds are named; a garden with more is mostly bare, and says it on the loom. */
+const MOST_NAMED = 24
+
+/** Beds of which nothing is known to grow; pressing one says what does. */
+function NothingKnown({ beds, onSay }: { beds: readonly Bed[]; onSay: (bedId: string) => void }) {
+  if (beds.length === 0 || beds.length > MOST_NAMED) return null
+  return (
+    <p className="no-print mt-3 flex flex-wrap items-center gap-1.5">
+      Bare, as far as is known. A cover grows in
+      {beds.map(({ id, label }) => (
+        <button key={id} className="btn btn-sm min-h-11 sm:min-h-8" onClick={() => onSay(id)}>
+          {label}
+        </button>
+      ))}
+    </p>
   )
 }
 

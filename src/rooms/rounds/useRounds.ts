@@ -1,7 +1,8 @@
 import { useMemo } from 'react'
 import { notice } from '../../state/notices'
-import { addDays, isoDate } from '../../core/foundations/day'
+import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
+import { standsOn } from '../../core/garden/timeline'
 import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
 import type { StandForecast } from '../../core/season/standForecast'
 import { forecastName } from '../../parts/weave/useBedCloth'
@@ -12,6 +13,7 @@ import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
 import { jobText } from '../../parts/jobText'
+import { standState } from '../../text/names'
 import { download } from '../../state/download'
 import { putOffJob, tickJob } from '../../actions/markJob'
 
@@ -55,7 +57,13 @@ export function useRounds() {
   const { values, pending, failure } = useAllAnswers('forecast', jobs)
   const week = useAnswer('outlook', [spec, today, 1])
   const frostChance = week.value?.[0]?.frostChance ?? 0
-  const marks = useMemo(() => data.garden.jobMarks ?? [], [data.garden.jobMarks])
+  const marks = data.garden.jobMarks
+  const bare = useMemo(() => {
+    // What should have ended by now stands until it is told to have ended; what is due today is on the list.
+    const taken = (stand: Stand) => standState(stand) === 'growing' || standsOn(stand, today)
+    const stands = new Set(expected.stands.filter(taken).map(({ bedId }) => bedId))
+    return data.beds.filter(({ id }) => !stands.has(id)).sort((a, b) => a.walkOrder - b.walkOrder)
+  }, [data.beds, expected.stands, today])
 
   const input = useMemo(() => {
     const forecasts = new Map(
@@ -64,7 +72,16 @@ export function useRounds() {
       ),
     )
     // Plans are shown as they were made, so that what is overdue shows since when.
-    return { beds: data.beds, stands: data.stands, checks: data.checks, forecasts, frostChance, today }
+    const { begunOn } = data.garden
+    return {
+      beds: data.beds,
+      stands: data.stands,
+      checks: data.checks,
+      forecasts,
+      frostChance,
+      today,
+      begunDay: begunOn === null ? null : dayNumber(begunOn),
+    }
   }, [values, data, frostChance, today])
   const open = useMemo(() => openJobs(jobsOf(input, ROUND_DAYS), marks, today), [input, marks, today])
 
@@ -93,6 +110,7 @@ export function useRounds() {
 
   return {
     jobs: open,
+    bare,
     pending,
     failure,
     week,

@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import { sandFor } from '../../core/seeding/measures'
 import type { Recipe } from '../../core/seeding/recipe'
-import { grams, metres, type Units } from '../../text/format'
+import { decimal, grams, metres, smallVolume, volume, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { TypedText } from '../../parts/form/fields'
 import { SelectField } from '../../parts/SelectField'
@@ -15,11 +15,11 @@ import { measuresOf, sowerOf, throwingsOf, usualStretches, type Throwing, type H
 import type { Sow } from './useSow'
 import { Failed } from '../../parts/Waiting'
 
-/** Straw of a thin nurse mulch, kg m⁻², and weight of a small bale, kg; depth of a compost cover, m, and litres in a bag. */
+/** Straw of a thin nurse mulch, kg m⁻², and weight of a small bale, kg; depth of a compost cover, m, and a bag of it, m³. */
 const STRAW_KG_M2 = { low: 0.1, high: 0.25 }
 const BALE_KG = 12
 const COMPOST_M = 0.006
-const BAG_LITRES = 40
+const BAG_M3 = 0.04
 /** How handfuls differ in ordinary hands (judgement, 0.3–0.6). */
 const UNEVENNESS = 0.45
 
@@ -58,13 +58,13 @@ export function HowToThrow({
           className="w-24"
           placeholder={String(usualStretches(size.lengthM))}
         />
-        {(data.garden.sowers ?? []).length > 0 && (
+        {data.garden.sowers.length > 0 && (
           <SelectField
             label="Thrown by"
             className="w-48"
             value={sower?.id ?? ''}
             onChange={(sowerId) => typed.set({ sowerId })}
-            options={(data.garden.sowers ?? []).map((entry) => [entry.id, entry.name] as const)}
+            options={data.garden.sowers.map((entry) => [entry.id, entry.name] as const)}
           />
         )}
         <p className="mt-7">
@@ -84,7 +84,7 @@ export function HowToThrow({
       <p className="quiet text-sm">
         {sower ? `${sower.name}’s own handfuls and paces.` : 'Usual hands, which differ by a third. '}
         {!sower && (
-          <Link className="link" to="/seed#measures">
+          <Link className="link" to="/shed#measures">
             Measure your own
           </Link>
         )}
@@ -116,7 +116,7 @@ export function HowToThrow({
 }
 
 /** A small share with one decimal, `0.6 %`. */
-const fewPercent = (share: number) => `${(share * 100).toFixed(share < 0.095 ? 1 : 0)}\u00a0%`
+const fewPercent = (share: number) => `${decimal(share * 100, share < 0.095 ? 1 : 0)}\u00a0%`
 
 function PortionTable({ throwing, first, units }: { throwing: Throwing; first: boolean; units: Units }) {
   const { portions, passGrams, names, size } = throwing
@@ -165,11 +165,7 @@ function PortionTable({ throwing, first, units }: { throwing: Throwing; first: b
       </Scroll>
       {sand && (
         <p className="text-sm">
-          Bulk it with {sand.parts} parts of dry sand, about{' '}
-          {sand.litres < 1
-            ? `${Math.max(50, Math.round(sand.litres * 20) * 50)} ml`
-            : `${sand.litres.toFixed(1)} l`}{' '}
-          in all.
+          Bulk it with {sand.parts} parts of dry sand, about {smallVolume(sand.litres, units)} in all.
         </p>
       )}
     </div>
@@ -188,17 +184,17 @@ function Covering({ form, areaM2, units }: { form: HowThrown; areaM2: number; un
     const high = STRAW_KG_M2.high * areaM2
     return (
       <p className="mt-2">
-        Straw: {grams(low * 1000, units)} to {grams(high * 1000, units)}, {(high / BALE_KG).toFixed(1)} small
+        Straw: {grams(low * 1000, units)} to {grams(high * 1000, units)}, {decimal(high / BALE_KG)} small
         bales at most; soil must still show through.
       </p>
     )
   }
   if (form.covering === 'compost') {
-    const litres = COMPOST_M * areaM2 * 1000
+    const wantedM3 = COMPOST_M * areaM2
     return (
       <p className="mt-2">
-        Compost, a finger’s thickness at most: about {Math.round(litres)} litres,{' '}
-        {Math.ceil(litres / BAG_LITRES)} bags of {BAG_LITRES}.
+        Compost, a finger’s thickness at most: about {volume(wantedM3, units)}, {Math.ceil(wantedM3 / BAG_M3)}{' '}
+        bags of {volume(BAG_M3, units)}.
       </p>
     )
   }

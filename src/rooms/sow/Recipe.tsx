@@ -38,7 +38,7 @@ export function Recipe({
           </ul>
         )}
         {recipe.ok && <HowToThrow view={view} recipe={recipe.value} sow={sow} units={units} />}
-        {recipe.ok && <RingCheck recipe={recipe.value} />}
+        {recipe.ok && <RingCheck recipe={recipe.value} units={units} />}
         <div className="no-print mt-3">
           <button className="btn btn-sm" onClick={() => window.print()}>
             Print this recipe
@@ -46,7 +46,7 @@ export function Recipe({
         </div>
         <RecordSowing sow={sow} view={view} recipe={recipe.ok ? recipe.value : null} units={units} />
         {/* Its days come one after the other: below what is filled in, they move nothing. */}
-        <WhenToSow view={view} units={units} plan={plan} />
+        {view.stand.start.actual === null && <WhenToSow view={view} units={units} plan={plan} />}
         {recipe.ok &&
           form.covering === 'surface' &&
           recipe.value.lines.some((line) => line.size === 'large') && (

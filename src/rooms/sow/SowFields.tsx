@@ -1,3 +1,6 @@
+import { GRAMS_PER_OUNCE } from '../../core/foundations/units'
+import { scaleSteps } from '../../core/seeding/scaleSteps'
+import { decimal, type Units } from '../../text/format'
 import { covering } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
 import { DraftOffer } from '../../parts/DraftOffer'
@@ -10,10 +13,18 @@ const COVERINGS = covering.options.map(
   (option) => [option, option === 'surface' ? 'nothing, left on the surface' : option] as const,
 )
 const PASSES = ['1', '2', '3', '4'].map((count) => [count, count] as const)
-const STEPS = ['0.1', '0.5', '1', '5', '10'].map((step) => [step, `${step} g steps`] as const)
+/** Steps of scales as they are shown: a pinch of clover wants another scale than a field’s oats. */
+const stepsOf = (units: Units) =>
+  scaleSteps(units === 'imperial').map((step) => [String(step), `${stepText(step, units)} steps`] as const)
+const stepText = (g: number, units: Units) =>
+  units === 'imperial'
+    ? `${decimal(g / GRAMS_PER_OUNCE, 2)} oz`
+    : g < 1000
+      ? `${decimal(g)} g`
+      : `${decimal(g / 1000)} kg`
 
 /** What the recipe is asked with: germination and share of each species, how the seed is covered, passes, the scale. */
-export function SowFields({ view, sow: { form } }: { view: StandView; sow: Sow }) {
+export function SowFields({ view, sow: { form, units } }: { view: StandView; sow: Sow }) {
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
   return (
     <Form className="no-print flex flex-col gap-3" aria-label="Seed and covering">
@@ -28,7 +39,7 @@ export function SowFields({ view, sow: { form } }: { view: StandView; sow: Sow }
       <TypedChoice form={form} name="covering" label="Covered by" options={COVERINGS} />
       <div className="grid grid-cols-2 gap-3">
         <TypedChoice form={form} name="passes" label="Passes" options={PASSES} />
-        <TypedChoice form={form} name="scaleStepG" label="Scale shows" options={STEPS} />
+        <TypedChoice form={form} name="scaleStepG" label="Scale shows" options={stepsOf(units)} />
       </div>
     </Form>
   )

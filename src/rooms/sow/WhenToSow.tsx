@@ -1,3 +1,4 @@
+import { readQuantity, unitOf } from '../../text/quantity'
 import { useMemo, useState } from 'react'
 import { findMethod } from '../../core/termination/methods'
 import { dayNumber, isoDate } from '../../core/foundations/day'
@@ -12,14 +13,21 @@ import { Scroll } from '../../parts/Scroll'
 import { TextField } from '../../parts/SelectField'
 import { Failed, Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
-import { typedNumber } from '../../parts/typed'
 import { useGarden } from '../../state/garden'
 import { useAnswer } from '../../compute/useAnswer'
 import type { PlanView } from '../../state/usePlan'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
 import { failsText } from '../../text/criteria'
-import { inHundred, chanceText, rain, shortDate, type Units } from '../../text/format'
+import {
+  inHundred,
+  chanceText,
+  rain,
+  shortDate,
+  type Units,
+  centimetres,
+  litres as litresText,
+} from '../../text/format'
 
 /** Days looked at for moisture, and how near and how far the plan is evaluated for other sowing days. */
 const MOIST_LOOK_DAYS = 21
@@ -133,8 +141,8 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
       <Why>
         The whole plan is evaluated for each day, its end and what follows as planned: ground that can be
         worked, a cover that establishes, an end in time. Days within five points count as equal, the earlier
-        first. Moist: the seed layer (0 to 5 cm) followed day by day with rain, evaporation and this soil’s
-        hold of water.
+        first. Moist: the seed layer (the top {centimetres(0.05, units)}) followed day by day with rain,
+        evaporation and this soil’s hold of water.
       </Why>
     </details>
   )
@@ -143,7 +151,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
 function waterText(mm: number, areaM2: number, units: Units): string {
   if (mm < 1) return 'none'
   const litres = litresFor(mm, areaM2)
-  return `${rain(mm, units)}, ${Math.round(litres)} litres or ${cansFor(litres, CAN_LITRES)} cans`
+  return `${rain(mm, units)}, ${litresText(litres, units)} or ${cansFor(litres, CAN_LITRES)} cans`
 }
 
 /** Minutes for an own sprinkler, from what it puts into some cups. */
@@ -154,7 +162,7 @@ function Sprinkler({ needMm, units }: { needMm: number; units: Units }) {
     cups
       .split(/[\s;]+/)
       .filter(Boolean)
-      .map(typedNumber),
+      .map((cup) => readQuantity(cup, 'rain', units)),
     Number(minutes),
   )
   return (
@@ -162,7 +170,7 @@ function Sprinkler({ needMm, units }: { needMm: number; units: Units }) {
       <summary className="cursor-pointer text-sm">Minutes for my sprinkler</summary>
       <div className="mt-1 flex flex-wrap items-start gap-3">
         <TextField
-          label="Water in each cup, mm"
+          label={`Water in each cup, ${unitOf('rain', units)}`}
           hint="three cups or more, spaces between"
           className="w-56"
           value={cups}
@@ -179,7 +187,7 @@ function Sprinkler({ needMm, units }: { needMm: number; units: Units }) {
           </p>
         ) : (
           <p role="alert" className="font-semibold text-error">
-            Cups: give at least three amounts in mm, and the minutes.
+            Cups: give at least three amounts in {unitOf('rain', units)}, and the minutes.
           </p>
         ))}
     </details>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { dayNumber, isoDate } from '../../core/foundations/day'
-import { covering, type Component, type Stand } from '../../core/garden/schema'
+import { component, covering, type Component, type Stand } from '../../core/garden/schema'
 import { day, notAhead, note, quantity, quantityOrNone } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
 import { writeQuantity } from '../../text/quantity'
@@ -11,11 +11,14 @@ export const sowForm = (today: number, units: Units) =>
     date: day(notAhead(today, 'A sowing')),
     covering,
     passes: z.enum(['1', '2', '3', '4']),
-    scaleStepG: z.enum(['0.1', '0.5', '1', '5', '10']),
-    germination: z.record(z.string(), quantity('share', units, { name: 'Germination', low: 0.01, high: 1 })),
+    scaleStepG: z.string().refine((text) => Number(text) > 0, 'Choose what the scale shows.'),
+    germination: z.record(
+      z.string(),
+      quantity('share', units, { name: 'Germination', of: component.shape.germination }),
+    ),
     share: z.record(
       z.string(),
-      quantity('share', units, { name: 'The share of the full rate', low: 0.01, high: 2 }),
+      quantity('share', units, { name: 'The share of the full rate', of: component.shape.share }),
     ),
     grams: z.record(
       z.string(),
@@ -32,7 +35,13 @@ export const sowForm = (today: number, units: Units) =>
 export type SowText = z.input<ReturnType<typeof sowForm>>
 
 /** What is known of a sowing before anything is filled in. */
-export function sowText({ start, content }: Stand, today: number, units: Units): SowText {
+export function sowText(
+  { start, content }: Stand,
+  today: number,
+  units: Units,
+  /** What the scale shows, g. */
+  step: number,
+): SowText {
   if (content.kind !== 'cover') throw new Error('Only covers are sown here.')
   const { actual } = start
   const known = actual ?? start.plan
@@ -43,11 +52,11 @@ export function sowText({ start, content }: Stand, today: number, units: Units):
     date: isoDate(actual ? dayNumber(actual.date) : today),
     covering: known?.covering ?? 'raked',
     passes: String(known?.passes ?? 2) as SowText['passes'],
-    scaleStepG: '1',
+    scaleStepG: String(step),
     germination: each(({ germination }) => writeQuantity(germination, 'share', units)),
     share: each(({ share }) => writeQuantity(share, 'share', units)),
     grams: each(({ grams }) => (actual ? writeQuantity(grams, 'seed', units) : '')),
-    keptMoist: String(known?.keptMoistDays ?? ''),
+    keptMoist: known?.keptMoistDays ? String(known.keptMoistDays) : '',
     note: actual?.note ?? '',
     stretches: '',
     sowerId: '',

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { act, fireEvent, screen, waitFor } from '@testing-library/react'
 import { openRoom, press, SLOW, type } from '../../app/testing/openRoom'
 import type { SeedLot } from '../../core/garden/seed'
 import type { Stand } from '../../core/garden/schema'
@@ -54,6 +54,26 @@ test('a sowing is recorded once it is done, and the seed at hand is drawn down',
   const drawn = before - (await lots())
   expect(drawn).toBeGreaterThan(0)
   expect(drawn).toBeLessThanOrEqual(sown + 1)
+})
+
+test('recording a sowing again keeps how unsure its day is, until another day is told', async () => {
+  const { router } = await recipe()
+  const between = { from: '2026-04-10', to: '2026-04-26' }
+  const sown = await stored()
+  const actual = { ...sown.start.plan!, date: '2026-04-18', sownBetween: between, note: 'by guess' }
+  await database.stands.put({ ...sown, start: { ...sown.start, actual } })
+  const recordedOn = async (date: string) => {
+    type('Sown on', date)
+    type('Note', `raked in, ${date}`)
+    press(/^Record sowing/)
+    await waitFor(async () => expect((await stored()).start.actual!.note).toBe(`raked in, ${date}`), SLOW)
+    return (await stored()).start.actual!
+  }
+  expect(await recordedOn('2026-04-18')).toMatchObject({ date: '2026-04-18', sownBetween: between })
+  await waitFor(() => expect(router.state.location.pathname).toBe(`/watch/${BUCKWHEAT}`), SLOW)
+  await act(() => router.navigate(`/sow/${BUCKWHEAT}`))
+  await screen.findByTestId('total-grams', {}, SLOW)
+  expect(await recordedOn('2026-04-20')).toMatchObject({ date: '2026-04-20', sownBetween: null })
 })
 
 test('a ring counted part way says what the rest is to be thrown at', async () => {

@@ -23,7 +23,7 @@ export type HowThrown = {
 export const usualStretches = (lengthM: number) => Math.min(9, Math.max(1, Math.round(lengthM / 6)))
 
 export const sowerOf = (garden: Garden, form: HowThrown): Sower | null =>
-  garden.sowers?.find((sower) => sower.id === form.sowerId) ?? garden.sowers?.[0] ?? null
+  garden.sowers.find((sower) => sower.id === form.sowerId) ?? garden.sowers[0] ?? null
 
 export const measuresOf = (sower: Sower | null): Measures => sower ?? USUAL_MEASURES
 

@@ -4,8 +4,9 @@ import { recordSowing } from '../../actions/recordSowing'
 import { isoDate, parseDay } from '../../core/foundations/day'
 import type { Outcome } from '../../core/foundations/outcome'
 import { segmentAreaM2 } from '../../core/garden/area'
-import type { Component } from '../../core/garden/schema'
+import type { Bed, Component, Stand } from '../../core/garden/schema'
 import { debrisBefore } from '../../core/seeding/debris'
+import { usualStep } from '../../core/seeding/scaleSteps'
 import { sowingRecipe, type Recipe } from '../../core/seeding/recipe'
 import { useTyped } from '../../parts/form/useTyped'
 import { useAct, useGarden } from '../../state/garden'
@@ -15,6 +16,19 @@ import { readQuantity } from '../../text/quantity'
 import { sowForm, sowText } from './form'
 import type { HowThrown } from './throwing'
 
+/** About what a recipe comes to, g: as planned, raked in. */
+function usualWeight({ content, segment }: Stand, bed: Bed): number {
+  if (content.kind !== 'cover') return 0
+  const recipe = sowingRecipe({
+    areaM2: segmentAreaM2(bed, segment),
+    covering: 'raked',
+    passes: 1,
+    scaleStepG: 0.01,
+    components: content.components,
+  })
+  return recipe.ok ? recipe.value.totalGrams : 0
+}
+
 /** Data and actions of the Sow room for one stand. */
 export function useSow(view: StandView) {
   const lots = useLots()
@@ -23,12 +37,13 @@ export function useSow(view: StandView) {
   const act = useAct()
   const { stand, bed } = view
   const { units } = data.garden
+  const shown = sowText(stand, today, units, usualStep(usualWeight(stand, bed), units === 'imperial'))
   const form = useTyped({
     schema: useMemo(() => sowForm(today, units), [today, units]),
     // Only what was filled in is kept: the rest follows the stand.
     draft: { name: `sow ${stand.id}`, version: 2 },
     live: true,
-    blank: sowText(stand, today, units),
+    blank: shown,
   })
   const { text } = form
   const share = (typed: string | undefined) => readQuantity(typed ?? '', 'share', units)
@@ -50,18 +65,27 @@ export function useSow(view: StandView) {
     components,
   })
 
+  /** What was weighed; shown rounded, it stays as it was recorded where nobody typed another. */
+  const gramsOf = (speciesId: string, typed: Record<string, number | null>): number | null => {
+    const before = stand.start.actual?.components.find((component) => component.speciesId === speciesId)
+    const same = before && text.grams[speciesId] === shown.grams[speciesId]
+    return same ? before.grams : typed[speciesId]
+  }
+
   const record = form.submit(async ({ value }) => {
     if (!recipe.ok) return false
     const weighed = components.map((component, i): Component => ({
       ...component,
-      grams: value.grams[component.speciesId] ?? recipe.value.lines[i].grams,
+      grams: gramsOf(component.speciesId, value.grams) ?? recipe.value.lines[i].grams,
     }))
+    const date = isoDate(value.date)
     const actual = {
-      date: isoDate(value.date),
+      date,
       covering: value.covering,
       passes: thrown.passes,
       components: weighed,
-      ...(value.keptMoist ? { keptMoistDays: value.keptMoist } : {}),
+      keptMoistDays: value.keptMoist ?? 0,
+      sownBetween: stand.start.actual?.date === date ? stand.start.actual.sownBetween : null,
       note: value.note,
     }
     const stock = value.fromStock && !stand.start.actual ? lots : []

@@ -70,6 +70,7 @@ function Decide({
   const [resowing, setResowing] = useState(false)
   const form = useTyped({
     schema: stretchForm(bed.lengthM, units),
+    draft: { name: `sow again ${stand.id}` },
     blank: { fromM: '0', toM: writeQuantity(bed.lengthM, 'length', units) },
   })
   const missing = missingShare(trouble)

@@ -1,20 +1,20 @@
 import { ProblemLine } from '../../parts/ProblemLine'
 import { leadGroup } from '../../text/names'
-import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
+import { useTold } from '../../state/useTold'
 import type { Checking } from './useChecking'
 import { doubtText } from './words'
 
 /** Asks about a check that does not fit, before it is taken into the forecast. */
 export function Doubts({ view, checking }: { view: StandView; checking: Checking }) {
-  const { data } = useGarden()
+  const told = useTold(view.bed, view.stand.segment)
   if (checking.doubts.length === 0) return null
   return (
     <div role="alert" className="border-l-4 border-accent py-1 pl-3" data-testid="doubts">
       <p className="font-semibold">This does not fit. Is it the right bed and plant?</p>
       <ul className="mt-1">
         {checking.doubts.map((doubt) => (
-          <li key={doubt.kind}>{doubtText(doubt, leadGroup(view.stand), data.garden.units)}</li>
+          <li key={doubt.kind}>{doubtText(doubt, leadGroup(view.stand), told)}</li>
         ))}
       </ul>
       <div className="mt-2 flex flex-wrap gap-2">

@@ -1,8 +1,10 @@
+import { useTold } from '../../state/useTold'
 import { dayNumber } from '../../core/foundations/day'
 import { bandOn } from '../../core/season/standForecast'
 import { BandsChart } from '../../parts/BandsChart'
 import { StageLadder } from '../../parts/StageLadder'
-import { dryMatter, nitrogen, percent } from '../../text/format'
+import { dryMatter, nitrogen } from '../../text/amounts'
+import { percent } from '../../text/format'
 import { leadGroup, leadName } from '../../text/names'
 import { Failed, Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
@@ -13,7 +15,8 @@ import type { useWatch } from './useWatch'
 
 /** What the stand will do: the sentence on the last check, cover over time, and the stages with their dates. */
 export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<typeof useWatch> }) {
-  const { data, today } = useGarden()
+  const { today } = useGarden()
+  const told = useTold(view.bed, view.stand.segment)
   const { forecast, learned, checks } = watch
   if (!forecast.value)
     return (
@@ -39,7 +42,6 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
   const now = bandOn(cover, today)
   const mass = bandOn(forecast.value.massG, today)
   const taken = bandOn(forecast.value.nitrogenG, today)
-  const { units } = data.garden
   return (
     <div>
       <Failed what="What the last check changed" failure={learned.failure} />
@@ -47,9 +49,9 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
       {now && mass && taken && (
         <div className="mb-2">
           Today: <strong>{percent(now.p50)}</strong> of the ground green ({percent(now.p10)} to{' '}
-          {percent(now.p90)}), <strong>{dryMatter(mass.p50, units)}</strong> dry matter (
-          {dryMatter(mass.p10, units)} to {dryMatter(mass.p90, units)}),{' '}
-          <strong>{nitrogen(taken.p50, units)}</strong> nitrogen in the growth.{' '}
+          {percent(now.p90)}), <strong>{dryMatter(mass.p50, told)}</strong> dry matter (
+          {dryMatter(mass.p10, told)} to {dryMatter(mass.p90, told)}),{' '}
+          <strong>{nitrogen(taken.p50, told)}</strong> nitrogen in the growth.{' '}
           <Why>
             From sowing date, seed weighed, soil, and this garden’s weather: leaf growth until light limits
             it, then light caught times its use, held back by cold, dry soil and short nitrogen (Spitters

@@ -3,8 +3,8 @@ import type { Check } from '../../core/garden/check'
 import { checkText } from '../../parts/checkText'
 import { longDate } from '../../text/format'
 import { leadGroup } from '../../text/names'
-import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
+import { useTold } from '../../state/useTold'
 import type { Checking } from './useChecking'
 
 /** The checks of a stand, the newest first, to change or remove. */
@@ -17,7 +17,7 @@ export function SeenSoFar({
   checks: readonly Check[]
   checking: Checking
 }) {
-  const { data } = useGarden()
+  const told = useTold(view.bed, view.stand.segment)
   if (checks.length === 0) return null
   return (
     <>
@@ -28,7 +28,7 @@ export function SeenSoFar({
           return (
             <li key={check.id} className="flex flex-wrap items-baseline gap-2 py-1.5">
               <span className="font-semibold whitespace-nowrap">{day}</span>
-              <span className="flex-1">{checkText(check, leadGroup(view.stand), data.garden.units)}</span>
+              <span className="flex-1">{checkText(check, leadGroup(view.stand), told)}</span>
               <span className="whitespace-nowrap">
                 <button
                   className="btn btn-ghost btn-xs"

@@ -1,3 +1,4 @@
+import { useTold } from '../../state/useTold'
 import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import type { SeedlingForm } from '../../core/plants/seedlingForms'
@@ -5,7 +6,8 @@ import { seedlingOf } from '../../core/plants/seedlings'
 import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import { comingUp, type ComingUp } from '../../core/tracking/comingUp'
 import { SeedlingDrawing } from '../../parts/drawings/SeedlingDrawing'
-import { dryMatter, percent, shortDate } from '../../text/format'
+import { dryMatter } from '../../text/amounts'
+import { percent, shortDate } from '../../text/format'
 import { plantsOf } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
@@ -156,9 +158,9 @@ function DayByDay({
 
 /** Whether sowing the failed spots again still pays: both ways run to the same day. */
 function SowAgainLine({ view }: { view: StandView }) {
-  const { data, spec } = useGarden()
+  const { spec } = useGarden()
   const [wanted, setWanted] = useState(false)
-  const { units } = data.garden
+  const told = useTold(view.bed, view.stand.segment)
   const { standCase } = view
   const found = useAnswer('sowAgain', wanted ? [spec, standCase] : null)
   if (!wanted)
@@ -175,8 +177,8 @@ function SowAgainLine({ view }: { view: StandView }) {
   return (
     <div className="mt-3" data-testid="sow-again">
       By {shortDate(byDay)} a spot sown again today would stand at {percent(again.cover.p50)} cover and{' '}
-      {dryMatter(again.massG.p50, units)}; where this sowing came up it stands at {percent(leave.cover.p50)}{' '}
-      and {dryMatter(leave.massG.p50, units)}.{' '}
+      {dryMatter(again.massG.p50, told)}; where this sowing came up it stands at {percent(leave.cover.p50)}{' '}
+      and {dryMatter(leave.massG.p50, told)}.{' '}
       <strong>
         {worth
           ? 'Bare spots are worth sowing again.'

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../../core/foundations/day'
 import { check as checkSchema } from '../../core/garden/check'
 import { problemsOf } from '../../parts/form/testing'
-import { checkForm, checkOf, emptyCheck, textOfCheck, type CheckText } from './form'
+import { changedCheck, checkForm, checkOf, emptyCheck, textOfCheck, type CheckText } from './form'
 
 const today = dayNumber('2026-05-10')
 const looked = { sownOn: '2026-04-01', today, units: 'metric' as const }
@@ -59,6 +59,20 @@ describe('a check as filled in', () => {
     const check = checkOf(imperial.parse(text), ids)
     expect(check.heightCm).toBeCloseTo(50.8)
     expect(check.sample!.freshG).toBeCloseTo(453.6, 1)
+  })
+  test('changed in inches and ounces, only what was typed anew is another', () => {
+    const old = {
+      ...read({ height: '60', counts: '12 9', fresh: '600', dry: '110', cover: '72,5' }),
+      id: 'c',
+    }
+    const imperial = { ...looked, units: 'imperial' as const }
+    const text = { ...textOfCheck(old, imperial), note: 'Windy.' }
+    expect(text.height).toBe('23.62')
+    const look = checkForm(imperial).parse(text)
+    expect(changedCheck(look, old, imperial, [])).toEqual({ ...old, note: 'Windy.' })
+    const taller = checkForm(imperial).parse({ ...text, height: '30' })
+    expect(changedCheck(taller, old, imperial, []).heightCm).toBeCloseTo(76.2)
+    expect(changedCheck(taller, old, imperial, []).sample).toEqual(old.sample)
   })
   test('a cover from a picture carries its error', () =>
     expect(read({ cover: '40', pictureError: '4' })).toMatchObject({

@@ -1,6 +1,8 @@
+import { FRESH_CHECK } from '../../core/garden/fresh'
+import equal from 'lodash-es/isEqual'
 import { z } from 'zod'
 import { dayNumber, isoDate } from '../../core/foundations/day'
-import { damageKind, type Check } from '../../core/garden/check'
+import { check, damageKind, type Check } from '../../core/garden/check'
 import { day, note, quantity, quantityOrNone } from '../../parts/form/codecs'
 import { textOf } from '../../parts/form/typedText'
 import type { Units } from '../../text/format'
@@ -42,12 +44,12 @@ export function checkForm({ sownOn, today, units }: Looked) {
           return `The stand was sown on ${sownOn}. Choose that day or a later one.`
         return seen > today ? 'A check cannot lie in the future. Choose today or an earlier date.' : null
       }),
-      stage: quantityOrNone('number', units, { name: 'Stage', low: 0, high: 99 }),
+      stage: quantityOrNone('number', units, { name: 'Stage', of: check.shape.stageBbch }),
       stageOf: z.string(),
       cover: share('Cover'),
       /** Error of a cover read from a picture; none when judged by eye. */
       pictureError: quantityOrNone('share', units, { name: 'Error of the cover', low: 0, high: 0.5 }),
-      height: quantityOrNone('height', units, { name: 'Height', low: 0, high: 400 }),
+      height: quantityOrNone('height', units, { name: 'Height', of: check.shape.heightCm }),
       counts: counted,
       ringCm: quantity('height', units, { name: 'Ring width', low: 5, high: 300 }),
       gaps: share('Gaps'),
@@ -134,7 +136,7 @@ export const emptyCheck = (today: number, units: Units): CheckText => ({
 
 /** A stored check as it was filled in, for changing it. */
 export function textOfCheck(check: Check, looked: Looked): CheckText {
-  const hurt = check.damage?.[0]
+  const hurt = check.damage[0]
   return textOf(checkForm(looked), {
     date: dayNumber(check.date),
     stage: check.stageBbch,
@@ -161,6 +163,28 @@ export function textOfCheck(check: Check, looked: Looked): CheckText {
   })
 }
 
+/**
+ * A check that was changed: what its fields show rounded stays as it was where nobody typed another.
+ */
+export function changedCheck(
+  look: CheckValue,
+  old: Check,
+  looked: Looked,
+  pictureIds: readonly string[],
+): Check {
+  const { id, gardenId, standId } = old
+  const of = (value: CheckValue) => checkOf(value, { id, gardenId, standId }, pictureIds)
+  const schema = checkForm({ ...looked, today: Math.max(looked.today, dayNumber(old.date)) })
+  const shown = schema.safeParse(textOfCheck(old, looked))
+  const [before, after] = [shown.success ? of(shown.data) : null, of(look)]
+  if (!before) return after
+  const kept = Object.entries(after).map(([name, value]) => {
+    const field = name as keyof Check
+    return [name, equal(value, before[field]) && field in old ? old[field] : value]
+  })
+  return Object.fromEntries(kept) as Check
+}
+
 /** The check as it is stored. */
 export function checkOf(
   look: CheckValue,
@@ -170,6 +194,7 @@ export function checkOf(
   const { stage, stageOf, cover, pictureError, counts, weedCover, weedsWhich, fresh } = look
   const side = look.sampleCm / 100
   return {
+    ...FRESH_CHECK,
     ...ids,
     date: isoDate(look.date),
     stageBbch: stage,
@@ -196,7 +221,7 @@ export function checkOf(
       ],
     }),
     ...(fresh !== null && { sample: { areaM2: side * side, freshG: fresh, dryG: look.dry } }),
-    ...(pictureIds.length > 0 && { pictureIds: [...pictureIds] }),
+    pictureIds: [...pictureIds],
     note: look.note,
   }
 }

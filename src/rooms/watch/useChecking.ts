@@ -1,3 +1,4 @@
+import { FRESH_CHECK } from '../../core/garden/fresh'
 import { useRef, useState } from 'react'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import type { Problem } from '../../core/foundations/outcome'
@@ -14,7 +15,15 @@ import { useTyped } from '../../parts/form/useTyped'
 import type { StandView } from '../../state/useStand'
 import type { PreparedPicture } from '../../compute/picture/picture'
 import { useTakenPictures, withoutPicture, withPicture, type TakenPicture } from './useTakenPictures'
-import { checkForm, checkOf, emptyCheck, textOfCheck, type CheckText, type CheckValue } from './form'
+import {
+  changedCheck,
+  checkForm,
+  checkOf,
+  emptyCheck,
+  textOfCheck,
+  type CheckText,
+  type CheckValue,
+} from './form'
 
 /** How a check that does not fit is to be taken. */
 type Answer = 'ask' | 'as seen' | 'set aside'
@@ -34,7 +43,9 @@ export function useChecking(
   const [answer, setAnswer] = useState<Answer>('ask')
   /** Pressed again while it is stored, a button asks for nothing new. */
   const saving = useRef(false)
-  const sownOn = latest(stand.start)?.date ?? isoDate(today)
+  const start = latest(stand.start)
+  // Where the day is not known, it may be seen from the first that is thought of.
+  const sownOn = start?.sownBetween?.from ?? start?.date ?? isoDate(today)
   const { units } = data.garden
   const looked = { sownOn, today, units }
   const form = useTyped({
@@ -88,14 +99,12 @@ export function useChecking(
   }
 
   async function store(value: CheckValue, how: Answer, withPictures: boolean): Promise<boolean> {
-    const old = value.seen === '' ? undefined : (JSON.parse(value.seen) as Check)
-    const id = editing ?? newId('check')
+    const old = value.seen === '' ? undefined : { ...FRESH_CHECK, ...(JSON.parse(value.seen) as Check) }
     const taken = withPictures ? pictures.map((picture) => ({ id: picture.id, picture })) : []
-    const look = checkOf(value, { id, gardenId: data.garden.id, standId: stand.id }, [
-      ...(old?.pictureIds ?? []),
-      ...taken.map((entry) => entry.id),
-    ])
-    const others = view.standCase.checks.filter((check) => check.id !== id)
+    const pictureIds = [...(old?.pictureIds ?? []), ...taken.map(({ id }) => id)]
+    const ids = { id: newId('check'), gardenId: data.garden.id, standId: stand.id }
+    const look = old ? changedCheck(value, old, looked, pictureIds) : checkOf(value, ids, pictureIds)
+    const others = view.standCase.checks.filter(({ id }) => id !== look.id)
     // A check that the forecast has learned from cannot be held against it.
     const known = old && !old.setAside ? null : (forecast ?? null)
     const found = how === 'ask' ? outliersOf(look, known, others, cutSince) : []
@@ -103,7 +112,7 @@ export function useChecking(
       setDoubts(found)
       return false
     }
-    const check = { ...look, ...(how === 'set aside' && { setAside: true }) }
+    const check = { ...look, setAside: how === 'set aside' }
     const { label, writes } = keepCheck(check, old, taken, stand, bed)
     const stored = await commit(label, writes)
     if (!stored.ok) {

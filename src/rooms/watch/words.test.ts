@@ -44,7 +44,7 @@ describe('doubts and troubles', () => {
       { kind: 'cover', seen: 0.05, low: 0.7, high: 0.9 },
       /You saw 5\s% green; the forecast had 70\s% to 90\s%/,
     ],
-    [{ kind: 'height', seen: 0.2, low: 0.6, high: 0.9 }, /You saw 20 cm; the forecast had 60 to 90 cm/],
+    [{ kind: 'height', seen: 0.2, low: 0.6, high: 0.9 }, /You saw 20\scm; the forecast had 60\scm to 90\scm/],
     [
       { kind: 'mass', seen: 80, low: 300, high: 500 },
       /0\.8\st\/ha; the forecast had 3\.0\st\/ha to 5\.0\st\/ha/,

@@ -4,7 +4,8 @@ import { SEED_FIT, stageName } from '../../core/stand/stage'
 import type { Trouble } from '../../core/tracking/decisions'
 import type { Outlier } from '../../core/tracking/outliers'
 import { ENDS_AT, type StageMeaning } from '../../core/tracking/stageGuide'
-import { dryMatter, longDate, percent, shortDate, type Units } from '../../text/format'
+import { dryMatter, unitsOf, type Told } from '../../text/amounts'
+import { centimetres, longDate, percent, shortDate } from '../../text/format'
 
 /** How much a share left alive is, in words. */
 function leftWords(share: number): string {
@@ -36,14 +37,15 @@ export function meaningText(plant: Species, bbch: number, meaning: StageMeaning)
 }
 
 /** What of a check does not fit, as a sentence that says both sides. */
-export function doubtText(doubt: Outlier, group: PlantGroup, units: Units): string {
+export function doubtText(doubt: Outlier, group: PlantGroup, told: Told): string {
+  const height = (metres: number) => centimetres(metres, unitsOf(told))
   switch (doubt.kind) {
     case 'cover':
       return `You saw ${percent(doubt.seen)} green; the forecast had ${percent(doubt.low)} to ${percent(doubt.high)}.`
     case 'height':
-      return `You saw ${Math.round(doubt.seen * 100)} cm; the forecast had ${Math.round(doubt.low * 100)} to ${Math.round(doubt.high * 100)} cm.`
+      return `You saw ${height(doubt.seen)}; the forecast had ${height(doubt.low)} to ${height(doubt.high)}.`
     case 'mass':
-      return `The sample comes to ${dryMatter(doubt.seen, units)}; the forecast had ${dryMatter(doubt.low, units)} to ${dryMatter(doubt.high, units)}.`
+      return `The sample comes to ${dryMatter(doubt.seen, told)}; the forecast had ${dryMatter(doubt.low, told)} to ${dryMatter(doubt.high, told)}.`
     case 'stage':
       return `You saw “${stageName(doubt.seen, group)}”; the forecast had “${stageName(doubt.low, group)}” to “${stageName(doubt.high, group)}”.`
     case 'stage back':

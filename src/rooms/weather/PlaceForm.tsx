@@ -88,8 +88,8 @@ export function PlaceForm() {
         <TypedText
           form={form}
           name="warming"
-          label="Warmer since 2005, °C per decade"
-          hint="0.2–0.4 in most places; −0.5 to 1"
+          label={`Warmer since 2005, ${unitOf('warming', units)} per decade`}
+          hint={units === 'imperial' ? '0.4–0.7 in most places' : '0.2–0.4 in most places; −0.5 to 1'}
           className="w-28"
         />
       </div>

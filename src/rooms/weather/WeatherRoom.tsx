@@ -11,6 +11,7 @@ import {
   shortDate,
   temperature,
   type Units,
+  centimetres,
 } from '../../text/format'
 import { Reserved } from '../../parts/Reserved'
 import { Waiting } from '../../parts/Waiting'
@@ -33,7 +34,7 @@ export function WeatherRoom() {
       <h1>Weather</h1>
       <p className="mt-1 max-w-3xl">
         {Math.abs(garden.site.latitude)}° {garden.site.latitude < 0 ? 'S' : 'N'},{' '}
-        {Math.round(garden.site.elevationM)} m, {garden.site.coastal ? 'coastal' : 'inland'}.
+        {garden.site.coastal ? 'coastal' : 'inland'}.
       </p>
       <Station />
       <Reserved waiting={answer.running}>
@@ -112,7 +113,7 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
           }}
           untilDay={summary.soilC[summary.soilC.length - 1].day}
           today={today}
-          name="Bare soil at 5 cm"
+          name={`Bare soil at ${centimetres(0.05, units)}`}
           unit={units === 'imperial' ? '°F' : '°C'}
           points={[]}
         />

@@ -8,11 +8,11 @@ import type { QuantityKind } from '../../text/quantity'
 
 /** The four monthly rows of a place, with their words and limits. */
 export const ROWS = [
-  { name: 'tMaxC', label: 'Mean daily high', kind: 'temperature', low: -50, high: 55 },
-  { name: 'tMinC', label: 'Mean daily low', kind: 'temperature', low: -60, high: 45 },
-  { name: 'rainMm', label: 'Rain', kind: 'rain', low: 0, high: 2000 },
-  { name: 'wetDays', label: 'Days with 1 mm or more', kind: 'number', low: 0, high: 31 },
-] as const satisfies readonly { name: string; label: string; kind: QuantityKind; low: number; high: number }[]
+  { name: 'tMaxC', label: 'Mean daily high', kind: 'temperature' },
+  { name: 'tMinC', label: 'Mean daily low', kind: 'temperature' },
+  { name: 'rainMm', label: 'Rain', kind: 'rain' },
+  { name: 'wetDays', label: 'Wet days', kind: 'number' },
+] as const satisfies readonly { name: string; label: string; kind: QuantityKind }[]
 export type RowName = (typeof ROWS)[number]['name']
 
 /** Middle of a month, as a day for its name. */
@@ -21,10 +21,13 @@ export const MONTHS = Array.from({ length: 12 }, (_, month) => month)
 export const monthWord = (month: number) => monthName(middleOf(month))
 
 function row(of: RowName, units: Units) {
-  const { label, kind, low, high } = ROWS.find(({ name }) => name === of)!
+  const { label, kind } = ROWS.find(({ name }) => name === of)!
   return z.tuple(
     MONTHS.map((month) =>
-      quantity(kind, units, { name: `${monthWord(month)}: ${label.toLowerCase()}`, low, high }),
+      quantity(kind, units, {
+        name: `${monthWord(month)}: ${label.toLowerCase()}`,
+        of: siteClimate.shape[of].element,
+      }),
     ) as [ReturnType<typeof quantity>, ...ReturnType<typeof quantity>[]],
   )
 }
@@ -35,13 +38,15 @@ export const placeForm = (units: Units) =>
     .object({
       latitude: quantity('degrees', units, {
         name: 'Latitude',
-        low: -66,
-        high: 66,
+        of: siteClimate.shape.latitude,
         why: 'nearer the poles the sun does not rise or set each day, and the forecasts do not hold',
       }),
-      elevationM: quantity('length', units, { name: 'Elevation', low: -400, high: 4900 }),
+      elevationM: quantity('length', units, { name: 'Elevation', of: siteClimate.shape.elevationM }),
       coastal: z.boolean(),
-      warming: quantity('number', units, { name: 'Warmer since 2005, °C per decade,', low: -0.5, high: 1 }),
+      warming: quantity('warming', units, {
+        name: 'Warmer since 2005, a decade,',
+        of: siteClimate.shape.warmingCPerDecade,
+      }),
       /** Fitted, not typed. */
       daySpread: siteClimate.shape.daySpread,
       tMaxC: row('tMaxC', units),
@@ -56,7 +61,7 @@ export const placeForm = (units: Units) =>
 type PlaceForm = ReturnType<typeof placeForm>
 
 export const placeValue = ({ warmingCPerDecade, daySpread, ...site }: SiteClimate) =>
-  ({ ...site, daySpread, warming: warmingCPerDecade ?? 0 }) as z.output<PlaceForm>
+  ({ ...site, daySpread, warming: warmingCPerDecade }) as z.output<PlaceForm>
 
 /**
  * The site over `seen` with only what was typed changed, month by month: what a field shows rounded stays as it was where

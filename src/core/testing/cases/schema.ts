@@ -1,3 +1,4 @@
+import { USUAL_CLIMATE } from '../../garden/fresh'
 import { z } from 'zod'
 import { siteClimate } from '../../garden/site'
 
@@ -12,7 +13,15 @@ const numbers = z
 const dates = z.tuple([monthDay, monthDay])
 
 export const caseSites = z.object({
-  sites: z.array(z.intersection(siteClimate, z.object({ id: z.string() }))).min(1),
+  // Files say neither how places grow warmer nor how far their days spread.
+  sites: z
+    .array(
+      z.preprocess(
+        (site) => (typeof site === 'object' ? { ...USUAL_CLIMATE, ...site } : site),
+        z.intersection(siteClimate, z.object({ id: z.string() })),
+      ),
+    )
+    .min(1),
 })
 export type CaseSite = z.infer<typeof caseSites>['sites'][number]
 

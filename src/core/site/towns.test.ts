@@ -1,0 +1,51 @@
+import { describe, expect, test } from '@jest/globals'
+import { findTowns, parseTowns } from './towns'
+
+const list = parseTowns(
+  [
+    '@DE\tHessen',
+    'Springfeld\t503\t5',
+    'Münchhausen am Christenberg\t510\t5',
+    '@US\tIllinois',
+    'Springfield\t398\t7',
+    'West Springfield\t399\t6',
+    '@US\tMissouri',
+    'Springfield\t372\t7',
+    'Springdale\t372\t5',
+    'no town',
+    '',
+  ].join('\n'),
+)
+const countries: Record<string, string> = { US: 'United States', DE: 'Germany' }
+const found = (typed: string) =>
+  findTowns(list, typed, (code) => countries[code]).map(({ name, region }) => `${name}, ${region}`)
+
+describe('towns', () => {
+  test('are read with their region and latitude; what is no town is left out', () => {
+    expect(list).toHaveLength(6)
+    expect(list[2]).toEqual({
+      name: 'Springfield',
+      country: 'US',
+      region: 'Illinois',
+      latitude: 39.8,
+      size: 7,
+    })
+  })
+  test('of that very name come first, two of one name told apart by region', () => {
+    expect(found('springfield')).toEqual([
+      'Springfield, Illinois',
+      'Springfield, Missouri',
+      'West Springfield, Illinois',
+    ])
+    expect(found('Spring')).toHaveLength(5)
+  })
+  test('are found without marks and capitals, within a region or a country', () => {
+    expect(found('MUNCHH')).toEqual(['Münchhausen am Christenberg, Hessen'])
+    expect(found('Springfield, miss')).toEqual(['Springfield, Missouri'])
+    expect(found('Spring, Germany')).toEqual(['Springfeld, Hessen'])
+  })
+  test('unknown ones, and a single letter, find nothing', () => {
+    expect(found('Xanadu')).toEqual([])
+    expect(found('s')).toEqual([])
+  })
+})

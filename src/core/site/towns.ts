@@ -1,0 +1,49 @@
+import { plainText } from '../foundations/plainText'
+
+/** Places with fewer people than this are not on the list: it is fetched on a phone. */
+export const SMALLEST_TOWN = 3000
+
+/** A town: its region within the country (ISO 3166), latitude in degrees north to a tenth, and a size from 0 to 9. */
+export type Town = { name: string; country: string; region: string; latitude: number; size: number }
+
+/** The list of towns as it lies beside the app; a line that is none is left out. */
+export function parseTowns(text: string): Town[] {
+  const towns: Town[] = []
+  let [country, region] = ['', '']
+  for (const line of text.split('\n')) {
+    const [first, second = '', third = ''] = line.split('\t')
+    if (first.startsWith('@')) [country, region] = [first.slice(1), second]
+    else if (second !== '' && Number.isFinite(Number(second)))
+      towns.push({ name: first, country, region, latitude: Number(second) / 10, size: Number(third) || 0 })
+  }
+  return towns
+}
+
+/**
+ * Towns by what was typed: those of that very name first, then those that begin with it, the large before the small. After a
+ * comma a region or country may be named; `countryName` tells a country as people write it.
+ */
+export function findTowns(
+  towns: readonly Town[],
+  typed: string,
+  countryName: (code: string) => string,
+  most = 8,
+): Town[] {
+  const [town, ...within] = typed.split(',').map(plainText)
+  if (town.length < 2) return []
+  const wanted = within.filter((part) => part !== '')
+  const fits = ({ country, region }: Town) => {
+    const where = [region, country, countryName(country)].map(plainText)
+    return wanted.every((part) => where.some((one) => one.startsWith(part)))
+  }
+  const rank = (name: string) => (name === town ? 0 : name.startsWith(town) ? 1 : 2)
+  return towns
+    .flatMap((one) => {
+      const name = plainText(one.name)
+      const how = rank(name)
+      return (how < 2 || name.includes(` ${town}`)) && fits(one) ? [{ one, how }] : []
+    })
+    .sort((a, b) => a.how - b.how || b.one.size - a.one.size)
+    .slice(0, most)
+    .map(({ one }) => one)
+}

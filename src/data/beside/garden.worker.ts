@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { gardenWork } from './gardenWork'
+
+expose(gardenWork)

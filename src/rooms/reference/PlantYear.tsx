@@ -1,0 +1,135 @@
+import { useMemo } from 'react'
+import { isoDate } from '../../core/foundations/day'
+import type { SowingOutlook } from '../../core/choosing/plantYear'
+import type { Species } from '../../core/plants/parameters'
+import { bandOn } from '../../core/season/standForecast'
+import { dryMatter } from '../../text/amounts'
+import { dateRangeText, monthName, percent, shortDate } from '../../text/format'
+import { Scroll } from '../../parts/Scroll'
+import { Waiting } from '../../parts/Waiting'
+import { Why } from '../../parts/Why'
+import type { Strip } from '../../parts/weave/paint'
+import { StripCanvas } from '../../parts/weave/StripCanvas'
+import { useGarden } from '../../state/garden'
+import { useDark } from '../../state/useDark'
+import { useAnswer } from '../../compute/useAnswer'
+
+const SOWINGS = 12
+const STRIP_WIDTH = 44
+const STRIP_HEIGHT = 330
+const STRIP_DAYS = 330
+/** Below this share of covered ground, in the middle of years, no picks are woven worth the name. */
+const NEVER_COVERS = 0.3
+
+/** The first of each of the twelve months from this one on. */
+function monthStarts(today: number): number[] {
+  const days: number[] = []
+  for (let day = today; days.length < SOWINGS; day++) if (isoDate(day).endsWith('-01')) days.push(day)
+  return days
+}
+
+/** The cover's year at this place: sown on the first of each month, as woven and in dates. */
+export function PlantYear({ plant }: { plant: Species }) {
+  const { data, today, spec } = useGarden()
+  const dark = useDark()
+  const sowDays = useMemo(() => monthStarts(today), [today])
+  const args = useMemo(
+    (): [typeof spec, string, number[]] => [{ ...spec, days: spec.days + 220 }, plant.id, sowDays],
+    [spec, plant.id, sowDays],
+  )
+  const answer = useAnswer('plantYear', args)
+  const { units } = data.garden
+  return (
+    <section aria-label="Its year here">
+      <h2>Its year here</h2>
+      <p>
+        Sown on the first of each month and left to stand; eleven months downwards, dense where it covers the
+        ground.
+      </p>
+      <Waiting
+        what="Growing it from twelve sowing days"
+        running={answer.running}
+        progress={answer.progress}
+        error={answer.error}
+        onCancel={answer.cancel}
+        onRetry={answer.retry}
+      />
+      {answer.value && (
+        <>
+          <Scroll label="Sowings as woven">
+            <div
+              className="mt-3 flex gap-2"
+              role="img"
+              aria-label={`Ground covered by ${plant.name.toLowerCase()} sown in each month, as woven; the table below has the dates`}
+            >
+              {answer.value.map((sowing) => (
+                <figure key={sowing.sowDay} className="m-0">
+                  <figcaption className="text-center text-xs">{monthName(sowing.sowDay)}</figcaption>
+                  <StripCanvas
+                    strip={stripOf(plant, sowing)}
+                    width={STRIP_WIDTH}
+                    height={STRIP_HEIGHT}
+                    dark={dark}
+                  />
+                </figure>
+              ))}
+            </div>
+          </Scroll>
+          <Scroll label="Sowings in dates">
+            <table className="table table-sm mt-3 w-auto" data-testid="plant-year">
+              <thead>
+                <tr>
+                  <th>Sown</th>
+                  <th>Half the ground green</th>
+                  <th>{plant.group === 'grass' ? 'Pollen' : 'First flower'}</th>
+                  <th>After 90 days</th>
+                  <th>Lives on or ripens</th>
+                </tr>
+              </thead>
+              <tbody>
+                {answer.value.map((sowing) => (
+                  <tr key={sowing.sowDay}>
+                    <td>{shortDate(sowing.sowDay)}</td>
+                    <td>{often(sowing.covered)}</td>
+                    <td>{often(sowing.flower)}</td>
+                    <td>{sowing.mass90 ? dryMatter(sowing.mass90.p50, units) : '–'}</td>
+                    <td>{percent(sowing.lives)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Scroll>
+          <Why>
+            Thirty seasons of this garden’s weather on loam of medium fertility, at the broadcast rate, not
+            watered and not ended. Dates are the middle and the range of 8 in 10 years; a dash where fewer
+            than half get there.
+          </Why>
+        </>
+      )}
+    </section>
+  )
+}
+
+const often = ({ chance, quantiles }: SowingOutlook['flower']) =>
+  quantiles && chance >= 0.5 ? dateRangeText(quantiles) : '–'
+
+function stripOf(plant: Species, sowing: SowingOutlook): Strip {
+  const end = sowing.sowDay + STRIP_DAYS
+  const best = Math.max(...sowing.cover.p50)
+  return {
+    firstDay: sowing.sowDay,
+    days: STRIP_DAYS,
+    today: sowing.sowDay + STRIP_DAYS,
+    bands: [
+      {
+        standId: plant.id,
+        kind: 'cover',
+        startDay: sowing.sowDay,
+        end: { p10: end, p50: end, p90: end },
+        groups: [plant.group],
+        cover: (day) => (best < NEVER_COVERS ? 0 : (bandOn(sowing.cover, day)?.p50 ?? 0)),
+        residue: () => 0,
+      },
+    ],
+  }
+}

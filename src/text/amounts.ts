@@ -1,0 +1,56 @@
+import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, METRES_PER_FOOT, poundsPerAcre } from '../core/foundations/units'
+import { decimal, fixed, grams, kilos, type Units } from './format'
+
+/** How amounts are told: per acre or hectare, or for a ground of its own, m². */
+export type Told = Units | { units: Units; areaM2: number }
+export const unitsOf = (told: Told): Units => (typeof told === 'string' ? told : told.units)
+
+/** A weight of what grows or lies on a ground, to two figures. */
+function weightOf(g: number, units: Units): string {
+  const rounded = Number(g.toPrecision(2))
+  return units === 'metric' && rounded >= 1000 ? kilos(rounded / 1000, units) : grams(rounded, units)
+}
+
+/** Dry matter, g m⁻² inside: of the ground it is told for, or per acre or hectare. */
+export function dryMatter(gM2: number, told: Told): string {
+  if (typeof told !== 'string') return weightOf(gM2 * told.areaM2, told.units)
+  return told === 'imperial'
+    ? `${decimal(Math.round(poundsPerAcre(gM2) / 50) * 50, 0)}\u00a0lb/acre`
+    : `${fixed(gM2 / 100, 1)}\u00a0t/ha`
+}
+
+/** Fresh growth, or a harvest, g m⁻² inside: of the ground it is told for, or per ft² or m². */
+export function weight(gM2: number, told: Told): string {
+  if (typeof told !== 'string') return weightOf(gM2 * told.areaM2, told.units)
+  return told === 'imperial'
+    ? `${decimal((gM2 / GRAMS_PER_OUNCE) * METRES_PER_FOOT ** 2, 1)}\u00a0oz/ft²`
+    : `${decimal(gM2 / 1000, 1)}\u00a0kg/m²`
+}
+
+/** What numbers of nitrogen on an axis are multiplied by, from g m⁻², and their unit. */
+export function nitrogenAxis(told: Told): { scale: number; unit: string } {
+  const imperial = unitsOf(told) === 'imperial'
+  if (typeof told === 'string')
+    return imperial ? { scale: poundsPerAcre(1), unit: 'lb/acre' } : { scale: 10, unit: 'kg/ha' }
+  return imperial
+    ? { scale: told.areaM2 / GRAMS_PER_OUNCE, unit: 'oz on this bed' }
+    : { scale: told.areaM2, unit: 'g on this bed' }
+}
+
+/** The same for dry matter. */
+export function dryMatterAxis(told: Told): { scale: number; unit: string } {
+  const imperial = unitsOf(told) === 'imperial'
+  if (typeof told === 'string')
+    return imperial ? { scale: poundsPerAcre(1), unit: 'lb/acre' } : { scale: 0.01, unit: 't/ha' }
+  return imperial
+    ? { scale: told.areaM2 / GRAMS_PER_POUND, unit: 'lb on this bed' }
+    : { scale: told.areaM2 / 1000, unit: 'kg on this bed' }
+}
+
+/** Nitrogen, g m⁻² inside: of the ground it is told for, or per acre or hectare. */
+export function nitrogen(gM2: number, told: Told): string {
+  if (typeof told !== 'string') return weightOf(gM2 * told.areaM2, told.units)
+  return told === 'imperial'
+    ? `${decimal(poundsPerAcre(gM2), 0)}\u00a0lb/acre`
+    : `${decimal(gM2 * 10, 0)}\u00a0kg/ha`
+}

@@ -1,0 +1,40 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../core/foundations/day'
+import type { Stand } from '../core/garden/schema'
+import { testCover } from '../core/testing/beds'
+import { lastTime, nextDeed } from './bed'
+
+const today = dayNumber('2026-05-01')
+const ending = (date: string, method: 'crimp' | 'winter-kill' = 'crimp') => ({
+  date,
+  method,
+  passes: 1,
+  note: '',
+})
+const rye = (end: Stand['end'], own: Partial<Stand> = {}) =>
+  testCover('cereal-rye', '2025-09-20', { end, ...own })
+
+describe('what is to be done at the bed', () => {
+  test.each([
+    [rye({ plan: ending('2026-06-12'), actual: null }), /^Wait until .*Jun.*, then crimp\.$/],
+    [rye({ plan: ending('2026-04-20'), actual: null }), /^Crimp now; it was planned for .*Apr/],
+    [rye({ plan: ending('2026-01-20', 'winter-kill'), actual: null }), /^Wait: winter-kill is to end it/],
+    [rye({ plan: null, actual: null }), /not planned yet/],
+    [rye({ plan: null, actual: ending('2026-04-20') }), /^Ended by crimp on .*If it stands again/],
+  ])('is said in a sentence', (stand, words) => expect(nextDeed(stand, today)).toMatch(words))
+  test('what is only planned is sown on its day, or now', () => {
+    const plan = rye({ plan: null, actual: null }).start.actual!
+    const planned = (date: string) =>
+      rye({ plan: null, actual: null }, { start: { plan: { ...plan, date }, actual: null } })
+    expect(nextDeed(planned('2026-05-09'), today)).toMatch(/^Sow it on/)
+    expect(nextDeed(planned('2026-04-09'), today)).toBe('Sow it now.')
+  })
+})
+
+test('the last one that was counted here is told, and no other bed’s', () => {
+  const count = { id: 'f', date: '2026-04-30', standing: 5, groundM2: 1, before: 50, note: '' }
+  const ended = rye({ plan: null, actual: ending('2026-04-20') }, { id: 'old', followUps: [count] })
+  expect(lastTime([ended], ended.bedId, 'new')).toMatch(/cereal rye by crimp on .*2026, 10\s% stood again/)
+  expect(lastTime([ended], ended.bedId, 'old')).toBeNull()
+  expect(lastTime([ended], 'elsewhere', null)).toBeNull()
+})

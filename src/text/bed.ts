@@ -1,0 +1,40 @@
+import { dayNumber } from '../core/foundations/day'
+import type { Stand } from '../core/garden/schema'
+import { findMethod } from '../core/termination/methods'
+import { tellingCount } from '../core/termination/pooling'
+import { longDate, percent, shortDate } from './format'
+import { endingWords, standName } from './names'
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** What is to be done to a cover next, or waited for, in a sentence as it is said at the bed. */
+export function nextDeed(stand: Stand, today: number): string {
+  const { start, end } = stand
+  if (!start.actual) {
+    const day = start.plan ? dayNumber(start.plan.date) : null
+    if (day === null) return 'Nothing is planned here.'
+    return day <= today ? 'Sow it now.' : `Sow it on ${shortDate(day)}.`
+  }
+  if (end.actual)
+    return `Ended by ${endingWords(end.actual)} on ${shortDate(dayNumber(end.actual.date))}. If it stands again, pull it, do it once more or cover it.`
+  if (!end.plan) return 'It grows, and how it ends is not planned yet.'
+  const day = dayNumber(end.plan.date)
+  if (findMethod(end.plan.method)?.waits) return `Wait: ${endingWords(end.plan)} is to end it.`
+  return day > today
+    ? `Wait until ${shortDate(day)}, then ${endingWords(end.plan)}.`
+    : `${capital(endingWords(end.plan))} now; it was planned for ${shortDate(day)}.`
+}
+
+/** What the cover before in this bed came to by the count that tells most; null where none was counted. */
+export function lastTime(stands: readonly Stand[], bedId: string, except: string | null): string | null {
+  const [last] = stands
+    .flatMap((stand) => {
+      const end = stand.bedId === bedId && stand.id !== except ? stand.end.actual : null
+      const count = end && tellingCount(stand)
+      return count ? [{ stand, end, count }] : []
+    })
+    .sort((a, b) => (a.end.date < b.end.date ? 1 : -1))
+  if (!last) return null
+  const { stand, end, count } = last
+  return `Last time here: ${standName(stand).toLowerCase()} by ${endingWords(end)} on ${longDate(dayNumber(end.date))}, ${percent(count.standing / count.before)} stood again.`
+}
