@@ -135,7 +135,7 @@ test('a tarped mix', async ({ page }) => {
     weeks: 3,
     plantOn: '2026-07-02',
     lifted: true,
-    materials: /Black sheet, not woven9\sm × 2\sm.*Weights of about 8 kg22/,
+    materials: /Black sheet, not woven9\sm × 2\sm.*Weights of about 8\skg22/,
     steps: /Soil damp\? If not, water with 115\sl/,
     count: { standing: '2', before: '60' },
     crop: /Sweet corn/,

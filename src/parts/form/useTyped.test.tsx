@@ -1,5 +1,7 @@
 import { afterEach, expect, jest, test } from '@jest/globals'
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
+import { useEffect } from 'react'
+import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { z } from 'zod'
 import { createStore, type Store } from '../../state/store'
@@ -185,4 +187,47 @@ test('of an old draft only what the form still has is taken up', async () => {
   show(bed, opened)
   await waitFor(() => expect(field('Label').value).toBe('B2'))
   expect(field('wet').checked).toBe(false)
+})
+
+test('what is typed while the form takes up a changed record is kept', async () => {
+  const { opened } = show()
+  cleanup()
+  // Outside of act the page renders as in a browser: effects run, and what they change is shown a moment later.
+  const environment = globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }
+  environment.IS_REACT_ACT_ENVIRONMENT = false
+  const place = document.body.appendChild(document.createElement('div'))
+  const root = createRoot(place)
+  const write = (value: string) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field('Label'), value)
+    field('Label').dispatchEvent(new Event('input', { bubbles: true }))
+  }
+  const typed = jest.fn()
+  function Follows({ record }: { record: Bed }) {
+    useEffect(() => {
+      if (record === bed) return
+      queueMicrotask(() => {
+        write('C7')
+        typed()
+      })
+    }, [record])
+    return null
+  }
+  const page = (record: Bed) => (
+    <Provider store={opened}>
+      <BedForm record={record} store={async () => true} />
+      <Follows record={record} />
+    </Provider>
+  )
+  try {
+    root.render(page(bed))
+    await waitFor(() => expect(field('Label').value).toBe('A1'))
+    root.render(page({ ...bed, label: 'A2', lengthM: 6.1 }))
+    await waitFor(() => expect(typed).toHaveBeenCalled())
+    await waitFor(() => expect(field('Length, ft').value).toBe('20.01'))
+    expect(field('Label').value).toBe('C7')
+  } finally {
+    root.unmount()
+    place.remove()
+    environment.IS_REACT_ACT_ENVIRONMENT = true
+  }
 })

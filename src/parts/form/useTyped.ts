@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import equal from 'lodash-es/isEqual'
 import mapValues from 'lodash-es/mapValues'
 import pick from 'lodash-es/pick'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import {
   useForm,
   useWatch,
@@ -87,7 +87,8 @@ function useForms<S extends z.ZodObject, R>({
   const units = own ?? open ?? 'metric'
   const { draft, keep, drop, offer } = useDraft<Partial<Input>>(draftName(kept?.name, units), kept?.version)
   const followed = useRef({ base, schema, units, drop })
-  useEffect(() => {
+  // Before the page is shown: between taking up and showing, a key would find no field.
+  useLayoutEffect(() => {
     const before = followed.current
     followed.current = { base, schema, units, drop }
     if (base === before.base && units === before.units) return

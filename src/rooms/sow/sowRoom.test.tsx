@@ -62,6 +62,7 @@ test('recording a sowing again keeps how unsure its day is, until another day is
   const sown = await stored()
   const actual = { ...sown.start.plan!, date: '2026-04-18', sownBetween: between, note: 'by guess' }
   await database.stands.put({ ...sown, start: { ...sown.start, actual } })
+  await waitFor(() => expect(screen.getByLabelText<HTMLTextAreaElement>('Note').value).toBe('by guess'), SLOW)
   const recordedOn = async (date: string) => {
     type('Sown on', date)
     type('Note', `raked in, ${date}`)
