@@ -12,6 +12,7 @@ import type { Bed, CutDetails } from '../core/garden/schema'
 import { findSpecies } from '../core/plants/catalogue'
 import { aftermathOf, type Aftermath } from '../core/scenario/after'
 import { bestOption, type BestTermination } from '../core/scenario/best'
+import { portraitInSteps, type Portrait } from '../core/portrait/portrait'
 import { compareInSteps, type Ask, type TerminationOption } from '../core/scenario/compare'
 import { evaluateWithInSteps } from '../core/scenario/evaluate'
 import { followedUntil, turningDays, weatherUntil } from '../core/season/horizon'
@@ -152,6 +153,10 @@ export const jobs = {
     const ensemble = yield* ensembleFor(spec)
     const season = yield* seasonFor(standCase, ensemble)
     return season && (yield* forecastInSteps(standCase, season))
+  },
+  *portrait(spec: WeatherSpec, standCase: StandCase): Steps<Portrait | null> {
+    const season = yield* seasonFor(standCase, yield* ensembleFor(spec))
+    return season && (yield* portraitInSteps(standCase, season))
   },
   *ground(spec: WeatherSpec, before: EarlierUse[], bed: Bed, day: number): Steps<GroundSummary | null> {
     return groundSummary(before, bed, yield* ensembleFor(spec), day)

@@ -18,6 +18,7 @@ export function joined(before: StandRun, after: StandRun): StandRun {
       bbch: series(species.bbch, after.species[c].bbch),
       massG: series(species.massG, after.species[c].massG),
       alive: series(species.alive, after.species[c].alive),
+      heightM: series(species.heightM, after.species[c].heightM),
       plantsPerM2: after.species[c].plantsPerM2,
     })),
     cover: series(before.cover, after.cover),

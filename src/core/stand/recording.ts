@@ -19,6 +19,7 @@ export function emptyRun(input: StandInput, startDay: number, days: number, memb
       bbch: series(),
       massG: series(),
       alive: series(),
+      heightM: series(),
       plantsPerM2: perMember(),
     })),
     cover: series(),
@@ -82,12 +83,13 @@ export function record(run: StandRun, d: number, state: StandState, begin: numbe
 function recordSpecies(run: StandRun, c: number, d: number, plants: Plants, begin: number, end: number) {
   const { days } = run
   const { parameters } = run.sown[c].plant
-  const { bbch, massG, alive } = run.species[c]
+  const { bbch, massG, alive, heightM } = run.species[c]
   for (let m = begin; m < end; m++) {
     const at = m * days + d
     bbch[at] = bbchOf(plants, m, parameters)
     massG[at] = plants.massG[m]
     alive[at] = plants.alive[m]
+    heightM[at] = plants.alive[m] > LAST_STANDING ? plants.heightM[m] : 0
   }
 }
 

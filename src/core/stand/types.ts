@@ -86,8 +86,14 @@ export type StandRun = {
   members: number
   sown: readonly SownSpecies[]
   soil: Bed['soil']
-  /** Per species: BBCH, live shoot mass, share of emerged plants alive; and per member the plants per m² that came up. */
-  species: { bbch: Float32Array; massG: Float32Array; alive: Float32Array; plantsPerM2: Float64Array }[]
+  /** Per species: BBCH, live shoot mass, share of emerged plants alive, height of those, m; and per member the plants per m² that came up. */
+  species: {
+    bbch: Float32Array
+    massG: Float32Array
+    alive: Float32Array
+    heightM: Float32Array
+    plantsPerM2: Float64Array
+  }[]
   /** Ground covered by live green, 0–1. */
   cover: Float32Array
   heightM: Float32Array

@@ -23,6 +23,12 @@ const NONE_LIVES: Fate = { by: 'share', share: 0 }
 /** Days a sheet is taken to lie when nothing says when it comes off. */
 const USUAL_SHEET_DAYS = 35
 
+/** Day a sheet of an ending comes off: as recorded, else when the ground is taken, else after the usual time. */
+export function sheetOffDay(end: Pick<EndDetails, 'date' | 'liftedOn'>, clearDay: number | null): number {
+  const lifted = end.liftedOn ? dayNumber(end.liftedOn) : Infinity
+  return Math.min(lifted, clearDay ?? (end.liftedOn ? lifted : dayNumber(end.date) + USUAL_SHEET_DAYS))
+}
+
 /** What surrounds an ending: when the ground is taken next, the plot, own counts. */
 export type EndingPlace = {
   clearDay: number | null
@@ -45,8 +51,7 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
   const buried = method.buried || undefined
   if (method.animals) return end.animals ? animalEvents(end.animals, day, place, buried) : []
   const { clearDay } = place
-  const lifted = end.liftedOn ? dayNumber(end.liftedOn) : Infinity
-  const offDay = Math.min(lifted, clearDay ?? (end.liftedOn ? lifted : day + USUAL_SHEET_DAYS))
+  const offDay = sheetOffDay(end, clearDay)
   const lies = sheetBed(method, place.flattened)
   const stubbleM = end.stubbleCm === undefined ? undefined : end.stubbleCm / 100
   const event: StandEvent = {

@@ -6,6 +6,8 @@ import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { groupsOf } from '../../core/plants/catalogue'
 import { area, grams, longDate, metres, percent, type Units } from '../../text/format'
 import { endingWords, standName, standState } from '../../text/names'
+import { BedDays } from '../../parts/bedPicture/BedDays'
+import type { Told } from '../../text/amounts'
 import { Swatch } from '../../parts/Swatch'
 import { useAct, useGarden } from '../../state/garden'
 import { BedStrip } from './BedStrip'
@@ -107,7 +109,7 @@ function BedYear({ bed }: { bed: Bed }) {
           {pending > 0 && !forecast && <p role="status">Growing this bed through two hundred seasons …</p>}
           <Failed what="Growing this bed" failure={failure} />
           <Failed what="What the last check changed" failure={forecast ? learned.failure : null} />
-          {focus && <FocusPlan standId={focus.id} />}
+          {focus && <FocusPlan standId={focus.id} told={told} />}
           {focus && forecast && (
             <FocusCover
               stand={focus}
@@ -135,14 +137,19 @@ function BedYear({ bed }: { bed: Bed }) {
   )
 }
 
-/** The plan of the cover in focus, as every step of it shows it. */
-function FocusPlan({ standId }: { standId: string }) {
+/** The plan of the cover in focus, as every step of it shows it, and its bed on any day. */
+function FocusPlan({ standId, told }: { standId: string; told: Told }) {
   const view = useStand(standId)
-  return view && <KnownPlan key={standId} view={view} />
+  return view && <KnownPlan key={standId} view={view} told={told} />
 }
 
-function KnownPlan({ view }: { view: StandView }) {
-  return <PlanLine plan={usePlan(view)} />
+function KnownPlan({ view, told }: { view: StandView; told: Told }) {
+  return (
+    <>
+      <PlanLine plan={usePlan(view)} />
+      <BedDays view={view} told={told} />
+    </>
+  )
 }
 
 function BedFacts({ bed, units }: { bed: Bed; units: Units }) {

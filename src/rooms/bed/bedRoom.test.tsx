@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { form, openRoom, press, SLOW, type } from '../../app/testing/openRoom'
 import type { Bed, Stand } from '../../core/garden/schema'
 import { database } from '../../data/database'
@@ -42,4 +42,20 @@ test('water given is kept with its stand, and too much of it is questioned', asy
 test('a bed that is not there says so', async () => {
   await openRoom('/bed/nowhere')
   expect(await screen.findByText(/No such bed|no bed/i, {}, SLOW)).toBeTruthy()
+})
+
+test('the bed is drawn as it is today and as its end leaves it, and on any other day', async () => {
+  await openRoom('/bed/marlpit-lane-L1')
+  await screen.findAllByTestId('bed-picture', {}, SLOW)
+  const lines = () => screen.getAllByTestId('bed-picture-line').map((line) => line.textContent!)
+  expect(lines()[0]).toMatch(/of the ground green/)
+  expect(lines()[1]).toMatch(/^mulch/)
+  const [left] = screen.getAllByRole<HTMLInputElement>('slider', { name: /^Day of the picture, left/ })
+  const today = Number(left.value)
+  fireEvent.change(left, { target: { value: String(today - 200) } })
+  expect(Number(screen.getAllByTestId('bed-picture')[0].dataset.day)).toBe(today - 200)
+  expect(left.getAttribute('aria-valuetext')).toMatch(/: .*of the ground green/)
+  const [first] = screen.getAllByTestId('bed-picture')
+  fireEvent.click(within(first).getByRole('button', { name: 'Today' }))
+  expect(Number(first.dataset.day)).toBe(today)
 })

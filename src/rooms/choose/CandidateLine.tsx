@@ -5,6 +5,15 @@ import type { ChooseQuestion } from '../../core/choosing/types'
 import type { Scenario } from '../../core/scenario/types'
 import { madeWay, occupantsOf } from '../../core/season/occupied'
 import type { Bed, Stand } from '../../core/garden/schema'
+import { followingIn } from '../../core/portrait/following'
+import { tallestM } from '../../core/portrait/scene'
+import { DayPicture } from '../../parts/bedPicture/DayPicture'
+import { Drawn } from '../../parts/bedPicture/Drawn'
+import { PictureWhy } from '../../parts/bedPicture/PictureWhy'
+import { usePortrait } from '../../parts/bedPicture/usePortrait'
+import { Fold } from '../../parts/Fold'
+import { useTold } from '../../state/useTold'
+import { unitsOf } from '../../text/amounts'
 import { standName } from '../../text/names'
 import type { Tried } from './candidateTried'
 import { PlanThread } from '../../parts/PlanLine'
@@ -39,6 +48,9 @@ export function CandidateLine({
       outcome={tried.outcome}
     >
       <EndsThen cover={scenario.standCase.stand} bed={question.bed} day={tried.plan.sowDay} />
+      <Fold title="What it will look like" testid="tried-picture">
+        {() => <TriedPicture scenario={scenario} />}
+      </Fold>
     </PlanThread>
   )
 }
@@ -55,4 +67,33 @@ function EndsThen({ cover, bed, day }: { cover: Stand; bed: Bed; day: number }) 
         this {treatment === 'gives way' ? 'ends that part of it' : 'ends it'} on {shortDate(day)}.
       </p>
     ))
+}
+
+/** The cover that is tried as it would stand, from its sowing to the planting after it. */
+function TriedPicture({ scenario }: { scenario: Scenario }) {
+  const { today } = useGarden()
+  const { standCase, follows } = scenario
+  const following = followingIn(follows)
+  const drawn = useMemo(
+    () => ({ ...standCase, nextStartDay: following?.day ?? null }),
+    [standCase, following?.day],
+  )
+  const told = useTold(standCase.bed, standCase.stand.segment)
+  return (
+    <div className="max-w-2xl">
+      <Drawn view={usePortrait(drawn, 'portrait tried')} following={following}>
+        {(of) => (
+          <DayPicture
+            of={of}
+            opens="before"
+            told={told}
+            today={today}
+            tallestM={tallestM(of.portrait, following)}
+            label="what it will look like"
+          />
+        )}
+      </Drawn>
+      <PictureWhy units={unitsOf(told)} />
+    </div>
+  )
 }

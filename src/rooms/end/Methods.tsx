@@ -15,6 +15,8 @@ import { RecordEnd } from './RecordEnd'
 import { RulesForm } from './RulesForm'
 import type { EndView } from './useEnd'
 import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './shown'
+import { TwoWays } from './TwoWays'
+import { Fold } from '../../parts/Fold'
 import { MethodRow } from './MethodRow'
 import { Dates } from './Dates'
 import { BroughtIn } from '../../parts/BroughtIn'
@@ -108,6 +110,9 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
           </tbody>
         </table>
       </Scroll>
+      <Fold title="Two ways side by side, drawn" testid="two-ways">
+        {() => <TwoWays end={end} shown={[...open, ...late]} />}
+      </Fold>
       <Left
         title="Not in time"
         methods={late}

@@ -1,10 +1,18 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { isoDate } from '../../core/foundations/day'
 import type { SowingOutlook } from '../../core/choosing/plantYear'
 import type { Species } from '../../core/plants/parameters'
 import { bandOn } from '../../core/season/standForecast'
 import { dryMatter } from '../../text/amounts'
 import { dateRangeText, monthName, percent, shortDate } from '../../text/format'
+import { plainCase } from '../../core/portrait/plainCase'
+import { tallestM } from '../../core/portrait/scene'
+import type { WeatherSpec } from '../../core/season/weatherSpec'
+import { DayPicture } from '../../parts/bedPicture/DayPicture'
+import { Drawn } from '../../parts/bedPicture/Drawn'
+import { PictureWhy } from '../../parts/bedPicture/PictureWhy'
+import { usePortrait } from '../../parts/bedPicture/usePortrait'
+import { SelectField } from '../../parts/SelectField'
 import { Scroll } from '../../parts/Scroll'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
@@ -38,6 +46,7 @@ export function PlantYear({ plant }: { plant: Species }) {
     [spec, plant.id, sowDays],
   )
   const answer = useAnswer('plantYear', args)
+  const [asked, setAsked] = useState('')
   const { units } = data.garden
   return (
     <section aria-label="Its year here">
@@ -99,6 +108,18 @@ export function PlantYear({ plant }: { plant: Species }) {
               </tbody>
             </table>
           </Scroll>
+          <SelectField
+            label="Drawn as sown on"
+            className="w-40"
+            value={asked === '' ? String(fullest(answer.value)) : asked}
+            onChange={setAsked}
+            options={sowDays.map((day) => [String(day), shortDate(day)])}
+          />
+          <PlantPicture
+            plant={plant}
+            sowDay={asked === '' ? fullest(answer.value) : Number(asked)}
+            spec={args[0]}
+          />
           <Why>
             Thirty seasons of this garden’s weather on loam of medium fertility, at the broadcast rate, not
             watered and not ended. Dates are the middle and the range of 8 in 10 years; a dash where fewer
@@ -132,4 +153,34 @@ function stripOf(plant: Species, sowing: SowingOutlook): Strip {
       },
     ],
   }
+}
+
+/** The sowing after which most has grown in ninety days. */
+const fullest = (sowings: readonly SowingOutlook[]): number =>
+  sowings.reduce((best, sowing) => ((sowing.mass90?.p50 ?? 0) > (best.mass90?.p50 ?? 0) ? sowing : best))
+    .sowDay
+
+/** A straight stand of it from the side, on any day after a sowing. */
+function PlantPicture({ plant, sowDay, spec }: { plant: Species; sowDay: number; spec: WeatherSpec }) {
+  const { today, data } = useGarden()
+  const { units } = data.garden
+  const standCase = useMemo(() => plainCase(plant, sowDay), [plant, sowDay])
+  return (
+    <div className="max-w-2xl">
+      <Drawn view={usePortrait(standCase, 'portrait plain', spec)} following={null}>
+        {(of) => (
+          <DayPicture
+            key={sowDay}
+            of={of}
+            opens="flower"
+            told={units}
+            today={today}
+            tallestM={tallestM(of.portrait, null)}
+            label={plant.name}
+          />
+        )}
+      </Drawn>
+      <PictureWhy units={units} />
+    </div>
+  )
 }

@@ -1,0 +1,25 @@
+import { useMemo } from 'react'
+import type { StandCase } from '../../core/season/run'
+import type { WeatherSpec } from '../../core/season/weatherSpec'
+import { useAnswer } from '../../compute/useAnswer'
+import { useGarden } from '../../state/garden'
+import { useSettled } from '../../state/useSettled'
+
+/**
+ * How a stand looks on every day; while a change to it is worked out, the last one stands. `name` keeps them apart, `under`
+ * is another weather than the garden's own.
+ */
+export function usePortrait(standCase: StandCase | null, name: string, under?: WeatherSpec) {
+  const garden = useGarden()
+  const spec = under ?? garden.spec
+  const settled = useSettled(standCase)
+  const args = useMemo(
+    (): Parameters<typeof useAnswer<'portrait'>>[1] => (settled ? [spec, settled] : null),
+    [spec, settled],
+  )
+  const answer = useAnswer('portrait', args, name)
+  const portrait = answer.value ?? answer.last ?? null
+  return { answer, portrait, stand: settled?.stand ?? null }
+}
+
+export type PortraitView = ReturnType<typeof usePortrait>
