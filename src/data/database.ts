@@ -173,7 +173,7 @@ export class KilimDatabase extends Dexie {
       copies: '++id, gardenId',
     })
     // Records of any older version of the garden data come to that of today at once.
-    this.version(9).upgrade(bringUp)
+    this.version(10).upgrade(bringUp)
   }
 }
 

@@ -19,6 +19,7 @@ type RecordKind =
   | 'feed'
   | 'spread'
   | 'device'
+  | 'away'
 
 /**
  * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works

@@ -65,7 +65,7 @@ export function jobText(
     case 'look':
       return {
         title: `Look at ${name}`,
-        detail: `It grows now and is known to within ${percent(share)}, last seen ${shortDate(days[0])}; a minute’s look narrows that.`,
+        detail: `It grows, and what stands there is known to within ${percent(share)}; last seen ${shortDate(days[0])}.`,
       }
     case 'dry':
       return {

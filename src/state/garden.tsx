@@ -62,7 +62,7 @@ export function GardenProvider({
   // After a write all is read again; what it did not touch stays the same record to all who show it.
   const data = useShared(stored)
   const today = useToday(data?.garden ?? null)
-  const { weather, station, recordKey } = useWeatherRecord(gardenId)
+  const { weather, station, recordKey } = useWeatherRecord(gardenId, data?.garden ?? null)
   useStation(data?.garden ?? null, today, station)
   const expected = useShared(
     useMemo(() => data && { ...data, stands: expectedStands(data.stands, today) }, [data, today]),

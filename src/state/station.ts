@@ -5,6 +5,7 @@ import { stableHash } from '../core/foundations/hash'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import { observedDays } from '../core/garden/weatherDays'
 import type { Garden } from '../core/garden/schema'
+import { handForecast } from '../core/site/handForecast'
 import { database, type StationState } from '../data/database'
 import { loadWeather } from '../data/gardens'
 import { hearStation } from '../data/station'
@@ -12,7 +13,10 @@ import { useAnswers } from '../compute/answers'
 import { useAppSelector } from './store'
 
 /** The open garden's observed weather and last forecast, handed to the worker under the key that is returned. */
-export function useWeatherRecord(gardenId: string | null): {
+export function useWeatherRecord(
+  gardenId: string | null,
+  garden: Garden | null,
+): {
   weather: WeatherYear[] | undefined
   station: StationState | null | undefined
   recordKey: string | null
@@ -25,15 +29,20 @@ export function useWeatherRecord(gardenId: string | null): {
     }),
     [gardenId],
   )
+  const outlook = garden?.outlook
+  const site = garden?.site
   // Live queries give new objects after every write; the text tells whether anything changed.
   const recordKey = useMemo(() => {
     if (!kept) return null
-    const forecast = kept.station?.forecast ?? []
+    const heard = kept.station?.forecast ?? []
+    const told = outlook && site ? handForecast(site, outlook) : []
+    // A day that the grower speaks of is known better than the station has it.
+    const forecast = [...heard.filter(({ day }) => !told.some((own) => own.day === day)), ...told]
     if (kept.weather.length === 0 && forecast.length === 0) return ''
     const key = stableHash([kept.weather, forecast])
     pool.records.keep(key, { days: observedDays(kept.weather), forecast })
     return key
-  }, [kept, pool])
+  }, [kept, pool, outlook, site])
   return { weather: kept?.weather, station: kept?.station, recordKey }
 }
 

@@ -45,13 +45,15 @@ const PLACES: Readonly<Record<string, string>> = {
   sowers: 'a person who sows',
   packs: 'a pack of seed',
   jobMarks: 'a job put off or ticked',
+  away: 'days away',
+  outlook: 'the weather of a day ahead',
   seedAtHand: 'seed at hand',
   waitDays: 'days to wait',
   cover: 'green cover',
 }
 /** Lists whose entries are named by an id or their own name, which tells a grower nothing. */
 const LISTS =
-  /^(cuts|waterings|followUps|finishings|fixtures|troubles|spreads|sections|tools|livestock|nitrogenSources|sowers|packs|jobMarks|seedAtHand)\//
+  /^(cuts|waterings|followUps|finishings|fixtures|troubles|spreads|sections|tools|livestock|nitrogenSources|sowers|packs|jobMarks|away|outlook|seedAtHand)\//
 
 type Said = (value: number, units: Units) => string
 /** How numbers are told by how the name of their field ends. */

@@ -36,6 +36,10 @@ const unstopped = (text: string) => text.replace(/\.$/, '')
 export const shortDate = (day: number) =>
   unstopped(dateText(Math.round(day), { day: 'numeric', month: 'short' }))
 
+/** `Fri 26 Jun` in the browser's locale. */
+export const weekdayDate = (day: number) =>
+  unstopped(dateText(Math.round(day), { weekday: 'short', day: 'numeric', month: 'short' }))
+
 /** `17–31 May`, `28 May – 4 Jun` in the browser's locale. */
 const dateRange = (low: number, high: number) =>
   dateFormat(browserLocale(), { day: 'numeric', month: 'short' }).formatRange(

@@ -10,6 +10,8 @@ export const FRESH_GARDEN = {
   seedAtHand: [],
   resistantSeed: [],
   jobMarks: [],
+  away: [],
+  outlook: [],
   sowers: [],
   packs: [],
   livestock: [],

@@ -9,7 +9,7 @@ import { seedPack, sower } from './seed'
 import { siteClimate } from './site'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 9
+export const GARDEN_SCHEMA_VERSION = 10
 
 export const soilTexture = z.enum(['sand', 'sandy loam', 'loam', 'silt loam', 'clay loam', 'clay'])
 export const bedKind = z.enum(['in-ground', 'framed', 'planter'])
@@ -238,6 +238,10 @@ export type Stand = z.infer<typeof stand>
 /** Animals that some covers harm. */
 export const creature = z.enum(['dogs', 'poultry', 'ruminants', 'horses', 'pigs', 'rabbits'])
 
+/** A day ahead in a word. */
+export const skyAhead = z.enum(['dry', 'showers', 'wet'])
+export type SkyAhead = z.infer<typeof skyAhead>
+
 export const garden = z.object({
   id,
   name: shortText('Garden name'),
@@ -263,9 +267,21 @@ export const garden = z.object({
         doneOn: isoDay.nullable(),
         laterUntil: isoDay.nullable(),
         reason: z.string().max(200),
+        /** Whose job it is; null where nobody is named. */
+        who: shortText('Person', 60).nullable(),
       }),
     )
     .max(4000),
+  /** Days on which nobody is there, or only who is named. */
+  away: z
+    .array(
+      z
+        .object({ id, from: isoDay, to: isoDay, who: shortText('Person', 60).nullable() })
+        .refine(({ from, to }) => to >= from, { message: 'The days away end before they begin.', path: ['to'] }),
+    )
+    .max(100),
+  /** The days ahead as the grower has heard or judged them, for gardens without a station; each is named by its day. */
+  outlook: z.array(z.object({ id: isoDay, sky: skyAhead, frost: z.boolean() })).max(20),
   /** People who sow, and packs of seed that can be bought. */
   sowers: z.array(sower).max(40),
   packs: z.array(seedPack).max(300),

@@ -216,7 +216,9 @@ describe('order, ticks and delays', () => {
   })
   test('ticked ones are gone until they fall due anew; delayed ones until their day', () => {
     const [first] = jobs
-    const mark = (part: object) => [{ jobId: first.id, doneOn: null, laterUntil: null, reason: '', ...part }]
+    const mark = (part: object) => [
+      { jobId: first.id, doneOn: null, laterUntil: null, reason: '', who: null, ...part },
+    ]
     expect(openJobs(jobs, mark({ doneOn: '2026-05-10' }), today)).toHaveLength(1)
     expect(openJobs(jobs, mark({ doneOn: '2026-02-10' }), today)).toHaveLength(2)
     expect(openJobs(jobs, mark({ laterUntil: '2026-05-13' }), today)).toHaveLength(1)

@@ -275,7 +275,13 @@ export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
 }
 
 /** A tick or a delay that the grower gave a job. */
-export type JobMark = { jobId: string; doneOn: string | null; laterUntil: string | null; reason: string }
+export type JobMark = {
+  jobId: string
+  doneOn: string | null
+  laterUntil: string | null
+  reason: string
+  who: string | null
+}
 
 /** Jobs that are neither ticked since they fell due nor put off beyond today. */
 export function openJobs(jobs: readonly Job[], marks: readonly JobMark[], today: number): Job[] {

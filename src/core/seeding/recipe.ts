@@ -1,6 +1,7 @@
 import { failure, success, type Outcome, type Problem } from '../foundations/outcome'
 import { gramsPerM2 } from '../foundations/units'
-import type { Covering } from '../garden/schema'
+import { segmentAreaM2 } from '../garden/area'
+import type { Bed, Covering, Stand } from '../garden/schema'
 import { findSpecies, seedSize, type SeedSize } from '../plants/catalogue'
 import { BROADCAST_FACTOR, EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
@@ -126,6 +127,20 @@ function lineFor(plant: Species, component: Order['components'][number], order: 
     inoculantGroup: plant.inoculantGroup,
   }
 }
+
+/** What to weigh for a stand as it is planned, to a hundredth of a gram; null for crops, or where it cannot be sown. */
+export function plannedRecipe({ content, segment, start }: Stand, bed: Bed): Recipe | null {
+  if (content.kind !== 'cover') return null
+  const recipe = sowingRecipe({
+    areaM2: segmentAreaM2(bed, segment),
+    covering: start.plan?.covering ?? 'raked',
+    passes: start.plan?.passes ?? 1,
+    scaleStepG: FINEST_STEP_G,
+    components: content.components,
+  })
+  return recipe.ok ? recipe.value : null
+}
+const FINEST_STEP_G = 0.01
 
 /** Seeds able to germinate per m² from grams sown on an area. */
 export function viableSeedsPerM2(plant: Species, grams: number, germination: number, areaM2: number): number {

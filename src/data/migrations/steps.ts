@@ -102,6 +102,14 @@ function completeGarden(garden: OldRecord): OldRecord {
   }
 }
 
+function withPeopleAndDays(garden: OldRecord): OldRecord {
+  const { jobMarks } = garden
+  const marks = Array.isArray(jobMarks)
+    ? jobMarks.map((mark: unknown) => (isObject(mark) ? filled(mark, { who: null }) : mark))
+    : []
+  return { ...filled(garden, { away: [], outlook: [] }), jobMarks: marks }
+}
+
 /** All steps from version 1 on, in order. Versions 2 to 5 only added what may be left out, so that they change nothing. */
 export const STEPS: readonly Step[] = [
   { to: 2, tables: {} },
@@ -121,4 +129,6 @@ export const STEPS: readonly Step[] = [
       checks: (check) => filled(check, CHECK_LISTS),
     },
   },
+  // From version 10 on jobs can be somebody's, and days away and the days ahead are told.
+  { to: 10, tables: { gardens: withPeopleAndDays } },
 ]

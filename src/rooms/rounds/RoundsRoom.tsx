@@ -1,65 +1,59 @@
 import { useState } from 'react'
-import { Link } from 'react-router'
 import { byUrgency, type Job } from '../../core/rounds/jobs'
 import type { Bed } from '../../core/garden/schema'
 import { shortDate } from '../../text/format'
-import { SelectField, TextField } from '../../parts/SelectField'
-import { jobRoom, jobText } from '../../parts/jobText'
-import { PlanChance } from '../../parts/PlanChance'
+import { SelectField } from '../../parts/SelectField'
 import { notice } from '../../state/notices'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
-import { useRounds } from './useRounds'
-import { Form } from '../../parts/Form'
-import { single } from '../../parts/once'
+import { useRounds, type Rounds } from './useRounds'
 import { Failed } from '../../parts/Waiting'
 import { useLasting } from '../../state/useSettled'
+import { DaysAhead } from './DaysAhead'
+import { DaysAway } from './DaysAway'
+import { Walk } from './Walk'
+import { takeWords, walkTime } from './walkWords'
 
-/** Jobs that are steps of a plan: its chance stands with them. */
-const OF_THE_PLAN: readonly Job['kind'][] = ['sow', 'end']
+const EVERYBODY = ''
 
-type Rounds = ReturnType<typeof useRounds>
-
-/** What to do and look at this week, in walking order or by urgency; to tick, put off, print, or take into a calendar. */
+/** The walk of today and what comes in the week, bed after bed; to do, put off, give, print, or take into a calendar. */
 export function RoundsRoom() {
   const rounds = useRounds()
   const [growing, setGrowing] = useState<string[] | null>(null)
   const [order, setOrder] = useState<'walk' | 'urgency'>('walk')
+  const [person, setPerson] = useState(EVERYBODY)
   // On opening, jobs that come in a little later would push the others from under a finger.
   const lasts = useLasting(rounds.pending > 0)
   const [opened, setOpened] = useState(false)
   if (!opened && (rounds.pending === 0 || lasts)) setOpened(true)
-  const known = opened ? rounds.jobs : []
+  const known = (opened ? rounds.jobs : []).filter(
+    (job) => person === EVERYBODY || rounds.whoOf(job) === person,
+  )
   const jobs = order === 'walk' ? known : [...known].sort(byUrgency)
+  const due = jobs.filter(({ dueDay }) => dueDay <= rounds.today)
+  const ahead = jobs.filter(({ dueDay }) => dueDay > rounds.today)
   return (
-    <section className="max-w-3xl py-4">
+    <section className="py-4">
       <h1>Rounds</h1>
-      <p className="mt-1">
-        {jobs.length === 0
-          ? rounds.pending > 0
-            ? 'Looking at what grows …'
-            : rounds.failure
-              ? 'What is due is not known.'
-              : 'Nothing is due this week.'
-          : `${jobs.length} to do or look at by ${shortDate(rounds.today + 7)}.`}{' '}
-        {rounds.pending > 0 && jobs.length > 0 && (
-          <span role="status" className="quiet">
-            still looking at {rounds.pending}
-          </span>
-        )}
-      </p>
+      <Summary rounds={rounds} due={due} ahead={ahead} />
       <Failed
         what={`Looking at ${rounds.failure?.count === 1 ? 'one cover' : `${rounds.failure?.count} covers`}`}
         failure={rounds.failure}
       />
       <Failed what="Looking for frost" failure={rounds.week} />
-      <ol className="mt-3 divide-y divide-base-300 border-y border-base-300" data-testid="jobs">
-        {jobs.map((job) => (
-          <JobRow key={job.id} job={job} rounds={rounds} />
-        ))}
-      </ol>
+      {jobs.length > 0 && (
+        <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-5 lg:grid-cols-2" data-testid="jobs">
+          <Walk title="Today" jobs={due} rounds={rounds} empty="Nothing is due today." />
+          <Walk
+            title={`By ${shortDate(rounds.today + 7)}`}
+            jobs={ahead}
+            rounds={rounds}
+            empty="Nothing else comes this week."
+          />
+        </div>
+      )}
       <NothingKnown beds={rounds.bare} onSay={(bedId) => setGrowing([bedId])} />
       <GrowingDialog bedIds={growing} onClose={() => setGrowing(null)} />
-      <div className="no-print mt-3 flex flex-wrap items-end gap-x-3 gap-y-2">
+      <div className="no-print mt-4 flex flex-wrap items-end gap-x-3 gap-y-2">
         <SelectField
           label="Order"
           className="h-11 w-52"
@@ -70,6 +64,15 @@ export function RoundsRoom() {
             ['urgency', 'the most urgent first'],
           ]}
         />
+        {rounds.people.length > 0 && (
+          <SelectField
+            label="Whose"
+            className="h-11 w-40"
+            value={person}
+            onChange={setPerson}
+            options={[[EVERYBODY, 'everybody’s'], ...rounds.people.map((name) => [name, name] as const)]}
+          />
+        )}
         <button className="btn h-11" onClick={() => window.print()}>
           Print
         </button>
@@ -80,7 +83,40 @@ export function RoundsRoom() {
           Calendar file
         </button>
       </div>
+      <DaysAway />
+      {!rounds.demo && <DaysAhead />}
     </section>
+  )
+}
+
+/** How much there is to do, how long today's walk takes, and what to take along. */
+function Summary({ rounds, due, ahead }: { rounds: Rounds; due: readonly Job[]; ahead: readonly Job[] }) {
+  const take = rounds.take(due)
+  const time = walkTime(take)
+  const along = takeWords(take, rounds.units)
+  const all = due.length + ahead.length
+  return (
+    <>
+      <p className="mt-1">
+        {all === 0
+          ? rounds.pending > 0
+            ? 'Looking at what grows …'
+            : rounds.failure
+              ? 'What is due is not known.'
+              : 'Nothing is due this week.'
+          : `${due.length === 0 ? 'Nothing' : due.length} for today${time ? `, ${time}` : ''}; ${ahead.length} more by ${shortDate(rounds.today + 7)}.`}{' '}
+        {rounds.pending > 0 && all > 0 && (
+          <span role="status" className="quiet">
+            still looking at {rounds.pending}
+          </span>
+        )}
+      </p>
+      {along.length > 0 && (
+        <p className="mt-1" data-testid="take-along">
+          <strong>Take along:</strong> {along.join(', ')}.
+        </p>
+      )}
+    </>
   )
 }
 
@@ -99,74 +135,5 @@ function NothingKnown({ beds, onSay }: { beds: readonly Bed[]; onSay: (bedId: st
         </button>
       ))}
     </p>
-  )
-}
-
-function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
-  const [putting, setPutting] = useState(false)
-  const [days, setDays] = useState('3')
-  const [reason, setReason] = useState('')
-  const { title, detail } = jobText(job, rounds.standOf(job))
-  const late = job.dueDay < rounds.today
-  const wrong = !(Number(days) >= 1 && Number(days) <= 60)
-  return (
-    <li className="py-3">
-      <div className="grid grid-cols-[3rem_1fr] gap-x-3 gap-y-2 sm:grid-cols-[3rem_1fr_auto]">
-        <strong className="font-display">{rounds.bedOf(job).label}</strong>
-        <div>
-          <p>
-            <Link className="link font-semibold" to={jobRoom(job)}>
-              {title}
-            </Link>{' '}
-            <span className={job.urgent ? 'font-semibold text-secondary' : 'quiet'}>
-              {late
-                ? `since ${shortDate(job.dueDay)}`
-                : job.dueDay === rounds.today
-                  ? 'today'
-                  : shortDate(job.dueDay)}
-              {job.urgent ? ', urgent' : ''}
-            </span>
-          </p>
-          <p className="text-[0.95rem]">
-            {detail}{' '}
-            {OF_THE_PLAN.includes(job.kind) && <PlanChance standId={job.standId} before="The plan: " />}
-          </p>
-        </div>
-        <div className="no-print col-span-2 flex gap-2 self-start sm:col-span-1">
-          <button
-            className="btn btn-primary h-12 flex-1 sm:h-9"
-            onClick={single(() => rounds.tick(job))}
-            aria-label={`Done: ${title}`}
-          >
-            Done
-          </button>
-          <button
-            className="btn h-12 flex-1 sm:h-9"
-            aria-expanded={putting}
-            onClick={() => setPutting(!putting)}
-            aria-label={`Later: ${title}`}
-          >
-            Later
-          </button>
-        </div>
-      </div>
-      {putting && (
-        <Form
-          className="no-print mt-2 flex flex-wrap items-start gap-3"
-          aria-label={`Put off ${title}`}
-          onSubmit={() => (wrong ? undefined : rounds.later(job, Math.round(Number(days)), reason.trim()))}
-        >
-          <TextField
-            label="By days"
-            className="w-24"
-            error={wrong ? 'A number from 1 to 60.' : undefined}
-            value={days}
-            onChange={setDays}
-          />
-          <TextField label="Because" className="w-56" value={reason} onChange={setReason} />
-          <button className="btn mt-6">Put off</button>
-        </Form>
-      )}
-    </li>
   )
 }

@@ -15,7 +15,13 @@ import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
 import { jobText } from '../../parts/jobText'
 import { standState } from '../../text/names'
 import { download } from '../../state/download'
-import { putOffJob, tickJob } from '../../actions/markJob'
+import { giveJob } from '../../actions/daysAhead'
+import { doJob } from '../../actions/doJob'
+import { putOffJob } from '../../actions/markJob'
+import { awayClash } from '../../core/rounds/away'
+import { jobMinutes, toTake } from '../../core/rounds/walk'
+import { betterDay } from '../../core/rounds/weatherBound'
+import { useLots } from '../../state/seed'
 
 /** Covers that ended longer ago than this have no jobs left. */
 const AFTER_END_DAYS = 90
@@ -57,6 +63,8 @@ export function useRounds() {
   const { values, pending, failure } = useAllAnswers('forecast', jobs)
   const week = useAnswer('outlook', [spec, today, 1])
   const frostChance = week.value?.[0]?.frostChance ?? 0
+  const ahead = useAnswer('weather', [spec], undefined, 'next').value?.days ?? []
+  const lots = useLots()
   const marks = data.garden.jobMarks
   const bare = useMemo(() => {
     // What should have ended by now stands until it is told to have ended; what is due today is on the list.
@@ -65,12 +73,16 @@ export function useRounds() {
     return data.beds.filter(({ id }) => !stands.has(id)).sort((a, b) => a.walkOrder - b.walkOrder)
   }, [data.beds, expected.stands, today])
 
-  const input = useMemo(() => {
-    const forecasts = new Map(
-      values.flatMap((forecast): [string, StandForecast][] =>
-        forecast ? [[forecast.standId, forecast]] : [],
+  const forecasts = useMemo(
+    () =>
+      new Map(
+        values.flatMap((forecast): [string, StandForecast][] =>
+          forecast ? [[forecast.standId, forecast]] : [],
+        ),
       ),
-    )
+    [values],
+  )
+  const input = useMemo(() => {
     // Plans are shown as they were made, so that what is overdue shows since when.
     const { begunOn } = data.garden
     return {
@@ -82,7 +94,7 @@ export function useRounds() {
       today,
       begunDay: begunOn === null ? null : dayNumber(begunOn),
     }
-  }, [values, data, frostChance, today])
+  }, [forecasts, data, frostChance, today])
   const open = useMemo(() => openJobs(jobsOf(input, ROUND_DAYS), marks, today), [input, marks, today])
 
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
@@ -108,6 +120,9 @@ export function useRounds() {
     dispatch(calendarWritten({ gardenId: data.garden.id, jobs: outcome.value.written }))
   }
 
+  const { away, tools } = data.garden
+  const whoOf = (job: Job) => marks.find(({ jobId }) => jobId === job.id)?.who ?? null
+  const placed = (job: Job) => ({ job, stand: standOf(job), bed: bedOf(job) })
   return {
     jobs: open,
     bare,
@@ -115,11 +130,36 @@ export function useRounds() {
     failure,
     week,
     today,
+    units: data.garden.units,
+    demo: data.garden.demo !== null,
+    people: [
+      ...new Set([
+        ...data.garden.sowers.map(({ name }) => name),
+        ...marks.flatMap(({ who }) => (who ? [who] : [])),
+        ...away.flatMap(({ who }) => (who ? [who] : [])),
+      ]),
+    ].sort((a, b) => a.localeCompare(b)),
     standOf,
     bedOf,
-    tick: (job: Job) => act(tickJob(data.garden, job, titleOf(job), today)),
+    whoOf,
+    minutesOf: (job: Job) => jobMinutes(job, standOf(job), bedOf(job), tools),
+    betterOf: (job: Job) => betterDay(job, standOf(job).end.plan?.method ?? null, ahead, today),
+    awayOf: (job: Job) => awayClash(job, away),
+    take: (jobs: readonly Job[]) => toTake(jobs.map(placed), tools),
+    tick: (job: Job) =>
+      act(
+        doJob(data, job, standOf(job), {
+          title: titleOf(job),
+          day: today,
+          lots,
+          forecast: forecasts.get(job.standId) ?? null,
+        }),
+      ),
     later: (job: Job, days: number, reason: string) =>
       act(putOffJob(data.garden, job, titleOf(job), today + days, reason)),
+    give: (job: Job, who: string) => act(giveJob(data.garden, job, titleOf(job), who)),
     writeCalendar,
   }
 }
+
+export type Rounds = ReturnType<typeof useRounds>

@@ -1,0 +1,92 @@
+import type { GardenData, Stand } from '../core/garden/schema'
+import type { SeedLot } from '../core/garden/seed'
+import { isoDate } from '../core/foundations/day'
+import type { Job } from '../core/rounds/jobs'
+import type { StandForecast } from '../core/season/standForecast'
+import { plannedRecipe } from '../core/seeding/recipe'
+import { findMethod } from '../core/termination/methods'
+import { changed } from '../data/writes'
+import { standName } from '../text/names'
+import { recordEnd } from './endStand'
+import { tickJob } from './markJob'
+import { recordSowing } from './recordSowing'
+import type { Step } from './step'
+
+/** A step that was planned, as done today. */
+const today = <T extends { date: string }>(plan: T, day: number): T => ({ ...plan, date: isoDate(day) })
+
+function sown(
+  data: Pick<GardenData, 'beds'>,
+  stand: Stand,
+  day: number,
+  lots: readonly SeedLot[],
+): Step | null {
+  const bed = data.beds.find(({ id }) => id === stand.bedId)
+  const recipe = bed && plannedRecipe(stand, bed)
+  if (!recipe || !stand.start.plan || stand.content.kind !== 'cover') return null
+  const components = stand.content.components.map((component, i) => ({
+    ...component,
+    grams: recipe.lines[i].grams,
+  }))
+  return recordSowing(stand, { ...today(stand.start.plan, day), components }, lots)
+}
+
+function ended(
+  data: Pick<GardenData, 'garden' | 'beds'>,
+  stand: Stand,
+  day: number,
+  forecast: StandForecast | null,
+) {
+  const { plan } = stand.end
+  const bed = data.beds.find(({ id }) => id === stand.bedId)
+  const method = plan && findMethod(plan.method)
+  if (!plan || !bed || !method) return null
+  const { passes } = plan
+  return recordEnd(
+    data,
+    bed,
+    stand,
+    { method: method.id, passes, day, note: '', by: '', minutes: null, materials: '' },
+    forecast,
+  )
+}
+
+/**
+ * Does a job of the rounds: what was planned is recorded as done today, with its usual values, so that every room knows; a
+ * look or a small work that leaves no record is ticked. `title` is how it is told.
+ */
+export function doJob(
+  data: Pick<GardenData, 'garden' | 'beds'>,
+  job: Job,
+  stand: Stand,
+  {
+    title,
+    day,
+    lots,
+    forecast,
+  }: { title: string; day: number; lots: readonly SeedLot[]; forecast: StandForecast | null },
+): Step {
+  return deedOf(data, job, stand, { day, lots, forecast }) ?? tickJob(data.garden, job, title, day)
+}
+
+function deedOf(
+  data: Pick<GardenData, 'garden' | 'beds'>,
+  job: Job,
+  stand: Stand,
+  { day, lots, forecast }: { day: number; lots: readonly SeedLot[]; forecast: StandForecast | null },
+): Step | null {
+  const { start, end } = stand
+  if (job.kind === 'sow') return sown(data, stand, day, lots)
+  if (job.kind === 'end') return ended(data, stand, day, forecast)
+  if (job.kind === 'plant' && start.plan)
+    return {
+      label: `Planted ${standName(stand).toLowerCase()}`,
+      writes: [changed('stands', stand, { start: { ...start, actual: today(start.plan, day) } })],
+    }
+  if (job.kind === 'clear' && end.plan)
+    return {
+      label: `Cleared ${standName(stand).toLowerCase()}`,
+      writes: [changed('stands', stand, { end: { ...end, actual: today(end.plan, day) } })],
+    }
+  return null
+}

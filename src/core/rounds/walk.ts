@@ -1,0 +1,101 @@
+import { segmentAreaM2 } from '../garden/area'
+import type { Bed, Stand } from '../garden/schema'
+import type { Tool, ToolKind } from '../garden/tool'
+import { plannedRecipe } from '../seeding/recipe'
+import { findMethod } from '../termination/methods'
+import { passMinutes, quickestTool } from '../termination/workRates'
+import type { Job, JobKind } from './jobs'
+
+/** Minutes of looks and small work, whatever the bed (judgement); null where they hang on the bed. */
+const MINUTES: Record<JobKind, number | null> = {
+  sow: null,
+  moist: null,
+  emergence: 3,
+  look: 1,
+  window: 2,
+  seed: 2,
+  end: null,
+  sheet: 5,
+  regrowth: 4,
+  clear: null,
+  plant: null,
+  tray: 20,
+  frost: 15,
+  dry: null,
+  decide: 5,
+  move: 10,
+  strip: null,
+}
+/** Broadcasting and covering by hand, m² an hour, and minutes to weigh and fetch (judgement, ± a half). */
+const SOWN_M2_PER_HOUR = 90
+const SOW_SET_UP_MINUTES = 8
+/** Watering by hand, m² an hour. */
+const WATERED_M2_PER_HOUR = 150
+
+/** About how long a job takes, minutes; null where nothing says. */
+export function jobMinutes(job: Job, stand: Stand, bed: Bed, tools: readonly Tool[]): number | null {
+  const areaM2 = segmentAreaM2(bed, stand.segment)
+  if (job.kind === 'sow') return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR
+  if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * areaM2) / WATERED_M2_PER_HOUR
+  if (job.kind === 'end' || job.kind === 'strip') {
+    const method = methodOf(job, stand)
+    if (!method) return null
+    const share =
+      job.kind === 'strip' ? 1 / (stand.end.actual?.lanes?.count ?? 1) : (stand.end.plan?.passes ?? 1)
+    return share * passMinutes(method, areaM2, tools, (group) => quickestTool(group, areaM2, tools))
+  }
+  return MINUTES[job.kind]
+}
+
+const methodOf = ({ kind }: Job, { end }: Stand) => {
+  const id = kind === 'end' ? end.plan?.method : kind === 'strip' ? end.actual?.method : undefined
+  return id === undefined ? null : (findMethod(id) ?? null)
+}
+
+/** What to carry for some jobs: tools, seed by species, a ring to count in, water. */
+export type ToTake = {
+  tools: ToolKind[]
+  seed: { speciesId: string; grams: number }[]
+  ring: boolean
+  water: boolean
+  /** Minutes of all of them, and how many have no figure. */
+  minutes: number
+  unknown: number
+}
+
+const COUNTS: readonly JobKind[] = ['emergence', 'regrowth']
+const WATERS: readonly JobKind[] = ['moist', 'dry', 'move']
+
+/** What to take along for the jobs of a walk, and how long it takes. */
+export function toTake(
+  jobs: readonly { job: Job; stand: Stand; bed: Bed }[],
+  tools: readonly Tool[],
+): ToTake {
+  const grams = new Map<string, number>()
+  const kinds = new Set<ToolKind>()
+  let minutes = 0
+  let unknown = 0
+  for (const { job, stand, bed } of jobs) {
+    const took = jobMinutes(job, stand, bed, tools)
+    if (took === null) unknown++
+    else minutes += took
+    if (job.kind === 'sow') {
+      kinds.add('rake')
+      for (const line of plannedRecipe(stand, bed)?.lines ?? [])
+        grams.set(line.speciesId, (grams.get(line.speciesId) ?? 0) + line.grams)
+    }
+    const areaM2 = segmentAreaM2(bed, stand.segment)
+    for (const group of methodOf(job, stand)?.tools ?? []) {
+      const kind = quickestTool(group, areaM2, tools) ?? group[0]
+      if (kind) kinds.add(kind)
+    }
+  }
+  return {
+    tools: [...kinds],
+    seed: [...grams].map(([speciesId, sown]) => ({ speciesId, grams: sown })),
+    ring: jobs.some(({ job }) => COUNTS.includes(job.kind)),
+    water: jobs.some(({ job }) => WATERS.includes(job.kind)),
+    minutes,
+    unknown,
+  }
+}
