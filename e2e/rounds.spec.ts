@@ -68,13 +68,14 @@ test('from the rounds to a recorded sowing in at most eight taps, and a check in
 
   // Weighed, thrown and recorded by the recipe: Sow from its job. The shortest way is the job's own button.
   await page.setViewportSize({ width: 1280, height: 800 })
+  await page.goto('/')
   await stepWeeks(page, 17)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/rounds')
-  await expect(page.getByRole('link', { name: 'Sow buckwheat' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('link', { name: 'Sow buckwheat', exact: true })).toBeVisible({ timeout: 60_000 })
   await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
   taps = 0
-  await tap(page.getByRole('link', { name: 'Sow buckwheat' }))
+  await tap(page.getByRole('link', { name: 'Sow buckwheat', exact: true }))
   await expect(page.getByTestId('total-grams')).toBeVisible({ timeout: 60_000 })
   await tap(page.getByRole('button', { name: /^Record sowing/ }))
   await expect(page.getByText(/Recorded the sowing of buckwheat/).first()).toBeVisible()
