@@ -145,3 +145,36 @@ test('without the list of towns, and where the browser does not tell, the latitu
   await page.getByRole('button', { name: 'Where I am now' }).click()
   await expect(page.getByText(/The browser does not tell/)).toBeVisible()
 })
+
+test('bad weeds are named once for many beds, and no way of ending promises to clear them', async ({
+  page,
+}) => {
+  const hand = new Hand()
+  await place(page, hand)
+  await page.getByLabel('How many').fill('3')
+  await page.getByLabel('Length, ft').fill('28')
+  await chip(page, /^Next/).click()
+  await chip(page, /^A1/).click()
+  await chip(page, 'A cover grows there').click()
+  await growing(page, hand, 'Cereal rye', ago(70))
+  await chip(page, /^A1/).click()
+  await chip(page, /^A2/).click()
+  await chip(page, 'Bad weeds creep there').click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('button', { name: 'They grow there' }).click()
+  await expect(dialog.getByText('Choose at least one weed.')).toBeVisible()
+  await dialog.getByRole('button', { name: 'bindweed', exact: true }).click()
+  await dialog.getByRole('button', { name: 'They grow there' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(chip(page, /^A1 cereal rye, bindweed/)).toBeVisible()
+  await expect(chip(page, /^A2 bindweed/)).toBeVisible()
+  await page.getByRole('link', { name: 'Open the loom' }).click()
+  await page.goto('/end')
+  await page
+    .getByRole('link', { name: /cereal rye/i })
+    .first()
+    .click()
+  await expect(page.getByText(/Bindweed is named in this bed. Nothing here ends it/).first()).toBeVisible({
+    timeout: 60_000,
+  })
+})

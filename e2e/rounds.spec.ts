@@ -72,7 +72,9 @@ test('from the rounds to a recorded sowing in at most eight taps, and a check in
   await stepWeeks(page, 17)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/rounds')
-  await expect(page.getByRole('link', { name: 'Sow buckwheat', exact: true })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('link', { name: 'Sow buckwheat', exact: true })).toBeVisible({
+    timeout: 60_000,
+  })
   await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
   taps = 0
   await tap(page.getByRole('link', { name: 'Sow buckwheat', exact: true }))

@@ -61,9 +61,9 @@ async function settled(page: Page) {
   await expect.poll(same, { intervals: [700], timeout: 60_000 }).toBe(true)
 }
 
-async function strange(page: Page, foreign: RegExp): Promise<string[]> {
+async function strange(page: Page, foreign: RegExp, rooms = ROOMS): Promise<string[]> {
   const found: string[] = []
-  for (const room of ROOMS) {
+  for (const room of rooms) {
     await page.goto(room)
     await expect(page.locator('main h1').first()).toBeAttached()
     await expect(page.getByRole('progressbar')).toHaveCount(0)
@@ -87,7 +87,8 @@ test('an imperial garden shows no metric unit', async ({ page }) => {
   await page.goto('/garden')
   await page.getByLabel('Units').selectOption('imperial')
   await page.getByRole('button', { name: 'Save settings' }).click()
-  await expect(page.getByText(/settings/i).last()).toBeVisible()
+  // Leaving before it is stored would leave it unchanged.
+  await expect(page.getByRole('link', { name: /^This week: .* in of rain/ })).toBeVisible()
   expect(await strange(page, METRIC)).toEqual([])
 })
 
@@ -95,4 +96,56 @@ test('a metric garden shows no imperial unit', async ({ page }) => {
   test.slow()
   await openDemo(page, 'marlpit-lane')
   expect(await strange(page, IMPERIAL)).toEqual([])
+})
+
+test.describe('in German', () => {
+  test.use({ locale: 'de-DE' })
+  // Months that German writes otherwise; alone, or beside a day or year.
+  const ENGLISH_MONTH =
+    /(?:\d\.?|^)\s?(?:May|Mar|March|June|July|Oct|October|Dec|December|January|February)(?:$|[ ,.]*\d)|\b(?:May|Mar|Oct|Dec)\s\d/
+  test('no date is told in English', async ({ page }) => {
+    test.slow()
+    await openDemo(page, 'marlpit-lane')
+    expect(await strange(page, ENGLISH_MONTH)).toEqual([])
+    // The other way round, the words looked for are those that English shows.
+    expect(ENGLISH_MONTH.test('12 May')).toBe(true)
+  })
+})
+
+/** The first number before a unit in some text. */
+const number = (text: string, unit: RegExp) =>
+  Number(
+    new RegExp(String.raw`([\d.,]+)\s(?=${unit.source})`)
+      .exec(text.replaceAll('\u00a0', ' '))?.[1]
+      .replace(',', ''),
+  )
+
+test('amounts for the bed and per area are one: grams by ground are the rate, and the switch changes nothing else', async ({
+  page,
+}) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/sow/marlpit-lane-stand-08')
+  await expect(page.getByTestId('total-grams')).toBeVisible({ timeout: 60_000 })
+  const heading = await page.getByRole('heading', { name: /^Weigh/ }).innerText()
+  const areaM2 = number(heading, /m²/)
+  const [, weigh, ...rest] = await page
+    .getByRole('row', { name: /^Buckwheat/ })
+    .getByRole('cell')
+    .allInnerTexts()
+  const rate = rest.find((cell) => /g\/m²/.test(cell))!
+  expect(number(weigh, /g/) / areaM2 / number(rate, /g\/m²/)).toBeGreaterThan(0.93)
+  expect(number(weigh, /g/) / areaM2 / number(rate, /g\/m²/)).toBeLessThan(1.07)
+
+  await page.goto('/bed/marlpit-lane-L1')
+  const told = page.getByText(/^Today .* of the ground green/).first()
+  await expect(told).toBeVisible({ timeout: 60_000 })
+  const bed = await told.innerText()
+  const ground = number(await page.getByText(/to sow, in-ground/).innerText(), /m² to sow/)
+  await page.getByRole('button', { name: /^Amounts per hectare/ }).click()
+  await expect(told).toContainText('t/ha')
+  const perArea = await told.innerText()
+  const tonnes = (number(bed, /kg dry matter/) / ground) * 10
+  expect(tonnes / number(perArea, /t\/ha dry matter/)).toBeCloseTo(1, 1)
+  const nitrogen = (number(bed, /g nitrogen/) / ground) * 10
+  expect(nitrogen / number(perArea, /kg\/ha nitrogen/)).toBeCloseTo(1, 1)
 })

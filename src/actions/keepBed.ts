@@ -32,6 +32,26 @@ export const noteTrouble = (
   ],
 })
 
+/** Names the worst weeds of some beds at once, where they are not named yet. */
+export const nameWeeds = (beds: readonly Bed[], weeds: readonly string[], today: number): Step => ({
+  label: `${weeds.join(' and ')} in ${beds.length <= 3 ? beds.map(({ label }) => label).join(', ') : `${beds.length} beds`}`,
+  writes: beds.flatMap((bed) => {
+    const fresh = weeds.filter((weed) => !bed.troubles.some(({ what }) => what === weed))
+    return fresh.length === 0
+      ? []
+      : [
+          changed('beds', bed, {
+            troubles: [
+              ...bed.troubles,
+              ...fresh.map((what) => ({ id: newId('trouble'), date: isoDate(today), family: WEED, what })),
+            ],
+          }),
+        ]
+  }),
+})
+/** What a weed is noted under: it keeps no crop's family away. */
+export const WEED = 'weed'
+
 export const removeTrouble = (bed: Bed, troubleId: string): Step => {
   const troubles = bed.troubles
   const what = troubles.find(({ id }) => id === troubleId)?.what ?? 'a trouble'

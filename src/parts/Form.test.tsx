@@ -55,6 +55,24 @@ test('with something new filled in it stores at once', async () => {
   await submit()
   expect(store).toHaveBeenCalledTimes(2)
 })
+test('a choice that is a button is something new filled in', async () => {
+  const store = jest.fn(() => Promise.resolve())
+  render(
+    <Form onSubmit={store} aria-label="Chips">
+      <button type="button" aria-pressed={false}>
+        rye
+      </button>
+      <button>Store</button>
+    </Form>,
+  )
+  const submit = () => act(async () => void fireEvent.submit(screen.getByRole('form', { name: 'Chips' })))
+  await submit()
+  await submit()
+  expect(store).toHaveBeenCalledTimes(1)
+  fireEvent.click(screen.getByRole('button', { name: 'rye' }))
+  await submit()
+  expect(store).toHaveBeenCalledTimes(2)
+})
 test('a row’s button does not answer the second half of a double click, which may fall on the next row', () => {
   const done = jest.fn()
   render(<button onClick={single(done)}>Done</button>)

@@ -14,6 +14,8 @@ export function Form({
       noValidate
       aria-busy={busy || undefined}
       onChange={changed}
+      // Choices that are buttons change what is wished for too.
+      onClick={(event) => (event.target as Element).closest('button[aria-pressed]') && changed()}
       onSubmit={(event) => {
         event.preventDefault()
         run()

@@ -1,3 +1,4 @@
+import { spoonsOf } from '../core/seeding/inoculant'
 import memoize from 'lodash-es/memoize'
 import type { Quantiles } from '../core/foundations/statistics'
 import {
@@ -133,6 +134,17 @@ export function volume(m3: number, units: Units): string {
     : m3 < 1
       ? `${digits(m3 * 1000, 0)}\u00a0l`
       : `${digits(m3, 1)}\u00a0m³`
+}
+
+const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8']
+/** Inoculant as it is measured by hand: a pinch, parts of a teaspoon, or grams once it is worth weighing. */
+export function inoculantText(g: number, units: Units): string {
+  const spoons = spoonsOf(g)
+  if (spoons === 'pinch') return 'a pinch'
+  if (spoons === null) return grams(g, units)
+  const [whole, rest] = [Math.floor(spoons.eighths / 8), EIGHTHS[spoons.eighths % 8]]
+  const count = [whole > 0 ? String(whole) : '', rest].filter(Boolean).join(' ')
+  return `${count}\u00a0${spoons.eighths > 8 ? 'teaspoons' : 'teaspoon'}`
 }
 
 /** A height or depth as it is measured by hand, m inside. */

@@ -19,6 +19,9 @@ const CREEPING: readonly (readonly [name: string, words: RegExp])[] = [
   ['Bermuda grass', /bermuda|couch grass.*cynodon|cynodon/i],
   ['Johnson grass', /johnson ?grass/i],
 ]
+/** Names of the creeping weeds that are known, as a grower would choose one. */
+export const CREEPING_WEEDS: readonly string[] = CREEPING.map(([name]) => name)
+
 /** Black bindweed is an annual that only climbs like the other. */
 const ANNUALS = /black bind ?weed|fallopia|polygonum convolvulus/gi
 

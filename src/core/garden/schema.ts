@@ -277,7 +277,10 @@ export const garden = z.object({
     .array(
       z
         .object({ id, from: isoDay, to: isoDay, who: shortText('Person', 60).nullable() })
-        .refine(({ from, to }) => to >= from, { message: 'The days away end before they begin.', path: ['to'] }),
+        .refine(({ from, to }) => to >= from, {
+          message: 'The days away end before they begin.',
+          path: ['to'],
+        }),
     )
     .max(100),
   /** The days ahead as the grower has heard or judged them, for gardens without a station; each is named by its day. */

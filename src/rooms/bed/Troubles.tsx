@@ -1,4 +1,4 @@
-import { noteTrouble, removeTrouble } from '../../actions/keepBed'
+import { noteTrouble, removeTrouble, WEED } from '../../actions/keepBed'
 import { isoDate, parseDay } from '../../core/foundations/day'
 import type { Bed } from '../../core/garden/schema'
 import { SPECIES } from '../../core/plants/catalogue'
@@ -32,7 +32,8 @@ export function Troubles({ bed }: { bed: Bed }) {
       <ul className="mt-1">
         {troubles.map((trouble) => (
           <li key={trouble.id} className="flex flex-wrap items-center gap-3">
-            {longDate(parseDay(trouble.date) ?? today)}: {trouble.what} on {trouble.family}
+            {longDate(parseDay(trouble.date) ?? today)}: {trouble.what}
+            {trouble.family === WEED ? '' : ` on ${trouble.family}`}
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Remove ${trouble.what}`}

@@ -1,10 +1,11 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Bed, GardenData } from '../../core/garden/schema'
+import { creepingWeeds } from '../../core/garden/creepingWeeds'
 import { dayNumber } from '../../core/foundations/day'
 import { latest } from '../../core/garden/timeline'
 import { Chip } from '../../parts/Chip'
-import { GrowingDialog, StandingDialog } from '../../parts/growing/GrowingDialog'
+import { GrowingDialog, StandingDialog, WeedDialog } from '../../parts/growing/GrowingDialog'
 import { useGarden } from '../../state/garden'
 import { shortDate } from '../../text/format'
 import { standName } from '../../text/names'
@@ -24,7 +25,7 @@ function standsWords({ stands }: Pick<GardenData, 'stands'>, bed: Bed): string {
 export function StandingRoom() {
   const { data } = useGarden()
   const [marked, setMarked] = useState<readonly string[]>([])
-  const [asking, setAsking] = useState<'cover' | 'crop' | null>(null)
+  const [asking, setAsking] = useState<'cover' | 'crop' | 'weeds' | null>(null)
   const toggle = (id: string) =>
     setMarked(marked.includes(id) ? marked.filter((other) => other !== id) : [...marked, id])
   const close = () => setAsking(null)
@@ -50,7 +51,9 @@ export function StandingRoom() {
               <legend className="text-sm font-semibold">{section.name}</legend>
               <div className="mt-1 grid grid-cols-2 gap-1.5 sm:grid-cols-4 lg:grid-cols-6">
                 {beds.map((bed) => {
-                  const words = standsWords(data, bed)
+                  const words = [standsWords(data, bed), ...creepingWeeds(bed, [], [])]
+                    .filter(Boolean)
+                    .join(', ')
                   return (
                     <Chip key={bed.id} chosen={marked.includes(bed.id)} onPress={() => toggle(bed.id)}>
                       <strong className="font-display">{bed.label}</strong>
@@ -72,11 +75,15 @@ export function StandingRoom() {
         <button className="btn h-11" disabled={none} onClick={() => setAsking('crop')}>
           A crop stands there
         </button>
+        <button className="btn h-11" disabled={none} onClick={() => setAsking('weeds')}>
+          Bad weeds creep there
+        </button>
         <Link className="btn ml-auto h-11" to="/">
           Open the loom
         </Link>
       </div>
       <GrowingDialog bedIds={asking === 'cover' ? marked : null} onClose={close} onDone={done} />
+      <WeedDialog bedIds={asking === 'weeds' ? marked : null} onClose={close} onDone={done} />
       <StandingDialog bedIds={asking === 'crop' ? marked : null} onClose={close} onDone={done} />
     </section>
   )

@@ -9,6 +9,7 @@ import { RingCheck } from './RingCheck'
 import { SowFields } from './SowFields'
 import type { Sow } from './useSow'
 import { Weigh } from './Weigh'
+import { TagRate } from './TagRate'
 import { WhenToSow } from './WhenToSow'
 
 /** The recipe: what to weigh, in how many passes, and recording it once done. */
@@ -37,6 +38,7 @@ export function Recipe({
             ))}
           </ul>
         )}
+        {recipe.ok && <TagRate recipe={recipe.value} standId={view.stand.id} units={units} />}
         {recipe.ok && <HowToThrow view={view} recipe={recipe.value} sow={sow} units={units} />}
         {recipe.ok && <RingCheck recipe={recipe.value} units={units} />}
         <div className="no-print mt-3">

@@ -1,9 +1,19 @@
 import { ouncesPer1000SquareFeet, poundsPerAcre } from '../../core/foundations/units'
 import type { Debris } from '../../core/seeding/debris'
+import { inoculantG } from '../../core/seeding/inoculant'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
-import { area, density, grams, depthText, rate, shortDate, type Units } from '../../text/format'
+import {
+  area,
+  density,
+  grams,
+  depthText,
+  inoculantText,
+  rate,
+  shortDate,
+  type Units,
+} from '../../text/format'
 
 /** What to weigh for each species and pass, why so much, and what is done before it is thrown. */
 export function Weigh({
@@ -79,7 +89,7 @@ export function Weigh({
             .filter((line) => line.inoculantGroup)
             .map(
               (line) =>
-                `${grams(inoculantG(line), units)} of the ${line.inoculantGroup} group on the ${line.name.toLowerCase()}`,
+                `${inoculantText(inoculantG(line), units)} of the ${line.inoculantGroup} group on the ${line.name.toLowerCase()}`,
             )
             .join(', ')}
           ; on damp seed, kept out of the sun, sown the same day.
@@ -88,10 +98,6 @@ export function Weigh({
     </>
   )
 }
-
-/** Peat inoculant for a weight of seed: 3 g a kilogram on large seed, 8 g on small (extension, 2–10). */
-const inoculantG = (line: RecipeValue['lines'][number]) =>
-  Math.max(0.5, (line.grams / 1000) * (line.size === 'large' || line.size === 'medium' ? 3 : 8))
 
 /** What is done before the seed is thrown. */
 function Before({ recipe, debris }: { recipe: RecipeValue; debris: readonly Debris[] }) {
