@@ -42,7 +42,7 @@ export function Shell() {
         <div className="selvedge mx-4 mt-1" aria-hidden="true" />
         {!alone && <PlaceLine />}
         {!alone && <BackupLine />}
-        <main id="room" className={`px-4 pb-3 ${alone ? '' : 'mb-16 sm:mb-0'}`}>
+        <main id="room" className={`px-4 pb-3 ${alone ? '' : 'mb-16 lg:mb-0'}`}>
           <Outlet />
         </main>
         {!alone && <ThumbBar place={place} onMore={() => setOver('more')} />}
@@ -85,12 +85,12 @@ function Header({ place, onOver }: { place: PlaceName | null; onOver: (over: Ove
   const { name } = useGarden().data.garden
   const undo = useUndo()
   return (
-    <header className="no-print flex items-center gap-x-4 px-4 pt-1.5 sm:pt-2">
+    <header className="no-print flex items-center gap-x-4 px-4 pt-1.5 lg:pt-2">
       <Link to="/" className="font-display text-xl font-bold tracking-tight" aria-label="Kilim, to the loom">
         Kilim
       </Link>
-      <span className="quiet truncate sm:hidden">{name}</span>
-      <nav aria-label="Places" className="hidden gap-x-1 sm:flex">
+      <span className="quiet truncate lg:hidden">{name}</span>
+      <nav aria-label="Places" className="hidden gap-x-1 lg:flex">
         {PLACES.map(({ path, name: placeName }) => (
           <Link
             key={path}
@@ -103,7 +103,7 @@ function Header({ place, onOver }: { place: PlaceName | null; onOver: (over: Ove
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-2">
-        <span className="hidden items-center gap-x-4 sm:flex">
+        <span className="hidden items-center gap-x-4 lg:flex">
           <span className="hidden xl:inline">
             <WeatherLine />
           </span>
@@ -120,7 +120,7 @@ function Header({ place, onOver }: { place: PlaceName | null; onOver: (over: Ove
           <IconButton label="Undo" keys="Ctrl+Z" onPress={() => void undo('undo')}>
             <Undo2 size={17} aria-hidden="true" />
           </IconButton>
-          <span className="hidden gap-1 sm:flex">
+          <span className="hidden gap-1 lg:flex">
             <IconButton label="Redo" keys="Ctrl+Shift+Z" onPress={() => void undo('redo')}>
               <Redo2 size={17} aria-hidden="true" />
             </IconButton>
@@ -148,7 +148,7 @@ function IconButton({
 }) {
   return (
     <button
-      className="btn btn-ghost btn-square h-11 min-h-11 w-11 sm:h-8 sm:min-h-8 sm:w-8"
+      className="btn btn-ghost btn-square h-11 min-h-11 w-11 lg:h-8 lg:min-h-8 lg:w-8"
       aria-label={label}
       title={keys ? `${label} (${keys})` : label}
       onClick={onPress}
@@ -158,7 +158,7 @@ function IconButton({
   )
 }
 
-const NEXT_THEME = { system: 'light', light: 'dark', dark: 'system' } as const
+const NEXT_THEME = { system: 'light', light: 'dark', dark: 'outdoors', outdoors: 'system' } as const
 
 function ThemeButton() {
   const theme = useAppSelector((state) => state.session.theme)
@@ -186,7 +186,7 @@ function ThumbBar({ place, onMore }: { place: PlaceName | null; onMore: () => vo
   return (
     <nav
       aria-label="At the thumb"
-      className="no-print fixed inset-x-0 bottom-0 z-40 flex border-t border-base-300 bg-base-100 sm:hidden"
+      className="no-print fixed inset-x-0 bottom-0 z-40 flex border-t border-base-300 bg-base-100 lg:hidden"
     >
       {AT_THUMB.map(([path, name, of]) => (
         <Link

@@ -104,7 +104,11 @@ function useTheme() {
     const dark = matchMedia('(prefers-color-scheme: dark)')
     const apply = () => {
       document.documentElement.dataset.theme =
-        theme === 'dark' || (theme === 'system' && dark.matches) ? 'gall' : 'wool'
+        theme === 'outdoors'
+          ? 'noon'
+          : theme === 'dark' || (theme === 'system' && dark.matches)
+            ? 'gall'
+            : 'wool'
     }
     apply()
     dark.addEventListener('change', apply)

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 
-export type Theme = 'system' | 'light' | 'dark'
+export type Theme = 'system' | 'light' | 'dark' | 'outdoors'
 export type Amounts = 'bed' | 'area'
 
 /** A half-filled form: which version of the form it is of, and when it was last written, ms since 1970. */

@@ -97,7 +97,7 @@ function LoomHead({
   const ledger = ledgerOf(loom)
   return (
     <div className="flex flex-wrap items-end gap-x-8 gap-y-1 py-1.5">
-      <h1 className="mr-2 max-sm:sr-only">{name}</h1>
+      <h1 className="mr-2 max-lg:sr-only">{name}</h1>
       <Figure name="covered today" value={`${ledger.covered} of ${ledger.beds}`} />
       <Figure
         wide
@@ -165,7 +165,7 @@ function Weaving() {
 /** `wide`: only where there is room. */
 function Figure({ name, value, wide = false }: { name: string; value: string; wide?: boolean }) {
   return (
-    <div className={`leading-tight ${wide ? 'max-sm:hidden' : ''}`}>
+    <div className={`leading-tight ${wide ? 'max-lg:hidden' : ''}`}>
       <div className="quiet text-xs">{name}</div>
       <div className="font-display text-[1.02rem] font-semibold">{value}</div>
     </div>

@@ -47,7 +47,7 @@ export function Gates({ outcome, plant }: { outcome: ScenarioOutcome; plant: Pla
         {outcome.advice.map((advice) => {
           const { name, why } = adviceText(advice, crop?.name ?? 'what follows')
           return (
-            <li key={advice.id} className="grid gap-x-5 py-2 sm:grid-cols-[15rem_15rem_10rem_1fr]">
+            <li key={advice.id} className="grid gap-x-5 py-2 lg:grid-cols-[15rem_15rem_10rem_1fr]">
               <strong>
                 {name} <span className="quiet text-sm font-normal">advice</span>
               </strong>
@@ -103,7 +103,7 @@ function GateRow({ gate, plant }: { gate: CriterionOutcome; plant: PlantView }) 
     plant.plan.scenario.follows.kind === 'crop' ? plant.plan.scenario.follows.plantingMethod : null
   const byMethod = method !== null && open === null && chance === 1
   return (
-    <li className="grid gap-x-5 py-2 sm:grid-cols-[15rem_15rem_10rem_1fr]">
+    <li className="grid gap-x-5 py-2 lg:grid-cols-[15rem_15rem_10rem_1fr]">
       <strong>
         {CRITERION_NAMES[detail.id]}{' '}
         {RULES.includes(detail.id) && <span className="quiet text-sm font-normal">rule</span>}
