@@ -1,5 +1,5 @@
 import { CloudSun, Keyboard, Menu, Redo2, Search, SunMoon, Undo2 } from 'lucide-react'
-import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react'
+import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react'
 import { Link, Outlet, useLocation, useMatch } from 'react-router'
 import { GardenProvider, useGarden, useUndo } from '../state/garden'
 import { late } from '../state/late'
@@ -13,6 +13,8 @@ import { NoGarden } from './NoGarden'
 import { Opening } from './Opening'
 import { PlaceLine } from './PlaceLine'
 import { placeOf, PLACES, type PlaceName } from './places'
+import { FirstUse } from './FirstUse'
+import { usePointed } from './pointed'
 import { Shortcuts } from './Shortcuts'
 import { WeatherLine } from './WeatherLine'
 
@@ -28,7 +30,12 @@ export function Shell() {
   const alone = pacing || checking
   const place = placeOf(useLocation().pathname)
   const [over, setOver] = useState<Over>(null)
-  useKeys(setOver)
+  const pointed = usePointed()
+  const [thing, setThing] = useState<string | null>(null)
+  useKeys((next) => {
+    if (next === 'help') setThing(pointed())
+    setOver(next)
+  })
   return (
     <>
       <GardenProvider fallback={(state) => (state === 'loading' ? <Opening /> : <NoGarden />)}>
@@ -42,13 +49,14 @@ export function Shell() {
         <div className="selvedge mx-4 mt-1" aria-hidden="true" />
         {!alone && <PlaceLine />}
         {!alone && <BackupLine />}
+        {!alone && <FirstUse />}
         <main id="room" className={`px-4 pb-3 ${alone ? '' : 'mb-16 lg:mb-0'}`}>
           <Outlet />
         </main>
         {!alone && <ThumbBar place={place} onMore={() => setOver('more')} />}
         <More open={over === 'more'} onOver={setOver} />
         <Suspense>{over === 'palette' && <Palette onClose={() => setOver(null)} />}</Suspense>
-        <Shortcuts open={over === 'help'} onClose={() => setOver(null)} />
+        <Shortcuts open={over === 'help'} thing={thing} onClose={() => setOver(null)} />
       </GardenProvider>
       <Notices />
     </>
@@ -58,26 +66,30 @@ export function Shell() {
 /** Keys that work in every room: undo, what to look for, the list of keys. */
 function useKeys(onOver: (over: Over) => void) {
   const undo = useUndo()
+  const latest = useRef(onOver)
+  useEffect(() => {
+    latest.current = onOver
+  })
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
       const modified = event.ctrlKey || event.metaKey
       if (modified && event.key.toLowerCase() === 'k') {
         event.preventDefault()
-        return onOver('palette')
+        return latest.current('palette')
       }
       if ((event.target as HTMLElement).closest('input, textarea, select, [contenteditable]')) return
       if (modified && event.key.toLowerCase() === 'z') {
         event.preventDefault()
         void undo(event.shiftKey ? 'redo' : 'undo')
-      } else if (event.key === '?') onOver('help')
+      } else if (event.key === '?') latest.current('help')
       else if (event.key === '/') {
         event.preventDefault()
-        onOver('palette')
+        latest.current('palette')
       }
     }
     document.addEventListener('keydown', onKey)
     return () => document.removeEventListener('keydown', onKey)
-  }, [undo, onOver])
+  }, [undo])
 }
 
 /** One line: the places on a desk; on a phone only where one is, and undo. */

@@ -1,3 +1,4 @@
+import { Link } from 'react-router'
 import { Dialog } from '../parts/Dialog'
 
 const KEYS = [
@@ -10,12 +11,27 @@ const KEYS = [
   ['Space', 'on a crop’s name: pick it up, move it with the arrows, Space again to put it down'],
   ['/ or Ctrl + K', 'look for a bed, a cover or what to do'],
   ['Ctrl + Z', 'undo; with Shift, redo'],
-  ['?', 'this list'],
+  ['?', 'what the thing under the pointer is, and this list'],
 ] as const
 
-export function Shortcuts({ open, onClose }: { open: boolean; onClose: () => void }) {
+/** What the thing under the pointer is, and the keys. */
+export function Shortcuts({
+  open,
+  thing,
+  onClose,
+}: {
+  open: boolean
+  thing: string | null
+  onClose: () => void
+}) {
   return (
-    <Dialog open={open} onClose={onClose} title="Keyboard">
+    <Dialog open={open} onClose={onClose} title={thing ? 'What this is' : 'Keyboard'}>
+      {thing && (
+        <p className="mt-2 text-lg" data-testid="thing">
+          {thing}
+        </p>
+      )}
+      {thing && <h3 className="mt-4">Keyboard</h3>}
       <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
         {KEYS.map(([key, what]) => (
           <div key={key} className="contents">
@@ -24,6 +40,11 @@ export function Shortcuts({ open, onClose }: { open: boolean; onClose: () => voi
           </div>
         ))}
       </dl>
+      <p className="mt-4">
+        <Link className="link" to="/start-page" onClick={onClose}>
+          How to begin, on one page to print
+        </Link>
+      </p>
     </Dialog>
   )
 }

@@ -4,7 +4,7 @@ export const PLACES = [
   { path: '/rounds', name: 'Rounds', holds: /^\/rounds/ },
   { path: '/beds', name: 'Beds', holds: /^\/(beds?|choose|sow|check|watch|end|plant)(\/|$)/ },
   { path: '/shed', name: 'Shed', holds: /^\/shed/ },
-  { path: '/reference', name: 'Reference', holds: /^\/reference/ },
+  { path: '/reference', name: 'Reference', holds: /^\/(reference|start-page)/ },
   { path: '/garden', name: 'Garden', holds: /^\/(garden|weather|standing)/ },
 ] as const
 

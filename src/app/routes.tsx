@@ -41,6 +41,7 @@ export const routes: RouteObject[] = [
         path: '/reference/:speciesId?',
         lazy: room(() => import('../rooms/reference/ReferenceRoom'), 'ReferenceRoom'),
       },
+      { path: '/start-page', lazy: room(() => import('../rooms/reference/StartPage'), 'StartPage') },
       { path: '/plants/:speciesId?', element: <Moved to="/reference" /> },
       { path: '/weather', lazy: room(() => import('../rooms/weather/WeatherRoom'), 'WeatherRoom') },
       { path: '/standing', lazy: room(() => import('../rooms/garden/StandingRoom'), 'StandingRoom') },

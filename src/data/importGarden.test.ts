@@ -32,7 +32,13 @@ const copy = () => {
       id: 'copy',
       name: 'The copy',
       jobMarks: [
-        { jobId: `${marlpit.stands[0].id}:look`, doneOn: '2026-04-01', laterUntil: null, reason: '', who: null },
+        {
+          jobId: `${marlpit.stands[0].id}:look`,
+          doneOn: '2026-04-01',
+          laterUntil: null,
+          reason: '',
+          who: null,
+        },
       ],
     },
     beds: moved(marlpit.beds),

@@ -15,7 +15,7 @@ export function ChangeSentence({ learned, stand }: { learned: Learned; stand: St
   if (!newest) return null
   const day = longDate(dayNumber(newest.date))
   return (
-    <p className="mb-3 border-l-4 border-accent pl-3" role="status" data-testid="change">
+    <p className="mb-3 border-l-4 border-accent pl-3" role="status" data-testid="change" data-help="change">
       {change
         ? dateText(change, day, leadGroup(stand))
         : `The check of ${day} is in the forecast; no stage date ahead moved.`}{' '}

@@ -14,7 +14,7 @@ export function Grade({
   repair?: Repair | null
 }) {
   return (
-    <ul className="mt-1 max-w-prose list-none" data-testid="grade">
+    <ul className="mt-1 max-w-prose list-none" data-testid="grade" data-help="grade">
       <li>{likelyText(scenario, outcome)}</li>
       <li>{wrongText(outcome)}</li>
       {repair && <li className="font-semibold">{repairText(repair)}</li>}

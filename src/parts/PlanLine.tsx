@@ -65,6 +65,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
       aria-label="The plan"
       className="my-2 border-y border-base-300 bg-base-200/50 px-3 py-2"
       data-testid="plan-line"
+      data-help="plan-line"
       data-state={state}
       data-chance={state === 'ready' && !impossible && outcome ? inHundred(outcome.chance.whole) : ''}
       data-sown={ids.sown}
@@ -88,6 +89,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
           className={outcome ? 'font-semibold' : 'quiet font-semibold'}
           aria-live="polite"
           data-testid="plan-chance"
+          data-help="plan-chance"
         >
           {impossible
             ? 'This cannot be done as it stands'

@@ -18,6 +18,8 @@ export type SessionState = {
   theme: Theme
   /** Whether what grows and lies there is told for the bed, or per acre or hectare. */
   amounts: Amounts
+  /** Rooms whose line for the first use was put away. */
+  known: string[]
   /** The demo's station is made to fall silent, to see what follows. */
   stationSilent: boolean
   /** Jobs written into the last calendar file of each garden, with how often each was changed. */
@@ -31,6 +33,7 @@ const initialState: SessionState = {
   offers: {},
   theme: 'system',
   amounts: 'bed',
+  known: [],
   stationSilent: false,
   calendars: {},
 }
@@ -80,6 +83,9 @@ export const sessionSlice = createSlice({
     ) {
       state.calendars[action.payload.gardenId] = action.payload.jobs
     },
+    roomsKnown(state, action: PayloadAction<readonly string[]>) {
+      state.known = [...new Set([...state.known, ...action.payload])]
+    },
     themeChosen(state, action: PayloadAction<Theme>) {
       state.theme = action.payload
     },
@@ -100,6 +106,7 @@ export const {
   offerLeft,
   stationSilenced,
   calendarWritten,
+  roomsKnown,
   themeChosen,
   amountsChosen,
 } = sessionSlice.actions

@@ -48,7 +48,7 @@ export function DayPicture({
   const title = dayTitle(day, stand, following, today)
   const line = sceneLine(scene, told)
   return (
-    <figure className="min-w-0" data-testid="bed-picture" data-day={day}>
+    <figure className="min-w-0" data-testid="bed-picture" data-help="bed-picture" data-day={day}>
       <figcaption>
         {children}
         <h3 className="text-lg">{title}</h3>

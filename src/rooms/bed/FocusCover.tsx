@@ -9,6 +9,7 @@ import { dryMatter, dryMatterAxis, nitrogen, nitrogenAxis, type Told } from '../
 import { dateRangeText, density, percent, shortDate, type Units } from '../../text/format'
 import { leadGroup, leadName, standName } from '../../text/names'
 import { StageLadder } from '../../parts/StageLadder'
+import { SownOn } from '../../parts/SownOn'
 import { Why } from '../../parts/Why'
 import { Watering } from './Watering'
 
@@ -87,6 +88,7 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
           the growth.
         </p>
       )}
+      <SownOn stand={stand} forecast={forecast} />
       <ChangeSentence learned={learned} stand={stand} />
       <div className="mt-3 grid grid-cols-1 gap-x-6 gap-y-4 md:grid-cols-2">
         <BandsChart

@@ -45,7 +45,11 @@ export function Journal({ bed }: { bed: Bed }) {
           {search.trim() === '' ? `${entries.length} entries` : `${found.length} of ${entries.length}`}
         </span>
       </div>
-      <ol className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="journal">
+      <ol
+        className="mt-2 divide-y divide-base-300 border-y border-base-300"
+        data-testid="journal"
+        data-help="journal"
+      >
         {found.slice(0, shown).map((entry) => (
           <Row key={entry.id} entry={entry} />
         ))}

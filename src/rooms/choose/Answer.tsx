@@ -43,7 +43,11 @@ export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; fin
         </p>
       )}
       {candidates.length > 0 && (
-        <ol className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="candidates">
+        <ol
+          className="mt-2 divide-y divide-base-300 border-y border-base-300"
+          data-testid="candidates"
+          data-help="candidates"
+        >
           {candidates.slice(0, all ? undefined : SHOWN_FIRST).map((candidate, rank) => (
             <CandidateRow
               key={candidate.key}

@@ -1,3 +1,4 @@
+import { Link } from 'react-router'
 import { inUnits } from '../../text/inUnits'
 import { useTold } from '../../state/useTold'
 import { canFlatten } from '../../core/termination/flattening'
@@ -45,7 +46,11 @@ export function MethodRow({
   return (
     <tr className="max-md:grid max-md:grid-cols-2 max-md:border-b max-md:border-base-300 max-md:py-2 max-md:[&>td]:border-none max-md:[&>td]:py-1">
       <td className="max-md:col-span-2 md:min-w-72">
-        <strong>{name}</strong>
+        <strong>
+          <Link className="link link-hover" to={`/reference#way-${method.method.id}`}>
+            {name}
+          </Link>
+        </strong>
         <details className="text-sm">
           <summary className="cursor-pointer">{methodText(method.method, start)}</summary>
           <span className="quiet">

@@ -88,7 +88,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
   const ruledOut = free.filter(({ option }) => option.leftOut !== null)
   const shut = shown.filter(({ option }) => option.obstacle !== null)
   return (
-    <div data-testid="endings">
+    <div data-testid="endings" data-help="endings">
       <CreepingCaution weeds={end.creeping} />
       <Scroll label="Ways of ending">
         <table className="table table-sm max-md:block" aria-label={title}>

@@ -231,6 +231,7 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
           aria-label="Beds by week. Arrow keys move by bed and week, Enter opens, A adds a crop."
           onKeyDown={onKeyDown}
           data-testid="loom"
+          data-help="loom"
         >
           <WeekEdge loom={loom} layout={layout} />
           {showToday && (

@@ -40,7 +40,11 @@ export function Gates({ outcome, plant }: { outcome: ScenarioOutcome; plant: Pla
           date counts.
         </p>
       )}
-      <ul className="mt-3 divide-y divide-base-300 border-y border-base-300" data-testid="gates">
+      <ul
+        className="mt-3 divide-y divide-base-300 border-y border-base-300"
+        data-testid="gates"
+        data-help="gates"
+      >
         {gates.map((gate) => (
           <GateRow key={gate.detail.id} gate={gate} plant={plant} />
         ))}

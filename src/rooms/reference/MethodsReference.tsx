@@ -1,3 +1,5 @@
+import { useEffect } from 'react'
+import { useLocation } from 'react-router'
 import { inUnits } from '../../text/inUnits'
 import { usualMinutes } from '../../core/termination/workRates'
 import { leftOnTop, METHODS, type Method } from '../../core/termination/methods'
@@ -17,6 +19,10 @@ const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 
 /** Every way of ending a cover: what it needs, what it costs, what it leaves, and what to mind. */
 export function MethodsReference({ units }: { units: Units }) {
+  const { hash } = useLocation()
+  useEffect(() => {
+    if (hash.startsWith('#way-')) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' })
+  }, [hash])
   return (
     <section className="mt-8" aria-label="Ways of ending" data-testid="ways-reference">
       <h2>Ways of ending</h2>
@@ -35,7 +41,11 @@ export function MethodsReference({ units }: { units: Units }) {
           </thead>
           <tbody>
             {METHODS.map((method) => (
-              <tr key={method.id} className="align-top">
+              <tr
+                key={method.id}
+                id={`way-${method.id}`}
+                className={`scroll-mt-4 align-top ${hash === `#way-${method.id}` ? 'bg-base-200' : ''}`}
+              >
                 <td className="min-w-40">
                   <strong>{method.name}</strong>
                 </td>

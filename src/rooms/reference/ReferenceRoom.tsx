@@ -11,6 +11,7 @@ import { useGarden } from '../../state/garden'
 import { PlantPage } from './PlantPage'
 import { SmallSums } from './SmallSums'
 import { MethodsReference } from './MethodsReference'
+import { StagesReference } from './StagesReference'
 import { Trust } from './Trust'
 import { PROPERTIES, usePlants, type PlantFilter, type SortKey } from './usePlants'
 import { Form } from '../../parts/Form'
@@ -38,6 +39,7 @@ const COLUMNS: [SortKey | null, string][] = [
 /** Parts of the reference, under the names that the links at its head have. */
 const PARTS = [
   ['covers', 'Covers'],
+  ['stages', 'Stages'],
   ['methods', 'Ways of ending'],
   ['sums', 'Small sums'],
   ['trust', 'What the model knows'],
@@ -103,6 +105,9 @@ function PlantTable({ unknown }: { unknown: boolean }) {
         </table>
       </Scroll>
       {plants.length === 0 && <p className="mt-3">Nothing is like that. Take a filter off.</p>}
+      <div id="stages" className="scroll-mt-4">
+        <StagesReference />
+      </div>
       <div id="methods" className="scroll-mt-4">
         <MethodsReference units={units} />
       </div>

@@ -38,7 +38,12 @@ const ROWS: [answer: string, trust: string][] = [
 /** How far each kind of answer can be trusted, with what it was held against. */
 export function Trust() {
   return (
-    <section className="mt-8 max-w-4xl" aria-label="How far to trust it" data-testid="trust">
+    <section
+      className="mt-8 max-w-4xl"
+      aria-label="How far to trust it"
+      data-testid="trust"
+      data-help="trust"
+    >
       <h2>How far to trust it</h2>
       <p className="mt-1">
         The growth behind these pages was held against {published.checks} published figures from{' '}

@@ -41,7 +41,11 @@ export function RoundsRoom() {
       />
       <Failed what="Looking for frost" failure={rounds.week} />
       {jobs.length > 0 && (
-        <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-5 lg:grid-cols-2" data-testid="jobs">
+        <div
+          className="mt-3 grid grid-cols-1 gap-x-10 gap-y-5 lg:grid-cols-2"
+          data-testid="jobs"
+          data-help="jobs"
+        >
           <Walk title="Today" jobs={due} rounds={rounds} empty="Nothing is due today." />
           <Walk
             title={`By ${shortDate(rounds.today + 7)}`}
@@ -112,7 +116,7 @@ function Summary({ rounds, due, ahead }: { rounds: Rounds; due: readonly Job[]; 
         )}
       </p>
       {along.length > 0 && (
-        <p className="mt-1" data-testid="take-along">
+        <p className="mt-1" data-testid="take-along" data-help="take-along">
           <strong>Take along:</strong> {along.join(', ')}.
         </p>
       )}

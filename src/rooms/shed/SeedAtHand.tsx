@@ -26,7 +26,7 @@ export function SeedAtHand() {
             <p className="mt-1">No seed is written down yet. Add the bag you will sow from first.</p>
           ) : (
             <Scroll label="Seed lots">
-              <table className="table table-sm mt-1 w-auto" data-testid="lots">
+              <table className="table table-sm mt-1 w-auto" data-testid="lots" data-help="lots">
                 <thead>
                   <tr>
                     <th>Lot</th>

@@ -42,7 +42,7 @@ export function TagRate({ recipe, standId, units }: { recipe: Recipe; standId: s
         </p>
       )}
       {told && (
-        <p className="mt-1" data-testid="tag-rate">
+        <p className="mt-1" data-testid="tag-rate" data-help="tag-rate">
           The tag: {grams(told.tagLowG, units)}
           {told.tagHighG > told.tagLowG * 1.01 ? ` to ${grams(told.tagHighG, units)}` : ''} here. The recipe:{' '}
           {grams(told.recipeG, units)}

@@ -28,8 +28,11 @@ export function Weigh({
   return (
     <>
       <h2>
-        Weigh <span data-testid="total-grams">{grams(recipe.totalGrams, units)}</span> for{' '}
-        {area(recipe.areaM2, units)}
+        Weigh{' '}
+        <span data-testid="total-grams" data-help="total-grams">
+          {grams(recipe.totalGrams, units)}
+        </span>{' '}
+        for {area(recipe.areaM2, units)}
       </h2>
       <Scroll label="Recipe">
         <table className="table mt-2 w-auto">

@@ -94,7 +94,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
       )}
       {best.length > 0 && (
         <Scroll label="Sowing days">
-          <table className="table table-sm mt-2 w-auto" data-testid="sowing-days">
+          <table className="table table-sm mt-2 w-auto" data-testid="sowing-days" data-help="sowing-days">
             <thead>
               <tr>
                 <th>Sown on</th>

@@ -11,6 +11,7 @@ import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
 import { ChangeSentence } from '../../parts/ChangeSentence'
+import { SownOn } from '../../parts/SownOn'
 import type { useWatch } from './useWatch'
 
 /** What the stand will do: the sentence on the last check, cover over time, and the stages with their dates. */
@@ -45,6 +46,7 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
   return (
     <div>
       <Failed what="What the last check changed" failure={learned.failure} />
+      <SownOn stand={view.stand} forecast={forecast.value} />
       <ChangeSentence learned={learned} stand={view.stand} />
       {now && mass && taken && (
         <div className="mb-2">

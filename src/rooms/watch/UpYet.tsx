@@ -30,7 +30,7 @@ export function UpYet({ view, forecast }: { view: StandView; forecast: StandFore
   const plants = plantsOf(stand)
   const rows = comingUp(forecast, today)
   return (
-    <section aria-label="Late or missing" className="mb-5" data-testid="up-yet">
+    <section aria-label="Late or missing" className="mb-5" data-testid="up-yet" data-help="up-yet">
       <h2>Late or missing?</h2>
       <p>
         Day {today - sownOn} since sowing.{' '}

@@ -149,7 +149,7 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
 
 function Frosts({ summary, units }: { summary: WeatherSummary; units: Units }) {
   return (
-    <table className="table table-sm mt-1 w-auto" data-testid="frosts">
+    <table className="table table-sm mt-1 w-auto" data-testid="frosts" data-help="frosts">
       <thead>
         <tr>
           <th>Nights at or below</th>

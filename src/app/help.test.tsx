@@ -1,0 +1,31 @@
+import { expect, test } from '@jest/globals'
+import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { act } from '@testing-library/react'
+import { openRoom, press, SLOW } from './testing/openRoom'
+import { FIRST_USE, THINGS } from '../text/help'
+
+test('a room says once what it is for, and never again where it was put away', async () => {
+  const { router } = await openRoom('/rounds')
+  const line = await screen.findByTestId('first-use', {}, SLOW)
+  expect(line.textContent).toContain(FIRST_USE.find(({ id }) => id === 'rounds')!.line)
+  press('Understood')
+  await waitFor(() => expect(screen.queryByTestId('first-use')).toBeNull())
+  await act(() => router.navigate('/shed'))
+  await screen.findByTestId('first-use', {}, SLOW)
+  press('No such lines')
+  await act(() => router.navigate('/garden'))
+  await screen.findByRole('heading', { level: 1 }, SLOW)
+  expect(screen.queryByTestId('first-use')).toBeNull()
+})
+
+test('? tells what has the focus, or lies under the pointer, and where there is nothing, the keys', async () => {
+  await openRoom('/shed')
+  await screen.findByTestId('lots', {}, SLOW)
+  fireEvent.keyDown(document.body, { key: '?' })
+  await screen.findByRole('dialog', { name: 'Keyboard' })
+  press('Close', screen.getByRole('dialog', { name: 'Keyboard' }))
+  document.elementFromPoint = () => screen.getByTestId('lots')
+  fireEvent.pointerMove(document.body, { clientX: 5, clientY: 5 })
+  fireEvent.keyDown(document.body, { key: '?' })
+  expect((await screen.findByTestId('thing')).textContent).toBe(THINGS.lots)
+})
