@@ -26,6 +26,8 @@ export function BedPicture({
   const width = useWidth(ref)
   const units = unitsOf(told)
   const scale = scaleFor(Math.max(260, width), tallestM)
+  // What lives on under a sheet is pressed flat and out of sight.
+  const hidden = scene.sheet === 'black' || scene.sheet === 'cardboard'
   const tallest = scene.plants.reduce<Quantiles | null>(
     (most, { heightM }) => (most && most.p50 >= heightM.p50 ? most : heightM),
     null,
@@ -37,12 +39,14 @@ export function BedPicture({
           <Ruler scale={scale} units={units} />
           <Soil scene={scene} scale={scale} />
           {scene.mulchAgeDays === null && <Mulch scene={scene} scale={scale} />}
-          <Plants scene={scene} scale={scale} seed={seed} />
+          <Plants scene={scene} scale={scale} seed={seed} hidden={hidden} />
           {scene.mulchAgeDays !== null && <Mulch scene={scene} scale={scale} />}
           <Sheet scene={scene} scale={scale} />
           {scene.crop && <CropPlants crop={scene.crop} scale={scale} />}
           <Snow scene={scene} scale={scale} />
-          {tallest && tallest.p90 > 0.01 && <HeightRange range={tallest} scale={scale} units={units} />}
+          {tallest && !hidden && tallest.p90 > 0.01 && (
+            <HeightRange range={tallest} scale={scale} units={units} />
+          )}
         </svg>
       )}
     </div>

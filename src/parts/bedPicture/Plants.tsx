@@ -19,10 +19,13 @@ export const Plants = memo(function Plants({
   scene,
   scale,
   seed,
+  hidden,
 }: {
   scene: Scene
   scale: Scale
   seed: string
+  /** Only their roots are seen. */
+  hidden: boolean
 }) {
   const outlines = useMemo(() => standOutlines(scene, scale, seed), [scene, scale, seed])
   const roots = useMemo(() => rootOutlines(scene, scale, seed), [scene, scale, seed])
@@ -47,7 +50,7 @@ export const Plants = memo(function Plants({
         <rect x={scale.left} y={0} width={scale.right - scale.left} height={scale.height} />
       </clipPath>
       <g clipPath={`url(#${above})`}>
-        {[0, 1, 2].map((layer) =>
+        {(hidden ? [] : [0, 1, 2]).map((layer) =>
           outlines
             .filter((of) => of.layer === layer)
             .map(({ group, nth, paths }) => (

@@ -46,7 +46,7 @@ export function TwoWays({ end, shown }: { end: EndView; shown: ShownMethod[] }) 
         <Drawn view={left} following={following}>
           {(of) => (
             <DayPicture {...shared} of={of} opens="end" label="as planned">
-              <p className="flex min-h-16 items-end pb-1">
+              <p className="flex items-end pb-1 lg:min-h-16">
                 {planned ? `As planned: ${endingWords(planned)}` : 'As it stands on, without an end'}
               </p>
             </DayPicture>
@@ -56,7 +56,7 @@ export function TwoWays({ end, shown }: { end: EndView; shown: ShownMethod[] }) 
           <Drawn view={right} following={following}>
             {(of) => (
               <DayPicture {...shared} of={of} opens="end" label="the other way">
-                <div className="min-h-16">
+                <div className="lg:min-h-16">
                   <SelectField
                     label="Beside it"
                     value={keyOf(other)}
