@@ -65,7 +65,7 @@ export function jobText(
     case 'look':
       return {
         title: `Look at ${name}`,
-        detail: `It grows, and what stands there is known to within ${percent(share)}; last seen ${shortDate(days[0])}.`,
+        detail: `Known to within ${percent(share)}, last seen ${shortDate(days[0])}: dates and amounts stay that vague without a look.`,
       }
     case 'dry':
       return {

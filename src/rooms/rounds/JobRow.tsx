@@ -64,7 +64,7 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
           <p className="quiet text-sm">
             {took !== null &&
               `${took < 10 ? `${Math.max(1, Math.round(took))}\u00a0min` : `About ${minutes(took)}`}. `}
-            If not: {ifNotDone(job.kind)}.
+            {job.kind !== 'look' && `If not: ${ifNotDone(job.kind)}.`}
           </p>
         </div>
         <div className="no-print flex gap-2 self-start">

@@ -40,22 +40,30 @@ export function RoundsRoom() {
         failure={rounds.failure}
       />
       <Failed what="Looking for frost" failure={rounds.week} />
-      {jobs.length > 0 && (
-        <div
-          className="mt-3 grid grid-cols-1 gap-x-10 gap-y-5 lg:grid-cols-2"
-          data-testid="jobs"
-          data-help="jobs"
-        >
-          <Walk title="Today" jobs={due} rounds={rounds} empty="Nothing is due today." />
-          <Walk
-            title={`By ${shortDate(rounds.today + 7)}`}
-            jobs={ahead}
-            rounds={rounds}
-            empty="Nothing else comes this week."
-          />
+      <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-5 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+        {jobs.length > 0 && (
+          <div className="contents" data-testid="jobs" data-help="jobs">
+            <Walk
+              title="Today"
+              jobs={due}
+              rounds={rounds}
+              empty="Nothing is due today."
+              className="lg:row-span-2"
+            />
+            <Walk
+              title={`By ${shortDate(rounds.today + 7)}`}
+              jobs={ahead}
+              rounds={rounds}
+              empty="Nothing else comes this week."
+            />
+          </div>
+        )}
+        <div className={jobs.length > 0 ? 'lg:col-start-2' : ''}>
+          <NothingKnown beds={rounds.bare} onSay={(bedId) => setGrowing([bedId])} />
+          <DaysAway />
+          {!rounds.demo && <DaysAhead />}
         </div>
-      )}
-      <NothingKnown beds={rounds.bare} onSay={(bedId) => setGrowing([bedId])} />
+      </div>
       <GrowingDialog bedIds={growing} onClose={() => setGrowing(null)} />
       <div className="no-print mt-4 flex flex-wrap items-end gap-x-3 gap-y-2">
         <SelectField
@@ -87,8 +95,6 @@ export function RoundsRoom() {
           Calendar file
         </button>
       </div>
-      <DaysAway />
-      {!rounds.demo && <DaysAhead />}
     </section>
   )
 }

@@ -9,15 +9,17 @@ export function Walk({
   jobs,
   rounds,
   empty,
+  className = '',
 }: {
   title: string
   jobs: readonly Job[]
   rounds: Rounds
   empty: string
+  className?: string
 }) {
   const beds = [...new Set(jobs.map(({ bedId }) => bedId))]
   return (
-    <section aria-label={title} className="min-w-0">
+    <section aria-label={title} className={`min-w-0 ${className}`}>
       <h2>{title}</h2>
       {jobs.length === 0 && <p className="quiet mt-1">{empty}</p>}
       {beds.map((bedId) => {
