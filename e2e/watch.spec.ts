@@ -310,3 +310,31 @@ test.describe('on a phone', () => {
     expect(await todayOf(page)).not.toBeNull()
   })
 })
+
+test('a check begins with a photo: it is kept, and what it shows can answer for the eye', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/check/marlpit-lane-stand-10')
+  const photo = page.getByLabel('Photo first')
+  await photo.setInputFiles('docs/screenshots/reference.png')
+  await expect(page.getByRole('img', { name: 'Taken for this check' })).toBeVisible()
+  await page.getByRole('button', { name: /^It shows .* green: take that/ }).click()
+  await page.getByRole('button', { name: 'stems lengthening' }).click()
+  // The green is not asked again.
+  await expect(page.getByTestId('quick-summary')).toHaveText(/stems lengthening, \d+ % green/)
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  const anyway = page.getByRole('button', { name: /is right|Store it|anyway|Keep/i }).first()
+  await expect(page.getByText('Saved.').or(anyway)).toBeVisible()
+})
+
+test('a photo that is none is refused in words, and the questions go on', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/check/marlpit-lane-stand-10')
+  await page
+    .getByLabel('Photo first')
+    .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') })
+  await expect(page.getByText(/picture/i).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'stems lengthening' })).toBeVisible({ timeout: 60_000 })
+})

@@ -4,15 +4,15 @@ import { groupsOf } from '../../core/plants/catalogue'
 import type { Stand } from '../../core/garden/schema'
 import { Swatch } from '../../parts/Swatch'
 import { useGarden } from '../../state/garden'
-import { longDate, metres } from '../../text/format'
+import { area, longDate, metres } from '../../text/format'
 import { standName } from '../../text/names'
-import { useBeds, type BedLine, type Order } from './useBeds'
+import { areaOf, useBeds, type BedLine, type Order } from './useBeds'
 
 const COLUMNS: readonly (readonly [Order | null, string])[] = [
   ['bed', 'Bed'],
-  [null, 'Stands there now'],
+  ['now', 'Stands there now'],
   ['next', 'Next'],
-  [null, 'Size'],
+  ['size', 'Size'],
 ]
 
 /** All beds, in walking order, by name or by what comes first: the way to each bed’s own page. */
@@ -60,6 +60,7 @@ export function BedsRoom() {
             <BedRow key={line.bed.id} line={line} section={sections.get(line.bed.sectionId) ?? ''} />
           ))}
         </tbody>
+        {lines.length > 1 && <Totals lines={lines} />}
       </table>
       {lines.length === 0 && (
         <p className="mt-3">
@@ -70,6 +71,37 @@ export function BedsRoom() {
         </p>
       )}
     </section>
+  )
+}
+
+/** How many beds are bare, covered and cropped, and all their ground. */
+function Totals({ lines }: { lines: readonly BedLine[] }) {
+  const { data } = useGarden()
+  const covered = lines.filter(({ now }) => now.some(({ content }) => content.kind === 'cover')).length
+  const bare = lines.filter(({ now }) => now.length === 0).length
+  const ahead = lines.filter(({ next }) => next !== null).length
+  return (
+    <tfoot>
+      <tr
+        className="grid grid-cols-[4.5rem_1fr] gap-x-3 py-1 font-semibold sm:table-row"
+        data-testid="beds-total"
+      >
+        <th scope="row" className="py-1.5 pr-4 text-left">
+          {lines.length} beds
+        </th>
+        <td className="py-1.5 pr-4">
+          {covered} under cover, {lines.length - covered - bare} cropped, {bare} bare
+        </td>
+        <td className="hidden py-1.5 pr-4 sm:table-cell">{ahead} with something planned</td>
+        <td className="hidden py-1.5 whitespace-nowrap sm:table-cell">
+          {area(
+            lines.reduce((sum, line) => sum + areaOf(line), 0),
+            data.garden.units,
+          )}{' '}
+          to grow on
+        </td>
+      </tr>
+    </tfoot>
   )
 }
 

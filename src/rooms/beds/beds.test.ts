@@ -42,4 +42,10 @@ test('beds are ordered by the walk, by their names as people count, or by what c
   expect(by('walk')).toEqual(['A10', 'B1', 'A2'])
   expect(by('bed')).toEqual(['A2', 'A10', 'B1'])
   expect(by('next')).toEqual(['B1', 'A2', 'A10'])
+  const cover = testCover('oats', '2026-03-01')
+  const grown = [{ ...beds[0], now: [cover] }, beds[1], { ...beds[2], bed: { ...beds[2].bed, lengthM: 30 } }]
+  const sorted = (order: keyof typeof ORDERS) => [...grown].sort(ORDERS[order]).map((line) => line.bed.label)
+  // Bare ones first; the largest first.
+  expect(sorted('now')).toEqual(['B1', 'A2', 'A10'])
+  expect(sorted('size')).toEqual(['B1', 'A10', 'A2'])
 })

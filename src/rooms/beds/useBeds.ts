@@ -1,9 +1,10 @@
 import { useMemo } from 'react'
 import { dayNumber } from '../../core/foundations/day'
+import { segmentAreaM2 } from '../../core/garden/area'
 import type { Bed, GardenData, Stand } from '../../core/garden/schema'
 import { latest } from '../../core/garden/timeline'
 import { useGarden } from '../../state/garden'
-import { standState } from '../../text/names'
+import { standName, standState } from '../../text/names'
 
 /** A bed on its line: what is known to stand in it now, and what comes next and when. */
 export type BedLine = { bed: Bed; now: Stand[]; next: Stand | null; nextDay: number | null }
@@ -22,10 +23,15 @@ export function lineOf(bed: Bed, { stands }: Pick<GardenData, 'stands'>, today: 
 
 type By = (a: BedLine, b: BedLine) => number
 const byWalk: By = (a, b) => a.bed.walkOrder - b.bed.walkOrder
+/** Bare beds first, then by what stands there. */
+const stands = ({ now }: BedLine) => now.map(standName).join(' ')
+export const areaOf = ({ bed }: BedLine) => segmentAreaM2(bed, { kind: 'whole' })
 /** How the list of beds is ordered. */
 export const ORDERS = {
   walk: byWalk,
   bed: (a, b) => a.bed.label.localeCompare(b.bed.label, undefined, { numeric: true }),
+  now: (a, b) => stands(a).localeCompare(stands(b)) || byWalk(a, b),
+  size: (a, b) => areaOf(b) - areaOf(a) || byWalk(a, b),
   next: (a, b) => (a.nextDay ?? Infinity) - (b.nextDay ?? Infinity) || byWalk(a, b),
 } satisfies Record<string, By>
 export type Order = keyof typeof ORDERS

@@ -11,6 +11,7 @@ import { ByEye } from './ByEye'
 import { ChangeSentence } from '../../parts/ChangeSentence'
 import { Doubts, NotStored } from './Doubts'
 import { likelyStages, questionsNow, type Question } from './quick'
+import { PhotoFirst } from './PhotoFirst'
 import { StageGuide } from './StageGuide'
 import { useChecking, type Checking } from './useChecking'
 import { useWatch } from './useWatch'
@@ -32,7 +33,10 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
   const [answered, setAnswered] = useState(0)
   const [without, setWithout] = useState(false)
   const waiting = forecast === undefined && error === null && !without
-  const questions = questionsNow(forecast ?? null, today)
+  // What a photo has answered is not asked again.
+  const questions = questionsNow(forecast ?? null, today).filter(
+    (one) => one !== 'cover' || checking.draft.pictureError === '',
+  )
   const question = questions[answered]
   return (
     <section className="mx-auto flex max-w-md flex-col py-2" style={{ minHeight: '80vh' }}>
@@ -57,6 +61,7 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
         </>
       ) : (
         <>
+          {answered === 0 && question && <PhotoFirst checking={checking} />}
           {question ? (
             <Ask
               question={question}
