@@ -12,7 +12,7 @@ export function FirstUse() {
   if (!here || known.includes(here.id)) return null
   return (
     <p
-      className="no-print mx-4 mt-1 flex flex-wrap items-center gap-x-3 border-l-2 border-accent pl-3"
+      className="no-print mt-1 flex min-h-9 flex-wrap items-center gap-x-3 border-l-2 border-accent pl-3"
       role="note"
       data-testid="first-use"
     >

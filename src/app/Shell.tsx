@@ -49,8 +49,8 @@ export function Shell() {
         <div className="selvedge mx-4 mt-1" aria-hidden="true" />
         {!alone && <PlaceLine />}
         {!alone && <BackupLine />}
-        {!alone && <FirstUse />}
         <main id="room" className={`px-4 pb-3 ${alone ? '' : 'mb-16 lg:mb-0'}`}>
+          {!alone && <FirstUse />}
           <Outlet />
         </main>
         {!alone && <ThumbBar place={place} onMore={() => setOver('more')} />}

@@ -6,6 +6,7 @@ import { useGradually } from '../../state/useGradually'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
 import { useShared } from '../../state/useShared'
+import { useAppSelector } from '../../state/store'
 import { useLasting } from '../../state/useSettled'
 import { useFailures, usePending } from '../../compute/useAnswer'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
@@ -25,6 +26,9 @@ import { Failed } from '../../parts/Waiting'
 const PAGE_WEEKS = 13
 const LAST_PAGE = { back: -26, forward: 0 }
 
+/** Height of the line for the first use. */
+const FIRST_USE_PX = 42
+
 /** The year of all beds, woven: beds are columns, weeks are rows, time runs down. */
 export function LoomRoom() {
   const { data } = useGarden()
@@ -33,7 +37,10 @@ export function LoomRoom() {
   const frame = useRef<HTMLDivElement>(null)
   const width = useWidth(frame)
   const windowHeight = useWindowHeight()
-  const layout = useMemo(() => layoutLoom(loom, width, windowHeight), [loom, width, windowHeight])
+  // The line for the first use stands above; the sheet gives way to it, so that all still fits.
+  const firstUse = !useAppSelector((state) => state.session.known).includes('loom')
+  const height = windowHeight - (firstUse ? FIRST_USE_PX : 0)
+  const layout = useMemo(() => layoutLoom(loom, width, height), [loom, width, height])
   const [adding, setAdding] = useState<{ bedId: string; day: number } | null>(null)
   const [growing, setGrowing] = useState<string[] | null>(null)
   const sayGrowing = useCallback((bedId: string) => setGrowing([bedId]), [])

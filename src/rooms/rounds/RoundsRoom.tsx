@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { byUrgency, type Job } from '../../core/rounds/jobs'
 import type { Bed } from '../../core/garden/schema'
 import { shortDate } from '../../text/format'
@@ -121,6 +122,15 @@ function Summary({ rounds, due, ahead }: { rounds: Rounds; due: readonly Job[]; 
           </span>
         )}
       </p>
+      {all === 0 && rounds.pending === 0 && rounds.comes && (
+        <p className="mt-1" data-testid="comes">
+          Next, on {shortDate(rounds.comes.day)}:{' '}
+          <Link className="link font-semibold" to={rounds.comes.to}>
+            {rounds.comes.title}
+          </Link>
+          .
+        </p>
+      )}
       {along.length > 0 && (
         <p className="mt-1" data-testid="take-along" data-help="take-along">
           <strong>Take along:</strong> {along.join(', ')}.

@@ -74,3 +74,13 @@ test('a job is given to somebody, and the rounds can be theirs alone', async () 
     SLOW,
   )
 })
+
+test('in a quiet week the next that comes is told', async () => {
+  await openRoom('/rounds')
+  // Whatever is due is ticked, until nothing is left of the week.
+  await waitFor(() => {
+    const [done] = screen.queryAllByRole('button', { name: /^Done/ })
+    if (done) fireEvent.click(done)
+    expect(screen.getByTestId('comes').textContent).toMatch(/^Next, on .*: .* in [LPYT]\d\.$/)
+  }, SLOW)
+})

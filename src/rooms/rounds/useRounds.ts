@@ -12,7 +12,7 @@ import { standCaseOf } from '../../core/season/standCase'
 import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
-import { jobText } from '../../parts/jobText'
+import { jobRoom, jobText } from '../../parts/jobText'
 import { standState } from '../../text/names'
 import { download } from '../../state/download'
 import { giveJob } from '../../actions/daysAhead'
@@ -25,6 +25,8 @@ import { useLots } from '../../state/seed'
 
 /** Covers that ended longer ago than this have no jobs left. */
 const AFTER_END_DAYS = 90
+/** Days ahead in which the next job is looked for when none is due. */
+const NEXT_DAYS = 200
 /** Days that the calendar file reaches ahead. */
 const CALENDAR_DAYS = 60
 
@@ -97,6 +99,15 @@ export function useRounds() {
   }, [forecasts, data, frostChance, today])
   const open = useMemo(() => openJobs(jobsOf(input, ROUND_DAYS), marks, today), [input, marks, today])
 
+  // In a quiet week the next that comes is told.
+  const comes = useMemo(
+    () =>
+      open.length > 0
+        ? null
+        : (openJobs(jobsOf(input, NEXT_DAYS), marks, today).sort((a, b) => a.dueDay - b.dueDay)[0] ?? null),
+    [open, input, marks, today],
+  )
+
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
   const titleOf = (job: Job) => `${jobText(job, standOf(job)).title} in ${bedOf(job).label}`
@@ -125,6 +136,7 @@ export function useRounds() {
   const placed = (job: Job) => ({ job, stand: standOf(job), bed: bedOf(job) })
   return {
     jobs: open,
+    comes: comes && { day: comes.dueDay, title: titleOf(comes), to: jobRoom(comes) },
     bare,
     pending,
     failure,
