@@ -65,7 +65,7 @@ export function jobText(
     case 'look':
       return {
         title: `Look at ${name}`,
-        detail: `Known to within ${percent(share)}, last seen ${shortDate(days[0])}: dates and amounts stay that vague without a look.`,
+        detail: `Known to within ${percent(share)}, last seen ${shortDate(days[0])}; stays so without a look.`,
       }
     case 'dry':
       return {
