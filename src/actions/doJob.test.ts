@@ -10,7 +10,7 @@ import { expectDay, giveJob, goAway, stayHere } from './daysAhead'
 import { doJob } from './doJob'
 import { putOffJob, tickJob } from './markJob'
 
-const garden = { id: 'g', ...FRESH_GARDEN } as unknown as Garden
+const garden = { id: 'g', units: 'metric', ...FRESH_GARDEN } as unknown as Garden
 const data = { garden, beds: [testBed] }
 const today = dayNumber('2026-05-04')
 const job = (kind: JobKind): Job => ({
@@ -32,7 +32,7 @@ test('a sowing ticked is recorded today with what its recipe weighs', () => {
   const planned = { ...cover, start: { plan: cover.start.actual, actual: null } }
   const { actual, plan } = put(doJob(data, job('sow'), planned, how)).start
   expect(actual).toMatchObject({ date: '2026-05-04', covering: 'raked' })
-  expect(actual!.components[0].grams).toBe(plannedRecipe(planned, testBed)!.lines[0].grams)
+  expect(actual!.components[0].grams).toBe(plannedRecipe(planned, testBed, false)!.lines[0].grams)
   // The plan stays, so that the two can be compared.
   expect(plan!.date).toBe('2026-05-02')
 })

@@ -5,30 +5,26 @@ import type { Job } from '../core/rounds/jobs'
 import type { StandForecast } from '../core/season/standForecast'
 import { plannedRecipe } from '../core/seeding/recipe'
 import { findMethod } from '../core/termination/methods'
-import { changed } from '../data/writes'
-import { standName } from '../text/names'
 import { recordEnd } from './endStand'
 import { tickJob } from './markJob'
+import { asPlanned } from './plantCrop'
 import { recordSowing } from './recordSowing'
 import type { Step } from './step'
 
-/** A step that was planned, as done today. */
-const today = <T extends { date: string }>(plan: T, day: number): T => ({ ...plan, date: isoDate(day) })
-
 function sown(
-  data: Pick<GardenData, 'beds'>,
+  data: Pick<GardenData, 'garden' | 'beds'>,
   stand: Stand,
   day: number,
   lots: readonly SeedLot[],
 ): Step | null {
   const bed = data.beds.find(({ id }) => id === stand.bedId)
-  const recipe = bed && plannedRecipe(stand, bed)
+  const recipe = bed && plannedRecipe(stand, bed, data.garden.units === 'imperial')
   if (!recipe || !stand.start.plan || stand.content.kind !== 'cover') return null
   const components = stand.content.components.map((component, i) => ({
     ...component,
     grams: recipe.lines[i].grams,
   }))
-  return recordSowing(stand, { ...today(stand.start.plan, day), components }, lots)
+  return recordSowing(stand, { ...stand.start.plan, date: isoDate(day), components }, lots)
 }
 
 function ended(
@@ -78,15 +74,7 @@ function deedOf(
   const { start, end } = stand
   if (job.kind === 'sow') return sown(data, stand, day, lots)
   if (job.kind === 'end') return ended(data, stand, day, forecast)
-  if (job.kind === 'plant' && start.plan)
-    return {
-      label: `Planted ${standName(stand).toLowerCase()}`,
-      writes: [changed('stands', stand, { start: { ...start, actual: today(start.plan, day) } })],
-    }
-  if (job.kind === 'clear' && end.plan)
-    return {
-      label: `Cleared ${standName(stand).toLowerCase()}`,
-      writes: [changed('stands', stand, { end: { ...end, actual: today(end.plan, day) } })],
-    }
+  if (job.kind === 'plant' && start.plan) return asPlanned(stand, 'planted', day)
+  if (job.kind === 'clear' && end.plan) return asPlanned(stand, 'cleared', day)
   return null
 }

@@ -55,19 +55,23 @@ export function plantCrop(
   }
 }
 
-/** A crop was planted, or cleared, just as it was planned. */
-export const asPlanned = (stand: Stand, what: 'planted' | 'cleared'): Step => ({
-  label: `${what === 'planted' ? 'Planted' : 'Cleared'} ${standName(stand).toLowerCase()}`,
-  writes: [
-    changed(
-      'stands',
-      stand,
-      what === 'planted'
-        ? { start: { ...stand.start, actual: stand.start.plan } }
-        : { end: { ...stand.end, actual: stand.end.plan } },
-    ),
-  ],
-})
+/** A crop was planted, or cleared, as it was planned: on the day of the plan, or on another. */
+export function asPlanned(stand: Stand, what: 'planted' | 'cleared', day: number | null = null): Step {
+  const done = <T extends { date: string }>(plan: T | null) =>
+    plan && (day === null ? plan : { ...plan, date: isoDate(day) })
+  return {
+    label: `${what === 'planted' ? 'Planted' : 'Cleared'} ${standName(stand).toLowerCase()}`,
+    writes: [
+      changed(
+        'stands',
+        stand,
+        what === 'planted'
+          ? { start: { ...stand.start, actual: done(stand.start.plan) } }
+          : { end: { ...stand.end, actual: done(stand.end.plan) } },
+      ),
+    ],
+  }
+}
 
 /** How a crop did: kg from the bed, null where it was not weighed; recording it again corrects it. */
 export const recordOutcome = (

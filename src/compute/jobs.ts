@@ -20,6 +20,7 @@ import { plannedEnd } from '../core/scenario/plan'
 import { sowingOutlookInSteps, type SowingOutlookDay } from '../core/scenario/sowingDays'
 import { repairInSteps, type Repair } from '../core/scenario/repair'
 import { traysInSteps, type TrayDates } from '../core/scenario/trays'
+import { minutesOf } from '../core/scenario/work'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
 import { forecastInSteps } from '../core/season/forecast'
 import type { StandForecast } from '../core/season/standForecast'
@@ -102,7 +103,13 @@ const PARTIAL_STEP = 0.05
 type Progress<T> = (share: number, soFar?: T) => void
 
 /** What a plan comes to, what it leaves for the planting day, and when the trays of its crop are sown. */
-export type PlanAnswer = { outcome: ScenarioOutcome; after: Aftermath | null; trays: TrayDates | null }
+export type PlanAnswer = {
+  outcome: ScenarioOutcome
+  /** Work of its ending, minutes; null without one. */
+  minutes: number | null
+  after: Aftermath | null
+  trays: TrayDates | null
+}
 
 /** Every way of ending a stand held against the others, and the one to plan. */
 export type Comparison = { options: TerminationOption[]; best: BestTermination | null }
@@ -219,7 +226,9 @@ export const jobs = {
     yield
     const after = aftermathOf(scenario, evaluated)
     yield
-    return { outcome: evaluated.outcome, after, trays: yield* traysInSteps(scenario, evaluated) }
+    const { outcome, termination } = evaluated
+    const minutes = termination && minutesOf(scenario, evaluated.season, termination)
+    return { outcome, minutes, after, trays: yield* traysInSteps(scenario, evaluated) }
   },
   *compare(
     spec: WeatherSpec,

@@ -2,9 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { testBed, testCover, testTool } from '../testing/beds'
 import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
-import { sowingRecipe } from '../seeding/recipe'
-import { passMinutes, quickestTool } from '../termination/workRates'
-import { findMethod } from '../termination/methods'
+import { plannedStep, sowingRecipe } from '../seeding/recipe'
 import { awayAhead, awayClash } from './away'
 import type { Job, JobKind } from './jobs'
 import { jobMinutes, toTake } from './walk'
@@ -35,33 +33,35 @@ describe('a walk', () => {
       areaM2: 12,
       covering: 'raked',
       passes: 2,
-      scaleStepG: 0.01,
+      scaleStepG: plannedStep(toSow, testBed, false),
       components: toSow.content.kind === 'cover' ? toSow.content.components : [],
     })
-    const one = toTake([{ job: job('sow'), stand: toSow, bed: testBed }], tools)
+    const one = toTake([{ job: job('sow'), stand: toSow, bed: testBed, minutes: 16 }], tools, false)
     if (!recipe.ok) throw new Error('no recipe')
     expect(one.seed).toEqual([{ speciesId: 'buckwheat', grams: recipe.value.totalGrams }])
     const two = toTake(
-      [1, 2].map(() => ({ job: job('sow'), stand: toSow, bed: testBed })),
+      [1, 2].map(() => ({ job: job('sow'), stand: toSow, bed: testBed, minutes: 16 })),
       tools,
+      false,
     )
     expect(two.seed[0].grams).toBeCloseTo(2 * recipe.value.totalGrams)
     expect(two.tools).toEqual(['rake'])
   })
-  test('the tools are those the planned way is done with, the time that of its pass here', () => {
-    const take = toTake([{ job: job('end'), stand: toEnd, bed: testBed }], tools)
+  test('the tools are those the planned way is done with, the time what its plan says', () => {
+    const minutes = jobMinutes(job('end'), toEnd, testBed, 42)
+    const take = toTake([{ job: job('end'), stand: toEnd, bed: testBed, minutes }], tools, false)
     expect(take.tools).toContain('crimp board')
-    const crimp = findMethod('crimp')!
-    expect(take.minutes).toBe(passMinutes(crimp, 12, tools, (group) => quickestTool(group, 12, tools)))
-    expect(take.unknown).toBe(0)
+    expect(take).toMatchObject({ minutes: 42, unknown: 0 })
   })
   test('what has no figure is counted, not guessed', () => {
-    expect(jobMinutes(job('plant'), toEnd, testBed, tools)).toBeNull()
-    const take = toTake(
-      [job('look'), job('regrowth'), job('plant')].map((one) => ({ job: one, stand: toEnd, bed: testBed })),
-      tools,
-    )
-    expect(take).toMatchObject({ ring: true, water: false, unknown: 1, minutes: 5 })
+    const placed = [job('look'), job('regrowth'), job('plant'), job('strip')].map((one) => ({
+      job: one,
+      stand: toEnd,
+      bed: testBed,
+      minutes: jobMinutes(one, toEnd, testBed, null),
+    }))
+    expect(placed.map(({ minutes }) => minutes)).toEqual([1, 4, null, null])
+    expect(toTake(placed, tools, false)).toMatchObject({ ring: true, water: false, unknown: 2, minutes: 5 })
   })
 })
 

@@ -3,7 +3,7 @@ import type { Bed, Stand } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
 import { plannedRecipe } from '../seeding/recipe'
 import { findMethod } from '../termination/methods'
-import { passMinutes, quickestTool } from '../termination/workRates'
+import { quickestTool } from '../termination/workRates'
 import type { Job, JobKind } from './jobs'
 
 /** Minutes of looks and small work, whatever the bed (judgement); null where they hang on the bed. */
@@ -32,18 +32,15 @@ const SOW_SET_UP_MINUTES = 8
 /** Watering by hand, m² an hour. */
 const WATERED_M2_PER_HOUR = 150
 
-/** About how long a job takes, minutes; null where nothing says. */
-export function jobMinutes(job: Job, stand: Stand, bed: Bed, tools: readonly Tool[]): number | null {
+/**
+ * About how long a job takes, minutes; null where nothing says. `endMinutes` is what the evaluation of its plan says of an
+ * ending's work.
+ */
+export function jobMinutes(job: Job, stand: Stand, bed: Bed, endMinutes: number | null): number | null {
   const areaM2 = segmentAreaM2(bed, stand.segment)
+  if (job.kind === 'end') return endMinutes
   if (job.kind === 'sow') return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR
   if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * areaM2) / WATERED_M2_PER_HOUR
-  if (job.kind === 'end' || job.kind === 'strip') {
-    const method = methodOf(job, stand)
-    if (!method) return null
-    const share =
-      job.kind === 'strip' ? 1 / (stand.end.actual?.lanes?.count ?? 1) : (stand.end.plan?.passes ?? 1)
-    return share * passMinutes(method, areaM2, tools, (group) => quickestTool(group, areaM2, tools))
-  }
   return MINUTES[job.kind]
 }
 
@@ -68,20 +65,20 @@ const WATERS: readonly JobKind[] = ['moist', 'dry', 'move']
 
 /** What to take along for the jobs of a walk, and how long it takes. */
 export function toTake(
-  jobs: readonly { job: Job; stand: Stand; bed: Bed }[],
+  jobs: readonly { job: Job; stand: Stand; bed: Bed; minutes: number | null }[],
   tools: readonly Tool[],
+  imperial: boolean,
 ): ToTake {
   const grams = new Map<string, number>()
   const kinds = new Set<ToolKind>()
   let minutes = 0
   let unknown = 0
-  for (const { job, stand, bed } of jobs) {
-    const took = jobMinutes(job, stand, bed, tools)
+  for (const { job, stand, bed, minutes: took } of jobs) {
     if (took === null) unknown++
     else minutes += took
     if (job.kind === 'sow') {
       kinds.add('rake')
-      for (const line of plannedRecipe(stand, bed)?.lines ?? [])
+      for (const line of plannedRecipe(stand, bed, imperial)?.lines ?? [])
         grams.set(line.speciesId, (grams.get(line.speciesId) ?? 0) + line.grams)
     }
     const areaM2 = segmentAreaM2(bed, stand.segment)

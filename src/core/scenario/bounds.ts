@@ -1,8 +1,8 @@
 import type { Place } from '../termination/obstacles'
-import { endFor, workMinutes, type Candidate } from '../termination/start'
+import { endFor, type Candidate } from '../termination/start'
 import { isoDate } from '../foundations/day'
 import { shareOf, quantilesOf } from '../foundations/statistics'
-import { segmentAreaM2 } from '../garden/area'
+import { minutesOf } from './work'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, freedBySoil, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
@@ -139,7 +139,6 @@ export function startOf(
   criteria: CriterionDays[],
 ): TerminationStart {
   const { scenario, season } = comparison
-  const { standCase, means } = scenario
   const { termination, day } = bounded
   const survivors = termination.endings.map(({ survival }) => survival)
   const { members } = season.run
@@ -154,12 +153,6 @@ export function startOf(
     failures: failuresOf(criteria, members, target),
     dead: mostly(Float64Array.from(termination.dead)),
     survivors: quantilesOf(survivors) ?? { p10: 1, p50: 1, p90: 1 },
-    minutes: workMinutes(
-      termination.end,
-      termination.setup,
-      survivors,
-      segmentAreaM2(standCase.bed, standCase.stand.segment),
-      { run: season.run, tools: means.tools, ownMinutes: means.ownMinutes },
-    ),
+    minutes: minutesOf(scenario, season, termination),
   }
 }

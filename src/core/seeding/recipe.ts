@@ -3,6 +3,7 @@ import { gramsPerM2 } from '../foundations/units'
 import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Covering, Stand } from '../garden/schema'
 import { findSpecies, seedSize, type SeedSize } from '../plants/catalogue'
+import { usualStep } from './scaleSteps'
 import { BROADCAST_FACTOR, EMERGENCE_SHARE } from '../plants/establishment'
 import type { Species } from '../plants/parameters'
 
@@ -128,19 +129,33 @@ function lineFor(plant: Species, component: Order['components'][number], order: 
   }
 }
 
-/** What to weigh for a stand as it is planned, to a hundredth of a gram; null for crops, or where it cannot be sown. */
-export function plannedRecipe({ content, segment, start }: Stand, bed: Bed): Recipe | null {
-  if (content.kind !== 'cover') return null
-  const recipe = sowingRecipe({
-    areaM2: segmentAreaM2(bed, segment),
-    covering: start.plan?.covering ?? 'raked',
-    passes: start.plan?.passes ?? 1,
-    scaleStepG: FINEST_STEP_G,
-    components: content.components,
-  })
-  return recipe.ok ? recipe.value : null
+const plannedOrder = ({ content, segment, start }: Stand, bed: Bed) =>
+  content.kind === 'cover'
+    ? {
+        areaM2: segmentAreaM2(bed, segment),
+        covering: start.plan?.covering ?? USUAL_COVERING,
+        passes: start.plan?.passes ?? USUAL_PASSES,
+        components: content.components,
+      }
+    : null
+
+/** The step of the scale that a stand's seed is usually weighed with, g. */
+export function plannedStep(stand: Stand, bed: Bed, imperial: boolean): number {
+  const order = plannedOrder(stand, bed)
+  const exact = order && sowingRecipe({ ...order, scaleStepG: FINEST_STEP_G })
+  return usualStep(exact?.ok ? exact.value.totalGrams : 0, imperial)
+}
+
+/** What to weigh for a stand as it is planned: the recipe that Sow opens with. Null for crops, or where it cannot be sown. */
+export function plannedRecipe(stand: Stand, bed: Bed, imperial: boolean): Recipe | null {
+  const order = plannedOrder(stand, bed)
+  const recipe = order && sowingRecipe({ ...order, scaleStepG: plannedStep(stand, bed, imperial) })
+  return recipe?.ok ? recipe.value : null
 }
 const FINEST_STEP_G = 0.01
+/** How a sowing is done where nothing says. */
+const USUAL_COVERING: Covering = 'raked'
+const USUAL_PASSES = 2
 
 /** Seeds able to germinate per m² from grams sown on an area. */
 export function viableSeedsPerM2(plant: Species, grams: number, germination: number, areaM2: number): number {

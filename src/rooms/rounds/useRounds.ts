@@ -4,6 +4,7 @@ import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { standsOn } from '../../core/garden/timeline'
 import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
+import { scenarioOf } from '../../core/scenario/fromGarden'
 import type { StandForecast } from '../../core/season/standForecast'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useAct, useGarden } from '../../state/garden'
@@ -21,6 +22,7 @@ import { putOffJob } from '../../actions/markJob'
 import { awayClash } from '../../core/rounds/away'
 import { jobMinutes, toTake } from '../../core/rounds/walk'
 import { betterDay } from '../../core/rounds/weatherBound'
+import { planName } from '../../state/usePlan'
 import { useLots } from '../../state/seed'
 
 /** Covers that ended longer ago than this have no jobs left. */
@@ -108,6 +110,24 @@ export function useRounds() {
     [open, input, marks, today],
   )
 
+  // The work of an ending is what its plan's evaluation says: the same question as the plan line asks.
+  const endings = useMemo(
+    () =>
+      open.flatMap(({ kind, standId }) => {
+        const stand = kind === 'end' && expected.stands.find(({ id }) => id === standId)
+        const scenario = stand && scenarioOf(expected, stand, today)
+        return scenario
+          ? [{ name: planName(standId), args: [spec, scenario] as [typeof spec, typeof scenario] }]
+          : []
+      }),
+    [open, expected, today, spec],
+  )
+  const evaluated = useAllAnswers('evaluate', endings).values
+  const minutesOf = (job: Job) => {
+    const place = endings.findIndex(({ name }) => name === planName(job.standId))
+    return jobMinutes(job, standOf(job), bedOf(job), evaluated[place]?.minutes ?? null)
+  }
+
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
   const titleOf = (job: Job) => `${jobText(job, standOf(job)).title} in ${bedOf(job).label}`
@@ -133,7 +153,7 @@ export function useRounds() {
 
   const { away, tools } = data.garden
   const whoOf = (job: Job) => marks.find(({ jobId }) => jobId === job.id)?.who ?? null
-  const placed = (job: Job) => ({ job, stand: standOf(job), bed: bedOf(job) })
+  const placed = (job: Job) => ({ job, stand: standOf(job), bed: bedOf(job), minutes: minutesOf(job) })
   return {
     jobs: open,
     comes: comes && { day: comes.dueDay, title: titleOf(comes), to: jobRoom(comes) },
@@ -154,10 +174,10 @@ export function useRounds() {
     standOf,
     bedOf,
     whoOf,
-    minutesOf: (job: Job) => jobMinutes(job, standOf(job), bedOf(job), tools),
+    minutesOf,
     betterOf: (job: Job) => betterDay(job, standOf(job).end.plan?.method ?? null, ahead, today),
     awayOf: (job: Job) => awayClash(job, away),
-    take: (jobs: readonly Job[]) => toTake(jobs.map(placed), tools),
+    take: (jobs: readonly Job[]) => toTake(jobs.map(placed), tools, data.garden.units === 'imperial'),
     tick: (job: Job) =>
       act(
         doJob(data, job, standOf(job), {

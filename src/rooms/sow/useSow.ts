@@ -4,10 +4,9 @@ import { recordSowing } from '../../actions/recordSowing'
 import { isoDate, parseDay } from '../../core/foundations/day'
 import type { Outcome } from '../../core/foundations/outcome'
 import { segmentAreaM2 } from '../../core/garden/area'
-import type { Bed, Component, Stand } from '../../core/garden/schema'
+import type { Component } from '../../core/garden/schema'
 import { debrisBefore } from '../../core/seeding/debris'
-import { usualStep } from '../../core/seeding/scaleSteps'
-import { sowingRecipe, type Recipe } from '../../core/seeding/recipe'
+import { plannedStep, sowingRecipe, type Recipe } from '../../core/seeding/recipe'
 import { useTyped } from '../../parts/form/useTyped'
 import { useAct, useGarden } from '../../state/garden'
 import { useLots } from '../../state/seed'
@@ -15,19 +14,6 @@ import type { StandView } from '../../state/useStand'
 import { readQuantity } from '../../text/quantity'
 import { sowForm, sowText } from './form'
 import type { HowThrown } from './throwing'
-
-/** About what a recipe comes to, g: as planned, raked in. */
-function usualWeight({ content, segment }: Stand, bed: Bed): number {
-  if (content.kind !== 'cover') return 0
-  const recipe = sowingRecipe({
-    areaM2: segmentAreaM2(bed, segment),
-    covering: 'raked',
-    passes: 1,
-    scaleStepG: 0.01,
-    components: content.components,
-  })
-  return recipe.ok ? recipe.value.totalGrams : 0
-}
 
 /** Data and actions of the Sow room for one stand. */
 export function useSow(view: StandView) {
@@ -37,7 +23,7 @@ export function useSow(view: StandView) {
   const act = useAct()
   const { stand, bed } = view
   const { units } = data.garden
-  const shown = sowText(stand, today, units, usualStep(usualWeight(stand, bed), units === 'imperial'))
+  const shown = sowText(stand, today, units, plannedStep(stand, bed, units === 'imperial'))
   const form = useTyped({
     schema: useMemo(() => sowForm(today, units), [today, units]),
     // Only what was filled in is kept: the rest follows the stand.
