@@ -1,11 +1,10 @@
 import type { JobKind } from '../core/rounds/jobs'
 
 /** What happens if a job is left undone, in a grower's words. */
-const IF_NOT: Record<JobKind, string> = {
+const IF_NOT: Record<Exclude<JobKind, 'look'>, string> = {
   sow: 'each week later is a week less of growth, and more bare ground',
   moist: 'seed that sprouted and dries out dies',
   emergence: 'a failed sowing is seen when it is too late to sow again',
-  look: 'its dates and amounts stay that vague',
   window: 'the days on which it dies of one cut go by unseen',
   seed: 'it sows itself, and comes back for years',
   end: 'it grows on, harder to end, and the planting waits',
@@ -21,4 +20,5 @@ const IF_NOT: Record<JobKind, string> = {
   strip: 'the strips ripen unevenly',
 }
 
-export const ifNotDone = (kind: JobKind): string => IF_NOT[kind]
+/** Null for a look: what it says of itself says that too. */
+export const ifNotDone = (kind: JobKind): string | null => (kind === 'look' ? null : IF_NOT[kind])

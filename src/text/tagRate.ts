@@ -1,5 +1,10 @@
 import type { TagRate } from '../core/seeding/tagRate'
-import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, METRES_PER_FOOT } from '../core/foundations/units'
+import {
+  GRAMS_PER_OUNCE,
+  GRAMS_PER_POUND,
+  METRES_PER_FOOT,
+  SQUARE_METRES_PER_ACRE,
+} from '../core/foundations/units'
 
 const FT2 = METRES_PER_FOOT ** 2
 const WEIGHTS: readonly (readonly [RegExp, number])[] = [
@@ -10,7 +15,7 @@ const WEIGHTS: readonly (readonly [RegExp, number])[] = [
 ]
 const AREAS: readonly (readonly [RegExp, number])[] = [
   [/^(ha|hectares?)$/, 10_000],
-  [/^acres?$/, 4046.8564224],
+  [/^acres?$/, SQUARE_METRES_PER_ACRE],
   [/^(m2|m²|sqm|square met(?:er|re)s?|sq m)$/, 1],
   [/^(ft2|ft²|sqft|sq ft|square (?:feet|foot))$/, FT2],
   [/^(are|ares)$/, 100],

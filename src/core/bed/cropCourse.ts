@@ -14,6 +14,9 @@ const GROWN_SHARE = 0.45
 /** Nitrogen in what is left of vegetables, share of dry matter (judgement, 0.015–0.035). */
 const REMAINS_NITROGEN = 0.025
 
+/** Days after planting until a crop is full grown. */
+export const grownAfterDays = (crop: Crop): number => Math.max(1, GROWN_SHARE * crop.daysInBed)
+
 /** A crop as its ground feels it, from planting until it is gone. What it lacks is taken to have been fed to it. */
 export function cropCourse(
   crop: Crop,
@@ -26,7 +29,7 @@ export function cropCourse(
     goneDay,
     wantedG: Float64Array.from({ length: crop.daysToHarvest + 1 }, (_, day) => cropNeed(crop, day)),
     cover: Math.min(1, COVER_PER_SHADE * crop.shade),
-    grownAfterDays: Math.max(1, GROWN_SHARE * crop.daysInBed),
+    grownAfterDays: grownAfterDays(crop),
     leavesG: LEFT_UNUSED * STARTING_NITROGEN_G[fertility],
   }
 }

@@ -1,82 +1,18 @@
 import { z } from 'zod'
 import { dayNumber } from '../foundations/day'
+import { bed, segment } from './bed'
 import { check } from './check'
 import { id, isoDay, numberBetween, shortText } from './fields'
 import { tool } from './tool'
 import { ending, finishing, followUp } from './ending'
-import { livestock, nitrogenSource, rules, spread } from './rules'
+import { livestock, nitrogenSource, rules } from './rules'
 import { seedPack, sower } from './seed'
 import { siteClimate } from './site'
 
+export * from './bed'
+
 /** Version of the stored and exported garden data. */
 export const GARDEN_SCHEMA_VERSION = 10
-
-export const soilTexture = z.enum(['sand', 'sandy loam', 'loam', 'silt loam', 'clay loam', 'clay'])
-export const bedKind = z.enum(['in-ground', 'framed', 'planter'])
-export const fertility = z.enum(['low', 'medium', 'high'])
-/** What stood in a bed before its records begin. */
-export const stoodBefore = z.enum(['bare', 'vegetables', 'cover', 'grass'])
-
-/** Something that stands in a bed and stays: takes area from seed and forbids some endings there. */
-const fixture = z.object({
-  id,
-  kind: z.enum(['kept plant', 'drip line', 'post', 'other']),
-  label: shortText('Fixture name'),
-  areaM2: numberBetween('Area taken', 0, 500, 'm²'),
-})
-
-export const bed = z.object({
-  id,
-  gardenId: id,
-  sectionId: id,
-  label: shortText('Bed label', 12),
-  /** Place in the walk through the garden, 0 first. */
-  walkOrder: z.number().int().min(0).max(9999),
-  kind: bedKind,
-  lengthM: numberBetween('Length', 0.2, 500, 'm'),
-  widthM: numberBetween('Width', 0.2, 50, 'm'),
-  /** Width of the path beside the bed. */
-  pathWidthM: numberBetween('Path width', 0, 10, 'm'),
-  soil: soilTexture,
-  fertility,
-  /** What stood here before the records begin; null where that is not known. */
-  stoodBefore: stoodBefore.nullable(),
-  /** Share of the day's light taken by trees or walls, 0 (open) to 0.8. */
-  shade: numberBetween('Shade', 0, 0.8),
-  fixtures: z.array(fixture).max(50),
-  /** Diseases and pests that were bad here: what plants of the same family should keep away from for some years. */
-  troubles: z
-    .array(
-      z.object({
-        id,
-        date: isoDay,
-        family: shortText('Plant family', 40),
-        what: shortText('Trouble', 80),
-      }),
-    )
-    .max(200),
-  /** Compost, manure or other feed that was spread on it. */
-  spreads: z.array(spread).max(400),
-})
-export type Bed = z.infer<typeof bed>
-
-/** Which ground of a bed: all of it, a half, a strip along its length, or the path beside it. */
-export const segment = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('whole') }),
-  z.object({ kind: z.literal('half'), which: z.enum(['first', 'second']) }),
-  z
-    .object({
-      kind: z.literal('strip'),
-      fromM: numberBetween('Strip start', 0, 500, 'm'),
-      toM: numberBetween('Strip end', 0, 500, 'm'),
-    })
-    .refine((strip) => strip.toM > strip.fromM, {
-      error: 'The strip must end after it starts.',
-      path: ['toM'],
-    }),
-  z.object({ kind: z.literal('path') }),
-])
-export type Segment = z.infer<typeof segment>
 
 /** Something meant, and something done: both are kept and compared. */
 function step<T extends z.ZodType>(details: T) {

@@ -1,11 +1,11 @@
+import { grownAfterDays } from '../bed/cropCourse'
 import { findCrop } from '../plants/crops'
 import type { Following } from './following'
 
 /** A crop as it stands on a day: its height, its share of full size, and its plants' distance in the row. */
 export type CropShown = { cropId: string; heightM: number; grown: number; apartM: number }
 
-/** Share of its time in the bed after which a crop is full grown (judgement, 0.4–0.7), and size of a transplant. */
-const GROWN_AFTER = 0.55
+/** Size of a transplant, share of full size (judgement, 0.05–0.2). */
 const TRANSPLANT_SHARE = 0.12
 const LEAST_M = 0.02
 
@@ -14,7 +14,7 @@ export function cropShown({ day: plantedDay, crop: planned }: Following, day: nu
   const crop = planned && findCrop(planned.cropId)
   if (!crop || day < plantedDay || day >= (planned.goneDay ?? plantedDay + crop.daysInBed)) return null
   const begun = planned.establishment === 'transplant' ? TRANSPLANT_SHARE : 0
-  const share = Math.min(1, (day - plantedDay) / (GROWN_AFTER * crop.daysInBed))
+  const share = Math.min(1, (day - plantedDay) / grownAfterDays(crop))
   // Slow, fast, slow: a smooth step between planting and full size.
   const grown = begun + (1 - begun) * share * share * (3 - 2 * share)
   return {

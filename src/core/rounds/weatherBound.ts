@@ -4,8 +4,8 @@ import type { Job } from './jobs'
 /** A day ahead: chance of 1 mm or more, 0–1. */
 export type DayAhead = { day: number; wetChance: number }
 
-/** Ways of ending that want a dry day: fire, heat of the sun, growth that is to wilt. */
-const DRY_WAYS: readonly EndMethodId[] = ['flame', 'crimp-flame', 'clear-sheet', 'crimp', 'chop', 'turn']
+/** Methods that want a dry day: fire, heat of the sun, growth that is to wilt. */
+const DRY_METHODS: readonly EndMethodId[] = ['flame', 'crimp-flame', 'clear-sheet', 'crimp', 'chop', 'turn']
 /** Days by which work may move for its weather, and the gain in chance that is worth it (judgement). */
 const MOVES_DAYS = 4
 const WORTH_IT = 0.25
@@ -28,7 +28,7 @@ export function betterDay(
   const wants =
     job.kind === 'sow'
       ? 'rain after'
-      : job.kind === 'end' && method && DRY_WAYS.includes(method)
+      : job.kind === 'end' && method && DRY_METHODS.includes(method)
         ? 'dry'
         : null
   if (!wants) return null

@@ -8,7 +8,7 @@ import { useWidth } from '../useSize'
 import { CropPlants } from './CropPlants'
 import { Mulch, Sheet, Snow, Soil } from './Ground'
 import { Plants } from './Plants'
-import { rulerMarks, scaleFor, yOf, type Scale } from './scale'
+import { rulerMarks, rulerUnitM, scaleFor, yOf, type Scale } from './scale'
 
 /** A bed from the side, to scale, as it is on a day: what stands, lies and roots there, with the range of its height. */
 export function BedPicture({
@@ -89,9 +89,7 @@ function Ruler({ scale, units }: { scale: Scale; units: Units }) {
 /** How tall it may be: a bracket beside the plants. */
 function HeightRange({ range, scale, units }: { range: Quantiles; scale: Scale; units: Units }) {
   const x = scale.right + 8
-  const [low, high] = [range.p10, range.p90].map((heightM) =>
-    Math.round(heightM * (units === 'imperial' ? 39.37 : 100)),
-  )
+  const [low, high] = [range.p10, range.p90].map((heightM) => Math.round(heightM / rulerUnitM(units)))
   const top = yOf(scale, range.p90)
   const bottom = yOf(scale, range.p10)
   return (

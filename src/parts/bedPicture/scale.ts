@@ -1,3 +1,4 @@
+import { METRES_PER_INCH } from '../../core/foundations/units'
 import type { Units } from '../../text/format'
 
 /** What a picture is drawn by: its size in px, its scale, and where the ground lies. */
@@ -18,7 +19,6 @@ const ABOVE = 12
 const BELOW = 6
 /** Share of the picture's height that lies above the ground. */
 const ABOVE_GROUND = 0.7
-const IN = 0.0254
 
 /** The scale at which the tallest of a season fits; one for every day, so that days can be compared. */
 export function scaleFor(width: number, tallestM: number): Scale {
@@ -40,14 +40,17 @@ export function scaleFor(width: number, tallestM: number): Scale {
 
 export const yOf = ({ groundY, pxPerM }: Scale, heightM: number): number => groundY - heightM * pxPerM
 
+/** What a ruler counts, m: a centimetre or an inch. */
+export const rulerUnitM = (units: Units): number => (units === 'imperial' ? METRES_PER_INCH : 0.01)
+
 /** Steps of a ruler, in cm or inches. */
 const STEPS = { metric: [5, 10, 20, 25, 50, 100], imperial: [2, 4, 6, 12, 24, 36] }
 const MOST_MARKS = 5
 
 /** Marks of a ruler up to so many m: where they lie, and what they read, in cm or inches. */
 export function rulerMarks(upToM: number, units: Units): { atM: number; reads: number }[] {
-  const unitM = units === 'imperial' ? IN : 0.01
-  const step = STEPS[units].find((size) => upToM / (size * unitM) <= MOST_MARKS) ?? STEPS[units].at(-1)!
-  const count = Math.floor(upToM / (step * unitM) + 1e-6)
-  return Array.from({ length: count }, (_, i) => ({ atM: (i + 1) * step * unitM, reads: (i + 1) * step }))
+  const inM = rulerUnitM(units)
+  const step = STEPS[units].find((size) => upToM / (size * inM) <= MOST_MARKS) ?? STEPS[units].at(-1)!
+  const count = Math.floor(upToM / (step * inM) + 1e-6)
+  return Array.from({ length: count }, (_, i) => ({ atM: (i + 1) * step * inM, reads: (i + 1) * step }))
 }

@@ -47,7 +47,7 @@ export function MethodRow({
     <tr className="max-md:grid max-md:grid-cols-2 max-md:border-b max-md:border-base-300 max-md:py-2 max-md:[&>td]:border-none max-md:[&>td]:py-1">
       <td className="max-md:col-span-2 md:min-w-72">
         <strong>
-          <Link className="link link-hover" to={`/reference#way-${method.method.id}`}>
+          <Link className="link link-hover" to={`/reference#method-${method.method.id}`}>
             {name}
           </Link>
         </strong>

@@ -15,7 +15,7 @@ import { RecordEnd } from './RecordEnd'
 import { RulesForm } from './RulesForm'
 import type { EndView } from './useEnd'
 import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './shown'
-import { TwoWays } from './TwoWays'
+import { TwoMethods } from './TwoMethods'
 import { Fold } from '../../parts/Fold'
 import { MethodRow } from './MethodRow'
 import { Dates } from './Dates'
@@ -110,8 +110,8 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
           </tbody>
         </table>
       </Scroll>
-      <Fold title="Two ways side by side, drawn" testid="two-ways">
-        {() => <TwoWays end={end} shown={[...open, ...late]} />}
+      <Fold title="Two ways side by side, drawn" testid="two-methods">
+        {() => <TwoMethods end={end} shown={[...open, ...late]} />}
       </Fold>
       <Left
         title="Not in time"

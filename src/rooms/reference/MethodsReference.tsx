@@ -21,7 +21,8 @@ const SOIL = ['left alone', 'little moved', 'loosened', 'turned']
 export function MethodsReference({ units }: { units: Units }) {
   const { hash } = useLocation()
   useEffect(() => {
-    if (hash.startsWith('#way-')) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' })
+    if (hash.startsWith('#method-'))
+      document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' })
   }, [hash])
   return (
     <section className="mt-8" aria-label="Ways of ending" data-testid="ways-reference">
@@ -43,8 +44,8 @@ export function MethodsReference({ units }: { units: Units }) {
             {METHODS.map((method) => (
               <tr
                 key={method.id}
-                id={`way-${method.id}`}
-                className={`scroll-mt-4 align-top ${hash === `#way-${method.id}` ? 'bg-base-200' : ''}`}
+                id={`method-${method.id}`}
+                className={`scroll-mt-4 align-top ${hash === `#method-${method.id}` ? 'bg-base-200' : ''}`}
               >
                 <td className="min-w-40">
                   <strong>{method.name}</strong>

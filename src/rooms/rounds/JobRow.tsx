@@ -33,6 +33,7 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
   const better = rounds.betterOf(job)
   const clash = rounds.awayOf(job)
   const who = rounds.whoOf(job)
+  const ifNot = ifNotDone(job.kind)
   return (
     <li className="py-2">
       <div className="grid grid-cols-1 gap-x-3 gap-y-2 sm:grid-cols-[1fr_auto]">
@@ -64,7 +65,7 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
           <p className="quiet text-sm">
             {took !== null &&
               `${took < 10 ? `${Math.max(1, Math.round(took))}\u00a0min` : `About ${minutes(took)}`}. `}
-            {job.kind !== 'look' && `If not: ${ifNotDone(job.kind)}.`}
+            {ifNot && `If not: ${ifNot}.`}
           </p>
         </div>
         <div className="no-print flex gap-2 self-start">

@@ -1,35 +1,13 @@
-import { useState } from 'react'
-import { firstProblem } from '../../core/foundations/outcome'
-import { WHOLE_PICTURE } from '../../core/picture/frame'
-import type { GreenCover } from '../../core/picture/greenCover'
-import { pictures } from '../../compute/picture/pictureClient'
 import { ProblemLine } from '../../parts/ProblemLine'
 import { percent } from '../../text/format'
 import { Pictures } from './Pictures'
 import type { Checking } from './useChecking'
+import { usePicture } from './usePicture'
 
 /** A photo before any question: it is kept with the check, and what it shows of the green can answer for the eye. */
 export function PhotoFirst({ checking }: { checking: Checking }) {
-  const [busy, setBusy] = useState(false)
-  const [problem, setProblem] = useState<string | null>(null)
-  const [read, setRead] = useState<GreenCover | null>(null)
-
-  async function choose(file: File) {
-    setBusy(true)
-    setProblem(null)
-    setRead(null)
-    try {
-      const made = await pictures().prepare(file)
-      if (made.ok) {
-        await checking.addPicture(made.value)
-        setRead(await pictures().cover(WHOLE_PICTURE, null))
-      } else setProblem(firstProblem(made.problems))
-    } catch {
-      setProblem('The picture could not be read on this device. Choose a smaller one.')
-    }
-    setBusy(false)
-  }
-
+  const hand = usePicture((picture) => void checking.addPicture(picture))
+  const read = hand.reading
   const seen = read && Math.round(read.cover * 100)
   return (
     <div className="mt-2">
@@ -43,12 +21,12 @@ export function PhotoFirst({ checking }: { checking: Checking }) {
           onChange={(event) => {
             const file = event.target.files?.[0]
             event.target.value = ''
-            if (file) void choose(file)
+            if (file) void hand.choose(file)
           }}
         />
       </label>
-      {busy && <p role="status">Reading the photo …</p>}
-      <ProblemLine text={problem} />
+      {hand.busy && <p role="status">Reading the photo …</p>}
+      <ProblemLine text={hand.problem} />
       <Pictures checking={checking} />
       {read && seen !== null && !read.tooMuchShadow && checking.draft.cover !== String(seen) && (
         <button

@@ -6,8 +6,11 @@ import type { MadePicture } from '../../core/picture/made'
 import type { PreparedPicture } from '../../compute/picture/picture'
 import { pictures } from '../../compute/picture/pictureClient'
 
-/** A picture in hand: made ready in the worker, and its cover read anew when frame or threshold move. */
-export function usePicture() {
+/**
+ * A picture in hand: made ready in the worker, and its cover read anew when frame or threshold move. `onTaken` is told of each
+ * that is taken.
+ */
+export function usePicture(onTaken?: (picture: PreparedPicture) => void) {
   const [picture, setPicture] = useState<PreparedPicture | null>(null)
   const [url, setUrl] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
@@ -35,6 +38,7 @@ export function usePicture() {
     setFrame(WHOLE_PICTURE)
     setThreshold(null)
     setPicture(found)
+    onTaken?.(found)
     setUrl(URL.createObjectURL(new Blob([found.full], { type: 'image/jpeg' })))
   }
 

@@ -18,7 +18,7 @@ import type { EndView } from './useEnd'
 const keyOf = ({ option }: ShownMethod) => `${option.method} ${option.passes}`
 
 /** Two ways of ending the stand side by side, drawn on any day: the plan's own, and another of the list. */
-export function TwoWays({ end, shown }: { end: EndView; shown: ShownMethod[] }) {
+export function TwoMethods({ end, shown }: { end: EndView; shown: ShownMethod[] }) {
   const { scenario } = end.bedPlan
   const planned = plannedEnd(scenario)
   const others = shown.filter(({ option }) => option.shown && option.method !== planned?.method)
