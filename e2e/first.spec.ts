@@ -185,3 +185,34 @@ test('bad weeds are named once for many beds, and no way of ending promises to c
     timeout: 60_000,
   })
 })
+
+test('the days ahead are told by a tap each, kept, taken back, and heard by the weather', async ({
+  page,
+}) => {
+  const hand = new Hand()
+  await place(page, hand)
+  await page.getByLabel('Length, ft').fill('28')
+  await chip(page, /^Next/).click()
+  await page.getByRole('link', { name: 'Open the loom' }).click()
+  await page.goto('/rounds')
+  await page.getByText('The days ahead as you have heard').click()
+  const days = page.getByTestId('days-ahead').getByRole('listitem')
+  await expect(days).toHaveCount(7)
+  const week = page.getByRole('link', { name: /^This week:/ })
+  const inches = async () =>
+    Number(/([\d.]+)\sin of rain/.exec((await week.innerText()).replaceAll('\u00a0', ' '))?.[1])
+  await expect(week).toBeVisible({ timeout: 60_000 })
+  const before = await inches()
+  for (let day = 0; day < 7; day++) {
+    const wet = days.nth(day).getByRole('button', { name: / wet$/ })
+    await wet.click()
+    await expect(wet).toHaveAttribute('aria-pressed', 'true')
+  }
+  await expect(page.getByText('The days ahead as you have heard: 7 told')).toBeVisible()
+  await expect.poll(inches, { timeout: 60_000 }).toBeGreaterThan(before + 1)
+  await page.reload()
+  await expect(page.getByText('The days ahead as you have heard: 7 told')).toBeVisible()
+  await page.getByText('The days ahead as you have heard').click()
+  await days.first().getByRole('button', { name: / wet$/ }).click()
+  await expect(page.getByText('The days ahead as you have heard: 6 told')).toBeVisible()
+})

@@ -7,7 +7,7 @@ const jobs = () => within(screen.getByTestId('jobs')).getAllByRole('listitem')
 test('a job is ticked, or put off by some days with a reason', async () => {
   const room = await openRoom('/rounds')
   await goToDay(room, '2026-05-04')
-  await within(await screen.findByTestId('jobs')).findAllByRole('listitem', {}, SLOW)
+  await within(await screen.findByTestId('jobs', {}, SLOW)).findAllByRole('listitem', {}, SLOW)
   await waitFor(() => expect(screen.queryByText(/still looking at/)).toBeNull(), SLOW)
   const before = jobs().length
   expect(before).toBeGreaterThan(2)
