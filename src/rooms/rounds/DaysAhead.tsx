@@ -27,7 +27,7 @@ export function DaysAhead() {
           const frost = told?.frost ?? false
           return (
             <li key={day} className="flex flex-wrap items-center gap-1 border-b border-base-300 py-1">
-              <span className="w-28">{weekdayDate(day)}</span>
+              <span className="w-full sm:w-28">{weekdayDate(day)}</span>
               {SKIES.map((sky) => (
                 <button
                   key={sky}

@@ -32,7 +32,7 @@ export function TagRate({ recipe, standId, units }: { recipe: Recipe; standId: s
   return (
     <details className="mt-3" open={form.begun || undefined}>
       <summary className="cursor-pointer font-semibold">The tag says another rate?</summary>
-      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Rate on the tag">
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Tag">
         <TypedText form={form} name="tag" label="Rate on the tag" className="w-56" placeholder={example} />
         <TypedTick form={form} name="broadcast" label="it is for broadcasting" />
       </Form>
