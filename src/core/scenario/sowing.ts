@@ -7,6 +7,8 @@ import type { StandRun } from '../stand/types'
 
 /** A cover counts as established at this share of green ground. */
 const ESTABLISHED_COVER = 0.3
+/** Of the plants that a moist seedbed gives, the share below which a stand is thin, however wide few plants grow (judgement, 0.1–0.33). */
+const THIN_SHARE = 0.2
 /** Soil at 5 cm at or below this is frozen too hard to rake, °C; snow from this depth lies in the way, mm of water. */
 const FROZEN_C = 0.3
 const SNOW_MM = 2
@@ -68,5 +70,14 @@ export const workableChance = (
   covering: Covering | null,
 ): number => shareOf(ensemble.members.length, (member) => workable(ensemble, member, day, soil, covering))
 
-/** First day with 30 % of the ground green, by member; NaN where never. */
-export const coveredDays = (run: StandRun) => firstDays(run, (at) => run.cover[at] >= ESTABLISHED_COVER)
+/** Whether most of the seed of every species was lost before it came up: to cold ground, to drought. */
+const cameUpThin = ({ sown, species }: StandRun, member: number): boolean =>
+  species.every(
+    ({ plantsPerM2 }, c) => plantsPerM2[member] < THIN_SHARE * sown[c].seedsPerM2 * sown[c].emergenceShare,
+  )
+
+/** First day with 30 % of the ground green under a stand that is not thin, by member; NaN where never. */
+export const coveredDays = (run: StandRun): Float64Array =>
+  firstDays(run, (at) => run.cover[at] >= ESTABLISHED_COVER).map((day, member) =>
+    cameUpThin(run, member) ? NaN : day,
+  )
