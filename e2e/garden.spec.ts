@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { parse } from 'csv-parse/sync'
 import { unzipSync } from 'fflate'
-import { exportGarden, openDemo, placeTold, startOwn, woven } from './helpers'
+import { exportGarden, openChange, openDemo, placeTold, startOwn, woven } from './helpers'
 
 const withoutTime = (text: string) => text.replace(/"exportedAt": "[^"]*"/, '')
 
@@ -89,6 +89,7 @@ test('start your own: a place, beds in bulk, tools, crops; then a useful loom', 
   await page.reload()
   await expect(page.getByRole('button', { name: /^A1: leek/ })).toBeVisible()
   await page.goto('/garden')
+  await openChange(page)
   await page.getByLabel('Units').selectOption('imperial')
   await page.getByRole('button', { name: 'Save settings' }).click()
   await expect(page.getByRole('cell', { name: '26.2 ft × 3.9 ft' }).first()).toBeVisible()
@@ -106,6 +107,7 @@ test('a full disk is said, and what was stored stays', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto('/garden')
   await page.evaluate(() => Object.assign(window, { diskFull: true }))
+  await openChange(page)
   await page.getByLabel('Garden name').fill('Never stored')
   await page.getByRole('button', { name: 'Save settings' }).click()
   await expect(page.getByText(/storage is full, so nothing was changed/)).toBeVisible()
@@ -271,6 +273,7 @@ test('backups go into a folder by themselves, a file a day; a folder that fails 
   await page.getByRole('button', { name: 'Write backups into a folder' }).click()
   await expect(page.getByText('Backups go to the folder “backups”')).toBeVisible()
   await expect.poll(names).toEqual([expect.stringMatching(/^our-patch \d{4}-\d\d-\d\d\.kilim\.json$/)])
+  await openChange(page)
   await page.getByLabel('Garden name').fill('Our new patch')
   await page.getByRole('button', { name: 'Save settings' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Our new patch')

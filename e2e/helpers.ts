@@ -104,6 +104,9 @@ export async function startOwn(
   await expect(page.getByTestId('loom')).toBeVisible()
 }
 
+/** Opens the fields behind an answer’s line. */
+export const openChange = (page: Page) => page.locator('summary', { hasText: 'Change' }).first().click()
+
 /** What the browser is given when a garden is exported. */
 export async function exportGarden(page: Page): Promise<string> {
   await page.goto('/garden')

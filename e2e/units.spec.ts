@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo } from './helpers'
+import { openChange, openDemo } from './helpers'
 
 /** Rooms that show many quantities each. */
 const ROOMS = [
@@ -85,6 +85,7 @@ test('an imperial garden shows no metric unit', async ({ page }) => {
   test.slow()
   await openDemo(page, 'marlpit-lane')
   await page.goto('/garden')
+  await openChange(page)
   await page.getByLabel('Units').selectOption('imperial')
   await page.getByRole('button', { name: 'Save settings' }).click()
   // Leaving before it is stored would leave it unchanged.

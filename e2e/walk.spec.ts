@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { gramsIn, openDemo, ranked, sessionKept, stepWeeks, todayOf, woven } from './helpers'
+import { gramsIn, openChange, openDemo, ranked, sessionKept, stepWeeks, todayOf, woven } from './helpers'
 
 type Walk = {
   garden: 'marlpit-lane' | 'harrier-point'
@@ -27,6 +27,7 @@ async function choose(page: Page, { bed, nextCrop }: Walk): Promise<string> {
 async function sow(page: Page, species: string) {
   const total = page.getByTestId('total-grams')
   const raked = gramsIn(await total.textContent())
+  await openChange(page)
   await page.getByLabel('Covered by').selectOption('surface')
   await expect.poll(async () => gramsIn(await total.textContent())).toBeGreaterThan(raked)
   await page.getByLabel('Covered by').selectOption('raked and tamped')

@@ -54,3 +54,11 @@ export function nitrogen(gM2: number, told: Told): string {
     ? `${decimal(poundsPerAcre(gM2), 0)}\u00a0lb/acre`
     : `${decimal(gM2 * 10, 0)}\u00a0kg/ha`
 }
+
+/** What a scale shows, g: `1 g`, `0.02 oz`. */
+export const stepText = (g: number, units: Units): string =>
+  units === 'imperial'
+    ? `${decimal(g / GRAMS_PER_OUNCE, 2)}\u00a0oz`
+    : g < 1000
+      ? `${decimal(g)}\u00a0g`
+      : `${decimal(g / 1000)}\u00a0kg`

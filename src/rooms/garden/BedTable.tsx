@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { changeBed, removeBed } from '../../actions/beds'
+import { segmentAreaM2 } from '../../core/garden/area'
 import { bedKind, fertility, soilTexture, stoodBefore, type Bed } from '../../core/garden/schema'
 import { Dialog } from '../../parts/Dialog'
 import { Form } from '../../parts/Form'
@@ -8,7 +9,7 @@ import { useTyped } from '../../parts/form/useTyped'
 import { single } from '../../parts/once'
 import { Scroll } from '../../parts/Scroll'
 import { useAct, useGarden } from '../../state/garden'
-import { metres, percent } from '../../text/format'
+import { area, metres, percent } from '../../text/format'
 import { unitOf } from '../../text/quantity'
 import { bedForm, bedPart, bedValue } from './forms'
 
@@ -25,6 +26,7 @@ export function BedTable() {
   const { data } = useGarden()
   const [editing, setEditing] = useState<Bed | null>(null)
   const { units } = data.garden
+  const longestM = Math.max(1, ...data.beds.map(({ lengthM }) => lengthM))
   const sectionName = (id: string) => data.garden.sections.find((section) => section.id === id)?.name ?? ''
   return (
     <>
@@ -55,6 +57,7 @@ export function BedTable() {
                 <td>{bed.kind}</td>
                 <td className="whitespace-nowrap">
                   {metres(bed.lengthM, units)} × {metres(bed.widthM, units)}
+                  <BedShape bed={bed} longestM={longestM} />
                 </td>
                 <td>{metres(bed.pathWidthM, units)}</td>
                 <td>{bed.soil}</td>
@@ -72,6 +75,23 @@ export function BedTable() {
               </tr>
             ))}
           </tbody>
+          {data.beds.length > 1 && (
+            <tfoot className="text-base text-base-content">
+              <tr data-testid="garden-total">
+                <td />
+                <th scope="row" colSpan={3} className="text-left">
+                  {data.beds.length} beds
+                </th>
+                <td colSpan={6}>
+                  {area(
+                    data.beds.reduce((sum, bed) => sum + segmentAreaM2(bed, { kind: 'whole' }), 0),
+                    units,
+                  )}{' '}
+                  to grow on
+                </td>
+              </tr>
+            </tfoot>
+          )}
         </table>
       </Scroll>
       <Dialog
@@ -82,6 +102,22 @@ export function BedTable() {
         {editing && <BedFields bed={editing} onClose={() => setEditing(null)} />}
       </Dialog>
     </>
+  )
+}
+
+/** Longest bed drawn, px, and the least that can be seen. */
+const DRAWN_PX = 150
+const LEAST_PX = 3
+
+/** A bed’s shape, all beds to one scale. */
+function BedShape({ bed, longestM }: { bed: Bed; longestM: number }) {
+  const px = (metresLong: number) => Math.max(LEAST_PX, (metresLong / longestM) * DRAWN_PX)
+  return (
+    <span
+      aria-hidden="true"
+      className={`mt-0.5 block border border-base-content bg-base-300 ${bed.kind === 'in-ground' ? 'border-dashed' : ''}`}
+      style={{ width: px(bed.lengthM), height: px(bed.widthM) }}
+    />
   )
 }
 

@@ -1,5 +1,6 @@
 import { changeSettings } from '../../actions/changeGarden'
 import { creature, type Garden } from '../../core/garden/schema'
+import { ChangeFold } from '../../parts/ChangeFold'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedText } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
@@ -37,40 +38,49 @@ export function Settings() {
   )
   const { animals } = form.text
   return (
-    <Form className="mt-2 flex flex-col gap-4" aria-label="Settings" onSubmit={save}>
-      <div className="flex flex-wrap items-start gap-3">
-        <TypedText form={form} name="name" label="Garden name" className="w-56" />
-        <TypedChoice form={form} name="units" label="Units" className="w-32" options={UNITS} />
-        <TypedText form={form} name="currency" label="Currency" className="w-24" />
-        <TypedText
-          form={form}
-          name="waitTransplant"
-          label="Days from dead to transplants"
-          className="w-40"
-          decimal
-        />
-        <TypedText form={form} name="waitSeed" label="Days from dead to sowing" className="w-40" decimal />
-      </div>
-      <fieldset>
-        <legend className="text-sm font-semibold">Animals that come to the beds</legend>
-        <div className="mt-1 flex flex-wrap gap-4">
-          {creature.options.map((animal) => (
-            <TickField
-              key={animal}
-              label={animal}
-              checked={animals.includes(animal)}
-              onChange={(checked) =>
-                form.set({
-                  animals: checked ? [...animals, animal] : animals.filter((other) => other !== animal),
-                })
-              }
-            />
-          ))}
+    <ChangeFold known={knownText(garden)} open={form.begun}>
+      <Form className="flex flex-col gap-4" aria-label="Settings" onSubmit={save}>
+        <div className="flex flex-wrap items-start gap-3">
+          <TypedText form={form} name="name" label="Garden name" className="w-56" />
+          <TypedChoice form={form} name="units" label="Units" className="w-32" options={UNITS} />
+          <TypedText form={form} name="currency" label="Currency" className="w-24" />
+          <TypedText
+            form={form}
+            name="waitTransplant"
+            label="Days from dead to transplants"
+            className="w-40"
+            decimal
+          />
+          <TypedText form={form} name="waitSeed" label="Days from dead to sowing" className="w-40" decimal />
         </div>
-      </fieldset>
-      <div>
-        <button className="btn btn-primary btn-sm">Save settings</button>
-      </div>
-    </Form>
+        <fieldset>
+          <legend className="text-sm font-semibold">Animals that come to the beds</legend>
+          <div className="mt-1 flex flex-wrap gap-4">
+            {creature.options.map((animal) => (
+              <TickField
+                key={animal}
+                label={animal}
+                checked={animals.includes(animal)}
+                onChange={(checked) =>
+                  form.set({
+                    animals: checked ? [...animals, animal] : animals.filter((other) => other !== animal),
+                  })
+                }
+              />
+            ))}
+          </div>
+        </fieldset>
+        <div>
+          <button className="btn btn-primary btn-sm">Save settings</button>
+        </div>
+      </Form>
+    </ChangeFold>
   )
+}
+
+/** The settings as they are, in a line. */
+function knownText({ units, currency, waitDays, animals }: Garden): string {
+  const wait = (days: number, before: string) =>
+    days === 0 ? `no wait before ${before}` : `${days} days before ${before}`
+  return `Units ${units}, prices in ${currency}. After a cover is dead ${wait(waitDays.transplant, 'transplants')} and ${wait(waitDays.seed, 'sowing')}. ${animals.length > 0 ? `To the beds come: ${animals.join(', ')}.` : 'No animals come to the beds.'}`
 }

@@ -47,7 +47,15 @@ export function Shopping({ lots }: { lots: readonly SeedLot[] }) {
             <tbody>
               {needs.map((need) => (
                 <tr key={need.speciesId}>
-                  <td>{nameOf(need.speciesId)}</td>
+                  <td>
+                    {nameOf(need.speciesId)}
+                    <span aria-hidden="true" className="mt-0.5 block h-1.5 w-28 border border-secondary">
+                      <span
+                        className="block h-full bg-secondary"
+                        style={{ width: `${Math.round(100 * Math.min(1, need.atHandG / need.wantedG))}%` }}
+                      />
+                    </span>
+                  </td>
                   <td className="text-right">{grams(need.wantedG, units)}</td>
                   <td className="text-right">{grams(need.atHandG, units)}</td>
                   <td className="text-right font-semibold">

@@ -6,7 +6,9 @@ import type { StandView } from '../../state/useStand'
 import { HowToThrow } from './HowToThrow'
 import { RecordSowing } from './RecordSowing'
 import { RingCheck } from './RingCheck'
-import { SowFields } from './SowFields'
+import { ReckonedWith } from './ReckonedWith'
+import { ThrownBy } from './ThrownBy'
+import { DraftOffer } from '../../parts/DraftOffer'
 import type { Sow } from './useSow'
 import { Weigh } from './Weigh'
 import { TagRate } from './TagRate'
@@ -26,9 +28,9 @@ export function Recipe({
 }) {
   const { recipe, thrown: form, debris } = sow
   return (
-    <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
-      <SowFields view={view} sow={sow} />
+    <div className="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,1fr)_20rem] lg:grid-rows-[auto_1fr]">
       <div>
+        <DraftOffer offer={sow.form.offer} />
         {recipe.ok ? (
           <Weigh recipe={recipe.value} debris={debris} units={units} />
         ) : (
@@ -38,17 +40,12 @@ export function Recipe({
             ))}
           </ul>
         )}
-        {recipe.ok && <TagRate recipe={recipe.value} standId={view.stand.id} units={units} />}
+        <ReckonedWith view={view} sow={sow} recipe={recipe.ok ? recipe.value : null} />
         {recipe.ok && <HowToThrow view={view} recipe={recipe.value} sow={sow} units={units} />}
-        {recipe.ok && <RingCheck recipe={recipe.value} units={units} />}
-        <div className="no-print mt-3">
-          <button className="btn btn-sm" onClick={() => window.print()}>
-            Print this recipe
-          </button>
-        </div>
+      </div>
+      <aside className="mt-5 lg:row-span-2 lg:mt-0">
+        <ThrownBy view={view} sow={sow} />
         <RecordSowing sow={sow} view={view} recipe={recipe.ok ? recipe.value : null} units={units} />
-        {/* Its days come one after the other: below what is filled in, they move nothing. */}
-        {view.stand.start.actual === null && <WhenToSow view={view} units={units} plan={plan} />}
         {recipe.ok &&
           form.covering === 'surface' &&
           recipe.value.lines.some((line) => line.size === 'large') && (
@@ -59,6 +56,16 @@ export function Recipe({
         <Caution>
           Treated seed is never eaten, fed or handled bare. Wear a mask against inoculant dust.
         </Caution>
+        <div className="no-print mt-3">
+          <button className="btn btn-sm" onClick={() => window.print()}>
+            Print this recipe
+          </button>
+        </div>
+      </aside>
+      <div>
+        {recipe.ok && <TagRate recipe={recipe.value} standId={view.stand.id} units={units} />}
+        {recipe.ok && <RingCheck recipe={recipe.value} units={units} />}
+        {view.stand.start.actual === null && <WhenToSow view={view} units={units} plan={plan} />}
       </div>
     </div>
   )

@@ -1,13 +1,16 @@
-import { GRAMS_PER_OUNCE } from '../../core/foundations/units'
 import { scaleSteps } from '../../core/seeding/scaleSteps'
-import { decimal, type Units } from '../../text/format'
-import { covering } from '../../core/garden/schema'
+import { stepText } from '../../text/amounts'
+import type { Units } from '../../text/format'
+import { covering, type Covering } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
-import { DraftOffer } from '../../parts/DraftOffer'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedText } from '../../parts/form/fields'
 import type { StandView } from '../../state/useStand'
 import type { Sow } from './useSow'
+
+/** How seed is covered, after a comma. */
+export const coveringWords = (how: Covering): string =>
+  how === 'surface' ? 'left on the surface' : how === 'compost' || how === 'thin straw' ? `under ${how}` : how
 
 const COVERINGS = covering.options.map(
   (option) => [option, option === 'surface' ? 'nothing, left on the surface' : option] as const,
@@ -16,19 +19,11 @@ const PASSES = ['1', '2', '3', '4'].map((count) => [count, count] as const)
 /** Steps of scales as they are shown: a pinch of clover wants another scale than a field’s oats. */
 const stepsOf = (units: Units) =>
   scaleSteps(units === 'imperial').map((step) => [String(step), `${stepText(step, units)} steps`] as const)
-const stepText = (g: number, units: Units) =>
-  units === 'imperial'
-    ? `${decimal(g / GRAMS_PER_OUNCE, 2)} oz`
-    : g < 1000
-      ? `${decimal(g)} g`
-      : `${decimal(g / 1000)} kg`
-
 /** What the recipe is asked with: germination and share of each species, how the seed is covered, passes, the scale. */
 export function SowFields({ view, sow: { form, units } }: { view: StandView; sow: Sow }) {
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
   return (
     <Form className="no-print flex flex-col gap-3" aria-label="Seed and covering">
-      <DraftOffer offer={form.offer} />
       {components.map(({ speciesId }) => (
         <fieldset key={speciesId} className="grid grid-cols-2 gap-3">
           <legend className="mb-1 text-sm font-semibold">{findSpecies(speciesId)?.name}</legend>

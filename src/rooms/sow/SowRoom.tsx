@@ -48,11 +48,10 @@ function SowStand({ view, units }: { view: StandView; units: 'metric' | 'imperia
     <section>
       <StandHead stand={stand} bed={bed} units={units} step="sow" />
       <PlanLine plan={plan} />
-      {stand.start.plan && (
+      {sow.recorded && stand.start.plan && (
         <p className="mb-3">
-          {sow.recorded
-            ? `Sown ${longDate(dayNumber(stand.start.actual!.date))}; planned for ${longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.`
-            : `Planned for ${longDate(dayNumber(stand.start.plan.date))}.`}
+          Sown {longDate(dayNumber(stand.start.actual!.date))}; planned for{' '}
+          {longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.
         </p>
       )}
       <Recipe view={view} sow={sow} units={units} plan={plan} />

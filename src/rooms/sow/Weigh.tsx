@@ -2,7 +2,8 @@ import { ouncesPer1000SquareFeet, poundsPerAcre } from '../../core/foundations/u
 import type { Debris } from '../../core/seeding/debris'
 import { inoculantG } from '../../core/seeding/inoculant'
 import type { Recipe as RecipeValue } from '../../core/seeding/recipe'
-import { Scroll } from '../../parts/Scroll'
+import { groupsOf } from '../../core/plants/catalogue'
+import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
 import {
   area,
@@ -34,40 +35,20 @@ export function Weigh({
         </span>{' '}
         for {area(recipe.areaM2, units)}
       </h2>
-      <Scroll label="Recipe">
-        <table className="table mt-2 w-auto">
-          <thead>
-            <tr>
-              <th>Species</th>
-              <th className="text-right">Weigh</th>
-              {recipe.passTotals.map((_, pass) => (
-                <th key={pass} className="text-right">
-                  Pass {pass + 1}
-                </th>
-              ))}
-              <th className="text-right">Rate</th>
-              <th className="text-right">Best depth</th>
-              <th className="text-right">Plants expected</th>
-            </tr>
-          </thead>
-          <tbody>
-            {recipe.lines.map((line) => (
-              <tr key={line.speciesId}>
-                <td className="font-semibold">{line.name}</td>
-                <td className="text-right">{grams(line.grams, units)}</td>
-                {line.passes.map((pass, i) => (
-                  <td key={i} className="text-right">
-                    {grams(pass, units)}
-                  </td>
-                ))}
-                <td className="text-right">{rate(line.gramsPerM2, units)}</td>
-                <td className="text-right">{depthText(line.depthCm, units)}</td>
-                <td className="text-right">{density(line.plantsPerM2, units)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scroll>
+      <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" aria-label="Recipe">
+        {recipe.lines.map((line) => (
+          <li key={line.speciesId} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+            <Swatch groups={groupsOf([line])} size={1.4} />
+            <strong className="grow">{line.name}</strong>
+            <span className="font-display text-[1.35rem] font-semibold">{grams(line.grams, units)}</span>
+            <span className="min-w-44">{bowlsText(line.passes, units)}</span>
+            <span className="quiet basis-full text-sm sm:pl-12">
+              {rate(line.gramsPerM2, units)}, {depthText(line.depthCm, units)} deep; plants to come up:{' '}
+              {density(line.plantsPerM2, units)}
+            </span>
+          </li>
+        ))}
+      </ul>
       {recipe.lines.map((line) => (
         <Why key={line.speciesId} label={`why ${grams(line.grams, units)} of ${line.name.toLowerCase()}?`}>
           Drilled rate {rate(line.drillGM2, units)} (extension), times {line.broadcastFactor} for broadcasting{' '}
@@ -137,6 +118,16 @@ function Before({ recipe, debris }: { recipe: RecipeValue; debris: readonly Debr
     </details>
   )
 }
+
+/** The bowls that a species is weighed into, one for each pass: `two bowls of 63 g`. */
+function bowlsText(passes: readonly number[], units: Units): string {
+  const [first] = passes
+  if (passes.length === 1) return 'in one bowl'
+  return passes.every((pass) => pass === first)
+    ? `in ${COUNTS[passes.length] ?? passes.length} bowls of ${grams(first, units)}`
+    : `in bowls of ${passes.map((pass) => grams(pass, units)).join(' and ')}`
+}
+const COUNTS: Record<number, string> = { 2: 'two', 3: 'three', 4: 'four' }
 
 /** A rate as books print it. */
 function ratesText(gM2: number, units: Units): string {

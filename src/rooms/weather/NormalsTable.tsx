@@ -3,7 +3,7 @@ import type { WeatherSummary } from '../../core/site/weatherSummary'
 import { monthName, rain, temperature, type Units } from '../../text/format'
 
 /** A day in the middle of each month of a common year, for its name. */
-const nameOf = (month: number) => monthName(month * 30.44 + 15)
+export const monthOfYear = (month: number) => monthName(month * 30.44 + 15)
 
 /** Twelve months: normals, and what was observed where enough days were. */
 export function NormalsTable({ months, units }: { months: WeatherSummary['months']; units: Units }) {
@@ -25,7 +25,7 @@ export function NormalsTable({ months, units }: { months: WeatherSummary['months
         <tbody>
           {months.map(({ month, tMaxC, tMinC, rainMm, observed }) => (
             <tr key={month}>
-              <td>{nameOf(month)}</td>
+              <td>{monthOfYear(month)}</td>
               <td>{temperature(tMinC, units)}</td>
               <td>{temperature(tMaxC, units)}</td>
               <td>{rain(rainMm, units)}</td>

@@ -1,18 +1,8 @@
 import type { ReactNode } from 'react'
 import type { Quantiles } from '../../core/foundations/statistics'
-import { Scroll } from '../../parts/Scroll'
 import type { WeatherSummary } from '../../core/site/weatherSummary'
 import { BandsChart } from '../../parts/BandsChart'
-import {
-  chanceText,
-  dateRangeText,
-  percent,
-  rain,
-  shortDate,
-  temperature,
-  type Units,
-  centimetres,
-} from '../../text/format'
+import { chanceText, percent, rain, shortDate, temperature, type Units, centimetres } from '../../text/format'
 import { Reserved } from '../../parts/Reserved'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
@@ -22,7 +12,9 @@ import { ImportDays } from './ImportDays'
 import { ObservedDays } from './ObservedDays'
 import { PlaceForm } from './PlaceForm'
 import { Station } from './Station'
-import { NormalsTable } from './NormalsTable'
+import { FrostYear } from './FrostYear'
+import { monthOfYear, NormalsTable } from './NormalsTable'
+import { WarmthColumns, type WarmthColumn } from './WarmthColumns'
 
 /** The place's weather: frosts, the days ahead, soil warmth, normals beside what was observed. */
 export function WeatherRoom() {
@@ -31,12 +23,13 @@ export function WeatherRoom() {
   const answer = useAnswer('weather', [spec])
   return (
     <section className="py-3">
-      <h1>Weather</h1>
-      <p className="mt-1 max-w-3xl">
-        {Math.abs(garden.site.latitude)}° {garden.site.latitude < 0 ? 'S' : 'N'},{' '}
-        {garden.site.coastal ? 'coastal' : 'inland'}.
-      </p>
-      <Station />
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1>Weather</h1>
+        <p className="quiet">
+          {Math.abs(garden.site.latitude)}° {garden.site.latitude < 0 ? 'S' : 'N'},{' '}
+          {garden.site.coastal ? 'coastal' : 'inland'}
+        </p>
+      </div>
       <Reserved waiting={answer.running}>
         <Waiting
           what="Reading two hundred seasons of weather"
@@ -46,9 +39,11 @@ export function WeatherRoom() {
           onCancel={answer.cancel}
           onRetry={answer.retry}
         />
-        {answer.value && <p className="mt-1 max-w-3xl">{knownText(answer.value, garden.demo !== null)}</p>}
         {answer.value && <Summary summary={answer.value} units={garden.units} today={today} />}
       </Reserved>
+      <h2 className="mt-6">Where it comes from</h2>
+      <Station />
+      {answer.value && <p className="mt-1 max-w-3xl">{knownText(answer.value, garden.demo !== null)}</p>}
       <Fold title="Observed days">
         <ObservedDays key={`${garden.id} ${today}`} />
       </Fold>
@@ -92,44 +87,18 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
       units === 'imperial' ? entry.quantiles[of] * 1.8 + 32 : entry.quantiles[of],
     )
   return (
-    <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
-      <section aria-label="Frost">
-        <h2>Frost</h2>
-        <Frosts summary={summary} units={units} />
-        <Why>
-          The last such night before, and the first after, the middle of summer, in each of two hundred
-          seasons; middle and range of 8 in 10. Air temperature in a screen; low ground and clear nights are
-          colder.
-        </Why>
-      </section>
-      <section aria-label="Soil">
-        <BandsChart
-          bands={{
-            startDay: summary.soilC[0].day,
-            stepDays: step,
-            p10: pick('p10'),
-            p50: pick('p50'),
-            p90: pick('p90'),
-          }}
-          untilDay={summary.soilC[summary.soilC.length - 1].day}
-          today={today}
-          name={`Bare soil at ${centimetres(0.05, units)}`}
-          unit={units === 'imperial' ? '°F' : '°C'}
-          points={[]}
-        />
-        <Why>
-          Air temperature followed with a lag of some days and warmed by the sun, slowed under snow (a quarter
-          of the gap each day, 0.15 to 0.4; judgement). Cover, residue and a sheet change it; this is bare
-          ground.
-        </Why>
-      </section>
-      <section aria-label="Days ahead" className="min-w-0">
+    <>
+      <section aria-label="Days ahead" className="mt-3">
         <h2>Ten days ahead</h2>
-        <p className="mt-1">
+        <p className="mt-1 max-w-3xl">
           At least {rain(10, units)} within seven days: {chanceText(summary.goodRainChance)}. Three hot days
           in a row ({temperature(30, units)} or more): {chanceText(summary.hotSpellChance)}.
         </p>
-        <Days summary={summary} units={units} />
+        <WarmthColumns label="Ten days" units={units} testid="days-ahead" columns={dayColumns(summary)} />
+        <p className="quiet text-sm">
+          Thick: from the usual low to the usual high; pale: how far they may lie off (8 in 10). The dashes
+          are freezing. Below: the chance of some rain.
+        </p>
         <Why>
           {summary.forecastDays > 0
             ? `Chances are shares of two hundred seasons that start from the forecast of ${summary.forecastDays} days. They agree with it today and spread until after ten days they are as different as years are. `
@@ -139,71 +108,78 @@ function Summary({ summary, units, today }: { summary: WeatherSummary; units: Un
             : 'Days ahead are generated: a Markov chain of wet days, gamma rain, and correlated temperatures about the normals (Richardson 1981).'}
         </Why>
       </section>
-      <section aria-label="Normals" className="min-w-0">
-        <h2>Normals{summary.coverage.observed > 0 ? ' and the last twelve months' : ''}</h2>
-        <NormalsTable months={summary.months} units={units} />
+      <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
+        <section aria-label="Frost" className="min-w-0">
+          <h2>Free of frost</h2>
+          <FrostYear summary={summary} units={units} />
+          <Why>
+            The last such night before, and the first after, the middle of summer, in each of two hundred
+            seasons; middle and range of 8 in 10, drawn firm where nine in ten are free. Air temperature in a
+            screen; low ground and clear nights are colder.
+          </Why>
+        </section>
+        <section aria-label="Soil" className="min-w-0">
+          <BandsChart
+            bands={{
+              startDay: summary.soilC[0].day,
+              stepDays: step,
+              p10: pick('p10'),
+              p50: pick('p50'),
+              p90: pick('p90'),
+            }}
+            untilDay={summary.soilC[summary.soilC.length - 1].day}
+            today={today}
+            name={`Bare soil at ${centimetres(0.05, units)}`}
+            unit={units === 'imperial' ? '°F' : '°C'}
+            points={[]}
+          />
+          <Why>
+            Air temperature followed with a lag of some days and warmed by the sun, slowed under snow (a
+            quarter of the gap each day, 0.15 to 0.4; judgement). Cover, residue and a sheet change it; this
+            is bare ground.
+          </Why>
+        </section>
+      </div>
+      <section aria-label="Normals" className="mt-6 min-w-0">
+        <h2>The usual year{summary.coverage.observed > 0 ? ' and the last twelve months' : ''}</h2>
+        <WarmthColumns
+          label="Warmth and rain by month"
+          units={units}
+          testid="months"
+          columns={monthColumns(summary, units)}
+        />
+        {summary.coverage.observed > 0 && (
+          <p className="quiet text-sm">Thick: normals. The black lines are what was seen here.</p>
+        )}
+        <details className="mt-1">
+          <summary className="cursor-pointer">In numbers</summary>
+          <NormalsTable months={summary.months} units={units} />
+        </details>
       </section>
-    </div>
+    </>
   )
 }
 
-function Frosts({ summary, units }: { summary: WeatherSummary; units: Units }) {
-  return (
-    <table className="table table-sm mt-1 w-auto" data-testid="frosts" data-help="frosts">
-      <thead>
-        <tr>
-          <th>Nights at or below</th>
-          <th>Last before summer</th>
-          <th>First after summer</th>
-        </tr>
-      </thead>
-      <tbody>
-        {summary.lastFrosts.map((last, i) => {
-          const first = summary.firstFrosts[i]
-          const text = (frost: typeof last) =>
-            frost.date ? dateRangeText(frost.date) : `none in ${percent(1 - frost.chance)} of years`
-          return (
-            <tr key={last.limitC}>
-              <td>{temperature(last.limitC, units)}</td>
-              <td>{text(last)}</td>
-              <td>{text(first)}</td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
-  )
-}
+const dayColumns = ({ days }: WeatherSummary): WarmthColumn[] =>
+  days.map(({ day, tMinC, tMaxC, wetChance }) => ({
+    key: day,
+    name: shortDate(day),
+    lowC: tMinC.p50,
+    highC: tMaxC.p50,
+    range: { lowC: tMinC.p10, highC: tMaxC.p90 },
+    rainShare: wetChance,
+    rainText: percent(wetChance),
+  }))
 
-function Days({ summary, units }: { summary: WeatherSummary; units: Units }) {
-  return (
-    <Scroll label="Ten days">
-      <table className="table table-sm mt-1 w-auto" data-testid="days-ahead">
-        <thead>
-          <tr>
-            <th>Day</th>
-            <th>Low</th>
-            <th>High</th>
-            <th>Some rain</th>
-            <th>{rain(10, units)} or more</th>
-          </tr>
-        </thead>
-        <tbody>
-          {summary.days.map((day) => (
-            <tr key={day.day}>
-              <td>{shortDate(day.day)}</td>
-              <td className="whitespace-nowrap">
-                {temperature(day.tMinC.p10, units)} to {temperature(day.tMinC.p90, units)}
-              </td>
-              <td className="whitespace-nowrap">
-                {temperature(day.tMaxC.p10, units)} to {temperature(day.tMaxC.p90, units)}
-              </td>
-              <td>{percent(day.wetChance)}</td>
-              <td>{percent(day.heavyChance)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Scroll>
-  )
+function monthColumns({ months }: WeatherSummary, units: Units): WarmthColumn[] {
+  const wettest = Math.max(1, ...months.map(({ rainMm }) => rainMm))
+  return months.map(({ month, tMinC, tMaxC, rainMm, observed }) => ({
+    key: month,
+    name: monthOfYear(month),
+    lowC: tMinC,
+    highC: tMaxC,
+    seen: observed && { lowC: observed.tMinC, highC: observed.tMaxC },
+    rainShare: rainMm / wettest,
+    rainText: rain(rainMm, units),
+  }))
 }

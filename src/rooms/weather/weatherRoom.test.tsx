@@ -119,3 +119,15 @@ test('a climate to start from says by how much it was made warmer or colder for 
   })
   await screen.findByText(/Taken from 48° and 300 m, made .* colder for where you are/)
 })
+
+test('the coming days, the season free of frost and the usual year are drawn, with their numbers in words', async () => {
+  await openRoom('/weather')
+  const frost = await screen.findByTestId('frosts', {}, SLOW)
+  expect(frost.textContent).toMatch(/last .*(Apr|May).*0\s*°C.*first .*Oct/)
+  const ahead = within(screen.getByTestId('days-ahead')).getAllByRole('listitem')
+  expect(ahead).toHaveLength(10)
+  for (const day of ahead) expect(day.textContent).toMatch(/-?\d+\s*°C-?\d+\s*°C\d+\s*%$/)
+  const months = within(screen.getByTestId('months')).getAllByRole('listitem')
+  expect(months.map(({ textContent }) => textContent!.slice(0, 3)).slice(0, 2)).toEqual(['Jan', 'Feb'])
+  expect(months).toHaveLength(12)
+})
