@@ -27,8 +27,12 @@ export function StandHead({
   step: (typeof STEPS)[number][0]
 }) {
   return (
-    <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
-      {stand.content.kind === 'cover' && <Swatch groups={groupsOf(stand.content.components)} />}
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2 sm:gap-x-5 sm:py-3">
+      {stand.content.kind === 'cover' && (
+        <span className="hidden sm:block">
+          <Swatch groups={groupsOf(stand.content.components)} />
+        </span>
+      )}
       <h1>
         {standName(stand)} <span className="font-sans text-base font-normal">in</span>{' '}
         <Link className="link" to={`/bed/${bed.id}`}>
@@ -43,7 +47,7 @@ export function StandHead({
             key={path}
             to={`/${path}/${stand.id}`}
             aria-current={path === step ? 'step' : undefined}
-            className={`px-3 py-1 ${path === step ? 'border-b-2 border-secondary font-semibold' : 'link link-hover'}`}
+            className={`px-2 py-1 sm:px-3 ${path === step ? 'border-b-2 border-secondary font-semibold' : 'link link-hover'}`}
           >
             {name}
           </Link>

@@ -6,6 +6,8 @@ import type { MadePicture } from '../../core/picture/made'
 import type { PreparedPicture } from '../../compute/picture/picture'
 import { pictures } from '../../compute/picture/pictureClient'
 
+type Wish = { picture: PreparedPicture; frame: Frame; threshold: number | null }
+
 /**
  * A picture in hand: made ready in the worker, and its cover read anew when frame or threshold move. `onTaken` is told of each
  * that is taken.
@@ -18,19 +20,29 @@ export function usePicture(onTaken?: (picture: PreparedPicture) => void) {
   const [frame, setFrame] = useState<Frame>(WHOLE_PICTURE)
   const [threshold, setThreshold] = useState<number | null>(null)
   const [reading, setReading] = useState<GreenCover | null>(null)
-  const newest = useRef(0)
+  /** What is to be read next, and whether a reading is under way: a dragged corner asks faster than pictures are read. */
+  const next = useRef<Wish | null>(null)
+  const underWay = useRef(false)
 
   useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url])
   useEffect(() => {
-    if (!picture) return
-    const turn = ++newest.current
-    pictures()
-      .cover(frame, threshold)
-      .then(
-        (found) => turn === newest.current && setReading(found),
-        (error: unknown) =>
-          setProblem(error instanceof Error ? error.message : 'The cover could not be read.'),
-      )
+    next.current = picture && { picture, frame, threshold }
+    if (!underWay.current) void readAll()
+
+    async function readAll() {
+      underWay.current = true
+      for (let wish = next.current; wish; wish = next.current) {
+        next.current = null
+        try {
+          const found = await pictures().cover(wish.frame, wish.threshold)
+          const wanted = next.current as Wish | null
+          if (!wanted || wanted.picture === wish.picture) setReading(found)
+        } catch (error) {
+          setProblem(error instanceof Error ? error.message : 'The cover could not be read.')
+        }
+      }
+      underWay.current = false
+    }
   }, [picture, frame, threshold])
 
   function take(found: PreparedPicture) {
