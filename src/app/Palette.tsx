@@ -8,6 +8,7 @@ import { useGarden } from '../state/garden'
 import { standName, standState } from '../text/names'
 import { fits } from './paletteWords'
 import { PLACES } from './places'
+import { placeText } from '../text/bed'
 
 /** Somewhere to go, by all words that it may be looked for with. */
 type Target = { group: string; name: string; words: string; to: string }
@@ -22,7 +23,7 @@ function standTargets(data: GardenData): Target[] {
     const where = `${bed.label} ${sections.get(bed.sectionId) ?? ''} ${name}`
     const target = (verb: string, path: string, more: string): Target => ({
       group: bed.label,
-      name: `${verb}: ${name} in ${bed.label}`,
+      name: `${verb}: ${name} in ${placeText(bed, stand.segment, data.garden.units)}`,
       words: `${verb} ${more} ${where}`,
       to: `/${path}/${stand.id}`,
     })

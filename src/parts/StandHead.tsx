@@ -3,6 +3,7 @@ import type { Bed, Stand } from '../core/garden/schema'
 import { segmentAreaM2 } from '../core/garden/area'
 import { groupsOf } from '../core/plants/catalogue'
 import { area, type Units } from '../text/format'
+import { partText } from '../text/bed'
 import { standName } from '../text/names'
 import { AmountsSwitch } from './AmountsSwitch'
 import { Swatch } from './Swatch'
@@ -39,7 +40,10 @@ export function StandHead({
           {bed.label}
         </Link>
       </h1>
-      <span className="quiet">{area(segmentAreaM2(bed, stand.segment), units)}</span>
+      <span className="quiet">
+        {stand.segment.kind !== 'whole' && `${partText(stand.segment, units)}, `}
+        {area(segmentAreaM2(bed, stand.segment), units)}
+      </span>
       <AmountsSwitch units={units} />
       <nav aria-label="Steps" className="ml-auto flex">
         {STEPS.map(([path, name]) => (

@@ -1,11 +1,29 @@
 import { dayNumber } from '../core/foundations/day'
-import type { Stand } from '../core/garden/schema'
+import type { Bed, Segment, Stand } from '../core/garden/schema'
 import { findMethod } from '../core/termination/methods'
 import { tellingCount } from '../core/termination/pooling'
-import { longDate, percent, shortDate } from './format'
+import { longDate, metres, percent, shortDate, type Units } from './format'
 import { endingWords, standName } from './names'
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** Which part of its bed something takes: `first half`, `0 m to 8 m`; empty for all of it. */
+export function partText(segment: Segment, units: Units): string {
+  switch (segment.kind) {
+    case 'whole':
+      return ''
+    case 'half':
+      return `${segment.which} half`
+    case 'strip':
+      return `${metres(segment.fromM, units)} to ${metres(segment.toM, units)}`
+    case 'path':
+      return 'path'
+  }
+}
+
+/** Where something stands: `L1`, `L1, first half`. */
+export const placeText = ({ label }: Pick<Bed, 'label'>, segment: Segment, units: Units): string =>
+  segment.kind === 'whole' ? label : `${label}, ${partText(segment, units)}`
 
 /** What is to be done to a cover next, or waited for, in a sentence as it is said at the bed. */
 export function nextDeed(stand: Stand, today: number): string {

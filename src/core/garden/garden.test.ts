@@ -124,6 +124,16 @@ describe('bare windows', () => {
       ]),
     ).toHaveLength(3)
   })
+  test('parts that together take the bed close the window; the last of them to come decides where they differ', () => {
+    const part = (which: 'first' | 'second', from: string) =>
+      standOf(which, 'cover', from, null, { segment: { kind: 'half', which } })
+    expect(find([spring, part('first', '2026-06-03'), part('second', '2026-06-03'), autumn])).toHaveLength(2)
+    expect(find([spring, part('first', '2026-06-03'), part('second', '2026-07-01'), autumn])[1]).toEqual([
+      '2026-06-01',
+      '2026-07-01',
+      'second',
+    ])
+  })
   test('turn-round days are no window, and a day is found in its window', () => {
     const windows = bareWindows(
       bed,

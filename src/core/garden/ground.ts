@@ -21,3 +21,11 @@ export function sharesGround(a: Segment, b: Segment, { lengthM }: Pick<Bed, 'len
   if (!one || !other) return one === other
   return one[0] < other[1] && other[0] < one[1]
 }
+
+/** Whether one part of a bed takes all the ground of another. */
+export function takesAllOf(a: Segment, b: Segment, { lengthM }: Pick<Bed, 'lengthM'>): boolean {
+  const one = stretchOf(a, lengthM)
+  const other = stretchOf(b, lengthM)
+  if (!one || !other) return one === other
+  return one[0] <= other[0] && one[1] >= other[1]
+}

@@ -1,5 +1,6 @@
 import { dayNumber } from '../foundations/day'
-import type { Bed, Garden, Stand } from './schema'
+import { stretchOf, takesAllOf } from './ground'
+import type { Bed, Garden, Segment, Stand } from './schema'
 import { bedSpans, latest } from './timeline'
 
 /** Bare time of a bed between what stands before and after: free from the first day, needed by the last. */
@@ -17,9 +18,9 @@ const SHORTEST_WINDOW_DAYS = 7
 const RESIDUE_HOLDS_DAYS = 56
 
 /**
- * Bare windows of a bed between two days. Ground counts as taken from a stand's start to its end; a cover with
- * no end yet holds the ground until the next stand of the bed starts. Only stands of the whole bed close a
- * window: halves, strips and paths leave ground that can still be filled.
+ * Bare windows of a bed between two days: when some of its ground is bare. Ground counts as taken from a stand's start to its
+ * end; a cover with no end yet holds it until the next stand on it starts. A part that is taken leaves a window open on the
+ * rest; parts that together take the bed close it. The path beside it is other ground.
  */
 export function bareWindows(
   bed: Bed,
@@ -27,13 +28,58 @@ export function bareWindows(
   fromDay: number,
   horizonDay: number,
 ): BedWindow[] {
-  const spans = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind === 'whole')
+  const own = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind !== 'path')
+  return joined(
+    stretches(bed, own).flatMap((stretch) =>
+      windowsOn(
+        own.filter(({ stand }) => takesAllOf(stand.segment, stretch, bed)),
+        bed.id,
+        fromDay,
+        horizonDay,
+      ),
+    ),
+  )
+}
+
+type StandSpan = ReturnType<typeof bedSpans>[number]
+
+/** Ground shorter than this between parts is a foot’s breadth, no bed, m. */
+const LEAST_GROUND_M = 0.3
+
+/** A bed cut wherever one of its stands begins or ends along it. */
+function stretches({ lengthM }: Bed, spans: readonly StandSpan[]): Segment[] {
+  const places = spans.flatMap(({ stand }) => stretchOf(stand.segment, lengthM) ?? [])
+  const cuts = [...new Set([0, ...places.map((at) => Math.min(at, lengthM)), lengthM])].sort((a, b) => a - b)
+  return cuts.slice(1).flatMap((toM, i): Segment[] => {
+    const fromM = cuts[i]
+    return toM - fromM >= Math.min(LEAST_GROUND_M, lengthM) ? [{ kind: 'strip', fromM, toM }] : []
+  })
+}
+
+/** Windows that overlap as one: from the first day on which some ground is bare until the last is taken. */
+function joined(windows: readonly BedWindow[]): BedWindow[] {
+  const sorted = [...windows].sort((a, b) => a.freeFromDay - b.freeFromDay || a.neededByDay - b.neededByDay)
+  return sorted.reduce<BedWindow[]>((kept, window) => {
+    const last = kept.at(-1)
+    if (!last || window.freeFromDay >= last.neededByDay) return [...kept, window]
+    const { neededByDay, nextStandId } = window.neededByDay > last.neededByDay ? window : last
+    return [...kept.slice(0, -1), { ...last, neededByDay, nextStandId }]
+  }, [])
+}
+
+/** Windows of one piece of ground that all its stands take whole. */
+function windowsOn(
+  spans: readonly StandSpan[],
+  bedId: string,
+  fromDay: number,
+  horizonDay: number,
+): BedWindow[] {
   const windows: BedWindow[] = []
   let free = fromDay
   spans.forEach((span, index) => {
     if (span.startDay > free && span.startDay <= horizonDay)
       windows.push({
-        bedId: bed.id,
+        bedId,
         freeFromDay: free,
         neededByDay: span.startDay,
         nextStandId: span.standId,
@@ -44,7 +90,7 @@ export function bareWindows(
     free = Math.max(free, Math.min(end + residue, next?.startDay ?? end + residue))
   })
   if (free < horizonDay)
-    windows.push({ bedId: bed.id, freeFromDay: free, neededByDay: horizonDay, nextStandId: null })
+    windows.push({ bedId, freeFromDay: free, neededByDay: horizonDay, nextStandId: null })
   return windows.filter((window) => window.neededByDay - window.freeFromDay >= SHORTEST_WINDOW_DAYS)
 }
 

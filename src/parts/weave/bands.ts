@@ -7,6 +7,7 @@ import { groupsOf } from '../../core/plants/catalogue'
 import { residueCover } from '../../core/residue/pools'
 import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import type { Band } from './cloth'
+import { WHOLE_CLOTH, type Across } from './standsOnCloth'
 
 /** A planned harvest comes some days early or late (judgement). */
 const HARVEST_SPREAD_DAYS = { early: 4, late: 9 }
@@ -19,6 +20,7 @@ export function bandsOfStand(
   forecast: StandForecast | null | undefined,
   nextStart: number,
   today: number,
+  across: Across = WHOLE_CLOTH,
 ): Band[] {
   const span = spanOf(stand)
   if (!span) return []
@@ -26,6 +28,7 @@ export function bandsOfStand(
     standId: stand.id,
     startDay: span.startDay,
     groups: [] as Band['groups'],
+    across,
     cover: () => 0,
     residue: () => 0,
   }

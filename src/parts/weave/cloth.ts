@@ -1,5 +1,6 @@
 import type { Quantiles } from '../../core/foundations/statistics'
 import type { PlantGroup } from '../../core/plants/parameters'
+import type { Across } from './standsOnCloth'
 
 /** A stretch of one bed's year as it is woven. Days are day numbers. */
 export type Band = {
@@ -9,6 +10,8 @@ export type Band = {
   /** When it gives way to what follows; the spread frays its edge. */
   end: Quantiles
   groups: PlantGroup[]
+  /** Share of the cloth it lies on, from its left edge to its right. */
+  across: Across
   /** Green cover and ground hidden by residue, 0–1, on a day; a crop or sheet has none. */
   cover: (day: number) => number
   residue: (day: number) => number

@@ -21,6 +21,9 @@ type WovenBand = {
   band: Band
   /** The day each thread lets go of it. */
   ends: Float64Array
+  /** Threads it lies on: from the first up to the last. */
+  from: number
+  upTo: number
   woven: boolean
   straw: boolean
 }
@@ -67,7 +70,13 @@ const pickRow = (threads: number): PickRow => ({
 })
 
 /** The bands that may lie in a pick, the uppermost last. */
-function bandsIn(strip: Strip, ends: readonly Float64Array[], day: number, pick: number): WovenBand[] {
+function bandsIn(
+  strip: Strip,
+  ends: readonly Float64Array[],
+  threads: number,
+  day: number,
+  pick: number,
+): WovenBand[] {
   return strip.bands.flatMap((band, i) => {
     if (day < band.startDay || day >= Math.max(band.end.p10, band.end.p90)) return []
     const green = band.kind === 'cover' || band.kind === 'animals'
@@ -75,6 +84,8 @@ function bandsIn(strip: Strip, ends: readonly Float64Array[], day: number, pick:
       {
         band,
         ends: ends[i],
+        from: Math.round(band.across[0] * threads),
+        upTo: Math.round(band.across[1] * threads),
         woven: green && isWoven(band.cover(day), pick),
         straw: green && isWoven(band.residue(day) * 0.8, pick + 3),
       },
@@ -84,12 +95,13 @@ function bandsIn(strip: Strip, ends: readonly Float64Array[], day: number, pick:
 
 function weavePick(row: PickRow, strip: Strip, ends: readonly Float64Array[], yarns: Yarns, pick: number) {
   const day = strip.firstDay + ((pick + 0.5) * 7) / PICKS_PER_WEEK
-  const bands = bandsIn(strip, ends, day, pick)
+  const bands = bandsIn(strip, ends, row.bare.length, day, pick)
   const future = day >= strip.today
   const { ground } = yarns
   for (let thread = 0; thread < row.bare.length; thread++) {
     let top: WovenBand | null = null
-    for (const woven of bands) if (day < woven.ends[thread]) top = woven
+    for (const woven of bands)
+      if (thread >= woven.from && thread < woven.upTo && day < woven.ends[thread]) top = woven
     const { weft, color } = cellOf(top, yarns, thread, pick)
     const yarn = color ?? ground
     const fade = !future || color === null ? 0 : weft === WEFT.crop ? FUTURE_FADE.crop : FUTURE_FADE.other

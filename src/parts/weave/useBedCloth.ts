@@ -58,8 +58,8 @@ export function useBedCloth(
       )
     const forecasts = byStand(values)
     const drawn = byStand([...sketched, ...values])
-    const bands = items.flatMap(({ stand, nextStart }) =>
-      bandsOfStand(stand, drawn.get(stand.id), nextStart, today),
+    const bands = items.flatMap(({ stand, nextStart, across }) =>
+      bandsOfStand(stand, drawn.get(stand.id), nextStart, today, across),
     )
     const strip: Strip = { bands, firstDay, days, today }
     // Whether the cloth shows all its covers, be it as a sketch.

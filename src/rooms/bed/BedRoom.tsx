@@ -15,16 +15,18 @@ import { Journal } from './Journal'
 import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
 import { GroundToday } from './GroundToday'
+import { PartsCompared } from './PartsCompared'
 import { useBed } from './useBed'
 import { removeStand } from '../../actions/keepBed'
 import { asPlanned } from '../../actions/plantCrop'
 import { single } from '../../parts/once'
 import { Failed } from '../../parts/Waiting'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
+import { Chip } from '../../parts/Chip'
 import { AmountsSwitch } from '../../parts/AmountsSwitch'
 import { useTold } from '../../state/useTold'
 import { PlanChance } from '../../parts/PlanChance'
-import { lastTime, nextDeed } from '../../text/bed'
+import { lastTime, nextDeed, partText } from '../../text/bed'
 import { PlanLine } from '../../parts/PlanLine'
 import { usePlan } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
@@ -49,17 +51,20 @@ export function BedRoom() {
 }
 
 /** In one sentence what to do here, with its chance, and what the last one came to. */
-function AtTheBed({ bed, focus }: { bed: Bed; focus: Stand | null }) {
+function AtTheBed({ bed, covers, focus }: { bed: Bed; covers: readonly Stand[]; focus: Stand | null }) {
   const { data, today } = useGarden()
   const last = lastTime(data.stands, bed.id, focus?.id ?? null)
   return (
     <div className="mt-1 text-lg" data-testid="at-the-bed">
-      {focus && (
-        <p>
-          <strong>{standName(focus)}.</strong> {nextDeed(focus, today)}{' '}
-          <PlanChance standId={focus.id} before="The plan: " short />
+      {covers.map((cover) => (
+        <p key={cover.id}>
+          <strong>
+            {standName(cover)}
+            {cover.segment.kind !== 'whole' && `, ${partText(cover.segment, data.garden.units)}`}.
+          </strong>{' '}
+          {nextDeed(cover, today)} <PlanChance standId={cover.id} before="The plan: " short />
         </p>
-      )}
+      ))}
       {last && <p className="text-base">{last}</p>}
     </div>
   )
@@ -74,14 +79,27 @@ function BedYear({ bed }: { bed: Bed }) {
   const { data, today } = useGarden()
   const { units } = data.garden
   const told = useTold(bed)
-  const { stands, windows, strip, focus, forecast, learned, untilDay, looks, pending, failure } = useBed(bed)
+  const [asked, setAsked] = useState<string | null>(null)
+  const {
+    stands,
+    growing: covers,
+    windows,
+    strip,
+    focus,
+    forecast,
+    learned,
+    untilDay,
+    looks,
+    pending,
+    failure,
+  } = useBed(bed, asked)
   return (
     <section className="py-3">
       <div className="flex flex-wrap items-center gap-x-4">
         <h1>Bed {bed.label}</h1>
         <AmountsSwitch units={units} />
       </div>
-      <AtTheBed bed={bed} focus={focus} />
+      <AtTheBed bed={bed} covers={covers.length > 1 ? covers : focus ? [focus] : []} focus={focus} />
       <BedFacts bed={bed} units={units} />
       <GroundToday bed={bed} units={units} />
       {!growsNow(stands) && (
@@ -109,6 +127,7 @@ function BedYear({ bed }: { bed: Bed }) {
           {pending > 0 && !forecast && <p role="status">Growing this bed through two hundred seasons …</p>}
           <Failed what="Growing this bed" failure={failure} />
           <Failed what="What the last check changed" failure={forecast ? learned.failure : null} />
+          {covers.length > 1 && <Parts covers={covers} focus={focus} units={units} onAsk={setAsked} />}
           {focus && <FocusPlan standId={focus.id} told={told} />}
           {focus && forecast && (
             <FocusCover
@@ -125,6 +144,7 @@ function BedYear({ bed }: { bed: Bed }) {
           {stands.length === 0 && <p>Nothing has been recorded here yet.</p>}
         </div>
       </div>
+      {focus && <PartsCompared bed={bed} stand={focus} />}
       {stands.length > 0 && <h2 className="mt-6">What stands, stood and is planned</h2>}
       <ol className="mt-2 max-w-4xl divide-y divide-base-300 border-y border-base-300">
         {stands.map((stand) => (
@@ -134,6 +154,30 @@ function BedYear({ bed }: { bed: Bed }) {
       <Journal bed={bed} />
       <Troubles bed={bed} />
     </section>
+  )
+}
+
+/** The covers that grow in a bed at once, and which of them is looked at below. */
+function Parts({
+  covers,
+  focus,
+  units,
+  onAsk,
+}: {
+  covers: readonly Stand[]
+  focus: Stand | null
+  units: Units
+  onAsk: (standId: string) => void
+}) {
+  return (
+    <p className="no-print mb-2 flex flex-wrap gap-2" role="group" aria-label="Which part is shown">
+      {covers.map((cover) => (
+        <Chip key={cover.id} chosen={cover.id === focus?.id} onPress={() => onAsk(cover.id)}>
+          {standName(cover)}
+          {cover.segment.kind !== 'whole' && `, ${partText(cover.segment, units)}`}
+        </Chip>
+      ))}
+    </p>
   )
 }
 
@@ -206,7 +250,11 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
       )}
       <div className="min-w-64 flex-1">
         <h2>
-          {standName(stand)} <span className="quiet font-sans text-sm font-normal">{standState(stand)}</span>
+          {standName(stand)}{' '}
+          <span className="quiet font-sans text-sm font-normal">
+            {stand.segment.kind !== 'whole' && `${partText(stand.segment, units)}, `}
+            {standState(stand)}
+          </span>
         </h2>
         <p>{lines.join('; ')}.</p>
       </div>

@@ -20,19 +20,22 @@ function coverInFocus(stands: readonly Stand[]): Stand | null {
   )
 }
 
-/** One bed's year: what stands in it in order, its strip of cloth, its bare windows and the cover in focus. */
-export function useBed(bed: Bed) {
+/** One bed's year: what stands in it in order, its strip of cloth, its bare windows and the cover in focus, `asked` for or the one at hand. */
+export function useBed(bed: Bed, asked: string | null) {
   const { data, expected, today, spec } = useGarden()
   const firstDay = startOfWeek(today) - WEEKS_BEFORE_TODAY * 7
   const days = LOOM_WEEKS * 7
   const items = useMemo(
-    () => standsOnCloth(expected.stands, bed.id, firstDay + days),
-    [expected.stands, bed.id, firstDay, days],
+    () => standsOnCloth(expected.stands, bed, firstDay + days),
+    [expected.stands, bed, firstDay, days],
   )
   const { strip, forecasts, pending, failure } = useBedCloth(items, firstDay, days)
 
   const stored = items.flatMap((item) => data.stands.find((stand) => stand.id === item.stand.id) ?? [])
-  const focus = coverInFocus(stored)
+  const growing = stored.filter(
+    (stand) => stand.content.kind === 'cover' && stand.start.actual && !stand.end.actual,
+  )
+  const focus = growing.find(({ id }) => id === asked) ?? coverInFocus(stored)
   const focused = items.find((item) => item.stand.id === focus?.id)
   const checks = focus ? data.checks.filter((check) => check.standId === focus.id) : []
   const forecast = focus ? (forecasts.get(focus.id) ?? null) : null
@@ -41,6 +44,7 @@ export function useBed(bed: Bed) {
   const learned = useLearned(standCase, forecast)
   return {
     stands: stored,
+    growing,
     windows: bareWindows(bed, expected.stands, today, spec.startDay + spec.days - 7),
     strip,
     pending,

@@ -3,6 +3,7 @@ import { dayNumber } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { longDate } from '../../text/format'
 import { endingWords, standState } from '../../text/names'
+import { PartBed } from '../../parts/PartBed'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
 import { useGarden } from '../../state/garden'
@@ -50,7 +51,6 @@ export function EndRoom() {
       empty="No cover is growing, so there is nothing to end."
       items={open.map((stand) => ({
         stand,
-        bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
         note: stand.end.actual
           ? `ended ${longDate(dayNumber(stand.end.actual.date))}, count what stands again`
           : stand.end.plan
@@ -90,6 +90,7 @@ function EndStand({ view, name }: { view: StandView; name: string | undefined })
       </nav>
       <Failed what="Growing this stand" failure={end.forecasts} />
       <Shown end={end} />
+      {path === 'ways' && <PartBed stand={stand} bed={view.bed} />}
     </section>
   )
 }

@@ -14,6 +14,7 @@ import { RecordEnd } from './RecordEnd'
 import type { EndView } from './useEnd'
 import { Failed } from '../../parts/Waiting'
 import { CreepingCaution } from '../../parts/CreepingCaution'
+import { placeText } from '../../text/bed'
 
 /** What is wrong with a day asked for. */
 const dateProblem = (date: string, sownDay: number) => {
@@ -75,7 +76,8 @@ export function WorkPlan({ end }: { end: EndView }) {
         </button>
       </div>
       <h2 className="mt-3">
-        {methodName(entry, passes)} in {view.bed.label}, {longDate(day)}
+        {methodName(entry, passes)} in {placeText(view.bed, view.stand.segment, end.garden.units)},{' '}
+        {longDate(day)}
       </h2>
       <Failed what="Growing the stand to that day" failure={failure} />
       <Failed what="The sun under the film" failure={sun} />

@@ -8,6 +8,7 @@ import type { LightWindow } from '../../core/choosing/lightWindows'
 import type { BedWindow } from '../../core/garden/windows'
 import { longDate, shortDate } from '../../text/format'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
+import { useGarden } from '../../state/garden'
 import { late, whenIdle } from '../../state/late'
 import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { placeLabel, standWords } from './labels'
@@ -15,6 +16,7 @@ import { clipToSheet, yOfDay, type Column, type Scale } from './layout'
 import { AreaButton, Words, type Area } from './StandArea'
 import { SayGrowing } from './sheetLayout'
 import type { LoomBed, SheetDays } from './useLoom'
+import { placeText } from '../../text/bed'
 
 /** What a crop is moved with is loaded once there is one that can be, and the sheet is drawn. */
 const MovableCrop = lazy(() =>
@@ -101,24 +103,32 @@ export const OutOfSight = memo(function OutOfSight({ entry, sheet }: { entry: Lo
 
 type RegionProps = { entry: LoomBed; sheet: SheetDays; scale: Scale; width: number; todayY: number }
 
+/** Width of a letter on the cloth, px: a name that does not fit on its part is left to its title. */
+const LETTER_PX = 7
+
 function StandRegion({ item, ...region }: RegionProps & { item: LoomBed['stands'][number] }) {
-  const { entry, sheet, scale, width, todayY } = region
+  const { entry, sheet, scale, todayY } = region
+  const left = item.across[0] * region.width
+  const width = item.across[1] * region.width - left
+  const { units } = useGarden().data.garden
   const { stand, fromDay, untilDay } = item
   const clip = clipToSheet(scale, sheet, fromDay, untilDay)
   if (!clip) return null
   const words = standWords(stand)
+  const whole = stand.segment.kind === 'whole'
+  const fits = whole || words.every((word) => word.length * LETTER_PX <= width)
   // A cover's name belongs on its green part; the residue after its end carries it only where that is too short.
   const end = stand.content.kind === 'cover' ? latest(stand.end) : null
   const green = end && clipToSheet(scale, sheet, fromDay, Math.min(untilDay, dayNumber(end.date)))
   const placed =
     (green && placeLabel(words, green.top, green.bottom, todayY, false)) ??
     placeLabel(words, clip.top, clip.bottom, todayY)
-  const name = `${entry.bed.label}: ${words.join(' and ')}, ${stand.start.actual ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
-  const area: Area = { name, clip, width, bedId: entry.bed.id, standId: stand.id, fromDay }
+  const name = `${placeText(entry.bed, stand.segment, units)}: ${words.join(' and ')}, ${stand.start.actual ? '' : 'planned '}from ${longDate(fromDay)} to ${longDate(untilDay)}`
+  const area: Area = { name, clip, left, width, bedId: entry.bed.id, standId: stand.id, fromDay }
   const fixed = (
     <>
       <AreaButton area={area} className="cursor-pointer" />
-      {placed && <Words placed={placed} />}
+      {placed && fits && <Words placed={placed} left={left} width={width} />}
     </>
   )
   // What can be moved listens for it, which costs: most stands cannot.

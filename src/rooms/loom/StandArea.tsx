@@ -3,11 +3,22 @@ import { useNavigate } from 'react-router'
 import type { Placed } from './labels'
 
 /** A name on the cloth, where it found room. */
-export function Words({ placed, italic }: { placed: Placed; italic?: boolean }) {
+export function Words({
+  placed,
+  italic,
+  left = 0,
+  width,
+}: {
+  placed: Placed
+  italic?: boolean
+  /** Where it stands across the cloth, px; over all of it where left out. */
+  left?: number
+  width?: number
+}) {
   return (
     <span
-      className="pointer-events-none absolute inset-x-0 flex justify-center"
-      style={{ top: placed.top, height: placed.height }}
+      className="pointer-events-none absolute flex justify-center"
+      style={{ top: placed.top, height: placed.height, left, width: width ?? '100%' }}
     >
       <span className={`loom-label ${italic ? 'italic' : ''}`}>
         {placed.lines.map((line) => (
@@ -24,6 +35,7 @@ export function Words({ placed, italic }: { placed: Placed; italic?: boolean }) 
 export type Area = {
   name: string
   clip: { top: number; bottom: number }
+  left: number
   width: number
   bedId: string
   standId: string
@@ -31,7 +43,7 @@ export type Area = {
 }
 
 export function AreaButton({
-  area: { name, clip, width, bedId, standId },
+  area: { name, clip, left, width, bedId, standId },
   className,
   shift,
   ...more
@@ -40,9 +52,10 @@ export function AreaButton({
   return (
     <button
       {...more}
-      className={`loom-region absolute left-0 ${className}`}
+      className={`loom-region absolute ${className}`}
       style={{
         top: clip.top,
+        left,
         width,
         height: clip.bottom - clip.top,
         transform: shift ? `translate(${shift.x}px, ${shift.y}px)` : undefined,

@@ -9,6 +9,7 @@ import { paintStrip } from '../../parts/weave/paint'
 import { LIGHT_YARNS } from '../../parts/weave/palette'
 import { bandsOfStand } from '../../parts/weave/bands'
 import { placeLabel, standWords } from './labels'
+import { WHOLE_CLOTH } from '../../parts/weave/standsOnCloth'
 
 describe('labels', () => {
   test('stay inside their band and clear of today’s line', () => {
@@ -62,6 +63,7 @@ describe('cloth', () => {
         startDay: 0,
         end: { p10: 999, p50: 999, p90: 999 },
         groups: [group],
+        across: WHOLE_CLOTH,
         cover: () => 1,
         residue: () => 0,
       }

@@ -19,7 +19,7 @@ function sheetOf(data: GardenData, todayIso: string): Loom {
   const stands = expectedStands(data.stands, today)
   const beds = data.beds.map((bed) => ({
     bed,
-    stands: standsOnCloth(stands, bed.id, lastDay),
+    stands: standsOnCloth(stands, bed, lastDay),
     windows: bareWindows(bed, stands, firstDay, lastDay),
     lights: [],
   }))

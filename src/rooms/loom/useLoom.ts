@@ -30,7 +30,7 @@ export function useLoom(pageWeeks: number): Loom {
       () =>
         expected.beds.map((bed): LoomBed => ({
           bed,
-          stands: standsOnCloth(expected.stands, bed.id, lastDay),
+          stands: standsOnCloth(expected.stands, bed, lastDay),
           windows: bareWindows(
             bed,
             expected.stands,

@@ -50,8 +50,7 @@ export function PlantRoom() {
             next?.content.kind === 'crop' ? findCrop(next.content.cropId)?.name.toLowerCase() : null
           return {
             stand,
-            bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
-            note: plan ? `${crop ?? 'next'}, ${longDate(dayNumber(plan.date))}` : 'nothing planned after it',
+                        note: plan ? `${crop ?? 'next'}, ${longDate(dayNumber(plan.date))}` : 'nothing planned after it',
             to: `/plant/${stand.id}`,
             day: plan ? dayNumber(plan.date) : Infinity,
           }

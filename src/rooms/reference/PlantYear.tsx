@@ -21,6 +21,7 @@ import { StripCanvas } from '../../parts/weave/StripCanvas'
 import { useGarden } from '../../state/garden'
 import { useDark } from '../../state/useDark'
 import { useAnswer } from '../../compute/useAnswer'
+import { WHOLE_CLOTH } from '../../parts/weave/standsOnCloth'
 
 const SOWINGS = 12
 const STRIP_WIDTH = 44
@@ -148,6 +149,7 @@ function stripOf(plant: Species, sowing: SowingOutlook): Strip {
         startDay: sowing.sowDay,
         end: { p10: end, p50: end, p90: end },
         groups: [plant.group],
+        across: WHOLE_CLOTH,
         cover: (day) => (best < NEVER_COVERS ? 0 : (bandOn(sowing.cover, day)?.p50 ?? 0)),
         residue: () => 0,
       },

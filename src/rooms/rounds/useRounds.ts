@@ -24,6 +24,7 @@ import { jobMinutes, toTake } from '../../core/rounds/walk'
 import { betterDay } from '../../core/rounds/weatherBound'
 import { planName } from '../../state/usePlan'
 import { useLots } from '../../state/seed'
+import { placeText } from '../../text/bed'
 
 /** Covers that ended longer ago than this have no jobs left. */
 const AFTER_END_DAYS = 90
@@ -130,7 +131,8 @@ export function useRounds() {
 
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
-  const titleOf = (job: Job) => `${jobText(job, standOf(job)).title} in ${bedOf(job).label}`
+  const titleOf = (job: Job) =>
+    `${jobText(job, standOf(job)).title} in ${placeText(bedOf(job), standOf(job).segment, data.garden.units)}`
 
   async function writeCalendar() {
     // Only those who keep a calendar need what writes one.

@@ -5,6 +5,7 @@ import { standName, standState } from '../../text/names'
 import { useGarden } from '../../state/garden'
 import { useStand } from '../../state/useStand'
 import { QuickCheck } from './QuickCheck'
+import { placeText } from '../../text/bed'
 
 /** Covers that grow, in walking order of their beds. */
 function useGrowing(): { stand: Stand; label: string }[] {
@@ -15,7 +16,7 @@ function useGrowing(): { stand: Stand; label: string }[] {
         (stand) =>
           stand.bedId === bed.id && stand.content.kind === 'cover' && standState(stand) === 'growing',
       )
-      .map((stand) => ({ stand, label: bed.label })),
+      .map((stand) => ({ stand, label: placeText(bed, stand.segment, data.garden.units) })),
   )
 }
 

@@ -15,6 +15,7 @@ import { PhotoFirst } from './PhotoFirst'
 import { StageGuide } from './StageGuide'
 import { useChecking, type Checking } from './useChecking'
 import { useWatch } from './useWatch'
+import { placeText } from '../../text/bed'
 
 const BIG =
   'flex min-h-14 w-full items-center gap-3 border border-base-content/60 px-3 py-1.5 text-left text-lg leading-tight hover:bg-base-200'
@@ -23,7 +24,8 @@ type Next = { stand: StandView['stand']; label: string } | null
 
 /** One bed in a few taps: each answer leads to the next question, then it is stored. */
 export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
-  const { today } = useGarden()
+  const { data, today } = useGarden()
+  const { units } = data.garden
   const watch = useWatch(view)
   const [saved, setSaved] = useState(false)
   // While a changed forecast is computed the last one goes on asking.
@@ -41,7 +43,7 @@ export function QuickCheck({ view, next }: { view: StandView; next: Next }) {
   return (
     <section className="mx-auto flex max-w-md flex-col py-2" style={{ minHeight: '80vh' }}>
       <p className="flex items-baseline justify-between">
-        <strong className="font-display text-2xl">{view.bed.label}</strong>
+        <strong className="font-display text-2xl">{placeText(view.bed, view.stand.segment, units)}</strong>
         <Link className="link py-2" to="/check">
           other bed
         </Link>

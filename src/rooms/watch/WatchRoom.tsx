@@ -39,7 +39,6 @@ export function WatchRoom() {
         const sown = dayNumber(stand.start.actual!.date)
         return {
           stand,
-          bedLabel: data.beds.find((bed) => bed.id === stand.bedId)?.label ?? '',
           note: seen ? `seen ${longDate(dayNumber(seen))}` : `sown ${longDate(sown)}, not looked at yet`,
           to: `/watch/${stand.id}`,
           day: seen ? dayNumber(seen) : sown,

@@ -1,0 +1,98 @@
+import { segmentAreaM2 } from '../core/garden/area'
+import type { Check } from '../core/garden/check'
+import { failure, success, type Outcome } from '../core/foundations/outcome'
+import { partedAt } from '../core/garden/parting'
+import type { Bed, GardenData, Segment, Stand, StartDetails } from '../core/garden/schema'
+import { newId } from '../data/ids'
+import { added, changed } from '../data/writes'
+import { standName } from '../text/names'
+import type { Step } from './step'
+
+/** A share of what was weighed for a whole, or is to be. */
+const ofStart = (start: StartDetails | null, share: number): StartDetails | null =>
+  start && {
+    ...start,
+    components: start.components.map((component) => ({
+      ...component,
+      grams: component.grams === null ? null : component.grams * share,
+    })),
+  }
+
+/** A stand as it is on a part of its ground: its seed and cuttings by the share of it; lanes and pens are laid anew. */
+function onPart(stand: Stand, segment: Segment, share: number): Partial<Stand> {
+  const plan = stand.end.plan && { ...stand.end.plan }
+  delete plan?.lanes
+  delete plan?.animals
+  return {
+    segment,
+    start: { plan: ofStart(stand.start.plan, share), actual: ofStart(stand.start.actual, share) },
+    cuts: stand.cuts.map(({ id, cut }) => ({
+      id,
+      cut: {
+        ...cut,
+        actual: cut.actual && {
+          ...cut.actual,
+          ...(cut.actual.took && {
+            took: {
+              massKg: cut.actual.took.massKg * share,
+              nitrogenG: cut.actual.took.nitrogenG * share,
+            },
+          }),
+        },
+      },
+    })),
+    end: { plan, actual: null },
+  }
+}
+
+/** The looks at the whole stand, for the part that becomes a stand of its own; pictures stay with the first. */
+const looksFor = (checks: readonly Check[], standId: string): Check[] =>
+  checks.map((check) => ({
+    ...check,
+    id: newId('check'),
+    standId,
+    pictureIds: [],
+    note: check.note || 'Looked at before the bed was parted.',
+  }))
+
+/**
+ * Parts a stand across its bed, `atM` from the bed's start: the first part keeps its name, the second becomes a stand of
+ * its own with the same history, and either may be cut, ended and counted by itself from now on.
+ */
+export function partStand(
+  data: Pick<GardenData, 'stands' | 'checks'>,
+  stand: Stand,
+  bed: Bed,
+  atM: number,
+): Outcome<Step & { standId: string }> {
+  if (stand.end.actual)
+    return failure({
+      path: 'atM',
+      code: 'ended',
+      message: 'It was ended as one. Take the recorded end back first.',
+    })
+  if (data.stands.some(({ underStandId }) => underStandId === stand.id))
+    return failure({
+      path: 'atM',
+      code: 'something-under-it',
+      message: 'Something is sown under it. Remove that, part this one, and sow it under either part.',
+    })
+  const parts = partedAt(bed, stand.segment, atM)
+  if (!parts.ok) return parts
+  const [first, second] = parts.value
+  const share = (part: Segment) => segmentAreaM2(bed, part) / segmentAreaM2(bed, stand.segment)
+  const other: Stand = { ...stand, ...onPart(stand, second, share(second)), id: newId('stand') }
+  const checks = looksFor(
+    data.checks.filter(({ standId }) => standId === stand.id),
+    other.id,
+  )
+  return success({
+    label: `Parted ${standName(stand).toLowerCase()} in ${bed.label}`,
+    writes: [
+      changed('stands', stand, onPart(stand, first, share(first))),
+      added('stands', other),
+      ...checks.map((check) => added('checks', check)),
+    ],
+    standId: other.id,
+  })
+}
