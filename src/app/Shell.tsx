@@ -1,6 +1,6 @@
 import { CloudSun, Keyboard, Menu, Redo2, Search, SunMoon, Undo2 } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react'
-import { Link, Outlet, useLocation, useMatch } from 'react-router'
+import { Link, Outlet, useLocation, useMatch, useNavigationType } from 'react-router'
 import { GardenProvider, useGarden, useUndo } from '../state/garden'
 import { late } from '../state/late'
 import { themeChosen } from '../state/session'
@@ -23,12 +23,23 @@ const Palette = lazy(() => late(import('./Palette')).then(({ Palette }) => ({ de
 /** What is opened over the room. */
 type Over = 'help' | 'palette' | 'more' | null
 
+/** A room that is gone to opens at its top; going back, the browser knows where one was. */
+function useTopOfRoom() {
+  const { pathname, hash } = useLocation()
+  const how = useNavigationType()
+  useEffect(() => {
+    if (how === 'PUSH' && hash === '') document.documentElement.scrollTop = 0
+    // Only another room counts, not what is asked in it.
+  }, [pathname, hash, how])
+}
+
 export function Shell() {
   // The pacer and the check of a bed have the whole screen to themselves.
   const pacing = useMatch('/sow/:standId/pacer') !== null
   const checking = useMatch('/check/:standId') !== null
   const alone = pacing || checking
   const place = placeOf(useLocation().pathname)
+  useTopOfRoom()
   const [over, setOver] = useState<Over>(null)
   const pointed = usePointed()
   const [thing, setThing] = useState<string | null>(null)
