@@ -4,10 +4,13 @@ import { useState, type ReactNode } from 'react'
 export function ChangeFold({
   known,
   open: forced,
+  action = 'Change',
   children,
 }: {
   known: ReactNode
   open: boolean
+  /** What is behind it, as a verb. */
+  action?: string
   children: ReactNode
 }) {
   const [open, setOpen] = useState(false)
@@ -18,7 +21,7 @@ export function ChangeFold({
       onToggle={(event) => setOpen(event.currentTarget.open)}
     >
       <summary className="max-w-4xl cursor-pointer py-1">
-        {known} <span className="link">Change</span>
+        {known} <span className="link">{action}</span>
       </summary>
       <div className="mt-2">{children}</div>
     </details>

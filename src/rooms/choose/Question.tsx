@@ -6,7 +6,8 @@ import { TypedChoice, TypedDay, TypedText, TypedTick } from '../../parts/form/fi
 import type { Typed } from '../../parts/form/useTyped'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { TickField } from '../../parts/SelectField'
-import { metres } from '../../text/format'
+import { NarrowFold } from '../../parts/NarrowFold'
+import { metres, shortDate } from '../../text/format'
 import { unitOf, writeQuantity } from '../../text/quantity'
 import { MOST_PURPOSES, type chooseForm } from './question'
 
@@ -22,13 +23,25 @@ const PLACES = ['first', 'second', 'third']
 /** The window, what it is for, and what the cover must be. */
 export function Question(props: Props) {
   return (
-    <Form className="flex flex-col gap-3" aria-label="Window and purpose">
-      <WindowFields {...props} />
-      <Purposes {...props} />
-      <LimitFields {...props} />
-      <WhatIf {...props} />
-    </Form>
+    <NarrowFold known={knownText(props)} open={props.form.value === null}>
+      <Form className="flex flex-col gap-3" aria-label="Window and purpose">
+        <WindowFields {...props} />
+        <Purposes {...props} />
+        <LimitFields {...props} />
+        <WhatIf {...props} />
+      </Form>
+    </NarrowFold>
   )
+}
+
+/** The question in a line: what for, where, when, and for which crop. */
+function knownText({ form: { text, value } }: Props): string {
+  const purposes = PURPOSES.filter(({ id }) => text.purposes.includes(id)).map(({ name }) => name)
+  const ground = GROUNDS.find(([id]) => id === text.ground)?.[1] ?? 'the path beside it'
+  const from = value ? shortDate(value.freeFrom) : text.freeFrom
+  const until = value?.neededBy ? ` to ${shortDate(value.neededBy)}` : ''
+  const crop = findCrop(text.cropId)
+  return `${purposes.join(', ')}; ${ground}, ${from}${until}${crop ? `, then ${crop.name.toLowerCase()}` : ''}.`
 }
 
 const GROUNDS = [

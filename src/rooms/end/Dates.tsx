@@ -4,6 +4,7 @@ import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
 import { DayField } from '../../parts/DayField'
 import { Form } from '../../parts/Form'
 import { TypedDay } from '../../parts/form/fields'
+import { NarrowFold } from '../../parts/NarrowFold'
 import { shortDate } from '../../text/format'
 import type { EndView } from './useEnd'
 
@@ -21,45 +22,59 @@ export function Dates({ end, withStart = false }: { end: EndView; withStart?: bo
   const middle = view.next?.plantingDay ?? plantingDay
   const fixed = view.next !== null && view.next.stand.content.kind === 'cover'
   return (
-    <Form className="no-print mb-2 flex flex-wrap items-start gap-x-6 gap-y-2" aria-label="What follows">
-      <div className="w-64">
-        {fixed ? (
-          <p>The next cover is sown here on {shortDate(view.next!.plantingDay)}.</p>
-        ) : (
-          <DayField
-            label={
-              crop && follows.kind === 'crop'
-                ? `Plant ${follows.crop.name.toLowerCase()} on`
-                : 'Ground wanted by'
-            }
-            date={plantingDay === null ? '' : isoDate(plantingDay)}
-            optional={crop === null}
-            onDate={setDay}
-          />
-        )}
-        {middle !== null && !fixed && (
-          <input
-            type="range"
-            className="range range-primary range-xs mt-2 w-full"
-            aria-label="Drag the planting date"
-            aria-valuetext={plantingDay === null ? undefined : shortDate(plantingDay)}
-            min={Math.max(today + 1, middle - DRAG_DAYS)}
-            max={Math.min(lastTargetDay(horizon), middle + DRAG_DAYS)}
-            value={plantingDay ?? middle}
-            onChange={(event) => setDay(isoDate(Number(event.target.value)))}
-          />
-        )}
-      </div>
-      <p className="quiet mt-7 max-w-64 text-sm">
-        {follows.kind === 'crop'
-          ? `${establishment === 'seed' ? 'Sown' : 'Transplanted'}; your wait: ${garden.waitDays[establishment]} days (set under Garden). The crop is chosen in Plant.`
-          : follows.kind === 'nothing'
-            ? 'Nothing is planned to follow, so no day is asked of it. Empty is fine.'
-            : 'No crop is decided: it only has to be dead by then.'}
-      </p>
-      {withStart && <StartDate end={end} />}
-    </Form>
+    <NarrowFold known={knownText(end)} open={false}>
+      <Form className="no-print mb-2 flex flex-wrap items-start gap-x-6 gap-y-2" aria-label="What follows">
+        <div className="w-64">
+          {fixed ? (
+            <p>The next cover is sown here on {shortDate(view.next!.plantingDay)}.</p>
+          ) : (
+            <DayField
+              label={
+                crop && follows.kind === 'crop'
+                  ? `Plant ${follows.crop.name.toLowerCase()} on`
+                  : 'Ground wanted by'
+              }
+              date={plantingDay === null ? '' : isoDate(plantingDay)}
+              optional={crop === null}
+              onDate={setDay}
+            />
+          )}
+          {middle !== null && !fixed && (
+            <input
+              type="range"
+              className="range range-primary range-xs mt-2 w-full"
+              aria-label="Drag the planting date"
+              aria-valuetext={plantingDay === null ? undefined : shortDate(plantingDay)}
+              min={Math.max(today + 1, middle - DRAG_DAYS)}
+              max={Math.min(lastTargetDay(horizon), middle + DRAG_DAYS)}
+              value={plantingDay ?? middle}
+              onChange={(event) => setDay(isoDate(Number(event.target.value)))}
+            />
+          )}
+        </div>
+        <p className="quiet mt-7 max-w-64 text-sm">
+          {follows.kind === 'crop'
+            ? `${establishment === 'seed' ? 'Sown' : 'Transplanted'}; your wait: ${garden.waitDays[establishment]} days (set under Garden). The crop is chosen in Plant.`
+            : follows.kind === 'nothing'
+              ? 'Nothing is planned to follow, so no day is asked of it. Empty is fine.'
+              : 'No crop is decided: it only has to be dead by then.'}
+        </p>
+        {withStart && <StartDate end={end} />}
+      </Form>
+    </NarrowFold>
   )
+}
+
+/** What follows and when, in a line, and the start that was asked for. */
+function knownText({ follows, plantingDay, startDay }: EndView): string {
+  const what =
+    follows.kind === 'crop'
+      ? follows.crop.name
+      : follows.kind === 'nothing'
+        ? 'Nothing planned after it'
+        : 'Ground wanted'
+  const when = plantingDay === null ? '' : ` by ${shortDate(plantingDay)}`
+  return `${what}${when}; ${startDay === null ? 'each way begun on its best day' : `begun ${shortDate(startDay)}`}.`
 }
 
 /** Another day for what follows, as a change of the plan. */

@@ -4,7 +4,7 @@ import { DraftOffer } from '../../parts/DraftOffer'
 import { findCrop } from '../../core/plants/crops'
 import { TypedDay, TypedNote } from '../../parts/form/fields'
 import { DayField } from '../../parts/DayField'
-import { longDate } from '../../text/format'
+import { longDate, shortDate } from '../../text/format'
 import { endingWords, standState } from '../../text/names'
 import { Reserved } from '../../parts/Reserved'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
@@ -25,6 +25,7 @@ import { SpacingAndLanes } from './SpacingAndLanes'
 import { Trays } from './Trays'
 import { usePlant, type PlantView } from './usePlant'
 import { Form } from '../../parts/Form'
+import { NarrowFold } from '../../parts/NarrowFold'
 
 export function PlantRoom() {
   const { standId } = useParams()
@@ -50,7 +51,7 @@ export function PlantRoom() {
             next?.content.kind === 'crop' ? findCrop(next.content.cropId)?.name.toLowerCase() : null
           return {
             stand,
-                        note: plan ? `${crop ?? 'next'}, ${longDate(dayNumber(plan.date))}` : 'nothing planned after it',
+            note: plan ? `${crop ?? 'next'}, ${longDate(dayNumber(plan.date))}` : 'nothing planned after it',
             to: `/plant/${stand.id}`,
             day: plan ? dayNumber(plan.date) : Infinity,
           }
@@ -114,33 +115,47 @@ function Where({ plant: { view, end, planted } }: { plant: PlantView }) {
 }
 
 function NextCrop({ plant: { cropPlan, planCrop } }: { plant: PlantView }) {
+  const crop = cropPlan && findCrop(cropPlan.cropId)
   return (
-    <Form className="flex flex-wrap items-start gap-4" aria-label="The crop that follows">
-      <SelectField
-        label="Crop"
-        className="w-44"
-        error={cropPlan ? undefined : 'Choose the crop that follows.'}
-        value={cropPlan?.cropId ?? ''}
-        onChange={(cropId) =>
-          planCrop({ cropId, establishment: findCrop(cropId)?.establishment, plantingMethod: null })
-        }
-      >
-        <CropOptions blank="not decided" />
-      </SelectField>
-      {cropPlan && (
-        <>
-          <SelectField
-            label="It is"
-            className="w-40"
-            value={cropPlan.establishment}
-            onChange={(establishment) => planCrop({ establishment })}
-          >
-            <EstablishmentOptions />
-          </SelectField>
-          <DayField label="Planting planned for" date={cropPlan.date} onDate={(date) => planCrop({ date })} />
-        </>
-      )}
-    </Form>
+    <NarrowFold
+      open={!crop}
+      known={
+        crop
+          ? `${crop.name}, ${cropPlan.establishment === 'seed' ? 'sown' : 'transplanted'}, planned for ${shortDate(dayNumber(cropPlan.date))}.`
+          : 'No crop is decided.'
+      }
+    >
+      <Form className="flex flex-wrap items-start gap-4" aria-label="The crop that follows">
+        <SelectField
+          label="Crop"
+          className="w-44"
+          error={cropPlan ? undefined : 'Choose the crop that follows.'}
+          value={cropPlan?.cropId ?? ''}
+          onChange={(cropId) =>
+            planCrop({ cropId, establishment: findCrop(cropId)?.establishment, plantingMethod: null })
+          }
+        >
+          <CropOptions blank="not decided" />
+        </SelectField>
+        {cropPlan && (
+          <>
+            <SelectField
+              label="It is"
+              className="w-40"
+              value={cropPlan.establishment}
+              onChange={(establishment) => planCrop({ establishment })}
+            >
+              <EstablishmentOptions />
+            </SelectField>
+            <DayField
+              label="Planting planned for"
+              date={cropPlan.date}
+              onDate={(date) => planCrop({ date })}
+            />
+          </>
+        )}
+      </Form>
+    </NarrowFold>
   )
 }
 

@@ -11,6 +11,8 @@ import { useStand, type StandView } from '../../state/useStand'
 import { CheckPanel } from './CheckPanel'
 import { Decisions } from './Decisions'
 import { Outlook } from './Outlook'
+import { NarrowFold } from '../../parts/NarrowFold'
+import type { Check } from '../../core/garden/check'
 import { UpYet } from './UpYet'
 import { useChecking } from './useChecking'
 import { useWatch } from './useWatch'
@@ -64,7 +66,13 @@ function WatchStand({ view }: { view: StandView }) {
         </p>
       )}
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
-        {view.stand.start.actual ? <CheckPanel view={view} watch={watch} checking={checking} /> : <div />}
+        {view.stand.start.actual ? (
+          <NarrowFold known={seenText(watch.checks)} open={checking.begun} action="Record a look">
+            <CheckPanel view={view} watch={watch} checking={checking} />
+          </NarrowFold>
+        ) : (
+          <div />
+        )}
         <div className="min-w-0">
           {watch.forecast.value && (
             <>
@@ -77,4 +85,13 @@ function WatchStand({ view }: { view: StandView }) {
       </div>
     </section>
   )
+}
+
+/** When it was looked at last. */
+function seenText(checks: readonly Check[]): string {
+  const last = checks
+    .map(({ date }) => date)
+    .sort()
+    .at(-1)
+  return last ? `Last looked at ${longDate(dayNumber(last))}.` : 'Not looked at yet.'
 }

@@ -130,6 +130,7 @@ export function useChecking(
     act(decideOnStand(data, stand, trouble, decision, today))
 
   return {
+    begun: form.begun,
     draft,
     units,
     offer: form.offer,
