@@ -69,6 +69,8 @@ test('two halves of a bed are ended differently, counted, and held against each 
   await expect(compared(page).getByRole('row', { name: /second half/ })).toContainText(
     /chop and drop.*45\s%.*20\smin/,
   )
-  await expect(compared(page)).toContainText(/Fewer stood again on the first half \(crimp\)\. That this is no accident: nearly certain/)
+  await expect(compared(page)).toContainText(
+    /Fewer stood again on the first half \(crimp\)\. That this is no accident: nearly certain/,
+  )
   await expect(compared(page)).toContainText('One bed in one year')
 })

@@ -29,7 +29,7 @@ export function SowRoom() {
         empty="No sowing is planned. Pick a gap on the loom to choose a cover."
         items={planned.map((stand) => ({
           stand,
-                    note: `planned ${longDate(dayNumber(stand.start.plan!.date))}`,
+          note: `planned ${longDate(dayNumber(stand.start.plan!.date))}`,
           to: `/sow/${stand.id}`,
           day: dayNumber(stand.start.plan!.date),
         }))}
