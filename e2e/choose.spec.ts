@@ -61,6 +61,11 @@ test('light under a standing crop: from the loom to a plan under it', async ({ p
   await expect(thread).toBeVisible()
   await thread.click()
   await expect(page.getByText(/Under tomato: sow from .*; light returns about/)).toBeVisible()
+  // Beside the weeks it fills stands what it may cost the crop.
+  await expect(page.getByTestId('cost-above').first()).toContainText(
+    /(May cost|Costs) the tomato .*for \d+ bare weeks filled/,
+    { timeout: 90_000 },
+  )
   await ranked(page)
   await page
     .getByTestId('candidates')

@@ -12,6 +12,8 @@ export type LightWindow = {
   /** The crop above. */
   standId: string
   crop: Crop
+  /** Day from which what comes up under the crop costs it little. */
+  lastWeedingDay: number
   sowFromDay: number
   sowUntilDay: number
   /** When the crop lets the light through again, and by what. */
@@ -45,9 +47,10 @@ export function lightWindows(
     const crop = stand.content.kind === 'crop' ? findCrop(stand.content.cropId) : null
     if (!crop || crop.lastWeedingDays === null || endDay === null || stand.end.actual) return []
     if (having(stands, 'underStandId', stand.id).length > 0) return []
-    const sowFromDay = Math.max(today, startDay + crop.lastWeedingDays)
+    const lastWeedingDay = startDay + crop.lastWeedingDays
+    const sowFromDay = Math.max(today, lastWeedingDay)
     const lightDay = endDay - crop.lightReturns.daysBeforeClearing
-    const sowUntilDay = Math.max(startDay + crop.lastWeedingDays, lightDay - UNDER_LEAST_DAYS)
+    const sowUntilDay = Math.max(lastWeedingDay, lightDay - UNDER_LEAST_DAYS)
     const neededByDay = Math.min(spans[index + 1]?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
     const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
     if (endDay > horizonDay || sowFromDay > sowUntilDay || endDay <= today || recoveredWeeks < WORTH_WEEKS)
@@ -57,6 +60,7 @@ export function lightWindows(
         bedId: bed.id,
         standId: stand.id,
         crop,
+        lastWeedingDay,
         sowFromDay,
         sowUntilDay,
         lightDay,

@@ -49,6 +49,7 @@ describe('light under standing crops', () => {
   test('opens at the last weeding, closes three weeks before light returns, and counts the weeks recovered', () => {
     const [window] = windowsOf(tomato)
     expect(isoDate(window.sowFromDay)).toBe('2026-07-16')
+    expect(isoDate(window.lastWeedingDay)).toBe('2026-07-16')
     expect(isoDate(window.lightDay)).toBe('2026-09-20')
     expect(isoDate(window.sowUntilDay)).toBe('2026-08-30')
     expect(window.by).toBe('frost')

@@ -10,11 +10,15 @@ import type { Told } from '../../text/amounts'
 import { dateRangeText, shortDate, type Units, money } from '../../text/format'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
+import { CostAbove } from './CostAbove'
+import type { LightWindow } from '../../core/choosing/lightWindows'
 import { amountText, LIMIT_WORDS, mixText, tradeText } from './words'
 
 /** `told`: how amounts of the ground asked for are told. */
 type Money = { units: Units; told: Told; currency: string }
 type Shared = Money & {
+  /** The crop it would be sown under, with its light; null in the open. */
+  light: LightWindow | null
   onChoose: (candidate: Candidate) => void
   onAdjust: (components: MixComponent[]) => void
 }
@@ -129,6 +133,7 @@ function CandidateRow({
   next,
   told,
   currency,
+  light,
   onChoose,
   onAdjust,
 }: { candidate: Candidate; rank: number; next: Candidate | null } & Shared) {
@@ -172,6 +177,7 @@ function CandidateRow({
             : ''}{' '}
           {riskText(candidate)}
         </p>
+        {light && <CostAbove candidate={candidate} light={light} />}
         {overSingle && (
           <p>
             {tradeText(

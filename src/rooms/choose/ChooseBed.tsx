@@ -88,6 +88,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               units={garden.units}
               told={told}
               currency={garden.currency}
+              light={light}
               onChoose={choose}
               onAdjust={adjust}
             />
