@@ -5,6 +5,7 @@ import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useAnswer } from '../../compute/useAnswer'
 import type { StandView } from '../../state/useStand'
+import { DropOver } from './DropOver'
 import { Throws } from './Throws'
 import { measuresOf, sowerOf, throwingsOf, type HowThrown } from './throwing'
 import type { Sow } from './useSow'
@@ -22,7 +23,7 @@ const UNEVENNESS = 0.45
 export function HowToThrow({
   view,
   recipe,
-  sow: { thrown: form },
+  sow,
   units,
 }: {
   view: StandView
@@ -30,6 +31,7 @@ export function HowToThrow({
   sow: Sow
   units: Units
 }) {
+  const { thrown: form } = sow
   const { data } = useGarden()
   const { bed, stand } = view
   const size = segmentSizeM(bed, stand.segment)
@@ -72,6 +74,9 @@ export function HowToThrow({
           </Why>
         </div>
       )}
+      {form.covering === 'crop dropped over' && (
+        <DropOver view={view} recipe={recipe} sow={sow} units={units} />
+      )}
       <Covering form={form} areaM2={segmentAreaM2(bed, stand.segment)} units={units} />
     </section>
   )
@@ -100,7 +105,5 @@ function Covering({ form, areaM2, units }: { form: HowThrown; areaM2: number; un
       </p>
     )
   }
-  if (form.covering === 'crop dropped over')
-    return <p className="mt-2">Sow first, then cut the standing crop down over the seed the same day.</p>
   return null
 }

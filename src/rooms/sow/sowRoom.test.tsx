@@ -85,3 +85,15 @@ test('a ring counted part way says what the rest is to be thrown at', async () =
   type('Buckwheat, counted', '30 34 31')
   await waitFor(() => expect(screen.getByTestId('ring').textContent).toMatch(/throw the rest at/), SLOW)
 })
+
+test('seed that is cut over says how much falls on it from what stands there, and what to do about it', async () => {
+  await recipe()
+  const sowing = await stored()
+  const plan = { ...sowing.start.plan!, date: '2026-05-05', covering: 'crop dropped over' as const }
+  await database.stands.put({ ...sowing, bedId: 'marlpit-lane-L4', start: { plan, actual: null } })
+  const told = await screen.findByTestId('drop-over', {}, SLOW)
+  expect(told.textContent).toMatch(/Of the cereal rye about [\d.]+\s*kg dry growth falls/)
+  expect(told.textContent).toMatch(
+    /rake about \d+\s*% of it aside|may be too thick|suits this seed|add about/,
+  )
+})

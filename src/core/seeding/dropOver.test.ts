@@ -1,0 +1,38 @@
+import { expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { testBed, testCover } from '../testing/beds'
+import { coverAbove, droppedOver } from './dropOver'
+
+const falls = (p50: number) => ({ p10: p50 * 0.8, p50, p90: p50 * 1.3 })
+
+test('the smallest seed decides what is too thick, and raked off it is just what comes through', () => {
+  expect(droppedOver(falls(350), ['large']).verdict).toBe('right')
+  const clover = droppedOver(falls(350), ['large', 'tiny'])
+  expect(clover.verdict).toBe('too thick')
+  const left = 350 * (1 - clover.rakeOffShare)
+  expect(droppedOver({ p10: left, p50: left, p90: left }, ['tiny']).verdict).toBe('right')
+  expect(droppedOver(falls(260), ['small']).verdict).toBe('may be too thick')
+})
+
+test('what is too thin is topped up to a nurse mulch', () => {
+  const thin = droppedOver(falls(40), ['small'])
+  expect(thin).toMatchObject({ verdict: 'too thin', rakeOffShare: 0 })
+  expect(thin.topUpG).toBeCloseTo(60)
+})
+
+test('the cover above is the one that stands there on the day, on the same ground', () => {
+  const rye = testCover('cereal-rye', '2025-09-25')
+  const sowing = { id: 'own', segment: { kind: 'half', which: 'first' } as const }
+  const day = dayNumber('2026-05-20')
+  const ended = (date: string) => ({
+    ...rye,
+    end: { plan: { date, method: 'chop' as const, passes: 1, note: '' }, actual: null },
+  })
+  expect(coverAbove([rye], testBed, sowing, day)?.id).toBe(rye.id)
+  expect(coverAbove([ended('2026-05-20')], testBed, sowing, day)?.id).toBe(rye.id)
+  expect(coverAbove([ended('2026-04-20')], testBed, sowing, day)).toBeNull()
+  expect(
+    coverAbove([{ ...rye, segment: { kind: 'half', which: 'second' } }], testBed, sowing, day),
+  ).toBeNull()
+  expect(coverAbove([rye], testBed, sowing, dayNumber('2025-09-01'))).toBeNull()
+})

@@ -1,0 +1,57 @@
+import type { Quantiles } from '../foundations/statistics'
+import { sharesGround } from '../garden/ground'
+import { dayNumber } from '../foundations/day'
+import type { Bed, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import type { SeedSize } from '../plants/catalogue'
+
+/** Dry mulch that seedlings of each seed size still come up through, g m⁻² (judgement, ± a third; after Teasdale and Mohler 2000). */
+export const MOST_OVER_SEED_G: Record<SeedSize, number> = { tiny: 200, small: 280, medium: 400, large: 550 }
+/** A nurse mulch thinner than this shades seed hardly and keeps it moist no longer, g m⁻² (extension, 100–250). */
+export const LEAST_OVER_SEED_G = 100
+/** Days about a sowing within which what is ended falls onto its seed. */
+const SAME_WORK_DAYS = 4
+
+/** What falls onto seed, and what to do about it: shares 0–1 of what falls, g m⁻² of straw. */
+export type DroppedOver = {
+  verdict: 'too thin' | 'right' | 'may be too thick' | 'too thick'
+  rakeOffShare: number
+  topUpG: number
+}
+
+/**
+ * Judges growth that is cut down over seed by the smallest seed under it: what is too thick is raked aside, what is too thin
+ * topped up with straw.
+ * @param massG dry growth that falls, g m⁻²
+ */
+export function droppedOver({ p50, p90 }: Quantiles, sizes: readonly SeedSize[]): DroppedOver {
+  const most = Math.min(...sizes.map((size) => MOST_OVER_SEED_G[size]))
+  if (p50 > most) return { verdict: 'too thick', rakeOffShare: 1 - most / p50, topUpG: 0 }
+  if (p50 < LEAST_OVER_SEED_G)
+    return { verdict: 'too thin', rakeOffShare: 0, topUpG: LEAST_OVER_SEED_G - p50 }
+  return { verdict: p90 > most ? 'may be too thick' : 'right', rakeOffShare: 0, topUpG: 0 }
+}
+
+/** The cover that is cut down over a sowing: one that grows on its ground that day and is not ended days before. */
+export function coverAbove(
+  stands: readonly Stand[],
+  bed: Bed,
+  sowing: Pick<Stand, 'id' | 'segment'>,
+  sowDay: number,
+): Stand | null {
+  return (
+    stands.find((stand) => {
+      const start = latest(stand.start)
+      const end = latest(stand.end)
+      return (
+        stand.id !== sowing.id &&
+        stand.bedId === bed.id &&
+        stand.content.kind === 'cover' &&
+        start !== null &&
+        dayNumber(start.date) < sowDay &&
+        (end === null || dayNumber(end.date) >= sowDay - SAME_WORK_DAYS) &&
+        sharesGround(stand.segment, sowing.segment, bed)
+      )
+    }) ?? null
+  )
+}
