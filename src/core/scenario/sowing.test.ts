@@ -29,3 +29,18 @@ test('clover of the frost, and rye sown late, are not thin', () => {
   expect(sown('red-clover', '2027-01-22').established).toBeGreaterThan(0.9)
   expect(sown('cereal-rye', '2026-12-11').established).toBeGreaterThan(0.9)
 })
+
+test('in a mild winter too, seed of the warm season is chilled until the soil is warm', () => {
+  const south = questionWeather(question, TEST_SITES.alabama, 20)
+  const share = (day: string) => {
+    const components = [{ speciesId: 'sorghum-sudangrass', share: 1 }]
+    const covering = coveringFor(plantsOf(components), false)
+    const { run } = standRun(scenarioFor(components, dayNumber(day), covering, question).standCase, south)!
+    const { seedsPerM2, emergenceShare } = run.sown[0]
+    return (
+      run.species[0].plantsPerM2.reduce((sum, up) => sum + up, 0) / run.members / seedsPerM2 / emergenceShare
+    )
+  }
+  expect(share('2027-01-22')).toBeLessThan(0.3)
+  expect(share('2027-05-01')).toBeGreaterThan(0.8)
+})

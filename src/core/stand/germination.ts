@@ -7,6 +7,13 @@ import type { SownSpecies } from './types'
 
 /** Seed in soil too cold for it rots or is eaten: share lost per day and per °C of its base temperature + 1 (judgement, 0.002–0.008). */
 const COLD_SEED_LOSS = 0.004
+/**
+ * Seed of the warm season, from this base temperature on, is chilled in soil that is warmer by less than `CHILLED_C`, and lost
+ * faster (judgement, 0.004–0.01; after cold tests of sorghum, maize and beans, in which half is lost in two to three weeks).
+ */
+const WARM_SEED_C = 7
+const CHILLED_C = 4
+const CHILLED_SEED_LOSS = 0.006
 /** Most of the seed that can come up, and the share that comes up from a dry seedbed. */
 const MOST_UP = 0.95
 const DRY_SHARE = 0.35
@@ -28,7 +35,9 @@ export function germinationDay(
   const p = plant.parameters
   const perSeed = 1 / seedMm
   const perRoot = 1 / rootMm
-  const lostInCold = 1 - COLD_SEED_LOSS * (p.emergenceBaseC + 1)
+  const chilled = p.emergenceBaseC >= WARM_SEED_C
+  const safeC = p.emergenceBaseC + (chilled ? CHILLED_C : 0)
+  const lost = (chilled ? CHILLED_SEED_LOSS : COLD_SEED_LOSS) * (p.emergenceBaseC + 1)
   for (let m = begin; m < end; m++) {
     if (plants.emergence[m] !== IN_GROUND) continue
     if (p.vernalFloor > 0) plants.vernal[m] += vernalisingDay(meanC[m])
@@ -36,7 +45,8 @@ export function germinationDay(
     plants.moistureSum[m] += moisture
     plants.moistureDays[m] += 1
     plants.germination[m] += atLeast(0, soilC[m] - p.emergenceBaseC) * moisture
-    if (soilC[m] < p.emergenceBaseC) plants.seedAlive[m] *= lostInCold
+    if (soilC[m] < safeC)
+      plants.seedAlive[m] *= 1 - (chilled ? lost * atMost(1, (safeC - soilC[m]) / CHILLED_C) : lost)
     if (plants.germination[m] < p.emergenceCd) continue
     const moistShare = DRY_SHARE + (1 - DRY_SHARE) * (plants.moistureSum[m] / plants.moistureDays[m])
     const share = atMost(MOST_UP, emergenceShare * moistShare * ownEmergence[m])
