@@ -16,12 +16,16 @@ import { placeOf, PLACES, type PlaceName } from './places'
 import { FirstUse } from './FirstUse'
 import { usePointed } from './pointed'
 import { Shortcuts } from './Shortcuts'
+import { TouchToAsk } from './TouchToAsk'
 import { WeatherLine } from './WeatherLine'
 
 const Palette = lazy(() => late(import('./Palette')).then(({ Palette }) => ({ default: Palette })))
 
+/** Said of what was touched and has no explanation. */
+const NOTHING_WRITTEN = 'Nothing is written of this. Tables, pictures and chances have an explanation.'
+
 /** What is opened over the room. */
-type Over = 'help' | 'palette' | 'more' | null
+type Over = 'help' | 'palette' | 'more' | 'touch' | null
 
 /** A room that is gone to opens at its top; going back, the browser knows where one was. */
 function useTopOfRoom() {
@@ -66,6 +70,14 @@ export function Shell() {
         </main>
         {!alone && <ThumbBar place={place} onMore={() => setOver('more')} />}
         <More open={over === 'more'} onOver={setOver} />
+        {over === 'touch' && (
+          <TouchToAsk
+            onAsk={(asked) => {
+              setThing(asked ?? NOTHING_WRITTEN)
+              setOver('help')
+            }}
+          />
+        )}
         <Suspense>{over === 'palette' && <Palette onClose={() => setOver(null)} />}</Suspense>
         <Shortcuts open={over === 'help'} thing={thing} onClose={() => setOver(null)} />
       </GardenProvider>
@@ -250,9 +262,9 @@ function More({ open, onOver }: { open: boolean; onOver: (over: Over) => void })
         <IconButton label="Redo" onPress={() => void undo('redo')}>
           <Redo2 size={17} aria-hidden="true" />
         </IconButton>
-        <IconButton label="Keyboard shortcuts" onPress={() => onOver('help')}>
-          <Keyboard size={17} aria-hidden="true" />
-        </IconButton>
+        <button className="btn h-12" onClick={() => onOver('touch')}>
+          What is this?
+        </button>
       </div>
     </Dialog>
   )

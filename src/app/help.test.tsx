@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { act } from '@testing-library/react'
 import { openRoom, press, SLOW } from './testing/openRoom'
 import { FIRST_USE, THINGS } from '../text/help'
@@ -28,4 +28,23 @@ test('? tells what has the focus, or lies under the pointer, and where there is 
   fireEvent.pointerMove(document.body, { clientX: 5, clientY: 5 })
   fireEvent.keyDown(document.body, { key: '?' })
   expect((await screen.findByTestId('thing')).textContent).toBe(THINGS.lots)
+})
+
+test('on a phone what is touched is explained and not opened', async () => {
+  const { router } = await openRoom('/shed')
+  const lots = await screen.findByTestId('lots', {}, SLOW)
+  const ask = () => {
+    press('More')
+    press('What is this?', screen.getByRole('dialog', { name: 'More' }))
+  }
+  ask()
+  expect(screen.getByText('Touch what you want explained.')).toBeTruthy()
+  fireEvent.click(within(lots).getAllByRole('button')[0])
+  expect((await screen.findByTestId('thing')).textContent).toBe(THINGS.lots)
+  expect(within(screen.getByTestId('lots')).getAllByRole('row')).toHaveLength(4)
+  press('Close', screen.getByRole('dialog', { name: 'What this is' }))
+  ask()
+  fireEvent.click(screen.getAllByRole('link', { name: 'Rounds' })[0])
+  expect((await screen.findByTestId('thing')).textContent).toMatch(/^Nothing is written of this/)
+  expect(router.state.location.pathname).toBe('/shed')
 })

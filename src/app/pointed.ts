@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react'
 import { THINGS } from '../text/help'
 
-const thingAt = (element: Element | null): string | null => {
+/** What the nearest thing about an element is, in words; null where nothing is written of it. */
+export const thingAt = (element: Element | null): string | null => {
   const named = element?.closest('[data-help]')
   return (named && THINGS[named.getAttribute('data-help') ?? '']) ?? null
 }
