@@ -14,7 +14,7 @@ export function ThrownBy({ view, sow: { form, thrown } }: { view: StandView; sow
   const sower = sowerOf(data.garden, thrown)
   const { lengthM } = segmentSizeM(view.bed, view.stand.segment)
   return (
-    <section aria-label="Thrown by" className="no-print">
+    <section aria-label="Who throws" className="no-print">
       <div className="flex flex-wrap items-start gap-3">
         {sowers.length > 0 && (
           <SelectField
