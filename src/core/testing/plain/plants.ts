@@ -73,7 +73,11 @@ export function live(
       cold: now().cold + (p.vernalFloor > 0 ? coldDay(mean) : 0),
     })
     const warmSeed = p.emergenceBaseC >= 7
-    const colder = warmSeed ? Math.min(1, (p.emergenceBaseC + 4 - soilC) / 4) : soilC < p.emergenceBaseC ? 1 : 0
+    const colder = warmSeed
+      ? Math.min(1, (p.emergenceBaseC + 4 - soilC) / 4)
+      : soilC < p.emergenceBaseC
+        ? 1
+        : 0
     if (colder > 0)
       set({ viable: now().viable * (1 - (warmSeed ? 0.006 : 0.004) * (p.emergenceBaseC + 1) * colder) })
     if (now().heat < p.emergenceCd) return world
