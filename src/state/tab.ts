@@ -5,8 +5,16 @@ export type Tab = { id: string; open: () => Promise<ReadonlySet<string> | null> 
 
 const STORED = 'kilim tab'
 const LOCK = 'kilim tab '
-/** How long the page before, in the same tab, may take to let go of its name, ms. */
-const PATIENCE_MS = 400
+/**
+ * How long the page before, in the same tab, may take to let go of its name, ms: a page that was loaded anew is waited for
+ * longer, since it is hardly ever the copy of another tab.
+ */
+const PATIENCE_MS = { reload: 3000, otherwise: 400 }
+
+function patienceMs(): number {
+  const [how] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[]
+  return how?.type === 'reload' ? PATIENCE_MS.reload : PATIENCE_MS.otherwise
+}
 
 function storedId(): string | null {
   try {
@@ -27,7 +35,7 @@ function storeId(id: string): void {
 function holds(locks: LockManager, id: string): Promise<boolean> {
   return new Promise((resolve) => {
     locks
-      .request(`${LOCK}${id}`, { signal: AbortSignal.timeout(PATIENCE_MS) }, () => {
+      .request(`${LOCK}${id}`, { signal: AbortSignal.timeout(patienceMs()) }, () => {
         resolve(true)
         return new Promise(() => undefined)
       })
