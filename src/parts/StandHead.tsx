@@ -3,7 +3,7 @@ import type { Bed, Stand } from '../core/garden/schema'
 import { segmentAreaM2 } from '../core/garden/area'
 import { groupsOf } from '../core/plants/catalogue'
 import { area, type Units } from '../text/format'
-import { partText } from '../text/bed'
+import { segmentText } from '../text/bed'
 import { standName } from '../text/names'
 import { AmountsSwitch } from './AmountsSwitch'
 import { Swatch } from './Swatch'
@@ -41,7 +41,7 @@ export function StandHead({
         </Link>
       </h1>
       <span className="quiet">
-        {stand.segment.kind !== 'whole' && `${partText(stand.segment, units)}, `}
+        {stand.segment.kind !== 'whole' && `${segmentText(stand.segment, units)}, `}
         {area(segmentAreaM2(bed, stand.segment), units)}
       </span>
       <AmountsSwitch units={units} />

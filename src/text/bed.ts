@@ -8,7 +8,7 @@ import { endingWords, standName } from './names'
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** Which part of its bed something takes: `first half`, `0 m to 8 m`; empty for all of it. */
-export function partText(segment: Segment, units: Units): string {
+export function segmentText(segment: Segment, units: Units): string {
   switch (segment.kind) {
     case 'whole':
       return ''
@@ -23,7 +23,7 @@ export function partText(segment: Segment, units: Units): string {
 
 /** Where something stands: `L1`, `L1, first half`. */
 export const placeText = ({ label }: Pick<Bed, 'label'>, segment: Segment, units: Units): string =>
-  segment.kind === 'whole' ? label : `${label}, ${partText(segment, units)}`
+  segment.kind === 'whole' ? label : `${label}, ${segmentText(segment, units)}`
 
 /** What is to be done to a cover next, or waited for, in a sentence as it is said at the bed. */
 export function nextDeed(stand: Stand, today: number): string {

@@ -23,7 +23,7 @@ export type StandState = Ground & {
 }
 
 /** The columns of a state, part by part, always in the same order. */
-const partsOf = ({ surface, buried, water, plants, tally, start, sky, mineralG, wetness }: StandState) => [
+const segmentsAlike = ({ surface, buried, water, plants, tally, start, sky, mineralG, wetness }: StandState) => [
   surface,
   buried,
   water,
@@ -53,8 +53,8 @@ export function pickState(state: StandState, members: readonly number[]): StandS
 
 /** Copies the members from `begin` up to `end` of one state into the same places of another. */
 export function copyState(to: StandState, from: StandState, begin: number, end: number): void {
-  const into = partsOf(to)
-  partsOf(from).forEach((part, i) => copyColumns<string>(into[i], part, begin, end))
+  const into = segmentsAlike(to)
+  segmentsAlike(from).forEach((part, i) => copyColumns<string>(into[i], part, begin, end))
 }
 
 /** The ground on the sowing day: as it came from what stood before, else with its water followed through the weeks before. */

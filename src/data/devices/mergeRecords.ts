@@ -1,7 +1,7 @@
 import equal from 'lodash-es/isEqual'
 import { stableHash } from '../../core/foundations/hash'
 import type { Plain } from '../merge'
-import { fieldsOf, partsOf, type Place } from './places'
+import { fieldsOf, segmentsAlike, type Place } from './places'
 import {
   compareStamps,
   higher,
@@ -56,7 +56,7 @@ function orderOf(field: string, a: Side, b: Side, names: readonly string[]): str
   const stamps = ({ history }: Side) => names.map((name) => stampOf(history, `${field}/${name}`))
   const knowsAll = (side: Side, other: Side) => stamps(other).every((stamp) => knows(side.seen, stamp))
   const own = (side: Side) =>
-    partsOf(field, [side.record]).places.map(({ place }) => place.slice(field.length + 1))
+    segmentsAlike(field, [side.record]).places.map(({ place }) => place.slice(field.length + 1))
   const [mine, theirs] = [own(a), own(b)]
   const order =
     Number(knowsAll(a, b)) - Number(knowsAll(b, a)) ||
@@ -83,7 +83,7 @@ export function mergeRecord(a: Side, b: Side): MergedRecord {
     return taken
   }
   for (const field of fieldsOf(a.record, b.record)) {
-    const parts = partsOf(field, [a.record, b.record])
+    const parts = segmentsAlike(field, [a.record, b.record])
     const picked = new Map(
       parts.places.map(({ place, values }) => [place.slice(field.length + 1), pick(place, values)] as const),
     )
@@ -120,7 +120,7 @@ export function takeWhole(a: Side, b: Side, merged: MergedRecord): MergedRecord 
     textOver(a.record, b.record)
   const [taken, other] = order > 0 ? [a, b] : [b, a]
   const differences = fieldsOf(a.record, b.record).flatMap((field) =>
-    partsOf(field, [taken.record, other.record]).places.flatMap(({ place, values }): Difference[] =>
+    segmentsAlike(field, [taken.record, other.record]).places.flatMap(({ place, values }): Difference[] =>
       equal(values[0], values[1]) || knows(taken.seen, stampOf(other.history, place))
         ? []
         : [{ place, taken: values[0], other: values[1] }],

@@ -28,7 +28,7 @@ const entriesOf = (value: unknown, layout: Layout): Map<string, unknown> =>
   layout === 'list' ? (keyed(value ?? []) ?? new Map()) : new Map(Object.entries((value ?? {}) as Plain))
 
 /** The parts of a field by name, in some states of a record; a single nameless one where it is one place. */
-export function partsOf(field: string, records: readonly Plain[]) {
+export function segmentsAlike(field: string, records: readonly Plain[]) {
   const values = records.map((record) => record[field])
   const layout = layoutOf(values)
   if (layout === 'one') return { layout, places: [{ place: field, values }] }
@@ -43,7 +43,7 @@ export function partsOf(field: string, records: readonly Plain[]) {
 /** The places in which two states of a record differ. */
 export const differingPlaces = (before: Plain, after: Plain): Place[] =>
   fieldsOf(before, after).flatMap((field) =>
-    partsOf(field, [before, after]).places.flatMap(({ place, values: [a, b] }) =>
+    segmentsAlike(field, [before, after]).places.flatMap(({ place, values: [a, b] }) =>
       equal(a, b) ? [] : [place],
     ),
   )

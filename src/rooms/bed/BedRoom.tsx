@@ -15,7 +15,7 @@ import { Journal } from './Journal'
 import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
 import { GroundToday } from './GroundToday'
-import { PartsCompared } from './PartsCompared'
+import { SegmentsCompared } from './SegmentsCompared'
 import { useBed } from './useBed'
 import { removeStand } from '../../actions/keepBed'
 import { asPlanned } from '../../actions/plantCrop'
@@ -26,7 +26,7 @@ import { Chip } from '../../parts/Chip'
 import { AmountsSwitch } from '../../parts/AmountsSwitch'
 import { useTold } from '../../state/useTold'
 import { PlanChance } from '../../parts/PlanChance'
-import { lastTime, nextDeed, partText } from '../../text/bed'
+import { lastTime, nextDeed, segmentText } from '../../text/bed'
 import { PlanLine } from '../../parts/PlanLine'
 import { usePlan } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
@@ -60,7 +60,7 @@ function AtTheBed({ bed, covers, focus }: { bed: Bed; covers: readonly Stand[]; 
         <p key={cover.id}>
           <strong>
             {standName(cover)}
-            {cover.segment.kind !== 'whole' && `, ${partText(cover.segment, data.garden.units)}`}.
+            {cover.segment.kind !== 'whole' && `, ${segmentText(cover.segment, data.garden.units)}`}.
           </strong>{' '}
           {nextDeed(cover, today)} <PlanChance standId={cover.id} before="The plan: " short />
         </p>
@@ -144,7 +144,7 @@ function BedYear({ bed }: { bed: Bed }) {
           {stands.length === 0 && <p>Nothing has been recorded here yet.</p>}
         </div>
       </div>
-      {focus && <PartsCompared bed={bed} stand={focus} />}
+      {focus && <SegmentsCompared bed={bed} stand={focus} />}
       {stands.length > 0 && <h2 className="mt-6">What stands, stood and is planned</h2>}
       <ol className="mt-2 max-w-4xl divide-y divide-base-300 border-y border-base-300">
         {stands.map((stand) => (
@@ -174,7 +174,7 @@ function Parts({
       {covers.map((cover) => (
         <Chip key={cover.id} chosen={cover.id === focus?.id} onPress={() => onAsk(cover.id)}>
           {standName(cover)}
-          {cover.segment.kind !== 'whole' && `, ${partText(cover.segment, units)}`}
+          {cover.segment.kind !== 'whole' && `, ${segmentText(cover.segment, units)}`}
         </Chip>
       ))}
     </p>
@@ -252,7 +252,7 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
         <h2>
           {standName(stand)}{' '}
           <span className="quiet font-sans text-sm font-normal">
-            {stand.segment.kind !== 'whole' && `${partText(stand.segment, units)}, `}
+            {stand.segment.kind !== 'whole' && `${segmentText(stand.segment, units)}, `}
             {standState(stand)}
           </span>
         </h2>

@@ -3,7 +3,7 @@ import { dayNumber } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { longDate } from '../../text/format'
 import { endingWords, standState } from '../../text/names'
-import { PartBed } from '../../parts/PartBed'
+import { SplitStand } from '../../parts/SplitStand'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
 import { useGarden } from '../../state/garden'
@@ -90,7 +90,7 @@ function EndStand({ view, name }: { view: StandView; name: string | undefined })
       </nav>
       <Failed what="Growing this stand" failure={end.forecasts} />
       <Shown end={end} />
-      {path === 'ways' && <PartBed stand={stand} bed={view.bed} />}
+      {path === 'ways' && <SplitStand stand={stand} bed={view.bed} />}
     </section>
   )
 }

@@ -10,7 +10,7 @@ import { Form } from '../../parts/Form'
 import { single } from '../../parts/once'
 import type { Rounds } from './useRounds'
 import { awayWords, betterWords } from './walkWords'
-import { partText } from '../../text/bed'
+import { segmentText } from '../../text/bed'
 
 /** Jobs that are steps of a plan: its chance stands with them. */
 const OF_THE_PLAN: readonly Job['kind'][] = ['sow', 'end']
@@ -29,7 +29,7 @@ const LOOKS: readonly Job['kind'][] = ['emergence', 'look', 'window']
 export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
   const [more, setMore] = useState(false)
   const { title, detail } = jobText(job, rounds.standOf(job))
-  const part = partText(rounds.standOf(job).segment, rounds.units)
+  const part = segmentText(rounds.standOf(job).segment, rounds.units)
   const late = job.dueDay < rounds.today
   const took = rounds.minutesOf(job)
   const better = rounds.betterOf(job)

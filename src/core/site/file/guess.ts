@@ -1,5 +1,5 @@
 import { DAY_VALUES, type DayValue } from '../../garden/dayLimits'
-import { dayFrom, MISSING, numberIn, partsOf, type DateForm, type Mapping } from './cells'
+import { dayFrom, MISSING, numberIn, segmentsAlike, type DateForm, type Mapping } from './cells'
 
 const NAMES: Record<DayValue, RegExp> = {
   tMinC: /(^|[^a-z])(t[ _-]?min|min|tn|tnk|low|lowest)/i,
@@ -14,7 +14,7 @@ const share = (texts: readonly string[], test: (text: string) => boolean) => {
 
 function guessForm(texts: readonly string[]): DateForm | null {
   const fits = (form: DateForm) =>
-    share(texts, (text) => typeof dayFrom(partsOf(text, form), text) === 'number')
+    share(texts, (text) => typeof dayFrom(segmentsAlike(text, form), text) === 'number')
   const [best] = (['iso', 'dayFirst', 'monthFirst'] as const)
     .map((form) => ({ form, fit: fits(form) }))
     .sort((a, b) => b.fit - a.fit)

@@ -2,7 +2,7 @@ import { isoDate } from '../../foundations/day'
 import type { ObservedDay } from '../../garden/weatherDays'
 import { DAY_LIMITS, type DayValue } from '../../garden/dayLimits'
 import { gapsBetween, type Gap } from '../record'
-import { dayFrom, numberIn, partsOf, type Mapping, type RainUnit, type TemperatureUnit } from './cells'
+import { dayFrom, numberIn, segmentsAlike, type Mapping, type RainUnit, type TemperatureUnit } from './cells'
 
 export type RowProblem = { row: number; column: string; kind: ProblemKind; message: string }
 type ProblemKind = 'date' | 'number' | 'range' | 'reversed' | 'duplicate'
@@ -58,7 +58,7 @@ export function fileReader(mapping: Mapping, header: readonly string[] = []) {
     const text = one
       ? cellText(cells, date.column)
       : [date.year, date.month, date.day].map((column) => cellText(cells, column)).join('-')
-    const result = dayFrom(one ? partsOf(text, date.form) : text.split('-').map(Number), text)
+    const result = dayFrom(one ? segmentsAlike(text, date.form) : text.split('-').map(Number), text)
     if (typeof result === 'number') return result
     report(row, one ? columnName(date.column) : 'date', 'date', result)
     return null

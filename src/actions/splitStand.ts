@@ -1,7 +1,7 @@
 import { segmentAreaM2 } from '../core/garden/area'
 import type { Check } from '../core/garden/check'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
-import { partedAt } from '../core/garden/parting'
+import { splitSegment } from '../core/garden/splitSegment'
 import type { Bed, GardenData, Segment, Stand, StartDetails } from '../core/garden/schema'
 import { newId } from '../data/ids'
 import { added, changed } from '../data/writes'
@@ -19,7 +19,7 @@ const ofStart = (start: StartDetails | null, share: number): StartDetails | null
   }
 
 /** A stand as it is on a part of its ground: its seed and cuttings by the share of it; lanes and pens are laid anew. */
-function onPart(stand: Stand, segment: Segment, share: number): Partial<Stand> {
+function onSegment(stand: Stand, segment: Segment, share: number): Partial<Stand> {
   const plan = stand.end.plan && { ...stand.end.plan }
   delete plan?.lanes
   delete plan?.animals
@@ -46,7 +46,7 @@ function onPart(stand: Stand, segment: Segment, share: number): Partial<Stand> {
 }
 
 /** The looks at the whole stand, for the part that becomes a stand of its own; pictures stay with the first. */
-const looksFor = (checks: readonly Check[], standId: string): Check[] =>
+const checksFor = (checks: readonly Check[], standId: string): Check[] =>
   checks.map((check) => ({
     ...check,
     id: newId('check'),
@@ -59,7 +59,7 @@ const looksFor = (checks: readonly Check[], standId: string): Check[] =>
  * Parts a stand across its bed, `atM` from the bed's start: the first part keeps its name, the second becomes a stand of
  * its own with the same history, and either may be cut, ended and counted by itself from now on.
  */
-export function partStand(
+export function splitStand(
   data: Pick<GardenData, 'stands' | 'checks'>,
   stand: Stand,
   bed: Bed,
@@ -77,19 +77,19 @@ export function partStand(
       code: 'something-under-it',
       message: 'Something is sown under it. Remove that, part this one, and sow it under either part.',
     })
-  const parts = partedAt(bed, stand.segment, atM)
+  const parts = splitSegment(bed, stand.segment, atM)
   if (!parts.ok) return parts
   const [first, second] = parts.value
   const share = (part: Segment) => segmentAreaM2(bed, part) / segmentAreaM2(bed, stand.segment)
-  const other: Stand = { ...stand, ...onPart(stand, second, share(second)), id: newId('stand') }
-  const checks = looksFor(
+  const other: Stand = { ...stand, ...onSegment(stand, second, share(second)), id: newId('stand') }
+  const checks = checksFor(
     data.checks.filter(({ standId }) => standId === stand.id),
     other.id,
   )
   return success({
     label: `Parted ${standName(stand).toLowerCase()} in ${bed.label}`,
     writes: [
-      changed('stands', stand, onPart(stand, first, share(first))),
+      changed('stands', stand, onSegment(stand, first, share(first))),
       added('stands', other),
       ...checks.map((check) => added('checks', check)),
     ],

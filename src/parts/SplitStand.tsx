@@ -1,14 +1,14 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { partStand } from '../actions/partStand'
+import { splitStand } from '../actions/splitStand'
 import { firstProblem } from '../core/foundations/outcome'
 import { segmentAreaM2 } from '../core/garden/area'
 import { stretchOf } from '../core/garden/ground'
-import { partedAt } from '../core/garden/parting'
+import { splitSegment } from '../core/garden/splitSegment'
 import type { Bed, Stand } from '../core/garden/schema'
 import { useAct, useGarden } from '../state/garden'
 import { area } from '../text/format'
-import { partText } from '../text/bed'
+import { segmentText } from '../text/bed'
 import { Fold } from './Fold'
 import { ProblemLine } from './ProblemLine'
 import { single } from './once'
@@ -17,7 +17,7 @@ import { single } from './once'
 const STOPS = 24
 
 /** Parts what grows in a bed, so that its parts can be ended by different ways or on different days. */
-export function PartBed({ stand, bed }: { stand: Stand; bed: Bed }) {
+export function SplitStand({ stand, bed }: { stand: Stand; bed: Bed }) {
   const stretch = stretchOf(stand.segment, bed.lengthM)
   if (!stretch || stand.end.actual || stand.content.kind !== 'cover') return null
   return (
@@ -44,9 +44,9 @@ function Parting({
   const [problem, setProblem] = useState<string | null>(null)
   // To the decimetre, so that a part has a length that can be paced out; its middle stays its middle.
   const atM = share === 0.5 ? (fromM + toM) / 2 : Math.round((fromM + share * (toM - fromM)) * 10) / 10
-  const parted = partedAt(bed, stand.segment, atM)
+  const parted = splitSegment(bed, stand.segment, atM)
   async function part() {
-    const step = partStand(data, stand, bed, atM)
+    const step = splitStand(data, stand, bed, atM)
     if (!step.ok) return setProblem(firstProblem(step.problems))
     if (await act(step.value)) void navigate(`/bed/${bed.id}`)
   }
@@ -69,7 +69,7 @@ function Parting({
           max={STOPS - 1}
           value={Math.round(share * STOPS)}
           aria-valuetext={
-            parted.ok ? parted.value.map((part) => partText(part, units)).join(' and ') : undefined
+            parted.ok ? parted.value.map((part) => segmentText(part, units)).join(' and ') : undefined
           }
           onChange={(event) => setShare(Number(event.target.value) / STOPS)}
         />
@@ -77,7 +77,7 @@ function Parting({
       {parted.ok ? (
         <p className="mt-1">
           {parted.value
-            .map((part) => `${partText(part, units)}, ${area(segmentAreaM2(bed, part), units)}`)
+            .map((part) => `${segmentText(part, units)}, ${area(segmentAreaM2(bed, part), units)}`)
             .join('; ')}
           .
         </p>

@@ -1,14 +1,14 @@
 import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import type { Bed, Stand } from '../../core/garden/schema'
-import { endedApartDays, fewestAgain, partsOf, type ComparedPart } from '../../core/planting/partsCompared'
+import { endedApartDays, fewestAgain, segmentsAlike, type ComparedSegment } from '../../core/planting/segmentsCompared'
 import { PlanChance } from '../../parts/PlanChance'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { segmentAreaM2 } from '../../core/garden/area'
 import { useGarden } from '../../state/garden'
 import { weight } from '../../text/amounts'
-import { partText } from '../../text/bed'
+import { segmentText } from '../../text/bed'
 import { area, chanceText, decimal, longDate, percent, type Units } from '../../text/format'
 import { endingWords } from '../../text/names'
 
@@ -16,10 +16,10 @@ import { endingWords } from '../../text/names'
 const SURE = 0.8
 
 /** The parts of a bed that were sown alike and are ended apart, side by side, and how sure a difference is. */
-export function PartsCompared({ bed, stand }: { bed: Bed; stand: Stand }) {
+export function SegmentsCompared({ bed, stand }: { bed: Bed; stand: Stand }) {
   const { data } = useGarden()
   const { units } = data.garden
-  const parts = partsOf(bed, data.stands, stand)
+  const parts = segmentsAlike(bed, data.stands, stand)
   if (parts.length < 2) return null
   return (
     <section className="mt-6" aria-label="Its parts side by side" data-testid="parts-compared">
@@ -38,7 +38,7 @@ export function PartsCompared({ bed, stand }: { bed: Bed; stand: Stand }) {
           </thead>
           <tbody>
             {parts.map((part) => (
-              <PartRow key={part.stand.id} part={part} bed={bed} units={units} />
+              <SegmentRow key={part.stand.id} part={part} bed={bed} units={units} />
             ))}
           </tbody>
         </table>
@@ -48,13 +48,13 @@ export function PartsCompared({ bed, stand }: { bed: Bed; stand: Stand }) {
   )
 }
 
-function PartRow({ part, bed, units }: { part: ComparedPart; bed: Bed; units: Units }) {
+function SegmentRow({ part, bed, units }: { part: ComparedSegment; bed: Bed; units: Units }) {
   const { stand, end, done, stoodAgain, minutes, yieldKgM2 } = part
   return (
     <tr>
       <th scope="row" className="text-left">
         <Link className="link" to={`/end/${stand.id}`}>
-          {partText(stand.segment, units)}
+          {segmentText(stand.segment, units)}
         </Link>
         <span className="quiet font-normal">, {area(segmentAreaM2(bed, stand.segment), units)}</span>
       </th>
@@ -74,7 +74,7 @@ function PartRow({ part, bed, units }: { part: ComparedPart; bed: Bed; units: Un
 }
 
 /** Which part did better by the counts, how sure that is, and what one year can tell. */
-function Verdict({ parts, units }: { parts: ComparedPart[]; units: Units }) {
+function Verdict({ parts, units }: { parts: ComparedSegment[]; units: Units }) {
   const fewest = fewestAgain(parts)
   const part = parts.find(({ stand }) => stand.id === fewest?.standId)
   if (!fewest || !part) {
@@ -88,7 +88,7 @@ function Verdict({ parts, units }: { parts: ComparedPart[]; units: Units }) {
     )
   }
   const apart = endedApartDays(parts)
-  const name = `${partText(part.stand.segment, units)} (${part.end ? endingWords(part.end) : 'not ended'})`
+  const name = `${segmentText(part.stand.segment, units)} (${part.end ? endingWords(part.end) : 'not ended'})`
   return (
     <div className="mt-1 max-w-3xl">
       {fewest.chance >= SURE

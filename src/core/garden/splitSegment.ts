@@ -3,7 +3,7 @@ import { stretchOf } from './ground'
 import type { Bed, Segment } from './schema'
 
 /** Shortest part of a bed that is treated by itself, m. */
-export const SHORTEST_PART_M = 0.3
+export const SHORTEST_SEGMENT_M = 0.3
 
 /** A stretch of a bed as the part it is: all of it, one of its halves, or a strip. */
 function segmentOf(fromM: number, toM: number, lengthM: number): Segment {
@@ -17,7 +17,7 @@ function segmentOf(fromM: number, toM: number, lengthM: number): Segment {
  * The two parts that a cut across a part of a bed leaves: side by side, together just that part.
  * @param atM where along the bed it is cut, m from its start
  */
-export function partedAt(
+export function splitSegment(
   { lengthM }: Pick<Bed, 'lengthM'>,
   segment: Segment,
   atM: number,
@@ -30,7 +30,7 @@ export function partedAt(
       message: 'A path is treated as one. Part the bed beside it instead.',
     })
   const [fromM, toM] = stretch
-  if (!(atM - fromM >= SHORTEST_PART_M && toM - atM >= SHORTEST_PART_M))
+  if (!(atM - fromM >= SHORTEST_SEGMENT_M && toM - atM >= SHORTEST_SEGMENT_M))
     return failure({
       path: 'atM',
       code: 'too-near-the-end',

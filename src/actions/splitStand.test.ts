@@ -4,7 +4,7 @@ import { FRESH_CHECK } from '../core/garden/fresh'
 import { stand as standSchema, type Stand } from '../core/garden/schema'
 import { testBed, testCover } from '../core/testing/beds'
 import type { Write } from '../data/writes'
-import { partStand } from './partStand'
+import { splitStand } from './splitStand'
 
 const rye = testCover('cereal-rye', '2025-09-25')
 const bed = { ...testBed, lengthM: 12 }
@@ -54,7 +54,7 @@ const puts = (writes: readonly Write[], table: string) =>
   writes.flatMap((write) => (write.table === table && 'put' in write ? [write.put] : []))
 
 test('parted, seed and cuttings are shared by the ground, either part keeps the looks, and nothing is gained or lost', () => {
-  const parted = partStand({ stands: [weighed], checks: [look] }, weighed, bed, 8)
+  const parted = splitStand({ stands: [weighed], checks: [look] }, weighed, bed, 8)
   if (!parted.ok) throw new Error('refused')
   const [first, second] = puts(parted.value.writes, 'stands') as Stand[]
   for (const part of [first, second]) expect(standSchema.safeParse(part).error?.issues).toBeUndefined()
@@ -81,9 +81,9 @@ test('what was ended as one, or has something sown under it, is not parted', () 
   const ended = { ...weighed, end: { ...weighed.end, actual: weighed.end.plan } }
   const under = { ...rye, id: 'under', underStandId: weighed.id }
   const codes = [
-    partStand({ stands: [ended], checks: [] }, ended, bed, 6),
-    partStand({ stands: [weighed, under], checks: [] }, weighed, bed, 6),
-    partStand({ stands: [weighed], checks: [] }, weighed, bed, 12),
+    splitStand({ stands: [ended], checks: [] }, ended, bed, 6),
+    splitStand({ stands: [weighed, under], checks: [] }, weighed, bed, 6),
+    splitStand({ stands: [weighed], checks: [] }, weighed, bed, 12),
   ].map((outcome) => (outcome.ok ? 'parted' : outcome.problems[0].code))
   expect(codes).toEqual(['ended', 'something-under-it', 'too-near-the-end'])
 })

@@ -3,7 +3,7 @@ import { testBed } from '../testing/beds'
 import fc from '../testing/property'
 import { segmentAreaM2 } from './area'
 import { sharesGround, stretchOf } from './ground'
-import { partedAt } from './parting'
+import { splitSegment } from './splitSegment'
 import type { Segment } from './schema'
 
 const bed = { ...testBed, lengthM: 18, widthM: 0.8 }
@@ -16,7 +16,7 @@ test('parted again and again, the parts of a bed never overlap and lose no groun
       for (const atM of places)
         parts = parts.flatMap((part) => {
           const [fromM, toM] = stretchOf(part, bed.lengthM)!
-          const parted = atM > fromM && atM < toM ? partedAt(bed, part, atM) : null
+          const parted = atM > fromM && atM < toM ? splitSegment(bed, part, atM) : null
           return parted?.ok ? parted.value : [part]
         })
       const area = parts.reduce((sum, part) => sum + segmentAreaM2(bed, part), 0)
@@ -29,15 +29,15 @@ test('parted again and again, the parts of a bed never overlap and lose no groun
 })
 
 test('the middle of a bed gives its halves; a cut at an end or of a path is refused with the fix', () => {
-  expect(partedAt(bed, { kind: 'whole' }, 9)).toEqual({
+  expect(splitSegment(bed, { kind: 'whole' }, 9)).toEqual({
     ok: true,
     value: [
       { kind: 'half', which: 'first' },
       { kind: 'half', which: 'second' },
     ],
   })
-  const near = partedAt(bed, { kind: 'half', which: 'second' }, 9.1)
+  const near = splitSegment(bed, { kind: 'half', which: 'second' }, 9.1)
   expect(near.ok ? '' : near.problems[0].message).toMatch(/nearer to the middle/)
-  expect(partedAt(bed, { kind: 'path' }, 4).ok).toBe(false)
-  expect(partedAt(bed, { kind: 'whole' }, NaN).ok).toBe(false)
+  expect(splitSegment(bed, { kind: 'path' }, 4).ok).toBe(false)
+  expect(splitSegment(bed, { kind: 'whole' }, NaN).ok).toBe(false)
 })

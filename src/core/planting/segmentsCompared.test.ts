@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import type { Segment, Stand } from '../garden/schema'
 import { testBed, testCover } from '../testing/beds'
-import { fewestAgain, partsOf } from './partsCompared'
+import { fewestAgain, segmentsAlike } from './segmentsCompared'
 
 const half = (
   which: 'first' | 'second',
@@ -22,13 +22,13 @@ const half = (
 describe('two halves ended differently', () => {
   test('stand side by side along the bed, with what was counted and how long it took', () => {
     const [second, first] = [half('second', 'chop', 8), half('first', 'crimp', 1)]
-    const parts = partsOf(testBed, [second, first], second)
+    const parts = segmentsAlike(testBed, [second, first], second)
     expect(parts.map(({ stand, stoodAgain, end }) => [stand.id, end!.method, stoodAgain])).toEqual([
       ['first', 'crimp', 0.05],
       ['second', 'chop', 0.4],
     ])
     expect(parts.map(({ minutes }) => minutes)).toEqual([12, 20])
-    expect(partsOf(testBed, [first], first)).toEqual([])
+    expect(segmentsAlike(testBed, [first], first)).toEqual([])
   })
   test('what was sown otherwise, or on the same ground, is no part of it', () => {
     const first = half('first', 'crimp', 1)
@@ -37,12 +37,12 @@ describe('two halves ended differently', () => {
       id: 'oats',
     }
     const over = { ...half('second', 'chop', 2), id: 'over', segment: { kind: 'whole' } as Segment }
-    expect(partsOf(testBed, [first, oats, over], first)).toEqual([])
+    expect(segmentsAlike(testBed, [first, oats, over], first)).toEqual([])
   })
   test('the surer the more was counted and the wider apart, and never certain from one bed', () => {
     const sure = (a: number, b: number, before: number) =>
       fewestAgain(
-        partsOf(
+        segmentsAlike(
           testBed,
           [half('first', 'crimp', a, before), half('second', 'chop', b, before)],
           half('first', 'crimp', a, before),
@@ -56,7 +56,7 @@ describe('two halves ended differently', () => {
     expect(sure(10, 80, 200).chance).toBeLessThan(0.999)
     expect(
       fewestAgain(
-        partsOf(
+        segmentsAlike(
           testBed,
           [half('first', 'crimp', 1), half('second', 'chop', null)],
           half('first', 'crimp', 1),

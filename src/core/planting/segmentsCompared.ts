@@ -8,7 +8,7 @@ import { MOST_PER_ENDING } from '../termination/ownResults'
 import { followedBy } from './followed'
 
 /** One part of a bed that was sown as one: how it was ended, or is to be, and what came of it. */
-export type ComparedPart = {
+export type ComparedSegment = {
   stand: Stand
   end: EndDetails | null
   done: boolean
@@ -32,7 +32,7 @@ const sownAlike = (a: Stand, b: Stand): boolean => {
 }
 
 /** The parts of a bed that were sown alike and are ended by themselves, along the bed; none where it is one piece. */
-export function partsOf(bed: Bed, stands: readonly Stand[], stand: Stand): ComparedPart[] {
+export function segmentsAlike(bed: Bed, stands: readonly Stand[], stand: Stand): ComparedSegment[] {
   const alike = stands.filter(
     (other) =>
       other.bedId === bed.id &&
@@ -67,7 +67,7 @@ const STEPS = 400
  * Which of the parts that were counted is likely to be the one on which the fewest stand again. Each count is binomial
  * under a flat prior; as plants of one part share its luck, one part counts for no more than `MOST_PER_ENDING` plants.
  */
-export function fewestAgain(parts: readonly ComparedPart[]): FewestAgain | null {
+export function fewestAgain(parts: readonly ComparedSegment[]): FewestAgain | null {
   const counted = parts.flatMap(({ stand }) => {
     const count = tellingCount(stand)
     return count ? [{ stand, density: survivalDensity(count) }] : []
@@ -110,7 +110,7 @@ function tailOf(density: readonly number[]): number[] {
 }
 
 /** Days between the endings of the first and the last part that were ended; 0 where all were ended on one day. */
-export function endedApartDays(parts: readonly ComparedPart[]): number {
+export function endedApartDays(parts: readonly ComparedSegment[]): number {
   const days = parts.flatMap(({ end, done }) => (end && done ? [dayNumber(end.date)] : []))
   return days.length < 2 ? 0 : Math.max(...days) - Math.min(...days)
 }
