@@ -31,9 +31,12 @@ type Over = 'help' | 'palette' | 'more' | 'touch' | null
 function useTopOfRoom() {
   const { pathname, hash } = useLocation()
   const how = useNavigationType()
+  // Only another room counts, not what is asked in it.
+  const before = useRef(pathname)
   useEffect(() => {
+    if (before.current === pathname) return
+    before.current = pathname
     if (how === 'PUSH' && hash === '') document.documentElement.scrollTop = 0
-    // Only another room counts, not what is asked in it.
   }, [pathname, hash, how])
 }
 
@@ -60,7 +63,15 @@ export function Shell() {
         >
           Skip to the room
         </a>
-        {!alone && <Header place={place} onOver={setOver} />}
+        {!alone && (
+          <Header
+            place={place}
+            onOver={(next) => {
+              setThing(null)
+              setOver(next)
+            }}
+          />
+        )}
         <div className="selvedge mx-4 mt-1" aria-hidden="true" />
         {!alone && <PlaceLine />}
         {!alone && <BackupLine />}

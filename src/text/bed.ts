@@ -25,6 +25,12 @@ export function segmentText(segment: Segment, units: Units): string {
 export const placeText = ({ label }: Pick<Bed, 'label'>, segment: Segment, units: Units): string =>
   segment.kind === 'whole' ? label : `${label}, ${segmentText(segment, units)}`
 
+/** A stand by name, with its part of the bed where it is not all of it: `Cereal rye, first half`. */
+export const standWithPlace = (stand: Stand, units: Units): string =>
+  stand.segment.kind === 'whole'
+    ? standName(stand)
+    : `${standName(stand)}, ${segmentText(stand.segment, units)}`
+
 /** What is to be done to a cover next, or waited for, in a sentence as it is said at the bed. */
 export function nextDeed(stand: Stand, today: number): string {
   const { start, end } = stand

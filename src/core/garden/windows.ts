@@ -1,6 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import { stretchOf, takesAllOf } from './ground'
 import type { Bed, Garden, Segment, Stand } from './schema'
+import { SHORTEST_SEGMENT_M } from './splitSegment'
 import { bedSpans, latest } from './timeline'
 
 /** Bare time of a bed between what stands before and after: free from the first day, needed by the last. */
@@ -43,16 +44,13 @@ export function bareWindows(
 
 type StandSpan = ReturnType<typeof bedSpans>[number]
 
-/** Ground shorter than this between parts is a foot’s breadth, no bed, m. */
-const LEAST_GROUND_M = 0.3
-
 /** A bed cut wherever one of its stands begins or ends along it. */
 function stretches({ lengthM }: Bed, spans: readonly StandSpan[]): Segment[] {
   const places = spans.flatMap(({ stand }) => stretchOf(stand.segment, lengthM) ?? [])
   const cuts = [...new Set([0, ...places.map((at) => Math.min(at, lengthM)), lengthM])].sort((a, b) => a - b)
   return cuts.slice(1).flatMap((toM, i): Segment[] => {
     const fromM = cuts[i]
-    return toM - fromM >= Math.min(LEAST_GROUND_M, lengthM) ? [{ kind: 'strip', fromM, toM }] : []
+    return toM - fromM >= Math.min(SHORTEST_SEGMENT_M, lengthM) ? [{ kind: 'strip', fromM, toM }] : []
   })
 }
 

@@ -1,5 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import { segmentAreaM2 } from '../garden/area'
+import { sharesGround } from '../garden/ground'
 import type { Bed, Stand } from '../garden/schema'
 import type { EndDetails } from '../garden/ending'
 import { tellingCount } from '../termination/pooling'
@@ -28,7 +29,10 @@ export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Foll
       const crop = stands
         .filter(
           (stand) =>
-            stand.bedId === bed.id && stand.content.kind === 'crop' && (started(stand) ?? -1) >= ended,
+            stand.bedId === bed.id &&
+            stand.content.kind === 'crop' &&
+            sharesGround(stand.segment, cover.segment, bed) &&
+            (started(stand) ?? -1) >= ended,
         )
         .sort((a, b) => started(a)! - started(b)!)[0]
       if (!crop) return []

@@ -30,6 +30,30 @@ describe('two halves ended differently', () => {
     expect(parts.map(({ minutes }) => minutes)).toEqual([12, 20])
     expect(segmentsAlike(testBed, [first], first)).toEqual([])
   })
+  test('a crop over both tells nothing of either; one on a half is the harvest after that half', () => {
+    const [first, second] = [half('first', 'crimp', 1), half('second', 'chop', 8)]
+    const crop = (id: string, segment: Segment): Stand => ({
+      ...first,
+      id,
+      segment,
+      content: {
+        kind: 'crop',
+        cropId: 'leek',
+        establishment: 'transplant',
+        plantingMethod: null,
+        feed: null,
+      },
+      start: { plan: null, actual: { ...first.start.actual!, date: '2026-06-20', components: [] } },
+      end: { plan: null, actual: null },
+      outcome: { date: '2026-10-01', yieldKg: 10, verdict: null, note: '' },
+    })
+    const yields = (...crops: Stand[]) =>
+      segmentsAlike(testBed, [first, second, ...crops], first).map(({ yieldKgM2 }) => yieldKgM2)
+    expect(yields(crop('both', { kind: 'whole' }))).toEqual([null, null])
+    const [of, other] = yields(crop('one', { kind: 'half', which: 'second' }))
+    expect(of).toBeNull()
+    expect(other).toBeGreaterThan(0)
+  })
   test('what was sown otherwise, or on the same ground, is no part of it', () => {
     const first = half('first', 'crimp', 1)
     const oats = {

@@ -1,5 +1,5 @@
 import { dayNumber } from '../foundations/day'
-import { sharesGround, stretchOf } from '../garden/ground'
+import { sharesGround, stretchOf, takesAllOf } from '../garden/ground'
 import type { Bed, Stand } from '../garden/schema'
 import type { EndDetails, FollowUp } from '../garden/ending'
 import { latest } from '../garden/timeline'
@@ -16,6 +16,7 @@ export type ComparedSegment = {
   stoodAgain: number | null
   /** Work on it as recorded, what stood again finished by hand too, minutes; null where nobody looked at the clock. */
   minutes: number | null
+  /** Harvest after it where a crop grew on its ground alone; one over several parts tells nothing of either. */
   yieldKgM2: number | null
 }
 
@@ -55,7 +56,10 @@ export function segmentsAlike(bed: Bed, stands: readonly Stand[], stand: Stand):
         done: part.end.actual !== null,
         stoodAgain: count ? count.standing / count.before : null,
         minutes: minutes === undefined ? null : minutes + finishing,
-        yieldKgM2: followed.find(({ cover }) => cover.id === part.id)?.yieldKgM2 ?? null,
+        yieldKgM2:
+          followed.find(
+            ({ cover, crop }) => cover.id === part.id && takesAllOf(part.segment, crop.segment, bed),
+          )?.yieldKgM2 ?? null,
       }
     })
 }

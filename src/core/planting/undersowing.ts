@@ -12,7 +12,7 @@ const LOST_AT_LAST_WEEDING = 0.05
 const LOST_PER_DAY_EARLIER = { low: 0.002, high: 0.012 }
 /** Days after it in which what a cover still takes falls to a third (judgement, 10–21). */
 const FADES_IN_DAYS = 14
-/** No cover under a crop was found to take more (judgement, 0.5–0.8). */
+/** More than this is not told of any cover (judgement, 0.5–0.8). */
 const MOST_LOST = 0.6
 /** Taller than this, m, a cover competes for light as a tall weed does, lower than that hardly (judgement). */
 const TALL_M = 1.1

@@ -26,7 +26,7 @@ import { Chip } from '../../parts/Chip'
 import { AmountsSwitch } from '../../parts/AmountsSwitch'
 import { useTold } from '../../state/useTold'
 import { PlanChance } from '../../parts/PlanChance'
-import { lastTime, nextDeed, segmentText } from '../../text/bed'
+import { lastTime, nextDeed, segmentText, standWithPlace } from '../../text/bed'
 import { PlanLine } from '../../parts/PlanLine'
 import { usePlan } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
@@ -58,11 +58,8 @@ function AtTheBed({ bed, covers, focus }: { bed: Bed; covers: readonly Stand[]; 
     <div className="mt-1 text-lg" data-testid="at-the-bed">
       {covers.map((cover) => (
         <p key={cover.id}>
-          <strong>
-            {standName(cover)}
-            {cover.segment.kind !== 'whole' && `, ${segmentText(cover.segment, data.garden.units)}`}.
-          </strong>{' '}
-          {nextDeed(cover, today)} <PlanChance standId={cover.id} before="The plan: " short />
+          <strong>{standWithPlace(cover, data.garden.units)}.</strong> {nextDeed(cover, today)}{' '}
+          <PlanChance standId={cover.id} before="The plan: " short />
         </p>
       ))}
       {last && <p className="text-base">{last}</p>}
@@ -173,8 +170,7 @@ function Parts({
     <p className="no-print mb-2 flex flex-wrap gap-2" role="group" aria-label="Which part is shown">
       {covers.map((cover) => (
         <Chip key={cover.id} chosen={cover.id === focus?.id} onPress={() => onAsk(cover.id)}>
-          {standName(cover)}
-          {cover.segment.kind !== 'whole' && `, ${segmentText(cover.segment, units)}`}
+          {standWithPlace(cover, units)}
         </Chip>
       ))}
     </p>

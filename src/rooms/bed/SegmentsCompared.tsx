@@ -1,7 +1,12 @@
 import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import type { Bed, Stand } from '../../core/garden/schema'
-import { endedApartDays, fewestAgain, segmentsAlike, type ComparedSegment } from '../../core/planting/segmentsCompared'
+import {
+  endedApartDays,
+  fewestAgain,
+  segmentsAlike,
+  type ComparedSegment,
+} from '../../core/planting/segmentsCompared'
 import { PlanChance } from '../../parts/PlanChance'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'

@@ -5,7 +5,8 @@ import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
 import { unitsOf, type Told } from '../../text/amounts'
 import { area, centimetres, grams, kilos, longDate, rain } from '../../text/format'
-import { endingWords, FINISHING_WORDS, leadGroup, standName } from '../../text/names'
+import { standWithPlace } from '../../text/bed'
+import { endingWords, FINISHING_WORDS, leadGroup } from '../../text/names'
 
 /** Something that happened in a bed: its day, what, the words about it, and pictures taken then. */
 export type Entry = {
@@ -27,7 +28,7 @@ const FATE = { dropped: 'dropped', 'carried off': 'carried off', eaten: 'eaten',
 
 function standEntries(stand: Stand, checks: readonly Check[], told: Told): Entry[] {
   const units = unitsOf(told)
-  const name = standName(stand)
+  const name = standWithPlace(stand, units)
   const cover = stand.content.kind === 'cover'
   const to = cover ? `/watch/${stand.id}` : null
   const entry = (id: string, date: string, what: string, words = '', pictureIds: string[] = []): Entry => ({

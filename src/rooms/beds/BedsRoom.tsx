@@ -5,6 +5,7 @@ import type { Stand } from '../../core/garden/schema'
 import { Swatch } from '../../parts/Swatch'
 import { useGarden } from '../../state/garden'
 import { area, longDate, metres } from '../../text/format'
+import { standWithPlace } from '../../text/bed'
 import { standName } from '../../text/names'
 import { areaOf, useBeds, type BedLine, type Order } from './useBeds'
 
@@ -140,10 +141,11 @@ function BedRow({ line: { bed, now, next, nextDay }, section }: { line: BedLine;
 }
 
 function Stands({ stand }: { stand: Stand }) {
+  const { units } = useGarden().data.garden
   return (
     <span className="flex items-center gap-2">
       {stand.content.kind === 'cover' && <Swatch groups={groupsOf(stand.content.components)} size={1} />}
-      {standName(stand)}
+      {standWithPlace(stand, units)}
     </span>
   )
 }

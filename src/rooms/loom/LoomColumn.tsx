@@ -1,21 +1,18 @@
-import { Sprout } from 'lucide-react'
-import { lazy, memo, Suspense, useContext } from 'react'
+import { lazy, memo, Suspense } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { latest } from '../../core/garden/timeline'
-import { Link } from 'react-router'
 import type { StandForecast } from '../../core/season/standForecast'
-import type { LightWindow } from '../../core/choosing/lightWindows'
-import type { BedWindow } from '../../core/garden/windows'
-import { longDate, shortDate } from '../../text/format'
+import { longDate } from '../../text/format'
 import { StripCanvas } from '../../parts/weave/StripCanvas'
 import { useGarden } from '../../state/garden'
 import { late, whenIdle } from '../../state/late'
 import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { placeLabel, standWords } from './labels'
+import { Gap } from './Gap'
+import { ThreadOfLight } from './ThreadOfLight'
 import { clipToSheet, yOfDay, type Column, type Scale } from './layout'
 import { AreaButton, Words, type Area } from './StandArea'
-import { SayGrowing } from './sheetLayout'
-import type { LoomBed, SheetDays } from './useLoom'
+import type { LoomBed, RegionProps, SheetDays } from './useLoom'
 import { placeText } from '../../text/bed'
 
 /** What a crop is moved with is loaded once there is one that can be, and the sheet is drawn. */
@@ -101,8 +98,6 @@ export const OutOfSight = memo(function OutOfSight({ entry, sheet }: { entry: Lo
   return <span hidden data-woven={pending === 0} />
 })
 
-type RegionProps = { entry: LoomBed; sheet: SheetDays; scale: Scale; width: number; todayY: number }
-
 /** Width of a letter on the cloth, px: a name that does not fit on its part is left to its title. */
 const LETTER_PX = 7
 
@@ -137,121 +132,6 @@ function StandRegion({ item, ...region }: RegionProps & { item: LoomBed['stands'
     <Suspense fallback={fixed}>
       <MovableCrop area={area} placed={placed} />
     </Suspense>
-  )
-}
-
-/** Gaps shorter than this are not worth a name on the sheet. */
-const NAMED_GAP_WEEKS = 2
-
-function Gap({ window, entry, sheet, scale, width, todayY }: RegionProps & { window: BedWindow }) {
-  const clip = clipToSheet(scale, sheet, window.freeFromDay, window.neededByDay)
-  const weeks = Math.round((window.neededByDay - Math.max(window.freeFromDay, sheet.firstDay)) / 7)
-  if (!clip || weeks < NAMED_GAP_WEEKS) return null
-  const lines = width >= 72 ? [`${weeks} wk bare`] : [`${weeks} wk`, 'bare']
-  const placed =
-    placeLabel(lines, clip.top, clip.bottom, todayY, false) ??
-    placeLabel([`${weeks} wk`], clip.top, clip.bottom, todayY)
-  const open = window.neededByDay > sheet.today
-  const name = `${entry.bed.label}: bare ${weeks} weeks, ${shortDate(window.freeFromDay)} to ${shortDate(window.neededByDay)}`
-  return (
-    <>
-      {open ? (
-        <Link
-          to={`/choose/${entry.bed.id}?day=${Math.max(window.freeFromDay, sheet.today)}`}
-          className="loom-gap absolute left-0"
-          style={{ top: clip.top + 1, width, height: clip.bottom - clip.top - 2 }}
-          aria-label={`${name}. Choose a cover`}
-          title={`${name}. Choose a cover`}
-        />
-      ) : (
-        <span
-          className="loom-gap is-past absolute left-0"
-          style={{ top: clip.top + 1, width, height: clip.bottom - clip.top - 2 }}
-          title={name}
-        />
-      )}
-      {placed && <Words placed={placed} italic />}
-      {window.freeFromDay <= sheet.today && open && width >= GROWING_PX && (
-        <GrowsHere bed={entry.bed} top={todayY} width={width} />
-      )}
-    </>
-  )
-}
-
-/** Size of the mark in a bare bed that says that something grows there, px, and how far under today it lies. */
-const GROWING_PX = 26
-const GROWING_BELOW_PX = 6
-
-/** In a bare bed, beneath today: something grows here that Kilim does not know of. */
-function GrowsHere({ bed, top, width }: { bed: LoomBed['bed']; top: number; width: number }) {
-  const say = useContext(SayGrowing)
-  const name = `A cover grows in ${bed.label} already`
-  return (
-    <button
-      type="button"
-      className="absolute z-30 flex items-center justify-center border border-base-content/60 bg-base-100 hover:bg-base-200"
-      style={{
-        top: top + GROWING_BELOW_PX,
-        left: (width - GROWING_PX) / 2,
-        width: GROWING_PX,
-        height: GROWING_PX,
-      }}
-      aria-label={name}
-      title={name}
-      onClick={() => say(bed.id)}
-    >
-      <Sprout size={16} aria-hidden="true" />
-    </button>
-  )
-}
-
-/** Width of the thread of light, and of what can be pressed about it, px. */
-const THREAD_PX = 3
-const THREAD_REACH_PX = 12
-
-/** From when on a cover can be sown under a crop, until its light returns; pressing it asks what fits. */
-function ThreadOfLight({
-  light,
-  entry,
-  sheet,
-  scale,
-  width,
-}: Omit<RegionProps, 'todayY'> & { light: LightWindow }) {
-  const sow = clipToSheet(scale, sheet, light.sowFromDay, light.sowUntilDay)
-  const all = clipToSheet(scale, sheet, light.sowFromDay, light.lightDay)
-  if (!sow || !all) return null
-  const name = `${entry.bed.label}: sow under ${light.crop.name.toLowerCase()} from ${shortDate(light.sowFromDay)} to ${shortDate(light.sowUntilDay)}, light returns ${shortDate(light.lightDay)}, ${light.recoveredWeeks} bare weeks recovered`
-  return (
-    <Link
-      to={`/choose/${entry.bed.id}?day=${light.sowFromDay}&under=${light.standId}`}
-      className="loom-light absolute"
-      style={{
-        top: all.top,
-        left: width - THREAD_REACH_PX,
-        width: THREAD_REACH_PX,
-        height: Math.max(12, all.bottom - all.top),
-      }}
-      aria-label={name}
-      title={name}
-    >
-      <svg width={THREAD_REACH_PX} height="100%" aria-hidden="true">
-        <line
-          x1={THREAD_REACH_PX / 2}
-          x2={THREAD_REACH_PX / 2}
-          y1={0}
-          y2={sow.bottom - all.top}
-          strokeWidth={THREAD_PX}
-        />
-        <line
-          x1={THREAD_REACH_PX / 2}
-          x2={THREAD_REACH_PX / 2}
-          y1={sow.bottom - all.top}
-          y2="100%"
-          strokeWidth={THREAD_PX}
-          strokeDasharray="2 4"
-        />
-      </svg>
-    </Link>
   )
 }
 

@@ -32,7 +32,7 @@ function Draggable({ area, placed }: Props) {
         className={`cursor-grab ${isDragging ? 'is-dragging' : ''}`}
         shift={transform}
       />
-      {placed && !isDragging && <Words placed={placed} />}
+      {placed && !isDragging && <Words placed={placed} left={area.left} width={area.width} />}
     </>
   )
 }

@@ -30,7 +30,7 @@ export function DropOver({
   const { data, today } = useGarden()
   const day = parseDay(sow.form.text.date) ?? today
   const planned = view.stand.start.plan && parseDay(view.stand.start.plan.date)
-  const sowDay = Math.max(day, planned ?? day)
+  const sowDay = sow.recorded ? day : Math.max(day, planned ?? day)
   const above = coverAbove(data.stands, view.bed, view.stand, sowDay)
   return (
     <section aria-label="Sow and drop" className="mt-2 max-w-3xl">
@@ -46,7 +46,12 @@ function Falls({ above, day, recipe, units }: { above: Stand; day: number; recip
   const forecast = useAnswer('forecast', upper && [spec, upper.standCase], forecastName(above.id))
   // The day before: on the day itself it may be cut already.
   const massG = forecast.value && bandOn(forecast.value.massG, day - 1)
-  if (!massG || !upper) return <Failed what="How much falls onto the seed" failure={forecast} />
+  if (!massG || !upper)
+    return forecast.error ? (
+      <Failed what="How much falls onto the seed" failure={forecast} />
+    ) : (
+      <p role="status">Working out how much falls …</p>
+    )
   const areaM2 = segmentAreaM2(upper.bed, above.segment)
   const told = droppedOver(
     massG,

@@ -22,8 +22,13 @@ export function ReckonedWith({ view, sow, recipe }: { view: StandView; sow: Sow;
 
 /** `Seed of which 88 % grows, raked, in 2 passes, weighed in 1 g steps.` */
 function knownText({ lines }: Recipe, { thrown, units }: Sow): string {
-  const each = (of: (line: Recipe['lines'][number]) => number) =>
-    lines.map((line) => percent(of(line))).join(' and ')
+  /** One share where all have it, else each with its plant. */
+  const each = (of: (line: Recipe['lines'][number]) => number) => {
+    const told = lines.map((line) => percent(of(line)))
+    return new Set(told).size === 1
+      ? told[0]
+      : lines.map(({ name }, i) => `${told[i]} (${name.toLowerCase()})`).join(' and ')
+  }
   const shares = lines.some(({ share }) => Math.abs(share - 1) > 0.005)
     ? `, ${each(({ share }) => share)} of the full rate`
     : ''

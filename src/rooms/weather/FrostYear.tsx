@@ -7,8 +7,14 @@ const YEAR_DAYS = 365
 const WIDTH = 560
 const BAND = 14
 
-const dateText = ({ date, chance }: FrostDate) =>
-  date ? dateRangeText(date) : `none in ${percent(1 - chance)} of years`
+/** From this chance on a frost comes in as good as every year. */
+const YEARLY = 0.95
+
+/** When the last or first such night is, and in how many years where not in all. */
+const dateText = (which: 'last' | 'first', { date, chance }: FrostDate) =>
+  date
+    ? `${which} ${dateRangeText(date)}${chance < YEARLY ? `, in ${percent(chance)} of years` : ''}`
+    : `no such night in ${percent(1 - chance)} of years`
 
 /** The year from midwinter to midwinter with its season free of frost, for three limits: firm in 9 of 10 years, frayed between. */
 export function FrostYear({ summary, units }: { summary: WeatherSummary; units: Units }) {
@@ -36,9 +42,9 @@ export function FrostYear({ summary, units }: { summary: WeatherSummary; units: 
             </svg>
             <dt className="sr-only">Nights at or below {temperature(lastFrost.limitC, units)}</dt>
             <dd className="flex flex-wrap justify-between gap-x-4">
-              <span>last {dateText(lastFrost)}</span>
+              <span>{dateText('last', lastFrost)}</span>
               <strong aria-hidden="true">{temperature(lastFrost.limitC, units)}</strong>
-              <span>first {dateText(firstFrosts[i])}</span>
+              <span>{dateText('first', firstFrosts[i])}</span>
             </dd>
           </div>
         ))}
