@@ -31,7 +31,7 @@ export function standsOnCloth(
   lastDay: number,
 ): StandOnCloth[] {
   const spans = bedSpans(stands, bed.id)
-  return spans.map((span, i) => {
+  const lying = spans.map((span, i): StandOnCloth => {
     const { segment } = span.stand
     const next = spans
       .slice(i + 1)
@@ -50,5 +50,6 @@ export function standsOnCloth(
       nextStart,
       across: acrossOf(segment, bed.lengthM),
     }
-  })
+  })  // Parts that began together stand in the order they have along the bed.
+  return lying.sort((a, b) => a.fromDay - b.fromDay || a.across[0] - b.across[0])
 }
