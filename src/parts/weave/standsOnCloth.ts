@@ -50,6 +50,6 @@ export function standsOnCloth(
       nextStart,
       across: acrossOf(segment, bed.lengthM),
     }
-  })  // Parts that began together stand in the order they have along the bed.
+  }) // Parts that began together stand in the order they have along the bed.
   return lying.sort((a, b) => a.fromDay - b.fromDay || a.across[0] - b.across[0])
 }
