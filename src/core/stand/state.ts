@@ -23,16 +23,17 @@ export type StandState = Ground & {
 }
 
 /** The columns of a state, part by part, always in the same order. */
-const segmentsAlike = ({ surface, buried, water, plants, tally, start, sky, mineralG, wetness }: StandState) => [
+const segmentsAlike = ({
   surface,
   buried,
   water,
+  plants,
   tally,
   start,
   sky,
-  { mineralG, wetness },
-  ...plants,
-]
+  mineralG,
+  wetness,
+}: StandState) => [surface, buried, water, tally, start, sky, { mineralG, wetness }, ...plants]
 
 /** The state of some members, in their order: a run goes on from it without touching what it was picked from. */
 export function pickState(state: StandState, members: readonly number[]): StandState {

@@ -4,10 +4,10 @@ import { Link } from 'react-router'
 import type { BedWindow } from '../../core/garden/windows'
 import { shortDate } from '../../text/format'
 import { placeLabel } from './labels'
-import { clipToSheet } from './layout'
+import { clipToSheet, type RegionProps } from './layout'
 import { SayGrowing } from './sheetLayout'
 import { Words } from './StandArea'
-import type { LoomBed, RegionProps } from './useLoom'
+import type { LoomBed } from './useLoom'
 
 /** Gaps shorter than this are not worth a name on the sheet. */
 const NAMED_GAP_WEEKS = 2

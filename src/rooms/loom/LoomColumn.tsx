@@ -10,9 +10,9 @@ import { useBedCloth } from '../../parts/weave/useBedCloth'
 import { placeLabel, standWords } from './labels'
 import { Gap } from './Gap'
 import { ThreadOfLight } from './ThreadOfLight'
-import { clipToSheet, yOfDay, type Column, type Scale } from './layout'
+import { clipToSheet, yOfDay, type Column, type RegionProps, type Scale } from './layout'
 import { AreaButton, Words, type Area } from './StandArea'
-import type { LoomBed, RegionProps, SheetDays } from './useLoom'
+import type { LoomBed, SheetDays } from './useLoom'
 import { placeText } from '../../text/bed'
 
 /** What a crop is moved with is loaded once there is one that can be, and the sheet is drawn. */

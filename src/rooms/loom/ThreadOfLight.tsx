@@ -1,8 +1,7 @@
 import { Link } from 'react-router'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import { shortDate } from '../../text/format'
-import { clipToSheet } from './layout'
-import type { RegionProps } from './useLoom'
+import { clipToSheet, type RegionProps } from './layout'
 
 /** Width of the thread of light, and of what can be pressed about it, px. */
 const THREAD_PX = 3

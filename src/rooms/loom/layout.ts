@@ -1,5 +1,5 @@
 import { LOOM_WEEKS } from '../../state/season'
-import type { Loom, LoomBed } from './useLoom'
+import type { Loom, LoomBed, SheetDays } from './useLoom'
 
 /** Where each bed's column stands, in px. */
 export type Column = { entry: LoomBed; left: number; width: number }
@@ -11,6 +11,9 @@ export type LoomLayout = Scale & {
   edge: number
   width: number
 }
+
+/** A bed’s column on the sheet, as what lies on it needs to know it. */
+export type RegionProps = { entry: LoomBed; sheet: SheetDays; scale: Scale; width: number; todayY: number }
 
 const EDGE_PX = 104
 const BED_GAP_PX = 6

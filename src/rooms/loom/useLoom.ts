@@ -1,6 +1,5 @@
 import { useMemo } from 'react'
 import { startOfWeek } from '../../core/foundations/day'
-import type { Scale } from './layout'
 import type { Bed } from '../../core/garden/schema'
 import { bareWindows, recordsFrom, type BedWindow } from '../../core/garden/windows'
 import { lightWindows, type LightWindow } from '../../core/choosing/lightWindows'
@@ -56,6 +55,3 @@ export function useOutlook({ firstDay }: Loom): AnswerState<WeekOutlook[]> {
   const { spec } = useGarden()
   return useAnswer('outlook', [spec, firstDay, LOOM_WEEKS], undefined, 'next')
 }
-
-/** A bed’s column on the sheet, as what lies on it needs to know it. */
-export type RegionProps = { entry: LoomBed; sheet: SheetDays; scale: Scale; width: number; todayY: number }

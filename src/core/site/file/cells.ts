@@ -54,7 +54,10 @@ export function numberIn(text: string): number | null {
 const two = (value: number) => String(value).padStart(2, '0')
 
 /** Calendar parts of a date text, in the form given; null when it is not in that form. */
-export function segmentsAlike(text: string, form: DateForm): [year: number, month: number, day: number] | null {
+export function segmentsAlike(
+  text: string,
+  form: DateForm,
+): [year: number, month: number, day: number] | null {
   const date = text.trim().split(/[T ]/)[0]
   const compact = /^(\d{4})(\d{2})(\d{2})$/.exec(date)
   const split = compact ?? /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})$/.exec(date)
