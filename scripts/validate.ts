@@ -8,6 +8,7 @@ import { dayNumber } from '../src/core/foundations/day'
 import { quantilesOf, type Quantiles } from '../src/core/foundations/statistics'
 import { valuesOn } from '../src/core/stand/summary'
 import { isSealed, readingsHold, readScene, SCENES } from '../src/core/testing/scenes/readings'
+import { RELAY_ROWS } from '../src/core/testing/relay/rows'
 import { growStand } from '../src/core/testing/stands'
 import { TEST_SITES } from '../src/core/testing/sites'
 
@@ -129,6 +130,7 @@ function residueRows() {
   )
 }
 residueRows()
+for (const { what, low, high, unit, value } of RELAY_ROWS) numberRow(what, value(members), low, high, unit)
 
 function pictureRows() {
   const every = seasons >= ALL_SEASONS ? 1 : 24

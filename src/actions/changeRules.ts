@@ -9,6 +9,12 @@ export const changeRules = (garden: Garden, part: Partial<Rules>): Step => ({
   writes: [changed('gardens', garden, { rules: { ...garden.rules, ...part } })],
 })
 
+/** Days from planting to the last weeding of crops for which the grower knows their own. */
+export const changeLastWeeding = (garden: Garden, lastWeeding: Rules['lastWeeding']): Step => ({
+  label: 'Changed a last weeding',
+  writes: [changed('gardens', garden, { rules: { ...garden.rules, lastWeeding } })],
+})
+
 /** Days to wait between a dead cover and planting. */
 export const changeWait = (garden: Garden, part: Partial<Garden['waitDays']>): Step => ({
   label: 'Changed the wait before planting',

@@ -15,8 +15,8 @@ import { testBed, testCase, testCover } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { cropRemains } from './cropCourse'
 import { groundSummary } from './groundSummary'
-import { groundOn, standRun } from './standRun'
-import { PAST_MEMBERS, throughBed } from './through'
+import { standRun } from './standRun'
+import { groundOn, PAST_MEMBERS, throughBed } from './through'
 
 const first = dayNumber('2023-07-01')
 const last = dayNumber('2026-10-20')

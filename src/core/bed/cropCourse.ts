@@ -1,6 +1,7 @@
 import type { Bed } from '../garden/schema'
 import { cropNeed } from '../planting/feeding'
 import type { Crop } from '../plants/crops'
+import { grownAfterDays, grownShare } from '../plants/shade'
 import { STARTING_NITROGEN_G } from '../soil/nitrogen'
 import type { GroundCrop } from '../stand/types'
 
@@ -8,14 +9,10 @@ import type { GroundCrop } from '../stand/types'
 const LEFT_UNUSED = 0.55
 /** Ground that a grown crop covers, by the light it takes (judgement: 0.8 of light taken is closed ground). */
 const COVER_PER_SHADE = 1.2
-/** Share of a crop's nitrogen, and of its time in the bed, that its remains and its growing up make (judgement, 0.1–0.4; 0.3–0.6). */
+/** Share of a crop's nitrogen that its remains hold (judgement, 0.1–0.4). */
 const REMAINS_SHARE = 0.2
-const GROWN_SHARE = 0.45
 /** Nitrogen in what is left of vegetables, share of dry matter (judgement, 0.015–0.035). */
 const REMAINS_NITROGEN = 0.025
-
-/** Days after planting until a crop is full grown. */
-export const grownAfterDays = (crop: Crop): number => Math.max(1, GROWN_SHARE * crop.daysInBed)
 
 /** A crop as its ground feels it, from planting until it is gone. What it lacks is taken to have been fed to it. */
 export function cropCourse(
@@ -28,9 +25,12 @@ export function cropCourse(
     plantedDay,
     goneDay,
     wantedG: Float64Array.from({ length: crop.daysToHarvest + 1 }, (_, day) => cropNeed(crop, day)),
-    cover: Math.min(1, COVER_PER_SHADE * crop.shade),
-    grownAfterDays: grownAfterDays(crop),
-    leavesG: LEFT_UNUSED * STARTING_NITROGEN_G[fertility],
+    cover: Float64Array.from(
+      { length: Math.ceil(grownAfterDays(crop)) + 1 },
+      (_, day) => grownShare(crop, day) * Math.min(1, COVER_PER_SHADE * crop.shade),
+    ),
+    leavesG: crop.watered ? LEFT_UNUSED * STARTING_NITROGEN_G[fertility] : 0,
+    watered: crop.watered,
   }
 }
 

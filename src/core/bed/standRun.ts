@@ -1,35 +1,13 @@
-import { stableHash } from '../foundations/hash'
 import { dayNumber } from '../foundations/day'
 import { atOnce, type Steps } from '../foundations/steps'
 import { latest } from '../garden/timeline'
-import { standRunOnInSteps, type EarlierUse, type SeasonRun, type StandCase } from '../season/run'
+import { standRunOnInSteps, type SeasonRun, type StandCase } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
-import type { Ground } from '../soil/ground'
-import { throughBed, withRecords } from './through'
-
-const known = new WeakMap<WeatherEnsemble, Map<string, Ground | null>>()
-
-/** The ground on a day as its past left it, worked out once for each past, bed and day; null where none is known. */
-export function groundOn(
-  before: readonly EarlierUse[],
-  bed: StandCase['bed'],
-  ensemble: WeatherEnsemble,
-  day: number,
-): Ground | null {
-  if (before.length === 0) return null
-  let of = known.get(ensemble)
-  if (!of) known.set(ensemble, (of = new Map()))
-  const { soil, fertility, stoodBefore, shade } = bed
-  const key = [stableHash(before), soil, fertility, stoodBefore, shade, day].join(':')
-  let ground = of.get(key)
-  if (ground === undefined)
-    of.set(key, (ground = throughBed(before, bed, ensemble, day).at(-1)?.ground ?? null))
-  return ground
-}
+import { aboveOn, groundOn, withRecords } from './through'
 
 /**
- * Runs a stand on the ground that its past left it; see `standRunOn`. Returns null for crops, unknown species, and stands
- * sown outside the weather.
+ * Runs a stand on the ground that its past left it, under what stands above; see `standRunOn`. Returns null for crops,
+ * unknown species, and stands sown outside the weather.
  */
 export const standRun = atOnce(standRunInSteps)
 
@@ -41,7 +19,7 @@ export function* standRunInSteps(
 ): Steps<SeasonRun | null> {
   const { before = [], bed, stand } = standCase
   const start = latest(stand.start)
-  const ground = start && groundOn(before, bed, ensemble, dayNumber(start.date))
+  const ground = start && groundOn(before, bed, ensemble, dayNumber(start.date), stand.underStandId)
   const known = !ground && before.length > 0 ? { ...standCase, bed: withRecords(bed) } : standCase
-  return yield* standRunOnInSteps(known, ensemble, ground, saveOn)
+  return yield* standRunOnInSteps(known, ensemble, ground, saveOn, aboveOn(standCase, ensemble))
 }

@@ -1,7 +1,17 @@
+import { dayNumber } from '../foundations/day'
+import { stableHash } from '../foundations/hash'
 import { findCrop } from '../plants/crops'
 import { addResidue } from '../residue/pools'
 import { LOOK_BACK_DAYS } from '../season/earlier'
-import { eventsFromEnd, standRunOn, type EarlierUse, type StandCase } from '../season/run'
+import { latest } from '../garden/timeline'
+import {
+  endedRun,
+  eventsFromEnd,
+  standRunOn,
+  type EarlierUse,
+  type StandAbove,
+  type StandCase,
+} from '../season/run'
 import { FATES } from '../termination/fates'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
@@ -9,6 +19,7 @@ import { stateOn } from '../stand/kernel'
 import { pickState, type StandState } from '../stand/state'
 import { drawMemberParameters } from '../stand/memberParameters'
 import type { GroundCrop } from '../stand/types'
+import { coverAbove, cropAbove } from './above'
 import { cropCourse, cropRemains } from './cropCourse'
 
 /** Members that a bed's past is followed in; those of the stand on it take its ground from them in turn. */
@@ -43,6 +54,7 @@ export const withRecords = (bed: StandCase['bed']): StandCase['bed'] => ({ ...be
 /**
  * What a bed went through from the first of its uses until a day: each use, and the bare times between. Uses that begin
  * before the weather does, and those that ended `lookBackDays` before the day, are left out. Empty where none is left.
+ * What is sown that day under `underStandId` finds that stand upright, not on the ground.
  */
 export function throughBed(
   uses: readonly EarlierUse[],
@@ -50,24 +62,35 @@ export function throughBed(
   ensemble: WeatherEnsemble,
   day: number,
   lookBackDays = LOOK_BACK_DAYS,
+  underStandId: string | null = null,
 ): Period[] {
   const weather = firstMembers(ensemble, PAST_MEMBERS)
   const lastDay = Math.min(day, ensemble.startDay + ensemble.days)
   const followed = usesUntil(uses, ensemble.startDay, lastDay, lookBackDays)
   const answers = followed[0]?.use === uses[0] ? bed : withRecords(bed)
   const periods: Period[] = []
-  const follow = (of: EarlierUse | null, fromDay: number, untilDay: number) => {
+  const follow = (
+    of: EarlierUse | null,
+    fromDay: number,
+    untilDay: number,
+    above: StandAbove | null = null,
+    under: string | null = null,
+  ) => {
     const ground = periods.at(-1)?.ground ?? null
     const state =
-      (of?.kind === 'cover' && coverState(of, answers, weather, ground, untilDay)) ||
+      (of?.kind === 'cover' && coverState(of, answers, weather, ground, untilDay, above)) ||
       groundState(of, answers, weather, ground, fromDay, untilDay)
-    periods.push(periodOf(of, fromDay, untilDay, state))
+    const goesOn = of?.kind === 'cover' && of.standCase.stand.id === under
+    periods.push(periodOf(of, fromDay, untilDay, state, goesOn))
   }
-  for (const { use, untilDay } of followed) {
+  followed.forEach(({ use, untilDay }, i) => {
     const bareFrom = periods.at(-1)?.untilDay ?? use.startDay
     if (use.startDay > bareFrom) follow(null, bareFrom, use.startDay)
-    follow(use, use.startDay, untilDay)
-  }
+    const above = use.kind === 'cover' ? aboveOn({ ...use.standCase, before: uses }, ensemble) : null
+    const next = followed[i + 1]?.use
+    const under = next ? (next.kind === 'cover' ? next.standCase.stand.underStandId : null) : underStandId
+    follow(use, use.startDay, untilDay, above, under)
+  })
   const bareFrom = periods.at(-1)?.untilDay ?? lastDay
   if (lastDay > bareFrom) follow(null, bareFrom, lastDay)
   return periods
@@ -80,9 +103,10 @@ function coverState(
   ensemble: WeatherEnsemble,
   ground: Ground | null,
   untilDay: number,
+  above: StandAbove | null,
 ): StandState | null {
   const until = { ...standCase, bed, nextStartDay: untilDay }
-  const season = standRunOn(until, ensemble, ground)
+  const season = standRunOn(until, ensemble, ground, [], above)
   return season && season.stateOn(untilDay, eventsFromEnd(until))
 }
 
@@ -117,15 +141,80 @@ function groundState(
   )
 }
 
-function periodOf(of: EarlierUse | null, fromDay: number, untilDay: number, state: StandState): Period {
+function periodOf(
+  of: EarlierUse | null,
+  fromDay: number,
+  untilDay: number,
+  state: StandState,
+  goesOn: boolean,
+): Period {
   // A crop that goes on standing has left nothing yet.
   const gone = of?.kind === 'crop' && of.goneDay !== null && of.goneDay <= untilDay
   const crop = gone ? findCrop(of.cropId) : null
   const remains = crop && cropRemains(crop, untilDay - fromDay)
   const ground: Ground = pickState(state, [...Array(state.members).keys()])
   for (let m = 0; m < ground.members; m++) {
-    for (const plants of state.plants) addResidue(ground.surface, m, plants.massG[m], plants.nitrogenG[m])
+    if (!goesOn)
+      for (const plants of state.plants) addResidue(ground.surface, m, plants.massG[m], plants.nitrogenG[m])
     if (remains) addResidue(ground.buried, m, remains.massG, remains.nitrogenG)
   }
   return { of, fromDay, untilDay, state, ground }
+}
+
+const grounds = new WeakMap<WeatherEnsemble, Map<string, Ground | null>>()
+const aboves = new WeakMap<WeatherEnsemble, Map<string, StandAbove | null>>()
+
+/** What was worked out once in a weather for a key. */
+function remembered<T>(
+  of: WeakMap<WeatherEnsemble, Map<string, T>>,
+  ensemble: WeatherEnsemble,
+  key: string,
+  make: () => T,
+): T {
+  let known = of.get(ensemble)
+  if (!known) of.set(ensemble, (known = new Map()))
+  let value = known.get(key)
+  if (value === undefined) known.set(key, (value = make()))
+  return value
+}
+
+/**
+ * The ground on a day as its past left it, worked out once for each past, bed and day; null where none is known.
+ * `underStandId` is the stand under which something is sown that day.
+ */
+export function groundOn(
+  before: readonly EarlierUse[],
+  bed: StandCase['bed'],
+  ensemble: WeatherEnsemble,
+  day: number,
+  underStandId: string | null = null,
+): Ground | null {
+  if (before.length === 0) return null
+  const { soil, fertility, stoodBefore, shade } = bed
+  const key = [stableHash(before), soil, fertility, stoodBefore, shade, day, underStandId].join(':')
+  return remembered(
+    grounds,
+    ensemble,
+    key,
+    () => throughBed(before, bed, ensemble, day, LOOK_BACK_DAYS, underStandId).at(-1)?.ground ?? null,
+  )
+}
+
+/** What a stand was sown under as it feels it, worked out once for each; null where there is nothing, or nothing known. */
+export function aboveOn(standCase: StandCase, ensemble: WeatherEnsemble): StandAbove | null {
+  const { upper, bed, stand, before = [] } = standCase
+  const start = latest(stand.start)
+  if (!upper || !start) return null
+  if (upper.kind === 'crop') return cropAbove(upper, bed.fertility)
+  const earlier = before.filter(({ startDay }) => startDay < upper.startDay)
+  const key = stableHash([upper, earlier, start.date, stand.segment])
+  return remembered(aboves, ensemble, key, () => {
+    const some = firstMembers(ensemble, PAST_MEMBERS)
+    const ground = groundOn(earlier, bed, ensemble, upper.startDay)
+    const season = standRunOn(upper.standCase, some, ground)
+    return (
+      season &&
+      coverAbove(endedRun(upper.standCase, season), upper.standCase, standCase, dayNumber(start.date))
+    )
+  })
 }

@@ -5,7 +5,7 @@ import type { Range } from '../foundations/statistics'
 import { segmentAreaM2 } from '../garden/area'
 import { coverStand } from '../garden/newStands'
 import type { Covering } from '../garden/schema'
-import { findSpecies, seedSize } from '../plants/catalogue'
+import { findSpecies } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
 import type { Scenario } from '../scenario/types'
 import { sowingRecipe } from '../seeding/recipe'
@@ -13,13 +13,6 @@ import { keyOf, type ChooseQuestion, type MixComponent } from './types'
 
 /** Organic or untreated seed over the usual price (judgement, 1.3–2). */
 const ORGANIC_PRICE = 1.6
-/** How the seed of a composition is covered: under a crop it lies or is raked in lightly, small seed is tamped. */
-export function coveringFor(plants: readonly Species[], underCrop: boolean): Covering {
-  const small = plants.every((plant) => seedSize(plant) === 'tiny' || seedSize(plant) === 'small')
-  if (underCrop) return small ? 'surface' : 'raked'
-  return small ? 'raked and tamped' : 'raked'
-}
-
 export const plantsOf = (components: readonly MixComponent[]): Species[] =>
   components.map((component) => findSpecies(component.speciesId)!)
 
@@ -65,14 +58,14 @@ export function scenarioFor(
   covering: Covering,
   question: ChooseQuestion,
 ): Scenario {
-  const { bed, segment, upper, means, follows } = question
+  const { bed, segment, upper, underStandId, means, follows } = question
   const stand = coverStand(
     {
       id: keyOf(components),
       gardenId: bed.gardenId,
       bedId: bed.id,
       segment,
-      underStandId: upper?.id ?? null,
+      underStandId,
     },
     ofUsualSeed(components),
     question.purposes,

@@ -14,7 +14,8 @@ import type { WeatherEnsemble } from '../site/weather'
 import { selfSowing } from '../stand/reseeding'
 import { dateQuantiles, stageDays } from '../stand/summary'
 import { candidateOf, GROWTH_LEFT, grownUntil, type Grown, type Judgement } from './candidate'
-import { coveringFor, plantsOf, scenarioFor, seedCost } from './composition'
+import { plantsOf, scenarioFor, seedCost } from './composition'
+import { coveringOn } from './covering'
 import { reachedHeight, REJECT_BELOW, standingLimitOf, winterVerdict } from './limits'
 import {
   keyOf,
@@ -60,7 +61,7 @@ export function* judgeInSteps(
   if (standing) return reject(standing.limit, 0, standing.reason)
 
   const plants = plantsOf(components)
-  const covering = coveringFor(plants, question.upper !== null)
+  const covering = coveringOn(plants, sowDay, question, ensemble)
   const cost = seedCost(components, covering, question)
   const { bed, limits } = question
   if (limits.budget !== null && cost.mid > limits.budget)

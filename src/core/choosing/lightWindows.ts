@@ -1,74 +1,113 @@
 import type { Bed, Stand } from '../garden/schema'
 import { having } from '../foundations/grouped'
-import { bedSpans } from '../garden/timeline'
+import { bedSpans, latest } from '../garden/timeline'
+import type { Rules } from '../garden/rules'
 import { findCrop, type Crop } from '../plants/crops'
+import { findMethod, takesWhatIsBelow } from '../termination/methods'
+
+/** What gives the light back: a crop that is harvested, thins or is frosted; a cover that is cut or rolled, or that cold or heat ends. */
+export type LightBy = Crop['lightReturns']['by'] | 'cut' | 'cold' | 'heat'
 
 /**
- * The time in which a cover can be sown under a standing crop: from its last weeding until a few weeks before the
- * light returns, so that it is up when it does.
+ * The time in which a cover can be sown under what stands: under a crop from its last weeding until a few weeks before
+ * the light returns, so that it is up when it does; under a cover until it is cut over the seed.
  */
 export type LightWindow = {
   bedId: string
-  /** The crop above. */
-  standId: string
-  crop: Crop
-  /** Day from which what comes up under the crop costs it little. */
-  lastWeedingDay: number
+  /** What stands above, and the crop that it is; null for a cover. */
+  above: Stand
+  crop: Crop | null
+  /** Day from which what comes up under a crop costs it little; null under a cover. */
+  lastWeedingDay: number | null
   sowFromDay: number
   sowUntilDay: number
-  /** When the crop lets the light through again, and by what. */
+  /** When the light comes through again, and by what. */
   lightDay: number
-  by: Crop['lightReturns']['by']
-  /** Day the crop is cleared, and the first day the ground is taken again; half a year later where nothing is planned by then. */
+  by: LightBy
+  /** Day what stands above is gone, and the first day the ground is taken again; half a year later where nothing is planned by then. */
   clearedDay: number
   neededByDay: number
-  /** Bare weeks after the crop that a cover under it would fill. */
+  /** Bare weeks after it that a cover under it would fill. */
   recoveredWeeks: number
 }
 
 /** A cover sown under a crop wants at least these days before the light returns, and gains nothing from more. */
 const UNDER_LEAST_DAYS = 21
+/** Under a crop that stands no longer than this, it is thrown a few days before the bed is cleared. */
+const QUICK_DAYS = 60
+const QUICK_LEAST_DAYS = 5
+/** A cover is left to come up and close before anything is thrown into it. */
+const CLOSED_AFTER_DAYS = 35
 /** Weeks of growth in the open that make sowing under worth it. */
 const WORTH_WEEKS = 2
 
-/** Weeks after the crop that are counted where nothing is planned after it: the same in every room, however far it looks. */
+/** Weeks afterwards that are counted where nothing is planned: the same in every room, however far it looks. */
 const OPEN_WEEKS = 26
 
-/** Light windows of a bed's crops that are still to be used on a day; of crops that stand beyond the horizon none are told. */
+type Light = Pick<LightWindow, 'crop' | 'lastWeedingDay' | 'sowFromDay' | 'sowUntilDay' | 'lightDay' | 'by'>
+
+/** Days from planting to the last weeding of a crop, as the grower knows them or as usual; null where nothing can be sown under it. */
+export const lastWeedingDays = (crop: Crop, { lastWeeding }: Pick<Rules, 'lastWeeding'>): number | null =>
+  lastWeeding[crop.id] ?? crop.lastWeedingDays
+
+function underCrop(
+  cropId: string,
+  startDay: number,
+  endDay: number,
+  today: number,
+  rules: Pick<Rules, 'lastWeeding'>,
+): Light | null {
+  const crop = findCrop(cropId)
+  const weeded = crop && lastWeedingDays(crop, rules)
+  if (!crop || weeded === null) return null
+  const lastWeedingDay = startDay + weeded
+  const leastDays = crop.daysInBed <= QUICK_DAYS ? QUICK_LEAST_DAYS : UNDER_LEAST_DAYS
+  const lightDay = endDay - crop.lightReturns.daysBeforeClearing
+  return {
+    crop,
+    lastWeedingDay,
+    sowFromDay: Math.max(today, lastWeedingDay),
+    sowUntilDay: Math.max(lastWeedingDay, lightDay - leastDays),
+    lightDay,
+    by: crop.lightReturns.by,
+  }
+}
+
+/** Under a cover, where its ending leaves what is below; null where it does not. */
+function underCover({ end }: Stand, startDay: number, endDay: number, today: number): Light | null {
+  const planned = latest(end)
+  const method = planned && findMethod(planned.method)
+  if (!method || takesWhatIsBelow(method)) return null
+  return {
+    crop: null,
+    lastWeedingDay: null,
+    sowFromDay: Math.max(today, startDay + CLOSED_AFTER_DAYS),
+    sowUntilDay: endDay,
+    lightDay: endDay,
+    by: method.waits ?? 'cut',
+  }
+}
+
+/** Light windows of a bed's stands that are still to be used on a day; of what stands beyond the horizon none are told. */
 export function lightWindows(
   bed: Bed,
   stands: readonly Stand[],
   today: number,
   horizonDay: number,
+  rules: Pick<Rules, 'lastWeeding'>,
 ): LightWindow[] {
   const spans = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind === 'whole')
   return spans.flatMap((span, index) => {
     const { stand, startDay, endDay } = span
-    const crop = stand.content.kind === 'crop' ? findCrop(stand.content.cropId) : null
-    if (!crop || crop.lastWeedingDays === null || endDay === null || stand.end.actual) return []
+    if (endDay === null || stand.end.actual || endDay > horizonDay || endDay <= today) return []
     if (having(stands, 'underStandId', stand.id).length > 0) return []
-    const lastWeedingDay = startDay + crop.lastWeedingDays
-    const sowFromDay = Math.max(today, lastWeedingDay)
-    const lightDay = endDay - crop.lightReturns.daysBeforeClearing
-    const sowUntilDay = Math.max(lastWeedingDay, lightDay - UNDER_LEAST_DAYS)
+    const light =
+      stand.content.kind === 'crop'
+        ? underCrop(stand.content.cropId, startDay, endDay, today, rules)
+        : underCover(stand, startDay, endDay, today)
     const neededByDay = Math.min(spans[index + 1]?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
     const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
-    if (endDay > horizonDay || sowFromDay > sowUntilDay || endDay <= today || recoveredWeeks < WORTH_WEEKS)
-      return []
-    return [
-      {
-        bedId: bed.id,
-        standId: stand.id,
-        crop,
-        lastWeedingDay,
-        sowFromDay,
-        sowUntilDay,
-        lightDay,
-        by: crop.lightReturns.by,
-        clearedDay: endDay,
-        neededByDay,
-        recoveredWeeks,
-      },
-    ]
+    if (!light || light.sowFromDay > light.sowUntilDay || recoveredWeeks < WORTH_WEEKS) return []
+    return [{ bedId: bed.id, above: stand, ...light, clearedDay: endDay, neededByDay, recoveredWeeks }]
   })
 }

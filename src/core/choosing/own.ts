@@ -8,7 +8,8 @@ import { SAFE_CHANCE } from '../scenario/starts'
 import type { Scenario, ScenarioOutcome } from '../scenario/types'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
-import { coveringFor, plantsOf, scenarioFor } from './composition'
+import { plantsOf, scenarioFor } from './composition'
+import { coveringOn } from './covering'
 import { judgeInSteps } from './judge'
 import { screenInSteps } from './rank'
 import { IN_EARNEST, SCREEN_MEMBERS, shorten } from './screening'
@@ -76,7 +77,7 @@ export function* ownCoverInSteps(
   const [{ day }] = yield* screenInSteps(components, question, quick)
   const told = yield* judgeInSteps(components, day, question, full, IN_EARNEST)
   const judged = told.verdict === 'candidate' ? told.candidate : told.rejection
-  const covering = coveringFor(plantsOf(components), question.upper !== null)
+  const covering = coveringOn(plantsOf(components), day, question, full)
   const bare = scenarioFor(components, day, covering, question)
   const season = yield* standRunInSteps(bare.standCase, full)
   if (!season) return null

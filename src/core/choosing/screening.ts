@@ -11,14 +11,18 @@ export const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
 /** Sowing days tried at most, and days between them. */
 const SOWING_DAYS = 5
 const SOWING_STEP_DAYS = 14
-/** Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window. */
+/** Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window; under what stands, all through the time for it. */
 export function sowingDays(question: ChooseQuestion): number[] {
   const first = Math.max(question.freeFromDay, question.today)
   if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
   const half = first + (untilDay(question) - first) / 2
-  const last = Math.min(half, question.sowUntilDay ?? Infinity)
+  const last = question.sowUntilDay ?? half
+  const step =
+    question.sowUntilDay === null
+      ? SOWING_STEP_DAYS
+      : Math.max(SOWING_STEP_DAYS, Math.floor((last - first) / (SOWING_DAYS - 1)))
   const days: number[] = []
-  for (let day = first; day <= last && days.length < SOWING_DAYS; day += SOWING_STEP_DAYS) days.push(day)
+  for (let day = first; day <= last && days.length < SOWING_DAYS; day += step) days.push(day)
   return days.length > 0 ? days : [first]
 }
 

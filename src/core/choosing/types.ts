@@ -1,6 +1,6 @@
 import type { Quantiles, Range } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
-import type { Bed, Segment, Covering, Garden, PurposeId, Stand } from '../garden/schema'
+import type { Bed, Segment, Covering, Garden, PurposeId } from '../garden/schema'
 import type { HarmOf } from '../plants/catalogue'
 import type { PartlyFood } from '../plants/food'
 import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
@@ -45,8 +45,9 @@ export const NO_LIMITS: Limits = {
 export type ChooseQuestion = {
   bed: Bed
   segment: Segment
-  /** The stand it would be sown under, if any. */
-  upper: Stand | null
+  /** What it would be sown under, if anything, and the stand that is. */
+  upper: EarlierUse | null
+  underStandId: string | null
   follows: Follows
   means: Means
   ground: GroundFacts

@@ -1,3 +1,4 @@
+import { USUAL_RULES } from '../garden/usualRules'
 import { FRESH_STAND } from '../garden/fresh'
 import { describe, expect, test } from '@jest/globals'
 import { cropContent } from '../garden/newStands'
@@ -5,7 +6,8 @@ import { dayNumber, isoDate } from '../foundations/day'
 import { bareLedger } from '../garden/ledger'
 import type { Stand } from '../garden/schema'
 import { findSpecies } from '../plants/catalogue'
-import { shadeOf } from '../plants/shade'
+import { grownFrostC, shadeByDay } from '../plants/shade'
+import { findCrop } from '../plants/crops'
 import { generatedEnsemble } from '../site/ensemble'
 import { testBed } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
@@ -42,14 +44,14 @@ const crop = (
 })
 const today = dayNumber('2026-05-01')
 const horizon = dayNumber('2027-04-01')
-const windowsOf = (...stands: Stand[]) => lightWindows(testBed, stands, today, horizon)
+const windowsOf = (...stands: Stand[]) => lightWindows(testBed, stands, today, horizon, USUAL_RULES)
 
 describe('light under standing crops', () => {
   const tomato = crop('t', 'tomato', '2026-06-01', '2026-10-10')
   test('opens at the last weeding, closes three weeks before light returns, and counts the weeks recovered', () => {
     const [window] = windowsOf(tomato)
     expect(isoDate(window.sowFromDay)).toBe('2026-07-16')
-    expect(isoDate(window.lastWeedingDay)).toBe('2026-07-16')
+    expect(isoDate(window.lastWeedingDay!)).toBe('2026-07-16')
     expect(isoDate(window.lightDay)).toBe('2026-09-20')
     expect(isoDate(window.sowUntilDay)).toBe('2026-08-30')
     expect(window.by).toBe('frost')
@@ -58,21 +60,26 @@ describe('light under standing crops', () => {
     const [until] = windowsOf(tomato, crop('o', 'onion', '2027-01-23', '2027-07-01'))
     expect(until.recoveredWeeks).toBe(15)
     for (const seen of ['2026-10-20', '2028-01-01'])
-      expect(lightWindows(testBed, [tomato], today, dayNumber(seen))[0].recoveredWeeks).toBe(26)
+      expect(lightWindows(testBed, [tomato], today, dayNumber(seen), USUAL_RULES)[0].recoveredWeeks).toBe(26)
   })
   test('moves with the harvest', () => {
     const [window] = windowsOf(crop('t', 'tomato', '2026-06-01', '2026-09-26'))
     expect(isoDate(window.sowUntilDay)).toBe('2026-08-16')
   })
   test('none where the crop is dense, the bed is taken soon after, something is under it, or it is over', () => {
-    expect(windowsOf(crop('l', 'lettuce', '2026-06-01', '2026-07-20'))).toEqual([])
+    expect(windowsOf(crop('l', 'potato', '2026-06-01', '2026-09-20'))).toEqual([])
     expect(windowsOf(tomato, crop('g', 'garlic', '2026-10-18', '2027-07-01'))).toEqual([])
     const under = crop('u', 'kale', '2026-08-01', '2026-12-01', { underStandId: 't' })
-    expect(windowsOf(tomato, under).filter((window) => window.standId === 't')).toEqual([])
-    expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'), horizon)).toEqual([])
+    expect(windowsOf(tomato, under).filter((window) => window.above.id === 't')).toEqual([])
+    expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'), horizon, USUAL_RULES)).toEqual([])
   })
   test('what is under it feels its shade until the light returns', () => {
-    expect(shadeOf(tomato)).toEqual({ share: 0.6, untilDay: dayNumber('2026-09-20'), frostC: -1 })
+    const planted = dayNumber('2026-06-01')
+    const shares = shadeByDay(findCrop('tomato')!, planted, dayNumber('2026-10-10'))
+    expect(isoDate(planted + shares.length)).toBe('2026-09-20')
+    expect(shares[0]).toBe(0)
+    expect(shares.at(-1)).toBeCloseTo(0.6)
+    expect(grownFrostC(findCrop('tomato')!)).toBe(-1)
   })
 })
 

@@ -65,5 +65,7 @@ export const rules = z.object({
   fireBan: z.boolean(),
   /** Crops whose eaten part the grower knows to touch soil or its splash, or to be clear of it. */
   harvestTouches: z.record(id, z.boolean()),
+  /** Days from planting to the last weeding, of crops for which the grower knows their own. */
+  lastWeeding: z.record(id, numberBetween('Days to the last weeding', 5, 400, 'days')),
 })
 export type Rules = z.infer<typeof rules>

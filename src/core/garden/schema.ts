@@ -12,7 +12,7 @@ import { siteClimate } from './site'
 export * from './bed'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 10
+export const GARDEN_SCHEMA_VERSION = 11
 
 /** Something meant, and something done: both are kept and compared. */
 function step<T extends z.ZodType>(details: T) {

@@ -19,4 +19,5 @@ export const USUAL_RULES: Rules = {
   manureDays: { touching: 120, clear: 90 },
   fireBan: false,
   harvestTouches: {},
+  lastWeeding: {},
 }

@@ -38,5 +38,9 @@ export const crop = z.object({
   heightM: z.number().min(0.05).max(4),
   /** How it stands to root-knot nematodes. */
   rootKnotHost: z.boolean(),
+  /** Sown or planted in autumn to stand through the winter: it stays small until spring. */
+  overwinters: z.boolean(),
+  /** Whether it is watered when it is dry. */
+  watered: z.boolean(),
 })
 export type Crop = z.infer<typeof crop>

@@ -42,6 +42,7 @@ const families: Record<string, Row[]> = {
     ['onion', 'Onion', 'onion', 't', 13, 6, -4, 95, 120, 30, 10, 1, 80, 0.3, 'h21', 0.5, 0],
     ['garlic', 'Garlic', 'garlic', 't', 13, 3, -18, 240, 270, 25, 12, 1, 200, 0.3, 'h28', 0.6, 0],
     ['shallot', 'Shallot', 'shallot', 't', 11, 4, -8, 95, 115, 30, 15, 1, 70, 0.25, 'h21', 0.4, 0],
+    ['chives', 'Chives', 'chives', 't', 9, 6, -20, 80, 1100, 25, 20, 1, 50, 0.35, 't60', 0.3, 0],
     ['spring-onion', 'Spring onion', 'sp. onion', 'S', 9, 6, -6, 60, 75, 15, 2, 1, null, 0.3, 'h0', 0.4, 0],
   ],
   Asteraceae: [
@@ -49,6 +50,14 @@ const families: Record<string, Row[]> = {
     ['lettuce', 'Lettuce', 'lettuce', 't', 9, 6, -3, 40, 50, 30, 25, 1, null, 0.5, 'h0', 0.25, 1],
     ['endive', 'Endive', 'endive', 't', 10, 7, -5, 60, 75, 35, 30, 1, null, 0.5, 'h0', 0.3, 1],
     ['radicchio', 'Radicchio', 'radicchio', 't', 10, 7, -6, 70, 90, 35, 30, 1, null, 0.5, 'h0', 0.3, 1],
+    ['sunflower-crop', 'Sunflower', 'sunflower', 's', 11, 8, -2, 100, 115, 70, 25, 0, 30, 0.55, 'h20', 1.8, 1],
+    ['zinnia', 'Zinnia', 'zinnia', 't', 8, 15, 2, 60, 120, 30, 25, 0, 30, 0.5, 'f10', 0.8, 0],
+    ['cosmos', 'Cosmos', 'cosmos', 't', 7, 12, 1, 65, 120, 40, 30, 0, 30, 0.45, 'f10', 1.1, 0],
+    ['calendula', 'Calendula', 'calendula', 'S', 8, 6, -4, 55, 100, 30, 25, 0, 30, 0.45, 't20', 0.4, 1],
+    ['cornflower', 'Cornflower', 'cornflow.', 'S', 7, 6, -8, 70, 110, 30, 15, 0, 30, 0.4, 'h14', 0.8, 0],
+    ['dahlia', 'Dahlia', 'dahlia', 't', 12, 12, 1, 85, 140, 60, 45, 0, 40, 0.6, 'f10', 1.1, 1],
+    ['china-aster', 'China aster', 'aster', 't', 9, 10, -1, 90, 120, 30, 25, 0, 35, 0.45, 'f10', 0.6, 1],
+    ['coneflower', 'Coneflower', 'coneflow.', 't', 6, 8, -20, 365, 1500, 45, 40, 0, 50, 0.45, 't60', 0.9, 0],
     ['artichoke', 'Globe artichoke', 'artichoke', 't', 20, 9, -4, 110, 730, 120, 90, 0, 60, 0.5, 't60', 1.4, 0],
   ],
   Apiaceae: [
@@ -68,17 +77,46 @@ const families: Record<string, Row[]> = {
     ['bean', 'Bean', 'bean', 's', 8, 12, 1, 55, 75, 45, 8, 1, 30, 0.55, 'h7', 0.5, 1],
     ['pole-bean', 'Pole bean', 'pole bean', 's', 10, 12, 1, 65, 110, 100, 15, 0, 35, 0.5, 'f14', 2.2, 1],
     ['pea-garden', 'Garden pea', 'peas', 's', 6, 6, -4, 65, 85, 50, 5, 'staked', null, 0.5, 'h7', 1.2, 1],
+    ['dry-bean', 'Dry bean', 'dry bean', 's', 9, 12, 1, 95, 100, 60, 8, 1, 30, 0.55, 'h14', 0.5, 1],
+    ['sweet-pea', 'Sweet pea', 'sweet pea', 't', 8, 6, -5, 75, 120, 120, 15, 0, 40, 0.45, 'h14', 1.8, 1],
     ['broad-bean', 'Broad bean', 'br. bean', 's', 8, 4, -7, 90, 115, 60, 15, 0, 50, 0.5, 'h14', 1.1, 1],
   ],
-  Poaceae: [['sweetcorn', 'Sweet corn', 'corn', 's', 18, 12, 0, 80, 95, 75, 22, 0, 30, 0.6, 'h14', 2, 1]],
+  Poaceae: [
+    ['sweetcorn', 'Sweet corn', 'corn', 's', 18, 12, 0, 80, 95, 75, 22, 0, 30, 0.6, 'h14', 2, 1],
+    ['field-corn', 'Field corn', 'fld corn', 's', 20, 10, 0, 125, 150, 75, 18, 0, 35, 0.8, 'h14', 2.4, 1],
+    ['winter-wheat-grain', 'Winter wheat for grain', 'wheat', 's', 16, 4, -20, 285, 290, 15, 3, 0, 150, 0.7, 'h21', 0.9, 1],
+    ['winter-rye-grain', 'Winter rye for grain', 'rye grain', 's', 13, 3, -26, 285, 290, 15, 3, 0, 150, 0.75, 'h21', 1.5, 1],
+    ['winter-barley-grain', 'Winter barley for grain', 'w. barley', 's', 14, 4, -14, 265, 270, 15, 3, 0, 145, 0.7, 'h21', 0.85, 1],
+    ['spring-wheat-grain', 'Spring wheat for grain', 's. wheat', 's', 14, 4, -8, 110, 115, 15, 3, 0, 30, 0.65, 'h21', 0.85, 1],
+    ['oats-grain', 'Oats for grain', 'oats', 's', 11, 4, -6, 100, 105, 15, 4, 0, 30, 0.65, 'h21', 1, 1],
+    ['barley-grain', 'Spring barley for grain', 'barley', 's', 11, 4, -6, 95, 100, 15, 3, 0, 28, 0.65, 'h21', 0.8, 1],
+  ],
   Convolvulaceae: [['sweet-potato', 'Sweet potato', 'sw.potato', 't', 12, 18, 3, 110, 130, 90, 35, 1, 30, 0.75, 'h0', 0.4, 1]],
   Malvaceae: [['okra', 'Okra', 'okra', 's', 12, 17, 3, 55, 110, 80, 40, 0, 35, 0.5, 'f14', 1.6, 1]],
-  Lamiaceae: [['basil', 'Basil', 'basil', 't', 10, 14, 3, 40, 100, 35, 25, 1, null, 0.5, 'f0', 0.5, 1]],
+  Lamiaceae: [
+    ['basil', 'Basil', 'basil', 't', 10, 14, 3, 40, 100, 35, 25, 1, null, 0.5, 'f0', 0.5, 1],
+    ['lavender', 'Lavender', 'lavender', 't', 5, 8, -14, 365, 2500, 90, 45, 0, 60, 0.4, 't60', 0.6, 0],
+    ['thyme', 'Thyme', 'thyme', 't', 5, 7, -15, 90, 1100, 30, 25, 1, 50, 0.4, 't60', 0.25, 0],
+    ['sage', 'Sage', 'sage', 't', 6, 8, -12, 90, 1400, 50, 45, 0, 50, 0.5, 't60', 0.6, 0],
+    ['mint', 'Mint', 'mint', 't', 10, 7, -20, 80, 1100, 40, 30, 1, 45, 0.6, 't60', 0.5, 0],
+  ],
+  Plantaginaceae: [['snapdragon', 'Snapdragon', 'snapdrag.', 't', 8, 8, -4, 80, 130, 25, 20, 0, 35, 0.4, 'f14', 0.7, 1]],
+  Plumbaginaceae: [['statice', 'Statice', 'statice', 't', 8, 10, -2, 90, 130, 30, 30, 0, 35, 0.4, 'f14', 0.6, 0]],
+  Ranunculaceae: [
+    ['larkspur', 'Larkspur', 'larkspur', 'S', 8, 5, -10, 95, 120, 30, 15, 0, 35, 0.4, 'h14', 1, 0],
+    ['nigella', 'Love-in-a-mist', 'nigella', 'S', 6, 6, -8, 75, 95, 25, 12, 0, 30, 0.35, 'h7', 0.5, 0],
+  ],
+  Caryophyllaceae: [['sweet-william', 'Sweet William', 'sw. will.', 't', 8, 6, -18, 240, 270, 30, 25, 0, 60, 0.4, 'h14', 0.5, 0]],
+  Iridaceae: [['gladiolus', 'Gladiolus', 'gladiolus', 't', 8, 9, 0, 85, 110, 30, 12, 0, 35, 0.35, 'h14', 1, 1]],
+  Polygonaceae: [['rhubarb', 'Rhubarb', 'rhubarb', 't', 14, 6, -22, 365, 2500, 100, 90, 1, 60, 0.7, 't60', 0.7, 0]],
   Rosaceae: [
     ['strawberry', 'Strawberry', 'strawb.', 't', 12, 7, -12, 300, 1100, 75, 30, 1, 60, 0.5, 't60', 0.3, 1],
     ['raspberry', 'Raspberry', 'raspberry', 't', 10, 5, -20, 400, 3600, 200, 45, 0, 60, 0.5, 't60', 1.6, 0],
   ],
-  Grossulariaceae: [['currant', 'Currant', 'currant', 't', 10, 5, -22, 700, 3600, 180, 120, 0, 60, 0.5, 't60', 1.4, 0]],
+  Grossulariaceae: [
+    ['currant', 'Currant', 'currant', 't', 10, 5, -22, 700, 3600, 180, 120, 0, 60, 0.5, 't60', 1.4, 0],
+    ['gooseberry', 'Gooseberry', 'gooseb.', 't', 10, 5, -22, 700, 3600, 150, 120, 0, 60, 0.5, 't60', 1.2, 0],
+  ],
   Ericaceae: [['blueberry', 'Blueberry', 'blueberry', 't', 6, 5, -22, 700, 3600, 180, 120, 0, 60, 0.4, 't60', 1.5, 0]],
   Asparagaceae: [['asparagus', 'Asparagus', 'asparagus', 't', 14, 8, -20, 700, 3600, 120, 40, 1, 80, 0.5, 't30', 1.5, 0]],
 }
@@ -89,16 +127,29 @@ const LIGHT = { h: 'harvest', t: 'thinning', f: 'frost' } as const
 const SMALL_SEEDED = new Set(['Solanaceae', 'Brassicaceae', 'Amaryllidaceae', 'Asteraceae', 'Apiaceae', 'Lamiaceae'])
 const LARGE_SEEDED = new Set(['potato', 'garlic', 'shallot', 'artichoke'])
 
+/** Quick crops are weeded for the last time, and a cover thrown under them, about so many days before their harvest (judgement, 5–14). */
+const QUICK_BEFORE_HARVEST_DAYS = 10
+/** Digging them buries what was sown under them. */
+const DUG = new Set(['potato'])
+
+/** Sown or planted in autumn: they stay small until spring. */
+const OVERWINTERING = new Set(['garlic', 'winter-wheat-grain', 'winter-rye-grain', 'winter-barley-grain', 'sweet-william'])
+/** Fields of grain are not watered, nor are shrubs and herbs of dry places. */
+const RAINFED = new Set(['lavender', 'thyme', 'sage', 'dry-bean', 'sunflower-crop'])
+
 /** Cash crops, as data. */
 export const CROPS: readonly Crop[] = Object.entries(families).flatMap(([family, rows]) =>
   rows.map(([id, name, shortName, est, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, touches, lastWeedingDays, shade, light, heightM, host]) => ({
-    id, name, shortName, family, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, lastWeedingDays, shade, heightM,
+    id, name, shortName, family, nitrogenG, soilMinC, frostLimitC, daysToHarvest, daysInBed, rowCm, plantCm, shade, heightM,
+    lastWeedingDays: lastWeedingDays ?? (DUG.has(id) ? null : Math.max(10, daysToHarvest - QUICK_BEFORE_HARVEST_DAYS)),
     establishment: est === 't' ? 'transplant' as const : 'seed' as const,
     smallSeed: est === 'S' || (SMALL_SEEDED.has(family) && !LARGE_SEEDED.has(id)),
     touchesSoil: touches !== 0,
     clearWhenStaked: touches === 'staked',
     lightReturns: { by: LIGHT[light[0] as keyof typeof LIGHT], daysBeforeClearing: Number(light.slice(1)) },
     rootKnotHost: host === 1,
+    overwinters: OVERWINTERING.has(id),
+    watered: !id.endsWith('-grain') && id !== 'field-corn' && !RAINFED.has(id),
   })),
 )
 

@@ -1,4 +1,4 @@
-import { grownAfterDays } from '../bed/cropCourse'
+import { grownShare } from '../plants/shade'
 import { findCrop } from '../plants/crops'
 import type { Following } from './following'
 
@@ -14,7 +14,7 @@ export function cropShown({ day: plantedDay, crop: planned }: Following, day: nu
   const crop = planned && findCrop(planned.cropId)
   if (!crop || day < plantedDay || day >= (planned.goneDay ?? plantedDay + crop.daysInBed)) return null
   const begun = planned.establishment === 'transplant' ? TRANSPLANT_SHARE : 0
-  const share = Math.min(1, (day - plantedDay) / grownAfterDays(crop))
+  const share = grownShare(crop, day - plantedDay)
   // Slow, fast, slow: a smooth step between planting and full size.
   const grown = begun + (1 - begun) * share * share * (3 - 2 * share)
   return {

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { standRun } from '../bed/standRun'
-import { coveringFor, plantsOf, scenarioFor } from '../choosing/composition'
+import { plantsOf, scenarioFor } from '../choosing/composition'
+import { coveringFor } from '../choosing/covering'
 import { dayNumber } from '../foundations/day'
 import { questionWeather, testQuestion } from '../testing/questions'
 import { TEST_SITES } from '../testing/sites'

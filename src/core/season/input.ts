@@ -5,16 +5,10 @@ import { latest } from '../garden/timeline'
 import { findSpecies, seedSize } from '../plants/catalogue'
 import { DEPTH_CM, EMERGENCE_SHARE } from '../plants/establishment'
 import { sowingRecipe, viableSeedsPerM2 } from '../seeding/recipe'
-import { shadeOf } from '../plants/shade'
 import type { SownSpecies, StandInput } from '../stand/types'
 
 /** Covering taken for plans that do not say. */
 const USUAL_COVERING = 'raked'
-/** Light a standing cover takes from what is sown under it (judgement, 0.3–0.8). */
-const COVER_SHADE = 0.55
-/** A cover above is taken to stand until it is ended. */
-const NO_FROST_KILLS_C = -60
-
 /** Seeds and expected emergence of a cover as weighed, or as the recipe would have it. Empty for crops. */
 export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
   if (stand.content.kind !== 'cover') return []
@@ -44,16 +38,6 @@ export function sownSpecies(stand: Stand, bed: Bed): SownSpecies[] {
 /** Plants per m² that should come up of what was sown. */
 export const plantsExpected = (sown: readonly SownSpecies[]) =>
   sown.reduce((sum, component) => sum + component.seedsPerM2 * component.emergenceShare, 0)
-
-/** The crop above a stand sown under it, until light returns or frost takes it. */
-export function canopyAbove(stand: Stand, stands: readonly Stand[]): StandInput['canopyAbove'] {
-  const upper = stands.find((other) => other.id === stand.underStandId)
-  if (!upper) return null
-  const end = latest(upper.end)
-  return (
-    shadeOf(upper) ?? (end && { share: COVER_SHADE, untilDay: dayNumber(end.date), frostC: NO_FROST_KILLS_C })
-  )
-}
 
 /** Watering by hand as it was recorded or is planned. */
 export function wateringOf(stand: Stand): StandInput['watering'] {

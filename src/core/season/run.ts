@@ -17,24 +17,29 @@ import { resumeInSteps, runSavingInSteps, runStand, stateOn, type SavedStates } 
 import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
-import type { StandEvent, StandRun } from '../stand/types'
+import type { StandEvent, StandInput, StandRun } from '../stand/types'
 import { drawMemberParameters, drawSowing } from '../stand/memberParameters'
 import { assimilateInSteps } from '../tracking/assimilate'
 import { observationsOf, type Observation } from '../tracking/observations'
-import { canopyAbove, sownSpecies, wateringOf } from './input'
+import { sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
 
 /** What had the ground before, from a day on: a cover with all its own run depends on, or a crop until it is gone. */
 export type EarlierUse =
-  | { kind: 'cover'; startDay: number; standCase: StandCase }
-  | { kind: 'crop'; startDay: number; cropId: string; goneDay: number | null }
+  { kind: 'cover'; startDay: number; standCase: StandCase } | ({ kind: 'crop' } & UpperCrop)
+
+/** A crop from its planting until it is gone; null where that is not planned. */
+export type UpperCrop = { startDay: number; cropId: string; goneDay: number | null }
+
+/** What stands above a sowing as it feels it: light, water and nitrogen taken, and what happens to it from above. */
+export type StandAbove = Required<Pick<StandInput, 'canopyAbove' | 'crop'>> & { events: StandEvent[] }
 
 /** Everything one stand's forecast depends on besides the weather. */
 export type StandCase = {
   bed: Bed
   stand: Stand
-  /** The stand above, if it was sown under one. */
-  upper: Stand | null
+  /** What it was sown under, if anything. */
+  upper: EarlierUse | null
   checks: Check[]
   /** First day the whole bed is taken by what follows, if planned. */
   nextStartDay: number | null
@@ -175,7 +180,7 @@ function sowingRange({ date, sownBetween }: StartDetails, firstDay: number): [nu
 
 /**
  * Runs a cover with its cuts and what was seen of it until its end, as it would stand on if it were not ended, on ground
- * as what stood before left it. What was seen re-weights the members. Days in `saveOn` are those that `branch` can start
+ * as what stood before left it, under what stands above. What was seen re-weights the members. Days in `saveOn` are those that `branch` can start
  * from without a run of its own. Returns null for crops, unknown species, and stands sown outside the weather.
  */
 export const standRunOn = atOnce(standRunOnInSteps)
@@ -186,8 +191,9 @@ export function* standRunOnInSteps(
   ensemble: WeatherEnsemble,
   ground: Ground | null,
   saveOn: readonly number[] = [],
+  above: StandAbove | null = null,
 ): Steps<SeasonRun | null> {
-  const { stand, bed, checks, upper } = standCase
+  const { stand, bed, checks } = standCase
   const start = latest(stand.start)
   const sown = sownSpecies(stand, bed)
   if (!start || sown.length === 0) return null
@@ -209,9 +215,10 @@ export function* standRunOnInSteps(
     stoodBefore: bed.stoodBefore,
     ...(ground && { ground }),
     shade: bed.shade,
-    canopyAbove: canopyAbove(stand, upper ? [upper] : []),
+    canopyAbove: above?.canopyAbove ?? null,
+    ...(above && { crop: above.crop }),
     watering: wateringOf(stand),
-    events: eventsBefore(standCase, looks),
+    events: [...eventsBefore(standCase, looks), ...(above?.events ?? [])],
     fates: FATES,
   }
   const drawn = drawMemberParameters(sown, ensemble.members.length, seed, { groundSeed: ensemble.seed })

@@ -15,7 +15,7 @@ import { standRun } from '../bed/standRun'
 import { endedRun, eventsFromEnd, type StandCase } from './run'
 import { leadComponent } from './lead'
 import { EMPTY_OBSERVATION, OBSERVATION_ERROR, observationsOf } from '../tracking/observations'
-import { canopyAbove, sownSpecies } from './input'
+import { sownSpecies } from './input'
 import { ensembleOf, type WeatherSpec } from './weatherSpec'
 
 const today = dayNumber('2026-04-20')
@@ -85,16 +85,6 @@ describe('what is sown', () => {
   })
   test('sowings outside the weather are not run', () => {
     expect(standRun(caseOf(cover('oats', '2020-09-20')), ensemble)).toBeNull()
-  })
-  test('a crop above shades until it is cleared', () => {
-    const upper = cover('oats', '2025-06-01', {
-      id: 'upper',
-      end: { plan: { date: '2025-09-30', method: 'harvest', passes: 1, note: '' }, actual: null },
-    })
-    expect(canopyAbove(cover('red-clover', '2025-08-01', { underStandId: 'upper' }), [upper])?.untilDay).toBe(
-      dayNumber('2025-09-30'),
-    )
-    expect(canopyAbove(cover('red-clover', '2025-08-01'), [upper])).toBeNull()
   })
   test('the lead species has the largest share', () => {
     const mix = cover('oats', '2025-09-01', {

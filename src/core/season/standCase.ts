@@ -42,18 +42,12 @@ export function beforeOn(
   ownId: string | null,
   firstDay = day,
 ): EarlierUse[] {
-  return usesBefore(data.stands, bed, segment, day, ownId, firstDay).flatMap(
-    ({ stand, startDay }): EarlierUse[] => {
-      if (stand.content.kind === 'crop') {
-        const end = latest(stand.end)
-        const goneDay = end && dayNumber(end.date)
-        return [{ kind: 'crop', cropId: stand.content.cropId, startDay, goneDay }]
-      }
-      const standCase = caseAlone(data, stand)
-      // When the next thing begins is told by what comes after it in the list.
-      return standCase ? [{ kind: 'cover', standCase: { ...standCase, nextStartDay: null }, startDay }] : []
-    },
-  )
+  return usesBefore(data.stands, bed, segment, day, ownId, firstDay).flatMap(({ stand }): EarlierUse[] => {
+    const use = useOf(data, stand)
+    // When the next thing begins is told by what comes after it in the list.
+    if (use?.kind === 'cover') return [{ ...use, standCase: { ...use.standCase, nextStartDay: null } }]
+    return use ? [use] : []
+  })
 }
 
 /** What a stand's forecast depends on besides what stood on its ground before. */
@@ -66,7 +60,7 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
   return {
     bed,
     stand,
-    upper: (stand.underStandId !== null && having(data.stands, 'id', stand.underStandId).at(0)) || null,
+    upper: upperOf(data, stand),
     checks: [...having(data.checks, 'standId', stand.id)],
     nextStartDay: start ? dayNumber(start.date) : null,
     ...(brought.length > 0 && { brought }),
@@ -75,6 +69,25 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
     board: boardOf(data.garden.tools),
     ...(next?.content.kind === 'crop' && { establishment: next.content.establishment }),
   }
+}
+
+/** What a stand was sown under; what that was sown under in its turn no longer counts. */
+function upperOf(data: GardenData, { underStandId }: Stand): EarlierUse | null {
+  const upper = underStandId !== null && having(data.stands, 'id', underStandId).at(0)
+  return upper ? useOf(data, { ...upper, underStandId: null }) : null
+}
+
+/** A stand as what has a ground from its start on; null where that is not planned. */
+export function useOf(data: GardenData, stand: Stand): EarlierUse | null {
+  const start = latest(stand.start)
+  if (!start) return null
+  const startDay = dayNumber(start.date)
+  if (stand.content.kind === 'crop') {
+    const end = latest(stand.end)
+    return { kind: 'crop', cropId: stand.content.cropId, startDay, goneDay: end && dayNumber(end.date) }
+  }
+  const standCase = caseAlone(data, stand)
+  return standCase && { kind: 'cover', standCase, startDay }
 }
 
 /** Cuts that were carried off the bed they grew on, in one list for each set of stands. */

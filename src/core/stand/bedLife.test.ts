@@ -58,7 +58,7 @@ describe('a crop above', () => {
     growStand(pennsylvania, 'crimson-clover', '2025-08-10', {
       members: 20,
       days: 120,
-      canopyAbove: { share: 0.7, untilDay: dayNumber('2025-12-30'), frostC },
+      canopyAbove: { fromDay: dayNumber('2025-08-10'), shares: new Float64Array(142).fill(0.7), frostC },
     }).run
   test('shades until frost takes it, not only until it is cleared', () => {
     const day = dayNumber('2025-11-25')

@@ -7,7 +7,7 @@ import type { WeatherBlock } from './block'
 import { canopyDay } from './canopy'
 import { applyEvent } from './events'
 import { germinationDay } from './germination'
-import { cropCover, feedCrop } from './groundCrop'
+import { cropCover, cropWatered, feedCrop, shareAbove } from './groundCrop'
 import { developmentDay, feedingDay, growthDay, listGrowing, sheddingDay } from './growth'
 import { coldAndHeatDay } from './weathering'
 import { IN_GROUND, NOT_SOWN } from './plants'
@@ -31,7 +31,7 @@ function morning(
   const { soilC, meanC, waterLimit, parMj, mulchCover } = today
   const { tMinC, tMaxC, soilTempC, radiationMjM2 } = weather
   const { mineralG } = state
-  const { shadeAbove, cover } = state.sky
+  const { aboveLives, cover } = state.sky
   const { rootZoneMm } = state.water
   const { soilNitrogenG } = state.tally
   const { fastG, celluloseG, ligninG } = state.surface
@@ -39,16 +39,17 @@ function morning(
   const at20C = RELEASE_AT_20C_G[input.fertility]
   const light = PAR_SHARE * (1 - input.shade)
   const above = input.canopyAbove
-  // Warmth below which the crop above is gone by the morning; any at all once its days are over.
-  const shadeFrostC = above === null ? -Infinity : day >= above.untilDay ? Infinity : above.frostC
+  const shareTaken = above === null ? 0 : shareAbove(above, day)
+  // Warmth below which what stands above is gone by the morning.
+  const aboveFrostC = above === null ? -Infinity : above.frostC
   for (let m = begin; m < end; m++) {
     const bareC = soilTempC[at + m]
     const warmth = bareC - CANOPY_COOLING * cover[m] * atLeast(0, bareC - 8)
     soilC[m] = warmth
     const tMin = tMinC[at + m]
     meanC[m] = (tMin + tMaxC[at + m]) / 2
-    if (tMin <= shadeFrostC) shadeAbove[m] = 0
-    parMj[m] = radiationMjM2[at + m] * light * (1 - shadeAbove[m])
+    if (tMin <= aboveFrostC) aboveLives[m] = 0
+    parMj[m] = radiationMjM2[at + m] * light * (1 - shareTaken * aboveLives[m])
     waterLimit[m] = waterFactor(rootZoneMm[m] * perRootMm)
     mulchCover[m] = residueCover(fastG[m] + celluloseG[m] + ligninG[m])
     const fromSoil = soilRelease(warmth, at20C) * release[m]
@@ -98,7 +99,7 @@ function coverGround({ input, state, today }: Work, day: number, begin: number, 
   const crop = input.crop ? cropCover(input.crop, day) : 0
   for (let m = begin; m < end; m++) {
     cover[m] = 1 - exponential(-leaf[m])
-    green[m] = atLeast(cover[m], crop)
+    green[m] = cover[m] + crop * (1 - cover[m])
     hidden[m] = atMost(1, green[m] + mulchCover[m])
   }
 }
@@ -130,7 +131,7 @@ export function drainDay(
   const { water, mineralG, tally } = state
   const { green, hidden, drainedMm } = today
   const givenMm = input.watering?.mm.get(day) ?? 0
-  if (input.crop) keepWatered(water, capacity, begin, end)
+  if (input.crop && cropWatered(input.crop, day)) keepWatered(water, capacity, begin, end)
   waterDay(water, capacity, waterMm, et0Mm, at, givenMm, green, hidden, drainedMm, begin, end)
   leachDay(mineralG, drainedMm, input.soil, tally.leachedG, begin, end)
 }

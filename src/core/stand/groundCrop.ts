@@ -1,5 +1,5 @@
 import { physics } from './physics'
-import type { GroundCrop } from './types'
+import type { CanopyAbove, GroundCrop } from './types'
 
 /** Nitrogen a crop takes from the soil on a day in the members from `begin` up to `end`: what it wants, as far as its roots reach it. */
 export function feedCrop(
@@ -20,8 +20,17 @@ export function feedCrop(
   }
 }
 
-/** Share of the ground that a crop covers on a day, 0–1: straight up to its full size. */
+const stands = ({ plantedDay, goneDay }: GroundCrop, day: number) => day >= plantedDay && day < goneDay
+
+/** Share of the ground that a crop covers on a day, 0–1. */
 export const cropCover = (crop: GroundCrop, day: number): number =>
-  day < crop.plantedDay || day >= crop.goneDay
-    ? 0
-    : crop.cover * Math.min(1, (day - crop.plantedDay) / crop.grownAfterDays)
+  stands(crop, day) ? crop.cover[Math.min(day - crop.plantedDay, crop.cover.length - 1)] : 0
+
+/** Whether a crop is watered on a day. */
+export const cropWatered = (crop: GroundCrop, day: number): boolean => crop.watered && stands(crop, day)
+
+/** Share of light that is taken from above on a day, 0–1, where what takes it lives. */
+export const shareAbove = ({ fromDay, shares }: CanopyAbove, day: number): number => {
+  const at = day - fromDay
+  return at >= 0 && at < shares.length ? shares[at] : 0
+}

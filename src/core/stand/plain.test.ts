@@ -100,7 +100,7 @@ function plainly(input: StandInput, ensemble: WeatherEnsemble, own: MemberOwn, m
   }))
   const weather = ensemble.members[member]
   const from = input.sowDay - ensemble.startDay
-  let world = plainWorld(sown, own, input.canopyAbove?.share ?? 0)
+  let world = plainWorld(sown, own)
   for (let i = from - 30; i < from; i++)
     world = {
       ...moveWater(world, weather.waterMm[i], weather.et0Mm[i], 0.2, 0.2),
@@ -196,6 +196,7 @@ describe('the kernel against a plain version', () => {
     const above = fc.option(
       fc.record({
         share: share(0.8),
+        before: fc.integer({ min: 0, max: 40 }),
         after: fc.integer({ min: 1, max: 90 }),
         frostC: share(4).map((c) => -c),
       }),
@@ -220,7 +221,14 @@ describe('the kernel against a plain version', () => {
           ),
           events,
           fates: PLAIN_FATES,
-          canopyAbove: crop && { share: crop.share, untilDay: sowDay + crop.after, frostC: crop.frostC },
+          canopyAbove: crop && {
+            fromDay: sowDay - crop.before,
+            shares: Float64Array.from(
+              { length: crop.before + crop.after },
+              (_, d) => crop.share * ((d % 7) / 6),
+            ),
+            frostC: crop.frostC,
+          },
         }
         compared(input, ensembleOf(place, sowDay, of), of)
       }),

@@ -22,7 +22,7 @@ const input: StandInput = {
     [...raked(findSpecies('cereal-rye')!, 0.6), ...raked(findSpecies('hairy-vetch')!, 0.5)],
     sowDay,
   ),
-  canopyAbove: { share: 0.4, untilDay: sowDay + 30, frostC: -3 },
+  canopyAbove: { fromDay: sowDay, shares: new Float64Array(30).fill(0.4), frostC: -3 },
   watering: { keptMoistDays: 10, mm: new Map([[sowDay + 200, 12]]) },
   events: [chopOn(sowDay + 60)],
 }

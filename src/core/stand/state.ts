@@ -19,7 +19,7 @@ export type StandState = Ground & {
   /** What the ground held when the run began. */
   start: Columns<'massG' | 'nitrogenG' | 'waterMm'>
   /** Share of the light that a crop above takes, and ground covered by live green, 0–1. */
-  sky: Columns<'shadeAbove' | 'cover'>
+  sky: Columns<'aboveLives' | 'cover'>
 }
 
 /** The columns of a state, part by part, always in the same order. */
@@ -75,8 +75,8 @@ export function sownState(
     start.nitrogenG[m] = held.nitrogenG
     start.waterMm[m] = held.waterMm
   }
-  const sky = columns(['shadeAbove', 'cover'], members)
-  sky.shadeAbove.fill(input.canopyAbove?.share ?? 0)
+  const sky = columns(['aboveLives', 'cover'], members)
+  sky.aboveLives.fill(input.canopyAbove ? 1 : 0)
   if (!input.ground) leadIn(ground, input, ensemble)
   const plants = input.sown.map(({ plant }, c) => sownPlants(plant.parameters, species[c].hardinessC))
   sownAfter?.forEach((days, m) => {

@@ -44,19 +44,23 @@ export type Grazing = {
   buried?: number
 }
 
-/** A crop as far as the ground feels it. */
+/** A crop, or a cover that another is sown under, as far as the ground feels it. */
 export type GroundCrop = {
   plantedDay: number
   /** Day from which it is gone. */
   goneDay: number
   /** Nitrogen it has wanted by each day after planting, g m⁻². */
   wantedG: Float64Array
-  /** Share of the ground it covers when grown, 0–1, and days until then. */
-  cover: number
-  grownAfterDays: number
+  /** Share of the ground it covers by each day after planting, 0–1; the last is kept. */
+  cover: Float64Array
   /** Mineral nitrogen it is taken not to use, g m⁻²: what fed vegetables leave behind. */
   leavesG: number
+  /** Whether it is watered when it is dry, as vegetables are. */
+  watered: boolean
 }
+
+/** What takes light from above: its share of it by day from `fromDay`, none after the last, until a night at `frostC` kills it. */
+export type CanopyAbove = { fromDay: number; shares: Float64Array; frostC: number }
 
 export type StandInput = {
   sown: readonly SownSpecies[]
@@ -71,8 +75,8 @@ export type StandInput = {
   crop?: GroundCrop
   /** Share of light taken by surroundings, 0–0.8. */
   shade: number
-  /** A crop above: takes this share of the light until the day it goes, or until a night at `frostC` kills it. */
-  canopyAbove: { share: number; untilDay: number; frostC: number } | null
+  /** The crop or cover it was sown under. */
+  canopyAbove: CanopyAbove | null
   /** Watering by hand: days after sowing that the seed layer is kept moist, and mm given by day of the run. */
   watering?: { keptMoistDays: number; mm: ReadonlyMap<number, number> }
   events: readonly StandEvent[]

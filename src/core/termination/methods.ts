@@ -13,5 +13,9 @@ export const findMethod = (methodId: EndMethodId): Method | null => byId.get(met
 /** Share of the growth that stays on top as mulch, 0–1; of what animals leave, where they are part of it. */
 export const leftOnTop = (method: Method) => (1 - method.buried) * (1 - method.removed)
 
+/** Whether a way also takes what grows under the stand it ends; a cut, rolling, cold and heat leave it. */
+export const takesWhatIsBelow = ({ sheet, animals, flame, disturbance }: Method): boolean =>
+  sheet !== null || animals !== null || flame || disturbance > 0
+
 /** Name of a way as it is done. */
 export const methodName = (method: Method, passes: number) => (passes > 1 && method.twice) || method.name

@@ -32,6 +32,7 @@ export function testQuestion(
     bed: testBed,
     segment: { kind: 'whole' },
     upper: null,
+    underStandId: null,
     freeFromDay: today,
     sowDay: null,
     sowUntilDay: null,

@@ -35,6 +35,7 @@ describe('files of every version', () => {
         ? { plantingMethod: null, feed: null }
         : { plantingMethod: 'slot', feed: { sourceId: 'n', kg: 12 } },
     )
+    expect(garden.rules.lastWeeding).toEqual(version < 11 ? {} : { tomato: 38 })
     expect(checks).toHaveLength(1)
   })
 })

@@ -131,4 +131,9 @@ export const STEPS: readonly Step[] = [
   },
   // From version 10 on jobs can be somebody's, and days away and the days ahead are told.
   { to: 10, tables: { gardens: withPeopleAndDays } },
+  // From version 11 on a grower's own days to the last weeding of a crop are kept.
+  {
+    to: 11,
+    tables: { gardens: (garden) => ({ ...garden, ...within(garden, 'rules', { lastWeeding: {} }) }) },
+  },
 ]

@@ -1,20 +1,24 @@
 import { AmountsSwitch } from '../../parts/AmountsSwitch'
 import { useTold } from '../../state/useTold'
 import { useRef } from 'react'
+import { dayNumber } from '../../core/foundations/day'
 import type { Bed } from '../../core/garden/schema'
+import { latest } from '../../core/garden/timeline'
 import { DraftOffer } from '../../parts/DraftOffer'
 import type { BedWindow } from '../../core/garden/windows'
-import type { LightWindow } from '../../core/choosing/lightWindows'
+import type { LightBy, LightWindow } from '../../core/choosing/lightWindows'
 import type { MixComponent } from '../../core/choosing/types'
 import { segmentAreaM2 } from '../../core/garden/area'
 import { SPECIES } from '../../core/plants/catalogue'
 import { findCrop } from '../../core/plants/crops'
 import { area, longDate } from '../../text/format'
+import { standName } from '../../text/names'
 import { Waiting } from '../../parts/Waiting'
 import { useGarden } from '../../state/garden'
 import { Answer, Rejections } from './Answer'
 import { CandidateLine } from './CandidateLine'
 import { candidateTried } from './candidateTried'
+import { LastWeeding } from './LastWeeding'
 import { OwnMix } from './OwnMix'
 import { Question } from './Question'
 import { QuickCrops } from './QuickCrops'
@@ -59,6 +63,9 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
             ? windowText(window, today, nextName)
             : 'This bed is not bare then. You can still ask what would fit.'}
       </p>
+      {light?.crop && light.lastWeedingDay !== null && (
+        <LastWeeding crop={light.crop} plantedDay={dayNumber(latest(light.above.start)!.date)} />
+      )}
       {args && choice && (
         <CandidateLine
           tried={own.components.length > 0 ? own.shown : best ? candidateTried(best) : null}
@@ -127,12 +134,15 @@ function windowText(window: BedWindow, today: number, next: string | null): stri
   return `${from}, for ${weeks} weeks, until ${next} on ${longDate(window.neededByDay)}.`
 }
 
-const RETURNS = {
+const RETURNS: Record<LightBy, string> = {
   harvest: 'as it is harvested',
   thinning: 'as it thins',
   frost: 'with frost or clearing',
-} as const
+  cut: 'as it is cut over the seed',
+  cold: 'as cold ends it',
+  heat: 'as heat ends it',
+}
 
-function lightText({ crop, sowFromDay, sowUntilDay, lightDay, by, recoveredWeeks }: LightWindow): string {
-  return `Under ${crop.name.toLowerCase()}: sow from ${longDate(sowFromDay)} to ${longDate(sowUntilDay)}; light returns about ${longDate(lightDay)}, ${RETURNS[by]}; ${recoveredWeeks} bare weeks recovered.`
+function lightText({ above, sowFromDay, sowUntilDay, lightDay, by, recoveredWeeks }: LightWindow): string {
+  return `Under ${standName(above).toLowerCase()}: sow from ${longDate(sowFromDay)} to ${longDate(sowUntilDay)}; light returns about ${longDate(lightDay)}, ${RETURNS[by]}; ${recoveredWeeks} bare weeks recovered.`
 }

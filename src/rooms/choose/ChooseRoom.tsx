@@ -2,6 +2,7 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { lightWindows } from '../../core/choosing/lightWindows'
 import { bareLedger } from '../../core/garden/ledger'
 import { longDate } from '../../text/format'
+import { standName } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
 import { ChooseBed } from './ChooseBed'
@@ -39,15 +40,17 @@ function Windows({ unknown }: { unknown: boolean }) {
     .filter(({ window }) => window.neededByDay - Math.max(today, window.freeFromDay) >= LISTED_DAYS)
     .sort((a, b) => a.window.freeFromDay - b.window.freeFromDay)
   const light = data.beds
-    .flatMap((bed) => lightWindows(bed, data.stands, today, horizon).map((window) => ({ bed, window })))
+    .flatMap((bed) =>
+      lightWindows(bed, data.stands, today, horizon, data.garden.rules).map((window) => ({ bed, window })),
+    )
     .sort((a, b) => a.window.sowFromDay - b.window.sowFromDay)
   const recovered = light.reduce((sum, { window }) => sum + window.recoveredWeeks, 0)
   return (
     <section className="py-4">
       <h1>Choose</h1>
       <p className="mt-1">
-        {unknown ? 'This bed is not in the garden. ' : ''}Pick ground that will be bare, or a crop to sow
-        under, to see which cover fits it.
+        {unknown ? 'This bed is not in the garden. ' : ''}Pick ground that will be bare, or a crop or cover to
+        sow under, to see what fits it.
       </p>
       <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">
         <section aria-label="Bare ground">
@@ -73,19 +76,19 @@ function Windows({ unknown }: { unknown: boolean }) {
           </ul>
           {windows.length === 0 && <p className="mt-2">No bed is bare for three weeks or more.</p>}
         </section>
-        <section aria-label="Under standing crops">
-          <h2>Under standing crops</h2>
+        <section aria-label="Under what stands">
+          <h2>Under what stands</h2>
           {light.length > 0 && <p>{recovered} bare weeks could be recovered.</p>}
           <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="light-windows">
             {light.map(({ bed, window }) => (
-              <li key={window.standId}>
+              <li key={window.above.id}>
                 <Link
                   className="flex flex-wrap gap-x-4 px-1 py-2 hover:bg-base-200"
-                  to={`/choose/${bed.id}?day=${window.sowFromDay}&under=${window.standId}`}
+                  to={`/choose/${bed.id}?day=${window.sowFromDay}&under=${window.above.id}`}
                 >
                   <strong className="w-12 font-display">{bed.label}</strong>
                   <span>
-                    under {window.crop.name.toLowerCase()} from {longDate(window.sowFromDay)} to{' '}
+                    under {standName(window.above).toLowerCase()} from {longDate(window.sowFromDay)} to{' '}
                     {longDate(window.sowUntilDay)}
                   </span>
                   <span className="quiet ml-auto">{window.recoveredWeeks} weeks recovered</span>
@@ -94,7 +97,7 @@ function Windows({ unknown }: { unknown: boolean }) {
             ))}
           </ul>
           {light.length === 0 && (
-            <p className="mt-2">No crop stands long enough before bare weeks to sow under it.</p>
+            <p className="mt-2">Nothing stands before bare weeks that could be sown under.</p>
           )}
         </section>
         <section aria-label="Ledger of bare weeks" className="lg:col-span-2">

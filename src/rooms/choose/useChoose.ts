@@ -47,10 +47,12 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   )
   const light = useMemo(
     () =>
-      lightWindows(bed, expected.stands, today, horizon).find((entry) => entry.standId === underId) ?? null,
-    [bed, expected.stands, today, horizon, underId],
+      lightWindows(bed, expected.stands, today, horizon, expected.garden.rules).find(
+        ({ above }) => above.id === underId,
+      ) ?? null,
+    [bed, expected.stands, expected.garden.rules, today, horizon, underId],
   )
-  const upperId = light?.standId ?? null
+  const upperId = light?.above.id ?? null
   const nextId = light
     ? expected.stands.find(
         (stand) => stand.bedId === bed.id && stand.start.plan?.date === isoDate(light.neededByDay),

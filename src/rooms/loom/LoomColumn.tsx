@@ -66,7 +66,7 @@ export const LoomColumn = memo(function LoomColumn({ column, scale, sheet, dark 
         ))}
         {entry.lights.map((light) => (
           <ThreadOfLight
-            key={light.standId}
+            key={light.above.id}
             light={light}
             entry={entry}
             sheet={sheet}

@@ -1,13 +1,14 @@
 import { Link } from 'react-router'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import { shortDate } from '../../text/format'
+import { standName } from '../../text/names'
 import { clipToSheet, type RegionProps } from './layout'
 
 /** Width of the thread of light, and of what can be pressed about it, px. */
 const THREAD_PX = 3
 const THREAD_REACH_PX = 12
 
-/** From when on a cover can be sown under a crop, until its light returns; pressing it asks what fits. */
+/** From when on a cover can be sown under what stands, until its light returns; pressing it asks what fits. */
 export function ThreadOfLight({
   light,
   entry,
@@ -18,10 +19,10 @@ export function ThreadOfLight({
   const sow = clipToSheet(scale, sheet, light.sowFromDay, light.sowUntilDay)
   const all = clipToSheet(scale, sheet, light.sowFromDay, light.lightDay)
   if (!sow || !all) return null
-  const name = `${entry.bed.label}: sow under ${light.crop.name.toLowerCase()} from ${shortDate(light.sowFromDay)} to ${shortDate(light.sowUntilDay)}, light returns ${shortDate(light.lightDay)}, ${light.recoveredWeeks} bare weeks recovered`
+  const name = `${entry.bed.label}: sow under ${standName(light.above).toLowerCase()} from ${shortDate(light.sowFromDay)} to ${shortDate(light.sowUntilDay)}, light returns ${shortDate(light.lightDay)}, ${light.recoveredWeeks} bare weeks recovered`
   return (
     <Link
-      to={`/choose/${entry.bed.id}?day=${light.sowFromDay}&under=${light.standId}`}
+      to={`/choose/${entry.bed.id}?day=${light.sowFromDay}&under=${light.above.id}`}
       className="loom-light absolute"
       style={{
         top: all.top,

@@ -37,7 +37,7 @@ export function useLoom(pageWeeks: number): Loom {
             Math.max(firstDay, recordsFrom(expected, bed.id, today)),
             lastDay,
           ),
-          lights: lightWindows(bed, expected.stands, today, lastDay),
+          lights: lightWindows(bed, expected.stands, today, lastDay, expected.garden.rules),
         })),
       [expected, firstDay, lastDay, today],
     ),

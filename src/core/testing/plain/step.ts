@@ -1,4 +1,4 @@
-import type { StandEvent } from '../../stand/types'
+import type { CanopyAbove, StandEvent } from '../../stand/types'
 import { happen, type Befalling } from './happenings'
 import { lightOf, live } from './plants'
 import { massOf, moveWater, ROOT_CAPACITY, rot, sum, type Day, type MemberOwn, type World } from './world'
@@ -7,7 +7,7 @@ import { massOf, moveWater, ROOT_CAPACITY, rot, sum, type Day, type MemberOwn, t
 export type Around = Befalling & {
   own: MemberOwn
   events: readonly StandEvent[]
-  above: { share: number; untilDay: number; frostC: number } | null
+  above: CanopyAbove | null
 }
 
 /** A day, by its number. */
@@ -17,9 +17,10 @@ export function plainStep(start: World, number: number, day: Day, around: Around
   const soilC = day.soil - 0.12 * start.cover * Math.max(0, day.soil - 8)
   const waterLimit = Math.min(1, start.rootZone / ROOT_CAPACITY / 0.45)
   const released = soilC <= 0 ? 0 : own.release * 0.055 * 2 ** ((soilC - 20) / 10)
-  const shade = above && (number >= above.untilDay || day.tMin <= above.frostC) ? 0 : start.shade
+  const aboveLives = above !== null && start.aboveLives && day.tMin > above.frostC
+  const shade = aboveLives ? (above.shares[number - above.fromDay] ?? 0) : 0
   const lit = lightOf(
-    { ...start, shade, mineral: start.mineral + released },
+    { ...start, aboveLives, mineral: start.mineral + released },
     sown,
     day.radiation * 0.5 * (1 - shade),
   )

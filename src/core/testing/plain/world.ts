@@ -52,7 +52,7 @@ export type World = {
   mineral: number
   wetness: number
   cover: number
-  shade: number
+  aboveLives: boolean
   surface: Layer
   buried: Layer
   plants: Stalk[]
@@ -78,13 +78,13 @@ export const massOf = ({ pools }: Layer) => sum(pools.map(({ mass }) => mass))
 export const nitrogenOf = ({ pools }: Layer) => sum(pools.map(({ nitrogen }) => nitrogen))
 
 /** A member on its sowing day, before its soil's water has been followed through the weeks before. */
-export const plainWorld = (sown: readonly Sown[], own: MemberOwn, shade: number): World => ({
+export const plainWorld = (sown: readonly Sown[], own: MemberOwn): World => ({
   seedLayer: SEED_CAPACITY * 0.75,
   rootZone: ROOT_CAPACITY * 0.75,
   mineral: 4.5 * own.release,
   wetness: 0.5,
   cover: 0,
-  shade,
+  aboveLives: true,
   surface: empty(),
   buried: empty(),
   plants: sown.map(({ plant }, c) => ({
