@@ -43,7 +43,7 @@ export function beforeOn(
   firstDay = day,
 ): EarlierUse[] {
   return usesBefore(data.stands, bed, segment, day, ownId, firstDay).flatMap(({ stand }): EarlierUse[] => {
-    const use = useOf(data, stand)
+    const use = earlierUse(data, stand)
     // When the next thing begins is told by what comes after it in the list.
     if (use?.kind === 'cover') return [{ ...use, standCase: { ...use.standCase, nextStartDay: null } }]
     return use ? [use] : []
@@ -74,11 +74,11 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
 /** What a stand was sown under; what that was sown under in its turn no longer counts. */
 function upperOf(data: GardenData, { underStandId }: Stand): EarlierUse | null {
   const upper = underStandId !== null && having(data.stands, 'id', underStandId).at(0)
-  return upper ? useOf(data, { ...upper, underStandId: null }) : null
+  return upper ? earlierUse(data, { ...upper, underStandId: null }) : null
 }
 
 /** A stand as what has a ground from its start on; null where that is not planned. */
-export function useOf(data: GardenData, stand: Stand): EarlierUse | null {
+export function earlierUse(data: GardenData, stand: Stand): EarlierUse | null {
   const start = latest(stand.start)
   if (!start) return null
   const startDay = dayNumber(start.date)

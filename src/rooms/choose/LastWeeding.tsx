@@ -28,8 +28,8 @@ export function LastWeeding({ crop, plantedDay }: { crop: Crop; plantedDay: numb
     if (read.success) void act(changeLastWeeding(garden, lastWeeding))
   }
   const forget = () => {
-    const { [crop.id]: _, ...lastWeeding } = garden.rules.lastWeeding
-    void act(changeLastWeeding(garden, lastWeeding))
+    const others = Object.entries(garden.rules.lastWeeding).filter(([id]) => id !== crop.id)
+    void act(changeLastWeeding(garden, Object.fromEntries(others)))
   }
   return (
     <ChangeFold

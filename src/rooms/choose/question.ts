@@ -9,7 +9,7 @@ import type { BedWindow } from '../../core/garden/windows'
 import { findCrop } from '../../core/plants/crops'
 import type { LightWindow } from '../../core/choosing/lightWindows'
 import { untilDay, type ChooseQuestion } from '../../core/choosing/types'
-import { beforeOn, useOf } from '../../core/season/standCase'
+import { beforeOn, earlierUse } from '../../core/season/standCase'
 import { day, dayOrNone, quantityOrNone } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
 import { CREATURE_OF } from '../../core/garden/usualRules'
@@ -201,7 +201,7 @@ export function questionOf(form: ChooseValue, asked: Asked): ChooseQuestion {
   return {
     bed,
     segment,
-    upper: upper && useOf(data, { ...upper, underStandId: null }),
+    upper: upper && earlierUse(data, { ...upper, underStandId: null }),
     underStandId: upper?.id ?? null,
     follows,
     means: { ...means, tools: means.tools.filter((tool) => !form.withoutTools.includes(tool.id)) },
