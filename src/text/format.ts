@@ -52,6 +52,10 @@ const dateRange = (low: number, high: number) =>
 export const longDate = (day: number) =>
   dateText(Math.round(day), { day: 'numeric', month: 'short', year: 'numeric' })
 
+/** Days between which something can be done, within a sentence: `from 3 May to 9 Jun 2026`, `on 3 May 2026`. */
+export const betweenText = (from: number, until: number): string =>
+  from === until ? `on ${longDate(from)}` : `from ${shortDate(from)} to ${longDate(until)}`
+
 export const monthName = (day: number) => dateText(day, { month: 'short' })
 
 /** `24 May (17–31 May)`: the middle and the 10–90 % range of a date. */

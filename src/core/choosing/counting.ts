@@ -1,5 +1,6 @@
 import { residueCover } from '../residue/pools'
 import type { WeatherEnsemble } from '../site/weather'
+import { broughtBy } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import type { WeedKind } from './types'
 
@@ -20,9 +21,12 @@ export const indexOf = ({ run, member, endDay }: Counting) =>
 
 const lifeDays = ({ run, endDay }: Counting) => Math.max(1, Math.min(run.days, endDay - run.startDay))
 
+/** Dry matter a cover has grown by the day of the end: what lives and what has fallen, without what lay there or was brought. */
 export const grownMass = (counting: Counting) => {
+  const { run, member, endDay } = counting
   const at = indexOf(counting)
-  return counting.run.massG[at] + counting.run.residueG[at]
+  const notOwn = run.residueG[member * run.days] + broughtBy(run, endDay).massG
+  return run.massG[at] + Math.max(0, run.residueG[at] - notOwn)
 }
 
 /** What residue frees stays in reach of the next roots for so long before drainage has most of it, days (judgement, 15–60). */
@@ -36,7 +40,8 @@ function nitrogenKept(counting: Counting): { kept: number; gathered: number } {
   const { nitrogenG, residueNitrogenG, releasedG, days } = counting.run
   const at = indexOf(counting)
   const start = counting.member * days
-  const here = nitrogenG[at] + residueNitrogenG[at] - residueNitrogenG[start]
+  const brought = broughtBy(counting.run, counting.endDay).nitrogenG
+  const here = nitrogenG[at] + residueNitrogenG[at] - residueNitrogenG[start] - brought
   const freed = Math.max(0, releasedG[at] - releasedG[Math.max(start, at - IN_REACH_DAYS)])
   return { kept: Math.max(0, here + freed), gathered: here + Math.max(0, releasedG[at]) }
 }

@@ -40,6 +40,8 @@ const QUICK_LEAST_DAYS = 5
 const CLOSED_AFTER_DAYS = 35
 /** Weeks of growth in the open that make sowing under worth it. */
 const WORTH_WEEKS = 2
+/** The same under a cover, which wants weeks to die and rot before anything is planted. */
+const WORTH_UNDER_COVER_WEEKS = 6
 
 /** Weeks afterwards that are counted where nothing is planned: the same in every room, however far it looks. */
 const OPEN_WEEKS = 26
@@ -107,7 +109,12 @@ export function lightWindows(
         : underCover(stand, startDay, endDay, today)
     const neededByDay = Math.min(spans[index + 1]?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
     const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
-    if (!light || light.sowFromDay > light.sowUntilDay || recoveredWeeks < WORTH_WEEKS) return []
+    if (
+      !light ||
+      light.sowFromDay > light.sowUntilDay ||
+      recoveredWeeks < (light.crop ? WORTH_WEEKS : WORTH_UNDER_COVER_WEEKS)
+    )
+      return []
     return [{ bedId: bed.id, above: stand, ...light, clearedDay: endDay, neededByDay, recoveredWeeks }]
   })
 }

@@ -4,12 +4,13 @@ import { describe, expect, test } from '@jest/globals'
 import { cropContent } from '../garden/newStands'
 import { dayNumber, isoDate } from '../foundations/day'
 import { bareLedger } from '../garden/ledger'
+import type { EndMethodId } from '../garden/ending'
 import type { Stand } from '../garden/schema'
 import { findSpecies } from '../plants/catalogue'
 import { grownFrostC, shadeByDay } from '../plants/shade'
 import { findCrop } from '../plants/crops'
 import { generatedEnsemble } from '../site/ensemble'
-import { testBed } from '../testing/beds'
+import { testBed, testCover } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { lightWindows } from './lightWindows'
 import { plantYear } from './plantYear'
@@ -72,6 +73,30 @@ describe('light under standing crops', () => {
     const under = crop('u', 'kale', '2026-08-01', '2026-12-01', { underStandId: 't' })
     expect(windowsOf(tomato, under).filter((window) => window.above.id === 't')).toEqual([])
     expect(lightWindows(testBed, [tomato], dayNumber('2026-11-01'), horizon, USUAL_RULES)).toEqual([])
+  })
+  test('the last weeding is the grower’s own where said, and quick crops have one', () => {
+    const rules = { ...USUAL_RULES, lastWeeding: { tomato: 60 } }
+    const [own] = lightWindows(testBed, [tomato], today, horizon, rules)
+    expect(isoDate(own.sowFromDay)).toBe('2026-07-31')
+    const [quick] = windowsOf(crop('q', 'lettuce', '2026-06-01', '2026-07-20'))
+    expect(isoDate(quick.sowFromDay)).toBe('2026-07-01')
+    expect(isoDate(quick.sowUntilDay)).toBe('2026-07-15')
+  })
+  test('opens under a cover that is cut, rolled or killed by cold before bare weeks, and under no other end', () => {
+    const rye = (method: EndMethodId, until = '2026-06-01') =>
+      testCover('cereal-rye', '2025-09-20', {
+        bedId: testBed.id,
+        end: { plan: { date: until, method, passes: 1, note: '' }, actual: null },
+      })
+    const [window] = windowsOf(rye('chop'))
+    expect(window).toMatchObject({ crop: null, lastWeedingDay: null, by: 'cut', recoveredWeeks: 26 })
+    expect([isoDate(window.sowFromDay), isoDate(window.sowUntilDay)]).toEqual(['2026-05-01', '2026-06-01'])
+    expect(windowsOf(rye('crimp'))).toHaveLength(1)
+    for (const method of ['tarp', 'turn', 'hens', 'clear-sheet'] as const)
+      expect(windowsOf(rye(method))).toEqual([])
+    expect(windowsOf(rye('chop'), crop('s', 'squash', '2026-06-15', '2026-09-30'))).toHaveLength(1)
+    expect(windowsOf(rye('chop'), crop('s', 'squash', '2026-06-15', '2026-09-30'))[0].above.id).toBe('s')
+    expect(windowsOf(testCover('cereal-rye', '2025-09-20', { bedId: testBed.id }))).toEqual([])
   })
   test('what is under it feels its shade until the light returns', () => {
     const planted = dayNumber('2026-06-01')

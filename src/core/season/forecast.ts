@@ -10,6 +10,7 @@ import { selfSowing } from '../stand/reseeding'
 import { carbonKept, type OrganicInput } from '../residue/organicMatter'
 import {
   bandsOfSeries,
+  broughtBy,
   dateQuantiles,
   firstDays,
   quantilesOn,
@@ -88,8 +89,9 @@ export function* forecastInSteps(standCase: StandCase, season: SeasonRun): Steps
 /** Dry matter that a stand leaves in its bed when it ends: shoots with what has fallen already, and roots. */
 function organicInput(run: StandRun, endDay: number): OrganicInput {
   const mid = (name: 'massG' | 'residueG', day: number) => quantilesOn(run, name, day)?.p50 ?? 0
-  // What lay there before it was sown is not its own.
-  const fallen = Math.max(0, mid('residueG', endDay - 1) - mid('residueG', run.startDay))
+  // What lay there before it was sown, and what was laid onto it, is not its own.
+  const notOwn = mid('residueG', run.startDay) + broughtBy(run, endDay - 1).massG
+  const fallen = Math.max(0, mid('residueG', endDay - 1) - notOwn)
   const shootG = mid('massG', endDay - 1) + fallen
   const shoots = run.species.map((species) => quantilesOf(valuesOn(run, species.massG, endDay - 1))?.p50 ?? 0)
   const total = shoots.reduce((sum, mass) => sum + mass, 0)

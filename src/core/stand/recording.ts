@@ -15,6 +15,7 @@ export function emptyRun(input: StandInput, startDay: number, days: number, memb
     members,
     sown: input.sown,
     soil: input.soil,
+    brought: input.events.filter((event) => event.kind === 'mulch'),
     species: input.sown.map(() => ({
       bbch: series(),
       massG: series(),

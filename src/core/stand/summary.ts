@@ -49,6 +49,12 @@ export function quantilesOn(run: StandRun, name: SeriesName, day: number): Quant
   return quantilesOf(valuesOn(run, run[name], day))
 }
 
+/** Mulch that was laid onto a stand by a day, which it did not grow: dry matter and nitrogen, g m⁻². */
+export const broughtBy = ({ brought }: Pick<StandRun, 'brought'>, day: number) => ({
+  massG: brought.reduce((sum, load) => (load.day <= day ? sum + load.massG : sum), 0),
+  nitrogenG: brought.reduce((sum, load) => (load.day <= day ? sum + load.nitrogenG : sum), 0),
+})
+
 /** First day number per member on which `reached` holds; NaN where it never does. */
 export function firstDays(run: StandRun, reached: (at: number) => boolean): Float64Array {
   return Float64Array.from({ length: run.members }, (_, member) => {

@@ -104,6 +104,8 @@ export type StandRun = {
   massG: Float32Array
   nitrogenG: Float32Array
   fixedG: Float32Array
+  /** Mulch that was laid onto it, which it did not grow, g m⁻². */
+  brought: readonly { day: number; massG: number; nitrogenG: number }[]
   /** Residue on the surface, the mulch; what was buried is not in it. */
   residueG: Float32Array
   /** Nitrogen still in the residue, on the surface and buried. */

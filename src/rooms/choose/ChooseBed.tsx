@@ -11,7 +11,7 @@ import type { MixComponent } from '../../core/choosing/types'
 import { segmentAreaM2 } from '../../core/garden/area'
 import { SPECIES } from '../../core/plants/catalogue'
 import { findCrop } from '../../core/plants/crops'
-import { area, longDate } from '../../text/format'
+import { area, betweenText, longDate } from '../../text/format'
 import { standName } from '../../text/names'
 import { Waiting } from '../../parts/Waiting'
 import { useGarden } from '../../state/garden'
@@ -144,5 +144,5 @@ const RETURNS: Record<LightBy, string> = {
 }
 
 function lightText({ above, sowFromDay, sowUntilDay, lightDay, by, recoveredWeeks }: LightWindow): string {
-  return `Under ${standName(above).toLowerCase()}: sow from ${longDate(sowFromDay)} to ${longDate(sowUntilDay)}; light returns about ${longDate(lightDay)}, ${RETURNS[by]}; ${recoveredWeeks} bare weeks recovered.`
+  return `Under ${standName(above).toLowerCase()}: sow ${betweenText(sowFromDay, sowUntilDay)}; light returns about ${longDate(lightDay)}, ${RETURNS[by]}; ${recoveredWeeks} bare weeks recovered.`
 }

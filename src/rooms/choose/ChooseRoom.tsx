@@ -1,7 +1,7 @@
 import { Link, useParams, useSearchParams } from 'react-router'
 import { lightWindows } from '../../core/choosing/lightWindows'
 import { bareLedger } from '../../core/garden/ledger'
-import { longDate } from '../../text/format'
+import { betweenText, longDate } from '../../text/format'
 import { standName } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
@@ -88,8 +88,8 @@ function Windows({ unknown }: { unknown: boolean }) {
                 >
                   <strong className="w-12 font-display">{bed.label}</strong>
                   <span>
-                    under {standName(window.above).toLowerCase()} from {longDate(window.sowFromDay)} to{' '}
-                    {longDate(window.sowUntilDay)}
+                    under {standName(window.above).toLowerCase()}{' '}
+                    {betweenText(window.sowFromDay, window.sowUntilDay)}
                   </span>
                   <span className="quiet ml-auto">{window.recoveredWeeks} weeks recovered</span>
                 </Link>
