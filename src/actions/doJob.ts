@@ -5,6 +5,7 @@ import type { Job } from '../core/rounds/jobs'
 import type { StandForecast } from '../core/season/standForecast'
 import { plannedRecipe } from '../core/seeding/recipe'
 import { findMethod } from '../core/termination/methods'
+import { cutDone } from './cutStand'
 import { recordEnd } from './endStand'
 import { tickJob } from './markJob'
 import { asPlanned } from './plantCrop'
@@ -73,6 +74,7 @@ function deedOf(
 ): Step | null {
   const { start, end } = stand
   if (job.kind === 'sow') return sown(data, stand, day, lots)
+  if (job.kind === 'cut' && job.cutId) return cutDone(stand, job.cutId, day)
   if (job.kind === 'end') return ended(data, stand, day, forecast)
   if (job.kind === 'plant' && start.plan) return asPlanned(stand, 'planted', day)
   if (job.kind === 'clear' && end.plan) return asPlanned(stand, 'cleared', day)

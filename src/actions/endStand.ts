@@ -2,7 +2,7 @@ import { planStretch, type PlanDraft } from './planStretch'
 import type { Step } from './step'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
-import type { Bed, GardenData, Stand } from '../core/garden/schema'
+import type { Bed, CutDetails, GardenData, Stand } from '../core/garden/schema'
 import { leadComponent } from '../core/season/lead'
 import { justBefore, stageReached, type StandForecast } from '../core/season/standForecast'
 import { findMethod, methodName, type MethodId } from '../core/termination/methods'
@@ -96,6 +96,26 @@ export function planEnd(
     writes: planStretch(data, stand, { ...draft, end: { ...end, date } }, newId('stand')),
   }
 }
+
+/** Plans mowings and the ending after them as one, in the place of the cuts and the ending planned before. */
+export function planInTurns(
+  data: Pick<GardenData, 'stands'>,
+  stand: Stand,
+  { cuts, end }: { cuts: readonly CutDetails[]; end: EndDetails },
+  draft: PlanDraft | null,
+): Step {
+  const planned = cuts.map((plan) => ({ id: newId('cut'), cut: { plan, actual: null } }))
+  return {
+    label: `Planned ${standName(stand).toLowerCase()} in turns`,
+    writes: planStretch(data, stand, { ...draft, cuts: planned, end }, newId('stand')),
+  }
+}
+
+/** Takes the planned cuts before an ending out of the plan. */
+export const withoutTurns = (data: Pick<GardenData, 'stands'>, stand: Stand): Step => ({
+  label: 'Took the mowings out of the plan',
+  writes: planStretch(data, stand, { cuts: [] }, newId('stand')),
+})
 
 /** The day a sheet came off; null puts back that it lies. */
 export function sheetOff(stand: Stand, day: number | null): Step {

@@ -20,6 +20,8 @@ export type CropPlan = {
 /** Changes to the plan of a bed's stretch that are tried before they are kept; what is left out stays as it is. */
 export type PlanDraft = {
   sowing?: Pick<StartDetails, 'date'> & Partial<Pick<StartDetails, 'covering' | 'keptMoistDays'>>
+  /** Cuts before it, in the place of those planned. */
+  cuts?: Stand['cuts']
   /** The ending; null for none. */
   end?: EndDetails | null
   crop?: CropPlan
@@ -36,8 +38,8 @@ export function cropPlanOf(next: Stand | null): CropPlan | null {
 }
 
 /** A cover with a draft of its plan laid over it; recorded facts are not touched. */
-function coverWith(cover: Stand, { sowing, end, follows }: PlanDraft): Stand {
-  if (!sowing && end === undefined && follows === undefined) return cover
+function coverWith(cover: Stand, { sowing, cuts, end, follows }: PlanDraft): Stand {
+  if (!sowing && !cuts && end === undefined && follows === undefined) return cover
   const start = cover.start.plan ?? cover.start.actual
   return {
     ...cover,
@@ -45,6 +47,7 @@ function coverWith(cover: Stand, { sowing, end, follows }: PlanDraft): Stand {
       sowing && start && !cover.start.actual
         ? { ...cover.start, plan: { ...start, ...sowing } }
         : cover.start,
+    cuts: cuts ? [...cover.cuts.filter(({ cut }) => cut.actual), ...cuts] : cover.cuts,
     end: end !== undefined && !cover.end.actual ? { ...cover.end, plan: end } : cover.end,
     follows: follows === undefined ? cover.follows : follows,
   }

@@ -39,6 +39,7 @@ import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSumma
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { cutting, type CutAnswer } from '../core/scenario/cutting'
 import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core/scenario/regrowth'
+import { inTurnsInSteps, type Sequence, type SequenceOutcome } from '../core/scenario/inTurns'
 import { moving, type MovingAnswer, type MovingQuestion } from '../core/scenario/moving'
 import { WeatherRecords } from './records'
 import { RecordMissing } from './recordMissing'
@@ -210,6 +211,14 @@ export const jobs = {
   },
   *quickCrops(spec: WeatherSpec, sowDay: number, wantedDay: number): Steps<QuickCrop[]> {
     return quickCrops(yield* ensembleFor(spec), sowDay, wantedDay)
+  },
+  *inTurns(
+    spec: WeatherSpec,
+    scenario: Scenario,
+    sequences: Sequence[],
+    progress?: Progress<SequenceOutcome[]>,
+  ): Steps<SequenceOutcome[]> {
+    return yield* inTurnsInSteps(scenario, sequences, yield* ensembleFor(spec), progress)
   },
   *repair(spec: WeatherSpec, scenario: Scenario): Steps<Repair | null> {
     const ensemble = yield* ensembleFor(spec)

@@ -13,6 +13,7 @@ const LONG: ReadonlySet<JobKind> = new Set<JobKind>([
   'plantYear',
   'sowingOutlook',
   'repair',
+  'inTurns',
   'ownMix',
 ])
 

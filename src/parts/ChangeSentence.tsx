@@ -4,13 +4,15 @@ import type { PlantGroup } from '../core/plants/parameters'
 import type { MovedJob } from '../core/rounds/moved'
 import { stageName } from '../core/stand/stage'
 import type { DateChange } from '../core/tracking/change'
-import { dateRangeText, longDate, shortDate } from '../text/format'
+import { useGarden } from '../state/garden'
+import { dateRangeText, longDate, shortDate, type Units } from '../text/format'
 import { jobText } from './jobText'
 import { leadGroup } from '../text/names'
 import type { Learned } from '../state/useLearned'
 
 /** What the newest check did to the next date and to the jobs, in a sentence or two. */
 export function ChangeSentence({ learned, stand }: { learned: Learned; stand: Stand }) {
+  const { units } = useGarden().data.garden
   const { change, newest, jobs } = learned
   if (!newest) return null
   const day = longDate(dayNumber(newest.date))
@@ -19,7 +21,7 @@ export function ChangeSentence({ learned, stand }: { learned: Learned; stand: St
       {change
         ? dateText(change, day, leadGroup(stand))
         : `The check of ${day} is in the forecast; no stage date ahead moved.`}{' '}
-      {jobs.slice(0, 2).map((moved) => `${jobChange(moved, stand)} `)}
+      {jobs.slice(0, 2).map((moved) => `${jobChange(moved, stand, units)} `)}
     </p>
   )
 }
@@ -37,8 +39,8 @@ function dateText(change: DateChange, day: string, group: PlantGroup): string {
   return `After the check of ${day}, the date of ${stageName(change.bbch, group)} ${moved}, to ${after.quantiles ? dateRangeText(after.quantiles) : ''} (was ${before.quantiles ? shortDate(before.quantiles.p50) : ''}), ${range}.`
 }
 
-function jobChange({ job, before, after }: MovedJob, stand: Stand): string {
-  const { title } = jobText(job, stand)
+function jobChange({ job, before, after }: MovedJob, stand: Stand, units: Units): string {
+  const { title } = jobText(job, stand, units)
   if (after === null) return `No need any more: ${title.toLowerCase()}.`
   if (before === null) return `New: ${title.toLowerCase()}, ${shortDate(after)}.`
   return `${title}: ${shortDate(after)} instead of ${shortDate(before)}.`

@@ -12,6 +12,7 @@ import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
 import { inHundred, shortDate } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
+import { cutsText } from '../text/inTurns'
 import { Grade } from './Grade'
 import { DraftOffer } from './DraftOffer'
 import { standName } from '../text/names'
@@ -58,6 +59,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
   const ids = planData(scenario)
   const end = plannedEnd(scenario)
   const shown = outcome ?? last
+  const cuts = stand.cuts.map(({ cut }) => cut).filter(({ plan, actual }) => plan || actual)
   const impossible = problems.length > 0
   const sown = latest(stand.start)
   return (
@@ -80,6 +82,11 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
             <strong>{standName(stand)}</strong>
             {sown && ` sown ${sown.sownBetween ? 'about ' : ''}${shortDate(dayNumber(sown.date))}`}
           </Step>
+          {cuts.length > 0 && (
+            <Step done={stand.end.actual !== null || cuts.every(({ actual }) => actual)}>
+              {cutsText(cuts.map(({ plan, actual }) => (actual ?? plan)!))}
+            </Step>
+          )}
           <Step done={stand.end.actual !== null}>
             {end ? endWords(end, shown?.dead ?? null, stand.end.actual !== null) : 'no end planned'}
           </Step>

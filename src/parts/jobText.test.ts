@@ -36,17 +36,17 @@ const job = (kind: JobKind, count: number | null = null): Job => ({
 
 describe('jobs in words', () => {
   test.each(KINDS)('%s says what to do, with which cover, and leads to a room', (kind) => {
-    const { title, detail } = jobText(job(kind, 7), stand)
+    const { title, detail } = jobText(job(kind, 7), stand, 'metric')
     expect(title.toLowerCase()).toContain('rye')
     expect(detail).toMatch(/\.$/)
     expect(jobRoom(job(kind))).toMatch(/^\/(sow|end|watch|check|bed)\//)
   })
   test('the sheet is looked under at half time, then at the end', () => {
-    expect(jobText(job('sheet', 1), stand).title).toMatch(/^Lift a corner/)
-    expect(jobText(job('sheet', 2), stand).title).toMatch(/^Look under/)
+    expect(jobText(job('sheet', 1), stand, 'metric').title).toMatch(/^Lift a corner/)
+    expect(jobText(job('sheet', 2), stand, 'metric').title).toMatch(/^Look under/)
   })
   test('regrowth says after how many days', () => {
-    expect(jobText(job('regrowth', 14), stand).detail).toMatch(/^14 days after/)
+    expect(jobText(job('regrowth', 14), stand, 'metric').detail).toMatch(/^14 days after/)
   })
 })
 
@@ -68,13 +68,13 @@ describe('work that goes on after an ending has begun', () => {
     },
   }
   test('a move names the animals, the stop, and the look before it', () => {
-    const words = jobText({ ...job('move', 3), days: [20600, 12] }, grazed)
+    const words = jobText({ ...job('move', 3), days: [20600, 12] }, grazed, 'metric')
     expect(words.title).toMatch(/^Move the hens on cereal rye/)
     expect(words.detail).toMatch(/Stop 3 of 12\. Look before you move/)
     expect(jobRoom(job('move', 3))).toBe(`/end/${stand.id}/animals`)
   })
   test('strips lead to their plan, counts to the room they are made in', () => {
-    expect(jobText(job('strip', 2), stand).title).toMatch(/^Cut strip 2/)
+    expect(jobText(job('strip', 2), stand, 'metric').title).toMatch(/^Cut strip 2/)
     expect(jobRoom(job('strip', 2))).toBe(`/end/${stand.id}/plan`)
     expect(jobRoom(job('regrowth', 7))).toBe(`/end/${stand.id}`)
   })
@@ -83,6 +83,8 @@ describe('work that goes on after an ending has begun', () => {
       plan: { date: '2026-05-01', method: 'crimp-tarp' as const, passes: 1, note: '' },
       actual: null,
     }
-    expect(jobText(job('end'), { ...stand, end }).detail).toMatch(/^By crimp, then tarp, as planned/)
+    expect(jobText(job('end'), { ...stand, end }, 'metric').detail).toMatch(
+      /^By crimp, then tarp, as planned/,
+    )
   })
 })

@@ -1,14 +1,15 @@
 import type { Stand } from '../core/garden/schema'
 import type { Job } from '../core/rounds/jobs'
-import { percent, shortDate } from '../text/format'
+import { centimetres, percent, shortDate, type Units } from '../text/format'
 import { endingWords, leadGroup, standName } from '../text/names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()
 
 /** A job in a grower's words: what to do, and what it turns on. */
 export function jobText(
-  { kind, days, count, share = 0 }: Job,
+  { kind, days, count, share = 0, cutId }: Job,
   stand: Stand,
+  units: Units,
 ): { title: string; detail: string } {
   const name = lower(stand)
   switch (kind) {
@@ -16,6 +17,16 @@ export function jobText(
       return { title: `Sow ${name}`, detail: 'As planned; the recipe is in Sow.' }
     case 'plant':
       return { title: `Plant ${name}`, detail: 'As planned; look at the gates first where a cover stood.' }
+    case 'cut': {
+      const cut = stand.cuts.find(({ id }) => id === cutId)?.cut.plan
+      const height = cut ? ` to ${centimetres(cut.heightCm / 100, units)}` : ''
+      if (cut?.fate === 'grazed')
+        return { title: `Graze ${name} down${height}`, detail: 'As planned; it grows on.' }
+      return {
+        title: `Mow ${name}${height}`,
+        detail: cut?.fate === 'carried off' ? 'Dry it, and carry it off.' : 'The cuttings stay; it grows on.',
+      }
+    }
     case 'end':
       return {
         title: `End ${name}`,

@@ -7,6 +7,7 @@ const IF_NOT: Record<Exclude<JobKind, 'look'>, string> = {
   emergence: 'a failed sowing is seen when it is too late to sow again',
   window: 'the days on which it dies of one cut go by unseen',
   seed: 'it sows itself, and comes back for years',
+  cut: 'it flowers and seeds, and the acts after it come too late',
   end: 'it grows on, harder to end, and the planting waits',
   sheet: 'nobody knows whether it is dead when the bed is wanted',
   regrowth: 'a few that stand again are many in a month, and your table learns nothing',

@@ -92,7 +92,7 @@ function reachedBelow({ stand: { end } }: StandCase, { bed, stand, own, flattens
       plot: segmentSizeM(bed, stand.segment),
       own,
       bedKind: bed.kind,
-      flattened: flattens,
+      under: flattens ? 'flat' : 'standing',
     })
   if (!method.acts.includes('chop')) return []
   const heightM = planned.stubbleCm === undefined ? USUAL_STUBBLE_M : planned.stubbleCm / 100

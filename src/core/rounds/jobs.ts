@@ -21,6 +21,7 @@ export type JobKind =
   | 'look'
   | 'window'
   | 'seed'
+  | 'cut'
   | 'end'
   | 'sheet'
   | 'regrowth'
@@ -48,6 +49,8 @@ export type Job = {
   count: number | null
   /** How unsure it is what a look would tell, as a share. */
   share?: number
+  /** The cut that is to be made. */
+  cutId?: string
 }
 
 export type RoundsInput = {
@@ -113,6 +116,13 @@ const dueSteps: Maker = ({ today }, stand) => {
     const due = dayNumber(start.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
   }
+  if (start.actual && !end.actual)
+    for (const { id, cut } of stand.cuts)
+      if (cut.plan && !cut.actual)
+        jobs.push({
+          ...job(stand, 'cut', dayNumber(cut.plan.date), { cutId: id }),
+          id: `${stand.id}:cut:${id}`,
+        })
   if (start.actual && !end.actual && end.plan && !findMethod(end.plan.method)?.waits) {
     const due = dayNumber(end.plan.date)
     jobs.push(job(stand, isCover(stand) ? 'end' : 'clear', due, { urgent: isCover(stand) && due < today }))

@@ -48,7 +48,7 @@ describe('a walk', () => {
     expect(two.tools).toEqual(['rake'])
   })
   test('the tools are those the planned way is done with, the time what its plan says', () => {
-    const minutes = jobMinutes(job('end'), toEnd, testBed, 42)
+    const minutes = jobMinutes(job('end'), toEnd, testBed, 42, tools)
     const take = toTake([{ job: job('end'), stand: toEnd, bed: testBed, minutes }], tools, false)
     expect(take.tools).toContain('crimp board')
     expect(take).toMatchObject({ minutes: 42, unknown: 0 })
@@ -58,7 +58,7 @@ describe('a walk', () => {
       job: one,
       stand: toEnd,
       bed: testBed,
-      minutes: jobMinutes(one, toEnd, testBed, null),
+      minutes: jobMinutes(one, toEnd, testBed, null, tools),
     }))
     expect(placed.map(({ minutes }) => minutes)).toEqual([1, 4, null, null])
     expect(toTake(placed, tools, false)).toMatchObject({ ring: true, water: false, unknown: 2, minutes: 5 })

@@ -3,7 +3,7 @@ import type { Bed, Stand } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
 import { plannedRecipe } from '../seeding/recipe'
 import { findMethod } from '../termination/methods'
-import { quickestTool } from '../termination/workRates'
+import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
 import type { Job, JobKind } from './jobs'
 
 /** Minutes of looks and small work, whatever the bed (judgement); null where they hang on the bed. */
@@ -14,6 +14,7 @@ const MINUTES: Record<JobKind, number | null> = {
   look: 1,
   window: 2,
   seed: 2,
+  cut: null,
   end: null,
   sheet: 5,
   regrowth: 4,
@@ -36,8 +37,16 @@ const WATERED_M2_PER_HOUR = 150
  * About how long a job takes, minutes; null where nothing says. `endMinutes` is what the evaluation of its plan says of an
  * ending's work.
  */
-export function jobMinutes(job: Job, stand: Stand, bed: Bed, endMinutes: number | null): number | null {
+export function jobMinutes(
+  job: Job,
+  stand: Stand,
+  bed: Bed,
+  endMinutes: number | null,
+  tools: readonly Tool[],
+): number | null {
   const areaM2 = segmentAreaM2(bed, stand.segment)
+  const mows = job.kind === 'cut' ? quickestTool(MOWS, areaM2, tools) : null
+  if (mows) return toolMinutes(mows, areaM2, tools)
   if (job.kind === 'end') return endMinutes
   if (job.kind === 'sow') return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR
   if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * areaM2) / WATERED_M2_PER_HOUR
@@ -82,7 +91,7 @@ export function toTake(
         grams.set(line.speciesId, (grams.get(line.speciesId) ?? 0) + line.grams)
     }
     const areaM2 = segmentAreaM2(bed, stand.segment)
-    for (const group of methodOf(job, stand)?.tools ?? []) {
+    for (const group of job.kind === 'cut' ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
       const kind = quickestTool(group, areaM2, tools) ?? group[0]
       if (kind) kinds.add(kind)
     }

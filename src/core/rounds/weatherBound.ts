@@ -24,11 +24,13 @@ export function betterDay(
   method: EndMethodId | null,
   ahead: readonly DayAhead[],
   today: number,
+  /** What is carried off has to dry first. */
+  hay = false,
 ): BetterDay | null {
   const wants =
     job.kind === 'sow'
       ? 'rain after'
-      : job.kind === 'end' && method && DRY_METHODS.includes(method)
+      : (job.kind === 'end' && method && DRY_METHODS.includes(method)) || (job.kind === 'cut' && hay)
         ? 'dry'
         : null
   if (!wants) return null

@@ -107,7 +107,7 @@ function recount(
     )
     const ending = endingOf(end.method, run, weather, m, begin, {
       passes: end.passes,
-      flattened: flat,
+      under: flat ? 'flat' : 'standing',
       target: establishment === 'seed' ? 0.05 : 0.1,
       bedKind: 'in-ground',
       own: {},

@@ -2,7 +2,7 @@ import { dayNumber } from '../foundations/day'
 import { segmentSizeM } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { edgeKgPerM } from '../termination/board'
-import { liesFlat } from '../termination/flattening'
+import { underSheet } from '../termination/flattening'
 import { DEAD_SHARE } from '../termination/lastAct'
 import type { EndingSetup } from '../termination/outcome'
 import type { StandCase } from './run'
@@ -22,7 +22,7 @@ export function setupFor(
   const plot = segmentSizeM(bed, stand.segment)
   return {
     passes: end.passes,
-    flattened: liesFlat(stand, dayNumber(end.date), flattens),
+    under: underSheet(stand, dayNumber(end.date), flattens),
     target: DEAD_SHARE[establishment],
     bedKind: bed.kind,
     own,

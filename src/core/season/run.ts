@@ -7,7 +7,7 @@ import { latest } from '../garden/timeline'
 import { FATES } from '../termination/fates'
 import { endEvents, takenOver } from '../termination/kill'
 import { edgeKgPerM, type Board } from '../termination/board'
-import { liesFlat } from '../termination/flattening'
+import { underSheet } from '../termination/flattening'
 import { findMethod } from '../termination/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
@@ -111,7 +111,7 @@ export function eventsOfEnd(
       plot,
       own: standCase.own,
       bedKind: bed.kind,
-      flattened: liesFlat(stand, day, standCase.flattens),
+      under: underSheet(stand, day, standCase.flattens),
       edgeKgPerM: standCase.board && edgeKgPerM(standCase.board, plot.widthM),
     }).map((event) => asCounted(event, stand, counts)),
     ...standingAgain(stand, counts),

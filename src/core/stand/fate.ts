@@ -9,8 +9,8 @@ export type Passing = { plan: AnimalPlan; plotM2: number; round: number }
 /** A sheet that lies on a stand between two days, and on what. */
 export type Sheet = { fromDay: number; offDay: number; lies: SheetBed }
 
-/** How a sheet lies: on flattened or standing growth, or on soil thrown over it. */
-export type SheetBed = 'flat' | 'standing' | 'soil'
+/** How a sheet lies: on flattened or standing growth, on cuttings that lie over the plants, or on soil thrown over them. */
+export type SheetBed = 'flat' | 'standing' | 'shielded' | 'soil'
 
 /** How the acts of an ending are done, as far as it decides what outlives them. */
 export type Acting = {

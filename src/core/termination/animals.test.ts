@@ -97,7 +97,13 @@ describe('eating and uprooting', () => {
       let lastDay = Infinity
       let lastShare = 1
       for (let head = 1; head <= 14; head++) {
-        const setup = { passes: 1, flattened: true, target: 0.1, animals: { ...hens, head, rounds: 5 }, plot }
+        const setup = {
+          passes: 1,
+          under: 'flat' as const,
+          target: 0.1,
+          animals: { ...hens, head, rounds: 5 },
+          plot,
+        }
         const { deadDay, survival } = endingOf('hens', run, ensemble, member, 5, setup)
         const day = Number.isNaN(deadDay) ? Infinity : deadDay
         expect(day).toBeLessThanOrEqual(lastDay)

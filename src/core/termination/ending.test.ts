@@ -260,7 +260,7 @@ test('winter-kill ends oats before spring', () => {
     (_, m) =>
       endingOf('winter-kill', run, ensemble, m, run.startDay, {
         passes: 1,
-        flattened: true,
+        under: 'flat',
         target: DEAD_SHARE.transplant,
       }).deadDay,
   )

@@ -2,6 +2,7 @@ import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
 import type { Tool } from '../garden/tool'
 import { latest } from '../garden/timeline'
+import type { SheetBed } from '../stand/fate'
 
 /** Tools that lay or cut growth low enough for a sheet to lie on it. */
 const FLATTENING: readonly Tool['kind'][] = ['hand shears', 'scythe', 'mower', 'trimmer', 'crimp board']
@@ -13,20 +14,36 @@ export const canFlatten = (tools: readonly Pick<Tool, 'kind'>[]): boolean =>
 /** A cut this low, over this share of the ground, leaves nothing that holds a sheet up, for as many days (judgement). */
 const LOW_CUT = { heightCm: 30, groundShare: 0.8, days: 14 } as const
 
+/** Cuttings that fell in such days before a sheet, over this share of the ground, lie between it and the plants (judgement). */
+const SHIELDING = { fromDays: 3, untilDays: 42, groundShare: 0.5 } as const
+
+/** How what stands lies under a sheet, before what a way itself does about it. */
+export type UnderSheet = Extract<SheetBed, 'flat' | 'standing' | 'shielded'>
+
 /**
- * Whether a sheet laid on a stand on a day lies on flattened growth: something owned flattens it first, or a low cut over
- * nearly all of it came in the two weeks before. The one rule, wherever a sheet is reckoned with.
+ * What a sheet laid on a stand on a day lies on: cuttings of the weeks before that shield the plants; flattened growth,
+ * where something owned flattens it first or a low cut over nearly all of it came in the two weeks before; else standing
+ * growth. The one rule, wherever a sheet is reckoned with.
  */
-export const liesFlat = (stand: Pick<Stand, 'cuts'>, day: number, flattens: boolean): boolean =>
-  flattens ||
-  stand.cuts.some(({ cut }) => {
+export function underSheet(stand: Pick<Stand, 'cuts'>, day: number, flattens: boolean): UnderSheet {
+  const cuts = stand.cuts.flatMap(({ cut }) => {
     const done = latest(cut)
-    const before = done ? day - dayNumber(done.date) : NaN
-    return (
-      done !== null &&
+    return done ? [{ ...done, before: day - dayNumber(done.date) }] : []
+  })
+  const shielded = cuts.some(
+    ({ before, fate, groundShare }) =>
+      fate === 'dropped' &&
+      before >= SHIELDING.fromDays &&
+      before <= SHIELDING.untilDays &&
+      groundShare >= SHIELDING.groundShare,
+  )
+  if (shielded) return 'shielded'
+  const low = cuts.some(
+    ({ before, heightCm, groundShare }) =>
       before >= 0 &&
       before <= LOW_CUT.days &&
-      done.heightCm <= LOW_CUT.heightCm &&
-      done.groundShare >= LOW_CUT.groundShare
-    )
-  })
+      heightCm <= LOW_CUT.heightCm &&
+      groundShare >= LOW_CUT.groundShare,
+  )
+  return flattens || low ? 'flat' : 'standing'
+}

@@ -20,7 +20,7 @@ const endEvent = (end: Parameters<typeof endEvents>[0], day: number, clearDay: n
   endEvents(end, day, {
     clearDay,
     plot: { lengthM: 10, widthM: 1.2 },
-    flattened: true,
+    under: 'flat',
   })[0] ?? null
 const survivalOf = (event: StandEvent | null, bbch: number, plant = vetch) =>
   event?.kind === 'end'
@@ -38,7 +38,7 @@ describe('animals as events of the run', () => {
   const events = endEvents({ date: '2026-05-20', method: 'hens', passes: 1, note: '', animals }, day, {
     clearDay: null,
     plot: { lengthM: 8, widthM: 1.2 },
-    flattened: true,
+    under: 'flat',
   })
   const run = growStand(TEST_SITES.maryland, 'cereal-rye', '2025-09-20', {
     members: 4,
@@ -92,7 +92,7 @@ describe('an ending as an event of the run', () => {
 })
 
 describe('outcomes', () => {
-  const setup = { passes: 1, flattened: true, target: 0.1 }
+  const setup = { passes: 1, under: 'flat' as const, target: 0.1 }
   test('nothing is ended before anything is up, or outside the run', () => {
     expect(endingOf('chop', run, ensemble, 0, run.startDay + 1, setup)).toMatchObject({
       survival: 1,
@@ -105,7 +105,7 @@ describe('outcomes', () => {
   })
   test('a standing crop under the sheet takes longer than a flattened one', () => {
     const flat = endingOf('tarp', run, ensemble, 3, day, setup).deadDay
-    const standing = endingOf('tarp', run, ensemble, 3, day, { ...setup, flattened: false }).deadDay
+    const standing = endingOf('tarp', run, ensemble, 3, day, { ...setup, under: 'standing' }).deadDay
     expect(standing).toBeGreaterThan(flat)
   })
   test('a stricter target for sowing is never met sooner', () => {

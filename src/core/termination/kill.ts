@@ -4,6 +4,7 @@ import type { Fate } from '../stand/fate'
 import type { StandEvent } from '../stand/types'
 import { droppings, eatenShare } from './animals'
 import { stopsOf } from './stops'
+import type { UnderSheet } from './flattening'
 import { sheetBed } from './outcome'
 import { lastActAfter } from './lastAct'
 import { findMethod, type Method } from './methods'
@@ -36,8 +37,8 @@ export type EndingPlace = {
   own?: OwnResults
   edgeKgPerM?: number
   bedKind?: 'in-ground' | 'framed' | 'planter'
-  /** Whether a sheet lies on flattened growth. */
-  flattened: boolean
+  /** What a sheet lies on. */
+  under: UnderSheet
 }
 
 /**
@@ -52,7 +53,7 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
   if (method.animals) return end.animals ? animalEvents(end.animals, day, place, buried) : []
   const { clearDay } = place
   const offDay = sheetOffDay(end, clearDay)
-  const lies = sheetBed(method, place.flattened)
+  const lies = sheetBed(method, place.under)
   const stubbleM = end.stubbleCm === undefined ? undefined : end.stubbleCm / 100
   const event: StandEvent = {
     day,

@@ -13,7 +13,7 @@ import { partlyFood } from '../plants/food'
 import { animalCautions, bloatNow, frostedLately, harmNow, obstacleOf } from './obstacles'
 import { findMethod, METHODS, type MethodId } from './methods'
 
-const SETUP: EndingSetup = { passes: 1, flattened: true, target: 0.1 }
+const SETUP: EndingSetup = { passes: 1, under: 'flat', target: 0.1 }
 const START = 10
 
 /** The luck of the first member: the odds of the table's share are multiplied by e^−0.65, its sheet takes 0.85 of the dose. */
@@ -61,7 +61,7 @@ describe('each way on a known stand in steady weather of 16 °C', () => {
     const days = (method: MethodId, stand = rye(45), setup: Partial<EndingSetup> = {}) =>
       outcome(method, stand, setup).sheetDays
     const flat = days('tarp')
-    expect(days('tarp', rye(45), { flattened: false }) / flat).toBeCloseTo(1.4, 0)
+    expect(days('tarp', rye(45), { under: 'standing' }) / flat).toBeCloseTo(1.4, 0)
     expect(days('tarp', rye(45, { moist: 0.1 })) / flat).toBeCloseTo(1.2, 0)
     expect(days('soil-tarp')).toBeLessThan(flat)
   })

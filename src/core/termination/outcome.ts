@@ -1,3 +1,4 @@
+import type { UnderSheet } from './flattening'
 import type { Bed } from '../garden/schema'
 import type { AnimalPlan, EndMethodId, OwnResults } from '../garden/ending'
 import type { WeatherEnsemble } from '../site/weather'
@@ -33,8 +34,8 @@ export type MemberEnding = { survival: number; deadDay: number; sheetDays: numbe
 /** How a way is carried out, and where. */
 export type EndingSetup = {
   passes: number
-  /** Whether there is something to flatten growth with before a sheet. */
-  flattened: boolean
+  /** What a sheet would lie on. */
+  under: UnderSheet
   /** Share alive that counts as dead, 0.05–0.1. */
   target: number
   bedKind?: Bed['kind']
@@ -85,9 +86,9 @@ export function actsSurvival(
   return method.flame ? share * FLAME_AFTER_CRIMP : share
 }
 
-/** How a sheet lies, by what is done before it. */
-export const sheetBed = (method: Method, flattened: boolean): SheetBed =>
-  method.lies ?? (flattened ? 'flat' : 'standing')
+/** How a sheet lies, by what is done before it: cuttings of weeks before shield whatever is flattened on them. */
+export const sheetBed = (method: Method, under: UnderSheet): SheetBed =>
+  under === 'shielded' && method.lies !== 'soil' ? 'shielded' : (method.lies ?? under)
 
 const NEVER: MemberEnding = { survival: 1, deadDay: NaN, sheetDays: 0 }
 
@@ -172,7 +173,7 @@ function sheeted(
 ): MemberEnding {
   const sheet = method.sheet!
   const dry = sheet !== 'clear' && run.seedLayer[at] < DRY_TOP ? DRY_FACTOR : 1
-  const lies = sheetBed(method, setup.flattened)
+  const lies = sheetBed(method, setup.under)
   const needed = run.species.map((species, c) => {
     const { plant } = run.sown[c]
     // Own counts after this way, against the 5 % that a full dose leaves, stretch or shorten the dose.

@@ -101,7 +101,7 @@ describe('own counts move the tables as beta-binomial arithmetic says', () => {
     const own = ownResults([ended([[21, 16, 20]])])
     const survival = (bbch: number, counts: typeof own) => {
       const { run, ensemble } = stillStand([{ speciesId: 'cereal-rye', bbch, massG: 400 }])
-      return endingOf('crimp', run, ensemble, 0, 10, { passes: 1, flattened: true, target: 0.1, own: counts })
+      return endingOf('crimp', run, ensemble, 0, 10, { passes: 1, under: 'flat', target: 0.1, own: counts })
         .survival
     }
     expect(survival(63, own)).toBeGreaterThan(survival(63, {}))
@@ -112,7 +112,7 @@ describe('own counts move the tables as beta-binomial arithmetic says', () => {
     const sheets = ownResults([ended([[25, 8, 20]], { method: 'tarp' })])
     const { run, ensemble } = stillStand([{ speciesId: 'cereal-rye', bbch: 63, massG: 400 }])
     const days = (own: typeof sheets) =>
-      endingOf('tarp', run, ensemble, 0, 10, { passes: 1, flattened: true, target: 0.1, own }).sheetDays
+      endingOf('tarp', run, ensemble, 0, 10, { passes: 1, under: 'flat', target: 0.1, own }).sheetDays
     expect(days(sheets)).toBeGreaterThan(days({}))
   })
 })

@@ -45,6 +45,9 @@ const SHEET_WARMING_C = 4.5
 /** A standing crop holds the sheet up: the dose needed rises by this factor. */
 const STANDING_FACTOR = 1.4
 
+/** Cuttings of weeks before lie over the plants and shield them: the dose needed rises by this factor (1.5 or more). */
+export const SHIELDED_FACTOR = 1.5
+
 /** Cardboard wants this much more of the dose than a black sheet, and goes soft after some weeks (extension, 56–84 d). */
 const CARDBOARD_FACTOR = 1.35
 const CARDBOARD_FIRM_DAYS = 70
@@ -70,13 +73,20 @@ const FILM_KILLS_C = 40
 export const filmHeat = (tMaxC: number, radiationMjM2: number) =>
   Math.max(0, tMaxC + 0.85 * radiationMjM2 - FILM_KILLS_C)
 
+const LYING_FACTOR: Record<SheetBed, number> = {
+  flat: 1,
+  standing: STANDING_FACTOR,
+  shielded: SHIELDED_FACTOR,
+  soil: SOIL_ON_TOP_FACTOR,
+}
+
 /** A species to be ended; a class alone stands for any of its species. */
 type Ended = Pick<Species, 'endingClass'> & Partial<Pick<Species, 'id'>>
 
 /** Dose that leaves 5 % of a species alive under a sheet, in the unit of that sheet's days. */
 export function doseNeeded(sheet: SheetKind, plant: Ended, bbch: number, lies: SheetBed): number {
   if (sheet === 'clear') return clearDose(plant.endingClass, bbch)
-  const lying = lies === 'standing' ? STANDING_FACTOR : lies === 'soil' ? SOIL_ON_TOP_FACTOR : 1
+  const lying = LYING_FACTOR[lies]
   const full = CROWN_DOSE_CD[plant.id ?? ''] ?? TARP_DOSE_CD[plant.endingClass]
   return full * lying * (sheet === 'cardboard' ? CARDBOARD_FACTOR : 1)
 }

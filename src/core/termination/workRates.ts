@@ -20,6 +20,9 @@ export const WORK_RATES = {
 } as const satisfies Partial<Record<ToolKind, { m2PerHour: number; setUpMinutes: number }>>
 export type WorkTool = keyof typeof WORK_RATES
 
+/** Tools that mow. */
+export const MOWS: readonly ToolKind[] = ['hand shears', 'scythe', 'mower', 'trimmer']
+
 export const isWorkTool = (kind: ToolKind): kind is WorkTool => kind in WORK_RATES
 
 type Owned = Pick<Tool, 'kind' | 'm2PerHour'>

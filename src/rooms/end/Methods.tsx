@@ -17,6 +17,7 @@ import type { EndView } from './useEnd'
 import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './shown'
 import { TwoMethods } from './TwoMethods'
 import { Fold } from '../../parts/Fold'
+import { InTurns, PlannedTurns } from './InTurns'
 import { MethodRow } from './MethodRow'
 import { Dates } from './Dates'
 import { BroughtIn } from '../../parts/BroughtIn'
@@ -50,6 +51,7 @@ export function Methods({ end }: { end: EndView }) {
         </p>
       )}
       <Dates end={end} withStart />
+      <PlannedTurns end={end} />
       <Reserved waiting={answer.running}>
         <Waiting
           what="Ending this stand by every way on every day"
@@ -67,6 +69,7 @@ export function Methods({ end }: { end: EndView }) {
           />
         )}
       </Reserved>
+      <InTurns end={end} />
       <RulesForm end={end} />
       {stand.start.actual && <RecordEnd end={end} />}
       {!stand.start.actual && (

@@ -17,6 +17,7 @@ const OF_THE_PLAN: readonly Job['kind'][] = ['sow', 'end']
 /** Jobs that are recorded by being done, and what the button says then. */
 const DEEDS: Partial<Record<Job['kind'], string>> = {
   sow: 'Sown',
+  cut: 'Mown',
   end: 'Ended',
   plant: 'Planted',
   clear: 'Cleared',
@@ -28,7 +29,7 @@ const LOOKS: readonly Job['kind'][] = ['emergence', 'look', 'window']
 /** A job: what, why now, how long, and what happens if it is left; done, put off, or given to somebody. */
 export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
   const [more, setMore] = useState(false)
-  const { title, detail } = jobText(job, rounds.standOf(job))
+  const { title, detail } = jobText(job, rounds.standOf(job), rounds.units)
   const part = segmentText(rounds.standOf(job).segment, rounds.units)
   const late = job.dueDay < rounds.today
   const took = rounds.minutesOf(job)

@@ -33,6 +33,10 @@ const NEXT_DAYS = 200
 /** Days that the calendar file reaches ahead. */
 const CALENDAR_DAYS = 60
 
+/** Whether a job cuts what is to be dried and carried off. */
+const isHay = ({ cutId }: Job, { cuts }: Stand) =>
+  cuts.some(({ id, cut }) => id === cutId && cut.plan?.fate === 'carried off')
+
 /** This week's jobs, and what can be done with them. */
 export function useRounds() {
   const { data, expected, today, spec } = useGarden()
@@ -126,13 +130,13 @@ export function useRounds() {
   const evaluated = useAllAnswers('evaluate', endings).values
   const minutesOf = (job: Job) => {
     const place = endings.findIndex(({ name }) => name === planName(job.standId))
-    return jobMinutes(job, standOf(job), bedOf(job), evaluated[place]?.minutes ?? null)
+    return jobMinutes(job, standOf(job), bedOf(job), evaluated[place]?.minutes ?? null, data.garden.tools)
   }
 
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
   const titleOf = (job: Job) =>
-    `${jobText(job, standOf(job)).title} in ${placeText(bedOf(job), standOf(job).segment, data.garden.units)}`
+    `${jobText(job, standOf(job), data.garden.units).title} in ${placeText(bedOf(job), standOf(job).segment, data.garden.units)}`
 
   async function writeCalendar() {
     // Only those who keep a calendar need what writes one.
@@ -144,7 +148,7 @@ export function useRounds() {
         id: job.id,
         day: Math.max(today, job.dueDay),
         title: titleOf(job),
-        detail: jobText(job, standOf(job)).detail,
+        detail: jobText(job, standOf(job), data.garden.units).detail,
       })),
       written,
     )
@@ -177,7 +181,8 @@ export function useRounds() {
     bedOf,
     whoOf,
     minutesOf,
-    betterOf: (job: Job) => betterDay(job, standOf(job).end.plan?.method ?? null, ahead, today),
+    betterOf: (job: Job) =>
+      betterDay(job, standOf(job).end.plan?.method ?? null, ahead, today, isHay(job, standOf(job))),
     awayOf: (job: Job) => awayClash(job, away),
     take: (jobs: readonly Job[]) => toTake(jobs.map(placed), tools, data.garden.units === 'imperial'),
     tick: (job: Job) =>

@@ -1,0 +1,200 @@
+import { dayNumber, isoDate } from '../foundations/day'
+import { quantilesOf, type Quantiles } from '../foundations/statistics'
+import { atOnce, type Steps } from '../foundations/steps'
+import { segmentAreaM2 } from '../garden/area'
+import type { EndDetails } from '../garden/ending'
+import type { CutDetails } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import { findSpecies } from '../plants/catalogue'
+import { firstMembers, type WeatherEnsemble } from '../site/weather'
+import { findMethod, type MethodId } from '../termination/methods'
+import { obstacleOf, type Obstacle } from '../termination/obstacles'
+import { endFor } from '../termination/start'
+import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
+import { dryStarts } from './cutting'
+import { evaluateInSteps, type Evaluated } from './evaluate'
+import { targetDay } from './plan'
+import { EQUAL_CHANCE } from './starts'
+import { minutesOf } from './work'
+import type { Scenario, ScenarioOutcome } from './types'
+
+/** Mowings, then an ending: how often and how far apart, how low, where the cuttings go, and the last act with the days before it. */
+export type Sequence = {
+  mowings: number
+  everyDays: number
+  heightCm: number
+  fate: Extract<CutDetails['fate'], 'dropped' | 'carried off' | 'grazed'>
+  method: MethodId
+  lastAfterDays: number
+}
+
+/**
+ * Sequences as they are usually done: mow, wait, mow again and sheet; starve by mowing and chop the rest; hay off, and the
+ * stubble finished or covered; grazed down, then covered (extension).
+ */
+export const USUAL_SEQUENCES: readonly Sequence[] = [
+  { mowings: 2, everyDays: 18, heightCm: 8, fate: 'dropped', method: 'tarp', lastAfterDays: 0 },
+  { mowings: 2, everyDays: 14, heightCm: 5, fate: 'dropped', method: 'chop', lastAfterDays: 14 },
+  { mowings: 1, everyDays: 14, heightCm: 10, fate: 'carried off', method: 'chop', lastAfterDays: 14 },
+  { mowings: 1, everyDays: 14, heightCm: 10, fate: 'carried off', method: 'tarp', lastAfterDays: 7 },
+  { mowings: 1, everyDays: 14, heightCm: 6, fate: 'grazed', method: 'tarp', lastAfterDays: 5 },
+]
+
+/** Days after the sowing before which nothing stands that could be mown. */
+const FIRST_MOWN_DAYS = 30
+/** Days ahead looked at where nothing says when the ground is wanted, and least days between the last act and the planting. */
+const OPEN_LOOK_DAYS = 60
+const BEFORE_PLANTING_DAYS = 3
+/** First days tried, and members they are tried with. */
+const MOST_FIRST_DAYS = 6
+const TRIED_MEMBERS = 40
+
+/** What a sequence comes to as a plan; `plan` null where it cannot be done. */
+export type SequenceOutcome = {
+  sequence: Sequence
+  obstacle: Obstacle | 'nothing mows' | 'no time' | null
+  plan: {
+    cuts: CutDetails[]
+    end: EndDetails
+    outcome: ScenarioOutcome
+    /** Plants alive afterwards, share. */
+    survivors: Quantiles
+    minutes: number
+    /** Whether cuttings lie between the plants and a sheet, so that it lies half as long again. */
+    shielded: boolean
+    /** Chance of the dry days that hay wants from the first mowing on; null where nothing is carried off. */
+    dryChance: number | null
+  } | null
+}
+
+const lengthDays = ({ mowings, everyDays, lastAfterDays }: Sequence) =>
+  (mowings - 1) * everyDays + lastAfterDays
+
+/** The mowings of a sequence that begins on a day. */
+export const cutsFrom = ({ mowings, everyDays, heightCm, fate }: Sequence, firstDay: number): CutDetails[] =>
+  Array.from({ length: mowings }, (_, i) => ({
+    date: isoDate(firstDay + i * everyDays),
+    heightCm,
+    groundShare: 1,
+    fate,
+    note: '',
+  }))
+
+/** The scenario with a sequence in the place of its planned cuts and its ending. */
+function scenarioWith(scenario: Scenario, cuts: readonly CutDetails[], end: EndDetails): Scenario {
+  const { standCase } = scenario
+  const { stand } = standCase
+  const planned = cuts.map((plan, i) => ({ id: `turn ${i}`, cut: { plan, actual: null } }))
+  const done = stand.cuts.filter(({ cut }) => cut.actual)
+  return {
+    ...scenario,
+    standCase: {
+      ...standCase,
+      stand: { ...stand, cuts: [...done, ...planned], end: { plan: end, actual: null } },
+    },
+  }
+}
+
+/** Days on which a sequence may begin so that its last act comes before the ground is wanted. */
+export function firstDays({ follows, standCase, today }: Scenario, sequence: Sequence): number[] {
+  const sown = latest(standCase.stand.start)
+  const from = Math.max(today, sown ? dayNumber(sown.date) + FIRST_MOWN_DAYS : today)
+  const wanted = targetDay(follows)
+  const last = Number.isFinite(wanted)
+    ? wanted - BEFORE_PLANTING_DAYS - lengthDays(sequence)
+    : from + OPEN_LOOK_DAYS
+  if (last < from) return []
+  const count = Math.min(MOST_FIRST_DAYS, last - from + 1)
+  return [
+    ...new Set(
+      Array.from({ length: count }, (_, i) =>
+        Math.round(from + (i * (last - from)) / Math.max(1, count - 1)),
+      ),
+    ),
+  ]
+}
+
+/** Sequences tried on a plan, each at its own best first day: the same evaluation as everywhere. */
+export const inTurns = atOnce(inTurnsInSteps)
+
+/** The same with pauses. */
+export function* inTurnsInSteps(
+  scenario: Scenario,
+  sequences: readonly Sequence[],
+  ensemble: WeatherEnsemble,
+  told?: (share: number, soFar: SequenceOutcome[]) => void,
+): Steps<SequenceOutcome[]> {
+  const outcomes: SequenceOutcome[] = []
+  for (const [i, sequence] of sequences.entries()) {
+    outcomes.push(yield* bestOf(scenario, sequence, ensemble))
+    told?.((i + 1) / sequences.length, [...outcomes])
+  }
+  return outcomes
+}
+
+function* bestOf(scenario: Scenario, sequence: Sequence, ensemble: WeatherEnsemble): Steps<SequenceOutcome> {
+  const { standCase, means } = scenario
+  const { bed, stand } = standCase
+  const method = findMethod(sequence.method)!
+  const components = stand.content.kind === 'cover' ? stand.content.components : []
+  const obstacle = obstacleOf(method, {
+    bed,
+    segment: stand.segment,
+    tools: means.tools,
+    livestock: means.livestock,
+    rules: means.rules,
+    plants: components.flatMap(({ speciesId }) => findSpecies(speciesId) ?? []),
+  })
+  if (obstacle) return { sequence, obstacle, plan: null }
+  if (sequence.fate !== 'grazed' && !means.tools.some(({ kind }) => MOWS.includes(kind)))
+    return { sequence, obstacle: 'nothing mows', plan: null }
+  const days = firstDays(scenario, sequence)
+  if (days.length === 0) return { sequence, obstacle: 'no time', plan: null }
+  const planOn = (day: number) => {
+    const cuts = cutsFrom(sequence, day)
+    const place = { bed, segment: stand.segment, livestock: means.livestock }
+    const end = endFor({ method, passes: 1 }, day + lengthDays(sequence), place)
+    return { cuts, end, scenario: scenarioWith(scenario, cuts, end) }
+  }
+  const some = firstMembers(ensemble, TRIED_MEMBERS)
+  let best = { day: days[0], chance: -1 }
+  for (const day of days) {
+    const tried = yield* evaluateInSteps(planOn(day).scenario, some)
+    const chance = tried?.outcome.chance.whole ?? -1
+    // Of days as good the later: the cover grows on.
+    if (chance >= best.chance - EQUAL_CHANCE) best = { day, chance: Math.max(chance, best.chance) }
+  }
+  const { cuts, end, scenario: planned } = planOn(best.day)
+  const evaluated = yield* evaluateInSteps(planned, ensemble)
+  if (!evaluated?.termination) return { sequence, obstacle: 'no time', plan: null }
+  return { sequence, obstacle: null, plan: told(planned, evaluated, cuts, end, best.day) }
+}
+
+/** What is told of an evaluated sequence. */
+function told(
+  scenario: Scenario,
+  { season, termination, outcome }: Evaluated,
+  cuts: CutDetails[],
+  end: EndDetails,
+  day: number,
+): NonNullable<SequenceOutcome['plan']> {
+  const { standCase, means } = scenario
+  const areaM2 = segmentAreaM2(standCase.bed, standCase.stand.segment)
+  const tool = quickestTool(MOWS, areaM2, means.tools)
+  const mowed = cuts.filter(({ fate }) => fate !== 'grazed').length
+  const mowing = tool ? mowed * toolMinutes(tool, areaM2, means.tools) : 0
+  const carried = cuts.some(({ fate }) => fate === 'carried off')
+  return {
+    cuts,
+    end,
+    outcome,
+    survivors: quantilesOf(termination!.endings.map(({ survival }) => survival)) ?? {
+      p10: 0,
+      p50: 0,
+      p90: 0,
+    },
+    minutes: mowing + minutesOf(scenario, season, termination!),
+    shielded: termination!.setup.under === 'shielded' && termination!.method?.sheet !== null,
+    dryChance: carried ? (dryStarts(season.ensemble, day)[0]?.chance ?? null) : null,
+  }
+}

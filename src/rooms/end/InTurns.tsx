@@ -1,0 +1,230 @@
+import { useMemo } from 'react'
+import { z } from 'zod'
+import { planInTurns, withoutTurns } from '../../actions/endStand'
+import { useAnswer } from '../../compute/useAnswer'
+import { USUAL_SEQUENCES, type Sequence, type SequenceOutcome } from '../../core/scenario/inTurns'
+import type { Units } from '../../text/format'
+import { METHODS, type MethodId } from '../../core/termination/methods'
+import { SHIELDED_FACTOR } from '../../core/termination/sheets'
+import { Caution } from '../../parts/Caution'
+import { Chance } from '../../parts/Chance'
+import { Fold } from '../../parts/Fold'
+import { Form } from '../../parts/Form'
+import { quantity } from '../../parts/form/codecs'
+import { TypedChoice, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { single } from '../../parts/once'
+import { Waiting } from '../../parts/Waiting'
+import { useAct, useGarden } from '../../state/garden'
+import { useSettled } from '../../state/useSettled'
+import { failsText } from '../../text/criteria'
+import { minutes, percent, shortDate } from '../../text/format'
+import { dayNumber } from '../../core/foundations/day'
+import { cutsText, sequenceObstacle, sequenceText } from '../../text/inTurns'
+import { unitOf, writeQuantity } from '../../text/quantity'
+import type { EndView } from './useEnd'
+
+/** Ways that can stand at the end of mowings: acts of one's own hands or a sheet. */
+const LAST = METHODS.filter(({ waits, animals, id }) => !waits && !animals && id !== 'strips')
+
+const sequenceForm = (units: Units) =>
+  z.object({
+    mowings: z.enum(['1', '2', '3', '4']),
+    everyDays: quantity('count', units, { name: 'Days between mowings', low: 3, high: 60, whole: true }),
+    heightCm: quantity('height', units, { name: 'Height left', low: 0, high: 100 }),
+    fate: z.enum(['dropped', 'carried off', 'grazed']),
+    method: z.string(),
+    lastAfterDays: quantity('count', units, { name: 'Days to the last act', low: 0, high: 90, whole: true }),
+  })
+
+/** Several acts as one plan: mown and mown again, then ended; the usual ones, and one’s own. */
+export function InTurns({ end }: { end: EndView }) {
+  return (
+    <Fold title="In turns: mow, wait, mow again, then end it" testid="in-turns">
+      {() => <Turns end={end} />}
+    </Fold>
+  )
+}
+
+function Turns({ end }: { end: EndView }) {
+  const { stand, spec, garden } = end
+  const { units } = garden
+  const settled = useSettled(end.standing)
+  const usual = useAnswer(
+    'inTurns',
+    useMemo(
+      (): Parameters<typeof useAnswer<'inTurns'>>[1] => [spec, settled, [...USUAL_SEQUENCES]],
+      [spec, settled],
+    ),
+    `turns ${stand.id}`,
+  )
+  const form = useTyped({
+    schema: useMemo(() => sequenceForm(units), [units]),
+    draft: { name: `turns ${stand.id}` },
+    live: true,
+    blank: {
+      mowings: '3',
+      everyDays: '14',
+      heightCm: writeQuantity(6, 'height', units),
+      fate: 'dropped',
+      method: 'chop',
+      lastAfterDays: '14',
+    },
+  })
+  const { value } = form
+  const own = useMemo(
+    (): Sequence | null =>
+      value && { ...value, mowings: Number(value.mowings), method: value.method as MethodId },
+    [value],
+  )
+  const settledOwn = useSettled(own)
+  const tried = useAnswer(
+    'inTurns',
+    useMemo(
+      (): Parameters<typeof useAnswer<'inTurns'>>[1] => settledOwn && [spec, settled, [settledOwn]],
+      [spec, settled, settledOwn],
+    ),
+    `own turns ${stand.id}`,
+  )
+  const shown = usual.value ?? usual.soFar ?? usual.last ?? []
+  const [mine] = tried.value ?? tried.last ?? []
+  return (
+    <div>
+      <Waiting
+        what="Trying each sequence on every first day"
+        running={usual.running}
+        progress={usual.progress}
+        error={usual.error}
+        onCancel={usual.cancel}
+        onRetry={usual.retry}
+      />
+      <ul className="divide-y divide-base-300 border-y border-base-300">
+        {shown.map((outcome) => (
+          <Row key={sequenceText(outcome.sequence, units)} outcome={outcome} end={end} />
+        ))}
+      </ul>
+      <h3 className="mt-4">Your own</h3>
+      <Form className="mt-2 flex flex-wrap items-start gap-3" aria-label="Your own sequence">
+        <TypedChoice
+          form={form}
+          name="fate"
+          label="What is done first"
+          className="w-52"
+          options={[
+            ['dropped', 'mown, cuttings left'],
+            ['carried off', 'mown, hay carried off'],
+            ['grazed', 'grazed down'],
+          ]}
+        />
+        <TypedText
+          form={form}
+          name="heightCm"
+          label={`Height left, ${unitOf('height', units)}`}
+          className="w-28"
+          decimal
+        />
+        <TypedChoice
+          form={form}
+          name="mowings"
+          label="How often"
+          className="w-32"
+          options={[
+            ['1', 'once'],
+            ['2', 'twice'],
+            ['3', 'three times'],
+            ['4', 'four times'],
+          ]}
+        />
+        <TypedText form={form} name="everyDays" label="Days between" className="w-28" decimal />
+        <TypedChoice
+          form={form}
+          name="method"
+          label="Then"
+          className="w-56"
+          options={LAST.map(({ id, name }) => [id, name.toLowerCase()] as const)}
+        />
+        <TypedText form={form} name="lastAfterDays" label="Days later" className="w-28" decimal />
+      </Form>
+      <Waiting
+        what="Trying your sequence"
+        running={tried.running}
+        progress={tried.progress}
+        error={tried.error}
+        onCancel={tried.cancel}
+        onRetry={tried.retry}
+      />
+      {mine && own && (
+        <ul className="mt-2 border-y border-base-300" data-testid="own-turns">
+          <Row outcome={mine} end={end} />
+        </ul>
+      )}
+    </div>
+  )
+}
+
+/** A sequence with its days, its chance, its work, and the button that plans it. */
+function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: SequenceOutcome; end: EndView }) {
+  const { data } = useGarden()
+  const act = useAct()
+  const { units } = end.garden
+  const name = sequenceText(sequence, units)
+  const { bedPlan, stand } = end
+  const keep = async () => {
+    if (plan && (await act(planInTurns(data, stand, plan, bedPlan.draft)))) bedPlan.putBack()
+  }
+  return (
+    <li className="grid gap-x-5 gap-y-1 py-2 sm:grid-cols-[1fr_9rem_auto]">
+      <div className="min-w-0">
+        <strong>{name}</strong>
+        {obstacle && <p className="quiet">{sequenceObstacle(obstacle, end.plantingDay, units)}</p>}
+        {plan && (
+          <p className="text-sm">
+            {cutsText(plan.cuts)}, end {shortDate(dayNumber(plan.end.date))}; {percent(plan.survivors.p50)}{' '}
+            stand again, {minutes(plan.minutes)} of work. {failsText(plan.outcome.failures, 1)}
+          </p>
+        )}
+        {plan?.shielded && (
+          <Caution>
+            The cuttings lie between the plants and the sheet: reckoned at {SHIELDED_FACTOR} times the warmth.
+            Raked off first, it lies shorter.
+          </Caution>
+        )}
+        {plan && plan.dryChance !== null && plan.dryChance < HAY_CHANCE && (
+          <Caution>
+            Four dry days for hay are {percent(plan.dryChance)} likely then. Wait for a dry spell, or leave
+            the cuttings.
+          </Caution>
+        )}
+      </div>
+      <div>{plan && <Chance share={plan.outcome.chance.whole} />}</div>
+      {plan && (
+        <button
+          className="btn btn-sm self-start"
+          aria-label={`Plan in turns: ${name}`}
+          onClick={single(() => void keep())}
+        >
+          Plan it
+        </button>
+      )}
+    </li>
+  )
+}
+
+/** Below this chance of dry days hay is warned of. */
+const HAY_CHANCE = 0.4
+
+/** Cuts that are planned before the ending, and a way to be rid of them. */
+export function PlannedTurns({ end }: { end: EndView }) {
+  const { data } = useGarden()
+  const act = useAct()
+  const planned = end.stand.cuts.flatMap(({ cut }) => (cut.plan && !cut.actual ? [cut.plan] : []))
+  if (planned.length === 0) return null
+  return (
+    <p className="mb-2" data-testid="planned-turns">
+      Before its end: {cutsText(planned)}. Every way below is reckoned after that.{' '}
+      <button className="btn btn-sm" onClick={single(() => void act(withoutTurns(data, end.stand)))}>
+        Take this out
+      </button>
+    </p>
+  )
+}
