@@ -29,6 +29,7 @@ export function sequenceObstacle(
 ): string {
   if (obstacle === 'nothing mows')
     return 'Nothing on your list mows: add shears, a scythe, a trimmer or a mower in the Shed.'
+  if (obstacle === 'nothing grazes') return 'No sheep, goats, rabbits or ducks are on your list in the Shed.'
   if (obstacle === 'no time')
     return wantedDay === null
       ? 'There is no time for it.'

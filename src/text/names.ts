@@ -47,6 +47,7 @@ export function endingWords({ method, passes }: Pick<EndDetails, 'method' | 'pas
 export const FINISHING_WORDS = {
   pull: 'Pulled by hand',
   again: 'Done once more',
+  cut: 'Cut low',
   cover: 'Covered',
 } as const satisfies Record<Finishing['act'], string>
 

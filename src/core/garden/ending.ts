@@ -77,11 +77,11 @@ export type AnimalPlan = NonNullable<EndDetails['animals']>
 export type OwnCount = { before: number; standing: number; endings: number }
 export type OwnResults = Record<string, OwnCount>
 
-/** Work after the end on what stood again: pulled one by one, the same way once more, or covered. */
+/** Work after the end on what stood again: pulled one by one, the same way once more, cut low, or covered. */
 export const finishing = z.object({
   id,
   date: isoDay,
-  act: z.enum(['pull', 'again', 'cover']),
+  act: z.enum(['pull', 'again', 'cut', 'cover']),
   minutes: numberBetween('Minutes', 0, 10_000, 'min').optional(),
 })
 export type Finishing = z.infer<typeof finishing>

@@ -58,10 +58,32 @@ describe('acts in turns', () => {
   test('what cannot be done says why', () => {
     const bare = rye('2026-07-10', { means: testMeans({ tools: [testTool('black tarp', 2, 12)] }) })
     expect(inTurns(bare, [mowMowSheet], ensemble)[0]).toMatchObject({ obstacle: 'nothing mows', plan: null })
+    expect(inTurns(rye(), [USUAL_SEQUENCES[4]], ensemble)[0]).toMatchObject({ obstacle: 'nothing grazes' })
     const late = rye('2026-04-20')
     expect(inTurns(late, [mowMowChop], ensemble)[0]).toMatchObject({ obstacle: 'no time', plan: null })
     const noSheet = rye('2026-07-10', { means: testMeans({ tools: [testTool('scythe')] }) })
     expect(inTurns(noSheet, [mowMowSheet], ensemble)[0].obstacle).toMatchObject({ code: 'tools' })
+  })
+  test('grazing starts the clock to the harvest, and the plan is told with it', () => {
+    const sheep = { id: 's', kind: 'sheep' as const, head: 4, penLengthM: 4, penWidthM: 2 }
+    const means = testMeans({ tools: [testTool('black tarp', 2, 12)], livestock: [sheep] })
+    const own = { means }
+    const radish = testPlan(
+      'cereal-rye',
+      '2025-09-25',
+      '2026-05-01',
+      'tarp',
+      'radish-salad',
+      '2026-07-10',
+      7,
+      own,
+    )
+    const { plan } = inTurns({ ...radish, today: dayNumber('2026-04-01') }, [USUAL_SEQUENCES[4]], ensemble)[0]
+    const [grazed] = plan!.cuts
+    const manure = plan!.outcome.criteria.find(({ detail }) => detail.id === 'manure')!
+    // 120 days to a harvest after 28 days in the ground.
+    expect(manure.open!.p50).toBe(dayNumber(grazed.date) + 120 - 28)
+    expect(manure.chance).toBe(manure.open!.p50 <= dayNumber('2026-07-10') ? 1 : 0)
   })
   test('nothing is mown before it stands, however late it was sown', () => {
     const sequence: Sequence = { ...mowMowChop, mowings: 1 }

@@ -3,6 +3,7 @@ import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { atOnce, type Steps } from '../foundations/steps'
 import { segmentAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
+import type { LivestockKind } from '../garden/rules'
 import type { CutDetails } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { findSpecies } from '../plants/catalogue'
@@ -40,6 +41,8 @@ export const USUAL_SEQUENCES: readonly Sequence[] = [
   { mowings: 1, everyDays: 14, heightCm: 6, fate: 'grazed', method: 'tarp', lastAfterDays: 5 },
 ]
 
+/** Animals that graze and let it grow again. */
+const GRAZERS: readonly LivestockKind[] = ['sheep', 'goats', 'rabbits', 'ducks']
 /** Days after the sowing before which nothing stands that could be mown. */
 const FIRST_MOWN_DAYS = 30
 /** Days ahead looked at where nothing says when the ground is wanted, and least days between the last act and the planting. */
@@ -52,7 +55,7 @@ const TRIED_MEMBERS = 40
 /** What a sequence comes to as a plan; `plan` null where it cannot be done. */
 export type SequenceOutcome = {
   sequence: Sequence
-  obstacle: Obstacle | 'nothing mows' | 'no time' | null
+  obstacle: Obstacle | 'nothing mows' | 'nothing grazes' | 'no time' | null
   plan: {
     cuts: CutDetails[]
     end: EndDetails
@@ -80,14 +83,21 @@ export const cutsFrom = ({ mowings, everyDays, heightCm, fate }: Sequence, first
     note: '',
   }))
 
+/** The day on which a cut brings manure, in a list. */
+const grazedOn = (cut: CutDetails | null): number[] => (cut?.fate === 'grazed' ? [dayNumber(cut.date)] : [])
+
 /** The scenario with a sequence in the place of its planned cuts and its ending. */
 function scenarioWith(scenario: Scenario, cuts: readonly CutDetails[], end: EndDetails): Scenario {
   const { standCase } = scenario
   const { stand } = standCase
   const planned = cuts.map((plan, i) => ({ id: `turn ${i}`, cut: { plan, actual: null } }))
   const done = stand.cuts.filter(({ cut }) => cut.actual)
+  const dropped = stand.cuts.flatMap(({ cut }) => (cut.actual ? [] : grazedOn(cut.plan)))
+  const grazed = cuts.flatMap(grazedOn).map((day) => ({ day, from: 'animals' as const }))
+  const kept = scenario.ground.manure.filter(({ day, from }) => from === 'feed' || !dropped.includes(day))
   return {
     ...scenario,
+    ground: { ...scenario.ground, manure: [...kept, ...grazed] },
     standCase: {
       ...standCase,
       stand: { ...stand, cuts: [...done, ...planned], end: { plan: end, actual: null } },
@@ -148,6 +158,8 @@ function* bestOf(scenario: Scenario, sequence: Sequence, ensemble: WeatherEnsemb
   if (obstacle) return { sequence, obstacle, plan: null }
   if (sequence.fate !== 'grazed' && !means.tools.some(({ kind }) => MOWS.includes(kind)))
     return { sequence, obstacle: 'nothing mows', plan: null }
+  if (sequence.fate === 'grazed' && !means.livestock.some(({ kind }) => GRAZERS.includes(kind)))
+    return { sequence, obstacle: 'nothing grazes', plan: null }
   const days = firstDays(scenario, sequence)
   if (days.length === 0) return { sequence, obstacle: 'no time', plan: null }
   const planOn = (day: number) => {

@@ -23,11 +23,12 @@ export function lastWorkDay(end: EndDetails, plot: Plot | null): number | null {
 
 /**
  * Share that work after the end leaves of the plants that stood again, 0–1, with its range, and the days until it shows
- * (judgement): pulling misses few, a second pass of the same way leaves about a third, a cover or sheet a tenth.
+ * (judgement): pulling misses few, a second pass of the same way leaves about a third, a low cut after rolling a quarter, a cover or sheet a tenth.
  */
 export const FINISHING = {
   pull: { leaves: 0.02, range: [0, 0.05], showsDays: 0 },
   again: { leaves: 0.33, range: [0.2, 0.5], showsDays: 10 },
+  cut: { leaves: 0.25, range: [0.1, 0.5], showsDays: 10 },
   cover: { leaves: 0.1, range: [0, 0.2], showsDays: 14 },
 } as const satisfies Record<Finishing['act'], { leaves: number; range: [number, number]; showsDays: number }>
 

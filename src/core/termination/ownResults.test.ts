@@ -3,7 +3,9 @@ import { isoDate, dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
 import { testCover } from '../testing/beds'
 import { stillStand } from '../testing/stillStand'
-import { nextStep } from './followUp'
+import { findSpecies } from '../plants/catalogue'
+import { TEST_SITES } from '../testing/sites'
+import { coverDays, nextStep } from './followUp'
 import { endingOf } from './outcome'
 import { ownCount, stageBand, withOwn } from './ownResults'
 import { ownResults, tellingCount } from './pooling'
@@ -123,16 +125,32 @@ describe('what to do about what stands again', () => {
     daysSince: number,
     daysLeft: number,
     method: 'crimp' | 'chop' | 'tarp' = 'crimp',
-  ) => nextStep(share, share * 200, 10, method, daysSince, daysLeft, 'transplant')
+    covered = 26,
+  ) => nextStep(share, share * 200, 10, method, daysSince, daysLeft, 'transplant', covered)
   test.each([
     [0.01, 14, 30, 'leave'],
     [0.1, 14, 30, 'pull'],
     [0.4, 7, 30, 'wait'],
-    [0.4, 14, 30, 'again'],
+    [0.4, 14, 30, 'cover'],
+    [0.4, 14, 20, 'cut'],
     [0.4, 14, 8, 'cover'],
   ] as const)('%d standing after %i days with %i left: %s', (share, since, left, act) =>
     expect(step(share, since, left).act).toBe(act),
   )
+  test('never the same once more: covered for the weeks it takes, cut low where that is too long, or planted later', () => {
+    expect(step(0.36, 14, 40).reason).toMatch(/36 % stand again.*sheet over it for about 4 weeks/)
+    expect(step(0.36, 14, 20).reason).toMatch(/cut them low instead/)
+    expect(step(0.36, 14, 5).reason).toMatch(/about 3 weeks later/)
+    expect(step(0.36, 14, 20, 'chop').act).toBe('cover')
+  })
+  test('what lies between makes it longer, warmth makes it shorter', () => {
+    const rye = [{ plant: findSpecies('cereal-rye')!, bbch: 61 }]
+    const may = coverDays(rye, TEST_SITES.maryland, dayNumber('2026-05-20'))
+    const march = coverDays(rye, TEST_SITES.maryland, dayNumber('2026-03-01'))
+    expect(may).toBeGreaterThan(1.5 * (450 / (24.5 + 4.5)))
+    expect(may).toBeLessThan(42)
+    expect(march).toBeGreaterThan(may)
+  })
   test('a sheet is left or laid again, not crimped; minutes are told for pulling', () => {
     expect(step(0.4, 14, 30, 'tarp').act).toBe('cover')
     expect(step(0.1, 14, 30).minutes).toBeCloseTo((20 * 10 * 4) / 60, 6)

@@ -40,7 +40,7 @@ const CROWN_DOSE_CD: Readonly<Record<string, number>> = {
 }
 
 /** Air under a black sheet lying on the ground is warmer than outside by about this, °C (range 3–6). */
-const SHEET_WARMING_C = 4.5
+export const SHEET_WARMING_C = 4.5
 
 /** A standing crop holds the sheet up: the dose needed rises by this factor. */
 const STANDING_FACTOR = 1.4

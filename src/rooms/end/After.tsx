@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
-import { nextStep, type NextStep } from '../../core/termination/followUp'
+import { coverDays, nextStep, type NextStep } from '../../core/termination/followUp'
 import { setupFor } from '../../core/season/endingSetup'
 import type { StandCase } from '../../core/season/run'
 import { actsSurvival } from '../../core/termination/outcome'
@@ -10,8 +10,9 @@ import { countedSpecies, stageAtEnd } from '../../core/termination/pooling'
 import { findMethod } from '../../core/termination/methods'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import type { FollowUp } from '../../core/garden/ending'
+import type { Stand } from '../../core/garden/schema'
 import { area, longDate, minutes, percent, shortDate } from '../../text/format'
-import { endingWords } from '../../text/names'
+import { endingWords, plantsOf } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { takeOutCount } from '../../actions/countAgain'
 import { useAct } from '../../state/garden'
@@ -56,6 +57,7 @@ export function After({ end }: { end: EndView }) {
           dayNumber(newest.date) - (worked ?? ended),
           planting - today,
           establishment,
+          coverDays(stoodAgain(stand), end.garden.site, today),
         )
       : null
   const worksSince = newest && stand.finishings.some(({ date }) => date >= newest.date)
@@ -80,7 +82,7 @@ export function After({ end }: { end: EndView }) {
           <Finishings
             end={end}
             newest={newest}
-            advised={step.act === 'again' || step.act === 'cover' ? step.act : 'pull'}
+            advised={step.act === 'cut' || step.act === 'cover' ? step.act : 'pull'}
           />
         </>
       )}
@@ -96,6 +98,13 @@ export function After({ end }: { end: EndView }) {
     </div>
   )
 }
+
+/** Stage taken for a plant of which none was recorded at its end: grown, which wants the most. */
+const GROWN_BBCH = 55
+
+/** The plants of an ended stand that may stand again, at the stage they were ended. */
+const stoodAgain = (stand: Stand) =>
+  plantsOf(stand).map((plant) => ({ plant, bbch: stageAtEnd(stand, plant.id) ?? GROWN_BBCH }))
 
 /** What the tables alone let expect of the plants counted, at the stage they were ended; null where they say nothing. */
 function expectedShare(standCase: StandCase, count: FollowUp): number | null {
@@ -116,7 +125,7 @@ function expectedShare(standCase: StandCase, count: FollowUp): number | null {
 const ADVICE = {
   leave: 'Leave it.',
   pull: 'Pull them.',
-  again: 'Do it again.',
+  cut: 'Cut them low.',
   cover: 'Cover them.',
   wait: 'Wait.',
 } as const

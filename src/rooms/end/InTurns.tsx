@@ -168,6 +168,7 @@ function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: Sequence
   const act = useAct()
   const { units } = end.garden
   const name = sequenceText(sequence, units)
+  const fails = plan && failsText(plan.outcome.failures, 1)
   const { bedPlan, stand } = end
   const keep = async () => {
     if (plan && (await act(planInTurns(data, stand, plan, bedPlan.draft)))) bedPlan.putBack()
@@ -180,7 +181,7 @@ function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: Sequence
         {plan && (
           <p className="text-sm">
             {cutsText(plan.cuts)}, end {shortDate(dayNumber(plan.end.date))}; {percent(plan.survivors.p50)}{' '}
-            stand again, {minutes(plan.minutes)} of work. {failsText(plan.outcome.failures, 1)}
+            stand again, {minutes(plan.minutes)} of work{fails && `; ${fails}`}.
           </p>
         )}
         {plan?.shielded && (
