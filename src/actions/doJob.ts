@@ -10,6 +10,7 @@ import { recordEnd } from './endStand'
 import { tickJob } from './markJob'
 import { asPlanned } from './plantCrop'
 import { recordSowing } from './recordSowing'
+import { cameUpItself } from './selfSown'
 import type { Step } from './step'
 
 function sown(
@@ -74,6 +75,7 @@ function deedOf(
 ): Step | null {
   const { start, end } = stand
   if (job.kind === 'sow') return sown(data, stand, day, lots)
+  if (job.kind === 'self-sown') return cameUpItself(stand)
   if (job.kind === 'cut' && job.cutId) return cutDone(stand, job.cutId, day)
   if (job.kind === 'end') return ended(data, stand, day, forecast)
   if (job.kind === 'plant' && start.plan) return asPlanned(stand, 'planted', day)

@@ -40,6 +40,7 @@ import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { cutting, type CutAnswer } from '../core/scenario/cutting'
 import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core/scenario/regrowth'
 import { inTurnsInSteps, type Sequence, type SequenceOutcome } from '../core/scenario/inTurns'
+import { letSeed, type SeedDay } from '../core/scenario/letSeed'
 import { moving, type MovingAnswer, type MovingQuestion } from '../core/scenario/moving'
 import { WeatherRecords } from './records'
 import { RecordMissing } from './recordMissing'
@@ -211,6 +212,11 @@ export const jobs = {
   },
   *quickCrops(spec: WeatherSpec, sowDay: number, wantedDay: number): Steps<QuickCrop[]> {
     return quickCrops(yield* ensembleFor(spec), sowDay, wantedDay)
+  },
+  *letSeed(spec: WeatherSpec, scenario: Scenario): Steps<SeedDay[]> {
+    const ensemble = yield* ensembleFor(spec)
+    const season = yield* seasonFor({ ...scenario.standCase, own: scenario.means.own }, ensemble)
+    return season ? letSeed(scenario, season) : []
   },
   *inTurns(
     spec: WeatherSpec,

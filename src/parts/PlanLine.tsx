@@ -80,7 +80,8 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
         <ol className="flex flex-wrap items-center gap-x-4 gap-y-1">
           <Step done={stand.start.actual !== null}>
             <strong>{standName(stand)}</strong>
-            {sown && ` sown ${sown.sownBetween ? 'about ' : ''}${shortDate(dayNumber(sown.date))}`}
+            {sown &&
+              ` ${sown.selfSown ? 'sows itself' : 'sown'} ${sown.sownBetween ? 'about ' : ''}${shortDate(dayNumber(sown.date))}`}
           </Step>
           {cuts.length > 0 && (
             <Step done={stand.end.actual !== null || cuts.every(({ actual }) => actual)}>

@@ -15,6 +15,11 @@ export function jobText(
   switch (kind) {
     case 'sow':
       return { title: `Sow ${name}`, detail: 'As planned; the recipe is in Sow.' }
+    case 'self-sown':
+      return {
+        title: `See whether ${name} has sown itself`,
+        detail: 'Taken as come up once it is ticked; sow it by hand where it is thin.',
+      }
     case 'plant':
       return { title: `Plant ${name}`, detail: 'As planned; look at the gates first where a cover stood.' }
     case 'cut': {

@@ -3,6 +3,7 @@ import type { JobKind } from '../core/rounds/jobs'
 /** What happens if a job is left undone, in a grower's words. */
 const IF_NOT: Record<Exclude<JobKind, 'look'>, string> = {
   sow: 'each week later is a week less of growth, and more bare ground',
+  'self-sown': 'nobody knows whether a stand comes, and the bed may lie bare',
   moist: 'seed that sprouted and dries out dies',
   emergence: 'a failed sowing is seen when it is too late to sow again',
   window: 'the days on which it dies of one cut go by unseen',

@@ -66,6 +66,8 @@ const start = z.object({
   passes: z.number().int().min(1).max(4).nullable(),
   /** Days after sowing on which the seed layer is kept moist by watering. */
   keptMoistDays: numberBetween('Days kept moist', 0, 60, 'days'),
+  /** Whether it is seed that the stand before let fall. */
+  selfSown: z.boolean().optional(),
   /** Components as planned or as weighed; empty for crops. */
   components: z.array(component).max(8),
   note: z.string().max(2000),

@@ -7,6 +7,9 @@ export function latest<T>(step: Step<T>): T | null {
   return step.actual ?? step.plan
 }
 
+/** Whether a stand comes of seed that the one before it let fall. */
+export const isSelfSown = ({ start }: Pick<Stand, 'start'>): boolean => latest(start)?.selfSown === true
+
 /** A stand's span of days. `endDay` is null when nothing says when it ends. */
 export type Span = {
   standId: string

@@ -6,7 +6,7 @@ import { looksAfter } from '../termination/counted'
 import { USUAL_LANES } from '../termination/lastAct'
 import { findMethod } from '../termination/methods'
 import { segmentSizeM } from '../garden/area'
-import { latest } from '../garden/timeline'
+import { isSelfSown, latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
 import { lookTells } from './looks'
 import { trayOf } from '../plants/trays'
@@ -16,6 +16,7 @@ import { troublesOf } from '../tracking/decisions'
 /** What is to be done or looked at. */
 export type JobKind =
   | 'sow'
+  | 'self-sown'
   | 'moist'
   | 'emergence'
   | 'look'
@@ -79,6 +80,8 @@ const FROST_CHANCE = 0.3
 const DRY_TOP = 0.35
 /** Frost that takes a tender crop, °C. */
 const TENDER_C = 0
+/** Days after seed fell from which its seedlings are looked for. */
+const COMES_UP_DAYS = 21
 
 type Maker = (input: RoundsInput, stand: Stand) => Job[]
 
@@ -114,7 +117,8 @@ const dueSteps: Maker = ({ today }, stand) => {
   const { start, end } = stand
   if (!start.actual && start.plan) {
     const due = dayNumber(start.plan.date)
-    jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
+    if (isSelfSown(stand)) jobs.push(job(stand, 'self-sown', due + COMES_UP_DAYS))
+    else jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
   }
   if (start.actual && !end.actual)
     for (const { id, cut } of stand.cuts)

@@ -9,6 +9,7 @@ import type { Job, JobKind } from './jobs'
 /** Minutes of looks and small work, whatever the bed (judgement); null where they hang on the bed. */
 const MINUTES: Record<JobKind, number | null> = {
   sow: null,
+  'self-sown': 2,
   moist: null,
   emergence: 3,
   look: 1,

@@ -18,6 +18,7 @@ import { bySafetyThenWork, shownOf, worthPlanning, type ShownMethod } from './sh
 import { TwoMethods } from './TwoMethods'
 import { Fold } from '../../parts/Fold'
 import { InTurns, PlannedTurns } from './InTurns'
+import { LetSeed } from './LetSeed'
 import { MethodRow } from './MethodRow'
 import { Dates } from './Dates'
 import { BroughtIn } from '../../parts/BroughtIn'
@@ -70,6 +71,7 @@ export function Methods({ end }: { end: EndView }) {
         )}
       </Reserved>
       <InTurns end={end} />
+      <LetSeed end={end} />
       <RulesForm end={end} />
       {stand.start.actual && <RecordEnd end={end} />}
       {!stand.start.actual && (

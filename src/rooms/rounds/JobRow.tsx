@@ -17,6 +17,7 @@ const OF_THE_PLAN: readonly Job['kind'][] = ['sow', 'end']
 /** Jobs that are recorded by being done, and what the button says then. */
 const DEEDS: Partial<Record<Job['kind'], string>> = {
   sow: 'Sown',
+  'self-sown': 'It has',
   cut: 'Mown',
   end: 'Ended',
   plant: 'Planted',

@@ -1,5 +1,6 @@
 import { segmentAreaM2 } from '../../core/garden/area'
 import type { GardenData } from '../../core/garden/schema'
+import { isSelfSown } from '../../core/garden/timeline'
 import type { SeedLot } from '../../core/garden/seed'
 import { drawDown } from '../../core/seeding/lots'
 import { sowingRecipe } from '../../core/seeding/recipe'
@@ -15,6 +16,7 @@ export function seedNeeds(data: GardenData, lots: readonly SeedLot[]): SeedNeed[
   for (const stand of data.stands) {
     const bed = data.beds.find((entry) => entry.id === stand.bedId)
     if (!bed || stand.content.kind !== 'cover' || stand.start.actual || !stand.start.plan) continue
+    if (isSelfSown(stand)) continue
     const recipe = sowingRecipe({
       areaM2: segmentAreaM2(bed, stand.segment),
       covering: stand.start.plan.covering ?? 'raked',

@@ -1,11 +1,14 @@
 import { useParams } from 'react-router'
+import { cameUpItself } from '../../actions/selfSown'
 import { dayNumber } from '../../core/foundations/day'
+import { isSelfSown } from '../../core/garden/timeline'
 import { longDate } from '../../text/format'
 import { standState } from '../../text/names'
 import { PlanLine } from '../../parts/PlanLine'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
-import { useGarden } from '../../state/garden'
+import { single } from '../../parts/once'
+import { useAct, useGarden } from '../../state/garden'
 import { usePlan } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
 import { Batch } from './Batch'
@@ -19,7 +22,11 @@ export function SowRoom() {
   if (view && view.stand.content.kind === 'cover')
     return <SowStand key={view.stand.id} view={view} units={data.garden.units} />
   const planned = data.stands.filter(
-    (stand) => stand.content.kind === 'cover' && standState(stand) === 'planned' && stand.start.plan,
+    (stand) =>
+      stand.content.kind === 'cover' &&
+      standState(stand) === 'planned' &&
+      stand.start.plan &&
+      !isSelfSown(stand),
   )
   return (
     <>
@@ -53,7 +60,25 @@ function SowStand({ view, units }: { view: StandView; units: 'metric' | 'imperia
           {longDate(dayNumber(stand.start.plan.date))}. Recording again corrects it.
         </p>
       )}
-      <Recipe view={view} sow={sow} units={units} plan={plan} />
+      {isSelfSown(stand) && !sow.recorded ? (
+        <SelfSown view={view} />
+      ) : (
+        <Recipe view={view} sow={sow} units={units} plan={plan} />
+      )}
     </section>
+  )
+}
+
+/** Nothing is weighed of what sows itself; it is recorded when it has come. */
+function SelfSown({ view: { stand } }: { view: StandView }) {
+  const act = useAct()
+  return (
+    <p data-testid="self-sown">
+      It sows itself from {longDate(dayNumber(stand.start.plan!.date))}: there is nothing to weigh. Where it
+      comes up thin, sow by hand.{' '}
+      <button className="btn btn-primary btn-sm" onClick={single(() => void act(cameUpItself(stand)))}>
+        It has come up
+      </button>
+    </p>
   )
 }

@@ -1,0 +1,52 @@
+import { describe, expect, test } from '@jest/globals'
+import { standRun } from '../core/bed/standRun'
+import { dayNumber } from '../core/foundations/day'
+import { stand as standSchema, type Stand } from '../core/garden/schema'
+import { isSelfSown } from '../core/garden/timeline'
+import { findSpecies } from '../core/plants/catalogue'
+import { letSeed } from '../core/scenario/letSeed'
+import { plantsExpected, sownSpecies } from '../core/season/input'
+import { generatedEnsemble } from '../core/site/ensemble'
+import { testBed } from '../core/testing/beds'
+import { testPlan } from '../core/testing/plans'
+import { TEST_SITES } from '../core/testing/sites'
+import { marlpitLane } from '../demo/marlpitLane'
+import { acceptSelfSown, cameUpItself, sownItself } from './selfSown'
+
+const ensemble = generatedEnsemble(TEST_SITES.pennsylvania, dayNumber('2026-03-01'), 330, 24, 1)
+const plan = testPlan('oats', '2026-04-05', '2026-08-10', 'chop', 'garlic', '2026-10-15')
+const days = letSeed(
+  { ...plan, follows: { kind: 'nothing' }, today: dayNumber('2026-06-10') },
+  standRun(plan.standCase, ensemble)!,
+)
+const putBy = ({ writes }: { writes: readonly object[] }) =>
+  writes.map((write) => (write as { put: Stand }).put)
+const fallen = days.at(-1)!.seeds.reduce((sum, { viablePerM2 }) => sum + viablePerM2.p50, 0)
+
+describe('its seedlings as the next stand', () => {
+  const mother = plan.standCase.stand
+  const last = days.at(-1)!
+  const step = acceptSelfSown({ garden: marlpitLane().garden }, mother, testBed, last)
+  const [ended, fresh] = putBy(step)
+  test('the mother ends that day, and what fell is the sowing', () => {
+    expect(dayNumber(ended.end.plan!.date)).toBe(last.day)
+    expect(standSchema.safeParse(fresh).success).toBe(true)
+    expect(isSelfSown(fresh)).toBe(true)
+    expect(fresh).toMatchObject({ underStandId: mother.id, segment: mother.segment })
+  })
+  test('as many come up as End says', () => {
+    const expected = plantsExpected(sownSpecies(fresh, testBed))
+    const told = last.seeds.reduce((sum, { sproutsPerM2 }) => sum + sproutsPerM2!.p50, 0)
+    expect(expected).toBeCloseTo(told, -1)
+  })
+  test('seed that lies dormant is not counted on', () => {
+    const [component] = sownItself(last, mother, testBed)
+    const { dormantShare, thousandSeedG } = findSpecies('oats')!.parameters
+    const perM2 = (component.grams! * 1000) / thousandSeedG / (testBed.lengthM * testBed.widthM)
+    expect(perM2).toBeCloseTo(fallen * (1 - dormantShare), 3)
+  })
+  test('once it has come up it is recorded as sown by itself', () => {
+    const [recorded] = putBy(cameUpItself(fresh))
+    expect(recorded.start.actual).toEqual(fresh.start.plan)
+  })
+})
