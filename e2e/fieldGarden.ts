@@ -1,0 +1,57 @@
+import { FRESH_STAND } from '../src/core/garden/fresh'
+import { clearing, cropContent, planting } from '../src/core/garden/newStands'
+import type { EndDetails } from '../src/core/garden/ending'
+import type { Stand } from '../src/core/garden/schema'
+import { writeGardenFile } from '../src/data/gardenFile'
+import { marlpitLane } from '../src/demo/marlpitLane'
+
+const ID = 'field'
+const BEDS = ['W1', 'R1', 'O1'] as const
+type BedId = (typeof BEDS)[number]
+
+const standIn = (bedId: BedId, own: Pick<Stand, 'content' | 'start' | 'end'>): Stand => ({
+  ...FRESH_STAND,
+  id: `${ID}-${bedId}`,
+  gardenId: ID,
+  bedId,
+  segment: { kind: 'whole' },
+  ...own,
+})
+
+const cover = (bedId: BedId, speciesId: string, sownOn: string, end: EndDetails | null): Stand => {
+  const components = [{ speciesId, share: 1, germination: 0.9, grams: null }]
+  return standIn(bedId, {
+    content: { kind: 'cover', components, purposes: [] },
+    start: { plan: null, actual: { ...planting(sownOn), covering: 'raked', passes: 2 } },
+    end: { plan: end, actual: null },
+  })
+}
+
+/** Wheat for grain, rye to be cut, and oats without an end, on the demo clock of 20 April 2026; nothing follows them. */
+export function fieldGarden(): string {
+  const { garden, beds } = marlpitLane()
+  const own = BEDS.map((label, walkOrder) => ({
+    ...beds[0],
+    id: label,
+    gardenId: ID,
+    label,
+    walkOrder,
+    lengthM: 11.5,
+    widthM: 1.1,
+    troubles: [],
+    spreads: [],
+  }))
+  const wheat = standIn('W1', {
+    content: cropContent('winter-wheat-grain', 'seed'),
+    start: { plan: null, actual: planting('2025-10-14') },
+    end: { plan: clearing('2026-07-24'), actual: null },
+  })
+  const mown: EndDetails = { date: '2026-05-20', method: 'chop', passes: 1, note: '' }
+  const stands = [
+    wheat,
+    cover('R1', 'cereal-rye', '2025-09-26', mown),
+    cover('O1', 'oats', '2026-03-24', null),
+  ]
+  const data = { garden: { ...garden, id: ID, name: 'The upper field' }, beds: own, stands, checks: [] }
+  return writeGardenFile(data, '2026-04-20T00:00:00Z')
+}

@@ -1,0 +1,130 @@
+import { expect, test, type Page, type TestInfo } from '@playwright/test'
+import { writeFileSync } from 'node:fs'
+import { fieldGarden } from './fieldGarden'
+import { ranked, stepWeeks } from './helpers'
+
+async function openField(page: Page, info: TestInfo) {
+  const file = info.outputPath('field.json')
+  writeFileSync(file, fieldGarden())
+  await page.goto('/garden')
+  await page.setInputFiles('input[type=file]', file)
+  await page.getByRole('button', { name: 'Import it' }).click()
+  await expect(page.getByRole('heading', { name: 'The upper field' })).toBeVisible({ timeout: 60_000 })
+}
+
+const line = (page: Page) => page.getByTestId('plan-line')
+const ready = (page: Page) => expect(line(page)).toHaveAttribute('data-state', 'ready', { timeout: 90_000 })
+
+/** Chooses a cover by name from what fits, once all is known. */
+async function choose(page: Page, name: RegExp) {
+  await ranked(page)
+  const all = page.getByRole('button', { name: /^Show all/ })
+  if (await all.isVisible()) await all.click()
+  await page.getByTestId('candidates').getByRole('button', { name }).first().click({ timeout: 20_000 })
+  await expect(page).toHaveURL(/\/sow\//, { timeout: 20_000 })
+}
+
+test('clover goes into standing wheat, and is kept after its harvest', async ({ page }, info) => {
+  test.setTimeout(100_000)
+  await openField(page, info)
+  await page
+    .getByRole('link', { name: /^W1: sow under winter wheat for grain from .* bare weeks recovered/ })
+    .click()
+  await expect(page.getByText(/^Under winter wheat for grain: sow from /)).toBeVisible()
+
+  // The last weeding is the grower's to say; the time for sowing moves with it.
+  await page.locator('summary', { hasText: 'Last weeding of winter wheat' }).click()
+  await page.getByLabel('Last weeding of winter wheat for grain').fill('2026-04-27')
+  await expect(page.getByText(/195 days after planting, your own/)).toBeVisible()
+  await expect(page.getByText(/^Under winter wheat for grain: sow from 27 Apr/)).toBeVisible()
+
+  await choose(page, /^Choose Red clover$/)
+  await ready(page)
+  await expect(line(page)).toContainText(/Red clover sown (27|28|29|30) Apr|Red clover sown \d+ May/)
+  // The wheat stands on above it until its harvest.
+  await page.goto('/bed/W1')
+  await expect(page.getByText('Winter wheat for grain').first()).toBeVisible()
+  await stepWeeks(page, 15)
+  await page.goto('/rounds')
+  await expect(page.getByText(/^Clear winter wheat for grain/)).toBeVisible({ timeout: 60_000 })
+})
+
+test('a new cover is sown into the old one, which is cut over it', async ({ page }, info) => {
+  test.setTimeout(100_000)
+  await openField(page, info)
+  await page.getByRole('link', { name: /^R1: sow under cereal rye/ }).click()
+  await expect(page.getByText(/^Under cereal rye: .* as it is cut over the seed/)).toBeVisible()
+  await choose(page, /^Choose/)
+  await ready(page)
+  const [, name] = /^(.+?) sown/.exec((await line(page).getByRole('listitem').first().textContent())!)!
+  await page.goto('/bed/R1')
+  await expect(page.getByText(/Cereal rye/).first()).toBeVisible()
+  await expect(page.getByText(name).first()).toBeVisible()
+})
+
+test('mow, wait, mow and sheet are one plan, told alike in all rooms, and come up in Rounds', async ({
+  page,
+}, info) => {
+  test.setTimeout(100_000)
+  await openField(page, info)
+  await page.goto('/end/field-R1')
+  const turns = page.getByTestId('in-turns')
+  await turns.getByText('In turns: mow, wait, mow again, then end it').click()
+  const row = turns.getByRole('listitem').filter({ hasText: /Mow to 8\scm twice/ })
+  const chance = /next to none|nearly certain|\d+ in 100/
+  await expect(row).toContainText(chance, { timeout: 120_000 })
+  await expect(row).toContainText('The cuttings lie between the plants and the sheet')
+  const [told] = chance.exec(await row.innerText())!
+  await row.getByRole('button', { name: /^Plan in turns/ }).click()
+  await expect(page.getByTestId('planned-turns')).toContainText(/Before its end: mow .* and /)
+  await ready(page)
+  await expect(line(page)).toContainText(/mow \d+ \w+ and \d+ \w+/)
+  await expect(page.getByTestId('plan-chance')).toContainText(told)
+  await page.goto('/watch/field-R1')
+  await ready(page)
+  await expect(page.getByTestId('plan-chance')).toContainText(told)
+
+  // The first mowing comes up in its week, is recorded by one press, and leaves the list.
+  await page.goto('/rounds')
+  const done = page.getByRole('button', { name: /^Done: Mow cereal rye to 8/ })
+  const look = () =>
+    done
+      .first()
+      .waitFor({ timeout: 8000 })
+      .then(
+        () => true,
+        () => false,
+      )
+  while (!(await look())) await stepWeeks(page, 2)
+  const jobs = await done.count()
+  await done.first().click()
+  await expect(done).toHaveCount(jobs - 1)
+  await page.goto('/end/field-R1/cut')
+  await expect(page.getByText(/8\scm/).first()).toBeVisible()
+})
+
+test('oats that are let seed are taken as the next stand', async ({ page }, info) => {
+  test.setTimeout(100_000)
+  await openField(page, info)
+  await page.goto('/end/field-O1')
+  await page.getByTestId('let-seed').getByText('Let it seed: leave it or cut it').click()
+  const seed = page.getByTestId('let-seed')
+  await expect(seed).toContainText(
+    /Cut it by .* and no seed is fit to sprout|Some seed is fit to sprout already/,
+    {
+      timeout: 90_000,
+    },
+  )
+  await seed.getByRole('button', { name: 'Take its seedlings as the next stand' }).click()
+  await expect(page).toHaveURL(/\/watch\//)
+  await ready(page)
+  await expect(line(page)).toContainText(/Oats sows itself/)
+  // Nothing is to be weighed or bought for it.
+  const id = new URL(page.url()).pathname.split('/').at(-1)
+  await page.goto(`/sow/${id}`)
+  await expect(page.getByTestId('self-sown')).toContainText('there is nothing to weigh')
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(page.getByTestId('self-sown')).toHaveCount(0)
+  await page.goto('/end/field-O1')
+  await expect(line(page)).toContainText('no end planned')
+})
