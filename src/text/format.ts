@@ -188,10 +188,17 @@ export function rate(gM2: number, units: Units): string {
 }
 
 /** Plants, seeds or stems per ground, per m² inside; thousands to two figures. */
-export function density(perM2: number, units: Units): string {
+export const density = (perM2: number, units: Units): string =>
+  `${densityNumber(perM2, units)} ${perGround(units)}`
+
+/** What a density is told by. */
+export const perGround = (units: Units) => `per\u00a0${units === 'imperial' ? 'ft²' : 'm²'}`
+
+/** A density without its unit, for columns that name it. */
+export function densityNumber(perM2: number, units: Units): string {
   const value = units === 'imperial' ? perM2 * METRES_PER_FOOT ** 2 : perM2
   const places = units === 'imperial' && value < 20 ? 1 : 0
-  return `${digits(value >= 1000 ? Number(value.toPrecision(2)) : value, places)} per\u00a0${units === 'imperial' ? 'ft²' : 'm²'}`
+  return digits(value >= 1000 ? Number(value.toPrecision(2)) : value, places)
 }
 
 /** How large a seed is, from the weight of a thousand, g: a thousand in grams, or seeds to the pound. */

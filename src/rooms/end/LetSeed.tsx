@@ -13,7 +13,7 @@ import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useAct, useGarden } from '../../state/garden'
 import { useSettled } from '../../state/useSettled'
-import { density, longDate, percent, shortDate } from '../../text/format'
+import { densityNumber, longDate, percent, perGround, shortDate } from '../../text/format'
 import { plantsOf, standName } from '../../text/names'
 import type { EndView } from './useEnd'
 
@@ -105,8 +105,8 @@ function SeedDays({ end, days }: { end: EndView; days: SeedDay[] }) {
           <thead>
             <tr>
               <th>Ended on</th>
-              <th className="text-right">Seed fit to sprout</th>
-              <th className="text-right">Seedlings</th>
+              <th className="text-right">Seed fit to sprout, {perGround(units)}</th>
+              <th className="text-right">Seedlings, {perGround(units)}</th>
               <th>Up about</th>
             </tr>
           </thead>
@@ -117,12 +117,19 @@ function SeedDays({ end, days }: { end: EndView; days: SeedDay[] }) {
                 <tr key={seedDay.day}>
                   <td>{shortDate(seedDay.day)}</td>
                   <td className="text-right">
-                    {density(seedsOn(seedDay, 'p50'), units)}{' '}
-                    <span className="quiet">
-                      ({density(seedsOn(seedDay, 'p10'), units)} to {density(seedsOn(seedDay, 'p90'), units)})
-                    </span>
+                    {seedsOn(seedDay, 'p90') < 1 ? (
+                      'none'
+                    ) : (
+                      <>
+                        {densityNumber(seedsOn(seedDay, 'p50'), units)}{' '}
+                        <span className="quiet">
+                          ({densityNumber(seedsOn(seedDay, 'p10'), units)} to{' '}
+                          {densityNumber(seedsOn(seedDay, 'p90'), units)})
+                        </span>
+                      </>
+                    )}
                   </td>
-                  <td className="text-right">{density(upOn(seedDay), units)}</td>
+                  <td className="text-right">{densityNumber(upOn(seedDay), units)}</td>
                   <td>{up ? shortDate(up.p50) : '–'}</td>
                 </tr>
               )

@@ -111,7 +111,7 @@ function LoomHead({
         name="bare bed-weeks ahead"
         value={`${ledger.bareWeeks}, ${ledger.fillableWeeks} fillable`}
       />
-      <Figure wide name="recoverable under crops" value={`${ledger.underCrops} weeks`} />
+      <Figure wide name="recoverable, sown under" value={`${ledger.underCrops} weeks`} />
       <Figure
         name="next"
         value={ledger.next ? `${ledger.next.text}, ${shortDate(ledger.next.day)}` : 'nothing planned'}

@@ -13,7 +13,7 @@ export type Ledger = {
   beds: number
   bareWeeks: number
   fillableWeeks: number
-  /** Bare weeks that covers sown under standing crops would fill. */
+  /** Bare weeks that covers sown under what stands would fill. */
   underCrops: number
   next: { text: string; day: number } | null
 }

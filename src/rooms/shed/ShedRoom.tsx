@@ -3,6 +3,7 @@ import { Feeds } from './Feeds'
 import { Livestock } from './Livestock'
 import { Measures } from './Measures'
 import { SeedAtHand } from './SeedAtHand'
+import { SheetsLying } from './SheetsLying'
 import { Tools } from './Tools'
 
 /** What the shed holds, under the names that the links at its door have. */
@@ -45,6 +46,7 @@ export function ShedRoom() {
         <section id="tools" aria-label="Tools and sheets" className="min-w-0 scroll-mt-4 lg:col-span-2">
           <h2>Tools and sheets</h2>
           <Tools />
+          <SheetsLying />
         </section>
         <div id="animals" className="min-w-0 scroll-mt-4">
           <Livestock />

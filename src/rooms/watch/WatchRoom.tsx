@@ -1,3 +1,4 @@
+import { isSelfSown } from '../../core/garden/timeline'
 import { useParams } from 'react-router'
 import { dayNumber } from '../../core/foundations/day'
 import { longDate } from '../../text/format'
@@ -61,8 +62,9 @@ function WatchStand({ view }: { view: StandView }) {
       <PlanLine plan={plan} />
       {view.stand.start.actual ? null : (
         <p className="mb-3">
-          This is still a plan. Record the sowing before checking it; the forecast below is for the planned
-          date.
+          {isSelfSown(view.stand)
+            ? 'It is to sow itself. Say in Sow when it has come up; the forecast below is for its seed.'
+            : 'This is still a plan. Record the sowing before checking it; the forecast below is for the planned date.'}
         </p>
       )}
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
