@@ -93,6 +93,10 @@ function bandsIn(
   })
 }
 
+/** Whether a band puts a weft into a pick: of two, one sown under the other, the upper shows where the lower is not green yet. */
+const shows = ({ band, woven, straw }: WovenBand) =>
+  woven || straw || (band.kind !== 'cover' && band.kind !== 'animals')
+
 function weavePick(row: PickRow, strip: Strip, ends: readonly Float64Array[], yarns: Yarns, pick: number) {
   const day = strip.firstDay + ((pick + 0.5) * 7) / PICKS_PER_WEEK
   const bands = bandsIn(strip, ends, row.bare.length, day, pick)
@@ -101,7 +105,8 @@ function weavePick(row: PickRow, strip: Strip, ends: readonly Float64Array[], ya
   for (let thread = 0; thread < row.bare.length; thread++) {
     let top: WovenBand | null = null
     for (const woven of bands)
-      if (thread >= woven.from && thread < woven.upTo && day < woven.ends[thread]) top = woven
+      if (thread >= woven.from && thread < woven.upTo && day < woven.ends[thread])
+        if (top === null || shows(woven) || !shows(top)) top = woven
     const { weft, color } = cellOf(top, yarns, thread, pick)
     const yarn = color ?? ground
     const fade = !future || color === null ? 0 : weft === WEFT.crop ? FUTURE_FADE.crop : FUTURE_FADE.other
