@@ -6,7 +6,7 @@ import { writeGardenFile } from '../src/data/gardenFile'
 import { marlpitLane } from '../src/demo/marlpitLane'
 
 const ID = 'field'
-const BEDS = ['W1', 'R1', 'O1'] as const
+const BEDS = ['W1', 'R1', 'O1', 'C1'] as const
 type BedId = (typeof BEDS)[number]
 
 const standIn = (bedId: BedId, own: Pick<Stand, 'content' | 'start' | 'end'>): Stand => ({
@@ -27,7 +27,7 @@ const cover = (bedId: BedId, speciesId: string, sownOn: string, end: EndDetails 
   })
 }
 
-/** Wheat for grain, rye to be cut, and oats without an end, on the demo clock of 20 April 2026; nothing follows them. */
+/** Wheat for grain, rye to be cut and oats without an end, nothing after them; cabbage, then potatoes; on the demo clock of 20 April 2026. */
 export function fieldGarden(): string {
   const { garden, beds } = marlpitLane()
   const own = BEDS.map((label, walkOrder) => ({
@@ -47,7 +47,19 @@ export function fieldGarden(): string {
     end: { plan: clearing('2026-07-24'), actual: null },
   })
   const mown: EndDetails = { date: '2026-05-20', method: 'chop', passes: 1, note: '' }
+  const cabbage = standIn('C1', {
+    content: cropContent('cabbage', 'transplant'),
+    start: { plan: null, actual: planting('2025-08-10') },
+    end: { plan: clearing('2026-04-28'), actual: null },
+  })
+  const potato = standIn('C1', {
+    content: cropContent('potato', 'transplant'),
+    start: { plan: planting('2026-05-05'), actual: null },
+    end: { plan: clearing('2026-08-23'), actual: null },
+  })
   const stands = [
+    cabbage,
+    { ...potato, id: `${ID}-potato` },
     wheat,
     cover('R1', 'cereal-rye', '2025-09-26', mown),
     cover('O1', 'oats', '2026-03-24', null),

@@ -18,13 +18,19 @@ export type Livestock = z.infer<typeof livestock>
 export const manureKind = z.enum(['none', 'composted', 'raw', 'unknown'])
 export type ManureKind = z.infer<typeof manureKind>
 
-/** Compost, manure or another feed that was spread on a bed on a day; kg in all, null where it was not weighed. */
+/**
+ * Compost, manure or another feed that was spread on a bed on a day, kg in all, null where it was not weighed; or animals
+ * that were on its spent crops or weeds until that day.
+ */
 export const spread = z.object({
   id,
   date: isoDay,
   what: shortText('What was spread', 60),
   manure: manureKind,
   kg: numberBetween('Weight spread', 0.01, 1_000_000, 'kg').nullable(),
+  animals: z
+    .object({ kind: livestockKind, head: z.number().int().min(1).max(2000), from: isoDay })
+    .optional(),
 })
 
 /** Compost or another feed: its analysis as fed. Null where nothing is known yet. */

@@ -40,7 +40,10 @@ export function manureOn(bed: Bed, stands: readonly Stand[]): LastManure[] {
     .map((day): LastManure => ({ day, from: 'animals' }))
   const feed = bed.spreads
     .filter(({ manure }) => startsClock(manure))
-    .map(({ date }): LastManure => ({ day: dayNumber(date), from: 'feed' }))
+    .map(({ date, animals }): LastManure => ({
+      day: dayNumber(date),
+      from: animals ? 'animals' : 'feed',
+    }))
   return [...animals, ...feed]
 }
 

@@ -10,6 +10,7 @@ import { BedDays } from '../../parts/bedPicture/BedDays'
 import type { Told } from '../../text/amounts'
 import { Swatch } from '../../parts/Swatch'
 import { useAct, useGarden } from '../../state/garden'
+import { AnimalsHere } from './AnimalsHere'
 import { BedStrip } from './BedStrip'
 import { Journal } from './Journal'
 import { Troubles } from './Troubles'
@@ -149,6 +150,7 @@ function BedYear({ bed }: { bed: Bed }) {
         ))}
       </ol>
       <Journal bed={bed} />
+      <AnimalsHere bed={bed} />
       <Troubles bed={bed} />
     </section>
   )

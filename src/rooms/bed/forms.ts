@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { stand } from '../../core/garden/schema'
+import { livestockKind } from '../../core/garden/rules'
+import { stand, type Bed } from '../../core/garden/schema'
 import { chosen, day, quantity } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
 
@@ -11,6 +12,35 @@ export const waterForm = (sownDay: number, today: number, units: Units) =>
     ),
     mm: quantity('rain', units, { name: 'Water given', of: stand.shape.waterings.element.shape.mm }),
   })
+
+/** Longest that animals are written down for on one bed, days. */
+const LONGEST_STAY_DAYS = 120
+
+/** Animals on a bed: which, how many, between which days. */
+export const staysForm = ({ kind, label }: Pick<Bed, 'kind' | 'label'>, today: number) =>
+  z
+    .object({
+      kind: livestockKind,
+      head: quantity('count', 'metric', { name: 'How many', low: 1, high: 2000, whole: true }),
+      from: day((from) =>
+        from > today + LONGEST_STAY_DAYS ? 'This lies far ahead. Choose a nearer day.' : null,
+      ),
+      until: day(),
+    })
+    .superRefine(({ kind: animals, from, until }, context) => {
+      const wrong = (path: 'kind' | 'until', message: string) =>
+        context.addIssue({ code: 'custom', path: [path], message })
+      if (until < from) wrong('until', 'They leave before they come. Exchange the two days.')
+      else if (until - from > LONGEST_STAY_DAYS)
+        wrong('until', `That is more than ${LONGEST_STAY_DAYS} days. Write down the stays one by one.`)
+      if (kind === 'planter')
+        wrong(
+          'kind',
+          `${label} is a planter: animals fall from it, and predators reach them. Carry the growth to them.`,
+        )
+      else if (kind === 'framed' && animals === 'pigs')
+        wrong('kind', `${label} has a frame, which pigs break. Take them to a bed in the ground.`)
+    })
 
 /** A disease, pest or worst weed of a bed. */
 export const troubleForm = (today: number) =>

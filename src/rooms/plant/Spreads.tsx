@@ -38,7 +38,7 @@ export function Spreads({ plant, source, crop }: { plant: PlantView; source: Nit
     draft: { name: `spread ${bed.id} ${source.id}` },
     blank: { day: isoDate(today), kg: '' },
   })
-  const spreads = bed.spreads
+  const spreads = bed.spreads.filter(({ animals }) => !animals)
   return (
     <>
       <ManureWait source={source} crop={crop} rules={rules} />
