@@ -37,6 +37,7 @@ import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
 import { firstMembers, type WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
+import { aisleMowings, type AisleMowing, type Neighbour } from '../core/scenario/aisle'
 import { cutting, type CutAnswer } from '../core/scenario/cutting'
 import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core/scenario/regrowth'
 import { inTurnsInSteps, type Sequence, type SequenceOutcome } from '../core/scenario/inTurns'
@@ -212,6 +213,15 @@ export const jobs = {
   },
   *quickCrops(spec: WeatherSpec, sowDay: number, wantedDay: number): Steps<QuickCrop[]> {
     return quickCrops(yield* ensembleFor(spec), sowDay, wantedDay)
+  },
+  *aisle(
+    spec: WeatherSpec,
+    standCase: StandCase,
+    neighbours: Neighbour[],
+    today: number,
+  ): Steps<AisleMowing[]> {
+    const season = yield* seasonFor(standCase, yield* ensembleFor(spec))
+    return season ? aisleMowings(standCase, season, neighbours, today) : []
   },
   *letSeed(spec: WeatherSpec, scenario: Scenario): Steps<SeedDay[]> {
     const ensemble = yield* ensembleFor(spec)

@@ -29,7 +29,12 @@ export function jobText(
         return { title: `Graze ${name} down${height}`, detail: 'As planned; it grows on.' }
       return {
         title: `Mow ${name}${height}`,
-        detail: cut?.fate === 'carried off' ? 'Dry it, and carry it off.' : 'The cuttings stay; it grows on.',
+        detail:
+          cut?.fate !== 'carried off'
+            ? 'The cuttings stay; it grows on.'
+            : cut.toBedId === stand.bedId
+              ? 'The cuttings go onto the bed beside it.'
+              : 'Dry it, and carry it off.',
       }
     }
     case 'end':

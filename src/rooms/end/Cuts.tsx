@@ -16,6 +16,7 @@ import { useAct, useGarden } from '../../state/garden'
 import { centimetres, grams, kilos, longDate, type Units } from '../../text/format'
 import { inUnits } from '../../text/inUnits'
 import { unitOf, writeQuantity } from '../../text/quantity'
+import { Aisle } from './Aisle'
 import { CutOutcome } from './CutOutcome'
 import { CUT_KINDS, cutForm, cutOf, FATES, type CutKindId } from './cutForm'
 import type { EndView } from './useEnd'
@@ -52,6 +53,7 @@ export function Cuts({ end }: { end: EndView }) {
   })
   return (
     <div data-testid="cuts">
+      {stand.segment.kind === 'path' && <Aisle end={end} />}
       <Form className="flex flex-wrap items-start gap-4" aria-label="A cut" onSubmit={keep}>
         <TypedChoice
           form={form}

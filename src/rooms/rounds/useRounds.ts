@@ -34,8 +34,8 @@ const NEXT_DAYS = 200
 const CALENDAR_DAYS = 60
 
 /** Whether a job cuts what is to be dried and carried off. */
-const isHay = ({ cutId }: Job, { cuts }: Stand) =>
-  cuts.some(({ id, cut }) => id === cutId && cut.plan?.fate === 'carried off')
+const isHay = ({ cutId }: Job, { cuts, bedId }: Stand) =>
+  cuts.some(({ id, cut }) => id === cutId && cut.plan?.fate === 'carried off' && cut.plan.toBedId !== bedId)
 
 /** This week's jobs, and what can be done with them. */
 export function useRounds() {
