@@ -27,7 +27,7 @@ const cover = (bedId: BedId, speciesId: string, sownOn: string, end: EndDetails 
   })
 }
 
-/** Wheat for grain, rye to be cut and oats without an end, nothing after them; cabbage, then potatoes; on the demo clock of 20 April 2026. */
+/** Wheat for grain, rye to be cut and oats without an end, nothing after them; cabbage, then potatoes, with ryegrass in the path; on the demo clock of 20 April 2026. */
 export function fieldGarden(): string {
   const { garden, beds } = marlpitLane()
   const own = BEDS.map((label, walkOrder) => ({
@@ -38,6 +38,7 @@ export function fieldGarden(): string {
     walkOrder,
     lengthM: 11.5,
     widthM: 1.1,
+    pathWidthM: 0.5,
     troubles: [],
     spreads: [],
   }))
@@ -63,6 +64,11 @@ export function fieldGarden(): string {
     wheat,
     cover('R1', 'cereal-rye', '2025-09-26', mown),
     cover('O1', 'oats', '2026-03-24', null),
+    {
+      ...cover('C1', 'annual-ryegrass', '2025-08-25', null),
+      id: `${ID}-aisle`,
+      segment: { kind: 'path' as const },
+    },
   ]
   const data = { garden: { ...garden, id: ID, name: 'The upper field' }, beds: own, stands, checks: [] }
   return writeGardenFile(data, '2026-04-20T00:00:00Z')

@@ -155,3 +155,19 @@ test('hens on spent cabbage, then potatoes: one clock for their manure', async (
   await here.getByRole('button', { name: 'Remove 4 hens on cabbage' }).click()
   await expect(here.getByRole('listitem')).toHaveCount(0)
 })
+
+test('a living aisle is mown by the crop beside it, and its cuttings land on the bed', async ({
+  page,
+}, info) => {
+  test.setTimeout(100_000)
+  await openField(page, info)
+  await page.goto('/end/field-aisle/cut')
+  const aisle = page.getByTestId('aisle')
+  await expect(aisle).toContainText(/Mown \d+ times in the months ahead/, { timeout: 60_000 })
+  await expect(aisle.getByRole('row').filter({ hasText: 'potato' }).first()).toBeVisible()
+  const mowings = (await aisle.getByRole('row').count()) - 1
+  await aisle.getByRole('button', { name: 'Plan these mowings' }).click()
+  const planned = page.getByRole('region', { name: 'Cuts so far' }).getByRole('listitem')
+  await expect(planned).toHaveCount(mowings)
+  await expect(planned.first()).toContainText(/carried off to C1, about .* dry with .* nitrogen/)
+})
