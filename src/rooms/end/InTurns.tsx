@@ -4,7 +4,8 @@ import { planInTurns, withoutTurns } from '../../actions/endStand'
 import { useAnswer } from '../../compute/useAnswer'
 import { USUAL_SEQUENCES, type Sequence, type SequenceOutcome } from '../../core/scenario/inTurns'
 import type { Units } from '../../text/format'
-import { METHODS, type MethodId } from '../../core/termination/methods'
+import { underSheet } from '../../core/termination/flattening'
+import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
 import { SHIELDED_FACTOR } from '../../core/termination/sheets'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
@@ -19,7 +20,7 @@ import { useAct, useGarden } from '../../state/garden'
 import { useSettled } from '../../state/useSettled'
 import { failsText } from '../../text/criteria'
 import { minutes, percent, shortDate } from '../../text/format'
-import { dayNumber } from '../../core/foundations/day'
+import { dayNumber, isoDate } from '../../core/foundations/day'
 import { cutsText, sequenceObstacle, sequenceText } from '../../text/inTurns'
 import { unitOf, writeQuantity } from '../../text/quantity'
 import type { EndView } from './useEnd'
@@ -184,12 +185,7 @@ function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: Sequence
             stand again, {minutes(plan.minutes)} of work{fails && `; ${fails}`}.
           </p>
         )}
-        {plan?.shielded && (
-          <Caution>
-            The cuttings lie between the plants and the sheet: reckoned at {SHIELDED_FACTOR} times the warmth.
-            Raked off first, it lies shorter.
-          </Caution>
-        )}
+        {plan?.shielded && <Shielding />}
         {plan && plan.dryChance !== null && plan.dryChance < HAY_CHANCE && (
           <Caution>
             Four dry days for hay are {percent(plan.dryChance)} likely then. Wait for a dry spell, or leave
@@ -211,6 +207,13 @@ function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: Sequence
   )
 }
 
+const Shielding = () => (
+  <Caution>
+    The cuttings lie between the plants and the sheet: reckoned at {SHIELDED_FACTOR} times the warmth. Raked
+    off first, it lies shorter.
+  </Caution>
+)
+
 /** Below this chance of dry days hay is warned of. */
 const HAY_CHANCE = 0.4
 
@@ -218,14 +221,17 @@ const HAY_CHANCE = 0.4
 export function PlannedTurns({ end }: { end: EndView }) {
   const { data } = useGarden()
   const act = useAct()
+  const shielded =
+    underSheet(end.stand, dayNumber(end.stand.end.plan?.date ?? isoDate(end.today)), true) === 'shielded'
   const planned = end.stand.cuts.flatMap(({ cut }) => (cut.plan && !cut.actual ? [cut.plan] : []))
   if (planned.length === 0) return null
   return (
-    <p className="mb-2" data-testid="planned-turns">
-      Before its end: {cutsText(planned)}. Every way below is reckoned after that.{' '}
-      <button className="btn btn-sm" onClick={single(() => void act(withoutTurns(data, end.stand)))}>
+    <div className="mb-2" data-testid="planned-turns">
+      Before its end: {cutsText(planned)}. What follows is reckoned with that.{' '}
+      <button className="btn btn-sm no-print" onClick={single(() => void act(withoutTurns(data, end.stand)))}>
         Take this out
       </button>
-    </p>
+      {shielded && findMethod(end.stand.end.plan?.method ?? 'harvest')?.sheet && <Shielding />}
+    </div>
   )
 }

@@ -9,6 +9,7 @@ import { SelectField } from '../../parts/SelectField'
 import { useAnswer } from '../../compute/useAnswer'
 import { planCaseOf, useStanding } from './planCase'
 import { planOf } from './planWords'
+import { PlannedTurns } from './InTurns'
 import { PlanDrawing } from './PlanDrawing'
 import { RecordEnd } from './RecordEnd'
 import type { EndView } from './useEnd'
@@ -59,6 +60,7 @@ export function WorkPlan({ end }: { end: EndView }) {
   const ground = segmentSizeM(view.bed, stand.segment)
   return (
     <div className="max-w-4xl" data-testid="work-plan">
+      <PlannedTurns end={end} />
       <div className="no-print flex flex-wrap items-start gap-4">
         <SelectField
           label="Plan for"
