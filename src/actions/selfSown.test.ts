@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { standRun } from '../core/bed/standRun'
 import { dayNumber } from '../core/foundations/day'
+import type { EndMethodId } from '../core/garden/ending'
 import { stand as standSchema, type Stand } from '../core/garden/schema'
 import { isSelfSown } from '../core/garden/timeline'
 import { findSpecies } from '../core/plants/catalogue'
@@ -33,6 +34,16 @@ describe('its seedlings as the next stand', () => {
     expect(standSchema.safeParse(fresh).success).toBe(true)
     expect(isSelfSown(fresh)).toBe(true)
     expect(fresh).toMatchObject({ underStandId: mother.id, segment: mother.segment })
+  })
+  test('an ending that would take the seedlings too gives way to a cut over the seed', () => {
+    const endedBy = (method: EndMethodId) => {
+      const end = { plan: { date: '2026-08-10', method, passes: 1, note: 'own' }, actual: null }
+      const [one] = putBy(acceptSelfSown({ garden: marlpitLane().garden }, { ...mother, end }, testBed, last))
+      return one.end.plan!.method
+    }
+    for (const method of ['tarp', 'turn', 'hens', 'winter-kill'] as const)
+      expect(endedBy(method)).toBe('chop')
+    expect(endedBy('crimp')).toBe('crimp')
   })
   test('as many come up as End says', () => {
     const expected = plantsExpected(sownSpecies(fresh, testBed))

@@ -5,6 +5,7 @@ import type { Bed, Component, GardenData, Stand } from '../core/garden/schema'
 import { latest } from '../core/garden/timeline'
 import { findSpecies } from '../core/plants/catalogue'
 import type { SeedDay } from '../core/scenario/letSeed'
+import { findMethod, takesWhatIsBelow } from '../core/termination/methods'
 import { newId } from '../data/ids'
 import { added, changed } from '../data/writes'
 import { standName } from '../text/names'
@@ -12,7 +13,7 @@ import type { Step } from './step'
 
 /** Least share that a component of a mix can have. */
 const LEAST_SHARE = 0.01
-/** A stand that is let seed is cut down over its seed, where no work was planned. */
+/** A stand that is let seed is cut down over its seed, where nothing was planned or a sheet or turning would end both. */
 const CUT_DOWN = { method: 'chop', passes: 1, note: '' } as const
 
 /** The seed that a stand has sown by itself by a day, as a sowing: what is fit to sprout and does not lie dormant. */
@@ -35,6 +36,13 @@ export function sownItself({ seeds }: SeedDay, mother: Stand, bed: Bed): Compone
   }))
 }
 
+/** The planned ending of a stand, where it leaves the seed under it to come up; null where it does not. */
+function leavesSeedlings({ end }: Stand) {
+  const planned = latest(end)
+  const method = planned && findMethod(planned.method)
+  return method && !method.waits && !takesWhatIsBelow(method) ? planned : null
+}
+
 /** Plans the seedlings of a stand that is let seed as the next one on its ground: ended on the day, its seed lies and sprouts. */
 export function acceptSelfSown(
   { garden }: Pick<GardenData, 'garden'>,
@@ -53,8 +61,7 @@ export function acceptSelfSown(
     { date, covering: 'surface' },
   )
   const start = { ...stand.start.plan!, components, selfSown: true }
-  const planned = latest(mother.end)
-  const ending = { ...(planned ?? CUT_DOWN), date }
+  const ending = { ...(leavesSeedlings(mother) ?? CUT_DOWN), date }
   return {
     label: `Let ${standName(mother).toLowerCase()} sow itself`,
     standId,

@@ -3,7 +3,7 @@ import { findCrop } from '../core/plants/crops'
 import { dayNumber } from '../core/foundations/day'
 import type { Bed, Stand } from '../core/garden/schema'
 import { latest } from '../core/garden/timeline'
-import type { StandCase } from '../core/season/run'
+import type { StandCase } from '../core/season/cases'
 import { useGarden } from './garden'
 import { nextStand, standCaseOf } from '../core/season/standCase'
 

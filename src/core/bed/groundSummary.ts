@@ -1,6 +1,6 @@
 import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { poolMass } from '../residue/pools'
-import type { EarlierUse, StandCase } from '../season/run'
+import type { EarlierUse, StandCase } from '../season/cases'
 import type { WeatherEnsemble } from '../site/weather'
 import { waterCapacity } from '../site/soilWater'
 import { throughBed } from './through'

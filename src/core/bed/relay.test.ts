@@ -2,11 +2,13 @@ import { describe, expect, test } from '@jest/globals'
 import fc from '../testing/property'
 import { dayNumber } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
-import { endedRun, type EarlierUse } from '../season/run'
+import type { EarlierUse } from '../season/cases'
+import { endedRun } from '../season/run'
 import { generatedEnsemble } from '../site/ensemble'
 import { quantilesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { testCase, testCover } from '../testing/beds'
+import { growStand } from '../testing/stands'
 import { relayed, upperCrop } from '../testing/relay/relayed'
 import { RELAY_ROWS } from '../testing/relay/rows'
 import { TEST_SITES } from '../testing/sites'
@@ -104,17 +106,38 @@ test('mass, nitrogen and water close whatever stands above', () => {
   )
 })
 
-test('shares of light never add up to more than the light there is', () => {
+test('the more light is taken above, and the longer, the less grows below once light limits it', () => {
+  const shaded = (share: number, days: number) =>
+    massOn(
+      growStand(site, 'crimson-clover', '2025-08-20', {
+        members: MEMBERS,
+        days: 120,
+        canopyAbove: {
+          fromDay: dayNumber('2025-08-20'),
+          shares: new Float64Array(days).fill(share),
+          frostC: -99,
+        },
+      }).run,
+      '2025-11-20',
+    )
+  // In its first month leaf grows by warmth alone.
+  for (const days of [60, 90]) {
+    const masses = [0, 0.3, 0.6, 0.9].map((share) => shaded(share, days))
+    for (let i = 1; i < masses.length; i++) expect(masses[i]).toBeLessThan(masses[i - 1])
+  }
+  expect(shaded(0.9, 90)).toBeLessThan(shaded(0.9, 60))
+})
+
+test('what stands above takes most of the light until it is cut, hardly any after, and gives no nitrogen back', () => {
   const ensemble = generatedEnsemble(site, dayNumber('2024-08-10'), 400, MEMBERS, 1)
   const upper = rye(chopped('2025-05-20'))
   const lower = testCover('red-clover', '2025-03-15', { underStandId: 'cereal-rye' })
-  const above = aboveOn(testCase(lower, { upper, before: [upper] }), ensemble)!
-  for (const share of above.canopyAbove!.shares) {
-    expect(share).toBeGreaterThanOrEqual(0)
-    expect(share).toBeLessThanOrEqual(1)
-  }
-  for (let d = 1; d < above.crop.wantedG.length; d++)
-    expect(above.crop.wantedG[d]).toBeGreaterThanOrEqual(above.crop.wantedG[d - 1])
+  const { canopyAbove, crop } = aboveOn(testCase(lower, { upper, before: [upper] }), ensemble)!
+  for (let d = 1; d < crop.wantedG.length; d++)
+    expect(crop.wantedG[d]).toBeGreaterThanOrEqual(crop.wantedG[d - 1])
+  const on = (day: string) => canopyAbove!.shares[dayNumber(day) - canopyAbove!.fromDay]
+  expect(on('2025-05-18')).toBeGreaterThan(0.7)
+  expect(on('2025-05-25')).toBeLessThan(0.2)
 })
 
 test('what follows the relay finds the upper one on its ground once, not twice', () => {

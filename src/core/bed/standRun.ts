@@ -1,7 +1,8 @@
 import { dayNumber } from '../foundations/day'
 import { atOnce, type Steps } from '../foundations/steps'
 import { latest } from '../garden/timeline'
-import { standRunOnInSteps, type SeasonRun, type StandCase } from '../season/run'
+import type { StandCase } from '../season/cases'
+import { standRunOnInSteps, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import { aboveOn, groundOn, withRecords } from './through'
 

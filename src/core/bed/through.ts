@@ -4,14 +4,8 @@ import { findCrop } from '../plants/crops'
 import { addResidue } from '../residue/pools'
 import { LOOK_BACK_DAYS } from '../season/earlier'
 import { latest } from '../garden/timeline'
-import {
-  endedRun,
-  eventsFromEnd,
-  standRunOn,
-  type EarlierUse,
-  type StandAbove,
-  type StandCase,
-} from '../season/run'
+import type { EarlierUse, StandAbove, StandCase } from '../season/cases'
+import { endedRun, eventsFromEnd, standRunOn } from '../season/run'
 import { FATES } from '../termination/fates'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'

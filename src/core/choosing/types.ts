@@ -4,7 +4,7 @@ import type { Bed, Segment, Covering, Garden, PurposeId } from '../garden/schema
 import type { HarmOf } from '../plants/catalogue'
 import type { PartlyFood } from '../plants/food'
 import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
-import type { EarlierUse } from '../season/run'
+import type { EarlierUse } from '../season/cases'
 import type { DateQuantiles } from '../stand/summary'
 
 export type WinterWish = 'either' | 'must live' | 'must die'

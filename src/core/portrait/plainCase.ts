@@ -5,7 +5,7 @@ import type { Bed } from '../garden/schema'
 import { ofUsualSeed } from '../choosing/composition'
 import { coveringFor } from '../choosing/covering'
 import type { Species } from '../plants/parameters'
-import type { StandCase } from '../season/run'
+import type { StandCase } from '../season/cases'
 
 const PLAIN = 'plain'
 

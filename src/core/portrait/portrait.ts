@@ -1,6 +1,7 @@
 import { atOnce, type Steps } from '../foundations/steps'
 import { quantilesOf, type Quantiles } from '../foundations/statistics'
-import { endedRunInSteps, type SeasonRun, type StandCase } from '../season/run'
+import type { StandCase } from '../season/cases'
+import { endedRunInSteps, type SeasonRun } from '../season/run'
 import { waterCapacity } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
 import { bandsOfSeries, type Bands } from '../stand/summary'

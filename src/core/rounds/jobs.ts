@@ -1,70 +1,18 @@
 import { dayNumber } from '../foundations/day'
-import type { Check } from '../garden/check'
-import type { Bed, Stand } from '../garden/schema'
+import type { Stand } from '../garden/schema'
 import { stopsOf } from '../termination/stops'
 import { looksAfter } from '../termination/counted'
 import { USUAL_LANES } from '../termination/lastAct'
 import { findMethod } from '../termination/methods'
 import { segmentSizeM } from '../garden/area'
-import { isSelfSown, latest } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
+import { isCover, job, startDay, type Job, type Maker, type RoundsInput } from './job'
 import { lookTells } from './looks'
-import { trayOf } from '../plants/trays'
+import { dueSteps, trays } from './planned'
 import { bandOn, type StandForecast } from '../season/standForecast'
 import { troublesOf } from '../tracking/decisions'
 
-/** What is to be done or looked at. */
-export type JobKind =
-  | 'sow'
-  | 'self-sown'
-  | 'moist'
-  | 'emergence'
-  | 'look'
-  | 'window'
-  | 'seed'
-  | 'cut'
-  | 'end'
-  | 'sheet'
-  | 'regrowth'
-  | 'clear'
-  | 'plant'
-  | 'tray'
-  | 'frost'
-  | 'dry'
-  | 'decide'
-  | 'move'
-  | 'strip'
-
-export type Job = {
-  /** Stays the same for the same work, so that ticks, delays and calendars follow it. */
-  id: string
-  kind: JobKind
-  bedId: string
-  standId: string
-  dueDay: number
-  /** Last day on which it still helps; null when it can wait. */
-  untilDay: number | null
-  urgent: boolean
-  /** Days that the sentence of its kind speaks of, and a number where it needs one. */
-  days: number[]
-  count: number | null
-  /** How unsure it is what a look would tell, as a share. */
-  share?: number
-  /** The cut that is to be made. */
-  cutId?: string
-}
-
-export type RoundsInput = {
-  beds: readonly Bed[]
-  stands: readonly Stand[]
-  checks: readonly Check[]
-  forecasts: ReadonlyMap<string, StandForecast>
-  /** Chance of a night at or below 0 °C in the seven days ahead. */
-  frostChance: number
-  today: number
-  /** Day from which the garden's records run; null where that is not known. */
-  begunDay: number | null
-}
+export type { Job, JobKind, RoundsInput } from './job'
 
 /** Days ahead that a round looks. */
 export const ROUND_DAYS = 7
@@ -72,37 +20,13 @@ export const ROUND_DAYS = 7
 const UNSEEN_DAYS = 21
 /** Seed this near to ripe is urgent, days. */
 const SEED_NEAR_DAYS = 12
-/** Days after which trays not sown are too late to name. */
-const TRAY_GRACE_DAYS = 14
 /** Frost this likely is worth a job. */
 const FROST_CHANCE = 0.3
 /** Seed layer this dry stops seed from sprouting; share of what it holds. */
 const DRY_TOP = 0.35
 /** Frost that takes a tender crop, °C. */
 const TENDER_C = 0
-/** Days after seed fell from which its seedlings are looked for. */
-const COMES_UP_DAYS = 21
 
-type Maker = (input: RoundsInput, stand: Stand) => Job[]
-
-const job = (stand: Stand, kind: JobKind, dueDay: number, extra: Partial<Job> = {}): Job => ({
-  id: `${stand.id}:${kind}${extra.count ? `:${extra.count}` : ''}`,
-  kind,
-  bedId: stand.bedId,
-  standId: stand.id,
-  dueDay: Math.round(dueDay),
-  untilDay: null,
-  urgent: false,
-  days: [],
-  count: null,
-  ...extra,
-})
-
-const isCover = (stand: Stand) => stand.content.kind === 'cover'
-const startDay = (stand: Stand) => {
-  const start = latest(stand.start)
-  return start ? dayNumber(start.date) : null
-}
 const stageOf = (forecast: StandForecast | undefined, bbch: number) =>
   forecast?.stages.find((stage) => stage.bbch === bbch)?.date
 const lastSeen = ({ checks }: RoundsInput, stand: Stand) =>
@@ -110,41 +34,6 @@ const lastSeen = ({ checks }: RoundsInput, stand: Stand) =>
     -Infinity,
     ...checks.filter((check) => check.standId === stand.id).map((check) => dayNumber(check.date)),
   )
-
-/** Planned dueSteps that are due. */
-const dueSteps: Maker = ({ today }, stand) => {
-  const jobs: Job[] = []
-  const { start, end } = stand
-  if (!start.actual && start.plan) {
-    const due = dayNumber(start.plan.date)
-    if (isSelfSown(stand)) jobs.push(job(stand, 'self-sown', due + COMES_UP_DAYS))
-    else jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
-  }
-  if (start.actual && !end.actual)
-    for (const { id, cut } of stand.cuts)
-      if (cut.plan && !cut.actual)
-        jobs.push({
-          ...job(stand, 'cut', dayNumber(cut.plan.date), { cutId: id }),
-          id: `${stand.id}:cut:${id}`,
-        })
-  if (start.actual && !end.actual && end.plan && !findMethod(end.plan.method)?.waits) {
-    const due = dayNumber(end.plan.date)
-    jobs.push(job(stand, isCover(stand) ? 'end' : 'clear', due, { urgent: isCover(stand) && due < today }))
-  }
-  return jobs
-}
-
-/** The trays of a crop that is planned to be transplanted; forgotten ones are named until its planting. */
-const trays: Maker = (_input, stand) => {
-  const { content, start } = stand
-  if (content.kind !== 'crop' || content.establishment !== 'transplant' || start.actual || !start.plan)
-    return []
-  const tray = trayOf(content.cropId)
-  if (!tray) return []
-  const planted = dayNumber(start.plan.date)
-  const due = planted - 7 * tray.weeks
-  return [job(stand, 'tray', due, { untilDay: due + TRAY_GRACE_DAYS, days: [planted] })]
-}
 
 /** A sowing's first weeks: water, seedlings. */
 const youth: Maker = (input, stand) => {

@@ -135,14 +135,20 @@ export function* inTurnsInSteps(
   told?: (share: number, soFar: SequenceOutcome[]) => void,
 ): Steps<SequenceOutcome[]> {
   const outcomes: SequenceOutcome[] = []
+  const some = firstMembers(ensemble, TRIED_MEMBERS)
   for (const [i, sequence] of sequences.entries()) {
-    outcomes.push(yield* bestOf(scenario, sequence, ensemble))
+    outcomes.push(yield* bestOf(scenario, sequence, ensemble, some))
     told?.((i + 1) / sequences.length, [...outcomes])
   }
   return outcomes
 }
 
-function* bestOf(scenario: Scenario, sequence: Sequence, ensemble: WeatherEnsemble): Steps<SequenceOutcome> {
+function* bestOf(
+  scenario: Scenario,
+  sequence: Sequence,
+  ensemble: WeatherEnsemble,
+  some: WeatherEnsemble,
+): Steps<SequenceOutcome> {
   const { standCase, means } = scenario
   const { bed, stand } = standCase
   const method = findMethod(sequence.method)!
@@ -168,7 +174,6 @@ function* bestOf(scenario: Scenario, sequence: Sequence, ensemble: WeatherEnsemb
     const end = endFor({ method, passes: 1 }, day + lengthDays(sequence), place)
     return { cuts, end, scenario: scenarioWith(scenario, cuts, end) }
   }
-  const some = firstMembers(ensemble, TRIED_MEMBERS)
   let best = { day: days[0], chance: -1 }
   for (const day of days) {
     const tried = yield* evaluateInSteps(planOn(day).scenario, some)
@@ -179,11 +184,11 @@ function* bestOf(scenario: Scenario, sequence: Sequence, ensemble: WeatherEnsemb
   const { cuts, end, scenario: planned } = planOn(best.day)
   const evaluated = yield* evaluateInSteps(planned, ensemble)
   if (!evaluated?.termination) return { sequence, obstacle: 'no time', plan: null }
-  return { sequence, obstacle: null, plan: told(planned, evaluated, cuts, end, best.day) }
+  return { sequence, obstacle: null, plan: planTold(planned, evaluated, cuts, end, best.day) }
 }
 
 /** What is told of an evaluated sequence. */
-function told(
+function planTold(
   scenario: Scenario,
   { season, termination, outcome }: Evaluated,
   cuts: CutDetails[],

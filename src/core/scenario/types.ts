@@ -5,7 +5,7 @@ import type { Livestock, Rules } from '../garden/rules'
 import type { Garden, PlantingMethodId } from '../garden/schema'
 import type { Tool } from '../garden/tool'
 import type { Crop } from '../plants/crops'
-import type { StandCase } from '../season/run'
+import type { StandCase } from '../season/cases'
 import type { DateQuantiles } from '../stand/summary'
 
 /** What follows a cover on its ground: a crop on a day, a day by which the ground is wanted, or nothing that is known. */

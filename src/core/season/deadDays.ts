@@ -4,7 +4,8 @@ import { findMethod } from '../termination/methods'
 import { dayNumber } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
 import { setupFor } from './endingSetup'
-import type { SeasonRun, StandCase } from './run'
+import type { StandCase } from './cases'
+import type { SeasonRun } from './run'
 
 /** Day an ending begins to count: cold and heat do not wait for the day that was written down for them. */
 export const beginsOn = (end: Pick<EndDetails, 'method' | 'date'>, sowDay: number): number =>

@@ -5,7 +5,7 @@ import { edgeKgPerM } from '../termination/board'
 import { underSheet } from '../termination/flattening'
 import { DEAD_SHARE } from '../termination/lastAct'
 import type { EndingSetup } from '../termination/outcome'
-import type { StandCase } from './run'
+import type { StandCase } from './cases'
 
 /** How a planned or recorded ending is carried out on its bed. */
 export function setupFor(

@@ -1,5 +1,6 @@
 import { deadDays } from './deadDays'
-import { endedRunInSteps, type SeasonRun, type StandCase } from './run'
+import type { StandCase } from './cases'
+import { endedRunInSteps, type SeasonRun } from './run'
 import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'

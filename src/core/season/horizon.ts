@@ -1,7 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import type { WeatherEnsemble } from '../site/weather'
-import type { StandCase } from './run'
+import type { StandCase } from './cases'
 
 /**
  * Days that a stand is followed after its ground is taken: what a plan is followed for after the planting, with room for

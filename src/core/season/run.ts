@@ -1,61 +1,27 @@
 import { dayNumber } from '../foundations/day'
 import { atOnce, finish, type Steps } from '../foundations/steps'
-import type { Check } from '../garden/check'
 import { segmentSizeM } from '../garden/area'
-import type { Bed, Stand, StartDetails } from '../garden/schema'
+import type { Stand, StartDetails } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { FATES } from '../termination/fates'
 import { endEvents, takenOver } from '../termination/kill'
-import { edgeKgPerM, type Board } from '../termination/board'
+import { edgeKgPerM } from '../termination/board'
 import { underSheet } from '../termination/flattening'
 import { findMethod } from '../termination/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
-import type { OwnResults } from '../garden/ending'
 import { firstMembers, firstUnknownDay, type WeatherEnsemble } from '../site/weather'
 import { resumeInSteps, runSavingInSteps, runStand, stateOn, type SavedStates } from '../stand/kernel'
 import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
-import type { StandEvent, StandInput, StandRun } from '../stand/types'
+import type { StandEvent, StandRun } from '../stand/types'
 import { drawMemberParameters, drawSowing } from '../stand/memberParameters'
 import { assimilateInSteps } from '../tracking/assimilate'
 import { observationsOf, type Observation } from '../tracking/observations'
+import type { StandAbove, StandCase } from './cases'
 import { sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
-
-/** What had the ground before, from a day on: a cover with all its own run depends on, or a crop until it is gone. */
-export type EarlierUse =
-  { kind: 'cover'; startDay: number; standCase: StandCase } | ({ kind: 'crop' } & UpperCrop)
-
-/** A crop from its planting until it is gone; null where that is not planned. */
-export type UpperCrop = { startDay: number; cropId: string; goneDay: number | null }
-
-/** What stands above a sowing as it feels it: light, water and nitrogen taken, and what happens to it from above. */
-export type StandAbove = Required<Pick<StandInput, 'canopyAbove' | 'crop'>> & { events: StandEvent[] }
-
-/** Everything one stand's forecast depends on besides the weather. */
-export type StandCase = {
-  bed: Bed
-  stand: Stand
-  /** What it was sown under, if anything. */
-  upper: EarlierUse | null
-  checks: Check[]
-  /** First day the whole bed is taken by what follows, if planned. */
-  nextStartDay: number | null
-  /** Mulch that was carried here from other beds, per m². */
-  brought?: { day: number; massG: number; nitrogenG: number }[]
-  /** The garden's own counts after endings, which move the tables. */
-  own?: OwnResults
-  /** Whether there is something to flatten growth with before a sheet is laid. */
-  flattens: boolean
-  /** The crimp board it would be stepped down with. */
-  board?: Board
-  /** Whether what follows is sown or transplanted: how dead it must be. Transplanted where left out. */
-  establishment?: 'transplant' | 'seed'
-  /** What had its ground before it, the earliest first; where nothing is known the bed's answers begin it. */
-  before?: readonly EarlierUse[]
-}
 
 /** A look never tells that all is lost: a share this small stays. */
 const LEAST_SEEN = 0.01

@@ -7,7 +7,7 @@ import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
 import { usesBefore } from './earlier'
-import type { EarlierUse, StandCase } from './run'
+import type { EarlierUse, StandCase } from './cases'
 
 /** All that a stand's forecast depends on, taken from the garden. */
 export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {

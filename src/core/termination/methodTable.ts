@@ -1,6 +1,6 @@
 import type { Method } from './method'
+import { MOWS as CUT } from './workRates'
 
-const CUT = ['hand shears', 'scythe', 'mower', 'trimmer'] as const
 const BLADES =
   'Blades: gloves, and cut away from the body. With a trimmer or mower keep the guard on and others away; stones fly.'
 const HEAVY = 'Wet sheets and weights are heavy: lift with two.'

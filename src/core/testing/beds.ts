@@ -2,7 +2,7 @@ import type { AnimalPlan } from '../garden/ending'
 import type { Bed, Stand, StartDetails } from '../garden/schema'
 import { FRESH_BED, FRESH_STAND } from '../garden/fresh'
 import type { Tool } from '../garden/tool'
-import type { StandCase } from '../season/run'
+import type { StandCase } from '../season/cases'
 
 /** A plain bed of 10 × 1.2 m for tests. */
 export const testBed: Bed = {

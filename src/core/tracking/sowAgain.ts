@@ -2,7 +2,7 @@ import { dayNumber, isoDate } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { latest } from '../garden/timeline'
 import { standRun } from '../bed/standRun'
-import type { StandCase } from '../season/run'
+import type { StandCase } from '../season/cases'
 import type { WeatherEnsemble } from '../site/weather'
 import { valuesOn } from '../stand/summary'
 

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import type { StandCase } from '../../core/season/run'
+import type { StandCase } from '../../core/season/cases'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { useAnswer } from '../../compute/useAnswer'
 import { useGarden } from '../../state/garden'

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { sheetClashes, sheetUses, type SheetUse } from '../../core/termination/sheetUse'
+import { sheetClashes, sheetUses, type SheetUse } from '../../core/scenario/sheetUse'
 import { Caution } from '../../parts/Caution'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'

@@ -1,7 +1,7 @@
 import { dayNumber } from '../../foundations/day'
 import type { SiteClimate } from '../../garden/site'
 import type { Covering } from '../../garden/schema'
-import type { EarlierUse } from '../../season/run'
+import type { EarlierUse } from '../../season/cases'
 import { standRun } from '../../bed/standRun'
 import { generatedEnsemble } from '../../site/ensemble'
 import type { StandRun } from '../../stand/types'

@@ -4,9 +4,9 @@ import type { GardenData, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import type { Tool } from '../garden/tool'
 import { nextStand } from '../season/standCase'
-import { sheetOffDay } from './kill'
-import { findMethod } from './methods'
-import { sheetsFor } from './obstacles'
+import { sheetOffDay } from '../termination/kill'
+import { findMethod } from '../termination/methods'
+import { sheetsFor } from '../termination/obstacles'
 
 /** Sheets and films that are owned; cardboard is not counted by the piece. */
 export type OwnedSheet = Extract<Tool['kind'], 'black tarp' | 'clear film'>
@@ -21,6 +21,8 @@ export type SheetUse = {
   untilDay: number
   done: boolean
   sheets: readonly Tool[] | null
+  /** Whether any that is owned would cover it, were it free. */
+  fits: boolean
 }
 
 /**
@@ -37,13 +39,18 @@ export function sheetUses(data: Pick<GardenData, 'garden' | 'beds' | 'stands'>, 
     const taken = uses.flatMap(({ sheets, fromDay, untilDay }) =>
       fromDay < use.untilDay && use.fromDay < untilDay ? (sheets ?? []) : [],
     )
-    const free = data.garden.tools.filter((tool) => tool.kind === use.kind && !taken.includes(tool))
-    uses.push({ ...use, sheets: free.length > 0 ? sheetsFor(free, widthM, lengthM) : null })
+    const owned = data.garden.tools.filter(({ kind }) => kind === use.kind)
+    const free = owned.filter((tool) => !taken.includes(tool))
+    uses.push({
+      ...use,
+      sheets: sheetsFor(free, widthM, lengthM),
+      fits: sheetsFor(owned, widthM, lengthM) !== null,
+    })
   }
   return uses.sort((a, b) => a.fromDay - b.fromDay)
 }
 
-type Wanted = Omit<SheetUse, 'sheets'> & { lengthM: number; widthM: number }
+type Wanted = Omit<SheetUse, 'sheets' | 'fits'> & { lengthM: number; widthM: number }
 
 function wantedBy({ beds, stands }: Pick<GardenData, 'beds' | 'stands'>, stand: Stand): Wanted[] {
   const bed = beds.find(({ id }) => id === stand.bedId)
@@ -64,7 +71,7 @@ function wantedBy({ beds, stands }: Pick<GardenData, 'beds' | 'stands'>, stand: 
   ]
 }
 
-/** Beds whose sheet is wanted elsewhere in the same days, with what it would share it with. */
+/** Beds that have no sheet, with those on which one lies in the same days; with none where no sheet would cover them. */
 export const sheetClashes = (uses: readonly SheetUse[]): { use: SheetUse; with: SheetUse[] }[] =>
   uses
     .filter(({ sheets }) => sheets === null)
@@ -72,6 +79,7 @@ export const sheetClashes = (uses: readonly SheetUse[]): { use: SheetUse; with: 
       use,
       with: uses.filter(
         (other) =>
+          use.fits &&
           other !== use &&
           other.kind === use.kind &&
           other.sheets !== null &&

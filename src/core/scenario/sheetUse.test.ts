@@ -51,6 +51,13 @@ describe('where sheets lie', () => {
   test('a bed that no sheet covers has none, whatever is free', () => {
     const [long] = sheetUses(gardenOf([tarped('A', '2026-05-01')], [small], [bed('A', 60)]), today)
     expect(long.sheets).toBeNull()
+    // Waiting for another bed would not help it.
+    const beds = [bed('A', 60), bed('B')]
+    const uses = sheetUses(
+      gardenOf([tarped('A', '2026-05-01'), tarped('B', '2026-05-02')], [small], beds),
+      today,
+    )
+    expect(sheetClashes(uses)).toMatchObject([{ use: { fits: false }, with: [] }])
   })
   test('no sheet ever lies on two beds on one day', () => {
     const plans = fc.array(fc.integer({ min: 0, max: 90 }), { minLength: 1, maxLength: 6 })

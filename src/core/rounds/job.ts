@@ -1,0 +1,81 @@
+import { dayNumber } from '../foundations/day'
+import type { Check } from '../garden/check'
+import type { Bed, Stand } from '../garden/schema'
+import { latest } from '../garden/timeline'
+import type { StandForecast } from '../season/standForecast'
+
+/** What is to be done or looked at. */
+export type JobKind =
+  | 'sow'
+  | 'self-sown'
+  | 'moist'
+  | 'emergence'
+  | 'look'
+  | 'window'
+  | 'seed'
+  | 'cut'
+  | 'end'
+  | 'sheet'
+  | 'regrowth'
+  | 'clear'
+  | 'plant'
+  | 'tray'
+  | 'frost'
+  | 'dry'
+  | 'decide'
+  | 'move'
+  | 'strip'
+
+export type Job = {
+  /** Stays the same for the same work, so that ticks, delays and calendars follow it. */
+  id: string
+  kind: JobKind
+  bedId: string
+  standId: string
+  dueDay: number
+  /** Last day on which it still helps; null when it can wait. */
+  untilDay: number | null
+  urgent: boolean
+  /** Days that the sentence of its kind speaks of, and a number where it needs one. */
+  days: number[]
+  count: number | null
+  /** How unsure it is what a look would tell, as a share. */
+  share?: number
+  /** The cut that is to be made. */
+  cutId?: string
+}
+
+export type RoundsInput = {
+  beds: readonly Bed[]
+  stands: readonly Stand[]
+  checks: readonly Check[]
+  forecasts: ReadonlyMap<string, StandForecast>
+  /** Chance of a night at or below 0 °C in the seven days ahead. */
+  frostChance: number
+  today: number
+  /** Day from which the garden's records run; null where that is not known. */
+  begunDay: number | null
+}
+
+/** Makes the jobs of one kind that a stand wants. */
+export type Maker = (input: RoundsInput, stand: Stand) => Job[]
+
+/** A job of a stand, with the same name for the same work. */
+export const job = (stand: Stand, kind: JobKind, dueDay: number, extra: Partial<Job> = {}): Job => ({
+  id: `${stand.id}:${kind}${extra.count ? `:${extra.count}` : ''}`,
+  kind,
+  bedId: stand.bedId,
+  standId: stand.id,
+  dueDay: Math.round(dueDay),
+  untilDay: null,
+  urgent: false,
+  days: [],
+  count: null,
+  ...extra,
+})
+
+export const isCover = (stand: Stand) => stand.content.kind === 'cover'
+export const startDay = (stand: Stand) => {
+  const start = latest(stand.start)
+  return start ? dayNumber(start.date) : null
+}

@@ -1,0 +1,38 @@
+import type { Check } from '../garden/check'
+import type { OwnResults } from '../garden/ending'
+import type { Bed, Stand } from '../garden/schema'
+import type { StandEvent, StandInput } from '../stand/types'
+import type { Board } from '../termination/board'
+
+/** What had the ground before, from a day on: a cover with all its own run depends on, or a crop until it is gone. */
+export type EarlierUse =
+  { kind: 'cover'; startDay: number; standCase: StandCase } | ({ kind: 'crop' } & UpperCrop)
+
+/** A crop from its planting until it is gone; null where that is not planned. */
+export type UpperCrop = { startDay: number; cropId: string; goneDay: number | null }
+
+/** What stands above a sowing as it feels it: light, water and nitrogen taken, and what happens to it from above. */
+export type StandAbove = Required<Pick<StandInput, 'canopyAbove' | 'crop'>> & { events: StandEvent[] }
+
+/** Everything one stand's forecast depends on besides the weather. */
+export type StandCase = {
+  bed: Bed
+  stand: Stand
+  /** What it was sown under, if anything. */
+  upper: EarlierUse | null
+  checks: Check[]
+  /** First day the whole bed is taken by what follows, if planned. */
+  nextStartDay: number | null
+  /** Mulch that was carried here from other beds, per m². */
+  brought?: { day: number; massG: number; nitrogenG: number }[]
+  /** The garden's own counts after endings, which move the tables. */
+  own?: OwnResults
+  /** Whether there is something to flatten growth with before a sheet is laid. */
+  flattens: boolean
+  /** The crimp board it would be stepped down with. */
+  board?: Board
+  /** Whether what follows is sown or transplanted: how dead it must be. Transplanted where left out. */
+  establishment?: 'transplant' | 'seed'
+  /** What had its ground before it, the earliest first; where nothing is known the bed's answers begin it. */
+  before?: readonly EarlierUse[]
+}
