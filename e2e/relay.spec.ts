@@ -84,6 +84,11 @@ test('mow, wait, mow and sheet are one plan, told alike in all rooms, and come u
   await ready(page)
   await expect(page.getByTestId('plan-chance')).toContainText(told)
 
+  await page.goto('/bed/R1')
+  await expect(page.getByTestId('at-the-bed')).toContainText(
+    /Wait until .*, then mow it; its end is planned for/,
+  )
+
   // The first mowing comes up in its week, is recorded by one press, and leaves the list.
   await page.goto('/rounds')
   const done = page.getByRole('button', { name: /^Done: Mow cereal rye to 8/ })

@@ -22,6 +22,24 @@ describe('what is to be done at the bed', () => {
     [rye({ plan: null, actual: null }), /not planned yet/],
     [rye({ plan: null, actual: ending('2026-04-20') }), /^Ended by crimp on .*If it stands again/],
   ])('is said in a sentence', (stand, words) => expect(nextDeed(stand, today)).toMatch(words))
+  const mown = (date: string, done = false, fate: 'dropped' | 'grazed' = 'dropped') => {
+    const cut = { date, heightCm: 8, groundShare: 1, fate, note: '' }
+    const cuts = [{ id: date, cut: done ? { plan: cut, actual: cut } : { plan: cut, actual: null } }]
+    return rye({ plan: ending('2026-06-12'), actual: null }, { cuts })
+  }
+  test('a mowing before the end comes first, until it is made', () => {
+    expect(nextDeed(mown('2026-05-20'), today)).toMatch(
+      /^Wait until .*20.*, then mow it; its end is planned for .*12/,
+    )
+    expect(nextDeed(mown('2026-04-28'), today)).toMatch(/^Mow it now; it was planned for .*28/)
+    expect(nextDeed(mown('2026-05-20', false, 'grazed'), today)).toMatch(/then graze it/)
+    expect(nextDeed(mown('2026-04-28', true), today)).toMatch(/^Wait until .*Jun.*, then crimp\.$/)
+  })
+  test('what sows itself is not to be sown', () => {
+    const { actual } = rye({ plan: null, actual: null }).start
+    const start = { plan: { ...actual!, date: '2026-05-09', selfSown: true }, actual: null }
+    expect(nextDeed(rye({ plan: null, actual: null }, { start }), today)).toMatch(/^It is to sow itself from/)
+  })
   test('what is only planned is sown on its day, or now', () => {
     const plan = rye({ plan: null, actual: null }).start.actual!
     const planned = (date: string) =>

@@ -1,3 +1,4 @@
+import { isSelfSown, nextCut } from '../core/garden/timeline'
 import { dayNumber } from '../core/foundations/day'
 import type { Bed, Segment, Stand } from '../core/garden/schema'
 import { findMethod } from '../core/termination/methods'
@@ -37,10 +38,20 @@ export function nextDeed(stand: Stand, today: number): string {
   if (!start.actual) {
     const day = start.plan ? dayNumber(start.plan.date) : null
     if (day === null) return 'Nothing is planned here.'
+    if (isSelfSown(stand)) return `It is to sow itself from ${shortDate(day)}.`
     return day <= today ? 'Sow it now.' : `Sow it on ${shortDate(day)}.`
   }
   if (end.actual)
-    return `Ended by ${endingWords(end.actual)} on ${shortDate(dayNumber(end.actual.date))}. If it stands again, pull it, do it once more or cover it.`
+    return `Ended by ${endingWords(end.actual)} on ${shortDate(dayNumber(end.actual.date))}. If it stands again, pull it, cut it low or cover it.`
+  const cut = nextCut(stand)
+  if (cut) {
+    const cutDay = dayNumber(cut.date)
+    const act = cut.fate === 'grazed' ? 'graze' : 'mow'
+    const then = end.plan ? `; its end is planned for ${shortDate(dayNumber(end.plan.date))}` : ''
+    return cutDay > today
+      ? `Wait until ${shortDate(cutDay)}, then ${act} it${then}.`
+      : `${capital(act)} it now; it was planned for ${shortDate(cutDay)}${then}.`
+  }
   if (!end.plan) return 'It grows, and how it ends is not planned yet.'
   const day = dayNumber(end.plan.date)
   if (findMethod(end.plan.method)?.waits) return `Wait: ${endingWords(end.plan)} is to end it.`

@@ -1,6 +1,6 @@
 import { addDays, dayNumber, isoDate } from '../foundations/day'
 import { having } from '../foundations/grouped'
-import type { Stand, Step } from './schema'
+import type { CutDetails, Stand, Step } from './schema'
 
 /** The done step if there is one, else the planned one. */
 export function latest<T>(step: Step<T>): T | null {
@@ -9,6 +9,13 @@ export function latest<T>(step: Step<T>): T | null {
 
 /** Whether a stand comes of seed that the one before it let fall. */
 export const isSelfSown = ({ start }: Pick<Stand, 'start'>): boolean => latest(start)?.selfSown === true
+
+/** The next cut that is planned before a stand's end and not made yet; null where there is none. */
+export const nextCut = ({ cuts }: Pick<Stand, 'cuts'>): CutDetails | null =>
+  cuts
+    .flatMap(({ cut }) => (cut.plan && !cut.actual ? [cut.plan] : []))
+    .sort((a, b) => (a.date < b.date ? -1 : 1))
+    .at(0) ?? null
 
 /** A stand's span of days. `endDay` is null when nothing says when it ends. */
 export type Span = {

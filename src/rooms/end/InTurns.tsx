@@ -5,6 +5,7 @@ import { useAnswer } from '../../compute/useAnswer'
 import { USUAL_SEQUENCES, type Sequence, type SequenceOutcome } from '../../core/scenario/inTurns'
 import type { Units } from '../../text/format'
 import { underSheet } from '../../core/termination/flattening'
+import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
 import { SHIELDED_FACTOR } from '../../core/termination/sheets'
 import { Caution } from '../../parts/Caution'
@@ -200,7 +201,7 @@ function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: Sequence
           aria-label={`Plan in turns: ${name}`}
           onClick={single(() => void keep())}
         >
-          Plan it
+          Plan it{plan.outcome.chance.whole < SAFE_CHANCE && ', not safe'}
         </button>
       )}
     </li>

@@ -78,7 +78,8 @@ function SeedDays({ end, days }: { end: EndView; days: SeedDay[] }) {
   const enough = days.filter((seedDay) => upOn(seedDay) >= STAND_PER_M2)
   const [chosen, setChosen] = useState('')
   const pick = enough.find(({ day }) => String(day) === chosen) ?? enough[0]
-  const none = days.filter((seedDay) => seedsOn(seedDay, 'p90') < 1).at(-1)
+  const some = days.findIndex((seedDay) => seedsOn(seedDay, 'p90') >= 1)
+  const none = days.at(some < 0 ? -1 : some - 1)
   const { next } = end.view
   const taken = next?.stand.start.plan ? dayNumber(next.stand.start.plan.date) : null
   const { run: accept } = useOnce(async () => {
@@ -89,7 +90,7 @@ function SeedDays({ end, days }: { end: EndView; days: SeedDay[] }) {
   return (
     <>
       <p>
-        {none
+        {some !== 0 && none
           ? `Cut it by ${longDate(none.day)} and no seed is fit to sprout.`
           : 'Some seed is fit to sprout already.'}{' '}
         {pick

@@ -1,6 +1,7 @@
 import { dayNumber } from '../../core/foundations/day'
 import type { EndMethodId } from '../../core/garden/ending'
-import { bedSpans } from '../../core/garden/timeline'
+import type { Stand } from '../../core/garden/schema'
+import { bedSpans, isSelfSown, nextCut } from '../../core/garden/timeline'
 import { findMethod } from '../../core/termination/methods'
 import type { Loom } from './useLoom'
 import { standWords } from './labels'
@@ -70,6 +71,9 @@ const VERBS = {
   pull: 'pull',
 } as const satisfies Record<EndMethodId, string>
 
+const startVerb = (stand: Stand) =>
+  stand.content.kind === 'crop' ? 'plant' : isSelfSown(stand) ? 'look for self-sown' : 'sow'
+
 function nextDue(loom: Loom): Ledger['next'] {
   const due = loom.beds.flatMap(({ bed, stands }) =>
     bedSpans(
@@ -83,7 +87,7 @@ function nextDue(loom: Loom): Ledger['next'] {
           ? [
               {
                 day: dayNumber(stand.start.plan.date),
-                text: `${stand.content.kind === 'cover' ? 'sow' : 'plant'} ${words} in ${bed.label}`,
+                text: `${startVerb(stand)} ${words} in ${bed.label}`,
               },
             ]
           : []
@@ -92,7 +96,17 @@ function nextDue(loom: Loom): Ledger['next'] {
         plan && stand.start.actual && !findMethod(plan.method)?.waits
           ? [{ day: dayNumber(plan.date), text: `${VERBS[plan.method]} ${words} in ${bed.label}` }]
           : []
-      return [...start, ...end]
+      const mown = stand.end.actual ? null : nextCut(stand)
+      const cut =
+        mown && stand.start.actual
+          ? [
+              {
+                day: dayNumber(mown.date),
+                text: `${mown.fate === 'grazed' ? 'graze' : 'mow'} ${words} in ${bed.label}`,
+              },
+            ]
+          : []
+      return [...start, ...cut, ...end]
     }),
   )
   return due.sort((a, b) => a.day - b.day)[0] ?? null
