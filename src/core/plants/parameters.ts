@@ -59,6 +59,8 @@ export const species = z.object({
   group: plantGroup,
   endingClass,
   perennial: z.boolean(),
+  /** Share of a perennial’s plants that a year of age and rot takes, 0–1 (judgement from how long stands last). */
+  yearlyLoss: z.number().min(0).max(0.9),
   inoculantGroup: z.string().nullable(),
   /** 0 none – 3 strong: value of its flowers to bees and hoverflies. */
   flowerValue: z.number().min(0).max(3),

@@ -83,7 +83,7 @@ function speciesDay(
   growthDay(plants, plant, growing, n, canopy, canopy.shares[c], today, own, tally)
   sheddingDay(plants, plant, growing, n, today, surface)
   feedingDay(plants, plant, growing, n, today, mineralG, tally)
-  coldAndHeatDay(plants, plant, growing, n, weather, at, today, own.hardinessC, surface)
+  coldAndHeatDay(plants, plant, growing, n, weather, at, today, daylightH, own.hardinessC, surface)
 }
 
 /** Green and hidden ground of the evening in the members from `begin` up to `end`. */

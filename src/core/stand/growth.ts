@@ -13,6 +13,7 @@ import {
   dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
+import { oldestAgeCd } from './perennial'
 import { physics } from './physics'
 import type { OwnPlants } from './memberParameters'
 import { GROWING, type Plants, type Tally } from './plants'
@@ -36,7 +37,7 @@ export function listGrowing({ alive }: Plants, list: Int32Array, begin: number, 
 /** A day of development of the first `n` listed members. */
 export function developmentDay(
   plants: Plants,
-  { parameters: p, perennial }: Species,
+  plant: Species,
   list: Int32Array,
   n: number,
   { tMinC, tMaxC }: WeatherBlock,
@@ -46,11 +47,13 @@ export function developmentDay(
   { thermalCd, response }: Today,
 ): void {
   const { ageCd, vernal, emergence, lai } = plants
+  const { parameters: p, perennial } = plant
   const { t31Cd } = p
   const photo = photoFactor(daylightH, p)
   // Biennials answer the cold only once they have grown; others as soon as the seed has swollen.
   const biennial = p.vernalFloor === 0
   const dormancy = perennial ? dormancyFactor(daylightH) : 1
+  const oldest = oldestAgeCd(plant, daylightH)
   for (let k = 0; k < n; k++) {
     const m = list[k]
     const tMin = tMinC[at + m]
@@ -60,7 +63,7 @@ export function developmentDay(
     if (age < t31Cd && (!biennial || lai[m] > YOUNG_LAI)) vernal[m] += vernalisingDay((tMin + tMax) / 2)
     const pace = developmentPace(age, vernal[m], photo, p)
     emergence[m] = GROWING
-    ageCd[m] = age + ownDevelopment[m] * thermal * pace
+    ageCd[m] = atMost(oldest, age + ownDevelopment[m] * thermal * pace)
     thermalCd[m] = thermal
     response[m] = dormancy * growthResponse(tMin, tMax, p)
   }

@@ -11,6 +11,7 @@ import { growStand, raked } from '../testing/stands'
 import { coldNightFactor, growthResponse, vernalFactor, dormancyFactor } from './development'
 import { ripeningFactor } from './growth'
 import { crownTemperature, nightSurvival } from './hardiness'
+import { oldestAgeCd, shootsBeginCd } from './perennial'
 import { physics } from './physics'
 import { heavedShare } from './weathering'
 import { quantilesOn, stageDays, valuesOn } from './summary'
@@ -175,6 +176,31 @@ describe('heat and cold of growth', () => {
     const before = (sown: string, day: string) =>
       quantilesOn(growStand(pennsylvania, 'alfalfa', sown, { members: 40 }).run, 'massG', dayNumber(day))!.p50
     expect(before('2025-08-20', '2026-04-20')).toBeLessThan(140)
+  })
+})
+
+describe('stands that stay', () => {
+  const alive = (id: string, sown: string, day: string) => {
+    const days = dayNumber(day) - dayNumber(sown) + 2
+    const { run } = growStand(pennsylvania, id, sown, { members: 20, days })
+    return quantilesOf(valuesOn(run, run.species[0].alive, dayNumber(day)))!.p50
+  }
+  test('short days send a clover that has flowered back to its crown, and its stage with it', () => {
+    const clover = findSpecies('red-clover')!
+    expect(oldestAgeCd(clover, 10.5)).toBe(shootsBeginCd(clover.parameters))
+    expect(oldestAgeCd(clover, 11.5)).toBe(Infinity)
+    expect(oldestAgeCd(findSpecies('crimson-clover')!, 10.5)).toBe(Infinity)
+    const { run } = growStand(pennsylvania, 'red-clover', '2025-04-10', { members: 20, days: 240 })
+    const stage = (day: string) => quantilesOf(valuesOn(run, run.species[0].bbch, dayNumber(day)))!.p50
+    expect(stage('2025-08-25')).toBeGreaterThan(65)
+    expect(stage('2025-11-20')).toBeLessThan(31)
+  })
+  test('white clover outlasts red; a biennial dies once its seed is ripe', () => {
+    expect(alive('white-clover', '2025-04-10', '2027-06-01')).toBeGreaterThan(
+      alive('red-clover', '2025-04-10', '2027-06-01') + 0.1,
+    )
+    expect(alive('sweetclover', '2025-04-15', '2026-06-01')).toBeGreaterThan(0.5)
+    expect(alive('sweetclover', '2025-04-15', '2027-06-01')).toBeLessThan(0.05)
   })
 })
 

@@ -1,5 +1,6 @@
 import type { SpeciesParameters } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
+import { shootsBeginCd } from './perennial'
 import { GROWING, type Plants, type Tally } from './plants'
 
 /** Share of a stand's growth above a height, 0–1: more of it sits high than low (judgement, exponent 0.5–1). */
@@ -9,8 +10,6 @@ export function shareAbove(heightM: number, standHeightM: number): number {
 
 /** A cut this deep takes the growing points of stems that have begun to lengthen. */
 const DEEP_CUT = 0.5
-/** New shoots after a deep cut begin at this share of the way to stem elongation (judgement, 0.3–0.8). */
-const SHOOTS_BEGIN = 0.6
 
 /**
  * Takes a share of the growth off a member's living plants, 0–1. Of what is taken the share `gone` leaves the bed,
@@ -19,7 +18,7 @@ const SHOOTS_BEGIN = 0.6
 export function takeTop(
   plants: Plants,
   m: number,
-  { t31Cd }: SpeciesParameters,
+  p: SpeciesParameters,
   share: number,
   gone: number,
   residue: ResiduePools,
@@ -35,7 +34,7 @@ export function takeTop(
   plants.nitrogenG[m] -= nitrogenG
   plants.lai[m] *= 1 - share
   if (share > DEEP_CUT) {
-    plants.ageCd[m] = Math.min(plants.ageCd[m], SHOOTS_BEGIN * t31Cd)
+    plants.ageCd[m] = Math.min(plants.ageCd[m], shootsBeginCd(p))
     plants.emergence[m] = GROWING
   }
 }

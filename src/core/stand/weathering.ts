@@ -4,6 +4,15 @@ import type { Species } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
 import type { WeatherBlock } from './block'
 import { crownTemperature, nextLt50, nightSurvival } from './hardiness'
+import {
+  dailyLoss,
+  heatDeaths,
+  livesOn,
+  oldestAgeCd,
+  OLD_STEMS_KEEP,
+  OLD_STEMS_LOST,
+  RESTS_BELOW_C,
+} from './perennial'
 import { physics } from './physics'
 import { die, type Plants } from './plants'
 import type { Today } from './today'
@@ -38,14 +47,17 @@ export function coldAndHeatDay(
   { tMinC, tMaxC, snowMm }: WeatherBlock,
   at: number,
   { soilC, meanC }: Today,
+  daylightH: number,
   ownHardinessC: Float64Array,
   residue: ResiduePools,
 ): void {
   const p = plant.parameters
   const { lt50C, ageCd, worstNight, massG } = plants
   const legume = plant.group === 'legume'
-  const { hotDayLossPerC } = physics
-  const ripeCd = plant.perennial ? Infinity : p.t61Cd + p.t89Cd
+  const hotDayLossPerC = heatDeaths(plant) * physics.hotDayLossPerC
+  const ripeCd = livesOn(plant) ? Infinity : p.t61Cd + p.t89Cd
+  const aged = dailyLoss(plant)
+  const restsAtCd = oldestAgeCd(plant, daylightH)
   for (let k = 0; k < n; k++) {
     const m = list[k]
     const tMin = tMinC[at + m]
@@ -69,8 +81,19 @@ export function coldAndHeatDay(
     if (heat > 0) die(plants, m, atMost(0.5, 0.03 * heat), residue)
     const hot = meanC[m] - p.growOptHighC
     if (hot > 0) die(plants, m, hotDayLossPerC * hot, residue)
+    if (ageCd[m] === restsAtCd && meanC[m] < RESTS_BELOW_C) giveUpStems(plants, m, residue)
+    if (aged > 0) die(plants, m, aged, residue)
     if (ageCd[m] >= ripeCd) die(plants, m, RIPE_LOSS, residue)
   }
+}
+
+/** Old stems of resting plants fall; most of their nitrogen goes back into the crown. */
+function giveUpStems({ lai, massG, nitrogenG }: Plants, m: number, residue: ResiduePools): void {
+  const nitrogenShare = OLD_STEMS_LOST * (1 - OLD_STEMS_KEEP)
+  addResidue(residue, m, massG[m] * OLD_STEMS_LOST, nitrogenG[m] * nitrogenShare)
+  lai[m] *= 1 - OLD_STEMS_LOST
+  massG[m] *= 1 - OLD_STEMS_LOST
+  nitrogenG[m] *= 1 - nitrogenShare
 }
 
 /** Frost takes leaf within 6 °C of what kills leaves, by its margin above that, °C. */

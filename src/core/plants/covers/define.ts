@@ -4,13 +4,13 @@ import type { Species, SpeciesParameters } from '../parameters'
 import { SEED_FACTS, type SeedFacts } from '../seedFacts'
 
 type Facts = Omit<Species, 'parameters' | 'stated' | 'archetype' | 'sources' | 'harms' | keyof SeedFacts>
-type Shared = 'group' | 'family' | 'perennial' | 'inoculantGroup' | 'flowerValue' | 'rootPower' | 'allelopathy' | 'cautions' | 'season' | 'habit' | 'rooting' | 'edible' | 'weediness' | 'rootKnot' | 'biofumigant' | 'endingClass'
+type Shared = 'group' | 'family' | 'perennial' | 'yearlyLoss' | 'inoculantGroup' | 'flowerValue' | 'rootPower' | 'allelopathy' | 'cautions' | 'season' | 'habit' | 'rooting' | 'edible' | 'weediness' | 'rootKnot' | 'biofumigant' | 'endingClass'
 
 /** What a species of a kind states: what differs from its kind, and its parameters where they differ from the archetype. */
 export type Entry = Omit<Facts, Shared> & Partial<Pick<Facts, Shared>> & { base: SpeciesParameters; own: Partial<SpeciesParameters> }
 
 const USUAL: Omit<Pick<Facts, Shared>, 'group' | 'family' | 'endingClass'> = {
-  perennial: false, inoculantGroup: null, flowerValue: 0, rootPower: 1, allelopathy: 0, cautions: [], season: 'cool', habit: 'upright',
+  perennial: false, yearlyLoss: 0, inoculantGroup: null, flowerValue: 0, rootPower: 1, allelopathy: 0, cautions: [], season: 'cool', habit: 'upright',
   rooting: 'fibrous', edible: null, weediness: 0, rootKnot: 'poor host', biofumigant: 0,
 }
 

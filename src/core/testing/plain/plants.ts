@@ -115,7 +115,9 @@ export function live(
         : now().age < p.t61Cd
           ? 0.5 + 0.5 * photo
           : 1
-  const age = now().age + memberParameters.development * thermal * pace
+  const livesOn = plant.perennial && p.vernalFloor > 0
+  const older = now().age + memberParameters.development * thermal * pace
+  const age = livesOn && day.daylight < 11 ? Math.min(older, 0.6 * p.t31Cd) : older
   const tonnes = canopyMass / 100
   const critical =
     memberParameters.nitrogen *
@@ -226,8 +228,14 @@ export function live(
     world = withPlant(lose(world, c, burnt / 2, burnt / 2), c, { lai: lai * (1 - burnt) })
   }
   if (day.tMax > p.heatC) world = lethal(world, c, Math.min(0.5, 0.03 * (day.tMax - p.heatC)))
-  if (mean > p.growOptHighC) world = lethal(world, c, physics.hotDayLossPerC * (mean - p.growOptHighC))
-  if (!plant.perennial && bbchAt(age, p) >= 89) world = lethal(world, c, 0.06)
+  if (mean > p.growOptHighC)
+    world = lethal(world, c, (plant.perennial ? 0.2 : 1) * physics.hotDayLossPerC * (mean - p.growOptHighC))
+  if (livesOn && day.daylight < 11 && age === 0.6 * p.t31Cd && mean < 5) {
+    const { lai } = now()
+    world = withPlant(lose(world, c, 0.015, 0.015 * 0.35), c, { lai: lai * (1 - 0.015) })
+  }
+  if (plant.yearlyLoss > 0) world = lethal(world, c, 1 - (1 - plant.yearlyLoss) ** (1 / 365))
+  if (!livesOn && bbchAt(age, p) >= 89) world = lethal(world, c, 0.06)
   return world
 }
 

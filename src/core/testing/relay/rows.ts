@@ -47,6 +47,22 @@ const inCorn = (speciesId: string) => (members: number) =>
 const massOn = (run: ReturnType<typeof relayed>, day: string) =>
   T_PER_HA * quantilesOn(run, 'massG', dayNumber(day))!.p50
 
+/** The growth of a stand that stays, cut low on some days, on a day. */
+const lasting =
+  (speciesId: string, sownOn: string, cutOn: readonly string[], day: string) => (members: number) => {
+    const events = cutOn.map((date) => ({
+      kind: 'cut' as const,
+      day: dayNumber(date),
+      fate: { by: 'cut' as const, heightM: 0.06 },
+      heightM: 0.06,
+      groundShare: 1,
+      left: true,
+    }))
+    const days = dayNumber(day) - dayNumber(sownOn) + 2
+    return massOn(growStand(pennsylvania, speciesId, sownOn, { members, days, events }).run, day)
+  }
+const FIRST_CUTS = 'first cuts in extension guides of the northeastern states'
+
 /** The middle of what sowing a species so many days after planting is told to cost a crop, %. */
 function lost(cropId: string, speciesId: string, daysAfterPlanting: number): number {
   const { low, high } = yieldLost(
@@ -56,7 +72,7 @@ function lost(cropId: string, speciesId: string, daysAfterPlanting: number): num
   return (100 * (low + high)) / 2
 }
 
-/** Published results of interseeding, frost-seeding, living mulches and later endings. */
+/** Published results of interseeding, frost-seeding, living mulches, later endings and stands that stay. */
 export const RELAY_ROWS: readonly RelayRow[] = [
   {
     what: 'red clover frost-seeded into winter wheat, Pennsylvania: shoots at wheat harvest',
@@ -155,5 +171,50 @@ export const RELAY_ROWS: readonly RelayRow[] = [
       const { run } = growStand(pennsylvania, 'cereal-rye', '2025-09-25', { members, days: 260 })
       return 100 * (massOn(run, '2026-05-22') / massOn(run, '2026-05-08') - 1)
     },
+  },
+  {
+    what: 'red clover sown in spring, Pennsylvania: its first growth of the second year, early June',
+    source: FIRST_CUTS,
+    low: 3,
+    high: 8,
+    unit: 't/ha',
+    value: lasting('red-clover', '2025-04-10', [], '2026-06-05'),
+  },
+  {
+    what: 'the same in the third year, cut three times in the second',
+    source: FIRST_CUTS,
+    low: 2,
+    high: 7,
+    unit: 't/ha',
+    value: lasting('red-clover', '2025-04-10', ['2026-06-05', '2026-07-20', '2026-09-05'], '2027-06-05'),
+  },
+  {
+    what: 'alfalfa sown in spring, Pennsylvania: its first growth of the second year, end of May',
+    source: FIRST_CUTS,
+    low: 2.5,
+    high: 6,
+    unit: 't/ha',
+    value: lasting('alfalfa', '2025-04-10', ['2025-08-10'], '2026-05-30'),
+  },
+  {
+    what: 'white clover sown in spring, Pennsylvania: its first growth of the fourth year, cut low each summer',
+    source: FIRST_CUTS,
+    low: 1,
+    high: 4.5,
+    unit: 't/ha',
+    value: lasting(
+      'white-clover',
+      '2025-04-10',
+      [2025, 2026, 2027].flatMap((year) => [`${year}-07-01`, `${year}-08-15`, `${year}-09-25`]),
+      '2028-05-30',
+    ),
+  },
+  {
+    what: 'sweetclover sown in spring, Pennsylvania: what lives two winters later',
+    source: 'biennial: it dies once it has seeded',
+    low: 0,
+    high: 0.3,
+    unit: 't/ha',
+    value: lasting('sweetclover', '2025-04-10', [], '2027-05-30'),
   },
 ]

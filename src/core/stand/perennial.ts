@@ -1,0 +1,35 @@
+import type { Species, SpeciesParameters } from '../plants/parameters'
+
+/**
+ * Days shorter than this, h, send plants that live on for years back to their crowns: old stems are given up, and the
+ * next year’s shoots begin there (fall dormancy; judgement, 10.5–11.5).
+ */
+const REST_H = 11
+/** New shoots, after a deep cut or a winter, begin at this share of the way to stem elongation (judgement, 0.3–0.8). */
+const SHOOTS_BEGIN = 0.6
+/** Of the plants that hot days would kill, those that die where crowns live on under withered shoots (judgement, 0.1–0.4). */
+const CROWN_HEAT_DEATHS = 0.2
+
+/** On resting days colder than this, °C, old stems fall by a share a day; of the nitrogen in them crowns keep back a share (judgement). */
+export const RESTS_BELOW_C = 5
+export const OLD_STEMS_LOST = 0.015
+export const OLD_STEMS_KEEP = 0.65
+
+type Lasting = Pick<Species, 'perennial' | 'parameters' | 'yearlyLoss'>
+
+/** Whether plants flower in more than one year; a biennial dies once its seed is ripe. */
+export const livesOn = ({ perennial, parameters }: Lasting): boolean =>
+  perennial && parameters.vernalFloor > 0
+
+/** Thermal age at which new shoots begin, °C d. */
+export const shootsBeginCd = ({ t31Cd }: Pick<SpeciesParameters, 't31Cd'>): number => SHOOTS_BEGIN * t31Cd
+
+/** Thermal age that a day of so much light lets plants keep, °C d: in short days those that live on begin anew. */
+export const oldestAgeCd = (plant: Lasting, daylightH: number): number =>
+  livesOn(plant) && daylightH < REST_H ? shootsBeginCd(plant.parameters) : Infinity
+
+/** Share of the deaths of hot days that befalls a plant. */
+export const heatDeaths = ({ perennial }: Lasting): number => (perennial ? CROWN_HEAT_DEATHS : 1)
+
+/** Share of its plants that a stand loses in a day to age and rot. */
+export const dailyLoss = ({ yearlyLoss }: Lasting): number => 1 - (1 - yearlyLoss) ** (1 / 365)
