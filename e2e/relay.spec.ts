@@ -171,6 +171,10 @@ test('a living aisle is mown by the crop beside it, and its cuttings land on the
   await expect(aisle).toContainText(/Mown \d+ times in the months ahead/, { timeout: 60_000 })
   await expect(aisle.getByRole('row').filter({ hasText: 'potato' }).first()).toBeVisible()
   const mowings = (await aisle.getByRole('row').count()) - 1
+  await aisle.getByText('Over 5 years').click()
+  const years = page.getByTestId('aisle-years')
+  await expect(years.getByRole('row')).toHaveCount(6, { timeout: 60_000 })
+  await expect(years).toContainText(/It stays closed|closes over \d+/)
   await aisle.getByRole('button', { name: 'Plan these mowings' }).click()
   const planned = page.getByRole('region', { name: 'Cuts so far' }).getByRole('listitem')
   await expect(planned).toHaveCount(mowings)

@@ -39,6 +39,7 @@ import { firstMembers, type WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { aisleMowings, type AisleMowing, type Neighbour } from '../core/scenario/aisle'
+import { AISLE_YEARS, AISLE_YEARS_MEMBERS, aisleYears, type AisleYear } from '../core/scenario/aisleYears'
 import { cutting, type CutAnswer } from '../core/scenario/cutting'
 import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core/scenario/regrowth'
 import { inTurnsInSteps, type Sequence, type SequenceOutcome } from '../core/scenario/inTurns'
@@ -223,6 +224,18 @@ export const jobs = {
   ): Steps<AisleMowing[]> {
     const season = yield* seasonFor(standCase, yield* ensembleFor(spec))
     return season ? aisleMowings(standCase, season, neighbours, today) : []
+  },
+  *aisleYears(
+    spec: WeatherSpec,
+    standCase: StandCase,
+    neighbours: Neighbour[],
+    today: number,
+  ): Steps<AisleYear[]> {
+    // The years after the garden’s own weather are made for this alone.
+    const days = today + (AISLE_YEARS + 1) * 366 - spec.startDay
+    const ensemble = yield* ensembleFor({ ...spec, days, members: AISLE_YEARS_MEMBERS })
+    const season = yield* standRunInSteps(standCase, ensemble)
+    return season ? aisleYears(standCase, season, neighbours, today) : []
   },
   *letSeed(spec: WeatherSpec, scenario: Scenario): Steps<SeedDay[]> {
     const ensemble = yield* ensembleFor(spec)

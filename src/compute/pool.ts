@@ -15,6 +15,7 @@ const LONG: ReadonlySet<JobKind> = new Set<JobKind>([
   'repair',
   'inTurns',
   'ownMix',
+  'aisleYears',
 ])
 
 /** Longest that a worker with work may go without a sign of life, ms: a slow phone takes seconds for what a desk takes tenths. */

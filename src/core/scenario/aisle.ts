@@ -8,6 +8,7 @@ import { grownShare } from '../plants/shade'
 import type { CutDetails } from '../garden/schema'
 import type { StandCase } from '../season/cases'
 import type { SeasonRun } from '../season/run'
+import type { StandState } from '../stand/state'
 import type { StandRun } from '../stand/types'
 import { cutHeight } from '../termination/workPlan'
 import { middleOn } from './after'
@@ -66,45 +67,68 @@ export function allowedOn(
   )
 }
 
+/** How far ahead an aisle is followed, days, for how many mowings at most, and by how many members. */
+export type AisleAhead = { days: number; mowings: number; members: number }
+const MONTHS_AHEAD: AisleAhead = { days: AHEAD_DAYS, mowings: MOST_MOWINGS, members: TOLD_MEMBERS }
+
 /** When a living aisle is to be mown from today on, each mowing growing on from the ones before it. */
-export function aisleMowings(
+export const aisleMowings = (
+  aisle: Pick<StandCase, 'bed' | 'stand'>,
+  season: SeasonRun,
+  neighbours: readonly Neighbour[],
+  today: number,
+): AisleMowing[] => mownAhead(aisle, season, neighbours, today, MONTHS_AHEAD).mowings
+
+/** Days that are looked at together for one on which an aisle is too tall. */
+const WINDOW_DAYS = 42
+
+/** The same as far ahead as is wanted, and the stand as it grows on under these mowings, piece after piece. */
+export function mownAhead(
   { bed, stand }: Pick<StandCase, 'bed' | 'stand'>,
   season: SeasonRun,
   neighbours: readonly Neighbour[],
   today: number,
-): AisleMowing[] {
-  const liveM = Math.max(...season.run.sown.map(({ plant }) => cutHeight(plant.endingClass).liveM))
+  ahead: AisleAhead,
+): { mowings: AisleMowing[]; pieces: StandRun[] } {
+  const { startDay, days, members: most, sown } = season.run
+  const liveM = Math.max(...sown.map(({ plant }) => cutHeight(plant.endingClass).liveM))
   const areaM2 = segmentAreaM2(bed, stand.segment)
-  const members = Math.min(TOLD_MEMBERS, season.run.members)
+  const members = Math.min(ahead.members, most)
+  const last = Math.min(startDay + days - 2, today + ahead.days)
   const mowings: AisleMowing[] = []
-  const events = () => mowings.map(({ day, cutToM }) => cutEvent(cutOn(day, cutToM), day, undefined))
-  let run = season.again([], members)
-  const last = Math.min(run.startDay + run.days - 2, today + AHEAD_DAYS)
-  let from = Math.max(today, run.startDay + 1)
-  while (mowings.length < MOST_MOWINGS) {
-    const day = firstTooTall(run, from, last, (d) => allowedOn(d, neighbours, liveM).allowedM)
-    if (day === null) break
-    const before = {
-      massG: middleOn(run, run.massG, day - 1),
-      nitrogenG: middleOn(run, run.nitrogenG, day - 1),
+  const pieces: StandRun[] = []
+  let from: StandState | null = null
+  let day = Math.max(today, startDay + 1)
+  while (mowings.length < ahead.mowings && day <= last) {
+    const walk = { day, members, from }
+    const uncut = season.walkOn({ ...walk, days: Math.min(WINDOW_DAYS, last + 1 - day), events: [] })
+    const allowedM = (on: number) => allowedOn(on, neighbours, liveM).allowedM
+    const mowDay = firstTooTall(uncut.run, day, day + uncut.run.days - 1, allowedM)
+    const event = mowDay === null ? null : cutEvent(cutOn(mowDay, liveM), mowDay, undefined)
+    const walked: typeof uncut =
+      mowDay === null || event === null
+        ? uncut
+        : season.walkOn({ ...walk, days: mowDay - day + APART_DAYS, events: [event] })
+    if (mowDay !== null) {
+      const taken = (what: 'massG' | 'nitrogenG') =>
+        Math.max(
+          0,
+          middleOn(uncut.run, uncut.run[what], mowDay) - middleOn(walked.run, walked.run[what], mowDay),
+        )
+      mowings.push({
+        day: mowDay,
+        cutToM: liveM,
+        reachedM: middleOn(uncut.run, uncut.run.heightM, mowDay),
+        ...allowedOn(mowDay, neighbours, liveM),
+        massKg: (taken('massG') * areaM2) / 1000,
+        nitrogenG: taken('nitrogenG') * areaM2,
+      })
     }
-    const reachedM = middleOn(run, run.heightM, day)
-    mowings.push({
-      day,
-      cutToM: liveM,
-      reachedM,
-      ...allowedOn(day, neighbours, liveM),
-      massKg: 0,
-      nitrogenG: 0,
-    })
-    run = season.again(events(), members)
-    const taken = (what: 'massG' | 'nitrogenG') => Math.max(0, before[what] - middleOn(run, run[what], day))
-    const mowing = mowings.at(-1)!
-    mowing.massKg = (taken('massG') * areaM2) / 1000
-    mowing.nitrogenG = taken('nitrogenG') * areaM2
-    from = day + APART_DAYS
+    pieces.push(walked.run)
+    from = walked.state
+    day += walked.run.days
   }
-  return mowings
+  return { mowings, pieces }
 }
 
 function firstTooTall(

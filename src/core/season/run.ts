@@ -11,7 +11,7 @@ import { findMethod } from '../termination/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import { firstMembers, firstUnknownDay, type WeatherEnsemble } from '../site/weather'
-import { resumeInSteps, runSavingInSteps, runStand, stateOn, type SavedStates } from '../stand/kernel'
+import { resumeInSteps, runSavingInSteps, runStand, stateOn, walkOn, type SavedStates } from '../stand/kernel'
 import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
@@ -117,6 +117,14 @@ function onlyOf(stand: Stand, speciesId: string | undefined): number | undefined
   return index < 0 ? undefined : index
 }
 
+export type Walk = {
+  day: number
+  days: number
+  members: number
+  events: readonly StandEvent[]
+  from: StandState | null
+}
+
 type Branching = [day: number, events: readonly StandEvent[], days?: number, members?: readonly number[]]
 
 /**
@@ -134,6 +142,8 @@ export type SeasonRun = {
   branch: (...branching: Branching) => StandRun
   /** The same with pauses. */
   branchInSteps: (...branching: Branching) => Steps<StandRun>
+  /** Walks on from a day, from the state at its beginning or from one a walk has come to, by its first `members`. */
+  walkOn: (walk: Walk) => { run: StandRun; state: StandState }
   /** The state at the beginning of a day, with further events before it. */
   stateOn: (day: number, events: readonly StandEvent[]) => StandState
 }
@@ -236,6 +246,8 @@ export function* standRunOnInSteps(
       runStand(withEvents(events), firstMembers(weather, members), memberParameters),
     branch: (...branching) => finish(branchInSteps(...branching)),
     branchInSteps,
+    walkOn: ({ day, days, members, events, from }) =>
+      walkOn(withEvents(events), weather, memberParameters, from ?? savedOn(day), day, days, members),
     stateOn: (day, events) => stateOn(withEvents(events), weather, memberParameters, day),
   }
 }

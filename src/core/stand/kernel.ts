@@ -138,3 +138,21 @@ export function* resumeInSteps(
   yield* runDays(newWork(input, ensemble, memberParameters, members, state), day, span, run, new Map())
   return run
 }
+
+/** A stand taken up from a saved state for some days, and the state at the end of them, from which it can be taken up again. */
+export function walkOn(
+  input: StandInput,
+  ensemble: WeatherEnsemble,
+  memberParameters: MemberParameters,
+  saved: StandState,
+  day: number,
+  days: number,
+  members: number,
+): { run: StandRun; state: StandState } {
+  const span = Math.min(days, daysFrom(ensemble, day))
+  const picked = everyMember(ensemble).slice(0, members)
+  const run = emptyRun(input, day, span, picked.length)
+  const work = newWork(input, ensemble, memberParameters, picked, pickState(saved, picked))
+  finish(runDays(work, day, span, run, new Map()))
+  return { run, state: work.state }
+}

@@ -31,6 +31,9 @@ export function waysFor(
     ground: BARE_FACTS,
     today: from,
   }
+  const noStates = () => {
+    throw new Error('a run that is at hand has no states')
+  }
   const season: SeasonRun = {
     run: covered,
     ensemble,
@@ -41,9 +44,8 @@ export function waysFor(
       yield
       return covered
     },
-    stateOn: () => {
-      throw new Error('a run that is at hand has no states')
-    },
+    stateOn: noStates,
+    walkOn: noStates,
   }
   return compareTerminations(scenario, season, ask)
 }
