@@ -11,6 +11,7 @@ import { tickJob } from './markJob'
 import { asPlanned } from './plantCrop'
 import { recordSowing } from './recordSowing'
 import { cameUpItself } from './selfSown'
+import { sheetDone } from './groundSheet'
 import type { Step } from './step'
 
 function sown(
@@ -78,6 +79,8 @@ function deedOf(
   if (job.kind === 'self-sown') return cameUpItself(stand)
   if (job.kind === 'cut' && job.cutId) return cutDone(stand, job.cutId, day)
   if (job.kind === 'end') return ended(data, stand, day, forecast)
+  if (job.kind === 'lay' && start.plan) return sheetDone(stand, 'laid', day)
+  if (job.kind === 'lift' && end.plan) return sheetDone(stand, 'taken off', day)
   if (job.kind === 'plant' && start.plan) return asPlanned(stand, 'planted', day)
   if (job.kind === 'clear' && end.plan) return asPlanned(stand, 'cleared', day)
   return null

@@ -8,7 +8,7 @@ import { dayNumber } from '../core/foundations/day'
 import { quantilesOf, type Quantiles } from '../core/foundations/statistics'
 import type { Steps } from '../core/foundations/steps'
 import { stableHash } from '../core/foundations/hash'
-import type { Bed, CutDetails } from '../core/garden/schema'
+import type { Bed, CutDetails, GroundSheetKind, SheetAim } from '../core/garden/schema'
 import { findSpecies } from '../core/plants/catalogue'
 import { aftermathOf, type Aftermath } from '../core/scenario/after'
 import { bestOption, type BestTermination } from '../core/scenario/best'
@@ -40,6 +40,7 @@ import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSumma
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { aisleMowings, type AisleMowing, type Neighbour } from '../core/scenario/aisle'
 import { AISLE_YEARS, AISLE_YEARS_MEMBERS, aisleYears, type AisleYear } from '../core/scenario/aisleYears'
+import { groundSheet, type GroundSheetAnswer } from '../core/termination/groundSheet'
 import { cutting, type CutAnswer } from '../core/scenario/cutting'
 import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core/scenario/regrowth'
 import { inTurnsInSteps, type Sequence, type SequenceOutcome } from '../core/scenario/inTurns'
@@ -224,6 +225,15 @@ export const jobs = {
   ): Steps<AisleMowing[]> {
     const season = yield* seasonFor(standCase, yield* ensembleFor(spec))
     return season ? aisleMowings(standCase, season, neighbours, today) : []
+  },
+  *groundSheet(
+    spec: WeatherSpec,
+    sheet: GroundSheetKind,
+    aim: SheetAim,
+    fromDay: number,
+    untilDay: number,
+  ): Steps<GroundSheetAnswer> {
+    return groundSheet(yield* ensembleFor(spec), sheet, aim, fromDay, untilDay)
   },
   *aisleYears(
     spec: WeatherSpec,

@@ -1,6 +1,6 @@
 import Dexie, { type DexieOptions, type EntityTable, type Transaction } from 'dexie'
 import type { Check, Picture } from '../core/garden/check'
-import type { Bed, Garden, Stand } from '../core/garden/schema'
+import { GARDEN_SCHEMA_VERSION, type Bed, type Garden, type Stand } from '../core/garden/schema'
 import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { DayForecast } from '../core/site/forecast'
@@ -172,8 +172,9 @@ export class KilimDatabase extends Dexie {
       merges: '++id, gardenId',
       copies: '++id, gardenId',
     })
-    // Records of any older version of the garden data come to that of today at once.
-    this.version(10).upgrade(bringUp)
+    // Records of any older version of the garden data come to that of today at once: a version of them is one of the
+    // database, so that none can be forgotten here.
+    this.version(GARDEN_SCHEMA_VERSION).upgrade(bringUp)
   }
 }
 

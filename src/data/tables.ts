@@ -19,7 +19,9 @@ const speciesName = (id: string) => findSpecies(id)?.name ?? id
 const namesOf = ({ content }: Stand) =>
   content.kind === 'crop'
     ? (findCrop(content.cropId)?.name ?? content.cropId)
-    : content.components.map(({ speciesId }) => speciesName(speciesId)).join(' + ')
+    : content.kind === 'sheet'
+      ? `${content.sheet} sheet on ${content.aim}`
+      : content.components.map(({ speciesId }) => speciesName(speciesId)).join(' + ')
 
 function groundOf(segment: Segment): string {
   if (segment.kind === 'half') return `${segment.which} half`

@@ -68,7 +68,19 @@ export function jobText(
         title: `${standName(stand)} is about to set seed`,
         detail: `Seed fit to sprout from about ${shortDate(days[0])}. End or cut it before.`,
       }
+    case 'lay':
+      return {
+        title: `Lay the ${name}`,
+        detail: `Wet the ground first, weigh it down all round; off ${shortDate(days[0])}.`,
+      }
+    case 'lift':
+      return { title: `Take the ${name} off`, detail: 'Look what lives under it; leave the soil as it is.' }
     case 'sheet':
+      if (stand.content.kind === 'sheet')
+        return {
+          title: `Lift a corner of the ${name}`,
+          detail: `Half time; water if the soil is dry. Off ${shortDate(days[0])}.`,
+        }
       return count === 1
         ? {
             title: `Lift a corner of the sheet over ${name}`,
@@ -119,7 +131,15 @@ export function jobRoom({ kind, standId, bedId }: Job): string {
   if (kind === 'end' || kind === 'regrowth' || kind === 'sheet') return `/end/${standId}`
   if (kind === 'strip') return `/end/${standId}/plan`
   if (kind === 'move') return `/end/${standId}/animals`
-  if (kind === 'plant' || kind === 'tray' || kind === 'clear' || kind === 'frost') return `/bed/${bedId}`
+  if (
+    kind === 'plant' ||
+    kind === 'lay' ||
+    kind === 'lift' ||
+    kind === 'tray' ||
+    kind === 'clear' ||
+    kind === 'frost'
+  )
+    return `/bed/${bedId}`
   if (kind === 'emergence' || kind === 'look' || kind === 'window') return `/check/${standId}`
   return `/watch/${standId}`
 }

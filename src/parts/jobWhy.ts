@@ -20,6 +20,8 @@ const IF_NOT: Record<Exclude<JobKind, 'look'>, string> = {
   decide: 'weeds take the gaps',
   move: 'they graze to the ground, and the ground packs',
   strip: 'the strips ripen unevenly',
+  lay: 'the weeds grow on, and its weeks are missing before the planting',
+  lift: 'what is planned next cannot begin, and the sheet is missing elsewhere',
 }
 
 /** Null for a look: what it says of itself says that too. */

@@ -1,13 +1,29 @@
 import { findMethod, methodName } from '../core/termination/methods'
-import type { Stand } from '../core/garden/schema'
+import type { GroundSheetKind, SheetAim, Stand } from '../core/garden/schema'
 import type { EndDetails, Finishing } from '../core/garden/ending'
 import { findSpecies } from '../core/plants/catalogue'
 import { findCrop } from '../core/plants/crops'
 import type { PlantGroup, Species } from '../core/plants/parameters'
 
+export const SHEET_NAMES = { black: 'Black sheet', clear: 'Clear film' } as const satisfies Record<
+  GroundSheetKind,
+  string
+>
+
+/** What lies under a sheet, in words that follow `on`. */
+export const SHEET_AIMS = {
+  'weed flush': 'a bed made ready',
+  weeds: 'weeds',
+  'creeping weeds': 'creeping weeds',
+  'bunch grass': 'sod of bunch grass',
+  'running grass': 'sod of running grass',
+} as const satisfies Record<SheetAim, string>
+
 /** Full name of a stand: `Cereal rye with hairy vetch`, `Tomato`. */
 export function standName(stand: Stand): string {
   if (stand.content.kind === 'crop') return findCrop(stand.content.cropId)?.name ?? stand.content.cropId
+  if (stand.content.kind === 'sheet')
+    return `${SHEET_NAMES[stand.content.sheet]} on ${SHEET_AIMS[stand.content.aim]}`
   const names = stand.content.components.map(
     (component) => findSpecies(component.speciesId)?.name ?? component.speciesId,
   )

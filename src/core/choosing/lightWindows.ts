@@ -101,6 +101,7 @@ export function lightWindows(
   const spans = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind === 'whole')
   return spans.flatMap((span, index) => {
     const { stand, startDay, endDay } = span
+    if (stand.content.kind === 'sheet') return []
     if (endDay === null || stand.end.actual || endDay > horizonDay || endDay <= today) return []
     if (having(stands, 'underStandId', stand.id).length > 0) return []
     const light =

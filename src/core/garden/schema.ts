@@ -12,7 +12,7 @@ import { siteClimate } from './site'
 export * from './bed'
 
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 11
+export const GARDEN_SCHEMA_VERSION = 12
 
 /** Something meant, and something done: both are kept and compared. */
 function step<T extends z.ZodType>(details: T) {
@@ -111,12 +111,19 @@ export const purposeId = z.enum([
 ])
 export type PurposeId = z.infer<typeof purposeId>
 
+/** Sheets that are laid on ground where no cover is to be ended, and what they are to do away with. */
+export const groundSheetKind = z.enum(['black', 'clear'])
+export type GroundSheetKind = z.infer<typeof groundSheetKind>
+export const sheetAim = z.enum(['weed flush', 'weeds', 'creeping weeds', 'bunch grass', 'running grass'])
+export type SheetAim = z.infer<typeof sheetAim>
+
 /** How a crop is got into the ground through what a cover left there. */
 export const plantingMethodId = z.enum(['slot', 'dibble', 'rake', 'compost row', 'loosen'])
 export type PlantingMethodId = z.infer<typeof plantingMethodId>
 
 /**
- * What grows in a part of a bed from its start to its end: a cover (one species or a mix) or a cash crop.
+ * What has a part of a bed from its start to its end: a cover (one species or a mix), a cash crop, or a sheet on bare or
+ * weedy ground, laid and taken off.
  * Several stands may share a bed, side by side or one under the other.
  */
 export const stand = z.object({
@@ -139,6 +146,7 @@ export const stand = z.object({
       /** Compost or another feed that is to be spread with it. */
       feed: z.object({ sourceId: id, kg: numberBetween('Feed', 0.01, 1_000_000, 'kg') }).nullable(),
     }),
+    z.object({ kind: z.literal('sheet'), sheet: groundSheetKind, aim: sheetAim }),
   ]),
   /** The stand it was sown under, if any. */
   underStandId: id.nullable(),

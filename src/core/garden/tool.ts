@@ -17,6 +17,15 @@ export const toolKind = z.enum([
 ])
 export type ToolKind = z.infer<typeof toolKind>
 
+/** Years for which a sheet or film keeps out the light, or holds, laid out in the sun (judgement: 4–8 and 1–3). */
+const SHEET_LIFE_YEARS: Partial<Record<ToolKind, number>> = { 'black tarp': 6, 'clear film': 2 }
+
+/** Years by which a sheet or film is past its life; 0 where it is not, or its age is not known. */
+export const yearsPastLife = ({ kind, boughtIn }: Pick<Tool, 'kind' | 'boughtIn'>, year: number): number => {
+  const life = SHEET_LIFE_YEARS[kind]
+  return life === undefined || boughtIn === undefined ? 0 : Math.max(0, year - boughtIn - life)
+}
+
 /**
  * A tool owned; width and length in m where they decide what it can do (board, tarp, mower); its own work rate where its
  * owner knows it; the weight on a crimp board.
@@ -28,5 +37,7 @@ export const tool = z.object({
   loadKg: numberBetween('Weight on the board', 10, 400, 'kg').optional(),
   widthM: numberBetween('Tool width', 0.05, 100, 'm').nullable(),
   lengthM: numberBetween('Tool length', 0.05, 500, 'm').nullable(),
+  /** Year in which a sheet or film was bought new. */
+  boughtIn: numberBetween('Year it was bought', 1980, 2200).int().optional(),
 })
 export type Tool = z.infer<typeof tool>

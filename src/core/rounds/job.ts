@@ -25,6 +25,8 @@ export type JobKind =
   | 'decide'
   | 'move'
   | 'strip'
+  | 'lay'
+  | 'lift'
 
 export type Job = {
   /** Stays the same for the same work, so that ticks, delays and calendars follow it. */

@@ -1,7 +1,7 @@
 import type { StandForecast } from '../season/standForecast'
 import { FRESH_CHECK } from '../garden/fresh'
 import { describe, expect, test } from '@jest/globals'
-import { cropContent } from '../garden/newStands'
+import { cropContent, planting } from '../garden/newStands'
 import { dayNumber } from '../foundations/day'
 import type { Quantiles } from '../foundations/statistics'
 import type { Stand } from '../garden/schema'
@@ -235,5 +235,21 @@ describe('order, ticks and delays', () => {
       today: today + 1,
     })
     expect(again[0].id).toBe(jobs[0].id)
+  })
+})
+
+describe('a sheet on ground without a cover', () => {
+  const sheet = (laid: string, off: string, done: boolean) =>
+    cover({
+      content: { kind: 'sheet', sheet: 'black', aim: 'weeds' },
+      start: done ? { plan: null, actual: planting(laid) } : { plan: planting(laid), actual: null },
+      end: { plan: ending(off, 'harvest'), actual: null },
+    })
+  test('is laid, looked under at half time and taken off, and nothing else', () => {
+    expect(round(sheet('2026-05-12', '2026-06-20', false)).map(({ kind }) => kind)).toEqual(['lay'])
+    expect(round(sheet('2026-04-20', '2026-05-28', true)).map(({ kind, count }) => [kind, count])).toEqual([
+      ['sheet', 1],
+    ])
+    expect(round(sheet('2026-04-28', '2026-05-12', true)).map(({ kind }) => kind)).toEqual(['lift'])
   })
 })

@@ -6,6 +6,7 @@ import { USUAL_LANES } from '../termination/lastAct'
 import { findMethod } from '../termination/methods'
 import { segmentSizeM } from '../garden/area'
 import { findCrop } from '../plants/crops'
+import { groundSheets } from './groundSheets'
 import { isCover, job, startDay, type Job, type Maker, type RoundsInput } from './job'
 import { lookTells } from './looks'
 import { dueSteps, trays } from './planned'
@@ -166,8 +167,8 @@ export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
   const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
   return input.stands
     .flatMap((stand) =>
-      [dueSteps, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap((make) =>
-        make(input, stand),
+      [dueSteps, groundSheets, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap(
+        (make) => make(input, stand),
       ),
     )
     .filter(

@@ -11,6 +11,7 @@ const TRAY_GRACE_DAYS = 14
 
 /** What is planned and not done yet: sowings, cuts, endings, plantings. */
 export const dueSteps: Maker = ({ today }, stand) => {
+  if (stand.content.kind === 'sheet') return []
   const jobs: Job[] = []
   const { start, end } = stand
   if (!start.actual && start.plan) {

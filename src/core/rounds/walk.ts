@@ -3,6 +3,7 @@ import type { Bed, Stand } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
 import { plannedRecipe } from '../seeding/recipe'
 import { findMethod } from '../termination/methods'
+import { OWNED_SHEET } from '../termination/sheets'
 import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
 import type { Job, JobKind } from './jobs'
 
@@ -27,10 +28,14 @@ const MINUTES: Record<JobKind, number | null> = {
   decide: 5,
   move: 10,
   strip: null,
+  lay: null,
+  lift: null,
 }
 /** Broadcasting and covering by hand, m² an hour, and minutes to weigh and fetch (judgement, ± a half). */
 const SOWN_M2_PER_HOUR = 90
 const SOW_SET_UP_MINUTES = 8
+/** Taking a sheet off and folding it, share of what laying it takes (judgement, 0.3–0.7). */
+const TAKEN_OFF_SHARE = 0.5
 /** Watering by hand, m² an hour. */
 const WATERED_M2_PER_HOUR = 150
 
@@ -49,6 +54,11 @@ export function jobMinutes(
   const mows = job.kind === 'cut' ? quickestTool(MOWS, areaM2, tools) : null
   if (mows) return toolMinutes(mows, areaM2, tools)
   if (job.kind === 'end') return endMinutes
+  if ((job.kind === 'lay' || job.kind === 'lift') && stand.content.kind === 'sheet')
+    return (
+      toolMinutes(OWNED_SHEET[stand.content.sheet], areaM2, tools) *
+      (job.kind === 'lay' ? 1 : TAKEN_OFF_SHARE)
+    )
   if (job.kind === 'sow') return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR
   if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * areaM2) / WATERED_M2_PER_HOUR
   return MINUTES[job.kind]

@@ -66,7 +66,7 @@ export function followsOf(data: GardenData, bed: Bed, cover: Stand): Follows {
       cropFollows(next, bed, data.garden) ?? {
         kind: 'deadline',
         day: dayNumber(begun.date),
-        establishment: next.content.kind === 'cover' ? 'seed' : next.content.establishment,
+        establishment: next.content.kind === 'crop' ? next.content.establishment : 'seed',
       }
     )
   return cover.follows?.kind === 'undecided' && cover.follows.neededBy !== null

@@ -7,10 +7,9 @@ import { nextStand } from '../season/standCase'
 import { sheetOffDay } from '../termination/kill'
 import { findMethod } from '../termination/methods'
 import { sheetsFor } from '../termination/obstacles'
+import { OWNED_SHEET } from '../termination/sheets'
 
-/** Sheets and films that are owned; cardboard is not counted by the piece. */
-export type OwnedSheet = Extract<Tool['kind'], 'black tarp' | 'clear film'>
-const OWNED = { black: 'black tarp', clear: 'clear film' } as const satisfies Record<string, OwnedSheet>
+export type OwnedSheet = (typeof OWNED_SHEET)[keyof typeof OWNED_SHEET]
 
 /** Ground that lies under a sheet, or is to lie: between which days, and under which of those owned; null where none is free. */
 export type SheetUse = {
@@ -55,6 +54,18 @@ type Wanted = Omit<SheetUse, 'sheets' | 'fits'> & { lengthM: number; widthM: num
 function wantedBy({ beds, stands }: Pick<GardenData, 'beds' | 'stands'>, stand: Stand): Wanted[] {
   const bed = beds.find(({ id }) => id === stand.bedId)
   const end = latest(stand.end)
+  const laid = latest(stand.start)
+  if (bed && end && laid && stand.content.kind === 'sheet')
+    return [
+      {
+        stand,
+        kind: OWNED_SHEET[stand.content.sheet],
+        fromDay: dayNumber(laid.date),
+        untilDay: dayNumber(end.date),
+        done: stand.start.actual !== null,
+        ...segmentSizeM(bed, stand.segment),
+      },
+    ]
   const sheet = end && findMethod(end.method)?.sheet
   if (!bed || !end || !sheet || sheet === 'cardboard') return []
   const next = nextStand({ stands }, stand)
@@ -62,7 +73,7 @@ function wantedBy({ beds, stands }: Pick<GardenData, 'beds' | 'stands'>, stand: 
   return [
     {
       stand,
-      kind: OWNED[sheet],
+      kind: OWNED_SHEET[sheet],
       fromDay: dayNumber(end.date),
       untilDay: sheetOffDay(end, begun ? dayNumber(begun.date) : null),
       done: stand.end.actual !== null,

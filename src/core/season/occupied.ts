@@ -65,7 +65,7 @@ function endedOn(stand: Stand, day: number): Stand {
   const planned = latest(stand.end)
   const work = planned !== null && !findMethod(planned.method)?.waits
   const plan =
-    stand.content.kind === 'crop'
+    stand.content.kind !== 'cover'
       ? clearing(date)
       : { ...(work ? planned : { method: 'chop' as const, passes: 1, note: '' }), date }
   return { ...stand, end: { ...stand.end, plan } }

@@ -86,6 +86,7 @@ export function earlierUse(data: GardenData, stand: Stand): EarlierUse | null {
     const end = latest(stand.end)
     return { kind: 'crop', cropId: stand.content.cropId, startDay, goneDay: end && dayNumber(end.date) }
   }
+  if (stand.content.kind === 'sheet') return null
   const standCase = caseAlone(data, stand)
   return standCase && { kind: 'cover', standCase, startDay }
 }
@@ -120,7 +121,11 @@ export function nextStand(data: Pick<GardenData, 'stands'>, stand: Stand): Stand
   if (!own || stand.segment.kind === 'path') return null
   const later = having(data.stands, 'bedId', stand.bedId)
     .filter(
-      (other) => other.id !== stand.id && other.segment.kind === 'whole' && other.underStandId !== stand.id,
+      (other) =>
+        other.id !== stand.id &&
+        other.segment.kind === 'whole' &&
+        other.content.kind !== 'sheet' &&
+        other.underStandId !== stand.id,
     )
     .map((other) => ({ other, span: spanOf(other) }))
     .filter(({ span }) => span !== null && span.startDay > own.startDay)

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from '@jest/globals'
 import Dexie from 'dexie'
-import { GARDEN_SCHEMA_VERSION, stand } from '../../core/garden/schema'
+import { garden, GARDEN_SCHEMA_VERSION, stand } from '../../core/garden/schema'
 import { KilimDatabase } from '../database'
 import { readGardenFile } from '../gardenFile'
 import { loadGarden } from '../gardens'
@@ -36,6 +36,7 @@ describe('files of every version', () => {
         : { plantingMethod: 'slot', feed: { sourceId: 'n', kg: 12 } },
     )
     expect(garden.rules.lastWeeding).toEqual(version < 11 ? {} : { tomato: 38 })
+    expect(garden.tools[0]?.boughtIn).toBe(version < 12 ? undefined : 2021)
     expect(checks).toHaveLength(1)
   })
 })
@@ -79,3 +80,37 @@ test('a database of an older version is brought up once, its undo with it', asyn
   expect(await db.stands.count()).toBe(1)
   db.close()
 })
+
+test.each([10, GARDEN_SCHEMA_VERSION - 1])(
+  'a database of version %i has complete records once it is opened',
+  async (version) => {
+    const name = `kilim of version ${version}`
+    const old = new Dexie(name)
+    old.version(version).stores({
+      gardens: 'id',
+      beds: 'id, gardenId',
+      stands: 'id, gardenId, bedId',
+      checks: 'id, gardenId, standId',
+      undo: '++id, gardenId',
+      session: 'key',
+      weather: 'id, gardenId',
+      station: 'gardenId',
+      lots: 'id, gardenId',
+      pictures: 'id, gardenId, bedId, standId',
+      pictureBytes: 'id',
+      history: 'name, gardenId',
+      replicas: 'gardenId',
+      merges: '++id, gardenId',
+      copies: '++id, gardenId',
+    })
+    const { data } = JSON.parse(fixture(version)) as { data: Record<string, object[]> & { garden: object } }
+    await old.table('gardens').add(data.garden)
+    await old.table('stands').bulkAdd(data.stands)
+    old.close()
+    const db = new KilimDatabase(name)
+    const loaded = (await loadGarden(db, 'g'))!
+    expect(garden.safeParse(loaded.garden).success).toBe(true)
+    for (const one of loaded.stands) expect(stand.safeParse(one).success).toBe(true)
+    db.close()
+  },
+)

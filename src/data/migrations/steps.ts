@@ -136,4 +136,6 @@ export const STEPS: readonly Step[] = [
     to: 11,
     tables: { gardens: (garden) => ({ ...garden, ...within(garden, 'rules', { lastWeeding: {} }) }) },
   },
+  // Version 12 added sheets on ground without a cover, and years of tools.
+  { to: 12, tables: {} },
 ]

@@ -6,16 +6,23 @@ import { unitOf as quantityUnit } from '../../text/quantity'
 import { blankTool, type ToolInput } from './forms'
 
 /** Figures of a tool that decide what it can do. */
-const SIZES: Partial<Record<ToolKind, readonly ('width' | 'length' | 'load')[]>> = {
+const SIZES: Partial<Record<ToolKind, readonly ('width' | 'length' | 'load' | 'bought')[]>> = {
   'crimp board': ['width', 'load'],
-  'black tarp': ['width', 'length'],
-  'clear film': ['width', 'length'],
+  'black tarp': ['width', 'length', 'bought'],
+  'clear film': ['width', 'length', 'bought'],
   mower: ['width'],
 }
 
-const NAMES = { width: 'width', length: 'length', load: 'weight on it', rate: 'work rate' } as const
+const NAMES = {
+  width: 'width',
+  length: 'length',
+  load: 'weight on it',
+  bought: 'bought in',
+  rate: 'work rate',
+} as const
 
 const unitOf = (field: keyof typeof NAMES, units: Units): string => {
+  if (field === 'bought') return ''
   if (field === 'load') return units === 'imperial' ? 'lb' : 'kg'
   if (field === 'rate') return units === 'imperial' ? 'ft² an hour' : 'm² an hour'
   return quantityUnit('length', units)

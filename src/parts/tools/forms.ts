@@ -12,6 +12,7 @@ const toolText = z.object({
   length: z.string(),
   rate: z.string(),
   load: z.string(),
+  bought: z.string(),
 })
 export type ToolInput = z.infer<typeof toolText>
 
@@ -25,7 +26,9 @@ export const toolForm = (units: Units) =>
         context.issues.push({ code: 'custom', path: [field], message, input: figures[field] })
         return null
       }
-      const [widthM, lengthM, m2PerHour, loadKg] = (['width', 'length', 'rate', 'load'] as const).map(read)
+      const [widthM, lengthM, m2PerHour, loadKg, boughtIn] = (
+        ['width', 'length', 'rate', 'load', 'bought'] as const
+      ).map(read)
       return {
         id: id ?? newToolId(),
         kind,
@@ -33,13 +36,14 @@ export const toolForm = (units: Units) =>
         lengthM,
         ...(m2PerHour !== null && { m2PerHour }),
         ...(loadKg !== null && { loadKg }),
+        ...(boughtIn !== null && { boughtIn }),
       }
     },
     encode: (tool) => toolInputOf(tool, units),
   })
 
 /** A figure of a tool as it is typed: m, m² an hour or kg. */
-function figureOf(field: 'width' | 'length' | 'rate' | 'load', kind: ToolKind, units: Units) {
+function figureOf(field: 'width' | 'length' | 'rate' | 'load' | 'bought', kind: ToolKind, units: Units) {
   const of = `The ${kind}’s`
   switch (field) {
     case 'width':
@@ -50,11 +54,20 @@ function figureOf(field: 'width' | 'length' | 'rate' | 'load', kind: ToolKind, u
       return quantityOrNone('workRate', units, { name: `${of} work rate`, of: tool.shape.m2PerHour })
     case 'load':
       return quantityOrNone('weight', units, { name: `${of} weight on it`, of: tool.shape.loadKg })
+    case 'bought':
+      return quantityOrNone('count', units, { name: `${of} year`, of: tool.shape.boughtIn, whole: true })
   }
 }
 
 /** A tool ticked off, nothing said of it yet. */
-export const blankTool = (kind: ToolKind): ToolInput => ({ kind, width: '', length: '', rate: '', load: '' })
+export const blankTool = (kind: ToolKind): ToolInput => ({
+  kind,
+  width: '',
+  length: '',
+  rate: '',
+  load: '',
+  bought: '',
+})
 
 /** A tool as it is typed in the garden's units. */
 export const toolInputOf = (tool: Tool, units: Units): ToolInput => {
@@ -67,5 +80,6 @@ export const toolInputOf = (tool: Tool, units: Units): ToolInput => {
     length: text('length', tool.lengthM),
     rate: text('rate', tool.m2PerHour),
     load: text('load', tool.loadKg),
+    bought: text('bought', tool.boughtIn),
   }
 }

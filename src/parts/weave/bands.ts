@@ -32,6 +32,8 @@ export function bandsOfStand(
     cover: () => 0,
     residue: () => 0,
   }
+  if (stand.content.kind === 'sheet')
+    return [{ ...base, kind: 'sheet', end: sharp(Math.min(span.endDay ?? nextStart, nextStart)) }]
   if (stand.content.kind === 'crop') {
     const end = span.endDay ?? nextStart
     const planned = !span.ended && end >= today

@@ -42,7 +42,7 @@ export function standsOnCloth(
           stand.underStandId !== span.standId,
       )
     const nextStart = next?.startDay ?? lastDay
-    const natural = span.stand.content.kind === 'crop' ? (span.endDay ?? nextStart) : nextStart
+    const natural = span.stand.content.kind === 'cover' ? nextStart : (span.endDay ?? nextStart)
     return {
       stand: span.stand,
       fromDay: span.startDay,

@@ -16,6 +16,7 @@ import { Journal } from './Journal'
 import { Troubles } from './Troubles'
 import { FocusCover } from './FocusCover'
 import { GroundToday } from './GroundToday'
+import { SheetHere } from './SheetHere'
 import { SegmentsCompared } from './SegmentsCompared'
 import { useBed } from './useBed'
 import { removeStand } from '../../actions/keepBed'
@@ -150,6 +151,7 @@ function BedYear({ bed }: { bed: Bed }) {
         ))}
       </ol>
       <Journal bed={bed} />
+      <SheetHere bed={bed} />
       <AnimalsHere bed={bed} />
       <Troubles bed={bed} />
     </section>
@@ -219,20 +221,24 @@ function stepText<T extends { date: string }>(step: Step<T>, done: string, plann
   return step.plan ? `${planned} ${longDate(dayNumber(step.plan.date))}` : null
 }
 
+/** How the beginning of each is told. */
+const BEGUN = { cover: 'sown', crop: 'planted', sheet: 'laid' } as const
+
 function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
   const { data, today } = useGarden()
   const act = useAct()
   const cover = stand.content.kind === 'cover'
   const weighed = stand.start.actual?.components.filter((component) => component.grams !== null) ?? []
   const ending = stand.end.actual ?? stand.end.plan
+  const cleared = stand.content.kind === 'sheet' ? 'taken off' : 'cleared'
   const endWord = ending ? endingWords(ending) : ''
   const lines = [
-    stepText(stand.start, cover ? 'sown' : 'planted', cover ? 'to be sown' : 'to be planted'),
+    stepText(stand.start, BEGUN[stand.content.kind], `to be ${BEGUN[stand.content.kind]}`),
     weighed.length > 0 ? weighed.map((component) => grams(component.grams ?? 0, units)).join(' + ') : null,
     stepText(
       stand.end,
-      endWord === 'harvest' ? 'cleared' : `ended by ${endWord}`,
-      endWord === 'harvest' ? 'to be cleared' : `end planned by ${endWord},`,
+      endWord === 'harvest' ? cleared : `ended by ${endWord}`,
+      endWord === 'harvest' ? `to be ${cleared}` : `end planned by ${endWord},`,
     ),
   ].filter(Boolean)
   const remove = () => act(removeStand(data, stand))
@@ -273,12 +279,12 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
             </Link>
           </>
         )}
-        {!cover && !startFact && isDue(startPlan) && (
+        {stand.content.kind === 'crop' && !startFact && isDue(startPlan) && (
           <button className="btn btn-sm" onClick={single(() => act(asPlanned(stand, 'planted')))}>
             Planted as planned
           </button>
         )}
-        {!cover && startFact && !endFact && isDue(endPlan) && (
+        {stand.content.kind === 'crop' && startFact && !endFact && isDue(endPlan) && (
           <button className="btn btn-sm" onClick={single(() => act(asPlanned(stand, 'cleared')))}>
             Cleared as planned
           </button>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { livestockKind } from '../../core/garden/rules'
-import { stand, type Bed } from '../../core/garden/schema'
+import { groundSheetKind, sheetAim, stand, type Bed } from '../../core/garden/schema'
 import { chosen, day, quantity } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
 
@@ -41,6 +41,30 @@ export const staysForm = ({ kind, label }: Pick<Bed, 'kind' | 'label'>, today: n
       else if (kind === 'framed' && animals === 'pigs')
         wrong('kind', `${label} has a frame, which pigs break. Take them to a bed in the ground.`)
     })
+
+/** Longest that a sheet is planned to lie, days, and how far ahead or back it may be laid. */
+const LONGEST_SHEET_DAYS = 400
+
+/** A sheet on ground without a cover: which, on what, where, between which days. */
+export const sheetForm = (today: number) =>
+  z
+    .object({
+      sheet: groundSheetKind,
+      aim: sheetAim,
+      where: z.enum(['whole', 'first', 'second']),
+      from: day((from) =>
+        Math.abs(from - today) > LONGEST_SHEET_DAYS
+          ? 'This lies more than a year away. Choose a nearer day.'
+          : null,
+      ),
+      until: day((until) => (until < today ? 'This day is past. Choose the day it is to come off.' : null)),
+    })
+    .superRefine(({ from, until }, context) => {
+      const wrong = (message: string) => context.addIssue({ code: 'custom', path: ['until'], message })
+      if (until <= from) wrong('It comes off before it has lain. Choose a later day.')
+      else if (until - from > LONGEST_SHEET_DAYS) wrong('That is more than a year. Choose an earlier day.')
+    })
+export type LayingForm = z.output<ReturnType<typeof sheetForm>>
 
 /** A disease, pest or worst weed of a bed. */
 export const troubleForm = (today: number) =>

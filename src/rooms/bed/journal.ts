@@ -26,6 +26,8 @@ const joined = (...parts: (string | null | undefined | false)[]) => parts.filter
 
 const FATE = { dropped: 'dropped', 'carried off': 'carried off', eaten: 'eaten', grazed: 'grazed' } as const
 
+const BEGAN = { cover: 'Sowed', crop: 'Planted', sheet: 'Laid' } as const
+
 function standEntries(stand: Stand, checks: readonly Check[], told: Told): Entry[] {
   const units = unitsOf(told)
   const name = standWithPlace(stand, units)
@@ -49,7 +51,7 @@ function standEntries(stand: Stand, checks: readonly Check[], told: Told): Entry
           entry(
             'start',
             start.actual.date,
-            `${cover ? 'Sowed' : 'Planted'} ${name.toLowerCase()}`,
+            `${BEGAN[stand.content.kind]} ${name.toLowerCase()}`,
             joined(weighed?.join(' + '), start.actual.covering, lateness(start), start.actual.note),
           ),
         ]
@@ -87,7 +89,7 @@ function standEntries(stand: Stand, checks: readonly Check[], told: Told): Entry
             'end',
             end.actual.date,
             end.actual.method === 'harvest'
-              ? `Cleared ${name.toLowerCase()}`
+              ? `${stand.content.kind === 'sheet' ? 'Took off' : 'Cleared'} ${name.toLowerCase()}`
               : `Ended ${name.toLowerCase()} by ${endingWords(end.actual)}`,
             joined(lateness(end), doneBy(end.actual), end.actual.note),
           ),

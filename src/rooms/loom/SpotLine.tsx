@@ -88,7 +88,7 @@ function describe({ stand, window, day }: Spot, today: number, forecast: StandFo
   if (stand) {
     const words = standWords(stand.stand).join(' + ')
     const plan = stand.stand.start.actual ? '' : ', planned'
-    if (stand.stand.content.kind === 'crop') return `${words}${plan}, until ${shortDate(stand.untilDay)}`
+    if (stand.stand.content.kind !== 'cover') return `${words}${plan}, until ${shortDate(stand.untilDay)}`
     const cover = forecast && bandOn(forecast.cover, day + 3)
     return cover
       ? `${words}${plan}, ${percent(cover.p50)} of the ground green (${percent(cover.p10)} to ${percent(cover.p90)})`

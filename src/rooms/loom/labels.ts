@@ -6,6 +6,7 @@ import type { Stand } from '../../core/garden/schema'
 export function standWords(stand: Stand): string[] {
   if (stand.content.kind === 'crop')
     return [findCrop(stand.content.cropId)?.shortName ?? stand.content.cropId]
+  if (stand.content.kind === 'sheet') return [stand.content.sheet === 'black' ? 'sheet' : 'film']
   return stand.content.components.map(
     (component) => findSpecies(component.speciesId)?.shortName ?? component.speciesId,
   )

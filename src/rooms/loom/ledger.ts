@@ -72,7 +72,13 @@ const VERBS = {
 } as const satisfies Record<EndMethodId, string>
 
 const startVerb = (stand: Stand) =>
-  stand.content.kind === 'crop' ? 'plant' : isSelfSown(stand) ? 'look for self-sown' : 'sow'
+  stand.content.kind === 'sheet'
+    ? 'lay'
+    : stand.content.kind === 'crop'
+      ? 'plant'
+      : isSelfSown(stand)
+        ? 'look for self-sown'
+        : 'sow'
 
 function nextDue(loom: Loom): Ledger['next'] {
   const due = loom.beds.flatMap(({ bed, stands }) =>
@@ -94,7 +100,12 @@ function nextDue(loom: Loom): Ledger['next'] {
       const plan = stand.end.actual ? null : stand.end.plan
       const end =
         plan && stand.start.actual && !findMethod(plan.method)?.waits
-          ? [{ day: dayNumber(plan.date), text: `${VERBS[plan.method]} ${words} in ${bed.label}` }]
+          ? [
+              {
+                day: dayNumber(plan.date),
+                text: `${stand.content.kind === 'sheet' ? 'take off' : VERBS[plan.method]} ${words} in ${bed.label}`,
+              },
+            ]
           : []
       const mown = stand.end.actual ? null : nextCut(stand)
       const cut =
