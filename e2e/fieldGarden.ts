@@ -1,3 +1,5 @@
+import { expect, type Page, type TestInfo } from '@playwright/test'
+import { writeFileSync } from 'node:fs'
 import { FRESH_STAND } from '../src/core/garden/fresh'
 import { clearing, cropContent, planting } from '../src/core/garden/newStands'
 import type { EndDetails } from '../src/core/garden/ending'
@@ -28,7 +30,7 @@ const cover = (bedId: BedId, speciesId: string, sownOn: string, end: EndDetails 
 }
 
 /** Wheat for grain, rye to be cut and oats without an end, nothing after them; cabbage, then potatoes, with ryegrass in the path; on the demo clock of 20 April 2026. */
-export function fieldGarden(): string {
+function fieldGarden(): string {
   const { garden, beds } = marlpitLane()
   const own = BEDS.map((label, walkOrder) => ({
     ...beds[0],
@@ -72,4 +74,14 @@ export function fieldGarden(): string {
   ]
   const data = { garden: { ...garden, id: ID, name: 'The upper field' }, beds: own, stands, checks: [] }
   return writeGardenFile(data, '2026-04-20T00:00:00Z')
+}
+
+/** Opens the garden from its file. */
+export async function openField(page: Page, info: TestInfo) {
+  const file = info.outputPath('field.json')
+  writeFileSync(file, fieldGarden())
+  await page.goto('/garden')
+  await page.setInputFiles('input[type=file]', file)
+  await page.getByRole('button', { name: 'Import it' }).click()
+  await expect(page.getByRole('heading', { name: 'The upper field' })).toBeVisible({ timeout: 60_000 })
 }

@@ -1,16 +1,6 @@
-import { expect, test, type Page, type TestInfo } from '@playwright/test'
-import { writeFileSync } from 'node:fs'
-import { fieldGarden } from './fieldGarden'
+import { expect, test, type Page } from '@playwright/test'
+import { openField } from './fieldGarden'
 import { ranked, stepWeeks } from './helpers'
-
-async function openField(page: Page, info: TestInfo) {
-  const file = info.outputPath('field.json')
-  writeFileSync(file, fieldGarden())
-  await page.goto('/garden')
-  await page.setInputFiles('input[type=file]', file)
-  await page.getByRole('button', { name: 'Import it' }).click()
-  await expect(page.getByRole('heading', { name: 'The upper field' })).toBeVisible({ timeout: 60_000 })
-}
 
 const line = (page: Page) => page.getByTestId('plan-line')
 const ready = (page: Page) => expect(line(page)).toHaveAttribute('data-state', 'ready', { timeout: 90_000 })

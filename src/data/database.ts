@@ -1,6 +1,7 @@
 import Dexie, { type DexieOptions, type EntityTable, type Transaction } from 'dexie'
 import type { Check, Picture } from '../core/garden/check'
-import { GARDEN_SCHEMA_VERSION, type Bed, type Garden, type Stand } from '../core/garden/schema'
+import type { Bed, Garden, Stand } from '../core/garden/schema'
+import { GARDEN_SCHEMA_VERSION } from '../core/garden/version'
 import type { SeedLot } from '../core/garden/seed'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import type { DayForecast } from '../core/site/forecast'

@@ -1,6 +1,6 @@
 import { afterEach, expect, test } from '@jest/globals'
 import Dexie from 'dexie'
-import { GARDEN_SCHEMA_VERSION } from '../core/garden/schema'
+import { GARDEN_SCHEMA_VERSION } from '../core/garden/version'
 import { marlpitLane } from '../demo/marlpitLane'
 import { commit } from './commit'
 import { KilimDatabase } from './database'

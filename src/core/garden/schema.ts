@@ -11,9 +11,6 @@ import { siteClimate } from './site'
 
 export * from './bed'
 
-/** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 12
-
 /** Something meant, and something done: both are kept and compared. */
 function step<T extends z.ZodType>(details: T) {
   return z.object({ plan: details.nullable(), actual: details.nullable() })

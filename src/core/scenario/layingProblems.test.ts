@@ -9,7 +9,7 @@ import { beforeOn, nextStand } from '../season/standCase'
 import { occupantsOf } from '../season/occupied'
 import { yearsPastLife } from '../garden/tool'
 import { testBed, testCover, testTool } from '../testing/beds'
-import { layingProblems, offBy } from './layingProblems'
+import { freeFrom, layingProblems, offBy } from './layingProblems'
 import { sheetClashes, sheetUses } from './sheetUse'
 
 const today = dayNumber('2026-04-20')
@@ -60,6 +60,8 @@ describe('a sheet on ground without a cover', () => {
     expect(yearsPastLife({ kind: 'rake', boughtIn: 1990 }, 2026)).toBe(0)
   })
   test('comes off by what begins next', () => {
+    expect(freeFrom([sheet('2026-04-20', '2026-05-02')], testBed.id, today)).toBe(dayNumber('2026-05-02'))
+    expect(freeFrom([tomato], testBed.id, today)).toBe(today)
     expect(offBy(dataOf([tomato]), testBed.id, today)).toBe(dayNumber('2026-06-01'))
     expect(offBy(dataOf([tomato]), testBed.id, dayNumber('2026-06-02'))).toBeNull()
   })

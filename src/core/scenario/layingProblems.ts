@@ -1,7 +1,7 @@
 import { dayNumber, isoDate } from '../foundations/day'
 import { sharesGround } from '../garden/ground'
 import type { GardenData, Stand } from '../garden/schema'
-import { latest, spanOf } from '../garden/timeline'
+import { bedSpans, latest, spanOf } from '../garden/timeline'
 import { yearsPastLife, type Tool } from '../garden/tool'
 import { sheetClashes, sheetUses, type SheetUse } from './sheetUse'
 
@@ -56,6 +56,15 @@ const unlaid = ({ use, with: others }: ReturnType<typeof sheetClashes>[number]):
   others.length > 0
     ? { kind: 'elsewhere', use, with: others, freeDay: Math.min(...others.map(({ untilDay }) => untilDay)) }
     : { kind: 'none fits', use }
+
+/** First day from one on that nothing stands on a bed, by what is planned; the day itself where nothing says when it is free. */
+export function freeFrom(stands: readonly Stand[], bedId: string, fromDay: number): number {
+  const spans = bedSpans(stands, bedId).filter(({ stand }) => stand.segment.kind !== 'path')
+  let free = fromDay
+  for (const { startDay, endDay } of spans)
+    if (startDay <= free && endDay !== null && endDay > free) free = endDay
+  return free
+}
 
 /** Day by which a sheet laid on a day has to come off: before what begins next on its ground; null where nothing does. */
 export function offBy(

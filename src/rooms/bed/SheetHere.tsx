@@ -7,7 +7,7 @@ import { dayNumber, isoDate } from '../../core/foundations/day'
 import { segmentSizeM } from '../../core/garden/area'
 import { creepingWeeds } from '../../core/garden/creepingWeeds'
 import type { Bed, Segment, Stand } from '../../core/garden/schema'
-import { layingProblems, offBy, type LayingProblem } from '../../core/scenario/layingProblems'
+import { freeFrom, layingProblems, offBy, type LayingProblem } from '../../core/scenario/layingProblems'
 import { COMES_BACK, halfTime } from '../../core/termination/groundSheet'
 import { OWNED_SHEET } from '../../core/termination/sheets'
 import { sheetPlan } from '../../core/termination/workPlan'
@@ -20,7 +20,7 @@ import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useAct, useGarden } from '../../state/garden'
 import { placeText } from '../../text/bed'
-import { litres, longDate, percent, shortDate } from '../../text/format'
+import { chanceText, inHundred, litres, longDate, shortDate } from '../../text/format'
 import { SHEET_AIMS, SHEET_NAMES, standName } from '../../text/names'
 import { sheetForm, type LayingForm } from './forms'
 
@@ -37,6 +37,7 @@ export function SheetHere({ bed }: { bed: Bed }) {
   const lying = expected.stands.filter(
     (stand) => stand.bedId === bed.id && stand.content.kind === 'sheet' && !stand.end.actual,
   )
+  const free = freeFrom(expected.stands, bed.id, today)
   const form = useTyped({
     schema: sheetForm(today),
     draft: { name: `sheet ${bed.id}` },
@@ -45,8 +46,8 @@ export function SheetHere({ bed }: { bed: Bed }) {
       sheet: 'black',
       aim: 'weeds',
       where: 'whole',
-      from: isoDate(today),
-      until: isoDate(offBy(expected, bed.id, today) ?? today + USUAL_DAYS),
+      from: isoDate(free),
+      until: isoDate(offBy(expected, bed.id, free) ?? free + USUAL_DAYS),
     },
   })
   const { value } = form
@@ -176,10 +177,10 @@ function Outlook({ bed, laying, stand }: { bed: Bed; laying: LayingForm; stand: 
       {told && (
         <p>
           <strong>
-            {comesBack ? 'Weakened' : 'Done'} by {longDate(until)}: {percent(told.chance)}.
+            {comesBack ? 'Weakened' : 'Done'} by {longDate(until)}: {chanceText(told.chance)}.
           </strong>{' '}
           {told.done
-            ? `${told.ever < 0.9 ? `In ${percent(told.ever)} of the weathers ` : ''}${comesBack ? 'as weak as a sheet makes it' : 'done'} about ${longDate(told.done.p50)}, ${shortDate(told.done.p10)} to ${shortDate(told.done.p90)}.`
+            ? `About ${longDate(told.done.p50)}, ${shortDate(told.done.p10)} to ${shortDate(told.done.p90)}${told.ever < 0.9 ? `; in ${inHundred(1 - told.ever)} of 100 not within the months ahead` : ''}.`
             : 'Not within the months ahead.'}{' '}
           <Why>
             Counted by the warmth{' '}
@@ -224,7 +225,7 @@ function ProblemText({ problem }: { problem: LayingProblem }) {
       const until = untilDay === null ? '' : ` until ${longDate(untilDay)}`
       return stand.content.kind === 'cover'
         ? `${standName(stand)} stands there${until}. End it with a sheet in End, or lay this one afterwards.`
-        : `${standName(stand)} stands there${until}. Lay the sheet afterwards.`
+        : `${standName(stand)} ${stand.content.kind === 'sheet' ? 'lies' : 'stands'} there${until}. Lay the sheet afterwards.`
     }
     case 'begins':
       return `${standName(problem.stand)} begins there on ${longDate(problem.day)}. Take the sheet off before, or move what begins.`
