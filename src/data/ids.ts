@@ -18,6 +18,8 @@ type RecordKind =
   | 'livestock'
   | 'feed'
   | 'spread'
+  | 'mulch'
+  | 'laid'
   | 'device'
   | 'away'
 

@@ -21,6 +21,7 @@ export function reissued(data: GardenFileData, issue: Issue): GardenFileData {
     ...data,
     garden: {
       ...data.garden,
+      mulchLaid: data.garden.mulchLaid.map((laid) => ({ ...laid, bedId: to('bed', laid.bedId) })),
       // A job is named after its stand, then what is to be done.
       jobMarks: data.garden.jobMarks.map((mark) => {
         const [standId, ...rest] = mark.jobId.split(':')

@@ -80,3 +80,18 @@ test('a row’s button does not answer the second half of a double click, which 
   fireEvent.click(screen.getByRole('button'), { detail: 2 })
   expect(done).toHaveBeenCalledTimes(1)
 })
+test('so is what a button fills in', async () => {
+  const store = jest.fn(() => Promise.resolve())
+  render(
+    <Form aria-label="Mulch" onSubmit={store}>
+      <button type="button">Take that</button>
+      <button>Laid</button>
+    </Form>,
+  )
+  const submit = () => act(async () => void fireEvent.submit(screen.getByRole('form')))
+  await submit()
+  await pass(100)
+  fireEvent.click(screen.getByRole('button', { name: 'Take that' }))
+  await submit()
+  expect(store).toHaveBeenCalledTimes(2)
+})

@@ -14,8 +14,10 @@ export function Form({
       noValidate
       aria-busy={busy || undefined}
       onChange={changed}
-      // Choices that are buttons change what is wished for too.
-      onClick={(event) => (event.target as Element).closest('button[aria-pressed]') && changed()}
+      // Buttons that fill or choose change what is wished for too.
+      onClick={(event) =>
+        (event.target as Element).closest('button[aria-pressed], button[type=button]') && changed()
+      }
       onSubmit={(event) => {
         event.preventDefault()
         run()

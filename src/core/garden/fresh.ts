@@ -16,6 +16,8 @@ export const FRESH_GARDEN = {
   packs: [],
   livestock: [],
   nitrogenSources: [],
+  mulch: [],
+  mulchLaid: [],
   rules: USUAL_RULES,
 } satisfies Partial<Garden>
 

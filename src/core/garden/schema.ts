@@ -7,6 +7,7 @@ import { tool } from './tool'
 import { ending, finishing, followUp } from './ending'
 import { livestock, nitrogenSource, rules } from './rules'
 import { seedPack, sower } from './seed'
+import { mulchLaid, mulchLoad } from './mulch'
 import { siteClimate } from './site'
 
 export * from './bed'
@@ -235,6 +236,9 @@ export const garden = z.object({
   livestock: z.array(livestock).max(20),
   /** Compost and other feed at hand, with what is known of them. */
   nitrogenSources: z.array(nitrogenSource).max(40),
+  /** Mulch brought into store, and what was laid from it on beds. */
+  mulch: z.array(mulchLoad).max(400),
+  mulchLaid: z.array(mulchLaid).max(2000),
   /** The grower's own limits on how covers are ended. */
   rules,
   /** Days to wait between a dead cover and planting: the grower's own rule. */

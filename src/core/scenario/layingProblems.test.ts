@@ -32,7 +32,7 @@ const tomato = cropStand(
 )
 const tarp = { ...testTool('black tarp', 4, 30), id: 'tarp' }
 const dataOf = (stands: Stand[], tools: object[] = [tarp], beds = [testBed]) =>
-  ({ garden: { tools }, beds, stands, checks: [] }) as unknown as GardenData
+  ({ garden: { tools, mulch: [], mulchLaid: [] }, beds, stands, checks: [] }) as unknown as GardenData
 
 describe('a sheet on ground without a cover', () => {
   test('is refused where something stands, or begins before it comes off', () => {

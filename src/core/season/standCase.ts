@@ -6,6 +6,7 @@ import { having, oncePerList } from '../foundations/grouped'
 import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
+import { laidOn } from '../residue/mulchStore'
 import { usesBefore } from './earlier'
 import type { EarlierUse, StandCase } from './cases'
 
@@ -54,7 +55,7 @@ export function beforeOn(
 function caseAlone(data: GardenData, stand: Stand): StandCase | null {
   const bed = having(data.beds, 'id', stand.bedId).at(0)
   if (!bed) return null
-  const brought = broughtTo(bed, data.stands)
+  const brought = broughtTo(bed, data)
   const next = nextStand(data, stand)
   const start = next && latest(next.start)
   return {
@@ -96,10 +97,10 @@ const carriedIn = oncePerList((stands: readonly Stand[]) =>
   stands.flatMap(({ cuts }) => cuts.flatMap(({ cut }) => (cut.actual?.toBedId ? [cut.actual] : []))),
 )
 
-/** Mulch that was cut elsewhere and carried to a bed, spread over all of it. */
-function broughtTo(bed: Bed, stands: readonly Stand[]): NonNullable<StandCase['brought']> {
+/** Mulch that was cut elsewhere and carried to a bed, or laid on it from store, spread over all of it. */
+function broughtTo(bed: Bed, data: GardenData): NonNullable<StandCase['brought']> {
   const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
-  return having(carriedIn(stands), 'toBedId', bed.id).flatMap(({ date, took }) =>
+  const carried = having(carriedIn(data.stands), 'toBedId', bed.id).flatMap(({ date, took }) =>
     took && areaM2 > 0
       ? [
           {
@@ -110,6 +111,7 @@ function broughtTo(bed: Bed, stands: readonly Stand[]): NonNullable<StandCase['b
         ]
       : [],
   )
+  return [...carried, ...laidOn(data, bed.id, areaM2)]
 }
 
 /** The garden's own counts after endings, worked out once for each set of stands. */

@@ -38,6 +38,7 @@ describe('files of every version', () => {
     )
     expect(garden.rules.lastWeeding).toEqual(version < 11 ? {} : { tomato: 38 })
     expect(garden.tools[0]?.boughtIn).toBe(version < 12 ? undefined : 2021)
+    expect(garden.mulch).toHaveLength(version < 12 ? 0 : 1)
     expect(checks).toHaveLength(1)
   })
 })

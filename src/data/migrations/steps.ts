@@ -136,6 +136,6 @@ export const STEPS: readonly Step[] = [
     to: 11,
     tables: { gardens: (garden) => ({ ...garden, ...within(garden, 'rules', { lastWeeding: {} }) }) },
   },
-  // Version 12 added sheets on ground without a cover, and years of tools.
-  { to: 12, tables: {} },
+  // Version 12 added sheets on ground without a cover, years of tools, and mulch in store.
+  { to: 12, tables: { gardens: (garden) => filled(garden, { mulch: [], mulchLaid: [] }) } },
 ]

@@ -175,7 +175,7 @@ function Outlook({ bed, laying, stand }: { bed: Bed; laying: LayingForm; stand: 
         onRetry={answer.retry}
       />
       {told && (
-        <p>
+        <div>
           <strong>
             {comesBack ? 'Weakened' : 'Done'} by {longDate(until)}: {chanceText(told.chance)}.
           </strong>{' '}
@@ -188,7 +188,7 @@ function Outlook({ bed, laying, stand }: { bed: Bed; laying: LayingForm; stand: 
             of this place. What each ground wants is a range (judgement, after trials of tarps on weeds and
             sod), spread over the weathers.
           </Why>
-        </p>
+        </div>
       )}
       {comesBack && (
         <p>

@@ -71,7 +71,7 @@ function Years({ end, asked }: { end: EndView; asked: JobArgs<'aisleYears'> }) {
       />
       {years && (
         <>
-          <p>
+          <div>
             {thin
               ? `From ${longDate(thin.fromDay)} on it closes over ${percent(thin.closed)} of the ground at best: sow into it, or begin it anew, before then.`
               : 'It stays closed through these years.'}{' '}
@@ -81,7 +81,7 @@ function Years({ end, asked }: { end: EndView; asked: JobArgs<'aisleYears'> }) {
               Plants are lost to age by species (red clover about a third a year, white clover and alfalfa a
               tenth; judgement). Below 70 % weeds come in.
             </Why>
-          </p>
+          </div>
           <Scroll label="The aisle by years">
             <table className="table table-sm mt-1 w-auto">
               <thead>
@@ -120,7 +120,7 @@ function Mowings({ end, mowings }: { end: EndView; mowings: AisleMowing[] }) {
   const { run: plan } = useOnce(() => act(planAisle(stand, mowings, to === 'bed' ? view.bed.id : null)))
   return (
     <>
-      <p>
+      <div>
         Mown {mowings.length} times in the months ahead, to {centimetres(mowings[0].cutToM, units)}. Keep{' '}
         {centimetres(0.2, units)} clear around stems.{' '}
         <Why>
@@ -128,7 +128,7 @@ function Mowings({ end, mowings }: { end: EndView; mowings: AisleMowing[] }) {
           lives on, and below {centimetres(0.4, units)} where no crop stands. Each mowing grows on from the
           one before, in forty seasons of this garden.
         </Why>
-      </p>
+      </div>
       <Scroll label="Mowings">
         <table className="table table-sm mt-1 w-auto">
           <thead>

@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import { Feeds } from './Feeds'
 import { Livestock } from './Livestock'
 import { Measures } from './Measures'
+import { MulchStore } from './MulchStore'
 import { SeedAtHand } from './SeedAtHand'
 import { SheetsLying } from './SheetsLying'
 import { Tools } from './Tools'
@@ -12,6 +13,7 @@ const SHELVES = [
   ['measures', 'Hands and paces'],
   ['tools', 'Tools and sheets'],
   ['animals', 'Animals'],
+  ['mulch', 'Mulch'],
   ['feeds', 'Compost and feed'],
 ] as const
 
@@ -47,6 +49,10 @@ export function ShedRoom() {
           <h2>Tools and sheets</h2>
           <Tools />
           <SheetsLying />
+        </section>
+        <section id="mulch" aria-label="Mulch in store" className="min-w-0 scroll-mt-4 lg:col-span-2">
+          <h2>Mulch in store</h2>
+          <MulchStore />
         </section>
         <div id="animals" className="min-w-0 scroll-mt-4">
           <Livestock />

@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { livestock, livestockKind, nitrogenSource, type NitrogenSource } from '../../core/garden/rules'
 import { manureOf } from '../../core/planting/manure'
-import { beside, name, quantity, quantityOrNone } from '../../parts/form/codecs'
-import type { Units } from '../../text/format'
+import { mulchKind, mulchLaid, mulchLoad, mulchSeeds, mulchSprayed } from '../../core/garden/mulch'
+import { beside, chosen, day, name, quantity, quantityOrNone } from '../../parts/form/codecs'
+import { kilos, type Units } from '../../text/format'
 
 /** Compost or another feed; an analysis may be missing, but not be nonsense. */
 export const feedForm = (units: Units) =>
@@ -20,6 +21,35 @@ export const feedForm = (units: Units) =>
     manure: z.enum(['none', 'composted', 'raw', 'unknown']),
     sprayed: z.enum(['not asked', 'none', 'not known']),
   })
+
+/** A load of mulch brought in. */
+export const mulchForm = (today: number, units: Units) =>
+  z.object({
+    kind: mulchKind,
+    kg: quantity('weight', units, { name: 'What it weighs, dry,', of: mulchLoad.shape.kg }),
+    day: day((brought) => (brought > today ? 'Choose today or an earlier day.' : null)),
+    seeds: mulchSeeds,
+    sprayed: mulchSprayed,
+  })
+
+/** Mulch laid on a bed from store, at most what is left of it. */
+export const laidForm = (today: number, units: Units, leftKg: (sourceId: string) => number) =>
+  z
+    .object({
+      sourceId: chosen('Mulch: choose which.'),
+      bedId: chosen('Bed: choose where it is laid.'),
+      kg: quantity('weight', units, { name: 'Weight laid', of: mulchLaid.shape.kg }),
+      day: day((laid) => (laid > today ? 'Choose today or an earlier day.' : null)),
+    })
+    .superRefine(({ sourceId, kg }, context) => {
+      const left = leftKg(sourceId)
+      if (kg > left + 0.005)
+        context.addIssue({
+          code: 'custom',
+          path: ['kg'],
+          message: `Only ${kilos(left, units)} of it are left. Lay less, or correct what came in.`,
+        })
+    })
 
 export const feedValue = (feed: NitrogenSource): z.output<ReturnType<typeof feedForm>> => ({
   ...feed,

@@ -1,0 +1,50 @@
+import { isoDate } from '../core/foundations/day'
+import type { MulchLoad } from '../core/garden/mulch'
+import type { Bed, Garden } from '../core/garden/schema'
+import { newId } from '../data/ids'
+import { changed } from '../data/writes'
+import type { Step } from './step'
+
+const step = (garden: Garden, label: string, part: Partial<Garden>): Step => ({
+  label,
+  writes: [changed('gardens', garden, part)],
+})
+
+/** Mulch was brought into store. */
+export const bringMulch = (garden: Garden, load: Omit<MulchLoad, 'id'>): Step =>
+  step(garden, `Brought in ${load.kind}`, { mulch: [...garden.mulch, { id: newId('mulch'), ...load }] })
+
+/** What a load has become known to hold. */
+export const sayOfMulch = (
+  garden: Garden,
+  load: MulchLoad,
+  said: Partial<Pick<MulchLoad, 'seeds' | 'sprayed'>>,
+): Step =>
+  step(garden, `Changed what is known of the ${load.kind}`, {
+    mulch: garden.mulch.map((other) => (other.id === load.id ? { ...other, ...said } : other)),
+  })
+
+/** A load goes, and what was laid from it is forgotten with it. */
+export const removeMulch = (garden: Garden, { id, kind }: MulchLoad): Step =>
+  step(garden, `Removed ${kind}`, {
+    mulch: garden.mulch.filter((other) => other.id !== id),
+    mulchLaid: garden.mulchLaid.filter(({ sourceId }) => sourceId !== id),
+  })
+
+/** Mulch from store was laid on a bed. */
+export const layMulch = (
+  garden: Garden,
+  bed: Bed,
+  { sourceId, kg, day }: { sourceId: string; kg: number; day: number },
+): Step =>
+  step(garden, `Laid mulch on ${bed.label}`, {
+    mulchLaid: [
+      ...garden.mulchLaid,
+      { id: newId('laid'), date: isoDate(day), bedId: bed.id, sourceId, kg: Math.round(kg * 100) / 100 },
+    ],
+  })
+
+export const takeOutMulch = (garden: Garden, laidId: string): Step =>
+  step(garden, 'Took out mulch laid', {
+    mulchLaid: garden.mulchLaid.filter(({ id }) => id !== laidId),
+  })

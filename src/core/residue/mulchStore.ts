@@ -1,0 +1,87 @@
+import { dayNumber } from '../foundations/day'
+import type { MulchKind, MulchLoad } from '../garden/mulch'
+import type { GardenData, Stand } from '../garden/schema'
+
+/** What a mulch is: kg in a loose cubic metre as it is laid, and nitrogen in its dry weight (judgement, after tables of composting guides). */
+export const MULCH_FACTS: Record<MulchKind | 'grown here', { kgPerM3: number; nitrogen: number }> = {
+  straw: { kgPerM3: 40, nitrogen: 0.006 },
+  hay: { kgPerM3: 55, nitrogen: 0.018 },
+  leaves: { kgPerM3: 60, nitrogen: 0.009 },
+  'wood chips': { kgPerM3: 220, nitrogen: 0.004 },
+  prunings: { kgPerM3: 140, nitrogen: 0.007 },
+  'grown here': { kgPerM3: 45, nitrogen: 0.015 },
+}
+
+/** Mulch that holds weeds back, kg m⁻² dry (practice: 0.8–1.2). */
+export const HOLDS_WEEDS_KG_M2 = 1
+
+/** Mulch in store from one source: brought in, or cut here and carried off to no bed. */
+export type StoredMulch = {
+  sourceId: string
+  kind: MulchKind | 'grown here'
+  /** The stand it was cut from. */
+  stand: Stand | null
+  load: MulchLoad | null
+  day: number
+  inKg: number
+  laidKg: number
+  leftKg: number
+  /** Nitrogen in a kilogram, g. */
+  nitrogenGPerKg: number
+}
+
+type Known = { garden: Pick<GardenData['garden'], 'mulch' | 'mulchLaid'>; stands: readonly Stand[] }
+
+/** What is in store and what was laid from it; what comes in is what was laid and what is left. */
+export function mulchStore({ garden, stands }: Known): StoredMulch[] {
+  const laidFrom = (sourceId: string) =>
+    garden.mulchLaid.reduce((sum, laid) => (laid.sourceId === sourceId ? sum + laid.kg : sum), 0)
+  const entry = (one: Omit<StoredMulch, 'laidKg' | 'leftKg'>): StoredMulch => {
+    const laidKg = laidFrom(one.sourceId)
+    return { ...one, laidKg, leftKg: Math.max(0, one.inKg - laidKg) }
+  }
+  const brought = garden.mulch.map((load) =>
+    entry({
+      sourceId: load.id,
+      kind: load.kind,
+      stand: null,
+      load,
+      day: dayNumber(load.broughtOn),
+      inKg: load.kg,
+      nitrogenGPerKg: 1000 * MULCH_FACTS[load.kind].nitrogen,
+    }),
+  )
+  const cut = stands.flatMap((stand) =>
+    stand.cuts.flatMap(({ id, cut: { actual } }) =>
+      actual?.fate === 'carried off' && actual.toBedId === undefined && actual.took && actual.took.massKg > 0
+        ? [
+            entry({
+              sourceId: id,
+              kind: 'grown here',
+              stand,
+              load: null,
+              day: dayNumber(actual.date),
+              inKg: actual.took.massKg,
+              nitrogenGPerKg: actual.took.nitrogenG / actual.took.massKg,
+            }),
+          ]
+        : [],
+    ),
+  )
+  return [...brought, ...cut].sort((a, b) => a.day - b.day)
+}
+
+/** How deep so much lies on so much ground when it is laid loose, m. */
+export const mulchDepthM = (kind: StoredMulch['kind'], kg: number, areaM2: number): number =>
+  kg / MULCH_FACTS[kind].kgPerM3 / areaM2
+
+/** What was laid on a bed from store, in g m⁻² by day. */
+export function laidOn(data: Known, bedId: string, areaM2: number) {
+  const sources = new Map(mulchStore(data).map((source) => [source.sourceId, source]))
+  return data.garden.mulchLaid.flatMap((laid) => {
+    const source = sources.get(laid.sourceId)
+    if (laid.bedId !== bedId || !source || areaM2 <= 0) return []
+    const massG = (laid.kg * 1000) / areaM2
+    return [{ day: dayNumber(laid.date), massG, nitrogenG: (massG * source.nitrogenGPerKg) / 1000 }]
+  })
+}

@@ -1,0 +1,292 @@
+import { bringMulch, layMulch, removeMulch, sayOfMulch, takeOutMulch } from '../../actions/mulch'
+import { dayNumber, isoDate } from '../../core/foundations/day'
+import { having } from '../../core/foundations/grouped'
+import { segmentAreaM2 } from '../../core/garden/area'
+import { mulchKind, mulchSprayed, type MulchLoad } from '../../core/garden/mulch'
+import { HOLDS_WEEDS_KG_M2, mulchDepthM, mulchStore, type StoredMulch } from '../../core/residue/mulchStore'
+import { Caution } from '../../parts/Caution'
+import { Form } from '../../parts/Form'
+import { TypedChoice, TypedDay, TypedText } from '../../parts/form/fields'
+import { useTyped } from '../../parts/form/useTyped'
+import { single } from '../../parts/once'
+import { Scroll } from '../../parts/Scroll'
+import { Why } from '../../parts/Why'
+import { Choices } from '../../parts/SelectField'
+import { useAct, useGarden } from '../../state/garden'
+import { area, centimetres, kilos, shortDate } from '../../text/format'
+import { standName } from '../../text/names'
+import { unitOf, writeQuantity } from '../../text/quantity'
+import { laidForm, mulchForm } from './stockForms'
+
+const WHOLE = { kind: 'whole' } as const
+const SEEDS = [
+  ['not known', 'not known'],
+  ['none', 'none'],
+  ['some', 'some'],
+] as const
+const SPRAYED = mulchSprayed.options.map(
+  (said) => [said, said === 'none' ? 'nothing that lasts' : said] as const,
+)
+
+const nameOf = ({ kind, stand }: StoredMulch) =>
+  stand ? `${standName(stand).toLowerCase()}, cut here` : kind
+
+/** Mulch that lies in store, brought or cut here; what was laid where, and what is left. */
+export function MulchStore() {
+  const { data } = useGarden()
+  const store = mulchStore(data)
+  const left = store.filter(({ leftKg }) => leftKg > 0.05)
+  return (
+    <div data-testid="mulch-store">
+      {store.length === 0 && (
+        <p className="quiet mt-1">
+          None. Growth carried off to the store in End (Cut, not end) lies here, and what you bring in.
+        </p>
+      )}
+      {store.length > 0 && <Ledger store={store} />}
+      {left.length > 0 && <Lay store={left} />}
+      <Laid store={store} />
+      <BringIn />
+    </div>
+  )
+}
+
+/** What came in, what was laid, what is left, and how much ground that holds weeds on. */
+function Ledger({ store }: { store: readonly StoredMulch[] }) {
+  const { data } = useGarden()
+  const { garden, beds } = data
+  const { units } = garden
+  const act = useAct()
+  const total = store.reduce((sum, { leftKg }) => sum + leftKg, 0)
+  return (
+    <>
+      <Scroll label="Mulch in store">
+        <table className="table table-sm mt-1 w-auto">
+          <thead>
+            <tr>
+              <th>Mulch</th>
+              <th>In</th>
+              <th className="text-right">Came in, dry</th>
+              <th className="text-right">Laid</th>
+              <th className="text-right">Left</th>
+              <th className="text-right">Holds weeds on</th>
+              <th>Weedkiller in it</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {store.map((one) => (
+              <tr key={one.sourceId}>
+                <td>{nameOf(one)}</td>
+                <td>{shortDate(one.day)}</td>
+                <td className="text-right">
+                  {kilos(one.inKg, units)}
+                  {one.stand && ` from ${beds.find(({ id }) => id === one.stand!.bedId)?.label ?? 'a bed'}`}
+                </td>
+                <td className="text-right">{kilos(one.laidKg, units)}</td>
+                <td className="text-right font-semibold">{kilos(one.leftKg, units)}</td>
+                <td className="text-right">{area(one.leftKg / HOLDS_WEEDS_KG_M2, units)}</td>
+                <td>{one.load ? <Said load={one.load} name={nameOf(one)} /> : 'none: grown here'}</td>
+                <td>
+                  {one.load && (
+                    <button
+                      className="btn btn-ghost btn-xs"
+                      aria-label={`Remove ${nameOf(one)} of ${shortDate(one.day)}`}
+                      onClick={single(() => act(removeMulch(garden, one.load!)))}
+                    >
+                      Remove
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      <div className="mt-1">
+        {kilos(total, units)} left, which holds weeds on {area(total / HOLDS_WEEDS_KG_M2, units)}.{' '}
+        <Why>
+          Reckoned with {kilos(HOLDS_WEEDS_KG_M2, units)} dry on {area(1, units)} (practice, a fifth more or
+          less); perennial weeds come through any of it.
+        </Why>
+      </div>
+      {store.map(({ load }) => load && <Warnings key={load.id} load={load} />)}
+    </>
+  )
+}
+
+function Said({ load, name }: { load: MulchLoad; name: string }) {
+  const { garden } = useGarden().data
+  const act = useAct()
+  return (
+    <select
+      aria-label={`Weedkiller in ${name}`}
+      className="select w-44"
+      value={load.sprayed}
+      onChange={({ target }) => act(sayOfMulch(garden, load, { sprayed: mulchSprayed.parse(target.value) }))}
+    >
+      <Choices options={SPRAYED} />
+    </select>
+  )
+}
+
+/** What a load may carry onto the beds. */
+function Warnings({ load: { kind, seeds, sprayed } }: { load: MulchLoad }) {
+  return (
+    <>
+      {sprayed === 'beans curled' && (
+        <Caution>Beans curled in the {kind}: keep it off the beds, and out of the compost.</Caution>
+      )}
+      {sprayed === 'not known' && (
+        <Caution>
+          Nobody knows what was sprayed on the {kind}. Sow three beans in soil with it and three without; lay
+          it only if after three weeks their leaves are alike.
+        </Caution>
+      )}
+      {seeds !== 'none' && kind === 'hay' && (
+        <Caution>
+          Hay brings its seed. Lay it thick, on crops that stay long, or let it sprout and turn it first.
+        </Caution>
+      )}
+    </>
+  )
+}
+
+/** Lays mulch from store on a bed: how deep it lies there, and whether it holds weeds. */
+function Lay({ store }: { store: readonly StoredMulch[] }) {
+  const { data, today } = useGarden()
+  const { garden, beds } = data
+  const { units } = garden
+  const act = useAct()
+  const leftKg = (sourceId: string) => having(store, 'sourceId', sourceId).at(0)?.leftKg ?? 0
+  const form = useTyped({
+    schema: laidForm(today, units, leftKg),
+    draft: { name: 'mulch laid' },
+    blank: { sourceId: store[0].sourceId, bedId: '', kg: '', day: isoDate(today) },
+  })
+  const { value, text } = form
+  const bed = beds.find(({ id }) => id === text.bedId)
+  const source = having(store, 'sourceId', text.sourceId).at(0)
+  const areaM2 = bed ? segmentAreaM2(bed, WHOLE) : 0
+  const wanted = areaM2 * HOLDS_WEEDS_KG_M2
+  const barred = source?.load?.sprayed === 'beans curled'
+  return (
+    <Form
+      className="mt-3 flex flex-wrap items-start gap-3"
+      aria-label="Lay mulch"
+      onSubmit={form.submit(({ value: laid }) => {
+        const on = beds.find(({ id }) => id === laid.bedId)!
+        return act(layMulch(garden, on, laid))
+      })}
+    >
+      <TypedChoice
+        form={form}
+        name="sourceId"
+        label="Lay"
+        className="w-56"
+        options={store.map((one) => [one.sourceId, `${nameOf(one)}, ${kilos(one.leftKg, units)}`] as const)}
+      />
+      <TypedChoice
+        form={form}
+        name="bedId"
+        label="On bed"
+        className="w-28"
+        options={[['', 'choose'], ...beds.map(({ id, label }) => [id, label] as const)]}
+      />
+      <TypedText
+        form={form}
+        name="kg"
+        label={`Dry weight, ${unitOf('weight', units)}`}
+        className="w-32"
+        decimal
+      />
+      <TypedDay form={form} name="day" label="Day" />
+      <button className="btn mt-6" disabled={barred}>
+        Laid
+      </button>
+      {bed && source && (
+        <p className="basis-full" data-testid="mulch-depth">
+          {value && `${centimetres(mulchDepthM(source.kind, value.kg, areaM2), units)} deep, laid loose. `}
+          {bed.label} wants about {kilos(wanted, units)} to hold weeds
+          {source.leftKg < wanted ? `; ${kilos(wanted - source.leftKg, units)} are missing.` : '.'}{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={() => form.set({ kg: writeQuantity(Math.min(wanted, source.leftKg), 'weight', units) })}
+          >
+            Take that
+          </button>
+        </p>
+      )}
+    </Form>
+  )
+}
+
+function Laid({ store }: { store: readonly StoredMulch[] }) {
+  const { garden, beds } = useGarden().data
+  const act = useAct()
+  if (garden.mulchLaid.length === 0) return null
+  return (
+    <ul className="mt-2" aria-label="Mulch laid">
+      {[...garden.mulchLaid]
+        .sort((a, b) => (a.date < b.date ? 1 : -1))
+        .map((laid) => {
+          const source = having(store, 'sourceId', laid.sourceId).at(0)
+          const label = beds.find(({ id }) => id === laid.bedId)?.label ?? 'a bed that is gone'
+          const what = `${kilos(laid.kg, garden.units)} of ${source ? nameOf(source) : 'mulch'} on ${label}`
+          return (
+            <li key={laid.id}>
+              {shortDate(dayNumber(laid.date))}: {what}
+              <button
+                className="btn btn-ghost btn-xs ml-2"
+                aria-label={`Take out ${what}`}
+                onClick={single(() => act(takeOutMulch(garden, laid.id)))}
+              >
+                Take out
+              </button>
+            </li>
+          )
+        })}
+    </ul>
+  )
+}
+
+function BringIn() {
+  const { data, today } = useGarden()
+  const { garden } = data
+  const { units } = garden
+  const act = useAct()
+  const form = useTyped({
+    schema: mulchForm(today, units),
+    draft: { name: 'mulch' },
+    blank: { kind: 'straw', kg: '', day: isoDate(today), seeds: 'not known', sprayed: 'not known' },
+  })
+  return (
+    <Form
+      className="mt-3 flex flex-wrap items-start gap-3"
+      aria-label="Bring in mulch"
+      onSubmit={form.submit(({ value: { day, ...load } }) =>
+        act(bringMulch(garden, { ...load, broughtOn: isoDate(day) })),
+      )}
+    >
+      <TypedChoice
+        form={form}
+        name="kind"
+        label="Brought in"
+        className="w-36"
+        options={mulchKind.options.map((kind) => [kind, kind] as const)}
+      />
+      <TypedText
+        form={form}
+        name="kg"
+        label={`Dry weight, ${unitOf('weight', units)}`}
+        className="w-32"
+        decimal
+      />
+      <TypedDay form={form} name="day" label="Day" />
+      <TypedChoice form={form} name="seeds" label="Weed seed in it" className="w-36" options={SEEDS} />
+      <TypedChoice form={form} name="sprayed" label="Weedkiller in it" className="w-44" options={SPRAYED} />
+      <button className="btn btn-sm mt-6">Bring it in</button>
+    </Form>
+  )
+}
