@@ -1,9 +1,8 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { openLoom, ranked, woven } from './helpers'
 
 /** Pictures of the main views for the docs: `npm run screenshots`. Not part of the tests. */
 const VIEWS = [
-  { name: 'choose', path: '/choose/marlpit-lane-P3', ready: 'candidates' },
   { name: 'rounds', path: '/rounds', ready: 'jobs' },
   { name: 'reference', path: '/reference/crimson-clover', ready: 'plant-year' },
   { name: 'sow', path: '/sow/marlpit-lane-stand-08', ready: 'total-grams' },
@@ -11,7 +10,6 @@ const VIEWS = [
   { name: 'watch', path: '/watch/marlpit-lane-stand-01', ready: 'stages' },
   { name: 'end', path: '/end/marlpit-lane-stand-01', ready: 'endings' },
   { name: 'plant', path: '/plant/marlpit-lane-stand-01', ready: 'gates' },
-  { name: 'bed', path: '/bed/marlpit-lane-L1', ready: 'stages' },
   { name: 'weather', path: '/weather', ready: 'frosts' },
   { name: 'garden', path: '/garden', ready: null },
 ]
@@ -27,6 +25,7 @@ async function picture(page: Page, name: string) {
   await expect
     .poll(async () => WAITS.exec(await page.locator('main').innerText())?.[0] ?? null, { timeout: 60_000 })
     .toBeNull()
+  await expect(page.getByRole('region', { name: /^Notifications/ }).getByRole('listitem')).toHaveCount(0)
   await page.waitForTimeout(400)
   await page.screenshot({ path: `docs/screenshots/${name}.png` })
 }
@@ -37,6 +36,9 @@ async function opened(page: Page) {
   await page.getByRole('button', { name: 'No such lines' }).click()
 }
 
+/** Scrolls until something stands at the lower end of the page. */
+const lowestInSight = (part: Locator) => part.evaluate((element) => element.scrollIntoView({ block: 'end' }))
+
 test('desktop', async ({ page }) => {
   await opened(page)
   await expect(page.getByTestId('stored-chance')).toBeVisible({ timeout: 60_000 })
@@ -44,12 +46,11 @@ test('desktop', async ({ page }) => {
   for (const { name, path, ready } of VIEWS) {
     await page.goto(path)
     if (ready) await expect(page.getByTestId(ready)).toBeVisible({ timeout: 60_000 })
-    if (name === 'choose') await ranked(page)
     if (name === 'end')
       await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 60_000 })
     if (name === 'rounds')
       await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
-    if (name === 'bed') await expect(page.getByTestId('bed-picture').locator('svg').last()).toBeVisible()
+    if (name === 'shed') await lowestInSight(page.getByTestId('sheets-lying'))
     await picture(page, name)
     if (name === 'watch') {
       await page.setViewportSize({ width: 1280, height: 1250 })
@@ -66,11 +67,26 @@ test('desktop', async ({ page }) => {
       await page.setViewportSize({ width: 1280, height: 800 })
     }
   }
+  await page.goto('/')
+  await page
+    .getByRole('link', { name: /: sow under .* bare weeks recovered/ })
+    .first()
+    .click()
+  await ranked(page)
+  await picture(page, 'choose')
   await page.emulateMedia({ colorScheme: 'dark' })
   await page.goto('/')
   await woven(page)
   await expect(page.getByTestId('stored-chance')).toBeVisible({ timeout: 60_000 })
   await picture(page, 'loom-dark')
+  await page.emulateMedia({ colorScheme: 'light' })
+  await page.goto('/end/marlpit-lane-stand-01')
+  await page.getByText('Treat its parts apart').click()
+  await page.getByRole('button', { name: 'Part it' }).click()
+  await expect(page.getByRole('group', { name: 'Which part is shown' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('bed-picture').locator('svg').last()).toBeVisible()
+  await picture(page, 'bed')
 })
 
 test('phone', async ({ page }) => {
@@ -89,13 +105,18 @@ test('phone', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Stage of the' })).toBeVisible({ timeout: 60_000 })
   await page.waitForTimeout(600)
   await picture(page, 'check-phone')
+  await page.goto('/end/marlpit-lane-stand-24')
+  const turns = page.getByTestId('in-turns')
+  await turns.getByText('In turns: mow, wait, mow again, then end it').click()
+  await turns
+    .getByRole('listitem')
+    .filter({ hasText: /Mow to .* twice.*black tarp/ })
+    .getByRole('button', { name: /^Plan in turns/ })
+    .click({ timeout: 120_000 })
+  await expect(page.getByTestId('planned-turns')).toBeVisible({ timeout: 60_000 })
   await page.goto('/end/marlpit-lane-stand-24/plan')
-  await expect(page.getByText(/Half time about/)).toBeVisible({ timeout: 60_000 })
-  await page
-    .getByTestId('work-plan')
-    .getByRole('heading')
-    .first()
-    .evaluate((element) => element.scrollIntoView())
+  await expect(page.getByTestId('work-plan').getByRole('heading').first()).toBeVisible({ timeout: 60_000 })
+  await page.getByTestId('planned-turns').evaluate((element) => element.scrollIntoView())
   await page.screenshot({ path: 'docs/screenshots/plan-phone.png' })
   await page.goto('/sow/marlpit-lane-stand-08/pacer')
   await page.getByRole('button', { name: 'Start' }).click()

@@ -1,6 +1,9 @@
 import { findMethod, type MethodId } from '../../core/termination/methods'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Quantiles } from '../../core/foundations/statistics'
+import { dayNumber } from '../../core/foundations/day'
+import type { Stand } from '../../core/garden/schema'
+import { latest } from '../../core/garden/timeline'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import { justBefore, stageReached, type StandForecast } from '../../core/season/standForecast'
 import { plantsOf } from '../../text/names'
@@ -20,6 +23,13 @@ export function useStanding({ spec, view, stand }: EndView): {
 
 /** Stage and height taken while the stand is still being run. */
 const UNKNOWN = { bbch: 51, heightM: 0.5 }
+
+/** Heights that cuts of the same day leave, m: what is done next finds those. */
+const cutThatDay = ({ cuts }: Stand, day: number): number[] =>
+  cuts.flatMap(({ cut }) => {
+    const done = latest(cut)
+    return done && dayNumber(done.date) === day ? [done.heightCm / 100] : []
+  })
 
 /** What a work plan is made from, for a way done on a day. */
 export function planCaseOf(
@@ -43,7 +53,10 @@ export function planCaseOf(
       plant,
       bbch: standing ? stageReached(standing, component, day) : UNKNOWN.bbch,
     })),
-    heightM: (standing && justBefore(standing, day)?.heightM) ?? UNKNOWN.heightM,
+    heightM: Math.min(
+      (standing && justBefore(standing, day)?.heightM) ?? UNKNOWN.heightM,
+      ...cutThatDay(stand, day),
+    ),
     own: view.standCase.own ?? {},
     lanes: work.lanes,
     animals: work.animals,

@@ -10,6 +10,9 @@ import { inUnits } from '../../text/inUnits'
 import { dayCount, daysInRounds } from './animalForm'
 import type { PlanCase, PlanWords } from './planTypes'
 
+/** Growth no taller than this lets a sheet lie on the ground, m (judgement, 0.1–0.2). */
+const LIES_FLAT_M = 0.15
+
 export function soilSteps(plan: PlanCase, words: PlanWords) {
   const soil = volumeFor(plan.areaM2, 0.025)
   words.materials.push({ what: 'Soil from the paths', amount: volume(soil.volumeM3, plan.units) })
@@ -60,7 +63,9 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
   )
   if (plan.method.id === 'tarp')
     words.steps.push(
-      'Flatten or mow the growth first, so that the sheet lies on the ground: a standing crop takes 1.4 times as long.',
+      plan.heightM <= LIES_FLAT_M
+        ? 'It is low enough for the sheet to lie on the ground.'
+        : 'Flatten or mow the growth first, so that the sheet lies on the ground: a standing crop takes 1.4 times as long.',
     )
   words.steps.push(
     clear
