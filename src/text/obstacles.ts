@@ -17,6 +17,8 @@ export function obstacleText(obstacle: Obstacle, units: Units): string {
   switch (obstacle.code) {
     case 'tools':
       return `Needs ${obstacle.oneOf.join(' or ')}; none is on your list of tools.`
+    case 'cannot enter':
+      return `Your ${obstacle.keptOut.join(' and ')} cannot go ${obstacle.bed === 'in-ground' ? 'between the posts' : `into a ${obstacle.bed === 'framed' ? 'frame' : 'planter'}`}; needs ${obstacle.oneOf.filter((kind) => !obstacle.keptOut.includes(kind)).join(' or ') || 'another way'}.`
     case 'sheet too small':
       return `No ${obstacle.sheet} of yours covers ${size(obstacle.wanted, units)}; the largest is ${size(obstacle.largest, units)}. End a part of the bed, or add a bigger one in the Garden room.`
     case 'kept plants':

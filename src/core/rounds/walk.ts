@@ -3,6 +3,7 @@ import type { Bed, Stand } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
 import { plannedRecipe } from '../seeding/recipe'
 import { findMethod } from '../termination/methods'
+import { toolsOn } from '../termination/entering'
 import { OWNED_SHEET } from '../termination/sheets'
 import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
 import type { Job, JobKind } from './jobs'
@@ -103,7 +104,7 @@ export function toTake(
     }
     const areaM2 = segmentAreaM2(bed, stand.segment)
     for (const group of job.kind === 'cut' ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
-      const kind = quickestTool(group, areaM2, tools) ?? group[0]
+      const kind = quickestTool(group, areaM2, toolsOn(tools, bed).tools) ?? group[0]
       if (kind) kinds.add(kind)
     }
   }

@@ -21,6 +21,7 @@ export const placeOf = (
   bed: standCase.bed,
   segment: standCase.stand.segment,
   tools: means.tools,
+  keptOut: means.keptOut,
   livestock: means.livestock,
   rules: means.rules,
   plants: season.run.sown.map(({ plant }) => plant),

@@ -7,12 +7,16 @@ import { freedByFeed } from '../planting/feeding'
 import { manureOn } from '../planting/manure'
 import { findCrop } from '../plants/crops'
 import { nextStand, ownOf, standCaseOf } from '../season/standCase'
+import { toolsOn } from '../termination/entering'
 import { ownMinutes } from '../termination/workRates'
 import type { Follows, GroundFacts, Means, Scenario } from './types'
 
-/** What the grower has and holds to, for every question about the garden. */
-export const meansOf = ({ garden, beds, stands }: Pick<GardenData, 'garden' | 'beds' | 'stands'>): Means => ({
-  tools: garden.tools,
+/** What the grower has and holds to on a bed, for every question about it. */
+export const meansOf = (
+  { garden, beds, stands }: Pick<GardenData, 'garden' | 'beds' | 'stands'>,
+  bed: Bed,
+): Means => ({
+  ...toolsOn(garden.tools, bed),
   livestock: garden.livestock,
   rules: garden.rules,
   own: ownOf(stands),
@@ -81,7 +85,7 @@ export function scenarioOf(data: GardenData, cover: Stand, today: number): Scena
     standCase && {
       standCase,
       follows: followsOf(data, standCase.bed, cover),
-      means: meansOf(data),
+      means: meansOf(data, standCase.bed),
       ground: groundOf(data, standCase.bed, cover.id),
       today,
     }

@@ -157,6 +157,7 @@ function* bestOf(
     bed,
     segment: stand.segment,
     tools: means.tools,
+    keptOut: means.keptOut,
     livestock: means.livestock,
     rules: means.rules,
     plants: components.flatMap(({ speciesId }) => findSpecies(speciesId) ?? []),

@@ -45,6 +45,7 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
       bed: standCase.bed,
       segment: stand.segment,
       tools: means.tools,
+      keptOut: means.keptOut,
       livestock: means.livestock,
       rules: means.rules,
       plants: plants.flatMap(({ speciesId }) => findSpecies(speciesId) ?? []),

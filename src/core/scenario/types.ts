@@ -27,7 +27,9 @@ export type Follows =
 
 /** What the grower owns, keeps, holds to and has counted: the same facts for every question. */
 export type Means = {
+  /** Tools that can be used on the bed, and those owned that cannot. */
   tools: readonly Tool[]
+  keptOut: readonly Tool[]
   livestock: readonly Livestock[]
   rules: Rules
   own: OwnResults

@@ -1,5 +1,6 @@
 import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
+import { toolsOn } from '../termination/entering'
 import { ownResults } from '../termination/pooling'
 import { dayNumber } from '../foundations/day'
 import { having, oncePerList } from '../foundations/grouped'
@@ -66,7 +67,7 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
     nextStartDay: start ? dayNumber(start.date) : null,
     ...(brought.length > 0 && { brought }),
     own: ownOf(data.stands),
-    flattens: canFlatten(data.garden.tools),
+    flattens: canFlatten(toolsOn(data.garden.tools, bed).tools),
     board: boardOf(data.garden.tools),
     ...(next?.content.kind === 'crop' && { establishment: next.content.establishment }),
   }

@@ -176,10 +176,7 @@ export const METHODS: readonly Method[] = [
     id: 'biofumigate',
     name: 'Chop fine, bury at once, seal',
     acts: ['turn'],
-    tools: [
-      ['mower', 'trimmer', 'hand shears', 'scythe'],
-      ['spade or fork', 'tiller'],
-    ],
+    tools: [CUT, ['spade or fork', 'tiller']],
     buried: 1,
     disturbance: 3,
     settleDays: 14,

@@ -13,6 +13,8 @@ export type Place = {
   bed: Pick<Bed, 'widthM' | 'lengthM' | 'fixtures' | 'kind' | 'pathWidthM'>
   segment: Segment
   tools: readonly Pick<Tool, 'kind' | 'widthM' | 'lengthM'>[]
+  /** Tools that are owned but cannot go into this bed. */
+  keptOut?: readonly Pick<Tool, 'kind'>[]
   livestock: readonly Livestock[]
   plants: readonly Species[]
   rules?: Rules
@@ -62,6 +64,7 @@ export function stockFor(
 /** Why a way cannot be done here, whatever the day; sizes in m. */
 export type Obstacle =
   | { code: 'tools'; oneOf: readonly ToolKind[] }
+  | { code: 'cannot enter'; oneOf: readonly ToolKind[]; keptOut: readonly ToolKind[]; bed: Bed['kind'] }
   | { code: 'sheet too small'; sheet: 'tarp' | 'film'; wanted: Sized; largest: Sized }
   | { code: 'kept plants'; would: 'be covered' | 'be burnt' | 'be eaten' }
   | { code: 'posts' }
@@ -96,9 +99,13 @@ export function obstacleOf(method: Method, place: Place, ahead?: Ahead): Obstacl
   )
 }
 
-function missingTools(method: Method, { tools }: Place): Obstacle | null {
+function missingTools(method: Method, { tools, keptOut = [], bed }: Place): Obstacle | null {
   const lacking = method.tools.find((group) => !tools.some((tool) => group.includes(tool.kind)))
-  return lacking ? { code: 'tools', oneOf: lacking } : null
+  if (!lacking) return null
+  const owned = keptOut.flatMap(({ kind }) => (lacking.includes(kind) ? [kind] : []))
+  return owned.length > 0
+    ? { code: 'cannot enter', oneOf: lacking, keptOut: [...new Set(owned)], bed: bed.kind }
+    : { code: 'tools', oneOf: lacking }
 }
 
 function sheetTrouble(method: Method, { tools, bed, segment }: Place): Obstacle | null {

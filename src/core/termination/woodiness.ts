@@ -38,12 +38,17 @@ export function woodiness(kind: EndingClass, bbch: number, heightM: number): num
   return HARDEST[kind] * stage * (0.5 + 0.5 * Math.min(1, heightM / 1.2))
 }
 
-export type CuttingTool = Extract<ToolKind, 'hand shears' | 'scythe' | 'trimmer' | 'mower'>
+export type CuttingTool = Extract<
+  ToolKind,
+  'hand shears' | 'scythe' | 'trimmer' | 'mower' | 'flail mower' | 'hedge trimmer'
+>
 
 /** Hardest stems a tool still cuts cleanly (judgement), the quickest tool first. */
 export const HARDEST_CUT: Record<CuttingTool, number> = {
+  'flail mower': 0.95,
   mower: 0.65,
   scythe: 0.55,
+  'hedge trimmer': 0.5,
   trimmer: 0.45,
   'hand shears': 0.6,
 }

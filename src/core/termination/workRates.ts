@@ -7,6 +7,8 @@ import type { Tool, ToolKind } from '../garden/tool'
 /** What a tool does in open work, m² h⁻¹, and minutes to get it ready and put it away at each bed (judgement, ± a half). */
 export const WORK_RATES = {
   mower: { m2PerHour: 170, setUpMinutes: 5 },
+  'flail mower': { m2PerHour: 900, setUpMinutes: 10 },
+  'hedge trimmer': { m2PerHour: 130, setUpMinutes: 3 },
   scythe: { m2PerHour: 150, setUpMinutes: 3 },
   trimmer: { m2PerHour: 120, setUpMinutes: 4 },
   'hand shears': { m2PerHour: 43, setUpMinutes: 1 },
@@ -21,7 +23,14 @@ export const WORK_RATES = {
 export type WorkTool = keyof typeof WORK_RATES
 
 /** Tools that mow. */
-export const MOWS: readonly ToolKind[] = ['hand shears', 'scythe', 'mower', 'trimmer']
+export const MOWS: readonly ToolKind[] = [
+  'hand shears',
+  'scythe',
+  'mower',
+  'flail mower',
+  'trimmer',
+  'hedge trimmer',
+]
 
 export const isWorkTool = (kind: ToolKind): kind is WorkTool => kind in WORK_RATES
 

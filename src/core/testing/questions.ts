@@ -9,6 +9,7 @@ import { testBed, testTool } from './beds'
 
 /** What a grower of the tests has: ordinary tools, no animals, the usual rules. */
 export const testMeans = (own: Partial<Means> = {}): Means => ({
+  keptOut: [],
   tools: [testTool('scythe'), testTool('crimp board'), testTool('black tarp', 2, 12)],
   livestock: [],
   rules: USUAL_RULES,

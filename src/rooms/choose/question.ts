@@ -193,7 +193,7 @@ export type Asked = {
 export function questionOf(form: ChooseValue, asked: Asked): ChooseQuestion {
   const { bed, data, upper, sowUntilDay, seedAtHand, today } = asked
   const { garden } = data
-  const means = meansOf(data)
+  const means = meansOf(data, bed)
   const freeFromDay = form.freeFrom
   const segment = segmentOf(form, bed) ?? { kind: 'whole' }
   const follows = followsIn(form, asked)

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { inUnits } from '../../text/inUnits'
 import { useTold } from '../../state/useTold'
+import { toolsOn } from '../../core/termination/entering'
 import { canFlatten } from '../../core/termination/flattening'
 import type { Method } from '../../core/termination/methods'
 import { dayNumber } from '../../core/foundations/day'
@@ -124,10 +125,10 @@ export function MethodRow({
 }
 
 /** What a way wants, a sheet among it what it lies on. */
-function needsOf(method: Method, { garden }: EndView): readonly string[] {
+function needsOf(method: Method, { garden, view }: EndView): readonly string[] {
   if (method.id !== 'tarp') return method.needs
   return [
-    canFlatten(garden.tools)
+    canFlatten(toolsOn(garden.tools, view.bed).tools)
       ? 'growth flattened or mown first'
       : 'nothing owned to flatten it: the sheet lies higher and takes longer',
     ...method.needs,

@@ -7,6 +7,7 @@ import { latest } from '../../core/garden/timeline'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
 import { justBefore, stageReached, type StandForecast } from '../../core/season/standForecast'
 import { plantsOf } from '../../text/names'
+import { toolsOn } from '../../core/termination/entering'
 import { useAnswer } from '../../compute/useAnswer'
 import type { PlanCase } from './planTypes'
 import { withoutEnd } from '../../core/season/standCase'
@@ -48,7 +49,7 @@ export function planCaseOf(
     areaM2: segmentAreaM2(view.bed, stand.segment),
     bed: view.bed,
     segment: stand.segment,
-    tools: garden.tools,
+    tools: toolsOn(garden.tools, view.bed).tools,
     plants: plantsOf(stand).map((plant, component) => ({
       plant,
       bbch: standing ? stageReached(standing, component, day) : UNKNOWN.bbch,

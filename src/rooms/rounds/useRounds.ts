@@ -20,6 +20,7 @@ import { giveJob } from '../../actions/daysAhead'
 import { doJob } from '../../actions/doJob'
 import { putOffJob } from '../../actions/markJob'
 import { awayClash } from '../../core/rounds/away'
+import { toolsOn } from '../../core/termination/entering'
 import { jobMinutes, toTake } from '../../core/rounds/walk'
 import { betterDay } from '../../core/rounds/weatherBound'
 import { planName } from '../../state/usePlan'
@@ -130,7 +131,13 @@ export function useRounds() {
   const evaluated = useAllAnswers('evaluate', endings).values
   const minutesOf = (job: Job) => {
     const place = endings.findIndex(({ name }) => name === planName(job.standId))
-    return jobMinutes(job, standOf(job), bedOf(job), evaluated[place]?.minutes ?? null, data.garden.tools)
+    return jobMinutes(
+      job,
+      standOf(job),
+      bedOf(job),
+      evaluated[place]?.minutes ?? null,
+      toolsOn(data.garden.tools, bedOf(job)).tools,
+    )
   }
 
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!

@@ -1,0 +1,79 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from '../testing/property'
+import { toolKind, type Tool } from '../garden/tool'
+import { testBed, testTool } from '../testing/beds'
+import { canEnter, toolsOn } from './entering'
+import { findMethod } from './methods'
+import { obstacleOf } from './obstacles'
+import { cuttingTool } from './woodiness'
+import { MOWS, passMinutes, quickestTool, toolMinutes } from './workRates'
+
+const framed = { ...testBed, kind: 'framed' as const, widthM: 1.2 }
+const planter = { ...testBed, kind: 'planter' as const }
+const post = { id: 'post', kind: 'post' as const, label: 'Post', areaM2: 0.01 }
+
+describe('which tools go into a bed', () => {
+  test('wheels into no planter, and into a frame only what is lifted over it and fits', () => {
+    expect(canEnter({ kind: 'mower', widthM: 0.4 }, framed)).toBe(true)
+    expect(canEnter({ kind: 'mower', widthM: 1.4 }, framed)).toBe(false)
+    expect(canEnter({ kind: 'flail mower', widthM: 0.6 }, framed)).toBe(false)
+    for (const kind of ['mower', 'tiller', 'flail mower', 'scythe'] as const)
+      expect(canEnter({ kind, widthM: null }, planter)).toBe(false)
+    for (const kind of toolKind.options) expect(canEnter({ kind, widthM: null }, testBed)).toBe(true)
+  })
+  test('nothing is driven or swung among posts', () => {
+    const posts = { ...testBed, fixtures: [post] }
+    expect(toolsOn([testTool('scythe'), testTool('hand shears'), testTool('tiller')], posts)).toMatchObject({
+      tools: [{ kind: 'hand shears' }],
+      keptOut: [{ kind: 'scythe' }, { kind: 'tiller' }],
+    })
+  })
+  test('a way that wants what is owned but cannot go in says so, not that it is missing', () => {
+    const { tools, keptOut } = toolsOn([testTool('tiller')], framed)
+    const place = {
+      bed: framed,
+      segment: { kind: 'whole' as const },
+      tools,
+      keptOut,
+      livestock: [],
+      plants: [],
+    }
+    expect(obstacleOf(findMethod('turn')!, place)).toMatchObject({
+      code: 'cannot enter',
+      keptOut: ['tiller'],
+      bed: 'framed',
+    })
+    expect(obstacleOf(findMethod('turn')!, { ...place, keptOut: [] })).toMatchObject({ code: 'tools' })
+  })
+})
+
+describe('machines', () => {
+  const owned = (kinds: readonly Tool['kind'][]) => kinds.map((kind) => testTool(kind))
+  test('the quickest depends on the ground: shears on a box, a flail on a field', () => {
+    const all = owned(MOWS)
+    expect(quickestTool(MOWS, 1, all)).toBe('hand shears')
+    expect(quickestTool(MOWS, 2000, all)).toBe('flail mower')
+    expect(toolMinutes('flail mower', 30_000, all) / 60).toBeLessThan(40)
+    expect(toolMinutes('hand shears', 3, all)).toBeLessThan(10)
+  })
+  test('a flail cuts what shears and scythe no longer do', () => {
+    expect(cuttingTool(owned(['hand shears', 'scythe']), 0.8)).toBeNull()
+    expect(cuttingTool(owned(['hand shears', 'flail mower']), 0.8)).toBe('flail mower')
+  })
+  test('a second pass never makes the whole quicker, and another tool never slower', () => {
+    const method = findMethod('chop')!
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 3, max: 30_000 }),
+        fc.subarray([...MOWS], { minLength: 1 }),
+        fc.constantFrom(...MOWS),
+        (areaM2, kinds, another) => {
+          const minutes = (passes: number, tools: Tool[]) =>
+            passes * passMinutes(method, areaM2, tools, (group) => quickestTool(group, areaM2, tools))
+          expect(minutes(2, owned(kinds))).toBeGreaterThan(minutes(1, owned(kinds)))
+          expect(minutes(1, owned([...kinds, another]))).toBeLessThanOrEqual(minutes(1, owned(kinds)) + 1e-9)
+        },
+      ),
+    )
+  })
+})
