@@ -11,7 +11,7 @@ import { growStand, raked } from '../testing/stands'
 import { coldNightFactor, growthResponse, vernalFactor, dormancyFactor } from './development'
 import { ripeningFactor } from './growth'
 import { crownTemperature, nightSurvival } from './hardiness'
-import { oldestAgeCd, shootsBeginCd } from './perennial'
+import { keptByAge, oldestAgeCd, shootsBeginCd } from './perennial'
 import { physics } from './physics'
 import { heavedShare } from './weathering'
 import { quantilesOn, stageDays, valuesOn } from './summary'
@@ -231,4 +231,10 @@ test('seed that lies deeper waits less for rain: under a dried surface it goes o
   const due = quantilesOf(stageDays(raked.run, 0, 9))!.p50 - raked.sowDay
   expect(due).toBeGreaterThanOrEqual(4)
   expect(due).toBeLessThanOrEqual(12)
+})
+
+test('what thins by its years alone is told apart: a third of red clover a year, none of an annual', () => {
+  expect(keptByAge(findSpecies('red-clover')!, 365)).toBeCloseTo(0.65)
+  expect(keptByAge(findSpecies('cereal-rye')!, 365)).toBe(1)
+  expect(keptByAge(findSpecies('red-clover')!, -3)).toBe(1)
 })

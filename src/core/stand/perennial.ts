@@ -31,5 +31,13 @@ export const oldestAgeCd = (plant: Lasting, daylightH: number): number =>
 /** Share of the deaths of hot days that befalls a plant. */
 export const heatDeaths = ({ perennial }: Lasting): number => (perennial ? CROWN_HEAT_DEATHS : 1)
 
+/** Whether plants of a thermal age have a crown and a root that frost does not lift. */
+export const isRooted = (plant: Lasting, ageCd: number): boolean =>
+  livesOn(plant) && ageCd >= shootsBeginCd(plant.parameters)
+
+/** Share of its plants that age and rot alone leave a stand after so many days. */
+export const keptByAge = ({ yearlyLoss }: Pick<Species, 'yearlyLoss'>, days: number): number =>
+  (1 - yearlyLoss) ** (Math.max(0, days) / 365)
+
 /** Share of its plants that a stand loses in a day to age and rot. */
 export const dailyLoss = ({ yearlyLoss }: Lasting): number => 1 - (1 - yearlyLoss) ** (1 / 365)

@@ -7,6 +7,7 @@ import { crownTemperature, nextLt50, nightSurvival } from './hardiness'
 import {
   dailyLoss,
   heatDeaths,
+  isRooted,
   livesOn,
   oldestAgeCd,
   OLD_STEMS_KEEP,
@@ -72,7 +73,7 @@ export function coldAndHeatDay(
         worstNight[m] = survival
       }
     }
-    if (legume && tMin < FREEZES_C) {
+    if (legume && tMin < FREEZES_C && !isRooted(plant, ageCd[m])) {
       const heaved = heavedShare(tMin, tMaxC[at + m], snowMm[at + m], massG[m])
       if (heaved > 0) die(plants, m, heaved, residue)
     }

@@ -4,6 +4,7 @@ import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { aliveShareOn, type StandForecast } from '../season/standForecast'
 import { plantsExpected, sownSpecies } from '../season/input'
+import { keptByAge } from '../stand/perennial'
 import { THIN_SHARE } from '../seeding/resow'
 import { ringMean } from './observations'
 
@@ -72,6 +73,12 @@ export function troublesIn(
   return troubles
 }
 
+/** Share of a stand’s plants that age alone has left: what thins by its years is not hurt. */
+function leftByAge(stand: Stand, bed: Bed, today: number): number {
+  const days = today - dayNumber(stand.start.actual!.date)
+  return Math.min(...sownSpecies(stand, bed).map(({ plant }) => keptByAge(plant, days)))
+}
+
 /** Troubles of a growing cover by its checks and its forecast. Winter losses are none where the winter is meant to end it. */
 export function troublesOf(
   stand: Stand,
@@ -88,6 +95,6 @@ export function troublesOf(
     plantsExpected(sownSpecies(stand, bed)),
     upBy,
     today,
-    meant ? 1 : aliveShareOn(forecast, today),
+    meant ? 1 : Math.min(1, aliveShareOn(forecast, today) / leftByAge(stand, bed, today)),
   )
 }

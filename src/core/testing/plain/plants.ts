@@ -219,7 +219,8 @@ export function live(
   const night = 1 / (1 + Math.exp(own - crown))
   if (crown < own + 5 && night < now().worst)
     world = withPlant(lethal(world, c, 1 - night / now().worst), c, { worst: night })
-  if (plant.group === 'legume' && day.tMin < -2 && day.tMax > 2 && day.snow < 5)
+  const crowned = livesOn && age >= 0.6 * p.t31Cd
+  if (!crowned && plant.group === 'legume' && day.tMin < -2 && day.tMax > 2 && day.snow < 5)
     world = lethal(world, c, physics.heavedShare * Math.exp(-world.plants[c].mass / 20))
   const margin = day.tMin - (own - 3)
   if (margin < 6 && day.tMin < -3) {
