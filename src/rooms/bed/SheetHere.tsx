@@ -20,7 +20,7 @@ import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useAct, useGarden } from '../../state/garden'
 import { placeText } from '../../text/bed'
-import { chanceText, inHundred, litres, longDate, shortDate } from '../../text/format'
+import { chanceText, inHundred, litres, longDate, shortDate, temperature } from '../../text/format'
 import { SHEET_AIMS, SHEET_NAMES, standName } from '../../text/names'
 import { sheetForm, type LayingForm } from './forms'
 
@@ -184,9 +184,11 @@ function Outlook({ bed, laying, stand }: { bed: Bed; laying: LayingForm; stand: 
             : 'Not within the months ahead.'}{' '}
           <Why>
             Counted by the warmth{' '}
-            {sheet === 'black' ? 'above 0 °C under the sheet' : 'above 40 °C under the film'} in the weather
-            of this place. What each ground wants is a range (judgement, after trials of tarps on weeds and
-            sod), spread over the weathers.
+            {sheet === 'black'
+              ? `above ${temperature(0, units)} under the sheet`
+              : `above ${temperature(40, units)} under the film`}{' '}
+            in the weather of this place. What each ground wants is a range (judgement, after trials of tarps
+            on weeds and sod), spread over the weathers.
           </Why>
         </div>
       )}
