@@ -1,5 +1,6 @@
 import { Agenda } from './agenda'
-import { jobs, records } from './jobs'
+import { jobs } from './jobs'
+import { records } from './grown'
 import type { ToWorker } from './protocol'
 
 /** Lets the messages that wait be received: they stand in the same queue before this one. */

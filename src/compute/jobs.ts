@@ -7,7 +7,6 @@ import { doseBetween } from '../core/termination/doses'
 import { dayNumber } from '../core/foundations/day'
 import { quantilesOf, type Quantiles } from '../core/foundations/statistics'
 import type { Steps } from '../core/foundations/steps'
-import { stableHash } from '../core/foundations/hash'
 import type { Bed, CutDetails, GroundSheetKind, SheetAim } from '../core/garden/schema'
 import { findSpecies } from '../core/plants/catalogue'
 import { aftermathOf, type Aftermath } from '../core/scenario/after'
@@ -15,7 +14,6 @@ import { bestOption, type BestTermination } from '../core/scenario/best'
 import { portraitInSteps, type Portrait } from '../core/portrait/portrait'
 import { compareInSteps, type Ask, type TerminationOption } from '../core/scenario/compare'
 import { evaluateWithInSteps } from '../core/scenario/evaluate'
-import { followedUntil, turningDays, weatherUntil } from '../core/season/horizon'
 import { plannedEnd } from '../core/scenario/plan'
 import { sowingOutlookInSteps, type SowingOutlookDay } from '../core/scenario/sowingDays'
 import { repairInSteps, type Repair } from '../core/scenario/repair'
@@ -26,16 +24,12 @@ import { forecastInSteps } from '../core/season/forecast'
 import type { StandForecast } from '../core/season/standForecast'
 import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
 import { standRunInSteps } from '../core/bed/standRun'
-import { PAST_MEMBERS } from '../core/bed/through'
 import type { EarlierUse, StandCase } from '../core/season/cases'
-import type { SeasonRun } from '../core/season/run'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
 import { sowingDaysInSteps, type SowingDay } from '../core/seeding/water'
-import { ensembleInSteps, type WeatherSpec } from '../core/season/weatherSpec'
+import type { WeatherSpec } from '../core/season/weatherSpec'
 import { fitClimate, type ClimateAnswers, type FittedClimate } from '../core/site/fitClimate'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
-import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
-import { firstMembers, type WeatherEnsemble } from '../core/site/weather'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
 import { aisleMowings, type AisleMowing, type Neighbour } from '../core/scenario/aisle'
@@ -46,61 +40,8 @@ import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core
 import { inTurnsInSteps, type Sequence, type SequenceOutcome } from '../core/scenario/inTurns'
 import { letSeed, type SeedDay } from '../core/scenario/letSeed'
 import { moving, type MovingAnswer, type MovingQuestion } from '../core/scenario/moving'
-import { WeatherRecords } from './records'
-import { RecordMissing } from './recordMissing'
+import { ensembleFor, recordFor, seasonFor } from './grown'
 import { readWeatherFile } from './weatherFile'
-
-/**
- * Ensembles by all they depend on but the number of their members: the one that is there, and the work on one with more,
- * which every question that wants it takes a share in.
- */
-type Made = { key: string; ensemble: WeatherEnsemble | null; making: Steps<WeatherEnsemble> | null }
-const cached: Made[] = []
-/** Ensembles kept: the garden's, and one or two of a changed day. */
-const CACHE_SIZE = 3
-
-/** Weather records that the page has sent, by their keys. */
-export const records = new WeatherRecords()
-
-function recordFor(spec: WeatherSpec): WeatherRecord {
-  if (spec.recordKey === '') return NOTHING_OBSERVED
-  const record = records.get(spec.recordKey)
-  if (!record) throw new RecordMissing(spec.recordKey)
-  return record
-}
-
-/** What is made under a key, as the newest of those kept. */
-function madeFor(key: string): Made {
-  const place = cached.findIndex((entry) => entry.key === key)
-  const [made] = place >= 0 ? cached.splice(place, 1) : [{ key, ensemble: null, making: null }]
-  cached.unshift(made)
-  cached.length = Math.min(cached.length, CACHE_SIZE)
-  return made
-}
-
-function* ensembleFor(spec: WeatherSpec): Steps<WeatherEnsemble> {
-  const made = madeFor(stableHash({ ...spec, members: 0 }))
-  while (!made.ensemble || made.ensemble.members.length < spec.members) {
-    // The first few are made first, for questions that are content with them.
-    const members = made.ensemble ? spec.members : Math.min(spec.members, PAST_MEMBERS)
-    made.making ??= ensembleInSteps({ ...spec, members }, recordFor(spec), made.ensemble)
-    yield* shareOf(made, made.making)
-  }
-  return firstMembers(made.ensemble, spec.members)
-}
-
-/** A step of work that several questions may take a share in; whoever takes the last one keeps what it came to. */
-function* shareOf(made: Made, making: Steps<WeatherEnsemble>): Steps<void> {
-  try {
-    const step = making.next()
-    if (!step.done) return void (yield)
-    made.ensemble = step.value
-    made.making = null
-  } catch (error) {
-    made.making = null
-    throw error
-  }
-}
 
 /** Share of the work between two answers that are shown while the rest is computed. */
 const PARTIAL_STEP = 0.05
@@ -119,38 +60,6 @@ export type PlanAnswer = {
 
 /** Every way of ending a stand held against the others, and the one to plan. */
 export type Comparison = { options: TerminationOption[]; best: BestTermination | null }
-
-const grown: { key: string; ensemble: WeatherEnsemble; season: SeasonRun | null }[] = []
-/** Stands kept as they were grown and learned: one asks for its forecast, its plan and its endings one after another. */
-const SEASONS_KEPT = 4
-
-/** All that a stand's growth depends on: how it is to be ended and what follows are not in it. */
-const growthOf = ({ bed, stand, checks, upper, brought, before }: StandCase) => ({
-  bed,
-  stand: { ...stand, end: stand.end.actual },
-  checks,
-  upper,
-  brought,
-  before,
-})
-
-/** A stand grown under a weather, learned once for all that is asked about it. */
-function* seasonFor(standCase: StandCase, ensemble: WeatherEnsemble): Steps<SeasonRun | null> {
-  const until = followedUntil(standCase)
-  const key = stableHash([growthOf(standCase), until])
-  const place = grown.findIndex((entry) => entry.key === key && entry.ensemble === ensemble)
-  const entry =
-    place >= 0
-      ? grown.splice(place, 1)[0]
-      : {
-          key,
-          ensemble,
-          season: yield* standRunInSteps(standCase, weatherUntil(ensemble, until), turningDays(standCase)),
-        }
-  grown.unshift(entry)
-  grown.length = Math.min(grown.length, SEASONS_KEPT)
-  return entry.season
-}
 
 /** The core behind a worker: each job is plain data in, plain data out. `progress` is called with the share done. */
 export const jobs = {

@@ -1,5 +1,5 @@
 import type { Stand } from '../core/garden/schema'
-import type { Job } from '../core/rounds/jobs'
+import type { Job, JobKind } from '../core/rounds/jobs'
 import { centimetres, percent, shortDate, type Units } from '../text/format'
 import { endingWords, leadGroup, standName } from '../text/names'
 
@@ -73,14 +73,14 @@ export function jobText(
         title: `Lay the ${name}`,
         detail: `Wet the ground first, weigh it down all round; off ${shortDate(days[0])}.`,
       }
+    case 'half time':
+      return {
+        title: `Lift a corner of the ${name}`,
+        detail: `Half time; water if the soil is dry. Off ${shortDate(days[0])}.`,
+      }
     case 'lift':
       return { title: `Take the ${name} off`, detail: 'Look what lives under it; leave the soil as it is.' }
     case 'sheet':
-      if (stand.content.kind === 'sheet')
-        return {
-          title: `Lift a corner of the ${name}`,
-          detail: `Half time; water if the soil is dry. Off ${shortDate(days[0])}.`,
-        }
       return count === 1
         ? {
             title: `Lift a corner of the sheet over ${name}`,
@@ -125,21 +125,15 @@ export function jobText(
   }
 }
 
+const AT_THE_BED: readonly JobKind[] = ['plant', 'lay', 'half time', 'lift', 'tray', 'clear', 'frost']
+
 /** Where the work of a job is done. */
 export function jobRoom({ kind, standId, bedId }: Job): string {
   if (kind === 'sow') return `/sow/${standId}`
   if (kind === 'end' || kind === 'regrowth' || kind === 'sheet') return `/end/${standId}`
   if (kind === 'strip') return `/end/${standId}/plan`
   if (kind === 'move') return `/end/${standId}/animals`
-  if (
-    kind === 'plant' ||
-    kind === 'lay' ||
-    kind === 'lift' ||
-    kind === 'tray' ||
-    kind === 'clear' ||
-    kind === 'frost'
-  )
-    return `/bed/${bedId}`
+  if (AT_THE_BED.includes(kind)) return `/bed/${bedId}`
   if (kind === 'emergence' || kind === 'look' || kind === 'window') return `/check/${standId}`
   return `/watch/${standId}`
 }

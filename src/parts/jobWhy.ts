@@ -21,6 +21,7 @@ const IF_NOT: Record<Exclude<JobKind, 'look'>, string> = {
   move: 'they graze to the ground, and the ground packs',
   strip: 'the strips ripen unevenly',
   lay: 'the weeds grow on, and its weeks are missing before the planting',
+  'half time': 'dry ground under it warms less, and weeds outlast it',
   lift: 'what is planned next cannot begin, and the sheet is missing elsewhere',
 }
 

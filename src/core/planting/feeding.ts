@@ -1,3 +1,4 @@
+import { MULCH_KG_PER_M3 } from '../residue/mulch'
 import { NOTHING, quantilesOf, type Quantiles, type Range } from '../foundations/statistics'
 import type { NitrogenSource } from '../garden/rules'
 import type { Bed } from '../garden/schema'
@@ -138,12 +139,6 @@ export type Removal = {
 }
 
 const CARBON_SHARE = 0.42
-
-/** Weight of a cubic metre of settled mulch, kg dry matter (judgement, 12–30). */
-const MULCH_KG_PER_M3 = 18
-
-/** Depth of a mulch, m, from its dry matter. */
-export const mulchDepthM = (massG: number) => massG / 1000 / MULCH_KG_PER_M3
 
 /** Taking residue or growth off: `massG` and `nitrogenG` per m² of `areaM2`; `depthM` is the mulch wanted elsewhere. */
 export function removal(

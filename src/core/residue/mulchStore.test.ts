@@ -6,7 +6,8 @@ import type { MulchLaid, MulchLoad } from '../garden/mulch'
 import type { GardenData, Stand } from '../garden/schema'
 import { standCaseOf } from '../season/standCase'
 import { testBed, testCover } from '../testing/beds'
-import { laidOn, MULCH_FACTS, mulchDepthM, mulchStore } from './mulchStore'
+import { HOLDING_G, mulchDepthM } from './mulch'
+import { holdsWeedsKgM2, laidDepthM, laidOn, MULCH_FACTS, mulchStore } from './mulchStore'
 
 const load = (id: string, kg: number, own: Partial<MulchLoad> = {}): MulchLoad => ({
   id,
@@ -82,9 +83,15 @@ describe('mulch in store', () => {
     expect(mulchStore(dataOf([], [], [hay({ toBedId: 'B' })]))).toEqual([])
     expect(mulchStore(dataOf([], [laid('hay', 3)], [hay({})]))).toMatchObject([{ laidKg: 3, leftKg: 5 }])
   })
-  test('lies deeper where it is loose', () => {
-    expect(mulchDepthM('straw', 10, 10)).toBeCloseTo(1 / MULCH_FACTS.straw.kgPerM3)
-    expect(mulchDepthM('wood chips', 10, 10)).toBeLessThan(mulchDepthM('straw', 10, 10) / 4)
+  test('lies as deep, and holds weeds by as much, as other rooms tell of the same mulch', () => {
+    expect(laidDepthM('straw', 7.3, 10)).toBeCloseTo(mulchDepthM(730))
+    expect(holdsWeedsKgM2('hay')).toBeCloseTo(HOLDING_G / 1000)
+    expect(laidDepthM('wood chips', holdsWeedsKgM2('wood chips'), 1)).toBeCloseTo(mulchDepthM(HOLDING_G))
+  })
+  test('wood is kept in the ledger and not followed as it rots', () => {
+    const data = dataOf([load('m', 60, { kind: 'wood chips' })], [laid('m', 12)])
+    expect(mulchStore(data)).toMatchObject([{ laidKg: 12 }])
+    expect(laidOn(data, testBed.id, 10)).toEqual([])
   })
   test('what is laid lies on the bed in every forecast, with its nitrogen', () => {
     const stand = testCover('cereal-rye', '2025-09-20')

@@ -1,19 +1,29 @@
 import { dayNumber } from '../foundations/day'
 import type { MulchKind, MulchLoad } from '../garden/mulch'
 import type { GardenData, Stand } from '../garden/schema'
+import { HOLDING_G, MULCH_KG_PER_M3, mulchDepthM } from './mulch'
 
-/** What a mulch is: kg in a loose cubic metre as it is laid, and nitrogen in its dry weight (judgement, after tables of composting guides). */
-export const MULCH_FACTS: Record<MulchKind | 'grown here', { kgPerM3: number; nitrogen: number }> = {
-  straw: { kgPerM3: 40, nitrogen: 0.006 },
-  hay: { kgPerM3: 55, nitrogen: 0.018 },
-  leaves: { kgPerM3: 60, nitrogen: 0.009 },
-  'wood chips': { kgPerM3: 220, nitrogen: 0.004 },
-  prunings: { kgPerM3: 140, nitrogen: 0.007 },
-  'grown here': { kgPerM3: 45, nitrogen: 0.015 },
+const LIGHT = { kgPerM3: MULCH_KG_PER_M3, woody: false }
+
+/**
+ * What a mulch is: kg in a cubic metre as it lies, nitrogen in its dry weight, and whether it is wood, which rots over years
+ * and is not followed in forecasts (judgement, after tables of composting guides).
+ */
+export const MULCH_FACTS: Record<
+  MulchKind | 'grown here',
+  { kgPerM3: number; nitrogen: number; woody: boolean }
+> = {
+  straw: { ...LIGHT, nitrogen: 0.006 },
+  hay: { ...LIGHT, nitrogen: 0.018 },
+  leaves: { ...LIGHT, nitrogen: 0.009 },
+  'wood chips': { kgPerM3: 220, nitrogen: 0.004, woody: true },
+  prunings: { kgPerM3: 140, nitrogen: 0.007, woody: true },
+  'grown here': { ...LIGHT, nitrogen: 0.015 },
 }
 
-/** Mulch that holds weeds back, kg m⁻² dry (practice: 0.8–1.2). */
-export const HOLDS_WEEDS_KG_M2 = 1
+/** Mulch that holds weeds back, kg m⁻²: light mulch by its weight, wood as deep as that lies. */
+export const holdsWeedsKgM2 = (kind: StoredMulch['kind']): number =>
+  mulchDepthM(HOLDING_G) * MULCH_FACTS[kind].kgPerM3
 
 /** Mulch in store from one source: brought in, or cut here and carried off to no bed. */
 export type StoredMulch = {
@@ -71,16 +81,16 @@ export function mulchStore({ garden, stands }: Known): StoredMulch[] {
   return [...brought, ...cut].sort((a, b) => a.day - b.day)
 }
 
-/** How deep so much lies on so much ground when it is laid loose, m. */
-export const mulchDepthM = (kind: StoredMulch['kind'], kg: number, areaM2: number): number =>
+/** How deep so much of a mulch lies on so much ground, m. */
+export const laidDepthM = (kind: StoredMulch['kind'], kg: number, areaM2: number): number =>
   kg / MULCH_FACTS[kind].kgPerM3 / areaM2
 
-/** What was laid on a bed from store, in g m⁻² by day. */
+/** What was laid on a bed from store and rots within the year, in g m⁻² by day. */
 export function laidOn(data: Known, bedId: string, areaM2: number) {
   const sources = new Map(mulchStore(data).map((source) => [source.sourceId, source]))
   return data.garden.mulchLaid.flatMap((laid) => {
     const source = sources.get(laid.sourceId)
-    if (laid.bedId !== bedId || !source || areaM2 <= 0) return []
+    if (laid.bedId !== bedId || !source || MULCH_FACTS[source.kind].woody || areaM2 <= 0) return []
     const massG = (laid.kg * 1000) / areaM2
     return [{ day: dayNumber(laid.date), massG, nitrogenG: (massG * source.nitrogenGPerKg) / 1000 }]
   })

@@ -26,6 +26,7 @@ export type JobKind =
   | 'move'
   | 'strip'
   | 'lay'
+  | 'half time'
   | 'lift'
 
 export type Job = {

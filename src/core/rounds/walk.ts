@@ -30,6 +30,7 @@ const MINUTES: Record<JobKind, number | null> = {
   move: 10,
   strip: null,
   lay: null,
+  'half time': 5,
   lift: null,
 }
 /** Broadcasting and covering by hand, m² an hour, and minutes to weigh and fetch (judgement, ± a half). */
@@ -82,7 +83,7 @@ export type ToTake = {
 }
 
 const COUNTS: readonly JobKind[] = ['emergence', 'regrowth']
-const WATERS: readonly JobKind[] = ['moist', 'dry', 'move']
+const WATERS: readonly JobKind[] = ['moist', 'dry', 'move', 'half time']
 
 /** What to take along for the jobs of a walk, and how long it takes. */
 export function toTake(
@@ -102,6 +103,7 @@ export function toTake(
       for (const line of plannedRecipe(stand, bed, imperial)?.lines ?? [])
         grams.set(line.speciesId, (grams.get(line.speciesId) ?? 0) + line.grams)
     }
+    if (job.kind === 'lay' && stand.content.kind === 'sheet') kinds.add(OWNED_SHEET[stand.content.sheet])
     const areaM2 = segmentAreaM2(bed, stand.segment)
     for (const group of job.kind === 'cut' ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
       const kind = quickestTool(group, areaM2, toolsOn(tools, bed).tools) ?? group[0]

@@ -1,3 +1,4 @@
+import { HOLDING_G } from '../residue/mulch'
 import { lastActDay } from '../termination/start'
 import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
@@ -25,11 +26,6 @@ export type Aftermath = {
   weeks: NitrogenWeek[]
 }
 
-/**
- * Mulch that spares hoeing, g m⁻²: it holds three quarters of the small-seeded annual weeds by 1 − exp(−0.0019 g) (after
- * Teasdale and Mohler 2000; 600–1000 by weeds and weather).
- */
-export const HOLDING_G = 730
 /** Weeks looked ahead for mulch. */
 const LOOK_WEEKS = 18
 /** Straw that is added lies at least this long, share after the weeks asked for (judgement). */

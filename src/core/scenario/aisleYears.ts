@@ -10,7 +10,7 @@ export const AISLE_YEARS = 5
 export const AISLE_YEARS_MEMBERS = 20
 const MOST_MOWINGS = 60
 /** An aisle whose green never closes more than this in a year lets weeds in: it is sown over (judgement, 0.6–0.8). */
-const THIN_BELOW = 0.7
+export const THIN_BELOW = 0.7
 const DAYS_IN_YEAR = 365
 const LOOKED_AT_EVERY = 5
 

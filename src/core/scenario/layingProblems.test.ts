@@ -100,7 +100,9 @@ describe('the rest of the plan with such a sheet', () => {
       windows.map(({ freeFromDay, neededByDay }) => [isoDate(freeFromDay), isoDate(neededByDay)]),
     ).toEqual([['2026-04-01', '2026-05-01']])
     const found = occupantsOf([laid], testBed, { ...tomato, underStandId: null }, dayNumber('2026-05-10'))
-    expect(found.map(({ stand, usual }) => [stand.id, usual])).toEqual([['sheet', 'ends then']])
+    expect(found.map(({ stand, usual, open }) => [stand.id, usual, open])).toEqual([
+      ['sheet', 'ends then', ['ends then']],
+    ])
   })
   test('one planned for a day gone by is expected today', () => {
     const [late] = expectedStands([sheet('2026-04-01', '2026-04-15')], today)

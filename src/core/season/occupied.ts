@@ -49,7 +49,9 @@ export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, da
       return []
     if (span.endDay !== null && span.endDay <= day) return []
     const rest = segmentsLeft(stand.segment, fresh.segment, bed).length > 0
-    const open: Treatment[] = rest ? ['gives way', 'ends then', 'goes on'] : ['ends then', 'goes on']
+    // Nothing begins beside or under what a sheet covers.
+    const beside: Treatment[] = stand.content.kind === 'sheet' ? [] : ['goes on']
+    const open: Treatment[] = [...(rest ? (['gives way'] as const) : []), 'ends then', ...beside]
     const under = fresh.content.kind === 'cover' && stand.content.kind === 'crop'
     const usual = fresh.underStandId === stand.id || under ? 'goes on' : rest ? 'gives way' : 'ends then'
     return [{ stand, untilDay: span.endDay, usual, open }]

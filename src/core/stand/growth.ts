@@ -13,7 +13,7 @@ import {
   dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
-import { oldestAgeCd } from './perennial'
+import { oldestAgeCd, SENESCED_GIVES } from './perennial'
 import { physics } from './physics'
 import type { OwnPlants } from './memberParameters'
 import { GROWING, type Plants, type Tally } from './plants'
@@ -155,9 +155,6 @@ export function growthDay(
 /** Share of a shed leaf's mass and nitrogen that the plant keeps back. */
 const LEAF_KEPT_BACK = 0.4
 const LEAF_GIVEN = 1 - LEAF_KEPT_BACK
-
-/** Share of its nitrogen that a senesced shoot does not give back to those that follow it (judgement, 0.3–0.5). */
-const SENESCED_GIVES = 0.35
 
 /** Leaves that the first `n` listed members shed in a day, and shoots that senesce, lie on the ground, less what the plants keep back. */
 export function sheddingDay(

@@ -10,10 +10,11 @@ const SHOOTS_BEGIN = 0.6
 /** Of the plants that hot days would kill, those that die where crowns live on under withered shoots (judgement, 0.1–0.4). */
 const CROWN_HEAT_DEATHS = 0.2
 
-/** On resting days colder than this, °C, old stems fall by a share a day; of the nitrogen in them crowns keep back a share (judgement). */
+/** On resting days colder than this, °C, old stems fall by a share a day (judgement, 3–7 and 0.01–0.02). */
 export const RESTS_BELOW_C = 5
 export const OLD_STEMS_LOST = 0.015
-export const OLD_STEMS_KEEP = 0.65
+/** Share of its nitrogen that a senesced shoot does not give back to those that follow it, or to the crown (judgement, 0.3–0.5). */
+export const SENESCED_GIVES = 0.35
 
 type Lasting = Pick<Species, 'perennial' | 'parameters' | 'yearlyLoss'>
 
@@ -40,4 +41,4 @@ export const keptByAge = ({ yearlyLoss }: Pick<Species, 'yearlyLoss'>, days: num
   (1 - yearlyLoss) ** (Math.max(0, days) / 365)
 
 /** Share of its plants that a stand loses in a day to age and rot. */
-export const dailyLoss = ({ yearlyLoss }: Lasting): number => 1 - (1 - yearlyLoss) ** (1 / 365)
+export const dailyLoss = (plant: Lasting): number => 1 - keptByAge(plant, 1)

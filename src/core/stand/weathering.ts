@@ -10,9 +10,9 @@ import {
   isRooted,
   livesOn,
   oldestAgeCd,
-  OLD_STEMS_KEEP,
   OLD_STEMS_LOST,
   RESTS_BELOW_C,
+  SENESCED_GIVES,
 } from './perennial'
 import { physics } from './physics'
 import { die, type Plants } from './plants'
@@ -90,7 +90,7 @@ export function coldAndHeatDay(
 
 /** Old stems of resting plants fall; most of their nitrogen goes back into the crown. */
 function giveUpStems({ lai, massG, nitrogenG }: Plants, m: number, residue: ResiduePools): void {
-  const nitrogenShare = OLD_STEMS_LOST * (1 - OLD_STEMS_KEEP)
+  const nitrogenShare = OLD_STEMS_LOST * SENESCED_GIVES
   addResidue(residue, m, massG[m] * OLD_STEMS_LOST, nitrogenG[m] * nitrogenShare)
   lai[m] *= 1 - OLD_STEMS_LOST
   massG[m] *= 1 - OLD_STEMS_LOST

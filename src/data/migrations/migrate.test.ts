@@ -43,22 +43,25 @@ describe('files of every version', () => {
   })
 })
 
+/** The tables of version 4. */
+const STORES = {
+  gardens: 'id',
+  beds: 'id, gardenId',
+  stands: 'id, gardenId, bedId',
+  checks: 'id, gardenId, standId',
+  undo: '++id, gardenId',
+  session: 'key',
+  weather: 'id, gardenId',
+  station: 'gardenId',
+  lots: 'id, gardenId',
+  pictures: 'id, gardenId, bedId, standId',
+  pictureBytes: 'id',
+}
+
 test('a database of an older version is brought up once, its undo with it', async () => {
   const name = 'old-kilim'
   const old = new Dexie(name)
-  old.version(4).stores({
-    gardens: 'id',
-    beds: 'id, gardenId',
-    stands: 'id, gardenId, bedId',
-    checks: 'id, gardenId, standId',
-    undo: '++id, gardenId',
-    session: 'key',
-    weather: 'id, gardenId',
-    station: 'gardenId',
-    lots: 'id, gardenId',
-    pictures: 'id, gardenId, bedId, standId',
-    pictureBytes: 'id',
-  })
+  old.version(4).stores(STORES)
   const { data } = JSON.parse(fixture(5)) as { data: Record<string, object[]> & { garden: object } }
   await old.table('gardens').add(data.garden)
   await old.table('beds').bulkAdd(data.beds)
@@ -89,17 +92,7 @@ test.each([10, GARDEN_SCHEMA_VERSION - 1])(
     const name = `kilim of version ${version}`
     const old = new Dexie(name)
     old.version(version).stores({
-      gardens: 'id',
-      beds: 'id, gardenId',
-      stands: 'id, gardenId, bedId',
-      checks: 'id, gardenId, standId',
-      undo: '++id, gardenId',
-      session: 'key',
-      weather: 'id, gardenId',
-      station: 'gardenId',
-      lots: 'id, gardenId',
-      pictures: 'id, gardenId, bedId, standId',
-      pictureBytes: 'id',
+      ...STORES,
       history: 'name, gardenId',
       replicas: 'gardenId',
       merges: '++id, gardenId',

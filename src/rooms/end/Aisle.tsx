@@ -3,7 +3,8 @@ import { planAisle } from '../../actions/cutStand'
 import type { JobArgs } from '../../compute/protocol'
 import { useAnswer } from '../../compute/useAnswer'
 import { neighboursOf, type AisleMowing } from '../../core/scenario/aisle'
-import { AISLE_YEARS } from '../../core/scenario/aisleYears'
+import { AISLE_YEARS, AISLE_YEARS_MEMBERS, THIN_BELOW } from '../../core/scenario/aisleYears'
+import type { Stand } from '../../core/garden/schema'
 import { Fold } from '../../parts/Fold'
 import { Scroll } from '../../parts/Scroll'
 import { SelectField } from '../../parts/SelectField'
@@ -12,6 +13,7 @@ import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
 import { useAct, useGarden } from '../../state/garden'
 import { centimetres, grams, kilos, longDate, percent, shortDate } from '../../text/format'
+import { plantsOf } from '../../text/names'
 import type { EndView } from './useEnd'
 
 /** A living aisle: mown before it outgrows the crop beside it, with what its cuttings bring to the strips. */
@@ -53,6 +55,16 @@ const withoutCuts = (standCase: EndView['view']['standCase']) => ({
   nextStartDay: null,
 })
 
+/** What a year of age takes of the plants that were sown. */
+const agingText = (stand: Stand): string =>
+  plantsOf(stand)
+    .map(({ name, perennial, yearlyLoss }) =>
+      perennial && yearlyLoss > 0
+        ? `Age takes about ${percent(yearlyLoss)} of ${name.toLowerCase()} a year (judgement).`
+        : `${name} does not live on once it has seeded.`,
+    )
+    .join(' ')
+
 /** The aisle year by year, as it is mown by what stands beside it. */
 function Years({ end, asked }: { end: EndView; asked: JobArgs<'aisleYears'> }) {
   const { units } = end.garden
@@ -76,10 +88,9 @@ function Years({ end, asked }: { end: EndView; asked: JobArgs<'aisleYears'> }) {
               ? `From ${longDate(thin.fromDay)} on it closes over ${percent(thin.closed)} of the ground at best: sow into it, or begin it anew, before then.`
               : 'It stays closed through these years.'}{' '}
             <Why>
-              Mown each time it outgrows the crop beside it, in twenty made-up courses of this garden’s
-              weather. The crops of the coming year are taken to come again each year where none are planned.
-              Plants are lost to age by species (red clover about a third a year, white clover and alfalfa a
-              tenth; judgement). Below 70 % weeds come in.
+              Mown each time it outgrows the crop beside it, in {AISLE_YEARS_MEMBERS} made-up courses of this
+              garden’s weather. The crops of the coming year are taken to come again each year where none are
+              planned. {agingText(end.stand)} Below {percent(THIN_BELOW)} weeds come in (judgement).
             </Why>
           </div>
           <Scroll label="The aisle by years">

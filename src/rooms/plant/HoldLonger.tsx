@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { mulchDepthM } from '../../core/planting/feeding'
+import { HOLDING_G, mulchDepthM } from '../../core/residue/mulch'
 import { toHoldUntil, type Aftermath } from '../../core/scenario/after'
 import { BroughtIn } from '../../parts/BroughtIn'
 import { SelectField } from '../../parts/SelectField'
@@ -37,7 +37,7 @@ export function HoldLonger({ after, areaM2, units }: { after: Aftermath; areaM2:
           </>
         )}{' '}
         <Why>
-          Three quarters of the small annual weeds are held back by {weight(730, units)} of dry mulch (
+          Three quarters of the small annual weeds are held back by {weight(HOLDING_G, units)} of dry mulch (
           {weight(600, units)} to {weight(1000, units)}, by weeds and weather). It rots by warmth and rain,
           what is added as fast as what lies there. A small bale is taken as {kilos(BALE_KG, units)}.
         </Why>

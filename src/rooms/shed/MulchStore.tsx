@@ -3,7 +3,8 @@ import { dayNumber, isoDate } from '../../core/foundations/day'
 import { having } from '../../core/foundations/grouped'
 import { segmentAreaM2 } from '../../core/garden/area'
 import { mulchKind, mulchSprayed, type MulchLoad } from '../../core/garden/mulch'
-import { HOLDS_WEEDS_KG_M2, mulchDepthM, mulchStore, type StoredMulch } from '../../core/residue/mulchStore'
+import { HOLDING_G } from '../../core/residue/mulch'
+import { holdsWeedsKgM2, laidDepthM, mulchStore, type StoredMulch } from '../../core/residue/mulchStore'
 import { Caution } from '../../parts/Caution'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedDay, TypedText } from '../../parts/form/fields'
@@ -13,6 +14,7 @@ import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 import { Choices } from '../../parts/SelectField'
 import { useAct, useGarden } from '../../state/garden'
+import { weight } from '../../text/amounts'
 import { area, centimetres, kilos, shortDate } from '../../text/format'
 import { standName } from '../../text/names'
 import { unitOf, writeQuantity } from '../../text/quantity'
@@ -57,7 +59,7 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
   const { garden, beds } = data
   const { units } = garden
   const act = useAct()
-  const total = store.reduce((sum, { leftKg }) => sum + leftKg, 0)
+  const heldM2 = store.reduce((sum, { leftKg, kind }) => sum + leftKg / holdsWeedsKgM2(kind), 0)
   return (
     <>
       <Scroll label="Mulch in store">
@@ -85,7 +87,7 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
                 </td>
                 <td className="text-right">{kilos(one.laidKg, units)}</td>
                 <td className="text-right font-semibold">{kilos(one.leftKg, units)}</td>
-                <td className="text-right">{area(one.leftKg / HOLDS_WEEDS_KG_M2, units)}</td>
+                <td className="text-right">{area(one.leftKg / holdsWeedsKgM2(one.kind), units)}</td>
                 <td>{one.load ? <Said load={one.load} name={nameOf(one)} /> : 'none: grown here'}</td>
                 <td>
                   {one.load && (
@@ -104,10 +106,12 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
         </table>
       </Scroll>
       <div className="mt-1">
-        {kilos(total, units)} left, which holds weeds on {area(total / HOLDS_WEEDS_KG_M2, units)}.{' '}
+        What is left holds weeds on {area(heldM2, units)}.{' '}
         <Why>
-          Reckoned with {kilos(HOLDS_WEEDS_KG_M2, units)} dry on {area(1, units)} (practice, a fifth more or
-          less); perennial weeds come through any of it.
+          Reckoned as in Plant: three quarters of the small annual weeds are held back by{' '}
+          {weight(HOLDING_G, units)} of dry mulch, wood by lying as deep as that does. Perennial weeds come
+          through any of it. Forecasts follow straw, hay, leaves and what was cut here as they rot; wood lies
+          for years and is not followed.
         </Why>
       </div>
       {store.map(({ load }) => load && <Warnings key={load.id} load={load} />)}
@@ -168,7 +172,7 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
   const bed = beds.find(({ id }) => id === text.bedId)
   const source = having(store, 'sourceId', text.sourceId).at(0)
   const areaM2 = bed ? segmentAreaM2(bed, WHOLE) : 0
-  const wanted = areaM2 * HOLDS_WEEDS_KG_M2
+  const wanted = source ? areaM2 * holdsWeedsKgM2(source.kind) : 0
   const barred = source?.load?.sprayed === 'beans curled'
   return (
     <Form
@@ -206,7 +210,7 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
       </button>
       {bed && source && (
         <p className="basis-full" data-testid="mulch-depth">
-          {value && `${centimetres(mulchDepthM(source.kind, value.kg, areaM2), units)} deep, laid loose. `}
+          {value && `${centimetres(laidDepthM(source.kind, value.kg, areaM2), units)} deep. `}
           {bed.label} wants about {kilos(wanted, units)} to hold weeds
           {source.leftKg < wanted ? `; ${kilos(wanted - source.leftKg, units)} are missing.` : '.'}{' '}
           <button

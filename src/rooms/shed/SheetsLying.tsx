@@ -47,7 +47,12 @@ export function SheetsLying() {
             {uses.map((use) => (
               <tr key={use.stand.id}>
                 <td className="font-semibold">
-                  <Link className="link link-hover" to={`/end/${use.stand.id}`}>
+                  <Link
+                    className="link link-hover"
+                    to={
+                      use.stand.content.kind === 'sheet' ? `/bed/${use.stand.bedId}` : `/end/${use.stand.id}`
+                    }
+                  >
                     {placeOf(use)}
                   </Link>
                 </td>

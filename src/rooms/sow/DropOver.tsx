@@ -1,6 +1,6 @@
 import { segmentAreaM2 } from '../../core/garden/area'
 import { parseDay } from '../../core/foundations/day'
-import { mulchDepthM } from '../../core/planting/feeding'
+import { mulchDepthM } from '../../core/residue/mulch'
 import { bandOn } from '../../core/season/standForecast'
 import { coverAbove, droppedOver, LEAST_OVER_SEED_G, MOST_OVER_SEED_G } from '../../core/seeding/dropOver'
 import type { Recipe } from '../../core/seeding/recipe'
