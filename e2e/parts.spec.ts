@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { openDemo, stepWeeks, todayOf } from './helpers'
 
 const RYE = '/end/marlpit-lane-stand-10'
@@ -73,4 +73,72 @@ test('two halves of a bed are ended differently, counted, and held against each 
     /Fewer stood again on the first half \(crimp\)\. That this is no accident: nearly certain/,
   )
   await expect(compared(page)).toContainText('One bed in one year')
+})
+
+/** Draws a piece on a bed from above, by shares of its length and width. */
+async function draw(page: Page, plan: Locator, from: [number, number], to: [number, number]) {
+  await plan.scrollIntoViewIfNeeded()
+  const box = (await plan.boundingBox())!
+  // The figures lie under the bed.
+  const at = ([along, across]: [number, number]) =>
+    [box.x + along * box.width, box.y + across * (box.height - 22)] as const
+  await page.mouse.move(...at(from))
+  await page.mouse.down()
+  await page.mouse.move(...at([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]))
+  await page.mouse.move(...at(to))
+  await page.mouse.up()
+}
+
+test('a corner is drawn out of a bed from above, a post put in, and a crop planted on a part', async ({
+  page,
+}) => {
+  test.slow()
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/bed/marlpit-lane-Y2')
+  const stays = page.getByTestId('what-stays')
+  await stays.locator('summary').click()
+  await expect(stays).toContainText('Rhubarb, plants to keep, takes 1.2 m²')
+  const form = stays.getByRole('form', { name: 'What stays in this bed' })
+  await draw(page, form.getByRole('img'), [0.7, 0.3], [0.8, 0.6])
+  await form.getByLabel('What stays').selectOption('post')
+  await form.getByRole('button', { name: 'It stays' }).click()
+  await expect(form.getByRole('alert')).toContainText('Name')
+  await form.getByLabel('Name').fill('trellis')
+  await form.getByRole('button', { name: 'It stays' }).click()
+  await expect(stays).toContainText(/trellis, post or trellis, takes .* across/)
+
+  // A corner without the rhubarb, from its middle to its end: the rest falls into two parts.
+  await page.goto('/end/marlpit-lane-stand-27')
+  await page.getByText('Treat its parts apart').click()
+  const parting = page.getByTestId('part-bed')
+  await draw(page, parting.getByRole('img'), [0.5, 0], [1, 0.5])
+  await expect(parting.getByLabel('From, m')).toHaveValue('4')
+  await expect(parting.getByLabel('To, across, m')).toHaveValue('0.6')
+  await expect(parting).toContainText(/first half, 3\.6\sm²; 4\sm to 8\sm, 0\sm to 0\.6\sm across/)
+  await parting.getByLabel('To, m').fill('9')
+  await expect(parting).toContainText('must lie on the bed')
+  await expect(parting.getByRole('button', { name: 'Part it' })).toBeDisabled()
+  await parting.getByLabel('To, m').fill('8')
+  await parting.getByRole('button', { name: 'Part it' }).click()
+  await expect(page).toHaveURL(/\/bed\/marlpit-lane-Y2$/)
+  await expect(page.getByTestId('at-the-bed').getByText(/across\./)).toHaveCount(2)
+
+  // A crop takes the corner alone; the rest of the cover goes on.
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Crop', exact: true }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Bed', { exact: true }).selectOption({ label: 'Y2' })
+  await dialog.getByLabel('Crop', { exact: true }).selectOption('lettuce')
+  await dialog.getByLabel('Ground', { exact: true }).selectOption('part')
+  await dialog.getByLabel('From, m').fill('4')
+  await dialog.getByLabel('To, across, m').fill('0,6')
+  await dialog.getByRole('button', { name: 'Add crop' }).click()
+  await expect(dialog).toHaveCount(0)
+  await page.goto('/bed/marlpit-lane-Y2')
+  await expect(
+    page.getByRole('listitem').filter({ hasText: /^Lettuce.*4\sm to 8\sm, 0\sm to 0\.6\sm across/ }),
+  ).toHaveCount(1)
+  const at = page.getByTestId('at-the-bed')
+  await expect(at.getByText(/0\sm to 0\.6\sm across\. Chop and drop now/)).toBeVisible()
+  await expect(at.getByText(/0\.6\sm to 1\.2\sm across\. Wait until 18 Jun/)).toBeVisible()
 })

@@ -16,19 +16,20 @@ export type NewCrop = {
   from: number
   until: number
   standing: boolean
+  segment?: Segment
 }
 
 /** Adds a crop, and treats what stands on its ground as said or as usual. */
 export function addCrop(
   data: Pick<GardenData, 'garden' | 'stands'>,
   bed: Bed,
-  { cropId, establishment, from, until, standing }: NewCrop,
+  { cropId, establishment, from, until, standing, segment }: NewCrop,
   said: Readonly<Record<string, Treatment>> = {},
 ): Step {
   const crop = findCrop(cropId)!
   const start = planting(isoDate(from))
   const stand = cropStand(
-    { id: newId('stand'), gardenId: data.garden.id, bedId: bed.id },
+    { id: newId('stand'), gardenId: data.garden.id, bedId: bed.id, segment },
     cropContent(crop.id, establishment),
     { plan: start, actual: standing ? start : null },
     crop.daysInBed,

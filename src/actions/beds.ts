@@ -1,3 +1,4 @@
+import type { Fixture } from '../core/garden/bed'
 import { FRESH_BED } from '../core/garden/fresh'
 import type { Step } from './step'
 import type { Bed, Garden, GardenData } from '../core/garden/schema'
@@ -65,28 +66,43 @@ export function addBeds({ garden, beds: known }: Pick<GardenData, 'garden' | 'be
   }
 }
 
-/** Ground that kept plants take, m². */
-export const keptM2Of = ({ fixtures }: Pick<Bed, 'fixtures'>): number =>
-  fixtures.reduce((sum, { areaM2 }) => sum + areaM2, 0)
+const isLooseKept = ({ kind, place }: Fixture) => kind === 'kept plant' && place === null
 
-/** Changes some properties of a bed; `keptM2` puts all its kept plants into one figure, m². */
+/** Ground that kept plants take whose place in the bed is not told, m². */
+export const keptM2Of = ({ fixtures }: Pick<Bed, 'fixtures'>): number =>
+  fixtures.filter(isLooseKept).reduce((sum, { areaM2 }) => sum + areaM2, 0)
+
+/** Changes some properties of a bed; `keptM2` puts all kept plants whose place is not told into one figure, m². */
 export function changeBed(bed: Bed, { keptM2, ...part }: Partial<Bed> & { keptM2?: number }): Step {
-  const [first] = bed.fixtures
-  const kept: Bed['fixtures'] = keptM2
+  const first = bed.fixtures.find(isLooseKept)
+  const kept: Fixture[] = keptM2
     ? [
         {
           id: first?.id ?? KEPT_ID,
           kind: 'kept plant',
           label: first?.label ?? 'Kept plants',
           areaM2: keptM2,
+          place: null,
         },
       ]
     : []
+  const fixtures = [...kept, ...bed.fixtures.filter((one) => !isLooseKept(one))]
   return {
     label: `Changed bed ${bed.label}`,
-    writes: [changed('beds', bed, { ...part, ...(keptM2 !== undefined && { fixtures: kept }) })],
+    writes: [changed('beds', bed, { ...part, ...(keptM2 !== undefined && { fixtures }) })],
   }
 }
+
+/** Something stays in a bed from now on. */
+export const addFixture = (bed: Bed, fixture: Omit<Fixture, 'id'>): Step => ({
+  label: `${fixture.label} stays in ${bed.label}`,
+  writes: [changed('beds', bed, { fixtures: [...bed.fixtures, { ...fixture, id: newId('fixture') }] })],
+})
+
+export const removeFixture = (bed: Bed, { id, label }: Fixture): Step => ({
+  label: `${label} is out of ${bed.label}`,
+  writes: [changed('beds', bed, { fixtures: bed.fixtures.filter((one) => one.id !== id) })],
+})
 
 export const removeBed = (bed: Bed): Step => ({
   label: `Removed bed ${bed.label}`,

@@ -1,9 +1,10 @@
 import { FRESH_CHECK, FRESH_STAND } from '../core/garden/fresh'
 import type { Step } from './step'
 import { isoDate } from '../core/foundations/day'
-import { segmentAreaM2 } from '../core/garden/area'
+import { segmentAreaM2, segmentSizeM } from '../core/garden/area'
 import type { Check } from '../core/garden/check'
-import type { Bed, Component, GardenData, Stand } from '../core/garden/schema'
+import { rectangleOf, segmentOn } from '../core/garden/ground'
+import type { Bed, Component, GardenData, Segment, Stand } from '../core/garden/schema'
 import { resowGrams } from '../core/seeding/resow'
 import type { Trouble } from '../core/tracking/decisions'
 import { newId } from '../data/ids'
@@ -150,6 +151,12 @@ const thinner = (components: readonly Component[], share: number): Component[] =
 /** Above this share of the bed it is all of it. */
 const WHOLE_SHARE = 0.98
 
+/** A stretch along a bed, as wide as the part it lies in. */
+function stretchWithin(segment: Segment, bed: Bed, fromM: number, toM: number): Segment {
+  const ground = rectangleOf(segment, bed)
+  return ground ? segmentOn({ ...ground, fromM, toM }, bed) : segment
+}
+
 /** Plans sowing a stretch of a stand again today, m along the bed, and decides on the trouble so. */
 export function sowPartAgain(
   data: Pick<GardenData, 'checks'>,
@@ -159,13 +166,14 @@ export function sowPartAgain(
   { fromM, toM }: { fromM: number; toM: number },
   today: number,
 ): Step & { standId: string } {
-  const share = Math.min(1, (toM - fromM) / bed.lengthM)
+  const { lengthM } = segmentSizeM(bed, stand.segment)
+  const share = Math.min(1, (toM - fromM) / lengthM)
   const missing = missingShare(trouble)
   const again: Stand = {
     id: newId('stand'),
     gardenId: stand.gardenId,
     bedId: bed.id,
-    segment: share > WHOLE_SHARE ? { kind: 'whole' } : { kind: 'strip', fromM, toM },
+    segment: share > WHOLE_SHARE ? stand.segment : stretchWithin(stand.segment, bed, fromM, toM),
     content:
       stand.content.kind === 'cover'
         ? { ...stand.content, components: thinner(stand.content.components, missing) }

@@ -50,11 +50,12 @@ function componentOf({ content }: Stand) {
   if (content.kind !== 'cover') throw new Error('A cover.')
   return content.components[0]
 }
+const upTo = (toM: number) => ({ fromM: 0, toM, fromAcrossM: 0, toAcrossM: bed.widthM })
 const puts = (writes: readonly Write[], table: string) =>
   writes.flatMap((write) => (write.table === table && 'put' in write ? [write.put] : []))
 
 test('parted, seed and cuttings are shared by the ground, either part keeps the looks, and nothing is gained or lost', () => {
-  const parted = splitStand({ stands: [weighed], checks: [look] }, weighed, bed, 8)
+  const parted = splitStand({ stands: [weighed], checks: [look] }, weighed, bed, upTo(8))
   if (!parted.ok) throw new Error('refused')
   const [first, second] = puts(parted.value.writes, 'stands') as Stand[]
   for (const part of [first, second]) expect(standSchema.safeParse(part).error?.issues).toBeUndefined()
@@ -81,9 +82,9 @@ test('what was ended as one, or has something sown under it, is not parted', () 
   const ended = { ...weighed, end: { ...weighed.end, actual: weighed.end.plan } }
   const under = { ...rye, id: 'under', underStandId: weighed.id }
   const codes = [
-    splitStand({ stands: [ended], checks: [] }, ended, bed, 6),
-    splitStand({ stands: [weighed, under], checks: [] }, weighed, bed, 6),
-    splitStand({ stands: [weighed], checks: [] }, weighed, bed, 12),
+    splitStand({ stands: [ended], checks: [] }, ended, bed, upTo(6)),
+    splitStand({ stands: [weighed, under], checks: [] }, weighed, bed, upTo(6)),
+    splitStand({ stands: [weighed], checks: [] }, weighed, bed, upTo(11.9)),
   ].map((outcome) => (outcome.ok ? 'parted' : outcome.problems[0].code))
   expect(codes).toEqual(['ended', 'something-under-it', 'too-near-the-end'])
 })

@@ -2,6 +2,7 @@ import { segmentAreaM2 } from '../core/garden/area'
 import type { Check } from '../core/garden/check'
 import { failure, success, type Outcome } from '../core/foundations/outcome'
 import { splitSegment } from '../core/garden/splitSegment'
+import type { Rectangle } from '../core/garden/bed'
 import type { Bed, GardenData, Segment, Stand, StartDetails } from '../core/garden/schema'
 import { newId } from '../data/ids'
 import { added, changed } from '../data/writes'
@@ -56,43 +57,41 @@ const checksFor = (checks: readonly Check[], standId: string): Check[] =>
   }))
 
 /**
- * Parts a stand across its bed, `atM` from the bed's start: the first part keeps its name, the second becomes a stand of
- * its own with the same history, and either may be cut, ended and counted by itself from now on.
+ * Takes a piece out of what a stand stands on: the first of the parts along the bed stays that stand, each other becomes one
+ * of its own with the same history, and each may be cut, ended and counted by itself from now on.
  */
 export function splitStand(
   data: Pick<GardenData, 'stands' | 'checks'>,
   stand: Stand,
   bed: Bed,
-  atM: number,
+  piece: Rectangle,
 ): Outcome<Step & { standId: string }> {
   if (stand.end.actual)
     return failure({
-      path: 'atM',
+      path: 'piece',
       code: 'ended',
       message: 'It was ended as one. Take the recorded end back first.',
     })
   if (data.stands.some(({ underStandId }) => underStandId === stand.id))
     return failure({
-      path: 'atM',
+      path: 'piece',
       code: 'something-under-it',
       message: 'Something is sown under it. Remove that, part this one, and sow it under either part.',
     })
-  const parts = splitSegment(bed, stand.segment, atM)
+  const parts = splitSegment(bed, stand.segment, piece)
   if (!parts.ok) return parts
-  const [first, second] = parts.value
-  const share = (part: Segment) => segmentAreaM2(bed, part) / segmentAreaM2(bed, stand.segment)
-  const other: Stand = { ...stand, ...onSegment(stand, second, share(second)), id: newId('stand') }
-  const checks = checksFor(
-    data.checks.filter(({ standId }) => standId === stand.id),
-    other.id,
-  )
+  const [first, ...others] = parts.value
+  const whole = segmentAreaM2(bed, stand.segment)
+  const on = (part: Segment) => onSegment(stand, part, segmentAreaM2(bed, part) / whole)
+  const apart = others.map((part): Stand => ({ ...stand, ...on(part), id: newId('stand') }))
+  const looks = data.checks.filter(({ standId }) => standId === stand.id)
   return success({
     label: `Parted ${standName(stand).toLowerCase()} in ${bed.label}`,
     writes: [
-      changed('stands', stand, onSegment(stand, first, share(first))),
-      added('stands', other),
-      ...checks.map((check) => added('checks', check)),
+      changed('stands', stand, on(first)),
+      ...apart.map((part) => added('stands', part)),
+      ...apart.flatMap(({ id }) => checksFor(looks, id)).map((check) => added('checks', check)),
     ],
-    standId: other.id,
+    standId: apart[0].id,
   })
 }

@@ -25,7 +25,11 @@ const namesOf = ({ content }: Stand) =>
 
 function groundOf(segment: Segment): string {
   if (segment.kind === 'half') return `${segment.which} half`
-  return segment.kind === 'strip' ? `${segment.fromM}–${segment.toM} m` : segment.kind
+  const { kind } = segment
+  if (kind === 'strip') return `${segment.fromM}–${segment.toM} m`
+  if (kind === 'rectangle')
+    return `${segment.fromM}–${segment.toM} m, ${segment.fromAcrossM}–${segment.toAcrossM} m across`
+  return kind
 }
 
 const ended = (end: EndDetails | null) => ({

@@ -13,7 +13,7 @@ const planter = (label: string): DemoBed => ({ label, section: 'Planters', kind:
 const rows: DemoBed[] = [
   field('L1'), field('L2'), field('L3'), field('L4'), field('L5'),
   slope('P1'), slope('P2'), slope('P3'), slope('P4'),
-  yard('Y1'), { ...yard('Y2'), fixtures: [{ id: 'rhubarb', kind: 'kept plant', label: 'Rhubarb', areaM2: 1.2 }] }, yard('Y3'),
+  yard('Y1'), { ...yard('Y2'), fixtures: [{ id: 'rhubarb', kind: 'kept plant', label: 'Rhubarb', areaM2: 1.2, place: { fromM: 0, toM: 1, fromAcrossM: 0, toAcrossM: 1.2 } }] }, yard('Y3'),
   planter('T1'), planter('T2'),
 ]
 

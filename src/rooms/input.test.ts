@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
-import { chooseForm, segmentOf, startingForm } from './choose/question'
+import { chooseForm, startingForm } from './choose/question'
 import { testBed, testCover } from '../core/testing/beds'
+import { segmentFrom } from '../parts/ground/groundForm'
 import { lanesForm, plantForm } from './plant/form'
 import { sowForm, sowText } from './sow/form'
 import { problemsOf } from '../parts/form/testing'
@@ -30,22 +31,33 @@ describe('bad input is named beside its field', () => {
     [{ deadBy: '2026-09-01' }, 'deadBy', /before the bed is needed/],
     [{ maxHeightM: '40' }, 'maxHeightM', /between 0.1 and 5.m/],
     [{ budget: 'little' }, 'budget', /must be a number/],
-    [{ ground: 'strip', stripFromM: '8', stripToM: '3' }, 'ground', /end after it starts/],
-    [{ ground: 'strip', stripFromM: '8', stripToM: '30' }, 'stripToM', /between 0 and 10.m/],
+    [{ ground: 'part', fromM: '8', toM: '3' }, 'ground', /end after it starts/],
+    [{ ground: 'part', fromM: '8', toM: '30' }, 'ground', /lie on the bed/],
+    [{ ground: 'part', fromAcrossM: '0,5', toAcrossM: '0,2' }, 'ground', /end after it starts/],
+    [{ ground: 'part', toAcrossM: 'half' }, 'toAcrossM', /must be a number, or left empty/],
   ])('choose %j', (part, field, message) => {
     expect(problemsOf(schema, { ...choose, ...part })).toEqual({ [field]: expect.stringMatching(message) })
   })
   test('a good window has no problems', () => expect(problemsOf(schema, choose)).toEqual({}))
 
-  test('the ground asked about: halves, strips, the path', () => {
-    const ground = (part: Partial<typeof choose>) => segmentOf(schema.parse({ ...choose, ...part }), testBed)
+  test('the ground asked about: halves, strips, rectangles, the path', () => {
+    const ground = (part: Partial<typeof choose>) =>
+      segmentFrom(schema.parse({ ...choose, ...part }), testBed)
     expect(ground({ ground: 'second half' })).toEqual({ kind: 'half', which: 'second' })
     expect(ground({ ground: 'path' })).toEqual({ kind: 'path' })
-    expect(ground({ ground: 'strip', stripFromM: '2' })).toEqual({
+    expect(ground({ ground: 'part', fromM: '2' })).toEqual({
       kind: 'strip',
       fromM: 2,
       toM: testBed.lengthM,
     })
+    expect(ground({ ground: 'part', toM: '4', toAcrossM: '0,4' })).toEqual({
+      kind: 'rectangle',
+      fromM: 0,
+      toM: 4,
+      fromAcrossM: 0,
+      toAcrossM: 0.4,
+    })
+    expect(ground({ ground: 'part' })).toEqual({ kind: 'whole' })
   })
 
   const rye = testCover('cereal-rye', '2026-04-20')

@@ -17,6 +17,8 @@ export function segmentText(segment: Segment, units: Units): string {
       return `${segment.which} half`
     case 'strip':
       return `${metres(segment.fromM, units)} to ${metres(segment.toM, units)}`
+    case 'rectangle':
+      return `${metres(segment.fromM, units)} to ${metres(segment.toM, units)}, ${metres(segment.fromAcrossM, units)} to ${metres(segment.toAcrossM, units)} across`
     case 'path':
       return 'path'
   }

@@ -1,3 +1,4 @@
+import type { Fixture } from '../core/garden/bed'
 import { findMethod, methodName } from '../core/termination/methods'
 import type { GroundSheetKind, SheetAim, Stand } from '../core/garden/schema'
 import type { EndDetails, Finishing } from '../core/garden/ending'
@@ -18,6 +19,14 @@ export const SHEET_AIMS = {
   'bunch grass': 'sod of bunch grass',
   'running grass': 'sod of running grass',
 } as const satisfies Record<SheetAim, string>
+
+/** What stays in a bed, as it is said of one. */
+export const FIXTURES = {
+  'kept plant': 'plants to keep',
+  'drip line': 'drip line',
+  post: 'post or trellis',
+  other: 'something else',
+} as const satisfies Record<Fixture['kind'], string>
 
 /** Full name of a stand: `Cereal rye with hairy vetch`, `Tomato`. */
 export function standName(stand: Stand): string {

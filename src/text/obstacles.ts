@@ -5,9 +5,10 @@ const size = ({ widthM, lengthM }: Sized, units: Units) =>
   [widthM, lengthM].map((side) => (side === null ? 'unknown' : metres(side, units))).join(' × ')
 
 const KEPT = {
-  'be covered': 'Kept plants stand in this bed; a sheet would kill them.',
-  'be burnt': 'Kept plants or drip lines in the bed would be burnt.',
-  'be eaten': 'Kept plants stand in this bed; animals would eat them.',
+  'be covered':
+    'Kept plants stand here; a sheet would kill them. Part the bed beside them and cover the rest.',
+  'be burnt': 'Kept plants or drip lines here would be burnt.',
+  'be eaten': 'Kept plants stand here; animals would eat them. Part the bed beside them.',
 } as const
 
 const ANIMALS = { hens: 'hens', pigs: 'pigs', grazers: 'sheep, goats or rabbits' } as const

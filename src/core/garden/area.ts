@@ -1,24 +1,22 @@
+import { commonRectangle, rectangleM2, rectangleOf } from './ground'
 import type { Bed, Segment } from './schema'
 
-/** Area kept plants and fixtures take from a bed, m². */
-function fixturesM2(bed: Bed): number {
-  return bed.fixtures.reduce((sum, fixture) => sum + fixture.areaM2, 0)
-}
-
 /**
- * Ground of a part of a bed in m², never negative. Kept plants and fixtures are taken from the bed in
- * proportion to the share of it that the part covers; a path has the bed's length and its own width.
+ * Ground of a part of a bed in m², never negative. What stays in the bed takes its area where it has its place, spread evenly
+ * over that; where none is told, in proportion to the share of the bed that the part covers. A path has the bed's length and
+ * its own width.
  */
 export function segmentAreaM2(bed: Bed, segment: Segment): number {
-  const whole = bed.lengthM * bed.widthM
-  if (segment.kind === 'path') return bed.lengthM * bed.pathWidthM
-  const share =
-    segment.kind === 'whole'
-      ? 1
-      : segment.kind === 'half'
-        ? 0.5
-        : Math.max(0, Math.min(segment.toM, bed.lengthM) - Math.min(segment.fromM, bed.lengthM)) / bed.lengthM
-  return Math.max(0, (whole - fixturesM2(bed)) * share)
+  const ground = rectangleOf(segment, bed)
+  if (!ground) return bed.lengthM * bed.pathWidthM
+  const own = rectangleM2(ground)
+  const share = own / (bed.lengthM * bed.widthM)
+  const taken = bed.fixtures.reduce((sum, { areaM2, place }) => {
+    if (!place) return sum + areaM2 * share
+    const common = commonRectangle(place, ground)
+    return sum + (common ? (areaM2 * rectangleM2(common)) / rectangleM2(place) : 0)
+  }, 0)
+  return Math.max(0, own - taken)
 }
 
 /** Length and width in m of a part, for passes and boards. */
@@ -26,9 +24,7 @@ export function segmentSizeM(
   bed: Pick<Bed, 'lengthM' | 'widthM' | 'pathWidthM'>,
   segment: Segment,
 ): { lengthM: number; widthM: number } {
-  if (segment.kind === 'path') return { lengthM: bed.lengthM, widthM: bed.pathWidthM }
-  if (segment.kind === 'half') return { lengthM: bed.lengthM / 2, widthM: bed.widthM }
-  if (segment.kind === 'strip')
-    return { lengthM: Math.min(segment.toM, bed.lengthM) - segment.fromM, widthM: bed.widthM }
-  return { lengthM: bed.lengthM, widthM: bed.widthM }
+  const ground = rectangleOf(segment, bed)
+  if (!ground) return { lengthM: bed.lengthM, widthM: bed.pathWidthM }
+  return { lengthM: ground.toM - ground.fromM, widthM: ground.toAcrossM - ground.fromAcrossM }
 }

@@ -8,13 +8,30 @@ export const fertility = z.enum(['low', 'medium', 'high'])
 /** What stood in a bed before its records begin. */
 export const stoodBefore = z.enum(['bare', 'vegetables', 'cover', 'grass'])
 
+/** A rectangle of a bed, m: along it from its start, and across it from the left of who stands there and looks along it. */
+const rectangle = z.object({
+  fromM: numberBetween('Start along the bed', 0, 500, 'm'),
+  toM: numberBetween('End along the bed', 0, 500, 'm'),
+  fromAcrossM: numberBetween('Start across the bed', 0, 50, 'm'),
+  toAcrossM: numberBetween('End across the bed', 0, 50, 'm'),
+})
+export type Rectangle = z.infer<typeof rectangle>
+
+const endsAfterItStarts = ({ fromM, toM, fromAcrossM, toAcrossM }: Rectangle) =>
+  toM > fromM && toAcrossM > fromAcrossM
+const MUST_END_AFTER = 'A part must end after it starts, along the bed and across it.'
+
+export const fixtureKind = z.enum(['kept plant', 'drip line', 'post', 'other'])
 /** Something that stands in a bed and stays: takes area from seed and forbids some endings there. */
 const fixture = z.object({
   id,
-  kind: z.enum(['kept plant', 'drip line', 'post', 'other']),
+  kind: fixtureKind,
   label: shortText('Fixture name'),
   areaM2: numberBetween('Area taken', 0, 500, 'm²'),
+  /** Where on the bed it is; null where that is not told, and it counts for every part of the bed. */
+  place: rectangle.refine(endsAfterItStarts, { error: MUST_END_AFTER, path: ['toM'] }).nullable(),
 })
+export type Fixture = z.infer<typeof fixture>
 
 export const bed = z.object({
   id,
@@ -51,7 +68,7 @@ export const bed = z.object({
 })
 export type Bed = z.infer<typeof bed>
 
-/** Which ground of a bed: all of it, a half, a strip along its length, or the path beside it. */
+/** Which ground of a bed: all of it, a half, a strip of its whole width, any rectangle, or the path beside it. */
 export const segment = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('whole') }),
   z.object({ kind: z.literal('half'), which: z.enum(['first', 'second']) }),
@@ -65,6 +82,9 @@ export const segment = z.discriminatedUnion('kind', [
       error: 'The strip must end after it starts.',
       path: ['toM'],
     }),
+  rectangle
+    .extend({ kind: z.literal('rectangle') })
+    .refine(endsAfterItStarts, { error: MUST_END_AFTER, path: ['toM'] }),
   z.object({ kind: z.literal('path') }),
 ])
 export type Segment = z.infer<typeof segment>

@@ -5,7 +5,7 @@ import { dayNumber, isoDate } from '../foundations/day'
 import { segmentAreaM2, segmentSizeM } from './area'
 import { gardenProblems, standProblems } from './consistency'
 import { check as checkSchema } from './check'
-import { bed as bedSchema, gardenData, type Bed, type Stand } from './schema'
+import { bed as bedSchema, gardenData, type Bed, type Segment, type Stand } from './schema'
 import { expectedStands } from './timeline'
 import { bareWindows, windowAt } from './windows'
 
@@ -23,7 +23,7 @@ const bed: Bed = {
   fertility: 'medium',
   ...FRESH_BED,
   shade: 0,
-  fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 2 }],
+  fixtures: [{ id: 'f', kind: 'kept plant', label: 'Rhubarb', areaM2: 2, place: null }],
 }
 function standOf(
   id: string,
@@ -79,6 +79,20 @@ describe('areas', () => {
     expect(segmentAreaM2(bed, { kind: 'path' })).toBeCloseTo(5)
     expect(segmentSizeM(bed, { kind: 'path' })).toEqual({ lengthM: 10, widthM: 0.5 })
   })
+  test('what stays where it was drawn takes its ground there alone, shared by the parts it lies in', () => {
+    const place = { fromM: 1, toM: 3, fromAcrossM: 0, toAcrossM: 0.5 }
+    const placed = { ...bed, fixtures: [{ ...bed.fixtures[0], areaM2: 0.8, place }] }
+    const taken = (segment: Segment) => {
+      const size = segmentSizeM(placed, segment)
+      return size.lengthM * size.widthM - segmentAreaM2(placed, segment)
+    }
+    expect(taken({ kind: 'whole' })).toBeCloseTo(0.8)
+    expect(taken({ kind: 'strip', fromM: 0, toM: 2 })).toBeCloseTo(0.4)
+    expect(taken({ kind: 'strip', fromM: 3, toM: 4 })).toBe(0)
+    const along = { kind: 'rectangle' as const, fromM: 0, toM: 3 }
+    expect(taken({ ...along, fromAcrossM: 0.5, toAcrossM: bed.widthM })).toBe(0)
+    expect(taken({ ...along, fromAcrossM: 0.25, toAcrossM: 0.6 })).toBeCloseTo(0.4)
+  })
   test('fixtures larger than the bed leave no negative ground', () => {
     expect(segmentAreaM2({ ...bed, fixtures: [{ ...bed.fixtures[0], areaM2: 99 }] }, { kind: 'whole' })).toBe(
       0,
@@ -133,6 +147,16 @@ describe('bare windows', () => {
       '2026-07-01',
       'second',
     ])
+  })
+  test('parts beside each other across the bed: the ground is bare until both are taken', () => {
+    const beside = (stand: Stand, fromAcrossM: number, toAcrossM: number): Stand => ({
+      ...stand,
+      segment: { kind: 'rectangle', fromM: 0, toM: bed.lengthM, fromAcrossM, toAcrossM },
+    })
+    const half = bed.widthM / 2
+    const left = beside(spring, 0, half)
+    expect(find([left])).toEqual([['2026-03-01', '2026-12-31', null]])
+    expect(find([left, { ...beside(spring, half, bed.widthM), id: 'right' }])).toEqual(find([spring]))
   })
   test('turn-round days are no window, and a day is found in its window', () => {
     const windows = bareWindows(

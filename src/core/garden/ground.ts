@@ -1,31 +1,102 @@
+import type { Rectangle } from './bed'
 import type { Bed, Segment } from './schema'
 
-/** Stretch of a bed's length that a part takes, m; null for the path beside it. */
-export function stretchOf(segment: Segment, lengthM: number): [number, number] | null {
+export type BedSize = Pick<Bed, 'lengthM' | 'widthM'>
+
+/** The rectangle of a bed that a part takes; null for the path beside it. What lies past the end of the bed is none of it. */
+export function rectangleOf(segment: Segment, { lengthM, widthM }: BedSize): Rectangle | null {
+  const across = { fromAcrossM: 0, toAcrossM: widthM }
   switch (segment.kind) {
     case 'path':
       return null
     case 'whole':
-      return [0, lengthM]
+      return { fromM: 0, toM: lengthM, ...across }
     case 'half':
-      return segment.which === 'first' ? [0, lengthM / 2] : [lengthM / 2, lengthM]
+      return segment.which === 'first'
+        ? { fromM: 0, toM: lengthM / 2, ...across }
+        : { fromM: lengthM / 2, toM: lengthM, ...across }
     case 'strip':
-      return [segment.fromM, segment.toM]
+      return { fromM: Math.min(segment.fromM, lengthM), toM: Math.min(segment.toM, lengthM), ...across }
+    case 'rectangle':
+      return {
+        fromM: Math.min(segment.fromM, lengthM),
+        toM: Math.min(segment.toM, lengthM),
+        fromAcrossM: Math.min(segment.fromAcrossM, widthM),
+        toAcrossM: Math.min(segment.toAcrossM, widthM),
+      }
   }
 }
 
+/** A rectangle of a bed as the part it is: all of it, one of its halves, a strip, or a rectangle. */
+export function segmentOn({ fromM, toM, fromAcrossM, toAcrossM }: Rectangle, bed: BedSize): Segment {
+  const { lengthM, widthM } = bed
+  if (fromAcrossM > 0 || toAcrossM < widthM) return { kind: 'rectangle', fromM, toM, fromAcrossM, toAcrossM }
+  if (fromM === 0 && toM === lengthM) return { kind: 'whole' }
+  if (fromM === 0 && toM === lengthM / 2) return { kind: 'half', which: 'first' }
+  if (fromM === lengthM / 2 && toM === lengthM) return { kind: 'half', which: 'second' }
+  return { kind: 'strip', fromM, toM }
+}
+
+export const rectangleM2 = ({ fromM, toM, fromAcrossM, toAcrossM }: Rectangle): number =>
+  (toM - fromM) * (toAcrossM - fromAcrossM)
+
+/** What two rectangles of a bed have in common; null where that is nothing. */
+export function commonRectangle(a: Rectangle, b: Rectangle): Rectangle | null {
+  const common = {
+    fromM: Math.max(a.fromM, b.fromM),
+    toM: Math.min(a.toM, b.toM),
+    fromAcrossM: Math.max(a.fromAcrossM, b.fromAcrossM),
+    toAcrossM: Math.min(a.toAcrossM, b.toAcrossM),
+  }
+  return common.toM > common.fromM && common.toAcrossM > common.fromAcrossM ? common : null
+}
+
+/**
+ * What is left of a rectangle when another takes its own, in at most four rectangles: what lies before and after it in the
+ * whole width, and what lies left and right of it. Together with what was taken they are just the first.
+ */
+export function rectanglesLeft(of: Rectangle, taken: Rectangle): Rectangle[] {
+  const gone = commonRectangle(of, taken)
+  if (!gone) return [of]
+  const beside = { fromM: gone.fromM, toM: gone.toM }
+  return [
+    { ...of, toM: gone.fromM },
+    { ...of, ...beside, toAcrossM: gone.fromAcrossM },
+    { ...of, ...beside, fromAcrossM: gone.toAcrossM },
+    { ...of, fromM: gone.toM },
+  ].filter((one) => rectangleM2(one) > 0)
+}
+
+/** Stretch of a bed's length that a part takes, m; null for the path beside it. */
+export function stretchOf(segment: Segment, bed: BedSize): [number, number] | null {
+  const ground = rectangleOf(segment, bed)
+  return ground && [ground.fromM, ground.toM]
+}
+
 /** Whether two parts of a bed have ground in common; the path has none with the bed. */
-export function sharesGround(a: Segment, b: Segment, { lengthM }: Pick<Bed, 'lengthM'>): boolean {
-  const one = stretchOf(a, lengthM)
-  const other = stretchOf(b, lengthM)
+export function sharesGround(a: Segment, b: Segment, bed: BedSize): boolean {
+  const one = rectangleOf(a, bed)
+  const other = rectangleOf(b, bed)
   if (!one || !other) return one === other
-  return one[0] < other[1] && other[0] < one[1]
+  return commonRectangle(one, other) !== null
 }
 
 /** Whether one part of a bed takes all the ground of another. */
-export function takesAllOf(a: Segment, b: Segment, { lengthM }: Pick<Bed, 'lengthM'>): boolean {
-  const one = stretchOf(a, lengthM)
-  const other = stretchOf(b, lengthM)
+export function takesAllOf(a: Segment, b: Segment, bed: BedSize): boolean {
+  const one = rectangleOf(a, bed)
+  const other = rectangleOf(b, bed)
   if (!one || !other) return one === other
-  return one[0] <= other[0] && one[1] >= other[1]
+  return (
+    one.fromM <= other.fromM &&
+    one.toM >= other.toM &&
+    one.fromAcrossM <= other.fromAcrossM &&
+    one.toAcrossM >= other.toAcrossM
+  )
+}
+
+/** What stays in a part of a bed: what has its place there, and all whose place is not told. */
+export function fixturesIn(bed: BedSize & Pick<Bed, 'fixtures'>, segment: Segment): Bed['fixtures'] {
+  const ground = rectangleOf(segment, bed)
+  if (!ground) return []
+  return bed.fixtures.filter(({ place }) => place === null || commonRectangle(place, ground) !== null)
 }

@@ -1,7 +1,7 @@
 import { dayNumber } from '../foundations/day'
-import { stretchOf, takesAllOf } from './ground'
+import { rectangleOf, takesAllOf, segmentOn } from './ground'
 import type { Bed, Garden, Segment, Stand } from './schema'
-import { SHORTEST_SEGMENT_M } from './splitSegment'
+import { NARROWEST_SEGMENT_M, SHORTEST_SEGMENT_M } from './splitSegment'
 import { bedSpans, latest } from './timeline'
 
 /** Bare time of a bed between what stands before and after: free from the first day, needed by the last. */
@@ -19,7 +19,7 @@ const SHORTEST_WINDOW_DAYS = 7
 const RESIDUE_HOLDS_DAYS = 56
 
 /**
- * Bare windows of a bed between two days: when some of its ground is bare. Ground counts as taken from a stand's start to its
+ * Bare windows of a bed between two days: when some of its ground is bare. Rectangle counts as taken from a stand's start to its
  * end; a cover with no end yet holds it until the next stand on it starts. A part that is taken leaves a window open on the
  * rest; parts that together take the bed close it. The path beside it is other ground.
  */
@@ -31,9 +31,9 @@ export function bareWindows(
 ): BedWindow[] {
   const own = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind !== 'path')
   return joined(
-    stretches(bed, own).flatMap((stretch) =>
+    pieces(bed, own).flatMap((piece) =>
       windowsOn(
-        own.filter(({ stand }) => takesAllOf(stand.segment, stretch, bed)),
+        own.filter(({ stand }) => takesAllOf(stand.segment, piece, bed)),
         bed.id,
         fromDay,
         horizonDay,
@@ -44,14 +44,31 @@ export function bareWindows(
 
 type StandSpan = ReturnType<typeof bedSpans>[number]
 
-/** A bed cut wherever one of its stands begins or ends along it. */
-function stretches({ lengthM }: Bed, spans: readonly StandSpan[]): Segment[] {
-  const places = spans.flatMap(({ stand }) => stretchOf(stand.segment, lengthM) ?? [])
-  const cuts = [...new Set([0, ...places.map((at) => Math.min(at, lengthM)), lengthM])].sort((a, b) => a - b)
-  return cuts.slice(1).flatMap((toM, i): Segment[] => {
-    const fromM = cuts[i]
-    return toM - fromM >= Math.min(SHORTEST_SEGMENT_M, lengthM) ? [{ kind: 'strip', fromM, toM }] : []
-  })
+/** The stretches between some places and both ends of a length, m; those shorter than `shortest` are left out. */
+function between(places: readonly number[], length: number, shortest: number): [number, number][] {
+  const cuts = [...new Set([0, ...places, length])].sort((a, b) => a - b)
+  return cuts
+    .slice(1)
+    .map((to, i): [number, number] => [cuts[i], to])
+    .filter(([from, to]) => to - from >= Math.min(shortest, length))
+}
+
+/** A bed cut wherever one of its stands begins or ends, along it and across it. */
+function pieces(bed: Bed, spans: readonly StandSpan[]): Segment[] {
+  const grounds = spans.flatMap(({ stand }) => rectangleOf(stand.segment, bed) ?? [])
+  const along = between(
+    grounds.flatMap(({ fromM, toM }) => [fromM, toM]),
+    bed.lengthM,
+    SHORTEST_SEGMENT_M,
+  )
+  const across = between(
+    grounds.flatMap(({ fromAcrossM, toAcrossM }) => [fromAcrossM, toAcrossM]),
+    bed.widthM,
+    NARROWEST_SEGMENT_M,
+  )
+  return along.flatMap(([fromM, toM]) =>
+    across.map(([fromAcrossM, toAcrossM]) => segmentOn({ fromM, toM, fromAcrossM, toAcrossM }, bed)),
+  )
 }
 
 /** Windows that overlap as one: from the first day on which some ground is bare until the last is taken. */

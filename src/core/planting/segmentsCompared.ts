@@ -42,7 +42,7 @@ export function segmentsAlike(bed: Bed, stands: readonly Stand[], stand: Stand):
         (sownAlike(stand, other) && !sharesGround(stand.segment, other.segment, bed))),
   )
   if (alike.length < 2) return []
-  const from = ({ segment }: Stand) => stretchOf(segment, bed.lengthM)?.[0] ?? 0
+  const from = ({ segment }: Stand) => stretchOf(segment, bed)?.[0] ?? 0
   const followed = followedBy([bed], stands)
   return alike
     .sort((a, b) => from(a) - from(b))

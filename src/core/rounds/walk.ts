@@ -106,7 +106,7 @@ export function toTake(
     if (job.kind === 'lay' && stand.content.kind === 'sheet') kinds.add(OWNED_SHEET[stand.content.sheet])
     const areaM2 = segmentAreaM2(bed, stand.segment)
     for (const group of job.kind === 'cut' ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
-      const kind = quickestTool(group, areaM2, toolsOn(tools, bed).tools) ?? group[0]
+      const kind = quickestTool(group, areaM2, toolsOn(tools, bed, stand.segment).tools) ?? group[0]
       if (kind) kinds.add(kind)
     }
   }

@@ -1,7 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import { segmentAreaM2 } from '../garden/area'
 import { creepingWeeds, nematodesNoted } from '../garden/creepingWeeds'
-import type { Bed, Garden, GardenData, Stand } from '../garden/schema'
+import type { Bed, Garden, GardenData, Segment, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { freedByFeed } from '../planting/feeding'
 import { manureOn } from '../planting/manure'
@@ -11,12 +11,13 @@ import { toolsOn } from '../termination/entering'
 import { ownMinutes } from '../termination/workRates'
 import type { Follows, GroundFacts, Means, Scenario } from './types'
 
-/** What the grower has and holds to on a bed, for every question about it. */
+/** What the grower has and holds to on a part of a bed, for every question about it. */
 export const meansOf = (
   { garden, beds, stands }: Pick<GardenData, 'garden' | 'beds' | 'stands'>,
   bed: Bed,
+  segment: Segment,
 ): Means => ({
-  ...toolsOn(garden.tools, bed),
+  ...toolsOn(garden.tools, bed, segment),
   livestock: garden.livestock,
   rules: garden.rules,
   own: ownOf(stands),
@@ -85,7 +86,7 @@ export function scenarioOf(data: GardenData, cover: Stand, today: number): Scena
     standCase && {
       standCase,
       follows: followsOf(data, standCase.bed, cover),
-      means: meansOf(data, standCase.bed),
+      means: meansOf(data, standCase.bed, cover.segment),
       ground: groundOf(data, standCase.bed, cover.id),
       today,
     }

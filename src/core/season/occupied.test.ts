@@ -1,6 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
+import { segmentAreaM2 } from '../garden/area'
+import { sharesGround } from '../garden/ground'
+import { standsOn } from '../garden/timeline'
 import { testBed, testCover } from '../testing/beds'
+import fc from '../testing/property'
 import { cropContent, cropStand, planting } from '../garden/newStands'
 import { occupantsOf, standsTaking } from './occupied'
 import { stand as standSchema, type Segment, type Stand } from '../garden/schema'
@@ -37,7 +41,45 @@ const usual = (stands: Stand[], fresh: Stand) =>
     ({ stand, usual }) => [stand.id, usual],
   )
 
+const edges = (length: number) =>
+  fc
+    .tuple(fc.double({ min: 0, max: length, noNaN: true }), fc.double({ min: 0, max: length, noNaN: true }))
+    .map(([a, b]): [number, number] => [Math.min(a, b), Math.max(a, b)])
+
 describe('ground where something stands', () => {
+  test('crops planted on parts drawn anywhere in a cover: nothing stands twice, and no ground but slivers is lost', () => {
+    const parts = fc.array(fc.tuple(edges(testBed.lengthM), edges(testBed.widthM)), {
+      minLength: 1,
+      maxLength: 4,
+    })
+    fc.assert(
+      fc.property(parts, (drawn) => {
+        let stands: Stand[] = [rye]
+        let pieces = 0
+        for (const [i, [[fromM, toM], [fromAcrossM, toAcrossM]]] of drawn.entries()) {
+          if (toM - fromM < 0.3 || toAcrossM - fromAcrossM < 0.2) continue
+          pieces++
+          const segment: Segment = { kind: 'rectangle', fromM, toM, fromAcrossM, toAcrossM }
+          const crop = { ...lettuce(`2026-06-1${i}`, segment), id: `lettuce ${i}` }
+          stands = take(stands, crop)
+        }
+        const day = dayNumber('2026-06-15')
+        const there = stands.filter((stand) => standsOn(stand, day))
+        there.forEach((one, i) =>
+          there.forEach((other, j) =>
+            expect(sharesGround(one.segment, other.segment, testBed)).toBe(i === j),
+          ),
+        )
+        const ground = there.reduce((sum, { segment }) => sum + segmentAreaM2(testBed, segment), 0)
+        const sliver = 0.1 * 2 * (testBed.lengthM + testBed.widthM)
+        expect(ground).toBeLessThanOrEqual(segmentAreaM2(testBed, { kind: 'whole' }) + 1e-9)
+        expect(ground).toBeGreaterThanOrEqual(
+          segmentAreaM2(testBed, { kind: 'whole' }) - pieces * pieces * sliver,
+        )
+      }),
+    )
+  })
+
   test('a crop in a crop or a cover ends it that day, as it was to be ended; nothing else changes', () => {
     expect(usual([tomato(), rye], lettuce('2026-06-10'))).toEqual([
       ['tomato', 'ends then'],

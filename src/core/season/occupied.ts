@@ -1,5 +1,5 @@
 import { dayNumber, isoDate } from '../foundations/day'
-import { sharesGround, stretchOf } from '../garden/ground'
+import { commonRectangle, rectanglesLeft, rectangleOf, segmentOn, sharesGround } from '../garden/ground'
 import { clearing } from '../garden/newStands'
 import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
@@ -14,28 +14,17 @@ export type Occupant = { stand: Stand; untilDay: number | null; usual: Treatment
 /** What begins on a ground. */
 export type Fresh = Pick<Stand, 'id' | 'bedId' | 'segment' | 'content' | 'underStandId'>
 
-/** Shortest stretch that is worth keeping of what gives way, m. */
+/** Shortest and narrowest piece that is worth keeping of what gives way, m. */
 const SHORTEST_M = 0.1
 
-/** The parts of a stretch of bed that are left when another takes its own. */
-function segmentsLeft(of: Segment, taken: Segment, bed: Pick<Bed, 'lengthM'>): Segment[] {
-  const own = stretchOf(of, bed.lengthM)
-  const gone = stretchOf(taken, bed.lengthM)
+/** The parts of a part of a bed that are left when another takes its own. */
+function segmentsLeft(of: Segment, taken: Segment, bed: Bed): Segment[] {
+  const own = rectangleOf(of, bed)
+  const gone = rectangleOf(taken, bed)
   if (!own || !gone) return []
-  const [from, to] = own
-  const [takenFrom, takenTo] = gone
-  const pieces: [number, number][] = [
-    [from, Math.max(from, takenFrom)],
-    [Math.min(to, takenTo), to],
-  ]
-  return pieces
-    .filter(([a, b]) => b - a > SHORTEST_M)
-    .map(([a, b]): Segment => {
-      const half = bed.lengthM / 2
-      if (a === 0 && b === half) return { kind: 'half', which: 'first' }
-      if (a === half && b === bed.lengthM) return { kind: 'half', which: 'second' }
-      return { kind: 'strip', fromM: a, toM: b }
-    })
+  return rectanglesLeft(own, gone)
+    .filter((left) => left.toM - left.fromM > SHORTEST_M && left.toAcrossM - left.fromAcrossM > SHORTEST_M)
+    .map((left) => segmentOn(left, bed))
 }
 
 /**
@@ -73,6 +62,13 @@ function endedOn(stand: Stand, day: number): Stand {
   return { ...stand, end: { ...stand.end, plan } }
 }
 
+/** The ground that a stand gives up to something new. */
+function commonSegment(stand: Stand, fresh: Stand, bed: Bed): Segment {
+  const [own, taken] = [rectangleOf(stand.segment, bed), rectangleOf(fresh.segment, bed)]
+  const common = own && taken && commonRectangle(own, taken)
+  return common ? segmentOn(common, bed) : fresh.segment
+}
+
 /**
  * The stands of a bed with something new on it and what stood there treated as said, or as usual; `newId` names what is
  * split off. Nothing else changes.
@@ -103,7 +99,7 @@ export function standsTaking(
     if (treatment === 'ends then') return [endedOn(stand, day)]
     const [first, ...others] = segmentsLeft(stand.segment, fresh.segment, bed)
     // What gave way keeps its history as a stand of its own, ended that day.
-    const gone = endedOn({ ...stand, id: newId(), segment: fresh.segment }, day)
+    const gone = endedOn({ ...stand, id: newId(), segment: commonSegment(stand, fresh, bed) }, day)
     return [
       { ...stand, segment: first },
       ...others.map((segment): Stand => ({ ...stand, id: newId(), segment })),

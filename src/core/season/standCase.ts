@@ -67,7 +67,7 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
     nextStartDay: start ? dayNumber(start.date) : null,
     ...(brought.length > 0 && { brought }),
     own: ownOf(data.stands),
-    flattens: canFlatten(toolsOn(data.garden.tools, bed).tools),
+    flattens: canFlatten(toolsOn(data.garden.tools, bed, stand.segment).tools),
     board: boardOf(data.garden.tools),
     ...(next?.content.kind === 'crop' && { establishment: next.content.establishment }),
   }

@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { quantilesOf } from '../foundations/statistics'
+import type { Rectangle } from '../garden/bed'
+import type { Segment } from '../garden/schema'
 import { growStand } from '../testing/stands'
 import { testBed as bed, testTool as tool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
@@ -103,7 +105,7 @@ describe('obstacles', () => {
   })
   test('kept plants, posts and drip lines forbid what would harm them', () => {
     const kept = (kind: 'kept plant' | 'post' | 'drip line') => ({
-      bed: { ...bed, fixtures: [{ id: 'f', kind, label: 'x', areaM2: 1 }] },
+      bed: { ...bed, fixtures: [{ id: 'f', kind, label: 'x', areaM2: 1, place: null }] },
       tools: [...ALL_TOOLS, tool('burner'), tool('spade or fork')],
       livestock: [{ id: 'h', kind: 'hens' as const, head: 4, penLengthM: 2, penWidthM: 1 }],
     })
@@ -112,6 +114,19 @@ describe('obstacles', () => {
     expect(obstacle('crimp', kept('post'))).toMatch(/Posts/)
     expect(obstacle('crimp-flame', kept('drip line'))).toMatch(/burnt/)
     expect(obstacle('turn', kept('drip line'))).toMatch(/Drip lines/)
+  })
+  test('what has its place forbids it on the parts it stands in alone; what has none, on all', () => {
+    const at = (place: Rectangle | null, segment: Segment) => ({
+      bed: { ...bed, fixtures: [{ id: 'f', kind: 'kept plant' as const, label: 'x', areaM2: 0.2, place }] },
+      segment,
+    })
+    const corner = { fromM: 0, toM: 1, fromAcrossM: 0, toAcrossM: 0.5 }
+    const [first, second] = (['first', 'second'] as const).map((which): Segment => ({ kind: 'half', which }))
+    const beside: Segment = { kind: 'rectangle', fromM: 0, toM: 5, fromAcrossM: 0.5, toAcrossM: 1.2 }
+    expect(obstacle('tarp', at(corner, first))).toMatch(/Part the bed beside them/)
+    expect(obstacle('tarp', at(corner, second))).toBeNull()
+    expect(obstacle('tarp', at(corner, beside))).toBeNull()
+    expect(obstacle('tarp', at(null, second))).toMatch(/Kept plants/)
   })
   test('hens need a pen with a size; planters and pigs do not go together; poison refuses', () => {
     const hens = { id: 'h', kind: 'hens' as const, head: 4, penLengthM: null, penWidthM: null }

@@ -10,26 +10,29 @@ import { MOWS, passMinutes, quickestTool, toolMinutes } from './workRates'
 
 const framed = { ...testBed, kind: 'framed' as const, widthM: 1.2 }
 const planter = { ...testBed, kind: 'planter' as const }
-const post = { id: 'post', kind: 'post' as const, label: 'Post', areaM2: 0.01 }
+const post = { id: 'post', kind: 'post' as const, label: 'Post', areaM2: 0.01, place: null }
+const whole = { kind: 'whole' as const }
 
 describe('which tools go into a bed', () => {
   test('wheels into no planter, and into a frame only what is lifted over it and fits', () => {
-    expect(canEnter({ kind: 'mower', widthM: 0.4 }, framed)).toBe(true)
-    expect(canEnter({ kind: 'mower', widthM: 1.4 }, framed)).toBe(false)
-    expect(canEnter({ kind: 'flail mower', widthM: 0.6 }, framed)).toBe(false)
+    expect(canEnter({ kind: 'mower', widthM: 0.4 }, framed, whole)).toBe(true)
+    expect(canEnter({ kind: 'mower', widthM: 1.4 }, framed, whole)).toBe(false)
+    expect(canEnter({ kind: 'flail mower', widthM: 0.6 }, framed, whole)).toBe(false)
     for (const kind of ['mower', 'tiller', 'flail mower', 'scythe'] as const)
-      expect(canEnter({ kind, widthM: null }, planter)).toBe(false)
-    for (const kind of toolKind.options) expect(canEnter({ kind, widthM: null }, testBed)).toBe(true)
+      expect(canEnter({ kind, widthM: null }, planter, whole)).toBe(false)
+    for (const kind of toolKind.options) expect(canEnter({ kind, widthM: null }, testBed, whole)).toBe(true)
   })
   test('nothing is driven or swung among posts', () => {
     const posts = { ...testBed, fixtures: [post] }
-    expect(toolsOn([testTool('scythe'), testTool('hand shears'), testTool('tiller')], posts)).toMatchObject({
+    expect(
+      toolsOn([testTool('scythe'), testTool('hand shears'), testTool('tiller')], posts, whole),
+    ).toMatchObject({
       tools: [{ kind: 'hand shears' }],
       keptOut: [{ kind: 'scythe' }, { kind: 'tiller' }],
     })
   })
   test('a way that wants what is owned but cannot go in says so, not that it is missing', () => {
-    const { tools, keptOut } = toolsOn([testTool('tiller')], framed)
+    const { tools, keptOut } = toolsOn([testTool('tiller')], framed, whole)
     const place = {
       bed: framed,
       segment: { kind: 'whole' as const },

@@ -1,4 +1,5 @@
 import { segmentSizeM } from '../garden/area'
+import { fixturesIn } from '../garden/ground'
 import type { Livestock, LivestockKind, Rules } from '../garden/rules'
 import { CREATURE_OF, USUAL_RULES } from '../garden/usualRules'
 import type { Bed, Segment } from '../garden/schema'
@@ -110,7 +111,7 @@ function missingTools(method: Method, { tools, keptOut = [], bed }: Place): Obst
 
 function sheetTrouble(method: Method, { tools, bed, segment }: Place): Obstacle | null {
   if (!method.sheet) return null
-  const kept = bed.fixtures.some((fixture) => fixture.kind === 'kept plant')
+  const kept = fixturesIn(bed, segment).some((fixture) => fixture.kind === 'kept plant')
   if (kept) return { code: 'kept plants', would: 'be covered' }
   if (method.sheet === 'cardboard') return null
   const kind = method.sheet === 'black' ? 'black tarp' : 'clear film'
@@ -155,7 +156,7 @@ function covers(sheet: Size, widthM: number, lengthM: number): boolean {
 
 function groundTrouble(method: Method, { bed, segment }: Place): Obstacle | null {
   const has = (kind: 'kept plant' | 'post' | 'drip line') =>
-    bed.fixtures.some((fixture) => fixture.kind === kind)
+    fixturesIn(bed, segment).some((fixture) => fixture.kind === kind)
   if (method.acts.includes('crimp') && has('post')) return { code: 'posts' }
   if (burns(method) && (has('kept plant') || has('drip line')))
     return { code: 'kept plants', would: 'be burnt' }

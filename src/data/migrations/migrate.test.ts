@@ -39,6 +39,10 @@ describe('files of every version', () => {
     expect(garden.rules.lastWeeding).toEqual(version < 11 ? {} : { tomato: 38 })
     expect(garden.tools[0]?.boughtIn).toBe(version < 12 ? undefined : 2021)
     expect(garden.mulch).toHaveLength(version < 12 ? 0 : 1)
+    expect(beds[0].fixtures.map(({ place }) => place?.toM ?? null)).toEqual(
+      version < 12 ? [] : [version < 13 ? null : 0.5],
+    )
+    expect(stands[1].segment.kind).toBe(version < 13 ? 'whole' : 'rectangle')
     expect(checks).toHaveLength(1)
   })
 })

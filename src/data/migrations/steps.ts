@@ -110,6 +110,15 @@ function withPeopleAndDays(garden: OldRecord): OldRecord {
   return { ...filled(garden, { away: [], outlook: [] }), jobMarks: marks }
 }
 
+function withPlaces(bed: OldRecord): OldRecord {
+  const { fixtures } = bed
+  if (!Array.isArray(fixtures)) return bed
+  return {
+    ...bed,
+    fixtures: fixtures.map((one: unknown) => (isObject(one) ? filled(one, { place: null }) : one)),
+  }
+}
+
 /** All steps from version 1 on, in order. Versions 2 to 5 only added what may be left out, so that they change nothing. */
 export const STEPS: readonly Step[] = [
   { to: 2, tables: {} },
@@ -138,4 +147,6 @@ export const STEPS: readonly Step[] = [
   },
   // Version 12 added sheets on ground without a cover, years of tools, and mulch in store.
   { to: 12, tables: { gardens: (garden) => filled(garden, { mulch: [], mulchLaid: [] }) } },
+  // From version 13 on what stays in a bed can have its place there, and a part of a bed be any rectangle.
+  { to: 13, tables: { beds: withPlaces } },
 ]

@@ -47,6 +47,19 @@ describe('stands on the cloth', () => {
       [0, 0.5],
       [0.5, 1],
     ])
+    const beside = (fromAcrossM: number, toAcrossM: number): Segment => ({
+      kind: 'rectangle',
+      fromM: bed.lengthM / 2,
+      toM: bed.lengthM,
+      fromAcrossM,
+      toAcrossM,
+    })
+    const half = bed.widthM / 2
+    const parts = [part('left', beside(0, half)), part('right', beside(half, bed.widthM))]
+    expect(standsOnCloth(parts, bed, lastDay).map(({ across }) => across)).toEqual([
+      [0.5, 0.75],
+      [0.75, 1],
+    ])
     expect(path.across[0]).toBeGreaterThan(0.8)
     const cropDay = dayNumber(crop.start.plan!.date)
     expect([first.nextStart, second.nextStart, path.nextStart]).toEqual([cropDay, cropDay, lastDay])

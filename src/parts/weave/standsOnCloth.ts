@@ -1,4 +1,4 @@
-import { stretchOf, takesAllOf } from '../../core/garden/ground'
+import { rectangleOf, takesAllOf, type BedSize } from '../../core/garden/ground'
 import type { Bed, Segment, Stand } from '../../core/garden/schema'
 import { bedSpans } from '../../core/garden/timeline'
 
@@ -18,16 +18,22 @@ export type StandOnCloth = {
 /** The path beside a bed is woven as a selvedge of this share of its cloth. */
 const SELVEDGE = 0.12
 
-/** The start of a bed lies at the left of its cloth, its end at the right: parts stand side by side. */
-function acrossOf(segment: Segment, lengthM: number): Across {
-  const stretch = stretchOf(segment, lengthM)
-  return stretch ? [stretch[0] / lengthM, Math.min(1, stretch[1] / lengthM)] : [1 - SELVEDGE, 1]
+/**
+ * The start of a bed lies at the left of its cloth, its end at the right: parts stand side by side; those that lie beside each
+ * other across the bed share the place that their stretch of it has.
+ */
+function acrossOf(segment: Segment, bed: BedSize): Across {
+  const ground = rectangleOf(segment, bed)
+  if (!ground) return [1 - SELVEDGE, 1]
+  const from = ground.fromM / bed.lengthM
+  const share = ground.toM / bed.lengthM - from
+  return [from + (share * ground.fromAcrossM) / bed.widthM, from + (share * ground.toAcrossM) / bed.widthM]
 }
 
 /** The stands of a bed in order; those with nothing after them on all their ground reach to the end of the sheet. */
 export function standsOnCloth(
   stands: readonly Stand[],
-  bed: Pick<Bed, 'id' | 'lengthM'>,
+  bed: Pick<Bed, 'id' | 'lengthM' | 'widthM'>,
   lastDay: number,
 ): StandOnCloth[] {
   const spans = bedSpans(stands, bed.id)
@@ -48,7 +54,7 @@ export function standsOnCloth(
       fromDay: span.startDay,
       untilDay: Math.min(natural, nextStart),
       nextStart,
-      across: acrossOf(segment, bed.lengthM),
+      across: acrossOf(segment, bed),
     }
   }) // Parts that began together stand in the order they have along the bed.
   return lying.sort((a, b) => a.fromDay - b.fromDay || a.across[0] - b.across[0])

@@ -19,6 +19,7 @@ import { GroundToday } from './GroundToday'
 import { SheetHere } from './SheetHere'
 import { SegmentsCompared } from './SegmentsCompared'
 import { useBed } from './useBed'
+import { WhatStays } from './WhatStays'
 import { removeStand } from '../../actions/keepBed'
 import { asPlanned } from '../../actions/plantCrop'
 import { single } from '../../parts/once'
@@ -151,6 +152,7 @@ function BedYear({ bed }: { bed: Bed }) {
         ))}
       </ol>
       <Journal bed={bed} />
+      <WhatStays bed={bed} />
       <SheetHere bed={bed} />
       <AnimalsHere bed={bed} />
       <Troubles bed={bed} />
@@ -204,7 +206,7 @@ function BedFacts({ bed, units }: { bed: Bed; units: Units }) {
       fertility
       {bed.shade > 0 ? `, ${percent(bed.shade)} shade` : ''}
       {bed.fixtures.length > 0
-        ? `; kept: ${bed.fixtures.map((fixture) => fixture.label).join(', ')}`
+        ? `; stays: ${bed.fixtures.map((fixture) => fixture.label).join(', ')}`
         : ''}.{' '}
       <Link className="link" to="/garden">
         Edit beds

@@ -6,7 +6,7 @@ import type { JobArgs } from '../../compute/protocol'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { segmentSizeM } from '../../core/garden/area'
 import { creepingWeeds } from '../../core/garden/creepingWeeds'
-import type { Bed, Segment, Stand } from '../../core/garden/schema'
+import type { Bed, Stand } from '../../core/garden/schema'
 import { freeFrom, layingProblems, offBy, type LayingProblem } from '../../core/scenario/layingProblems'
 import { COMES_BACK, halfTime } from '../../core/termination/groundSheet'
 import { OWNED_SHEET } from '../../core/termination/sheets'
@@ -15,6 +15,8 @@ import { Caution } from '../../parts/Caution'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedDay } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
+import { GroundFields } from '../../parts/ground/GroundFields'
+import { segmentFrom, WHOLE_GROUND } from '../../parts/ground/groundForm'
 import { single } from '../../parts/once'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
@@ -27,34 +29,32 @@ import { sheetForm, type LayingForm } from './forms'
 /** How long a sheet is planned to lie where nothing says when the ground is wanted, days. */
 const USUAL_DAYS = 28
 
-const segmentOf = (where: LayingForm['where']): Segment =>
-  where === 'whole' ? { kind: 'whole' } : { kind: 'half', which: where }
-
 /** A sheet or film on weedy or bare ground, sod, or a bed made ready: how long it takes, and what is in its way. */
 export function SheetHere({ bed }: { bed: Bed }) {
-  const { expected, today } = useGarden()
+  const { data, expected, today } = useGarden()
+  const { units } = data.garden
   const act = useAct()
   const lying = expected.stands.filter(
     (stand) => stand.bedId === bed.id && stand.content.kind === 'sheet' && !stand.end.actual,
   )
   const free = freeFrom(expected.stands, bed.id, today)
   const form = useTyped({
-    schema: sheetForm(today),
-    draft: { name: `sheet ${bed.id}` },
+    schema: useMemo(() => sheetForm(bed, today, units), [bed, today, units]),
+    draft: { name: `sheet ${bed.id}`, version: 2 },
     live: true,
     blank: {
       sheet: 'black',
       aim: 'weeds',
-      where: 'whole',
+      ...WHOLE_GROUND,
       from: isoDate(free),
       until: isoDate(offBy(expected, bed.id, free) ?? free + USUAL_DAYS),
     },
   })
   const { value } = form
-  const stand = useMemo(
-    () => value && sheetStand(bed, 'sheet to be laid', { ...value, segment: segmentOf(value.where) }, today),
-    [bed, value, today],
-  )
+  const stand = useMemo(() => {
+    const segment = value && segmentFrom(value, bed)
+    return segment && sheetStand(bed, 'sheet to be laid', { ...value, segment }, today)
+  }, [bed, value, today])
   const problems = stand ? layingProblems(expected, stand, today) : []
   const barred = problems.some(({ kind }) => kind === 'stands' || kind === 'begins')
   return (
@@ -72,7 +72,7 @@ export function SheetHere({ bed }: { bed: Bed }) {
         className="mt-2 flex flex-wrap items-start gap-3"
         aria-label="A sheet on this bed"
         onSubmit={form.submit(({ value: laid }) =>
-          act(laySheet(bed, { ...laid, segment: segmentOf(laid.where) }, today)),
+          act(laySheet(bed, { ...laid, segment: segmentFrom(laid, bed)! }, today)),
         )}
       >
         <TypedChoice
@@ -91,17 +91,9 @@ export function SheetHere({ bed }: { bed: Bed }) {
             (aim) => [aim, SHEET_AIMS[aim]] as const,
           )}
         />
-        <TypedChoice
-          form={form}
-          name="where"
-          label="Where"
-          className="w-36"
-          options={[
-            ['whole', 'all of it'],
-            ['first', 'first half'],
-            ['second', 'second half'],
-          ]}
-        />
+        <div className="max-sm:w-full sm:w-44 sm:has-[svg]:w-full">
+          <GroundFields bed={bed} form={form} day={value?.from ?? today} />
+        </div>
         <TypedDay form={form} name="from" label="Laid on" />
         <TypedDay form={form} name="until" label="Off on" />
         <button className="btn mt-6" disabled={barred}>

@@ -1,7 +1,10 @@
 import { z } from 'zod'
+import { fixtureKind, type Fixture } from '../../core/garden/bed'
+import { rectangleM2 } from '../../core/garden/ground'
 import { livestockKind } from '../../core/garden/rules'
 import { groundSheetKind, sheetAim, stand, type Bed } from '../../core/garden/schema'
-import { chosen, day, quantity } from '../../parts/form/codecs'
+import { chosen, day, name, quantity, quantityOrNone } from '../../parts/form/codecs'
+import { groundProblem, groundShape, rectangleForm, rectangleFrom } from '../../parts/ground/groundForm'
 import type { Units } from '../../text/format'
 
 /** Water given by hand, between the sowing and today. */
@@ -46,12 +49,12 @@ export const staysForm = ({ kind, label }: Pick<Bed, 'kind' | 'label'>, today: n
 const LONGEST_SHEET_DAYS = 400
 
 /** A sheet on ground without a cover: which, on what, where, between which days. */
-export const sheetForm = (today: number) =>
+export const sheetForm = (bed: Bed, today: number, units: Units) =>
   z
     .object({
       sheet: groundSheetKind,
       aim: sheetAim,
-      where: z.enum(['whole', 'first', 'second']),
+      ...groundShape(units),
       from: day((from) =>
         Math.abs(from - today) > LONGEST_SHEET_DAYS
           ? 'This lies more than a year away. Choose a nearer day.'
@@ -59,12 +62,48 @@ export const sheetForm = (today: number) =>
       ),
       until: day((until) => (until < today ? 'This day is past. Choose the day it is to come off.' : null)),
     })
-    .superRefine(({ from, until }, context) => {
+    .superRefine(({ from, until, ...ground }, context) => {
+      const message = groundProblem(ground, bed)
+      if (message !== null) context.addIssue({ code: 'custom', path: ['ground'], message })
       const wrong = (message: string) => context.addIssue({ code: 'custom', path: ['until'], message })
       if (until <= from) wrong('It comes off before it has lain. Choose a later day.')
       else if (until - from > LONGEST_SHEET_DAYS) wrong('That is more than a year. Choose an earlier day.')
     })
 export type LayingForm = z.output<ReturnType<typeof sheetForm>>
+
+/** Something that stays in a bed: what, where, and how much of that ground it takes; all of it where that is left empty. */
+export const fixtureForm = (bed: Bed, units: Units) =>
+  rectangleForm(units)
+    .extend({
+      kind: fixtureKind,
+      label: name('Name', 60),
+      areaM2: quantityOrNone('area', units, { name: 'The ground it takes', above: 0, high: 500 }),
+    })
+    .superRefine(({ areaM2, ...edges }, context) => {
+      const place = rectangleFrom(edges, bed)
+      if (!place)
+        context.addIssue({
+          code: 'custom',
+          path: ['toM'],
+          message: 'It must lie on the bed and end after it starts.',
+        })
+      else if (areaM2 !== null && areaM2 > rectangleM2(place) + ROUNDING_M2)
+        context.addIssue({
+          code: 'custom',
+          path: ['areaM2'],
+          message: 'That is more than the place drawn for it. Draw it larger, or leave this empty.',
+        })
+    })
+/** Areas typed in square feet are not held against lengths more closely, m². */
+const ROUNDING_M2 = 0.05
+
+export function fixtureValue(
+  { kind, label, areaM2, ...edges }: z.output<ReturnType<typeof fixtureForm>>,
+  bed: Bed,
+): Omit<Fixture, 'id'> {
+  const place = rectangleFrom(edges, bed)!
+  return { kind, label, place, areaM2: Math.min(areaM2 ?? Infinity, rectangleM2(place)) }
+}
 
 /** A disease, pest or worst weed of a bed. */
 export const troubleForm = (today: number) =>

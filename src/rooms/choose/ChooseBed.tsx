@@ -22,7 +22,7 @@ import { LastWeeding } from './LastWeeding'
 import { OwnMix } from './OwnMix'
 import { Question } from './Question'
 import { QuickCrops } from './QuickCrops'
-import { segmentOf } from './question'
+import { segmentFrom } from '../../parts/ground/groundForm'
 import { useChoose } from './useChoose'
 import { useOwnMix } from './useOwnMix'
 
@@ -34,7 +34,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
   const nothingFits = answer.value && answer.value.candidates.length === 0 ? answer.value.rejections : null
   const own = useOwnMix(args, nothingFits)
   const ownHeading = useRef<HTMLHeadingElement>(null)
-  const segment = form.value && segmentOf(form.value, bed)
+  const segment = form.value && segmentFrom(form.value, bed)
   const told = useTold(bed, segment ?? undefined)
   const shown = answer.value ?? answer.soFar
   const best = shown?.candidates[0]

@@ -6,9 +6,11 @@ import { TypedChoice, TypedDay, TypedText, TypedTick } from '../../parts/form/fi
 import type { Typed } from '../../parts/form/useTyped'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { TickField } from '../../parts/SelectField'
+import { GroundFields, groundWords } from '../../parts/ground/GroundFields'
 import { NarrowFold } from '../../parts/NarrowFold'
+import { useGarden } from '../../state/garden'
 import { metres, shortDate } from '../../text/format'
-import { unitOf, writeQuantity } from '../../text/quantity'
+import { unitOf } from '../../text/quantity'
 import { MOST_PURPOSES, type chooseForm } from './question'
 
 type Props = {
@@ -37,25 +39,18 @@ export function Question(props: Props) {
 /** The question in a line: what for, where, when, and for which crop. */
 function knownText({ form: { text, value } }: Props): string {
   const purposes = PURPOSES.filter(({ id }) => text.purposes.includes(id)).map(({ name }) => name)
-  const ground = GROUNDS.find(([id]) => id === text.ground)?.[1] ?? 'the path beside it'
+  const ground = groundWords(text.ground)
   const from = value ? shortDate(value.freeFrom) : text.freeFrom
   const until = value?.neededBy ? ` to ${shortDate(value.neededBy)}` : ''
   const crop = findCrop(text.cropId)
   return `${purposes.join(', ')}; ${ground}, ${from}${until}${crop ? `, then ${crop.name.toLowerCase()}` : ''}.`
 }
 
-const GROUNDS = [
-  ['whole', 'the whole bed'],
-  ['first half', 'its first half'],
-  ['second half', 'its second half'],
-  ['strip', 'a strip of it'],
-] as const
-const PATH = [['path', 'the path beside it']] as const
 /** Paths narrower than this are not sown, m. */
 const NARROW_PATH_M = 0.1
 
-function WindowFields({ bed, garden: { units }, under, form }: Props) {
-  const unit = unitOf('length', units)
+function WindowFields({ bed, under, form }: Props) {
+  const { today } = useGarden()
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
@@ -63,24 +58,12 @@ function WindowFields({ bed, garden: { units }, under, form }: Props) {
         <TypedDay form={form} name="neededBy" label="Needed by" />
       </div>
       {!under && (
-        <TypedChoice
+        <GroundFields
+          bed={bed}
           form={form}
-          name="ground"
-          label="Ground"
-          options={[...GROUNDS, ...(bed.pathWidthM > NARROW_PATH_M ? PATH : [])]}
+          path={bed.pathWidthM > NARROW_PATH_M}
+          day={form.value?.freeFrom ?? today}
         />
-      )}
-      {form.text.ground === 'strip' && !under && (
-        <div className="grid grid-cols-2 gap-3">
-          <TypedText form={form} name="stripFromM" label={`From, ${unit}`} decimal />
-          <TypedText
-            form={form}
-            name="stripToM"
-            label={`To, ${unit}`}
-            placeholder={writeQuantity(bed.lengthM, 'length', units)}
-            decimal
-          />
-        </div>
       )}
       <div className="grid grid-cols-2 gap-3">
         <TypedChoice

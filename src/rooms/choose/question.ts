@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { isoDate } from '../../core/foundations/day'
-import { purposeId, type Bed, type GardenData, type Segment, type Stand } from '../../core/garden/schema'
+import { purposeId, type Bed, type GardenData, type Stand } from '../../core/garden/schema'
 import { cropFollows, groundOf, meansOf } from '../../core/scenario/fromGarden'
 import { lastTargetDay } from '../../core/scenario/plan'
 import type { Follows } from '../../core/scenario/types'
@@ -11,6 +11,7 @@ import type { LightWindow } from '../../core/choosing/lightWindows'
 import { untilDay, type ChooseQuestion } from '../../core/choosing/types'
 import { beforeOn, earlierUse } from '../../core/season/standCase'
 import { day, dayOrNone, quantityOrNone } from '../../parts/form/codecs'
+import { groundProblem, groundShape, segmentFrom, WHOLE_GROUND } from '../../parts/ground/groundForm'
 import type { Units } from '../../text/format'
 import { CREATURE_OF } from '../../core/garden/usualRules'
 
@@ -22,12 +23,9 @@ const OPEN_END_DAYS = 230
 
 /** The question as the grower fills it in, asked today of a bed; forecasts reach to `horizon`. */
 export function chooseForm(bed: Bed, today: number, horizon: number, units: Units) {
-  const alongBed = (name: string) => quantityOrNone('length', units, { name, low: 0, high: bed.lengthM })
   return z
     .object({
-      ground: z.enum(['whole', 'first half', 'second half', 'path', 'strip']),
-      stripFromM: alongBed('From'),
-      stripToM: alongBed('To'),
+      ...groundShape(units),
       freeFrom: day((free) =>
         free < today - LONG_PAST_DAYS ? 'This is long past. Choose today or a later date.' : null,
       ),
@@ -86,9 +84,7 @@ function inWindow(
       (deadBy <= today || deadBy > (neededBy ?? deadBy)) && {
         deadBy: 'Choose a day before the bed is needed, or leave it empty.',
       }),
-    ...(segmentOf(ground, bed) === null && {
-      ground: 'The strip must lie along the bed and end after it starts.',
-    }),
+    ...(groundProblem(ground, bed) !== null && { ground: groundProblem(ground, bed)! }),
   }
 }
 
@@ -103,9 +99,7 @@ export function startingForm(
   const needed = light && next ? light.neededByDay : window?.nextStandId ? window.neededByDay : null
   const crop = next?.content.kind === 'crop' ? next.content : null
   return {
-    ground: 'whole',
-    stripFromM: '0',
-    stripToM: '',
+    ...WHOLE_GROUND,
     freeFrom: isoDate(free),
     neededBy: needed === null ? '' : isoDate(needed),
     sowOn: '',
@@ -125,17 +119,6 @@ export function startingForm(
     organicSeed: false,
     withoutTools: [],
   }
-}
-
-/** The part of the bed that is meant; null where a strip does not lie on it. */
-export function segmentOf(
-  { ground, stripFromM, stripToM }: Pick<ChooseValue, 'ground' | 'stripFromM' | 'stripToM'>,
-  bed: Bed,
-): Segment | null {
-  if (ground === 'whole' || ground === 'path') return { kind: ground }
-  if (ground !== 'strip') return { kind: 'half', which: ground === 'first half' ? 'first' : 'second' }
-  const [fromM, toM] = [stripFromM ?? 0, stripToM ?? bed.lengthM]
-  return toM > fromM ? { kind: 'strip', fromM, toM } : null
 }
 
 /** The crop that was named in the form, with the day it is to be planted; null where none is. */
@@ -193,9 +176,9 @@ export type Asked = {
 export function questionOf(form: ChooseValue, asked: Asked): ChooseQuestion {
   const { bed, data, upper, sowUntilDay, seedAtHand, today } = asked
   const { garden } = data
-  const means = meansOf(data, bed)
   const freeFromDay = form.freeFrom
-  const segment = segmentOf(form, bed) ?? { kind: 'whole' }
+  const segment = segmentFrom(form, bed) ?? { kind: 'whole' }
+  const means = meansOf(data, bed, segment)
   const follows = followsIn(form, asked)
   const openUntilDay = Math.max(freeFromDay, today) + OPEN_END_DAYS
   return {

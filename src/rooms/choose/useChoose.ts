@@ -14,7 +14,8 @@ import { useAnswer } from '../../compute/useAnswer'
 import { useTyped } from '../../parts/form/useTyped'
 import { planCover, type CoverChoice } from '../../actions/planCover'
 import { cropPlanOf } from '../../actions/planStretch'
-import { chooseForm, plannedCrop, questionOf, segmentOf, startingForm } from './question'
+import { segmentFrom } from '../../parts/ground/groundForm'
+import { chooseForm, plannedCrop, questionOf, startingForm } from './question'
 
 /** How far back a bare window is followed to its start. */
 const LOOK_BACK_DAYS = 400
@@ -63,7 +64,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const { units } = data.garden
   const form = useTyped({
     schema: useMemo(() => chooseForm(bed, today, horizon, units), [bed, today, horizon, units]),
-    draft: { name: draftName, version: 2 },
+    draft: { name: draftName, version: 3 },
     live: true,
     blank: startingForm(window, light, next, today),
   })
@@ -88,7 +89,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     const kept = planned?.cropId === named?.cropId ? planned : null
     return {
       bed,
-      segment: segmentOf(value, bed) ?? { kind: 'whole' },
+      segment: segmentFrom(value, bed) ?? { kind: 'whole' },
       purposes: value.purposes,
       underStandId: upperId,
       crop: named && { ...named, ...(kept && { plantingMethod: kept.plantingMethod, feed: kept.feed }) },

@@ -128,7 +128,7 @@ export function MethodRow({
 function needsOf(method: Method, { garden, view }: EndView): readonly string[] {
   if (method.id !== 'tarp') return method.needs
   return [
-    canFlatten(toolsOn(garden.tools, view.bed).tools)
+    canFlatten(toolsOn(garden.tools, view.bed, view.stand.segment).tools)
       ? 'growth flattened or mown first'
       : 'nothing owned to flatten it: the sheet lies higher and takes longer',
     ...method.needs,

@@ -49,7 +49,7 @@ export function planCaseOf(
     areaM2: segmentAreaM2(view.bed, stand.segment),
     bed: view.bed,
     segment: stand.segment,
-    tools: toolsOn(garden.tools, view.bed).tools,
+    tools: toolsOn(garden.tools, view.bed, stand.segment).tools,
     plants: plantsOf(stand).map((plant, component) => ({
       plant,
       bbch: standing ? stageReached(standing, component, day) : UNKNOWN.bbch,

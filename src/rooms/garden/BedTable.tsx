@@ -165,7 +165,12 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
         ]}
       />
       <TypedText form={form} name="shade" label="Shade, %" decimal />
-      <TypedText form={form} name="keptM2" label={`Kept plants, ${unitOf('area', units)}`} decimal />
+      <TypedText
+        form={form}
+        name="keptM2"
+        label={`Kept plants without a place, ${unitOf('area', units)}`}
+        decimal
+      />
       <div className="flex items-end justify-end gap-2 sm:col-span-3">
         <button
           type="button"

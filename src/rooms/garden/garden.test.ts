@@ -103,7 +103,10 @@ describe('a bed as edited', () => {
   const bed: Bed = {
     ...testBed,
     lengthM: 7.777,
-    fixtures: [{ id: 'x', kind: 'post', label: 'Post', areaM2: 0.3 }],
+    fixtures: [
+      { id: 'x', kind: 'post', label: 'Post', areaM2: 0.3, place: null },
+      { id: 'y', kind: 'kept plant', label: 'Chives', areaM2: 0.3, place: null },
+    ],
   }
   const schema = bedForm('imperial')
   test('in feet, shown and read back to what is shown', () => {
@@ -111,11 +114,14 @@ describe('a bed as edited', () => {
     expect(text).toMatchObject({ lengthM: '25.52', shade: '0', keptM2: '3.23', walkOrder: '1' })
     expect(textOf(schema, schema.parse(text))).toEqual(text)
   })
-  test('the place in the walk counts from one, “not known” is nothing known, kept plants are one figure', () => {
+  test('the place in the walk counts from one, “not known” is nothing known, kept plants without a place are one figure, the rest stays', () => {
     expect(bedPart({ walkOrder: 4, stoodBefore: '' })).toEqual({ walkOrder: 3, stoodBefore: null })
     const { writes } = changeBed(bed, bedPart({ keptM2: 2 }))
     const { put } = writes[0] as { put: Bed }
-    expect(put.fixtures).toEqual([{ id: 'x', kind: 'kept plant', label: 'Post', areaM2: 2 }])
+    expect(put.fixtures).toEqual([
+      { id: 'y', kind: 'kept plant', label: 'Chives', areaM2: 2, place: null },
+      bed.fixtures[0],
+    ])
     expect(put.lengthM).toBe(7.777)
   })
 })

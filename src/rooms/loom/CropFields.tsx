@@ -1,8 +1,9 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { z } from 'zod'
 import { addCrop } from '../../actions/addCrop'
 import { addDays, isoDate, parseDay } from '../../core/foundations/day'
 import { cropContent } from '../../core/garden/newStands'
+import type { Bed } from '../../core/garden/schema'
 import { CROPS, findCrop } from '../../core/plants/crops'
 import { occupantsOf, type Treatment } from '../../core/season/occupied'
 import { DialogButtons } from '../../parts/DialogButtons'
@@ -10,34 +11,46 @@ import { Form } from '../../parts/Form'
 import { chosen, day } from '../../parts/form/codecs'
 import { TypedChoice, TypedDay, TypedTick } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
+import { GroundFields } from '../../parts/ground/GroundFields'
+import { groundProblem, groundShape, segmentFrom, WHOLE_GROUND } from '../../parts/ground/groundForm'
 import { Occupied } from '../../parts/Occupied'
 import { CropOptions, EstablishmentOptions } from '../../parts/options'
 import { useAct, useGarden } from '../../state/garden'
+import type { Units } from '../../text/format'
 
-const cropForm = z
-  .object({
-    bedId: chosen('Choose a bed.'),
-    cropId: chosen('Choose a crop.'),
-    establishment: z.enum(['transplant', 'seed']),
-    from: day(),
-    until: day(),
-    standing: z.boolean(),
-  })
-  .refine(({ from, until }) => until > from, {
-    path: ['until'],
-    error: 'Until must lie after from. Choose a later date.',
-  })
+const cropForm = (beds: readonly Bed[], units: Units) =>
+  z
+    .object({
+      bedId: chosen('Choose a bed.'),
+      ...groundShape(units),
+      cropId: chosen('Choose a crop.'),
+      establishment: z.enum(['transplant', 'seed']),
+      from: day(),
+      until: day(),
+      standing: z.boolean(),
+    })
+    .refine(({ from, until }) => until > from, {
+      path: ['until'],
+      error: 'Until must lie after from. Choose a later date.',
+    })
+    .superRefine(({ bedId, ...ground }, context) => {
+      const bed = beds.find(({ id }) => id === bedId)
+      const message = bed ? groundProblem(ground, bed) : null
+      if (message !== null) context.addIssue({ code: 'custom', path: ['ground'], message })
+    })
 
 /** What is asked of a crop that stands or is planned. */
 export function CropFields({ spot, onClose }: { spot: { bedId: string; day: number }; onClose: () => void }) {
   const { data, today } = useGarden()
+  const { units } = data.garden
   const act = useAct()
   const [firstCrop] = CROPS
   const [said, setSaid] = useState<Record<string, Treatment>>({})
   const form = useTyped({
-    schema: cropForm,
+    schema: useMemo(() => cropForm(data.beds, units), [data.beds, units]),
     blank: {
       bedId: spot.bedId,
+      ...WHOLE_GROUND,
       cropId: firstCrop.id,
       establishment: firstCrop.establishment,
       from: isoDate(spot.day),
@@ -60,13 +73,17 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
     form.set({ establishment: crop.establishment, ...until })
   }
 
+  const bed = data.beds.find(({ id }) => id === bedId)
+  const fromDay = parseDay(from)
+  const segment = bed && form.value ? segmentFrom(form.value, bed) : null
+
   const save = form.submit(async ({ value }) => {
     const stored = await act(
       addCrop(
         data,
         data.beds.find(({ id }) => id === value.bedId)!,
         // What lies ahead does not stand yet.
-        { ...value, standing: value.standing && value.from <= today },
+        { ...value, segment: segment ?? undefined, standing: value.standing && value.from <= today },
         said,
       ),
     )
@@ -74,8 +91,6 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
     return stored
   })
 
-  const bed = data.beds.find(({ id }) => id === bedId)
-  const fromDay = parseDay(from)
   const occupants =
     bed && fromDay !== null
       ? occupantsOf(
@@ -84,7 +99,7 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
           {
             id: '',
             bedId: bed.id,
-            segment: { kind: 'whole' },
+            segment: segment ?? { kind: 'whole' },
             content: cropContent(firstCrop.id, 'transplant'),
             underStandId: null,
           },
@@ -102,6 +117,7 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
       <TypedChoice form={form} name="cropId" label="Crop" onChoose={followCrop}>
         <CropOptions />
       </TypedChoice>
+      {bed && <GroundFields bed={bed} form={form} day={fromDay ?? today} />}
       <TypedDay form={form} name="from" label="From" onChoose={followDay} />
       <TypedDay form={form} name="until" label="Until" />
       <TypedChoice form={form} name="establishment" label="Established by">

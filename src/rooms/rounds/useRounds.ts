@@ -136,7 +136,7 @@ export function useRounds() {
       standOf(job),
       bedOf(job),
       evaluated[place]?.minutes ?? null,
-      toolsOn(data.garden.tools, bedOf(job)).tools,
+      toolsOn(data.garden.tools, bedOf(job), standOf(job).segment).tools,
     )
   }
 

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { stretchOf } from '../../core/garden/ground'
 import { useNavigate } from 'react-router'
 import { z } from 'zod'
 import { missingShare, resowNeeds, sowPartAgain } from '../../actions/keepCheck'
@@ -43,8 +44,9 @@ export function Decisions({
   )
 }
 
-const stretchForm = (lengthM: number, units: Units) => {
-  const place = (name: string) => quantity('length', units, { name, low: 0, high: lengthM })
+/** A stretch along the bed, inside the one that the stand takes. */
+const stretchForm = ([low, high]: [number, number], units: Units) => {
+  const place = (name: string) => quantity('length', units, { name, low, high })
   return z.object({ fromM: place('From'), toM: place('To') }).refine(({ fromM, toM }) => toM > fromM, {
     path: ['toM'],
     error: 'To must lie beyond from. Choose a longer stretch.',
@@ -68,13 +70,14 @@ function Decide({
   const { stand, bed } = view
   const { units } = data.garden
   const [resowing, setResowing] = useState(false)
+  const own = stretchOf(stand.segment, bed) ?? [0, bed.lengthM]
   const form = useTyped({
-    schema: stretchForm(bed.lengthM, units),
+    schema: stretchForm(own, units),
     draft: { name: `sow again ${stand.id}` },
-    blank: { fromM: '0', toM: writeQuantity(bed.lengthM, 'length', units) },
+    blank: { fromM: writeQuantity(own[0], 'length', units), toM: writeQuantity(own[1], 'length', units) },
   })
   const missing = missingShare(trouble)
-  const stretch = form.value ? Math.min(1, (form.value.toM - form.value.fromM) / bed.lengthM) : 0
+  const stretch = form.value ? Math.min(1, (form.value.toM - form.value.fromM) / (own[1] - own[0])) : 0
   const needs = resowNeeds(stand, bed, stretch, missing)
   const sowAgain = form.submit(async ({ value }) => {
     const step = sowPartAgain(data, stand, bed, trouble, value, today)
