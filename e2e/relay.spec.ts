@@ -50,6 +50,31 @@ test('a new cover is sown into the old one, which is cut over it', async ({ page
   await page.goto('/bed/R1')
   await expect(page.getByText(/Cereal rye/).first()).toBeVisible()
   await expect(page.getByText(name).first()).toBeVisible()
+
+  // Seed, cut, mulch over it, water and the day are one card, and one job of the rounds.
+  await page.goBack()
+  const card = page.getByRole('region', { name: 'Sow and drop' })
+  await page.getByRole('button', { name: /^Plan both for/ }).click()
+  await expect(card.getByTestId('drop-over')).toContainText(/about .* dry growth falls/, { timeout: 60_000 })
+  await expect(card.getByTestId('drop-water')).toContainText(/Moist for 12 days by itself|Water it until/)
+  const together = card.getByText('Planned so: Rounds has both as one.')
+  await expect(together).toBeVisible()
+  await page.goto('/rounds')
+  const done = page.getByRole('button', {
+    name: new RegExp(`^Done: Sow ${name} and drop cereal rye over it`, 'i'),
+  })
+  const there = () =>
+    done.waitFor({ timeout: 8000 }).then(
+      () => true,
+      () => false,
+    )
+  while (!(await there())) await stepWeeks(page, 1)
+  await done.click()
+  await expect(done).toHaveCount(0)
+  await page.goto('/bed/R1')
+  await expect(page.getByText(/ended by chop/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(page.getByText(/ended by chop/)).toHaveCount(0)
 })
 
 test('mow, wait, mow and sheet are one plan, told alike in all rooms, and come up in Rounds', async ({

@@ -8,6 +8,8 @@ import { testBed, testCover } from '../core/testing/beds'
 import { cropContent, cropStand, planting } from '../core/garden/newStands'
 import { expectDay, giveJob, goAway, stayHere } from './daysAhead'
 import { doJob } from './doJob'
+import { planDropOver } from './dropOver'
+import { isMovable, moveJob } from './moveJob'
 import { putOffJob, tickJob } from './markJob'
 
 const garden = { id: 'g', units: 'metric', ...FRESH_GARDEN } as unknown as Garden
@@ -91,4 +93,53 @@ test('days away are added and taken back; a day ahead is told, changed, and forg
     { id: '2026-05-09', sky: 'wet', frost: false },
   ])
   expect(gardenOf(expectDay(changed, today + 1, null, today)).outlook).toEqual([])
+})
+
+const rye = testCover('cereal-rye', '2025-09-20', {
+  id: 'rye',
+  end: { plan: { date: '2026-05-12', method: 'crimp', passes: 2, note: '' }, actual: null },
+})
+const buckwheat = testCover('buckwheat', '2026-05-04', { id: 'buckwheat' })
+const toSow: Stand = { ...buckwheat, start: { plan: buckwheat.start.actual, actual: null } }
+const puts = (step: { writes: readonly object[] }) =>
+  step.writes.map((write) => (write as { put: Stand }).put)
+
+test('sow and drop is planned for one day, by a cut, and done as one step', () => {
+  const [sowing, over] = puts(planDropOver(toSow, rye, today))
+  expect(sowing.start.plan).toMatchObject({ date: '2026-05-04', covering: 'crop dropped over' })
+  expect(over.end.plan).toMatchObject({ date: '2026-05-04', method: 'chop', passes: 1 })
+  const [sown, cut] = puts(doJob(data, job('sow'), sowing, { ...how, over }))
+  expect(sown.start.actual).toMatchObject({ date: '2026-05-04', covering: 'crop dropped over' })
+  expect(cut.end.actual).toMatchObject({ date: '2026-05-04', method: 'chop' })
+  // A sowing that is done is not planned anew, only the cut is.
+  expect(puts(planDropOver(buckwheat, rye, today))).toHaveLength(1)
+})
+
+test('a planned step moves to another day, with what is dropped over it', () => {
+  const chopped = {
+    ...rye,
+    end: { plan: { ...rye.end.plan!, method: 'chop' as const, stubbleCm: 12 }, actual: null },
+  }
+  const both = puts(moveJob(job('sow'), toSow, chopped, today + 3))
+  expect([both[0].start.plan!.date, both[1].end.plan!.date]).toEqual(['2026-05-07', '2026-05-07'])
+  // A cut that was planned in its own way stays so.
+  expect(both[1].end.plan).toMatchObject({ passes: 2, stubbleCm: 12 })
+  expect(put(moveJob(job('end'), rye, null, today + 9)).end.plan).toMatchObject({
+    date: '2026-05-13',
+    method: 'crimp',
+  })
+  const mown: Stand = {
+    ...rye,
+    cuts: ['one', 'two'].map((id) => ({
+      id,
+      cut: {
+        plan: { date: '2026-05-06', heightCm: 8, groundShare: 1, fate: 'dropped', note: '' },
+        actual: null,
+      },
+    })),
+  }
+  const { cuts } = put(moveJob({ ...job('cut'), cutId: 'two' }, mown, null, today + 4))
+  expect(cuts.map(({ cut }) => cut.plan!.date)).toEqual(['2026-05-06', '2026-05-08'])
+  expect(isMovable(job('sow'), toSow)).toBe(true)
+  expect(isMovable(job('look'), rye)).toBe(false)
 })

@@ -11,6 +11,7 @@ import { tickJob } from './markJob'
 import { asPlanned } from './plantCrop'
 import { recordSowing } from './recordSowing'
 import { cameUpItself } from './selfSown'
+import { standName } from '../text/names'
 import { sheetDone } from './groundSheet'
 import type { Step } from './step'
 
@@ -58,23 +59,39 @@ export function doJob(
   data: Pick<GardenData, 'garden' | 'beds'>,
   job: Job,
   stand: Stand,
-  {
-    title,
-    day,
-    lots,
-    forecast,
-  }: { title: string; day: number; lots: readonly SeedLot[]; forecast: StandForecast | null },
+  { title, day, lots, forecast, over = null }: Done & { title: string },
 ): Step {
-  return deedOf(data, job, stand, { day, lots, forecast }) ?? tickJob(data.garden, job, title, day)
+  return deedOf(data, job, stand, { day, lots, forecast, over }) ?? tickJob(data.garden, job, title, day)
 }
 
-function deedOf(
+/** With what a job is done; `forecast` is that of what is ended. */
+type Done = {
+  day: number
+  lots: readonly SeedLot[]
+  forecast: StandForecast | null
+  /** The cover that is cut down over a sowing. */
+  over?: Stand | null
+}
+
+/** Seed thrown and the cover above it cut down over it, as one step. */
+function sownAndDropped(
   data: Pick<GardenData, 'garden' | 'beds'>,
-  job: Job,
   stand: Stand,
-  { day, lots, forecast }: { day: number; lots: readonly SeedLot[]; forecast: StandForecast | null },
+  over: Stand,
+  { day, lots, forecast }: Done,
 ): Step | null {
+  const [seed, cut] = [sown(data, stand, day, lots), ended(data, over, day, forecast)]
+  if (!seed || !cut) return seed
+  return {
+    label: `Sowed ${standName(stand).toLowerCase()} and dropped ${standName(over).toLowerCase()} over it`,
+    writes: [...seed.writes, ...cut.writes],
+  }
+}
+
+function deedOf(data: Pick<GardenData, 'garden' | 'beds'>, job: Job, stand: Stand, done: Done): Step | null {
+  const { day, lots, forecast, over } = done
   const { start, end } = stand
+  if (job.kind === 'sow' && over) return sownAndDropped(data, stand, over, done)
   if (job.kind === 'sow') return sown(data, stand, day, lots)
   if (job.kind === 'self-sown') return cameUpItself(stand)
   if (job.kind === 'cut' && job.cutId) return cutDone(stand, job.cutId, day)

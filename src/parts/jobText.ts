@@ -10,10 +10,17 @@ export function jobText(
   { kind, days, count, share = 0, cutId }: Job,
   stand: Stand,
   units: Units,
+  /** The cover that is cut down over a sowing. */
+  over: Stand | null = null,
 ): { title: string; detail: string } {
   const name = lower(stand)
   switch (kind) {
     case 'sow':
+      if (over)
+        return {
+          title: `Sow ${name} and drop ${lower(over)} over it`,
+          detail: 'Throw the seed first, cut the same day, before rain; the mulch over it is in Sow.',
+        }
       return { title: `Sow ${name}`, detail: 'As planned; the recipe is in Sow.' }
     case 'self-sown':
       return {

@@ -46,6 +46,8 @@ export type Job = {
   share?: number
   /** The cut that is to be made. */
   cutId?: string
+  /** The cover that is cut down over what is sown, as one work with it. */
+  overStandId?: string
 }
 
 export type RoundsInput = {

@@ -60,6 +60,23 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     const ends = cover({ end: { plan: ending('2026-05-12', 'tarp'), actual: null } })
     expect(kinds(round(ends))).toContain('end')
   })
+  test('seed thrown into a cover that is cut over it the same day is one job; on another day they are two', () => {
+    const buckwheat = testCover('buckwheat', '2026-05-12', { id: 'buckwheat' })
+    const plan = { ...buckwheat.start.actual!, covering: 'crop dropped over' as const }
+    const jobs = (cutOn: string) =>
+      round(
+        cover({ end: { plan: ending(cutOn, 'chop'), actual: null } }),
+        {},
+        {
+          stands: [
+            cover({ end: { plan: ending(cutOn, 'chop'), actual: null } }),
+            { ...buckwheat, start: { plan, actual: null } },
+          ],
+        },
+      ).filter(({ kind }) => kind === 'sow' || kind === 'end')
+    expect(jobs('2026-05-12')).toMatchObject([{ kind: 'sow', standId: 'buckwheat', overStandId: 'rye' }])
+    expect(kinds(jobs('2026-05-13'))).toEqual(['end', 'sow'])
+  })
   test('trays when they are to be sown for a planned transplanting, for a fortnight', () => {
     const tomato = (plantOn: string, establishment: 'transplant' | 'seed' = 'transplant') =>
       cover({

@@ -6,6 +6,7 @@ import { USUAL_LANES } from '../termination/lastAct'
 import { findMethod } from '../termination/methods'
 import { segmentSizeM } from '../garden/area'
 import { findCrop } from '../plants/crops'
+import { droppedWith } from '../seeding/dropOver'
 import { groundSheets } from './groundSheets'
 import { isCover, job, startDay, type Job, type Maker, type RoundsInput } from './job'
 import { lookTells } from './looks'
@@ -162,15 +163,29 @@ const frost: Maker = ({ today, frostChance }, stand) => {
   return [job(stand, 'frost', today, { untilDay: today + ROUND_DAYS, urgent: frostChance > 0.6 })]
 }
 
+/** Seed thrown into a cover that is cut down over it the same day is one job. */
+function asOneWork(jobs: readonly Job[], { stands, beds }: RoundsInput): Job[] {
+  const cutSo = new Set<string>()
+  const together = jobs.map((entry): Job => {
+    const stand = entry.kind === 'sow' && stands.find(({ id }) => id === entry.standId)
+    const bed = stand && beds.find(({ id }) => id === stand.bedId)
+    const upper = bed && droppedWith(stands, bed, stand)
+    if (!upper) return entry
+    cutSo.add(upper.id)
+    return { ...entry, overStandId: upper.id }
+  })
+  return together.filter(({ kind, standId }) => !(kind === 'end' && cutSo.has(standId)))
+}
+
 /** All jobs of a garden that are due by `today` plus `daysAhead`, in walking order of the beds, then by day. */
 export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
   const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
-  return input.stands
-    .flatMap((stand) =>
-      [dueSteps, groundSheets, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap(
-        (make) => make(input, stand),
-      ),
-    )
+  const all = input.stands.flatMap((stand) =>
+    [dueSteps, groundSheets, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap(
+      (make) => make(input, stand),
+    ),
+  )
+  return asOneWork(all, input)
     .filter(
       (entry) =>
         entry.dueDay <= input.today + daysAhead && (entry.untilDay === null || entry.untilDay >= input.today),

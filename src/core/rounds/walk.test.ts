@@ -5,7 +5,7 @@ import type { Stand } from '../garden/schema'
 import { plannedStep, sowingRecipe } from '../seeding/recipe'
 import { awayAhead, awayClash } from './away'
 import type { Job, JobKind } from './jobs'
-import { jobMinutes, toTake } from './walk'
+import { cutMinutes, jobMinutes, toTake } from './walk'
 import { betterDay } from './weatherBound'
 
 const today = dayNumber('2026-05-04')
@@ -52,6 +52,15 @@ describe('a walk', () => {
     const take = toTake([{ job: job('end'), stand: toEnd, bed: testBed, minutes }], tools, false)
     expect(take.tools).toContain('crimp board')
     expect(take).toMatchObject({ minutes: 42, unknown: 0 })
+  })
+  test('a sowing that is dropped over takes the cut along: its minutes and what mows', () => {
+    const over = { ...toEnd, end: { ...toEnd.end, plan: { ...toEnd.end.plan!, method: 'chop' as const } } }
+    const scythe = [testTool('scythe')]
+    const alone = jobMinutes(job('sow'), toSow, testBed, null, scythe)!
+    const both = jobMinutes(job('sow'), toSow, testBed, null, scythe, over)!
+    expect(both).toBeCloseTo(alone + cutMinutes(over, testBed, scythe))
+    const take = toTake([{ job: job('sow'), stand: toSow, bed: testBed, minutes: both, over }], scythe, false)
+    expect(take.tools.sort()).toEqual(['rake', 'scythe'])
   })
   test('what has no figure is counted, not guessed', () => {
     const placed = [job('look'), job('regrowth'), job('plant'), job('strip')].map((one) => ({

@@ -5,7 +5,7 @@ import { plannedRecipe } from '../seeding/recipe'
 import { findMethod } from '../termination/methods'
 import { toolsOn } from '../termination/entering'
 import { OWNED_SHEET } from '../termination/sheets'
-import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
+import { MOWS, passMinutes, quickestTool, toolMinutes } from '../termination/workRates'
 import type { Job, JobKind } from './jobs'
 
 /** Minutes of looks and small work, whatever the bed (judgement); null where they hang on the bed. */
@@ -51,6 +51,8 @@ export function jobMinutes(
   bed: Bed,
   endMinutes: number | null,
   tools: readonly Tool[],
+  /** The cover that is cut down over a sowing. */
+  over: Stand | null = null,
 ): number | null {
   const areaM2 = segmentAreaM2(bed, stand.segment)
   const mows = job.kind === 'cut' ? quickestTool(MOWS, areaM2, tools) : null
@@ -61,9 +63,18 @@ export function jobMinutes(
       toolMinutes(OWNED_SHEET[stand.content.sheet], areaM2, tools) *
       (job.kind === 'lay' ? 1 : TAKEN_OFF_SHARE)
     )
-  if (job.kind === 'sow') return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR
+  if (job.kind === 'sow')
+    return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR + (over ? cutMinutes(over, bed, tools) : 0)
   if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * areaM2) / WATERED_M2_PER_HOUR
   return MINUTES[job.kind]
+}
+
+/** Minutes of the cut that a cover is planned to be ended by. */
+export function cutMinutes({ segment, end }: Stand, bed: Bed, tools: readonly Tool[]): number {
+  const method = findMethod(end.plan?.method ?? 'chop') ?? findMethod('chop')!
+  const areaM2 = segmentAreaM2(bed, segment)
+  const passes = end.plan?.passes ?? 1
+  return passes * passMinutes(method, areaM2, tools, (group) => quickestTool(group, areaM2, tools))
 }
 
 const methodOf = ({ kind }: Job, { end }: Stand) => {
@@ -87,7 +98,7 @@ const WATERS: readonly JobKind[] = ['moist', 'dry', 'move', 'half time']
 
 /** What to take along for the jobs of a walk, and how long it takes. */
 export function toTake(
-  jobs: readonly { job: Job; stand: Stand; bed: Bed; minutes: number | null }[],
+  jobs: readonly { job: Job; stand: Stand; bed: Bed; minutes: number | null; over?: Stand | null }[],
   tools: readonly Tool[],
   imperial: boolean,
 ): ToTake {
@@ -95,7 +106,7 @@ export function toTake(
   const kinds = new Set<ToolKind>()
   let minutes = 0
   let unknown = 0
-  for (const { job, stand, bed, minutes: took } of jobs) {
+  for (const { job, stand, bed, minutes: took, over } of jobs) {
     if (took === null) unknown++
     else minutes += took
     if (job.kind === 'sow') {
@@ -105,7 +116,7 @@ export function toTake(
     }
     if (job.kind === 'lay' && stand.content.kind === 'sheet') kinds.add(OWNED_SHEET[stand.content.sheet])
     const areaM2 = segmentAreaM2(bed, stand.segment)
-    for (const group of job.kind === 'cut' ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
+    for (const group of job.kind === 'cut' || over ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
       const kind = quickestTool(group, areaM2, toolsOn(tools, bed, stand.segment).tools) ?? group[0]
       if (kind) kinds.add(kind)
     }

@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { testBed, testCover } from '../testing/beds'
-import { coverAbove, droppedOver } from './dropOver'
+import type { EndDetails } from '../garden/ending'
+import { coverAbove, droppedOver, droppedWith } from './dropOver'
 
 const falls = (p50: number) => ({ p10: p50 * 0.8, p50, p90: p50 * 1.3 })
 
@@ -35,4 +36,24 @@ test('the cover above is the one that stands there on the day, on the same groun
     coverAbove([{ ...rye, segment: { kind: 'half', which: 'second' } }], testBed, sowing, day),
   ).toBeNull()
   expect(coverAbove([rye], testBed, sowing, dayNumber('2025-09-01'))).toBeNull()
+})
+
+test('one work is a sowing to be dropped over and a cut planned for its very day, both still to be done', () => {
+  const end = (own: Partial<EndDetails> = {}) => ({
+    plan: { date: '2026-05-20', method: 'chop' as const, passes: 1, note: '', ...own },
+    actual: null,
+  })
+  const rye = testCover('cereal-rye', '2025-09-25', { end: end() })
+  const buckwheat = testCover('buckwheat', '2026-05-20', { id: 'buckwheat' })
+  const plan = { ...buckwheat.start.actual!, covering: 'crop dropped over' as const }
+  const sowing = { ...buckwheat, start: { plan, actual: null } }
+  expect(droppedWith([rye, sowing], testBed, sowing)?.id).toBe(rye.id)
+  const not = [
+    droppedWith([{ ...rye, end: end({ date: '2026-05-19' }) }], testBed, sowing),
+    droppedWith([{ ...rye, end: end({ method: 'tarp' }) }], testBed, sowing),
+    droppedWith([{ ...rye, end: { ...end(), actual: end().plan } }], testBed, sowing),
+    droppedWith([rye], testBed, { ...sowing, start: { plan: { ...plan, covering: 'raked' }, actual: null } }),
+    droppedWith([rye], testBed, { ...sowing, start: { plan, actual: plan } }),
+  ]
+  expect(not).toEqual(not.map(() => null))
 })

@@ -4,6 +4,7 @@ import { dayNumber } from '../foundations/day'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import type { SeedSize } from '../plants/catalogue'
+import { findMethod } from '../termination/methods'
 
 /** Dry mulch that seedlings of each seed size still come up through, g m⁻² (judgement, ± a third; after Teasdale and Mohler 2000). */
 export const MOST_OVER_SEED_G: Record<SeedSize, number> = { tiny: 200, small: 280, medium: 400, large: 550 }
@@ -30,6 +31,18 @@ export function droppedOver({ p50, p90 }: Quantiles, sizes: readonly SeedSize[])
   if (p50 < LEAST_OVER_SEED_G)
     return { verdict: 'too thin', rakeOffShare: 0, topUpG: LEAST_OVER_SEED_G - p50 }
   return { verdict: p90 > most ? 'may be too thick' : 'right', rakeOffShare: 0, topUpG: 0 }
+}
+
+/**
+ * The cover that is planned to be cut down over a sowing on the very day it is sown, both still to be done: one work. Null
+ * where they are not.
+ */
+export function droppedWith(stands: readonly Stand[], bed: Bed, sowing: Stand): Stand | null {
+  const { plan, actual } = sowing.start
+  if (actual || plan?.covering !== 'crop dropped over') return null
+  const upper = coverAbove(stands, bed, sowing, dayNumber(plan.date))
+  if (!upper?.start.actual || upper.end.actual || upper.end.plan?.date !== plan.date) return null
+  return findMethod(upper.end.plan.method)?.acts.includes('chop') ? upper : null
 }
 
 /** The cover that is cut down over a sowing: one that grows on its ground that day and is not ended days before. */

@@ -19,7 +19,15 @@ import { cueAt, cuesOf, elapsed, PASS_REST_MS, paused, started, STOPPED, STRETCH
 import { simulatePattern } from './pattern'
 import { correctionFor, ringAreaM2, ringVerdict } from './ringCheck'
 import { blendFromCounts, cheapestPacks, packetSowsM2, spreaderRate, type Pack } from './shopping'
-import { cansFor, litresFor, rankSowingDays, sprinklerFrom } from './water'
+import {
+  cansFor,
+  hoseLitresPerMinute,
+  litresFor,
+  moisterDay,
+  rankSowingDays,
+  sprinklerFrom,
+  type SowingDay,
+} from './water'
 
 const lot = (extra: Partial<SeedLot> = {}): SeedLot => ({
   id: 'l',
@@ -355,6 +363,23 @@ describe('water and days', () => {
     expect(sprinkler.evenness).toBeCloseTo(0.9, 9)
     expect(sprinklerFrom([4, 6], 30)).toBeNull()
     expect(sprinklerFrom([0, 0, 0], 30)).toBeNull()
+  })
+  test('a longer hose gives less, a short one what the tap gives', () => {
+    expect(hoseLitresPerMinute(1)).toBe(20)
+    // By the equation with 20 m of head to lose over 50 m of half-inch hose.
+    expect(hoseLitresPerMinute(50)).toBeGreaterThan(12)
+    expect(hoseLitresPerMinute(50)).toBeLessThan(16)
+    expect(hoseLitresPerMinute(100)).toBeCloseTo(hoseLitresPerMinute(50) * 0.5 ** (1 / 1.852), 6)
+  })
+  test('a day is moved to where it is worth it, the earlier of equals', () => {
+    const days = [0.3, 0.35, 0.6, 0.6].map((moistChance, i): SowingDay => {
+      const none = { p10: 0, p50: 0, p90: 0 }
+      return { day: 100 + i, moistChance, rainMm: none, needMm: none }
+    })
+    expect(moisterDay(days, 100)?.day).toBe(102)
+    expect(moisterDay(days, 102)).toBeNull()
+    expect(moisterDay(days.slice(0, 2), 100)).toBeNull()
+    expect(moisterDay(days, 99)).toBeNull()
   })
 })
 

@@ -90,9 +90,42 @@ export function* sowingDaysInSteps(
   return ranked
 }
 
+/** Gain in chance for which work is moved to another day (judgement). */
+const WORTH_MOVING = 0.1
+
+/** The day of some whose seed layer stays moist with the best chance, where that is worth moving to from a day; the earlier of equals. */
+export function moisterDay(days: readonly SowingDay[], from: number): SowingDay | null {
+  const own = days.find(({ day }) => day === from)
+  if (!own) return null
+  const best = days.reduce((best, entry) => (entry.moistChance > best.moistChance ? entry : best), own)
+  return best.moistChance >= own.moistChance + WORTH_MOVING ? best : null
+}
+
 /** Litres of so many mm over an area, and cans of a size. */
 export const litresFor = (mm: number, areaM2: number) => mm * areaM2
 export const cansFor = (litres: number, canLitres: number) => Math.ceil(litres / canLitres - 1e-9)
+
+/** Pressure at an ordinary tap and what a rose or nozzle keeps of it, m of water (2–4 bar; about 1 bar). */
+const TAP_HEAD_M = 30
+const ROSE_HEAD_M = 10
+/** Most that an ordinary tap gives, whatever the hose, litres a minute (15–25). */
+const TAP_LITRES_A_MINUTE = 20
+/** Smoothness of a plastic hose in the equation below. */
+const SMOOTH = 140
+/** Inner width of a common garden hose, half an inch, m. */
+export const HOSE_BORE_M = 0.0127
+
+/**
+ * Litres a minute through a garden hose at an ordinary tap, by its length, at most what the tap gives (Williams and Hazen 1905:
+ * head lost = 10.67 L Q^1.852 / (C^1.852 d^4.87), Q in m³ s⁻¹). Real taps differ by a half either way: fill a can and
+ * look at the clock.
+ * @param lengthM 1 to 200
+ */
+export function hoseLitresPerMinute(lengthM: number, boreM = HOSE_BORE_M): number {
+  const lost = (TAP_HEAD_M - ROSE_HEAD_M) / Math.max(1, lengthM)
+  const flow = ((lost * SMOOTH ** 1.852 * boreM ** 4.87) / 10.67) ** (1 / 1.852)
+  return Math.min(TAP_LITRES_A_MINUTE, flow * 60_000)
+}
 
 /** A sprinkler by catch cups, mm in each after some minutes: its rate and evenness (Christiansen 1942). */
 export function sprinklerFrom(

@@ -30,7 +30,7 @@ const LOOKS: readonly Job['kind'][] = ['emergence', 'look', 'window']
 /** A job: what, why now, how long, and what happens if it is left; done, put off, or given to somebody. */
 export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
   const [more, setMore] = useState(false)
-  const { title, detail } = jobText(job, rounds.standOf(job), rounds.units)
+  const { title, detail } = jobText(job, rounds.standOf(job), rounds.units, rounds.overOf(job))
   const part = segmentText(rounds.standOf(job).segment, rounds.units)
   const late = job.dueDay < rounds.today
   const took = rounds.minutesOf(job)
@@ -61,7 +61,19 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
             {detail}{' '}
             {OF_THE_PLAN.includes(job.kind) && <PlanChance standId={job.standId} before="The plan: " />}
           </p>
-          {better && <p className="text-[0.95rem] font-semibold">{betterWords(better)}</p>}
+          {better && (
+            <p className="text-[0.95rem] font-semibold">
+              {betterWords(better)}{' '}
+              {rounds.canMove(job) && (
+                <button
+                  className="no-print link font-normal"
+                  onClick={single(() => rounds.move(job, better.day))}
+                >
+                  Move it there
+                </button>
+              )}
+            </p>
+          )}
           {clash && (
             <p className="text-[0.95rem] font-semibold text-secondary" role="note">
               {awayWords(clash)}

@@ -19,6 +19,7 @@ import { download } from '../../state/download'
 import { giveJob } from '../../actions/daysAhead'
 import { doJob } from '../../actions/doJob'
 import { putOffJob } from '../../actions/markJob'
+import { isMovable, moveJob } from '../../actions/moveJob'
 import { awayClash } from '../../core/rounds/away'
 import { toolsOn } from '../../core/termination/entering'
 import { jobMinutes, toTake } from '../../core/rounds/walk'
@@ -137,13 +138,16 @@ export function useRounds() {
       bedOf(job),
       evaluated[place]?.minutes ?? null,
       toolsOn(data.garden.tools, bedOf(job), standOf(job).segment).tools,
+      overOf(job),
     )
   }
 
   const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
+  const overOf = (job: Job) => data.stands.find(({ id }) => id === job.overStandId) ?? null
+  const textOf = (job: Job) => jobText(job, standOf(job), data.garden.units, overOf(job))
   const titleOf = (job: Job) =>
-    `${jobText(job, standOf(job), data.garden.units).title} in ${placeText(bedOf(job), standOf(job).segment, data.garden.units)}`
+    `${textOf(job).title} in ${placeText(bedOf(job), standOf(job).segment, data.garden.units)}`
 
   async function writeCalendar() {
     // Only those who keep a calendar need what writes one.
@@ -155,7 +159,7 @@ export function useRounds() {
         id: job.id,
         day: Math.max(today, job.dueDay),
         title: titleOf(job),
-        detail: jobText(job, standOf(job), data.garden.units).detail,
+        detail: textOf(job).detail,
       })),
       written,
     )
@@ -166,7 +170,13 @@ export function useRounds() {
 
   const { away, tools } = data.garden
   const whoOf = (job: Job) => marks.find(({ jobId }) => jobId === job.id)?.who ?? null
-  const placed = (job: Job) => ({ job, stand: standOf(job), bed: bedOf(job), minutes: minutesOf(job) })
+  const placed = (job: Job) => ({
+    job,
+    stand: standOf(job),
+    bed: bedOf(job),
+    minutes: minutesOf(job),
+    over: overOf(job),
+  })
   return {
     jobs: open,
     comes: comes && { day: comes.dueDay, title: titleOf(comes), to: jobRoom(comes) },
@@ -187,6 +197,7 @@ export function useRounds() {
     standOf,
     bedOf,
     whoOf,
+    overOf,
     minutesOf,
     betterOf: (job: Job) =>
       betterDay(job, standOf(job).end.plan?.method ?? null, ahead, today, isHay(job, standOf(job))),
@@ -198,9 +209,12 @@ export function useRounds() {
           title: titleOf(job),
           day: today,
           lots,
-          forecast: forecasts.get(job.standId) ?? null,
+          forecast: forecasts.get(job.overStandId ?? job.standId) ?? null,
+          over: overOf(job),
         }),
       ),
+    canMove: (job: Job) => isMovable(job, standOf(job)),
+    move: (job: Job, day: number) => act(moveJob(job, standOf(job), overOf(job), day)),
     later: (job: Job, days: number, reason: string) =>
       act(putOffJob(data.garden, job, titleOf(job), today + days, reason)),
     give: (job: Job, who: string) => act(giveJob(data.garden, job, titleOf(job), who)),

@@ -5,7 +5,7 @@ import { Why } from '../../parts/Why'
 import { useGarden } from '../../state/garden'
 import { useAnswer } from '../../compute/useAnswer'
 import type { StandView } from '../../state/useStand'
-import { DropOver } from './DropOver'
+import { DropOver, OrDropOver } from './DropOver'
 import { Throws } from './Throws'
 import { measuresOf, sowerOf, throwingsOf, type HowThrown } from './throwing'
 import type { Sow } from './useSow'
@@ -74,8 +74,10 @@ export function HowToThrow({
           </Why>
         </div>
       )}
-      {form.covering === 'crop dropped over' && (
+      {form.covering === 'crop dropped over' ? (
         <DropOver view={view} recipe={recipe} sow={sow} units={units} />
+      ) : (
+        !sow.recorded && <OrDropOver view={view} />
       )}
       <Covering form={form} areaM2={segmentAreaM2(bed, stand.segment)} units={units} />
     </section>

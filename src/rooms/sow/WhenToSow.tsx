@@ -1,4 +1,4 @@
-import { readQuantity, unitOf } from '../../text/quantity'
+import { readQuantity, unitOf, writeQuantity } from '../../text/quantity'
 import { useMemo, useState } from 'react'
 import { findMethod } from '../../core/termination/methods'
 import { dayNumber, isoDate } from '../../core/foundations/day'
@@ -7,7 +7,7 @@ import { latest as latestOf } from '../../core/garden/timeline'
 import { plannedEnd, targetDay } from '../../core/scenario/plan'
 import { bestSowingDays, latestSowing } from '../../core/scenario/sowingDays'
 import type { Scenario } from '../../core/scenario/types'
-import { cansFor, litresFor, sprinklerFrom } from '../../core/seeding/water'
+import { hoseLitresPerMinute, litresFor, sprinklerFrom } from '../../core/seeding/water'
 import { Chance } from '../../parts/Chance'
 import { Scroll } from '../../parts/Scroll'
 import { TextField } from '../../parts/SelectField'
@@ -19,6 +19,7 @@ import type { PlanView } from '../../state/usePlan'
 import { useSettled } from '../../state/useSettled'
 import type { StandView } from '../../state/useStand'
 import { failsText } from '../../text/criteria'
+import { waterText } from './waterText'
 import {
   inHundred,
   chanceText,
@@ -36,7 +37,6 @@ const NEAR_STEP = 3
 const FAR_STEP = 7
 const FAR_WEEKS = 10
 const SHOWN = 8
-const CAN_LITRES = 10
 
 /** Sowing days the plan is tried on: every third of the coming ones, then weekly until the ground or the end comes. */
 function triedDays(today: number, before: number): number[] {
@@ -138,6 +138,7 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
         </Scroll>
       )}
       <Sprinkler needMm={days.value?.[0]?.needMm.p50 ?? 0} units={units} />
+      <Hose litres={litresFor(days.value?.[0]?.needMm.p50 ?? 0, areaM2)} units={units} />
       <Why>
         The whole plan is evaluated for each day, its end and what follows as planned: ground that can be
         worked, a cover that establishes, an end in time. Days within five points count as equal, the earlier
@@ -148,11 +149,34 @@ export function WhenToSow({ view, units, plan }: { view: StandView; units: Units
   )
 }
 
-function waterText(mm: number, areaM2: number, units: Units): string {
-  if (mm < 1) return 'none'
-  const litres = litresFor(mm, areaM2)
-  return `${rain(mm, units)}, ${litresText(litres, units)} or ${cansFor(litres, CAN_LITRES)} cans`
+/** Minutes for a hose of some length, at an ordinary tap. */
+function Hose({ litres, units }: { litres: number; units: Units }) {
+  const [length, setLength] = useState(() => writeQuantity(USUAL_HOSE_M, 'length', units))
+  const lengthM = readQuantity(length, 'length', units)
+  const known = lengthM >= 1 && lengthM <= 200
+  const flow = hoseLitresPerMinute(lengthM)
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer text-sm">Minutes for my hose</summary>
+      <TextField
+        label={`Length of the hose, ${unitOf('length', units)}`}
+        className="mt-1 w-40"
+        error={known ? undefined : 'The length of the hose must be a number such as 25.'}
+        value={length}
+        onChange={setLength}
+      />
+      {known && (
+        <p className="mt-1">
+          About {litresText(flow, units)} a minute through a half-inch hose; the tap may give half or twice
+          that, so fill a can by the clock.{' '}
+          {litres >= 1 &&
+            `${Math.max(1, Math.round(litres / flow))} minutes for what this ground wants from today.`}
+        </p>
+      )}
+    </details>
+  )
 }
+const USUAL_HOSE_M = 25
 
 /** Minutes for an own sprinkler, from what it puts into some cups. */
 function Sprinkler({ needMm, units }: { needMm: number; units: Units }) {
