@@ -15,6 +15,20 @@ export const changeLastWeeding = (garden: Garden, lastWeeding: Rules['lastWeedin
   writes: [changed('gardens', garden, { rules: { ...garden.rules, lastWeeding } })],
 })
 
+/** How much closer a crop is planted when it is late, by the grower's own trials; null puts back the usual. */
+export function changeCloser(
+  garden: Garden,
+  cropId: string,
+  own: Rules['closerWhenLate'][string] | null,
+): Step {
+  const others = Object.entries(garden.rules.closerWhenLate).filter(([id]) => id !== cropId)
+  const closerWhenLate = Object.fromEntries(own ? [...others, [cropId, own]] : others)
+  return {
+    label: 'Changed a distance when late',
+    writes: [changed('gardens', garden, { rules: { ...garden.rules, closerWhenLate } })],
+  }
+}
+
 /** Days to wait between a dead cover and planting. */
 export const changeWait = (garden: Garden, part: Partial<Garden['waitDays']>): Step => ({
   label: 'Changed the wait before planting',

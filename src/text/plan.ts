@@ -29,7 +29,9 @@ export function problemText(problem: PlanProblem, units: Units): string {
     case 'rule':
       return `${RULE_TEXT[problem.rule]} Choose another way, or change your rules under End.`
     case 'cannot be planted so':
-      return `${problem.crop} is sown as small seed: it cannot be planted through a ${problem.method === 'slot' ? 'slot' : 'dibbled hole'}. Rake rows free, or sow into a row of compost.`
+      return problem.establishment === 'transplant'
+        ? `${problem.crop} is planted: ${THROUGH_WORDS[problem.method]} is for seed. Part the mulch and open a slot.`
+        : `${problem.crop} is sown as small seed: it cannot be planted through ${THROUGH_WORDS[problem.method]}. Rake rows free, or sow into a row of compost.`
   }
 }
 
@@ -102,11 +104,28 @@ export function wrongText({ failures, chance }: ScenarioOutcome): string {
     .join(', ')}.`
 }
 
+/** What a crop is planted through, as part of a sentence. */
+const THROUGH_WORDS: Record<PlantingMethodId, string> = {
+  slot: 'a slot',
+  dibble: 'a dibbled hole',
+  rake: 'rows raked free',
+  'compost row': 'a row of compost',
+  'compost blanket': 'a blanket of compost',
+  pockets: 'pockets of compost',
+  film: 'holes in a film',
+  plank: 'a board on the rows',
+  loosen: 'loosened ground',
+}
+
 const PLANTED_BY: Record<PlantingMethodId, string> = {
   slot: 'Plant through slots',
   dibble: 'Plant through dibbled holes',
   rake: 'Rake the rows free for planting',
   'compost row': 'Plant into a row of compost',
+  'compost blanket': 'Plant into a blanket of compost',
+  pockets: 'Plant into pockets of compost',
+  film: 'Plant through a film with holes',
+  plank: 'Lay boards on the sown rows',
   loosen: 'Loosen the rows',
 }
 

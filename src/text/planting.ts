@@ -7,6 +7,10 @@ export const PLANTING_METHOD_NAME: Record<PlantingMethodId, string> = {
   dibble: 'Dibble through it',
   rake: 'Rake rows free',
   'compost row': 'Compost over the mulch, in rows',
+  'compost blanket': 'A blanket of compost over all of it',
+  pockets: 'A pocket of compost for each plant',
+  film: 'Film or fabric with holes',
+  plank: 'A board on the sown rows until they come up',
   loosen: 'Fork loose without turning',
 }
 
@@ -26,4 +30,12 @@ export const THROUGH_REASON: Record<ThroughReason, string> = {
   'costs compost': 'It works at once; the compost is the cost.',
   'tight soil': 'Heavy soil under a cover is often tight; loosen before planting, when it crumbles.',
   'only where hard': 'Only where a fork goes in hard.',
+  'too thick to bury': 'So much mulch slides under compost and dries it; rake some aside first.',
+  'few large plants': 'A spadeful of compost each for few large plants.',
+  'too many holes': 'The plants stand too near: too many holes.',
+  'holds a season':
+    'It holds weeds until the crop is off, and warms the ground a little; burn the holes, cuts fray.',
+  'gone too soon': 'It works, for a crop that leaves it again soon.',
+  'keeps seed moist': 'Shade and damp for slow seed; look daily, and lift it as the first come up.',
+  'only for seed': 'It is for sown rows.',
 }

@@ -73,5 +73,13 @@ export const rules = z.object({
   harvestTouches: z.record(id, z.boolean()),
   /** Days from planting to the last weeding, of crops for which the grower knows their own. */
   lastWeeding: z.record(id, numberBetween('Days to the last weeding', 5, 400, 'days')),
+  /** How much closer crops are planted for each week they are late, and at least what share of their distance stays, from own trials. */
+  closerWhenLate: z.record(
+    id,
+    z.object({
+      closerPerWeek: numberBetween('Closer for each week', 0, 0.3),
+      least: numberBetween('Least share of the distance', 0.3, 1),
+    }),
+  ),
 })
 export type Rules = z.infer<typeof rules>

@@ -116,7 +116,17 @@ export const sheetAim = z.enum(['weed flush', 'weeds', 'creeping weeds', 'bunch 
 export type SheetAim = z.infer<typeof sheetAim>
 
 /** How a crop is got into the ground through what a cover left there. */
-export const plantingMethodId = z.enum(['slot', 'dibble', 'rake', 'compost row', 'loosen'])
+export const plantingMethodId = z.enum([
+  'slot',
+  'dibble',
+  'rake',
+  'compost row',
+  'compost blanket',
+  'pockets',
+  'film',
+  'plank',
+  'loosen',
+])
 export type PlantingMethodId = z.infer<typeof plantingMethodId>
 
 /**

@@ -20,4 +20,5 @@ export const USUAL_RULES: Rules = {
   fireBan: false,
   harvestTouches: {},
   lastWeeding: {},
+  closerWhenLate: {},
 }

@@ -13,7 +13,7 @@ import { lastManureDay } from '../scenario/criteria'
 import type { Follows } from '../scenario/types'
 import type { Bed } from '../garden/schema'
 import { manureDaysFor, manureOf, manureOn, touchesSoil } from './manure'
-import { lateRule, plantsFor, spacingFor } from './spacing'
+import { lateRule, plantsFor, plantsToOrder, spacingFor } from './spacing'
 import { plantingMethods } from './through'
 
 const compost: NitrogenSource = {
@@ -94,6 +94,14 @@ describe('spacing', () => {
     expect(tomato.late).toEqual(tomato.usual)
     expect(tomato.rule.reason).toMatch(/needs its room/)
     expect(lateRule(findCrop('potato')!).least).toBe(0.85)
+  })
+  test('a rule from own trials goes before; plants are ordered with some to spare', () => {
+    const own = { closerPerWeek: 0.1, least: 0.5 }
+    const cabbage = findCrop('cabbage')!
+    const [usual, trial] = [null, own].map((rule) => spacingFor(cabbage, 10, 1.2, 28, rule))
+    expect(trial!.late.plantCm).toBeLessThan(usual!.late.plantCm)
+    expect(trial!.rule).toMatchObject({ ...own, reason: lateRule(cabbage).reason })
+    expect(plantsToOrder(plantsFor(10, 1.2, 40, 40))).toBe(83)
   })
 })
 

@@ -2,6 +2,7 @@ import type { Crop } from '../plants/crops'
 
 /** How a crop bears a later planting: closer by a share for each week, down to a least share of its usual spacing. */
 export type LateRule = { closerPerWeek: number; least: number; reason: string }
+export type OwnLateRule = Pick<LateRule, 'closerPerWeek' | 'least'>
 
 const STAYS: LateRule = {
   closerPerWeek: 0,
@@ -36,6 +37,11 @@ const BY_FAMILY: Record<string, LateRule> = {
   },
 }
 const BY_CROP: Record<string, LateRule> = {
+  strawberry: {
+    closerPerWeek: 0.08,
+    least: 0.6,
+    reason: 'Late plants make fewer crowns before winter: closer ones make up for it.',
+  },
   potato: {
     closerPerWeek: 0.03,
     least: 0.85,
@@ -48,6 +54,11 @@ const BY_CROP: Record<string, LateRule> = {
 /** The crop's own rule for a late planting. */
 export const lateRule = (crop: Pick<Crop, 'id' | 'family'>): LateRule =>
   BY_CROP[crop.id] ?? BY_FAMILY[crop.family] ?? STAYS
+
+/** Plants ordered beyond those that fit, a share (judgement, 5–15 %). */
+export const SPARE_PLANTS = 0.1
+/** Plants to order or raise for a ground, some to spare. */
+export const plantsToOrder = ({ plants }: Spacing): number => Math.ceil(plants * (1 + SPARE_PLANTS))
 
 export type Spacing = { rowCm: number; plantCm: number; rows: number; perRow: number; plants: number }
 
@@ -64,8 +75,10 @@ export function spacingFor(
   lengthM: number,
   widthM: number,
   daysLate: number,
+  /** The grower's own, from trials of theirs. */
+  own: OwnLateRule | null = null,
 ): { usual: Spacing; late: Spacing; rule: LateRule } {
-  const rule = lateRule(crop)
+  const rule = { ...lateRule(crop), ...own }
   const share = Math.max(rule.least, 1 - (rule.closerPerWeek * Math.max(0, daysLate)) / 7)
   return {
     usual: plantsFor(lengthM, widthM, crop.rowCm, crop.plantCm),

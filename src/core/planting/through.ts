@@ -17,6 +17,13 @@ export type ThroughReason =
   | 'costs compost'
   | 'tight soil'
   | 'only where hard'
+  | 'too thick to bury'
+  | 'few large plants'
+  | 'too many holes'
+  | 'holds a season'
+  | 'gone too soon'
+  | 'keeps seed moist'
+  | 'only for seed'
 
 /** A way of getting the crop into the ground through what lies on it, and why it fits or not. */
 export type PlantingMethod = {
@@ -28,6 +35,9 @@ export type PlantingMethod = {
 /** More mulch than this, g m⁻², hides the ground from a trowel; and from a seed row. */
 const THICK_G = 600
 const SEED_ROW_G = 150
+/** Plants at least so far apart, cm, are few enough for a pocket or a hole each; crops of fewer days leave film too soon. */
+const APART_CM = 25
+const LONG_DAYS = 60
 /** Rows nearer than this, cm, leave no mulch between them worth keeping. */
 const NARROW_ROW_CM = 30
 
@@ -36,7 +46,7 @@ const RANK = { well: 0, fair: 1, poorly: 2 } as const
 /** Ways to plant through a mulch, the fitting ones first. */
 export function plantingMethods(
   mulchG: number,
-  crop: Pick<Crop, 'smallSeed' | 'rowCm' | 'plantCm' | 'name'>,
+  crop: Pick<Crop, 'smallSeed' | 'rowCm' | 'plantCm' | 'name' | 'daysInBed'>,
   establishment: 'transplant' | 'seed',
   soil: Bed['soil'],
   tiesUp: boolean,
@@ -74,6 +84,49 @@ export function plantingMethods(
           : tiesUp
             ? 'feeds through tie-up'
             : 'costs compost',
+    },
+    {
+      id: 'compost blanket',
+      fits: mulchG > THICK_G ? 'poorly' : crop.smallSeed && !transplants ? 'well' : 'fair',
+      reason:
+        mulchG > THICK_G
+          ? 'too thick to bury'
+          : crop.smallSeed && !transplants
+            ? 'makes a seedbed'
+            : 'costs compost',
+    },
+    {
+      id: 'pockets',
+      fits: !transplants || crop.plantCm < APART_CM ? 'poorly' : tiesUp ? 'well' : 'fair',
+      reason: !transplants
+        ? 'single seeds'
+        : crop.plantCm < APART_CM
+          ? 'too many holes'
+          : tiesUp
+            ? 'feeds through tie-up'
+            : 'few large plants',
+    },
+    {
+      id: 'film',
+      fits:
+        (!transplants && crop.smallSeed) || crop.plantCm < APART_CM
+          ? 'poorly'
+          : crop.daysInBed < LONG_DAYS
+            ? 'fair'
+            : 'well',
+      reason:
+        !transplants && crop.smallSeed
+          ? 'single seeds'
+          : crop.plantCm < APART_CM
+            ? 'too many holes'
+            : crop.daysInBed < LONG_DAYS
+              ? 'gone too soon'
+              : 'holds a season',
+    },
+    {
+      id: 'plank',
+      fits: transplants || mulchG > SEED_ROW_G ? 'poorly' : 'well',
+      reason: transplants ? 'only for seed' : mulchG > SEED_ROW_G ? 'seed in mulch' : 'keeps seed moist',
     },
     {
       id: 'loosen',

@@ -3,6 +3,7 @@ import { drawsSeedFlies } from '../termination/seedFlies'
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import { manureDaysFor } from '../planting/manure'
+import { WAYS } from '../planting/ways'
 import {
   fliesPast,
   frostPast,
@@ -111,13 +112,13 @@ export const waitAfter = (
 ) => Math.max(scenario.means.waitDays[establishment], termination.method?.settleDays ?? 0)
 
 /** What the planting method opens: rows raked free leave no residue in them, a row of compost is a seedbed that feeds. */
-export const opens = (follows: CropFollows, id: CriterionId): boolean =>
-  (follows.plantingMethod === 'rake' && (id === 'seedbed' || id === 'residue-hold')) ||
-  (follows.plantingMethod === 'compost row' && (id === 'seedbed' || id === 'residue-hold' || id === 'tie-up'))
+export const opens = ({ plantingMethod }: CropFollows, id: CriterionId): boolean =>
+  plantingMethod !== null && WAYS[plantingMethod].opens.some((opened) => opened === id)
 
 /** What the weather and the crop decide alone. */
 function dayCriteria(follows: CropFollows, ensemble: WeatherEnsemble, today: number): CriterionDays[] {
-  const { crop, day } = follows
+  const { crop, day, plantingMethod } = follows
+  const soilMinC = crop.soilMinC - (plantingMethod === null ? 0 : (WAYS[plantingMethod].warmsC ?? 0))
   const last = ensemble.startDay + ensemble.days - 1
   const from = Math.max(ensemble.startDay, Math.min(today, day))
   const series = (id: CriterionId, isOpen: (member: number, on: number) => boolean): CriterionDays => ({
@@ -125,7 +126,7 @@ function dayCriteria(follows: CropFollows, ensemble: WeatherEnsemble, today: num
     days: perMember(ensemble.members.length, (m) => openFrom(from, last, day, (on) => isOpen(m, on))),
   })
   return [
-    series('soil', (m, on) => soilWarm(ensemble, m, on, crop.soilMinC)),
+    series('soil', (m, on) => soilWarm(ensemble, m, on, soilMinC)),
     series('frost', (m, on) => frostPast(ensemble, m, on, crop.frostLimitC)),
   ]
 }

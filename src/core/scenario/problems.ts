@@ -3,6 +3,8 @@ import { ruledOut, type RuledOut } from '../termination/start'
 import { findMethod } from '../termination/methods'
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
+import type { PlantingMethodId } from '../garden/schema'
+import { canPlantSo } from '../planting/ways'
 import { findSpecies } from '../plants/catalogue'
 import { lastTargetDay, plannedEnd } from './plan'
 import type { Scenario } from './types'
@@ -16,7 +18,12 @@ export type PlanProblem =
   | { code: 'beyond the forecast'; day: number; lastDay: number }
   | { code: 'cannot be ended so'; obstacle: Obstacle }
   | { code: 'rule'; rule: RuledOut }
-  | { code: 'cannot be planted so'; method: string; crop: string }
+  | {
+      code: 'cannot be planted so'
+      method: PlantingMethodId
+      crop: string
+      establishment: 'transplant' | 'seed'
+    }
 
 /** What is impossible in a plan; empty where it can be tried. `horizonDay` is the first day without weather. */
 export function planProblems(scenario: Scenario, horizonDay: number): PlanProblem[] {
@@ -56,14 +63,14 @@ export function planProblems(scenario: Scenario, horizonDay: number): PlanProble
   }
   if (
     follows.kind === 'crop' &&
-    follows.establishment === 'seed' &&
-    follows.crop.smallSeed &&
-    (follows.plantingMethod === 'slot' || follows.plantingMethod === 'dibble')
+    follows.plantingMethod !== null &&
+    !canPlantSo(follows.plantingMethod, follows.establishment, follows.crop)
   )
     problems.push({
       code: 'cannot be planted so',
       method: follows.plantingMethod,
       crop: follows.crop.name,
+      establishment: follows.establishment,
     })
   return problems
 }

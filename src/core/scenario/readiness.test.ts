@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate as isoOf } from '../foundations/day'
+import type { PlantingMethodId } from '../garden/schema'
 import { findCrop } from '../plants/crops'
 import { standRun } from '../bed/standRun'
 import { generatedEnsemble } from '../site/ensemble'
@@ -69,6 +70,18 @@ describe('criteria before planting', () => {
     for (const id of ['seedbed', 'residue-hold'] as const) expect(gate(raked, id)!.chance).toBe(1)
     expect(raked.chance.whole).toBeGreaterThan(seeded.chance.whole)
     expect(gate(vetch, 'residue-hold')).toBeUndefined()
+  })
+  test('a blanket of compost is a seedbed that feeds; pockets feed alone; film warms the ground a little', () => {
+    const rye = (plantingMethod: PlantingMethodId | null, crop = 'tomato', on = '2026-05-12') =>
+      ready('cereal-rye', '2025-09-25', '2026-04-20', 'crimp', crop, on, 7, { crop: { plantingMethod } })
+    const sown = rye('compost blanket', 'carrot')
+    for (const id of ['seedbed', 'residue-hold', 'tie-up'] as const) expect(gate(sown, id)!.chance).toBe(1)
+    const pockets = rye('pockets')
+    expect(gate(pockets, 'tie-up')!.chance).toBe(1)
+    expect(gate(pockets, 'soil')).toEqual(gate(rye(null), 'soil'))
+    const [film, open] = [rye('film', 'pepper'), rye(null, 'pepper')].map((plan) => gate(plan, 'soil')!)
+    expect(film.open!.p50).toBeLessThan(open.open!.p50)
+    expect(gate(rye('film'), 'tie-up')).toEqual(gate(rye(null), 'tie-up'))
   })
   test('a tender crop waits for frost and warmth that a hardy one does not', () => {
     const on = (crop: string) => ready('hairy-vetch', '2025-09-20', '2026-04-01', 'tarp', crop, '2026-05-10')

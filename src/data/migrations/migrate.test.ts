@@ -37,6 +37,9 @@ describe('files of every version', () => {
         : { plantingMethod: 'slot', feed: { sourceId: 'n', kg: 12 } },
     )
     expect(garden.rules.lastWeeding).toEqual(version < 11 ? {} : { tomato: 38 })
+    expect(garden.rules.closerWhenLate).toEqual(
+      version < 13 ? {} : { tomato: { closerPerWeek: 0.02, least: 0.9 } },
+    )
     expect(garden.tools[0]?.boughtIn).toBe(version < 12 ? undefined : 2021)
     expect(garden.mulch).toHaveLength(version < 12 ? 0 : 1)
     expect(beds[0].fixtures.map(({ place }) => place?.toM ?? null)).toEqual(

@@ -148,5 +148,12 @@ export const STEPS: readonly Step[] = [
   // Version 12 added sheets on ground without a cover, years of tools, and mulch in store.
   { to: 12, tables: { gardens: (garden) => filled(garden, { mulch: [], mulchLaid: [] }) } },
   // From version 13 on what stays in a bed can have its place there, and a part of a bed be any rectangle.
-  { to: 13, tables: { beds: withPlaces } },
+  // How close crops stand when late is the grower's own where they know.
+  {
+    to: 13,
+    tables: {
+      beds: withPlaces,
+      gardens: (garden) => ({ ...garden, ...within(garden, 'rules', { closerWhenLate: {} }) }),
+    },
+  },
 ]

@@ -7,22 +7,19 @@ import { removal } from '../../core/planting/feeding'
 import { mulchDepthM } from '../../core/residue/mulch'
 import type { Aftermath } from '../../core/scenario/after'
 import type { ScenarioOutcome } from '../../core/scenario/types'
-import { plantingMethods } from '../../core/planting/through'
 import type { Crop } from '../../core/plants/crops'
 import { weedSuppression } from '../../core/residue/pools'
 import { Caution } from '../../parts/Caution'
 import { dryMatter } from '../../text/amounts'
 import { centimetres, kilos, percent, rangeText, decimal } from '../../text/format'
-import { PLANTING_METHOD_NAME, THROUGH_REASON } from '../../text/planting'
 import { SelectField } from '../../parts/SelectField'
 import { useGarden } from '../../state/garden'
 import { Why } from '../../parts/Why'
 import type { PlantView } from './usePlant'
 import { HoldLonger } from './HoldLonger'
+import { Through } from './Through'
 
 const DEPTHS = ['0.03', '0.05', '0.08', '0.1'] as const
-
-const FITS = { well: 'fits well', fair: 'can be done', poorly: 'not here' } as const
 
 /** The mulch on planting day: its depth, what to add, how to plant through it, and what leaves if it is taken off. */
 export function Residue({
@@ -36,14 +33,12 @@ export function Residue({
   crop: Crop
   plant: PlantView
 }) {
-  const { garden, view, cropPlan, planCrop, planted } = plant
+  const { garden, view } = plant
   const { data } = useGarden()
   const { units } = garden
   const told = useTold(view.bed, view.stand.segment)
   const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
   const mulchG = after.mulchG.p50
-  const tieUp = outcome.criteria.find(({ detail }) => detail.id === 'tie-up')
-  const establishment = cropPlan?.establishment ?? crop.establishment
   const creeping = creepingWeeds(view.bed, data.stands, data.checks)
   const broughtG = (view.standCase.brought ?? []).reduce((sum, load) => sum + load.massG, 0)
   return (
@@ -61,36 +56,7 @@ export function Residue({
           `${kilos((broughtG * areaM2) / 1000, units)} of it were brought here from other beds.`}
       </p>
       <HoldLonger after={after} areaM2={areaM2} units={units} />
-      <ul className="mt-2 divide-y divide-base-300 border-y border-base-300" data-testid="through">
-        {plantingMethods(
-          mulchG,
-          crop,
-          establishment,
-          view.bed.soil,
-          tieUp !== undefined && tieUp.chance < 0.5,
-        ).map((method) => (
-          <li key={method.id} className="grid gap-x-4 py-1 sm:grid-cols-[17rem_7rem_1fr_auto]">
-            <strong className={method.fits === 'poorly' ? 'font-normal' : ''}>
-              {PLANTING_METHOD_NAME[method.id]}
-            </strong>
-            <span>{FITS[method.fits]}</span>
-            <span className="quiet text-sm">{THROUGH_REASON[method.reason]}</span>
-            {!planted && method.fits !== 'poorly' && (
-              <button
-                type="button"
-                className="btn btn-xs"
-                aria-pressed={cropPlan?.plantingMethod === method.id}
-                aria-label={`${cropPlan?.plantingMethod === method.id ? 'Planned' : 'Plan'}: ${PLANTING_METHOD_NAME[method.id]}`}
-                onClick={() =>
-                  planCrop({ plantingMethod: cropPlan?.plantingMethod === method.id ? null : method.id })
-                }
-              >
-                {cropPlan?.plantingMethod === method.id ? 'Planned' : 'Plan so'}
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Through after={after} outcome={outcome} crop={crop} plant={plant} />
       <Remove after={after} plant={plant} mulchG={mulchG} areaM2={areaM2} />
     </section>
   )

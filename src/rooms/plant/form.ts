@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { isoDate } from '../../core/foundations/day'
-import { spread } from '../../core/garden/rules'
+import { rules, spread } from '../../core/garden/rules'
 import { stand } from '../../core/garden/schema'
 import { day, notAhead, note, quantity, quantityOrNone } from '../../parts/form/codecs'
 import type { Units } from '../../text/format'
@@ -22,6 +22,15 @@ export const lanesForm = (units: Units) =>
     lanes: quantity('count', units, { name: 'Lanes', low: 1, high: 12, whole: true }),
     everyDays: quantity('days', units, { name: 'Days between', low: 1, high: 60, whole: true }),
   })
+
+/** How much closer a crop is planted for each week it is late, and the least share of its distance. */
+export const closerForm = (units: Units) => {
+  const { closerPerWeek, least } = rules.shape.closerWhenLate.valueType.shape
+  return z.object({
+    closerPerWeek: quantity('share', units, { name: 'Closer a week', of: closerPerWeek }),
+    least: quantity('share', units, { name: 'The least distance', of: least }),
+  })
+}
 
 /** A feed that was spread. */
 export const spreadForm = (today: number, units: Units) =>

@@ -175,3 +175,31 @@ test('straw to add grows with the weeks weeds are to be held for, and a creeping
   await act(async () => void (await database.beds.update('marlpit-lane-L1', { troubles })))
   await waitFor(() => expect(mulch.textContent).toMatch(/Through any mulch comes: couch/), SLOW)
 })
+
+test('a way of planting tells its work and is planned; the distance when late can be the grower’s own', async () => {
+  await chopped()
+  const pockets = () =>
+    screen.getByRole('button', { name: /^(Plan|Planned): A pocket of compost for each plant$/ })
+  const row = pockets().closest('li')!
+  expect(row.textContent).toMatch(/About \d+\smin; compost \d+\sl/)
+  press('Plan: A pocket of compost for each plant')
+  await waitFor(() => expect(pockets().getAttribute('aria-pressed')).toBe('true'), SLOW)
+  expect(screen.getByTestId('order').textContent).toMatch(/Order or raise \d+ plants/)
+
+  const own = form('Distance of tomato when late')
+  type('Closer a week, %', '40', own)
+  press('Keep as my own', own)
+  expect(await screen.findByText(/Closer a week must be between 0 and 30/)).toBeTruthy()
+  type('Closer a week, %', '8', own)
+  type('Never below, %', '70', own)
+  press('Keep as my own', own)
+  const rules = async () => ((await database.gardens.get('marlpit-lane')) as Garden).rules.closerWhenLate
+  await waitFor(
+    async () =>
+      expect(await rules()).toEqual({ tomato: { closerPerWeek: 0.08, least: expect.closeTo(0.7) } }),
+    SLOW,
+  )
+  await waitFor(() => expect(screen.getByTestId('own-distance').textContent).toMatch(/8\s%.*your own/), SLOW)
+  press(/^As usual/, own)
+  await waitFor(async () => expect(await rules()).toEqual({}), SLOW)
+})
