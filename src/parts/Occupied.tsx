@@ -5,6 +5,7 @@ import { SelectField } from './SelectField'
 
 const WORDS: Record<Treatment, string> = {
   'ends then': 'ends that day',
+  'ended before': 'is ended before; how and when is planned in End',
   'goes on': 'goes on beside or under it',
   'gives way': 'gives way there, the rest goes on',
 }

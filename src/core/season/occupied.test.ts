@@ -101,6 +101,17 @@ describe('ground where something stands', () => {
     expect(ended.end.plan?.date).toBe('2026-07-10')
     expect(alone.underStandId).toBeNull()
   })
+  test('a cover without a planned end is left for its own to be chosen before a crop that is planned', () => {
+    const open = { ...rye, end: { plan: null, actual: null } }
+    expect(usual([open], lettuce('2026-05-10'))).toEqual([['rye', 'ended before']])
+    expect(take([open], lettuce('2026-05-10'))[0]).toEqual(open)
+    // One that was planned moves to the day; a crop that stands already has ended it.
+    expect(usual([rye], lettuce('2026-05-10'))).toEqual([['rye', 'ends then']])
+    const planted = lettuce('2026-05-10')
+    const stands = { ...planted, start: { plan: null, actual: planted.start.plan } }
+    expect(take([open], stands)[0].end.plan).toMatchObject({ method: 'chop', date: '2026-05-10' })
+    expect(take([open], lettuce('2026-05-10'), { rye: 'ends then' })[0].end.plan).not.toBeNull()
+  })
   test('where only a part is taken the rest goes on, and what gave way keeps its history', () => {
     const all = take([rye], lettuce('2026-05-10', half('first')))
     expect(all.map(({ id, segment }) => [id, segment])).toEqual([
@@ -131,10 +142,8 @@ describe('ground where something stands', () => {
   })
   test('a cover without a planned end is cut where it must end, and a treatment that cannot be is the usual one', () => {
     const open = { ...rye, end: { plan: null, actual: null } }
-    expect(take([open], lettuce('2026-06-10'))[0].end.plan).toMatchObject({
-      method: 'chop',
-      date: '2026-06-10',
-    })
+    const other = testCover('buckwheat', '2026-06-10', { id: 'buckwheat' })
+    expect(take([open], other)[0].end.plan).toMatchObject({ method: 'chop', date: '2026-06-10' })
     const waits = {
       ...open,
       end: {

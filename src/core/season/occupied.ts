@@ -5,14 +5,20 @@ import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
 import { findMethod } from '../termination/methods'
 
-/** What becomes of what stands on ground that something new takes: it ends then, goes on with it, or gives way on that part alone. */
-export type Treatment = 'ends then' | 'goes on' | 'gives way'
+/**
+ * What becomes of what stands on ground that something new takes: it ends then, goes on with it, or gives way on that part
+ * alone; a cover that no end is planned for is left to be ended before.
+ */
+export type Treatment = 'ends then' | 'goes on' | 'gives way' | 'ended before'
 
 /** Something that stands where something new begins, with what usually becomes of it and what can. */
 export type Occupant = { stand: Stand; untilDay: number | null; usual: Treatment; open: readonly Treatment[] }
 
 /** What begins on a ground. */
-export type Fresh = Pick<Stand, 'id' | 'bedId' | 'segment' | 'content' | 'underStandId'>
+export type Fresh = Pick<Stand, 'id' | 'bedId' | 'segment' | 'content' | 'underStandId'> & {
+  /** Whether it stands already. */
+  standing?: boolean
+}
 
 /** Shortest and narrowest piece that is worth keeping of what gives way, m. */
 const SHORTEST_M = 0.1
@@ -29,7 +35,8 @@ function segmentsLeft(of: Segment, taken: Segment, bed: Bed): Segment[] {
 
 /**
  * What stands on a ground on the day something new begins there. What is sown under it goes on; where only a part is
- * taken, the rest goes on; else it ends then.
+ * taken, the rest goes on; else it ends then. A cover that a crop is planned to follow, with no end planned, is left for its
+ * own end to be chosen: cut on the planting day it would not be dead.
  */
 export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, day: number): Occupant[] {
   return stands.flatMap((stand): Occupant[] => {
@@ -40,9 +47,27 @@ export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, da
     const rest = segmentsLeft(stand.segment, fresh.segment, bed).length > 0
     // Nothing begins beside or under what a sheet covers.
     const beside: Treatment[] = stand.content.kind === 'sheet' ? [] : ['goes on']
-    const open: Treatment[] = [...(rest ? (['gives way'] as const) : []), 'ends then', ...beside]
+    const choosesEnd =
+      !rest &&
+      !fresh.standing &&
+      fresh.content.kind === 'crop' &&
+      stand.content.kind === 'cover' &&
+      stand.end.plan === null
+    const open: Treatment[] = [
+      ...(rest ? (['gives way'] as const) : []),
+      ...(choosesEnd ? (['ended before'] as const) : []),
+      'ends then',
+      ...beside,
+    ]
     const under = fresh.content.kind === 'cover' && stand.content.kind === 'crop'
-    const usual = fresh.underStandId === stand.id || under ? 'goes on' : rest ? 'gives way' : 'ends then'
+    const usual =
+      fresh.underStandId === stand.id || under
+        ? 'goes on'
+        : rest
+          ? 'gives way'
+          : choosesEnd
+            ? 'ended before'
+            : 'ends then'
     return [{ stand, untilDay: span.endDay, usual, open }]
   })
 }
@@ -84,7 +109,10 @@ export function standsTaking(
   if (!start) return [...stands, fresh]
   const day = dayNumber(start.date)
   const occupants = new Map(
-    occupantsOf(stands, bed, fresh, day).map((occupant) => [occupant.stand.id, occupant]),
+    occupantsOf(stands, bed, { ...fresh, standing: fresh.start.actual !== null }, day).map((occupant) => [
+      occupant.stand.id,
+      occupant,
+    ]),
   )
   let under = fresh.underStandId
   const treated = stands.flatMap((stand): Stand[] => {
@@ -96,6 +124,7 @@ export function standsTaking(
       if (fresh.content.kind === 'cover' && stand.content.kind === 'crop') under = stand.id
       return [stand]
     }
+    if (treatment === 'ended before') return [stand]
     if (treatment === 'ends then') return [endedOn(stand, day)]
     const [first, ...others] = segmentsLeft(stand.segment, fresh.segment, bed)
     // What gave way keeps its history as a stand of its own, ended that day.

@@ -25,10 +25,19 @@ export const WHOLE_GROUND = { ground: 'whole' as const, ...NO_EDGES }
 
 /** Fields of a rectangle alone. */
 export const rectangleForm = (units: Units) => z.object(edges(units))
-/** The rectangle that is typed, whatever else stands in the form; null where it is none. */
+/** Whether no edge of a rectangle is said. */
+export const isUndrawn = (edges: Edges): boolean => Object.values(pick(edges)).every((edge) => edge === null)
+const pick = ({ fromM, toM, fromAcrossM, toAcrossM }: Edges): Edges => ({
+  fromM,
+  toM,
+  fromAcrossM,
+  toAcrossM,
+})
+
+/** The rectangle that is typed, whatever else stands in the form; null where it is none, or nothing was drawn yet. */
 export function rectangleTyped(text: EdgeText, bed: BedSize, units: Units): Rectangle | null {
   const read = rectangleForm(units).safeParse(text)
-  return read.success ? rectangleFrom(read.data, bed) : null
+  return read.success && !isUndrawn(read.data) ? rectangleFrom(read.data, bed) : null
 }
 
 export type Edges = { [edge in keyof Rectangle]: number | null }

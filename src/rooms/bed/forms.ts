@@ -4,7 +4,13 @@ import { rectangleM2 } from '../../core/garden/ground'
 import { livestockKind } from '../../core/garden/rules'
 import { groundSheetKind, sheetAim, stand, type Bed } from '../../core/garden/schema'
 import { chosen, day, name, quantity, quantityOrNone } from '../../parts/form/codecs'
-import { groundProblem, groundShape, rectangleForm, rectangleFrom } from '../../parts/ground/groundForm'
+import {
+  groundProblem,
+  groundShape,
+  isUndrawn,
+  rectangleForm,
+  rectangleFrom,
+} from '../../parts/ground/groundForm'
 import type { Units } from '../../text/format'
 
 /** Water given by hand, between the sowing and today. */
@@ -71,7 +77,10 @@ export const sheetForm = (bed: Bed, today: number, units: Units) =>
     })
 export type LayingForm = z.output<ReturnType<typeof sheetForm>>
 
-/** Something that stays in a bed: what, where, and how much of that ground it takes; all of it where that is left empty. */
+/**
+ * Something that stays in a bed: what, where, and how much of that ground it takes; all of it where that is left empty. Where
+ * it is may be left out, then how much it takes is asked.
+ */
 export const fixtureForm = (bed: Bed, units: Units) =>
   rectangleForm(units)
     .extend({
@@ -81,7 +90,14 @@ export const fixtureForm = (bed: Bed, units: Units) =>
     })
     .superRefine(({ areaM2, ...edges }, context) => {
       const place = rectangleFrom(edges, bed)
-      if (!place)
+      if (isUndrawn(edges)) {
+        if (areaM2 === null)
+          context.addIssue({
+            code: 'custom',
+            path: ['areaM2'],
+            message: 'Draw where it is, or say how much ground it takes.',
+          })
+      } else if (!place)
         context.addIssue({
           code: 'custom',
           path: ['toM'],
@@ -101,8 +117,9 @@ export function fixtureValue(
   { kind, label, areaM2, ...edges }: z.output<ReturnType<typeof fixtureForm>>,
   bed: Bed,
 ): Omit<Fixture, 'id'> {
-  const place = rectangleFrom(edges, bed)!
-  return { kind, label, place, areaM2: Math.min(areaM2 ?? Infinity, rectangleM2(place)) }
+  const place = isUndrawn(edges) ? null : rectangleFrom(edges, bed)
+  const most = place ? rectangleM2(place) : Infinity
+  return { kind, label, place, areaM2: Math.min(areaM2 ?? most, most) }
 }
 
 /** A disease, pest or worst weed of a bed. */

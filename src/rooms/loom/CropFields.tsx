@@ -102,6 +102,7 @@ export function CropFields({ spot, onClose }: { spot: { bedId: string; day: numb
             segment: segment ?? { kind: 'whole' },
             content: cropContent(firstCrop.id, 'transplant'),
             underStandId: null,
+            standing: form.text.standing && fromDay <= today,
           },
           fromDay,
         )
