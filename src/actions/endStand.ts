@@ -49,6 +49,8 @@ export type EndingDone = {
   by: string
   minutes: number | null
   materials: string
+  /** Animals hurt or lost; null where nobody said. */
+  hurt?: number | null
 }
 
 /**
@@ -62,7 +64,7 @@ export function recordEnd(
   done: EndingDone,
   forecast: StandForecast | null,
 ): Step {
-  const { method, passes, day, note, by, minutes, materials } = done
+  const { method, passes, day, note, by, minutes, materials, hurt = null } = done
   const kept = stand.end.plan?.method === method ? stand.end.plan : null
   const place = { bed, segment: stand.segment, livestock: garden.livestock }
   const actual: EndDetails = {
@@ -75,6 +77,7 @@ export function recordEnd(
     ...(by.trim() && { by: by.trim() }),
     ...(minutes !== null && { minutes }),
     ...(materials.trim() && { materials: materials.trim() }),
+    ...(hurt !== null && findMethod(method)?.animals && { hurt }),
   }
   return {
     label: `Recorded the end of ${standName(stand).toLowerCase()}`,

@@ -65,7 +65,7 @@ function Parting({ stand, bed, ground }: { stand: Stand; bed: Bed; ground: Recta
       {parted?.ok && (
         <p className="mt-1">
           {parted.value
-            .map((part) => `${segmentText(part, units)}, ${area(segmentAreaM2(bed, part), units)}`)
+            .map((part) => `${segmentText(part, units, bed)}, ${area(segmentAreaM2(bed, part), units)}`)
             .join('; ')}
           .
         </p>

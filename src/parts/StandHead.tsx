@@ -41,7 +41,7 @@ export function StandHead({
         </Link>
       </h1>
       <span className="quiet">
-        {stand.segment.kind !== 'whole' && `${segmentText(stand.segment, units)}, `}
+        {stand.segment.kind !== 'whole' && `${segmentText(stand.segment, units, bed)}, `}
         {area(segmentAreaM2(bed, stand.segment), units)}
       </span>
       <AmountsSwitch units={units} />

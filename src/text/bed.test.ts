@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
-import type { Stand } from '../core/garden/schema'
+import type { Segment, Stand } from '../core/garden/schema'
 import { testCover } from '../core/testing/beds'
-import { lastTime, nextDeed } from './bed'
+import { lastTime, nextDeed, placeText } from './bed'
 
 const today = dayNumber('2026-05-01')
 const ending = (date: string, method: 'crimp' | 'winter-kill' = 'crimp') => ({
@@ -55,4 +55,15 @@ test('the last one that was counted here is told, and no other bed’s', () => {
   expect(lastTime([ended], ended.bedId, 'new')).toMatch(/cereal rye by crimp on .*2026, 10\s% stood again/)
   expect(lastTime([ended], ended.bedId, 'old')).toBeNull()
   expect(lastTime([ended], 'elsewhere', null)).toBeNull()
+})
+
+test('a part is told by its stretch of the bed, and across it where it is not as wide', () => {
+  const bed = { label: 'L1', lengthM: 10 }
+  const words = (segment: Segment) => placeText(bed, segment, 'metric').replace(/\s/g, ' ')
+  const side = { kind: 'rectangle' as const, fromAcrossM: 0, toAcrossM: 0.4 }
+  expect(words({ kind: 'whole' })).toBe('L1')
+  expect(words({ kind: 'half', which: 'second' })).toBe('L1, second half')
+  expect(words({ kind: 'strip', fromM: 2, toM: 4 })).toBe('L1, 2 m to 4 m')
+  expect(words({ ...side, fromM: 0, toM: 10 })).toBe('L1, 0 m to 0.4 m across')
+  expect(words({ ...side, fromM: 2, toM: 4 })).toBe('L1, 2 m to 4 m, 0 m to 0.4 m across')
 })

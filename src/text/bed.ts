@@ -8,8 +8,8 @@ import { endingWords, standName } from './names'
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
-/** Which part of its bed something takes: `first half`, `0 m to 8 m`; empty for all of it. */
-export function segmentText(segment: Segment, units: Units): string {
+/** Which part of its bed something takes: `first half`, `0 m to 8 m`, `0 m to 0.4 m across`; empty for all of it. */
+export function segmentText(segment: Segment, units: Units, { lengthM }: Pick<Bed, 'lengthM'>): string {
   switch (segment.kind) {
     case 'whole':
       return ''
@@ -18,21 +18,26 @@ export function segmentText(segment: Segment, units: Units): string {
     case 'strip':
       return `${metres(segment.fromM, units)} to ${metres(segment.toM, units)}`
     case 'rectangle':
-      return `${metres(segment.fromM, units)} to ${metres(segment.toM, units)}, ${metres(segment.fromAcrossM, units)} to ${metres(segment.toAcrossM, units)} across`
+      return [
+        ...(segment.fromM > 0 || segment.toM < lengthM
+          ? [`${metres(segment.fromM, units)} to ${metres(segment.toM, units)}`]
+          : []),
+        `${metres(segment.fromAcrossM, units)} to ${metres(segment.toAcrossM, units)} across`,
+      ].join(', ')
     case 'path':
       return 'path'
   }
 }
 
 /** Where something stands: `L1`, `L1, first half`. */
-export const placeText = ({ label }: Pick<Bed, 'label'>, segment: Segment, units: Units): string =>
-  segment.kind === 'whole' ? label : `${label}, ${segmentText(segment, units)}`
+export const placeText = (bed: Pick<Bed, 'label' | 'lengthM'>, segment: Segment, units: Units): string =>
+  segment.kind === 'whole' ? bed.label : `${bed.label}, ${segmentText(segment, units, bed)}`
 
 /** A stand by name, with its part of the bed where it is not all of it: `Cereal rye, first half`. */
-export const standWithPlace = (stand: Stand, units: Units): string =>
+export const standWithPlace = (stand: Stand, units: Units, bed: Pick<Bed, 'lengthM'>): string =>
   stand.segment.kind === 'whole'
     ? standName(stand)
-    : `${standName(stand)}, ${segmentText(stand.segment, units)}`
+    : `${standName(stand)}, ${segmentText(stand.segment, units, bed)}`
 
 /** What is to be done to a cover next, or waited for, in a sentence as it is said at the bed. */
 export function nextDeed(stand: Stand, today: number): string {

@@ -64,6 +64,8 @@ export const ending = z.object({
   by: z.string().max(80).optional(),
   minutes: numberBetween('Minutes', 0, 10_000, 'min').optional(),
   materials: z.string().max(400).optional(),
+  /** Animals that were hurt or lost meanwhile, and what happened is in the note; not asked where left out. */
+  hurt: z.number().int().min(0).max(2000).optional(),
 })
 export type EndDetails = z.infer<typeof ending>
 

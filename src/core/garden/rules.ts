@@ -11,6 +11,8 @@ export const livestock = z.object({
   head: z.number().int().min(1).max(2000),
   penLengthM: numberBetween('Pen length', 0.3, 200, 'm').nullable(),
   penWidthM: numberBetween('Pen width', 0.3, 200, 'm').nullable(),
+  /** What a kilo of their bought feed costs, in the garden's currency; not told where left out. */
+  feedPricePerKg: numberBetween('Price of a kilo of feed', 0.001, 1000).optional(),
 })
 export type Livestock = z.infer<typeof livestock>
 

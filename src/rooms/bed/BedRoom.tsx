@@ -61,7 +61,7 @@ function AtTheBed({ bed, covers, focus }: { bed: Bed; covers: readonly Stand[]; 
     <div className="mt-1 text-lg" data-testid="at-the-bed">
       {covers.map((cover) => (
         <p key={cover.id}>
-          <strong>{standWithPlace(cover, data.garden.units)}.</strong> {nextDeed(cover, today)}{' '}
+          <strong>{standWithPlace(cover, data.garden.units, bed)}.</strong> {nextDeed(cover, today)}{' '}
           <PlanChance standId={cover.id} before="The plan: " short />
         </p>
       ))}
@@ -127,7 +127,9 @@ function BedYear({ bed }: { bed: Bed }) {
           {pending > 0 && !forecast && <p role="status">Growing this bed through two hundred seasons …</p>}
           <Failed what="Growing this bed" failure={failure} />
           <Failed what="What the last check changed" failure={forecast ? learned.failure : null} />
-          {covers.length > 1 && <Parts covers={covers} focus={focus} units={units} onAsk={setAsked} />}
+          {covers.length > 1 && (
+            <Parts bed={bed} covers={covers} focus={focus} units={units} onAsk={setAsked} />
+          )}
           {focus && <FocusPlan standId={focus.id} told={told} />}
           {focus && forecast && (
             <FocusCover
@@ -148,7 +150,7 @@ function BedYear({ bed }: { bed: Bed }) {
       {stands.length > 0 && <h2 className="mt-6">What stands, stood and is planned</h2>}
       <ol className="mt-2 max-w-4xl divide-y divide-base-300 border-y border-base-300">
         {stands.map((stand) => (
-          <StandEntry key={stand.id} stand={stand} units={units} />
+          <StandEntry key={stand.id} stand={stand} bed={bed} units={units} />
         ))}
       </ol>
       <Journal bed={bed} />
@@ -162,11 +164,13 @@ function BedYear({ bed }: { bed: Bed }) {
 
 /** The covers that grow in a bed at once, and which of them is looked at below. */
 function Parts({
+  bed,
   covers,
   focus,
   units,
   onAsk,
 }: {
+  bed: Bed
   covers: readonly Stand[]
   focus: Stand | null
   units: Units
@@ -176,7 +180,7 @@ function Parts({
     <p className="no-print mb-2 flex flex-wrap gap-2" role="group" aria-label="Which part is shown">
       {covers.map((cover) => (
         <Chip key={cover.id} chosen={cover.id === focus?.id} onPress={() => onAsk(cover.id)}>
-          {standWithPlace(cover, units)}
+          {standWithPlace(cover, units, bed)}
         </Chip>
       ))}
     </p>
@@ -226,7 +230,7 @@ function stepText<T extends { date: string }>(step: Step<T>, done: string, plann
 /** How the beginning of each is told. */
 const BEGUN = { cover: 'sown', crop: 'planted', sheet: 'laid' } as const
 
-function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
+function StandEntry({ stand, bed, units }: { stand: Stand; bed: Bed; units: Units }) {
   const { data, today } = useGarden()
   const act = useAct()
   const cover = stand.content.kind === 'cover'
@@ -258,7 +262,7 @@ function StandEntry({ stand, units }: { stand: Stand; units: Units }) {
         <h2>
           {standName(stand)}{' '}
           <span className="quiet font-sans text-sm font-normal">
-            {stand.segment.kind !== 'whole' && `${segmentText(stand.segment, units)}, `}
+            {stand.segment.kind !== 'whole' && `${segmentText(stand.segment, units, bed)}, `}
             {standState(stand)}
           </span>
         </h2>

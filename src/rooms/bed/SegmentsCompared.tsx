@@ -48,7 +48,7 @@ export function SegmentsCompared({ bed, stand }: { bed: Bed; stand: Stand }) {
           </tbody>
         </table>
       </Scroll>
-      <Verdict parts={parts} units={units} />
+      <Verdict bed={bed} parts={parts} units={units} />
     </section>
   )
 }
@@ -59,7 +59,7 @@ function SegmentRow({ part, bed, units }: { part: ComparedSegment; bed: Bed; uni
     <tr>
       <th scope="row" className="text-left">
         <Link className="link" to={`/end/${stand.id}`}>
-          {segmentText(stand.segment, units)}
+          {segmentText(stand.segment, units, bed)}
         </Link>
         <span className="quiet font-normal">, {area(segmentAreaM2(bed, stand.segment), units)}</span>
       </th>
@@ -79,7 +79,7 @@ function SegmentRow({ part, bed, units }: { part: ComparedSegment; bed: Bed; uni
 }
 
 /** Which part did better by the counts, how sure that is, and what one year can tell. */
-function Verdict({ parts, units }: { parts: ComparedSegment[]; units: Units }) {
+function Verdict({ parts, bed, units }: { parts: ComparedSegment[]; bed: Bed; units: Units }) {
   const fewest = fewestAgain(parts)
   const part = parts.find(({ stand }) => stand.id === fewest?.standId)
   if (!fewest || !part) {
@@ -93,7 +93,7 @@ function Verdict({ parts, units }: { parts: ComparedSegment[]; units: Units }) {
     )
   }
   const apart = endedApartDays(parts)
-  const name = `${segmentText(part.stand.segment, units)} (${part.end ? endingWords(part.end) : 'not ended'})`
+  const name = `${segmentText(part.stand.segment, units, bed)} (${part.end ? endingWords(part.end) : 'not ended'})`
   return (
     <div className="mt-1 max-w-3xl">
       {fewest.chance >= SURE

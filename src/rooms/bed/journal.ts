@@ -28,9 +28,9 @@ const FATE = { dropped: 'dropped', 'carried off': 'carried off', eaten: 'eaten',
 
 const BEGAN = { cover: 'Sowed', crop: 'Planted', sheet: 'Laid' } as const
 
-function standEntries(stand: Stand, checks: readonly Check[], told: Told): Entry[] {
+function standEntries(stand: Stand, bed: Bed, checks: readonly Check[], told: Told): Entry[] {
   const units = unitsOf(told)
-  const name = standWithPlace(stand, units)
+  const name = standWithPlace(stand, units, bed)
   const cover = stand.content.kind === 'cover'
   const to = cover ? `/watch/${stand.id}` : null
   const entry = (id: string, date: string, what: string, words = '', pictureIds: string[] = []): Entry => ({
@@ -143,8 +143,13 @@ function standEntries(stand: Stand, checks: readonly Check[], told: Told): Entry
 }
 
 /** Who did it, how long it took and what it used up. */
-const doneBy = ({ by, minutes, materials }: EndDetails): string =>
-  joined(by ? `by ${by}` : '', minutes === undefined ? '' : `${minutes} minutes`, materials ?? '')
+const doneBy = ({ by, minutes, materials, hurt }: EndDetails): string =>
+  joined(
+    by ? `by ${by}` : '',
+    minutes === undefined ? '' : `${minutes} minutes`,
+    materials ?? '',
+    hurt ? `${hurt} hurt or lost` : '',
+  )
 
 /** Everything that happened in a bed, the newest first. */
 export function journalOf(
@@ -159,7 +164,7 @@ export function journalOf(
   for (const check of checks) byStand.get(check.standId)?.push(check)
   const shown = new Set(own.flatMap((stand) => byStand.get(stand.id)!.flatMap((check) => check.pictureIds)))
   return [
-    ...own.flatMap((stand) => standEntries(stand, byStand.get(stand.id) ?? [], told)),
+    ...own.flatMap((stand) => standEntries(stand, bed, byStand.get(stand.id) ?? [], told)),
     ...bed.troubles.map((trouble): Entry => ({
       id: trouble.id,
       day: dayNumber(trouble.date),

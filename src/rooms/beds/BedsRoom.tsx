@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { groupsOf } from '../../core/plants/catalogue'
-import type { Stand } from '../../core/garden/schema'
+import type { Bed, Stand } from '../../core/garden/schema'
 import { Swatch } from '../../parts/Swatch'
 import { useGarden } from '../../state/garden'
 import { area, longDate, metres } from '../../text/format'
@@ -121,7 +121,7 @@ function BedRow({ line: { bed, now, next, nextDay }, section }: { line: BedLine;
         {now.length === 0 ? (
           <span className="quiet">bare</span>
         ) : (
-          now.map((stand) => <Stands key={stand.id} stand={stand} />)
+          now.map((stand) => <Stands key={stand.id} stand={stand} bed={bed} />)
         )}
       </td>
       <td className="pb-1.5 sm:py-1.5 sm:pr-4">
@@ -140,12 +140,12 @@ function BedRow({ line: { bed, now, next, nextDay }, section }: { line: BedLine;
   )
 }
 
-function Stands({ stand }: { stand: Stand }) {
+function Stands({ stand, bed }: { stand: Stand; bed: Bed }) {
   const { units } = useGarden().data.garden
   return (
     <span className="flex items-center gap-2">
       {stand.content.kind === 'cover' && <Swatch groups={groupsOf(stand.content.components)} size={1} />}
-      {standWithPlace(stand, units)}
+      {standWithPlace(stand, units, bed)}
     </span>
   )
 }

@@ -7,7 +7,7 @@ import { manureDaysFor } from '../../core/planting/manure'
 import type { MovingAnswer } from '../../core/scenario/moving'
 import { Chance } from '../../parts/Chance'
 import { dryMatter, nitrogen } from '../../text/amounts'
-import { area, dateRangeText, grams, kilos, longDate, percent, shortDate } from '../../text/format'
+import { area, dateRangeText, grams, kilos, longDate, money, percent, shortDate } from '../../text/format'
 import { stockingDoubtText } from '../../text/cautions'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
@@ -37,6 +37,7 @@ export function AnimalPlanView({
   const told = useTold(end.view.bed, stand.segment)
   const perRound = answer.stops.length / plan.rounds
   const last = daysOnStop(plan, plan.rounds - 1)
+  const price = garden.livestock.find(({ kind }) => kind === plan.kind)?.feedPricePerKg
   const running = stand.end.actual?.animals ? answer.stops.findIndex((stop) => stop.endDay > today) : -1
   return (
     <div className="mt-3 grid gap-x-8 gap-y-4 lg:grid-cols-[1fr_22rem]">
@@ -115,7 +116,12 @@ export function AnimalPlanView({
         <dt>Stand again</dt>
         <dd>{answer.survivors ? percent(answer.survivors.p50) : '–'}</dd>
         <dt>Found on the bed</dt>
-        <dd>{kilos(answer.eatenKg, units)} dry</dd>
+        <dd data-testid="feed-saved">
+          {kilos(answer.eatenKg, units)} dry
+          {price === undefined
+            ? '; what their feed costs is told in the Shed'
+            : `, so much less to buy: about ${money(answer.eatenKg * price, garden.currency)}`}
+        </dd>
         <dt>Feed to bring</dt>
         <dd>
           <strong>{kilos(answer.feedKg, units)}</strong>

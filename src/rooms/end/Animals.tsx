@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { usualPlan } from '../../core/termination/animals'
 import { stopsOf } from '../../core/termination/stops'
 import { animalCautions, bloatNow, harmNow, obstacleOf, stockFor } from '../../core/termination/obstacles'
+import { hurtBefore } from '../../core/termination/hurt'
 import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
 import { z } from 'zod'
 import { dayNumber } from '../../core/foundations/day'
@@ -24,7 +25,8 @@ import type { EndView } from './useEnd'
 import { useStanding } from './planCase'
 import { day } from '../../parts/form/codecs'
 import { animalForm, animalValue, planFrom } from './animalForm'
-import { metres } from '../../text/format'
+import { useGarden } from '../../state/garden'
+import { metres, shortDate } from '../../text/format'
 
 /** Days from sowing until there is something to put animals on. */
 const GROWN_DAYS = 45
@@ -56,6 +58,7 @@ const NO_ANIMALS: AnimalPlan = {
 /** Hens in a moved pen, pigs or grazers: where they stand when, what they eat, what grows again, when it is done. */
 export function Animals({ end }: { end: EndView }) {
   const { stand, view, garden, spec, today, standing, rules, forecast } = end
+  const { data } = useGarden()
   const known = stand.end.actual ?? stand.end.plan
   const livestock = garden.livestock
   const sown = stand.start.actual ?? stand.start.plan
@@ -80,13 +83,14 @@ export function Animals({ end }: { end: EndView }) {
   const entry = findMethod(method)!
   const plants = plantsOf(stand)
   const place = { bed: view.bed, segment: stand.segment, tools: garden.tools, livestock, plants, rules }
+  const stock = stockFor(entry, livestock, place)
   const startDay = way.value?.start ?? null
+  const before = stock && hurtBefore(data.stands, stock.kind)
   const stageDay = startDay ?? today
   // As it would stand on: a planned end must not hide what the animals meet.
   const grown = useStanding(end).standing ?? forecast
   const stageAt = (component: number, day = stageDay) => (grown ? stageReached(grown, component, day) : 0)
   const heightOn = (day: number) => (grown && justBefore(grown, day)?.heightM) ?? 1
-  const stock = stockFor(entry, livestock, place)
   const now = plants.flatMap((plant, i) => bloatNow(entry, plant, stageAt(i)) ?? [])
   const plot = segmentSizeM(view.bed, stand.segment)
   const base =
@@ -180,6 +184,11 @@ export function Animals({ end }: { end: EndView }) {
         />
       )}
       <div className="mt-3 flex flex-col gap-1">
+        {before && stock && (
+          <Caution>
+            {`On ${shortDate(before.day)} ${before.hurt} of the ${stock.kind} ${before.hurt === 1 ? 'was' : 'were'} hurt or lost${before.note ? ` (${before.note})` : ''}. Look under the pen before each move.`}
+          </Caution>
+        )}
         {[
           ...entry.cautions,
           ...now,

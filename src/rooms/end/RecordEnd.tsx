@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router'
 import { recordEnd } from '../../actions/endStand'
 import { dayNumber } from '../../core/foundations/day'
-import { METHODS, type MethodId } from '../../core/termination/methods'
+import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
 import { DraftOffer } from '../../parts/DraftOffer'
 import { TypedChoice, TypedDay, TypedNote, TypedText } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
@@ -34,6 +34,7 @@ export function RecordEnd({ end, method, usual }: { end: EndView; method?: Metho
         by: actual?.by ?? '',
         minutes: actual?.minutes ?? null,
         materials: actual?.materials ?? '',
+        hurt: actual?.hurt ?? null,
         note: actual?.note ?? '',
       }
     },
@@ -79,6 +80,9 @@ export function RecordEnd({ end, method, usual }: { end: EndView; method?: Metho
       <TypedText form={form} name="by" label="By" className="w-32" />
       <TypedText form={form} name="minutes" label="Minutes" className="w-24" decimal />
       <TypedText form={form} name="materials" label="Materials used" className="w-56" />
+      {findMethod(shown)?.animals && (
+        <TypedText form={form} name="hurt" label="Hurt or lost" className="w-28" decimal />
+      )}
       <TypedNote form={form} name="note" />
     </RecordForm>
   )

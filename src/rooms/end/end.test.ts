@@ -226,6 +226,7 @@ describe('an end as filled in', () => {
     by: '',
     minutes: '',
     materials: '',
+    hurt: '',
     note: '',
   }
   const sown = dayNumber('2026-04-01')
@@ -233,6 +234,7 @@ describe('an end as filled in', () => {
     [{ doneOn: '2026-05-03' }, 'doneOn', /once it is done/],
     [{ doneOn: '2026-03-01' }, 'doneOn', /It was sown on 2026-04-01/],
     [{ minutes: 'long' }, 'minutes', /must be a number, or left empty/],
+    [{ hurt: '1,5' }, 'hurt', /must be a whole number/],
   ] as const)('%j', (part, field, message) =>
     expect(problemsOf(endForm(sown, dayNumber('2026-05-01'), 'metric'), { ...done, ...part })).toEqual({
       [field]: expect.stringMatching(message),

@@ -150,6 +150,40 @@ test('the chance of hens knows the interval to the harvest of what follows', asy
   await waitFor(() => expect(screen.getByRole('button', { name: /^Plan.*: Hens/ })).toBeTruthy(), SLOW)
 })
 
+test('animals that were hurt are noted with the end', async () => {
+  await openRoom(`/end/${VETCH}/after`)
+  const record = await screen.findByRole('form', { name: 'Record the end' }, SLOW)
+  expect(within(record).queryByLabelText('Hurt or lost')).toBeNull()
+  type('How', 'hens', record)
+  type('Hurt or lost', '2', record)
+  type('Note', 'a fox', record)
+  press('Record the end', record)
+  await waitFor(
+    async () =>
+      expect((await database.stands.get(VETCH))?.end.actual).toMatchObject({ method: 'hens', hurt: 2 }),
+    SLOW,
+  )
+})
+
+test('animals that were hurt before are told before they come again', async () => {
+  await openRoom('/end/marlpit-lane-stand-01/animals')
+  const { end } = await stored(VETCH)
+  const animals = {
+    kind: 'hens',
+    head: 4,
+    penLengthM: 2,
+    penWidthM: 1.2,
+    daysPerStop: 1,
+    rounds: 1,
+    restDays: 0,
+  }
+  const actual = { date: '2026-04-10', method: 'hens', passes: 1, note: 'a fox', animals, hurt: 2 }
+  await act(async () => void (await database.table('stands').update(VETCH, { end: { ...end, actual } })))
+  expect(
+    await screen.findByText(/2 of the hens were hurt or lost \(a fox\)\. Look under the pen/, {}, SLOW),
+  ).toBeTruthy()
+})
+
 test('where couch is named no way is said to clear it', async () => {
   await openRoom(`/end/${VETCH}`)
   await act(async () => {

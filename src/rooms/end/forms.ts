@@ -32,6 +32,11 @@ export const endForm = (sownDay: number, today: number, units: Units) =>
     by: z.string().max(80, 'By: at most 80 signs.'),
     minutes: minutes(units),
     materials: z.string().max(400, 'Materials: at most 400 signs.'),
+    hurt: quantityOrNone('count', units, {
+      name: 'How many were hurt or lost',
+      of: ending.shape.hurt,
+      whole: true,
+    }),
     note: note(),
   })
 

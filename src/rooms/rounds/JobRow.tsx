@@ -31,7 +31,7 @@ const LOOKS: readonly Job['kind'][] = ['emergence', 'look', 'window']
 export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
   const [more, setMore] = useState(false)
   const { title, detail } = jobText(job, rounds.standOf(job), rounds.units, rounds.overOf(job))
-  const part = segmentText(rounds.standOf(job).segment, rounds.units)
+  const part = segmentText(rounds.standOf(job).segment, rounds.units, rounds.bedOf(job))
   const late = job.dueDay < rounds.today
   const took = rounds.minutesOf(job)
   const better = rounds.betterOf(job)

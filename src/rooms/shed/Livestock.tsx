@@ -6,21 +6,26 @@ import { useTyped } from '../../parts/form/useTyped'
 import { single } from '../../parts/once'
 import { SelectField } from '../../parts/SelectField'
 import { useAct, useGarden } from '../../state/garden'
-import { metres } from '../../text/format'
-import { unitOf } from '../../text/quantity'
+import { metres, money } from '../../text/format'
+import { readQuantity, unitOf } from '../../text/quantity'
 import { stockForm } from './stockForms'
 
-const BLANK = { kind: 'hens' as const, head: '', penLengthM: '', penWidthM: '' }
+const BLANK = { kind: 'hens' as const, head: '', penLengthM: '', penWidthM: '', bagPrice: '', bagKg: '' }
 
 /** Animals that can be put on beds, with their pens, and the interval their manure asks for. */
 export function Livestock() {
   const { data } = useGarden()
   const { garden } = data
   const act = useAct()
-  const form = useTyped({ schema: stockForm(garden.units), draft: { name: 'animals' }, blank: BLANK })
+  const form = useTyped({
+    schema: stockForm(garden.units),
+    draft: { name: 'animals', version: 2 },
+    blank: BLANK,
+  })
   const rules = garden.rules
   const stock = garden.livestock
   const unit = unitOf('length', garden.units)
+  const unitKg = readQuantity('1', 'weight', garden.units)
   return (
     <section className="mt-6" aria-label="Animals on beds">
       <h2>Animals on beds</h2>
@@ -31,6 +36,8 @@ export function Livestock() {
             {entry.penLengthM && entry.penWidthM
               ? `, pen ${metres(entry.penLengthM, garden.units)} × ${metres(entry.penWidthM, garden.units)}`
               : ', no pen size yet'}
+            {entry.feedPricePerKg !== undefined &&
+              `, feed ${money(entry.feedPricePerKg * unitKg, garden.currency)} a ${unitOf('weight', garden.units)}`}
             <button
               className="btn btn-ghost btn-xs"
               aria-label={`Remove ${entry.kind}`}
@@ -47,7 +54,14 @@ export function Livestock() {
       <Form
         className="mt-2 flex flex-wrap items-start gap-3"
         aria-label="Add animals"
-        onSubmit={form.submit(({ value }) => act(addAnimals(garden, value)))}
+        onSubmit={form.submit(({ value: { bagPrice, bagKg, ...animals } }) =>
+          act(
+            addAnimals(garden, {
+              ...animals,
+              ...(bagPrice !== null && bagKg !== null && { feedPricePerKg: bagPrice / bagKg }),
+            }),
+          ),
+        )}
       >
         <TypedChoice
           form={form}
@@ -59,6 +73,20 @@ export function Livestock() {
         <TypedText form={form} name="head" label="How many" className="w-24" decimal />
         <TypedText form={form} name="penLengthM" label={`Pen length, ${unit}`} className="w-32" decimal />
         <TypedText form={form} name="penWidthM" label={`Pen width, ${unit}`} className="w-32" decimal />
+        <TypedText
+          form={form}
+          name="bagPrice"
+          label={`A bag of feed costs, ${garden.currency}`}
+          className="w-40"
+          decimal
+        />
+        <TypedText
+          form={form}
+          name="bagKg"
+          label={`and weighs, ${unitOf('weight', garden.units)}`}
+          className="w-32"
+          decimal
+        />
         <button className="btn btn-sm mt-6">Add animals</button>
       </Form>
       <div className="mt-2 flex flex-wrap items-start gap-3">

@@ -3,12 +3,21 @@ import { problemsOf } from '../../parts/form/testing'
 import { feedForm, stockForm } from './stockForms'
 
 describe('animals and feed as filled in', () => {
-  const stock = { kind: 'hens' as const, head: '4', penLengthM: '', penWidthM: '1.2' }
+  const stock = {
+    kind: 'hens' as const,
+    head: '4',
+    penLengthM: '',
+    penWidthM: '1.2',
+    bagPrice: '',
+    bagKg: '',
+  }
   test.each([
     [{}, 'penLengthM', /Measure the pen/],
     [{ head: 'some' }, 'head', /must be a number/],
     [{ head: 'some' }, 'penLengthM', /Measure the pen/],
     [{ penLengthM: '-1' }, 'penLengthM', /between 0.3 and 200.m/],
+    [{ penLengthM: '2', bagPrice: '18' }, 'bagKg', /price of a bag of feed and what it weighs/],
+    [{ penLengthM: '2', bagPrice: '18', bagKg: '0' }, 'bagKg', /at least|between/],
   ] as const)('hens %j', (part, field, message) =>
     expect(problemsOf(stockForm('metric'), { ...stock, ...part })[field]).toMatch(message),
   )

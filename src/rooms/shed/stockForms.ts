@@ -69,7 +69,13 @@ export const stockForm = (units: Units) => {
       head: quantity('count', units, { name: 'How many there are', low: 1, high: 2000, whole: true }),
       penLengthM: size('length'),
       penWidthM: size('width'),
+      bagPrice: quantityOrNone('money', units, { name: 'The price of a bag', above: 0, high: 10_000 }),
+      bagKg: quantityOrNone('weight', units, { name: 'The weight of a bag', low: 0.1, high: 2000 }),
     })
+    .refine(
+      ({ bagPrice, bagKg }) => (bagPrice === null) === (bagKg === null),
+      beside('bagKg', 'Give the price of a bag of feed and what it weighs, or leave both empty.'),
+    )
     .refine(
       ({ kind, penLengthM }) => kind !== 'hens' || penLengthM !== null,
       measured('length', 'penLengthM'),

@@ -39,6 +39,8 @@ test('animals that are moved in a pen need its size', async () => {
   type('How many', '6', animals)
   type(/^Pen length/, '2,5', animals)
   type(/^Pen width/, '1.2', animals)
+  type(/^A bag of feed costs/, '19,20', animals)
+  type(/^and weighs/, '12', animals)
   press('Add animals', animals)
   await waitFor(async () => expect((await garden()).livestock).toHaveLength(before + 1), SLOW)
   expect((await garden()).livestock.at(-1)).toMatchObject({
@@ -46,7 +48,9 @@ test('animals that are moved in a pen need its size', async () => {
     head: 6,
     penLengthM: 2.5,
     penWidthM: 1.2,
+    feedPricePerKg: expect.closeTo(1.6),
   })
+  expect(await screen.findByText(/feed €1\.60 a kg/)).toBeTruthy()
 })
 
 test('a feed is added without its analysis, and given it later', async () => {
