@@ -1,4 +1,4 @@
-import { useRef, useState, type PointerEvent } from 'react'
+import { useId, useRef, useState, type PointerEvent } from 'react'
 import type { Rectangle } from '../../core/garden/bed'
 import { metres, type Units } from '../../text/format'
 import { useWidth } from '../useSize'
@@ -25,6 +25,7 @@ const SHORTEST_DRAG = 8
 export function BedPlan({ bed, label, units, lying, piece, onPiece }: Props) {
   const frame = useRef<HTMLDivElement>(null)
   const width = useWidth(frame)
+  const hatching = useId()
   const plan = planOf(bed, width)
   const drawing = useDrawing(plan, units, onPiece)
   return (
@@ -40,7 +41,7 @@ export function BedPlan({ bed, label, units, lying, piece, onPiece }: Props) {
         >
           <defs>
             <pattern
-              id="stays"
+              id={hatching}
               width="6"
               height="6"
               patternUnits="userSpaceOnUse"
@@ -51,7 +52,7 @@ export function BedPlan({ bed, label, units, lying, piece, onPiece }: Props) {
           </defs>
           <Box plan={plan} place={plan.all} className="fill-base-200 stroke-base-content" />
           {lying.map((one) => (
-            <Lying key={one.id} plan={plan} one={one} />
+            <Lying key={one.id} plan={plan} one={one} hatching={hatching} />
           ))}
           {piece && (
             <Box
@@ -112,13 +113,21 @@ function Box({
 /** Signs of a label that a px has room for. */
 const SIGNS_PER_PX = 1 / 7
 
-function Lying({ plan, one: { label, place, stays } }: { plan: Plan; one: OnPlan }) {
+function Lying({
+  plan,
+  one: { label, place, stays },
+  hatching,
+}: {
+  plan: Plan
+  one: OnPlan
+  hatching: string
+}) {
   const room = (plan.x(place.toM) - plan.x(place.fromM) - 8) * SIGNS_PER_PX
   const words = label.length <= room ? label : room > 4 ? `${label.slice(0, Math.floor(room) - 1)}…` : ''
   return (
     <>
       {stays ? (
-        <Box plan={plan} place={place} className="stroke-base-content" fill="url(#stays)" />
+        <Box plan={plan} place={place} className="stroke-base-content" fill={`url(#${hatching})`} />
       ) : (
         <Box plan={plan} place={place} className="fill-base-300 stroke-base-content/60" />
       )}

@@ -60,15 +60,19 @@ export function rectangleFrom(edges: Edges, bed: BedSize): Rectangle | null {
 /** Lengths typed in feet reach past the bed by their last digit, m. */
 const SLACK_M = 0.01
 
-/** The part of a bed that is meant; null where it does not lie on it. */
+/** The part of a bed that is meant; null where none is drawn, or it does not lie on the bed. */
 export function segmentFrom(value: GroundValue, bed: BedSize): Segment | null {
   const { ground } = value
   if (ground === 'whole' || ground === 'path') return { kind: ground }
   if (ground !== 'part') return { kind: 'half', which: ground === 'first half' ? 'first' : 'second' }
-  const rectangle = rectangleFrom(value, bed)
+  const rectangle = isUndrawn(value) ? null : rectangleFrom(value, bed)
   return rectangle && segmentOn(rectangle, bed)
 }
 
 /** What is wrong with the ground as filled in; null where nothing is. */
-export const groundProblem = (value: GroundValue, bed: BedSize): string | null =>
-  segmentFrom(value, bed) ? null : 'The part must lie on the bed and end after it starts.'
+export function groundProblem(value: GroundValue, bed: BedSize): string | null {
+  if (segmentFrom(value, bed)) return null
+  return isUndrawn(value)
+    ? 'Draw the part on the bed, or type where it begins and ends.'
+    : 'The part must lie on the bed and end after it starts.'
+}
