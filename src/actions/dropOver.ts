@@ -1,17 +1,9 @@
 import { isoDate } from '../core/foundations/day'
 import type { Stand } from '../core/garden/schema'
-import { findMethod } from '../core/termination/methods'
+import { cutOver } from '../core/seeding/dropOver'
 import { changed } from '../data/writes'
 import { standName } from '../text/names'
 import type { Step } from './step'
-
-/** The cut that a cover is ended by over a sowing: as it is planned where that is one, else chop and drop. */
-function cutOn({ end }: Stand, date: string): Stand['end']['plan'] {
-  const { plan } = end
-  return plan && findMethod(plan.method)?.acts.includes('chop')
-    ? { ...plan, date }
-    : { method: 'chop', passes: 1, note: '', date }
-}
 
 /** Plans a sowing into a cover and the cut of that cover over the seed for one day. */
 export function planDropOver(sowing: Stand, upper: Stand, day: number): Step {
@@ -27,7 +19,7 @@ export function planDropOver(sowing: Stand, upper: Stand, day: number): Step {
             }),
           ]
         : []),
-      changed('stands', upper, { end: { ...upper.end, plan: cutOn(upper, date) } }),
+      changed('stands', upper, { end: { ...upper.end, plan: cutOver(upper, day) } }),
     ],
   }
 }

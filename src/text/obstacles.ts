@@ -7,6 +7,7 @@ const size = ({ widthM, lengthM }: Sized, units: Units) =>
 const KEPT = {
   'be covered':
     'Kept plants stand here; a sheet would kill them. Part the bed beside them and cover the rest.',
+  'be flattened': 'Kept plants stand here; a roller or board would flatten them. Part the bed beside them.',
   'be burnt': 'Kept plants or drip lines here would be burnt.',
   'be eaten': 'Kept plants stand here; animals would eat them. Part the bed beside them.',
 } as const

@@ -73,12 +73,20 @@ export function stretchOf(segment: Segment, bed: BedSize): [number, number] | nu
   return ground && [ground.fromM, ground.toM]
 }
 
-/** Whether two parts of a bed have ground in common; the path has none with the bed. */
+/** Edges nearer than this are one: lengths are typed and converted to the centimetre, m. */
+const ONE_EDGE_M = 0.01
+
+/** Whether two parts of a bed have ground in common, more than a hair along their edges; the path has none with the bed. */
 export function sharesGround(a: Segment, b: Segment, bed: BedSize): boolean {
   const one = rectangleOf(a, bed)
   const other = rectangleOf(b, bed)
   if (!one || !other) return one === other
-  return commonRectangle(one, other) !== null
+  const common = commonRectangle(one, other)
+  return (
+    common !== null &&
+    common.toM - common.fromM > ONE_EDGE_M &&
+    common.toAcrossM - common.fromAcrossM > ONE_EDGE_M
+  )
 }
 
 /** Whether one part of a bed takes all the ground of another. */
@@ -87,10 +95,10 @@ export function takesAllOf(a: Segment, b: Segment, bed: BedSize): boolean {
   const other = rectangleOf(b, bed)
   if (!one || !other) return one === other
   return (
-    one.fromM <= other.fromM &&
-    one.toM >= other.toM &&
-    one.fromAcrossM <= other.fromAcrossM &&
-    one.toAcrossM >= other.toAcrossM
+    one.fromM <= other.fromM + ONE_EDGE_M &&
+    one.toM >= other.toM - ONE_EDGE_M &&
+    one.fromAcrossM <= other.fromAcrossM + ONE_EDGE_M &&
+    one.toAcrossM >= other.toAcrossM - ONE_EDGE_M
   )
 }
 

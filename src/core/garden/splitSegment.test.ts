@@ -3,11 +3,16 @@ import { testBed } from '../testing/beds'
 import fc from '../testing/property'
 import { segmentAreaM2 } from './area'
 import type { Rectangle } from './bed'
-import { commonRectangle, rectangleM2, rectangleOf, sharesGround, stretchOf } from './ground'
-import { before, splitSegment } from './splitSegment'
+import { commonRectangle, rectangleM2, rectangleOf, sharesGround, stretchOf, takesAllOf } from './ground'
+import { splitSegment } from './splitSegment'
 import type { Segment } from './schema'
 
 const second = { kind: 'half', which: 'second' } as const
+/** What lies between the start of a part and a cut across it. */
+const before = (of: { lengthM: number; widthM: number }, segment: Segment, atM: number): Rectangle => ({
+  ...(rectangleOf(segment, of) ?? { fromM: 0, fromAcrossM: 0, toAcrossM: of.widthM }),
+  toM: atM,
+})
 const bed = { ...testBed, lengthM: 18, widthM: 0.8 }
 
 test('parted again and again, the parts of a bed never overlap and lose no ground', () => {
@@ -18,7 +23,7 @@ test('parted again and again, the parts of a bed never overlap and lose no groun
       for (const atM of places)
         parts = parts.flatMap((part) => {
           const [fromM, toM] = stretchOf(part, bed)!
-          const parted = atM > fromM && atM < toM ? splitSegment(bed, part, before(bed, part, atM)!) : null
+          const parted = atM > fromM && atM < toM ? splitSegment(bed, part, before(bed, part, atM)) : null
           return parted?.ok ? parted.value : [part]
         })
       const area = parts.reduce((sum, part) => sum + segmentAreaM2(bed, part), 0)
@@ -70,6 +75,16 @@ test('pieces drawn anywhere, again and again: the parts never overlap and lose n
   )
 })
 
+test('parts that were typed to the centimetre side by side share no ground, and together take the bed', () => {
+  const feet = { lengthM: 21.5 * 0.3048, widthM: 1.22 }
+  const strip = (fromM: number, toM: number): Segment => ({ kind: 'strip', fromM, toM })
+  const half = { kind: 'half', which: 'first' } as const
+  expect(sharesGround(half, strip(3.27, 6), feet)).toBe(false)
+  expect(sharesGround(half, strip(3.2, 6), feet)).toBe(true)
+  expect(takesAllOf(strip(0, 3.27), half, feet)).toBe(true)
+  expect(takesAllOf(strip(0, 3.2), half, feet)).toBe(false)
+})
+
 test('a corner leaves two parts, a piece in the middle four; each is named as it is', () => {
   const wide = { lengthM: 18, widthM: 1.5 }
   const piece = (fromM: number, toM: number, fromAcrossM: number, toAcrossM: number) =>
@@ -113,17 +128,17 @@ test('parts that cross what they are taken from are refused with the fix', () =>
 })
 
 test('the middle of a bed gives its halves; a cut at an end or of a path is refused with the fix', () => {
-  expect(splitSegment(bed, { kind: 'whole' }, before(bed, { kind: 'whole' }, 9)!)).toEqual({
+  expect(splitSegment(bed, { kind: 'whole' }, before(bed, { kind: 'whole' }, 9))).toEqual({
     ok: true,
     value: [
       { kind: 'half', which: 'first' },
       { kind: 'half', which: 'second' },
     ],
   })
-  const near = splitSegment(bed, second, before(bed, second, 9.1)!)
+  const near = splitSegment(bed, second, before(bed, second, 9.1))
   expect(near.ok ? '' : near.problems[0].message).toMatch(/nearer to the middle/)
   expect(splitSegment(bed, { kind: 'path' }, { fromM: 0, toM: 4, fromAcrossM: 0, toAcrossM: 0.8 }).ok).toBe(
     false,
   )
-  expect(splitSegment(bed, { kind: 'whole' }, before(bed, { kind: 'whole' }, NaN)!).ok).toBe(false)
+  expect(splitSegment(bed, { kind: 'whole' }, before(bed, { kind: 'whole' }, NaN)).ok).toBe(false)
 })

@@ -9,12 +9,6 @@ export const NARROWEST_SEGMENT_M = 0.2
 /** Nearer than this to an edge is that edge, m. */
 const AT_THE_EDGE_M = 0.02
 
-/** What lies between the start of a part and a cut across it, m along the bed. */
-export const before = (bed: BedSize, segment: Segment, atM: number): Rectangle | null => {
-  const ground = rectangleOf(segment, bed)
-  return ground && { ...ground, toM: atM }
-}
-
 /** A piece with its edges on those of the ground it lies in where they all but are. */
 function onEdges(piece: Rectangle, of: Rectangle): Rectangle {
   const edge = (at: number, own: number) => (Math.abs(at - own) < AT_THE_EDGE_M ? own : at)

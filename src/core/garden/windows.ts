@@ -19,7 +19,7 @@ const SHORTEST_WINDOW_DAYS = 7
 const RESIDUE_HOLDS_DAYS = 56
 
 /**
- * Bare windows of a bed between two days: when some of its ground is bare. Rectangle counts as taken from a stand's start to its
+ * Bare windows of a bed between two days: when some of its ground is bare. Ground counts as taken from a stand's start to its
  * end; a cover with no end yet holds it until the next stand on it starts. A part that is taken leaves a window open on the
  * rest; parts that together take the bed close it. The path beside it is other ground.
  */

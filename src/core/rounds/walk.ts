@@ -5,7 +5,7 @@ import { plannedRecipe } from '../seeding/recipe'
 import { findMethod } from '../termination/methods'
 import { toolsOn } from '../termination/entering'
 import { OWNED_SHEET } from '../termination/sheets'
-import { MOWS, passMinutes, quickestTool, toolMinutes } from '../termination/workRates'
+import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
 import type { Job, JobKind } from './jobs'
 
 /** Minutes of looks and small work, whatever the bed (judgement); null where they hang on the bed. */
@@ -43,7 +43,7 @@ const WATERED_M2_PER_HOUR = 150
 
 /**
  * About how long a job takes, minutes; null where nothing says. `endMinutes` is what the evaluation of its plan says of an
- * ending's work.
+ * ending's work, that of a cover which is cut down over a sowing too.
  */
 export function jobMinutes(
   job: Job,
@@ -51,8 +51,6 @@ export function jobMinutes(
   bed: Bed,
   endMinutes: number | null,
   tools: readonly Tool[],
-  /** The cover that is cut down over a sowing. */
-  over: Stand | null = null,
 ): number | null {
   const areaM2 = segmentAreaM2(bed, stand.segment)
   const mows = job.kind === 'cut' ? quickestTool(MOWS, areaM2, tools) : null
@@ -63,18 +61,9 @@ export function jobMinutes(
       toolMinutes(OWNED_SHEET[stand.content.sheet], areaM2, tools) *
       (job.kind === 'lay' ? 1 : TAKEN_OFF_SHARE)
     )
-  if (job.kind === 'sow')
-    return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR + (over ? cutMinutes(over, bed, tools) : 0)
+  if (job.kind === 'sow') return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR + (endMinutes ?? 0)
   if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * areaM2) / WATERED_M2_PER_HOUR
   return MINUTES[job.kind]
-}
-
-/** Minutes of the cut that a cover is planned to be ended by. */
-export function cutMinutes({ segment, end }: Stand, bed: Bed, tools: readonly Tool[]): number {
-  const method = findMethod(end.plan?.method ?? 'chop') ?? findMethod('chop')!
-  const areaM2 = segmentAreaM2(bed, segment)
-  const passes = end.plan?.passes ?? 1
-  return passes * passMinutes(method, areaM2, tools, (group) => quickestTool(group, areaM2, tools))
 }
 
 const methodOf = ({ kind }: Job, { end }: Stand) => {

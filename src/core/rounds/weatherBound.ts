@@ -20,7 +20,7 @@ export type BetterDay = { day: number; wants: 'rain after' | 'dry'; chance: numb
  * burn. Null where its own is as good, or nothing is known of the days.
  */
 export function betterDay(
-  job: Job,
+  job: Pick<Job, 'kind' | 'dueDay'>,
   method: EndMethodId | null,
   ahead: readonly DayAhead[],
   today: number,

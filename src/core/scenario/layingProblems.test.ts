@@ -46,6 +46,15 @@ describe('a sheet on ground without a cover', () => {
     ])
     expect(layingProblems(dataOf([rye, tomato]), sheet('2026-05-10', '2026-06-01'), today)).toEqual([])
   })
+  test('is not laid over plants that are kept; beside them it is', () => {
+    const place = { fromM: 0, toM: 1, fromAcrossM: 0, toAcrossM: testBed.widthM }
+    const rhubarb = { id: 'r', kind: 'kept plant' as const, label: 'Rhubarb', areaM2: 1, place }
+    const data = dataOf([], [tarp], [{ ...testBed, fixtures: [rhubarb] }])
+    const laying = (own: Partial<Stand> = {}) =>
+      layingProblems(data, sheet('2026-05-01', '2026-05-30', own), today)
+    expect(laying()).toEqual([{ kind: 'kept', labels: ['Rhubarb'] }])
+    expect(laying({ segment: { kind: 'half', which: 'second' } })).toEqual([])
+  })
   test('tells a sheet that is missing, lies elsewhere, or is past its life', () => {
     const other = { ...testBed, id: 'B', label: 'B' }
     const there = sheet('2026-04-25', '2026-05-20', { id: 'there', bedId: 'B' })

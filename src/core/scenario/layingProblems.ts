@@ -1,5 +1,5 @@
 import { dayNumber, isoDate } from '../foundations/day'
-import { sharesGround } from '../garden/ground'
+import { fixturesIn, sharesGround } from '../garden/ground'
 import type { GardenData, Stand } from '../garden/schema'
 import { bedSpans, latest, spanOf } from '../garden/timeline'
 import { yearsPastLife, type Tool } from '../garden/tool'
@@ -11,6 +11,8 @@ export type LayingProblem =
   | { kind: 'stands'; stand: Stand; untilDay: number | null }
   /** Something is to begin there before it comes off. */
   | { kind: 'begins'; stand: Stand; day: number }
+  /** Plants that are kept stand there. */
+  | { kind: 'kept'; labels: readonly string[] }
   /** None that is owned covers the ground, or all that would lie elsewhere until a day. */
   | { kind: 'none fits'; use: SheetUse }
   | { kind: 'elsewhere'; use: SheetUse; with: readonly SheetUse[]; freeDay: number }
@@ -41,9 +43,11 @@ export function layingProblems(data: GardenData, laying: Stand, today: number): 
   const uses = sheetUses({ ...data, stands: [...data.stands, laying] }, today)
   const clash = sheetClashes(uses).find(({ use }) => use.stand.id === laying.id)
   const own = uses.find(({ stand }) => stand.id === laying.id)
+  const kept = fixturesIn(bed, laying.segment).filter(({ kind }) => kind === 'kept plant')
   const year = Number((latest(laying.start)?.date ?? isoDate(today)).slice(0, 4))
   return [
     ...others,
+    ...(kept.length > 0 ? [{ kind: 'kept' as const, labels: kept.map(({ label }) => label) }] : []),
     ...(clash ? [unlaid(clash)] : []),
     ...(own?.sheets ?? []).flatMap((tool): LayingProblem[] => {
       const years = yearsPastLife(tool, year)

@@ -6,7 +6,7 @@ import type { Tool } from '../garden/tool'
 import { nextStand } from '../season/standCase'
 import { sheetOffDay } from '../termination/kill'
 import { findMethod } from '../termination/methods'
-import { sheetsFor } from '../termination/obstacles'
+import { sheetsFor } from '../termination/sheetsFor'
 import { OWNED_SHEET } from '../termination/sheets'
 
 export type OwnedSheet = (typeof OWNED_SHEET)[keyof typeof OWNED_SHEET]

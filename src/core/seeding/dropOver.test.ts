@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { testBed, testCover } from '../testing/beds'
 import type { EndDetails } from '../garden/ending'
-import { coverAbove, droppedOver, droppedWith } from './dropOver'
+import { coverAbove, cutOver, droppedOver, droppedWith } from './dropOver'
 
 const falls = (p50: number) => ({ p10: p50 * 0.8, p50, p90: p50 * 1.3 })
 
@@ -56,4 +56,15 @@ test('one work is a sowing to be dropped over and a cut planned for its very day
     droppedWith([rye], testBed, { ...sowing, start: { plan, actual: plan } }),
   ]
   expect(not).toEqual(not.map(() => null))
+})
+
+test('the cut over seed is the one that was planned, on that day; else chop and drop', () => {
+  const day = dayNumber('2026-05-20')
+  const rye = (plan: EndDetails | null) =>
+    testCover('cereal-rye', '2025-09-25', { end: { plan, actual: null } })
+  const own = { date: '2026-06-01', method: 'chop' as const, passes: 2, note: 'low', stubbleCm: 4 }
+  expect(cutOver(rye(own), day)).toEqual({ ...own, date: '2026-05-20' })
+  const chop = { date: '2026-05-20', method: 'chop', passes: 1, note: '' }
+  expect(cutOver(rye({ ...own, method: 'tarp' }), day)).toEqual(chop)
+  expect(cutOver(rye(null), day)).toEqual(chop)
 })

@@ -1,6 +1,7 @@
 import type { Quantiles } from '../foundations/statistics'
 import { sharesGround } from '../garden/ground'
-import { dayNumber } from '../foundations/day'
+import { dayNumber, isoDate } from '../foundations/day'
+import type { EndDetails } from '../garden/ending'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import type { SeedSize } from '../plants/catalogue'
@@ -33,6 +34,16 @@ export function droppedOver({ p50, p90 }: Quantiles, sizes: readonly SeedSize[])
   return { verdict: p90 > most ? 'may be too thick' : 'right', rakeOffShare: 0, topUpG: 0 }
 }
 
+/** The cut that a cover is ended by over a sowing on a day: as it is planned where that is one, else chop and drop. */
+export function cutOver({ end: { plan } }: Stand, day: number): EndDetails {
+  const date = isoDate(day)
+  return plan && cutsDown(plan) ? { ...plan, date } : { method: 'chop', passes: 1, note: '', date }
+}
+
+/** Whether an ending cuts what stands down onto the ground. */
+export const cutsDown = ({ method }: Pick<EndDetails, 'method'>): boolean =>
+  findMethod(method)?.acts.includes('chop') === true
+
 /**
  * The cover that is planned to be cut down over a sowing on the very day it is sown, both still to be done: one work. Null
  * where they are not.
@@ -42,7 +53,7 @@ export function droppedWith(stands: readonly Stand[], bed: Bed, sowing: Stand): 
   if (actual || plan?.covering !== 'crop dropped over') return null
   const upper = coverAbove(stands, bed, sowing, dayNumber(plan.date))
   if (!upper?.start.actual || upper.end.actual || upper.end.plan?.date !== plan.date) return null
-  return findMethod(upper.end.plan.method)?.acts.includes('chop') ? upper : null
+  return cutsDown(upper.end.plan) ? upper : null
 }
 
 /** The cover that is cut down over a sowing: one that grows on its ground that day and is not ended days before. */

@@ -19,15 +19,7 @@ import { cueAt, cuesOf, elapsed, PASS_REST_MS, paused, started, STOPPED, STRETCH
 import { simulatePattern } from './pattern'
 import { correctionFor, ringAreaM2, ringVerdict } from './ringCheck'
 import { blendFromCounts, cheapestPacks, packetSowsM2, spreaderRate, type Pack } from './shopping'
-import {
-  cansFor,
-  hoseLitresPerMinute,
-  litresFor,
-  moisterDay,
-  rankSowingDays,
-  sprinklerFrom,
-  type SowingDay,
-} from './water'
+import { cansFor, hoseLitresPerMinute, litresFor, rankSowingDays, sprinklerFrom } from './water'
 
 const lot = (extra: Partial<SeedLot> = {}): SeedLot => ({
   id: 'l',
@@ -370,16 +362,6 @@ describe('water and days', () => {
     expect(hoseLitresPerMinute(50)).toBeGreaterThan(12)
     expect(hoseLitresPerMinute(50)).toBeLessThan(16)
     expect(hoseLitresPerMinute(100)).toBeCloseTo(hoseLitresPerMinute(50) * 0.5 ** (1 / 1.852), 6)
-  })
-  test('a day is moved to where it is worth it, the earlier of equals', () => {
-    const days = [0.3, 0.35, 0.6, 0.6].map((moistChance, i): SowingDay => {
-      const none = { p10: 0, p50: 0, p90: 0 }
-      return { day: 100 + i, moistChance, rainMm: none, needMm: none }
-    })
-    expect(moisterDay(days, 100)?.day).toBe(102)
-    expect(moisterDay(days, 102)).toBeNull()
-    expect(moisterDay(days.slice(0, 2), 100)).toBeNull()
-    expect(moisterDay(days, 99)).toBeNull()
   })
 })
 

@@ -90,17 +90,6 @@ export function* sowingDaysInSteps(
   return ranked
 }
 
-/** Gain in chance for which work is moved to another day (judgement). */
-const WORTH_MOVING = 0.1
-
-/** The day of some whose seed layer stays moist with the best chance, where that is worth moving to from a day; the earlier of equals. */
-export function moisterDay(days: readonly SowingDay[], from: number): SowingDay | null {
-  const own = days.find(({ day }) => day === from)
-  if (!own) return null
-  const best = days.reduce((best, entry) => (entry.moistChance > best.moistChance ? entry : best), own)
-  return best.moistChance >= own.moistChance + WORTH_MOVING ? best : null
-}
-
 /** Litres of so many mm over an area, and cans of a size. */
 export const litresFor = (mm: number, areaM2: number) => mm * areaM2
 export const cansFor = (litres: number, canLitres: number) => Math.ceil(litres / canLitres - 1e-9)
@@ -113,7 +102,7 @@ const TAP_LITRES_A_MINUTE = 20
 /** Smoothness of a plastic hose in the equation below. */
 const SMOOTH = 140
 /** Inner width of a common garden hose, half an inch, m. */
-export const HOSE_BORE_M = 0.0127
+const HOSE_BORE_M = 0.0127
 
 /**
  * Litres a minute through a garden hose at an ordinary tap, by its length, at most what the tap gives (Williams and Hazen 1905:

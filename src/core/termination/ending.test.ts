@@ -112,6 +112,7 @@ describe('obstacles', () => {
     expect(obstacle('tarp', kept('kept plant'))).toMatch(/Kept plants/)
     expect(obstacle('hens', kept('kept plant'))).toMatch(/eat them/)
     expect(obstacle('crimp', kept('post'))).toMatch(/Posts/)
+    expect(obstacle('crimp', kept('kept plant'))).toMatch(/flatten them/)
     expect(obstacle('crimp-flame', kept('drip line'))).toMatch(/burnt/)
     expect(obstacle('turn', kept('drip line'))).toMatch(/Drip lines/)
   })

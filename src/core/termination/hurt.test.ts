@@ -30,7 +30,6 @@ test('the last stay that went wrong is told, of that kind of animal alone', () =
     day: dayNumber('2026-06-01'),
     hurt: 2,
     note: 'a fox',
-    stays: 4,
   })
   expect(hurtBefore(stands, 'ducks')).toBeNull()
   expect(hurtBefore(stands.slice(2), 'hens')).toBeNull()

@@ -8,6 +8,7 @@ import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
 import type { Harm, Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
 import { findMethod, type Method, type MethodId } from './methods'
+import { sheetsFor } from './sheetsFor'
 
 /** Where and with what a way would be done. */
 export type Place = {
@@ -67,7 +68,7 @@ export type Obstacle =
   | { code: 'tools'; oneOf: readonly ToolKind[] }
   | { code: 'cannot enter'; oneOf: readonly ToolKind[]; keptOut: readonly ToolKind[]; bed: Bed['kind'] }
   | { code: 'sheet too small'; sheet: 'tarp' | 'film'; wanted: Sized; largest: Sized }
-  | { code: 'kept plants'; would: 'be covered' | 'be burnt' | 'be eaten' }
+  | { code: 'kept plants'; would: 'be covered' | 'be flattened' | 'be burnt' | 'be eaten' }
   | { code: 'posts' }
   | { code: 'drip lines' }
   | { code: 'animals in a planter' }
@@ -125,39 +126,12 @@ function sheetTrouble(method: Method, { tools, bed, segment }: Place): Obstacle 
   return { code: 'sheet too small', sheet: name, wanted: size, largest }
 }
 
-/** How far two sheets overlap where one alone is too short, m. */
-export const SHEET_OVERLAP_M = 0.4
-
-type Size = Pick<Tool, 'widthM' | 'lengthM'>
-
-/** The smallest sheet that covers a size, or two that do together, laid end to end with an overlap; null when none do. */
-export function sheetsFor<T extends Size>(sheets: readonly T[], widthM: number, lengthM: number): T[] | null {
-  const bySize = [...sheets].sort((a, b) => areaOf(a) - areaOf(b))
-  const one = bySize.find((sheet) => covers(sheet, widthM, lengthM))
-  if (one) return [one]
-  const [across, along] = [Math.min(widthM, lengthM), Math.max(widthM, lengthM)]
-  const reach = (sheet: Size) => Math.max(sheet.widthM ?? Infinity, sheet.lengthM ?? Infinity)
-  const wide = bySize.filter(
-    (sheet) => Math.min(sheet.widthM ?? Infinity, sheet.lengthM ?? Infinity) >= across,
-  )
-  for (const [i, a] of wide.entries())
-    for (const b of wide.slice(i + 1)) if (reach(a) + reach(b) - SHEET_OVERLAP_M >= along) return [a, b]
-  return null
-}
-
-const areaOf = (sheet: Size) => (sheet.widthM ?? 99) * (sheet.lengthM ?? 999)
-
-/** Whether a sheet covers a size, turned either way; unknown sizes are taken to be enough. */
-function covers(sheet: Size, widthM: number, lengthM: number): boolean {
-  const width = sheet.widthM ?? Infinity
-  const length = sheet.lengthM ?? Infinity
-  return (width >= widthM && length >= lengthM) || (width >= lengthM && length >= widthM)
-}
-
 function groundTrouble(method: Method, { bed, segment }: Place): Obstacle | null {
   const has = (kind: 'kept plant' | 'post' | 'drip line') =>
     fixturesIn(bed, segment).some((fixture) => fixture.kind === kind)
   if (method.acts.includes('crimp') && has('post')) return { code: 'posts' }
+  if (method.acts.includes('crimp') && has('kept plant'))
+    return { code: 'kept plants', would: 'be flattened' }
   if (burns(method) && (has('kept plant') || has('drip line')))
     return { code: 'kept plants', would: 'be burnt' }
   if (method.animals && has('kept plant')) return { code: 'kept plants', would: 'be eaten' }

@@ -1,6 +1,6 @@
 import type { Tool } from '../garden/tool'
 import type { EndingClass } from '../plants/parameters'
-import { SHEET_OVERLAP_M, sheetsFor } from './obstacles'
+import { SHEET_OVERLAP_M, sheetsFor } from './sheetsFor'
 import { BURY_DEPTH_M, isTough } from './survival'
 
 /** Length and width of the ground worked on, m. */

@@ -13,9 +13,9 @@ type Props = {
   label: string
   units: Units
   lying: readonly OnPlan[]
-  /** The piece that is meant, and what is told when another is drawn; without it nothing is drawn. */
-  piece?: Rectangle | null
-  onPiece?: (piece: Rectangle) => void
+  /** The piece that is meant, and what is told when another is drawn. */
+  piece: Rectangle | null
+  onPiece: (piece: Rectangle) => void
 }
 
 /** A drag shorter than this is a press, px. */
@@ -36,7 +36,7 @@ export function BedPlan({ bed, label, units, lying, piece, onPiece }: Props) {
           height={plan.height}
           role="img"
           aria-label={`${label} from above${lying.map((one) => `; ${one.label}`).join('')}`}
-          className={onPiece ? 'cursor-crosshair touch-pan-y select-none' : ''}
+          className="cursor-crosshair touch-pan-y select-none"
           {...drawing}
         >
           <defs>
@@ -145,7 +145,6 @@ function Lying({
 /** What the pointer draws on a plan: a piece from where it went down to where it is, on whole steps or on the edges. */
 function useDrawing(plan: Plan, units: Units, onPiece: Props['onPiece']) {
   const [from, setFrom] = useState<{ x: number; y: number } | null>(null)
-  if (!onPiece) return {}
   const at = ({ currentTarget, clientX, clientY }: PointerEvent<SVGSVGElement>) => {
     const box = currentTarget.getBoundingClientRect()
     return { x: clientX - box.left, y: clientY - box.top }

@@ -56,7 +56,7 @@ export function SheetHere({ bed }: { bed: Bed }) {
     return segment && sheetStand(bed, 'sheet to be laid', { ...value, segment }, today)
   }, [bed, value, today])
   const problems = stand ? layingProblems(expected, stand, today) : []
-  const barred = problems.some(({ kind }) => kind === 'stands' || kind === 'begins')
+  const barred = problems.some(({ kind }) => kind === 'stands' || kind === 'begins' || kind === 'kept')
   return (
     <details className="mt-6" data-testid="sheet-here">
       <summary className="cursor-pointer font-display text-[1.2rem] font-semibold">
@@ -223,8 +223,10 @@ function ProblemText({ problem }: { problem: LayingProblem }) {
     }
     case 'begins':
       return `${standName(problem.stand)} begins there on ${longDate(problem.day)}. Take the sheet off before, or move what begins.`
+    case 'kept':
+      return `${problem.labels.join(', ')} would die under it. Lay it on a part beside that.`
     case 'none fits':
-      return `None of your sheets covers it. Write down its size in the Shed, or lay it on a half.`
+      return `None of your sheets covers it. Write down its size in the Shed, or lay it on a part.`
     case 'elsewhere':
       return `Your sheet lies on ${problem.with.map(placeOf).join(', ')}. Lay it after ${longDate(problem.freeDay)}, or write down another in the Shed.`
     case 'old':

@@ -9,7 +9,8 @@ import { PlanChance } from '../../parts/PlanChance'
 import { Form } from '../../parts/Form'
 import { single } from '../../parts/once'
 import type { Rounds } from './useRounds'
-import { awayWords, betterWords } from './walkWords'
+import { betterWords } from '../../text/betterDay'
+import { awayWords } from './walkWords'
 import { segmentText } from '../../text/bed'
 
 /** Jobs that are steps of a plan: its chance stands with them. */

@@ -39,6 +39,10 @@ const CALENDAR_DAYS = 60
 const isHay = ({ cutId }: Job, { cuts, bedId }: Stand) =>
   cuts.some(({ id, cut }) => id === cutId && cut.plan?.fate === 'carried off' && cut.plan.toBedId !== bedId)
 
+/** The stand that a job ends: its own, or the one that is cut down over a sowing. */
+const endsOf = ({ kind, standId, overStandId }: Job): string | undefined =>
+  kind === 'end' ? standId : overStandId
+
 /** This week's jobs, and what can be done with them. */
 export function useRounds() {
   const { data, expected, today, spec } = useGarden()
@@ -120,25 +124,25 @@ export function useRounds() {
   // The work of an ending is what its plan's evaluation says: the same question as the plan line asks.
   const endings = useMemo(
     () =>
-      open.flatMap(({ kind, standId }) => {
-        const stand = kind === 'end' && expected.stands.find(({ id }) => id === standId)
+      open.flatMap((job) => {
+        const ends = endsOf(job)
+        const stand = ends && expected.stands.find(({ id }) => id === ends)
         const scenario = stand && scenarioOf(expected, stand, today)
         return scenario
-          ? [{ name: planName(standId), args: [spec, scenario] as [typeof spec, typeof scenario] }]
+          ? [{ name: planName(ends), args: [spec, scenario] as [typeof spec, typeof scenario] }]
           : []
       }),
     [open, expected, today, spec],
   )
   const evaluated = useAllAnswers('evaluate', endings).values
   const minutesOf = (job: Job) => {
-    const place = endings.findIndex(({ name }) => name === planName(job.standId))
+    const place = endings.findIndex(({ name }) => name === planName(endsOf(job) ?? ''))
     return jobMinutes(
       job,
       standOf(job),
       bedOf(job),
       evaluated[place]?.minutes ?? null,
       toolsOn(data.garden.tools, bedOf(job), standOf(job).segment).tools,
-      overOf(job),
     )
   }
 

@@ -1,9 +1,8 @@
-import type { BetterDay } from '../../core/rounds/weatherBound'
 import type { ToTake } from '../../core/rounds/walk'
 import { dayBefore, type awayClash } from '../../core/rounds/away'
 import { dayNumber } from '../../core/foundations/day'
 import { findSpecies } from '../../core/plants/catalogue'
-import { chanceText, grams, minutes, shortDate, type Units } from '../../text/format'
+import { grams, minutes, shortDate, type Units } from '../../text/format'
 
 /** What to take along, in a list of words. */
 export function takeWords({ seed, tools, ring, water }: ToTake, units: Units): string[] {
@@ -23,12 +22,6 @@ export function walkTime({ minutes: all, unknown }: ToTake): string {
   if (all === 0) return ''
   return `about ${minutes(Math.max(5, Math.round(all / 5) * 5))}${unknown > 0 ? ` and what ${unknown === 1 ? 'one job' : `${unknown} jobs`} without a figure take${unknown === 1 ? 's' : ''}` : ''}`
 }
-
-/** A better day for the weather, and why. */
-export const betterWords = ({ day, wants, chance }: BetterDay): string =>
-  wants === 'dry'
-    ? `Better on ${shortDate(day)}: dry, ${chanceText(chance)}.`
-    : `Better on ${shortDate(day)}: rain soon after, ${chanceText(chance)}.`
 
 /** What days away mean for a job. */
 export function awayWords({ what, away }: NonNullable<ReturnType<typeof awayClash>>): string {

@@ -1,28 +1,32 @@
+import { useMemo } from 'react'
 import { planDropOver } from '../../actions/dropOver'
 import { useAnswer } from '../../compute/useAnswer'
 import { dayNumber, parseDay } from '../../core/foundations/day'
 import { segmentAreaM2 } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import { mulchDepthM } from '../../core/residue/mulch'
-import { cutMinutes } from '../../core/rounds/walk'
+import { betterDay } from '../../core/rounds/weatherBound'
+import { scenarioOf } from '../../core/scenario/fromGarden'
 import { bandOn } from '../../core/season/standForecast'
 import {
   coverAbove,
+  cutOver,
+  cutsDown,
   droppedOver,
   droppedWith,
   LEAST_OVER_SEED_G,
   MOST_OVER_SEED_G,
 } from '../../core/seeding/dropOver'
 import type { Recipe } from '../../core/seeding/recipe'
-import { moisterDay, MOIST_DAYS } from '../../core/seeding/water'
-import { findMethod } from '../../core/termination/methods'
-import { toolsOn } from '../../core/termination/entering'
+import { MOIST_DAYS } from '../../core/seeding/water'
 import { single } from '../../parts/once'
 import { Failed } from '../../parts/Waiting'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { Why } from '../../parts/Why'
 import { useAct, useGarden } from '../../state/garden'
+import { planName } from '../../state/usePlan'
 import { useStand, type StandView } from '../../state/useStand'
+import { betterWords } from '../../text/betterDay'
 import { centimetres, chanceText, kilos, minutes, percent, shortDate, type Units } from '../../text/format'
 import { endingWords, standName } from '../../text/names'
 import type { Sow } from './useSow'
@@ -73,7 +77,7 @@ export function OrDropOver({ view: { stand } }: { view: StandView }) {
   const act = useAct()
   const above = data.stands.find(({ id }) => id === stand.underStandId)
   const plan = above && !above.end.actual && above.content.kind === 'cover' ? above.end.plan : null
-  if (!above || !plan || !findMethod(plan.method)?.acts.includes('chop')) return null
+  if (!above || !plan || !cutsDown(plan)) return null
   const day = Math.max(today, dayNumber(plan.date))
   return (
     <p className="mt-3 max-w-3xl">
@@ -87,14 +91,22 @@ export function OrDropOver({ view: { stand } }: { view: StandView }) {
 
 /** The cut over the seed: with what, how long, and whether it is planned for that day. */
 function Cut({ view: { stand, bed }, above, day }: { view: StandView; above: Stand; day: number }) {
-  const { data } = useGarden()
+  const { data, expected, spec, today } = useGarden()
   const act = useAct()
-  const took = cutMinutes(above, bed, toolsOn(data.garden.tools, bed, above.segment).tools)
   const { plan, actual } = above.end
   const together = droppedWith(data.stands, bed, stand) !== null
+  // The same evaluation as in End and Rounds, with the cut on that day.
+  const args = useMemo(() => {
+    const cut = { ...above, end: { ...above.end, plan: cutOver(above, day) } }
+    const stands = expected.stands.map((one) => (one.id === above.id ? cut : one))
+    const scenario = actual ? null : scenarioOf({ ...expected, stands }, cut, today)
+    return scenario && ([spec, scenario] as [typeof spec, typeof scenario])
+  }, [above, actual, day, expected, spec, today])
+  const took = useAnswer('evaluate', args, together ? planName(above.id) : `${planName(above.id)}, over seed`)
   return (
     <>
-      Cut it down over the seed the same day, before rain: about {minutes(Math.max(1, Math.round(took)))}.{' '}
+      Cut it down over the seed the same day, before rain
+      {took.value?.minutes ? `: about ${minutes(took.value.minutes)}` : ''}.{' '}
       {actual
         ? `It was ended on ${shortDate(dayNumber(actual.date))}.`
         : together
@@ -153,9 +165,8 @@ function Falls({ above, day, recipe, units }: { above: Stand; day: number; recip
   )
 }
 
-/** Days about its own that are looked at, and how far ahead rain is foreseen well enough to move work by it. */
+/** Days about its own that are looked at for moisture. */
 const LOOK_DAYS = 15
-const FORESEEN_DAYS = 15
 
 /** The water it wants on its day, and a day near it that is moister by itself. */
 function WaterAndDay({
@@ -179,6 +190,8 @@ function WaterAndDay({
     Math.max(today, day - Math.floor(LOOK_DAYS / 2)),
     LOOK_DAYS,
   ])
+  // By the same rule as in Rounds.
+  const ahead = useAnswer('weather', [spec]).value?.days ?? []
   if (!days.value)
     return days.error ? (
       <Failed what="Looking at the coming days" failure={days} />
@@ -186,7 +199,7 @@ function WaterAndDay({
       <span role="status">Looking at the coming days …</span>
     )
   const own = days.value.find((entry) => entry.day === day)
-  const better = recorded || day > today + FORESEEN_DAYS ? null : moisterDay(days.value, day)
+  const better = recorded ? null : betterDay({ kind: 'sow', dueDay: day }, null, ahead, today)
   return (
     <div data-testid="drop-water">
       {own
@@ -194,9 +207,7 @@ function WaterAndDay({
         : 'Water it until it is up; the mulch keeps it moist longer than bare soil.'}{' '}
       {better && (
         <>
-          <strong>
-            Better on {shortDate(better.day)}: {chanceText(better.moistChance)}.
-          </strong>{' '}
+          <strong>{betterWords(better)}</strong>{' '}
           {!above.end.actual && (
             <button
               className="btn btn-sm"
