@@ -67,7 +67,7 @@ for (const rooms of chunk(Object.entries(ROOMS), AT_ONCE))
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       if (name === 'choose') {
-        await expect(page.getByTestId('candidates')).toBeVisible({ timeout: 60_000 })
+        await expect(page.getByTestId('candidates')).toBeVisible()
         await page.getByText('It must', { exact: true }).click()
         await page.getByText('What if', { exact: true }).click()
       }
@@ -76,14 +76,14 @@ for (const rooms of chunk(Object.entries(ROOMS), AT_ONCE))
         for (const fold of ['Add a bag or packet', 'Packs that can be bought'])
           await page.getByText(fold).click()
       if (name === 'plants') {
-        await expect(page.getByTestId('plant-year')).toBeVisible({ timeout: 60_000 })
+        await expect(page.getByTestId('plant-year')).toBeVisible()
         await page.getByText('Numbers it grows by').click()
       }
-      if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible({ timeout: 60_000 })
+      if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible()
       if (name === 'end') await page.getByText('Your own rules').first().click()
       if (name === 'plant') await page.getByText('Take the residue off instead').click()
       if (name === 'weather') {
-        await expect(page.getByTestId('frosts')).toBeVisible({ timeout: 60_000 })
+        await expect(page.getByTestId('frosts')).toBeVisible()
         for (const fold of ['Observed days', 'Import daily weather', 'Place and normals by hand'])
           await page.getByText(fold, { exact: true }).click()
       }
@@ -107,7 +107,7 @@ test('outdoors every word stands out by seven to one', async ({ page }) => {
   for (const name of ['rounds', 'check', 'bed', 'sow', 'watch', 'end', 'plant', 'shed'] as const) {
     await page.goto(ROOMS[name])
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible({ timeout: 60_000 })
+    if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible()
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'noon')
     const found = await new AxeBuilder({ page }).withRules(['color-contrast-enhanced']).analyze()
     expect(reported(name, found.violations)).toEqual([])
@@ -128,7 +128,7 @@ test('on a phone every control is a thumb wide and high, and no room scrolls sid
   for (const [name, path] of Object.entries(ROOMS)) {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible({ timeout: 60_000 })
+    if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible()
     expect([name, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([name, 390])
     small.push(
       ...(
@@ -170,7 +170,7 @@ test('at twice the size nothing is lost: no room scrolls sideways', async ({ pag
   for (const [name, path] of Object.entries(ROOMS)) {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible({ timeout: 60_000 })
+    if (name in READY) await expect(page.getByTestId(READY[name])).toBeVisible()
     expect([name, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([name, 640])
   }
 })

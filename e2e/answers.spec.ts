@@ -80,7 +80,7 @@ test('while a plan is read its ways of ending are worked out behind, so that End
       db.close()
       return keys.some((key) => String(key).includes('compare'))
     })
-  await expect.poll(compared, { timeout: 60_000 }).toBe(true)
+  await expect.poll(compared).toBe(true)
   // From here on nothing more can be worked out.
   await page.addInitScript(() => Reflect.deleteProperty(window, 'Worker'))
   await page.goto('/end/marlpit-lane-stand-10')

@@ -11,7 +11,7 @@ test('purposes, limits and tools each change what fits, and say why', async ({ p
   const before = await list.textContent()
 
   await page.getByRole('checkbox', { name: 'Feed insects' }).check()
-  await expect(list).toContainText('in flower, by worth', { timeout: 60_000 })
+  await expect(list).toContainText('in flower, by worth')
   await ranked(page)
   await expect(list).not.toHaveText(before ?? '')
 
@@ -22,7 +22,7 @@ test('purposes, limits and tools each change what fits, and say why', async ({ p
   await expect(list).not.toContainText('Oats')
 
   await page.getByRole('checkbox', { name: 'only seed at hand' }).check()
-  await expect(left).toContainText('No seed of it is marked as at hand.', { timeout: 60_000 })
+  await expect(left).toContainText('No seed of it is marked as at hand.')
   await ranked(page)
   await expect(list).toContainText('Buckwheat')
   await expect(list).not.toContainText('Phacelia')
@@ -35,7 +35,7 @@ test('purposes, limits and tools each change what fits, and say why', async ({ p
   await page.getByText('What if', { exact: true }).click()
   for (const tool of await page.getByRole('group', { name: 'With these tools' }).getByRole('checkbox').all())
     await tool.uncheck()
-  await expect(left).toContainText('Cannot be ended in time', { timeout: 60_000 })
+  await expect(left).toContainText('Cannot be ended in time')
 })
 
 test('the grower’s own mix is grown as its shares move, and can be chosen', async ({ page }) => {
@@ -46,10 +46,10 @@ test('the grower’s own mix is grown as its shares move, and can be chosen', as
   await own.getByLabel('Add a species').selectOption('oats')
   await own.getByLabel('Add a species').selectOption('field-pea')
   const result = page.getByTestId('own-mix')
-  await expect(result).toContainText('dry matter grown', { timeout: 60_000 })
+  await expect(result).toContainText('dry matter grown')
   const before = await result.textContent()
   await own.getByRole('slider', { name: /Oats/ }).fill('25')
-  await expect(result).not.toHaveText(before ?? '', { timeout: 60_000 })
+  await expect(result).not.toHaveText(before ?? '')
   await own.getByRole('button', { name: 'Choose this mix' }).click()
   await expect(page).toHaveURL(/\/sow\//)
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/Oats with field pea/i)
@@ -64,7 +64,6 @@ test('light under a standing crop: from the loom to a plan under it', async ({ p
   // Beside the weeks it fills stands what it may cost the crop.
   await expect(page.getByTestId('cost-above').first()).toContainText(
     /(May cost|Costs) the tomato .*for \d+ bare weeks filled/,
-    { timeout: 90_000 },
   )
   await ranked(page)
   await page
@@ -108,7 +107,7 @@ test('plants are searched, filtered and sorted; each shows its year here and its
   await page.getByRole('button', { name: 'Height' }).click()
   await expect(rows.nth(1)).toContainText('Black oat')
   await page.getByRole('link', { name: 'Black oat' }).click()
-  await expect(page.getByTestId('plant-year').getByRole('row')).toHaveCount(13, { timeout: 60_000 })
+  await expect(page.getByTestId('plant-year').getByRole('row')).toHaveCount(13)
   await page.getByRole('button', { name: 'Mark seed as at hand' }).click()
   await page.getByText('Numbers it grows by').click()
   await expect(page.getByTestId('parameters')).toContainText('judgement')

@@ -24,8 +24,8 @@ const path = (stand: number, view = '') =>
   `/end/marlpit-lane-stand-${String(stand).padStart(2, '0')}${view && `/${view}`}`
 
 async function compared(page: Page) {
-  await expect(page.getByTestId('endings')).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.getByTestId('endings')).toBeVisible()
+  await expect(page.getByText('Ending this stand by every way')).toHaveCount(0)
 }
 
 /** From the comparison over the plan, the record and a count to planting and what came of it. */
@@ -79,7 +79,7 @@ async function walk(page: Page, plan: Walk) {
   )
 
   await page.getByRole('link', { name: 'When can it be planted?' }).click()
-  await expect(page.getByTestId('gates')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('gates')).toBeVisible()
   await expect(page.getByTestId('nitrogen')).toContainText(/Nitrogen from this residue/)
   await expect(page.getByTestId('through').getByRole('listitem').first()).toContainText('fits well')
   await expect(page.getByTestId('spacing')).toContainText(/\d+ plants in/)
@@ -146,19 +146,19 @@ test('a hen plot: lanes, rounds, moves in the rounds and the interval to harvest
   await openDemo(page, 'marlpit-lane')
   await page.goto(path(15, 'animals'))
   const numbers = page.getByTestId('animal-numbers')
-  await expect(numbers).toContainText('4 hens, 8 stops of 2 days', { timeout: 60_000 })
+  await expect(numbers).toContainText('4 hens, 8 stops of 2 days')
   const rounds = page.getByRole('table', { name: 'Rounds' }).getByRole('row')
   await expect(rounds).toHaveCount(3)
   await expect(numbers).toContainText('4 days on the last')
   await expect(numbers).toContainText('grain to scatter on the last round')
   await page.getByRole('textbox', { name: 'On the last round' }).fill('3')
-  await expect(numbers).toContainText('3 days on the last', { timeout: 60_000 })
+  await expect(numbers).toContainText('3 days on the last')
   await page.getByRole('textbox', { name: 'Rounds' }).fill('9')
   await expect(page.getByRole('alert')).toContainText('Rounds must be between 1 and 6')
   await page.getByRole('textbox', { name: 'Rounds' }).fill('3')
-  await expect(rounds).toHaveCount(4, { timeout: 60_000 })
+  await expect(rounds).toHaveCount(4)
   await page.getByRole('textbox', { name: 'Rounds' }).fill('2')
-  await expect(rounds).toHaveCount(3, { timeout: 60_000 })
+  await expect(rounds).toHaveCount(3)
   await expect(page.getByTestId('animals')).toContainText('Look for animals before anything moves')
   await page.getByRole('button', { name: /^Plan from/ }).click()
   await expect(page.getByTestId('plan-line')).toHaveAttribute('data-method', 'hens')
@@ -167,17 +167,15 @@ test('a hen plot: lanes, rounds, moves in the rounds and the interval to harvest
 
   await page.goto('/rounds')
   const moves = page.getByTestId('jobs').getByRole('listitem').filter({ hasText: 'Move the hens' })
-  await expect(moves.first()).toContainText('Look before you move', { timeout: 60_000 })
+  await expect(moves.first()).toContainText('Look before you move')
   await moves
     .first()
     .getByRole('link', { name: /Move the hens/ })
     .click()
-  await expect(page.getByRole('img', { name: 'Pen on 8 stops a round' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('img', { name: 'Pen on 8 stops a round' })).toBeVisible()
 
   await page.goto(path(15).replace('/end/', '/plant/'))
-  await expect(page.getByTestId('gates')).toContainText('Interval from manure to harvest', {
-    timeout: 60_000,
-  })
+  await expect(page.getByTestId('gates')).toContainText('Interval from manure to harvest')
   await expect(page.getByTestId('gates')).toContainText(
     /90 days from the last animals|120 days from the last animals/,
   )
@@ -196,7 +194,7 @@ test('dates are dragged: every way and the regrowth follow at once', async ({ pa
   const planting = page.getByRole('slider', { name: 'Drag the planting date' })
   await planting.focus()
   for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight')
-  await expect(crimp).not.toHaveText(before ?? '', { timeout: 60_000 })
+  await expect(crimp).not.toHaveText(before ?? '')
   await expect(page.getByTestId('plan-change')).toContainText('not kept yet')
   await page.getByRole('slider', { name: 'Drag the start' }).focus()
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight')
@@ -205,7 +203,7 @@ test('dates are dragged: every way and the regrowth follow at once', async ({ pa
 
   await page.getByRole('link', { name: 'It keeps growing back' }).click()
   const numbers = page.getByTestId('grows-back-numbers')
-  await expect(numbers).toContainText('Stems again', { timeout: 60_000 })
+  await expect(numbers).toContainText('Stems again')
   const cutting = page.getByRole('slider', { name: 'Drag the cutting date' })
   await cutting.focus()
   await page.keyboard.press('Home')
@@ -234,7 +232,7 @@ test('own rules have their price shown, and are kept', async ({ page }) => {
   await compared(page)
   await page.getByText('Your own rules').click()
   await page.getByLabel('Turning the ground').selectOption('never')
-  await expect(page.getByText('Your own rules leave out: 2')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText('Your own rules leave out: 2')).toBeVisible()
   await compared(page)
   await expect(
     page.getByText(/You never turn the ground. Without that rule: \d+\s% in time/).first(),
@@ -250,7 +248,7 @@ test('a cut that lets it live: what leaves, where it arrives, what grows again',
   await page.getByLabel('What for').selectOption('mulch')
   await page.getByLabel('To', { exact: true }).selectOption('marlpit-lane-L2')
   const outcome = page.getByTestId('cut-outcome')
-  await expect(outcome).toContainText('On L2 it makes a mulch of', { timeout: 60_000 })
+  await expect(outcome).toContainText('On L2 it makes a mulch of')
   await expect(outcome).toContainText('To dry it wants 4 days without rain')
   await expect(outcome.getByRole('table')).toContainText('Hairy vetch')
   await page.getByLabel('Height left, cm').fill('900')
@@ -259,9 +257,7 @@ test('a cut that lets it live: what leaves, where it arrives, what grows again',
   await page.getByRole('button', { name: 'Record the cut' }).click()
   await expect(page.getByRole('region', { name: 'Cuts so far' })).toContainText('carried off to L2, about')
   await page.goto('/plant/marlpit-lane-stand-04')
-  await expect(page.getByTestId('mulch')).toContainText('of it were brought here from other beds', {
-    timeout: 60_000,
-  })
+  await expect(page.getByTestId('mulch')).toContainText('of it were brought here from other beds')
 })
 
 test('what is missing is said with the fix', async ({ page }) => {
@@ -296,7 +292,7 @@ test('what is missing is said with the fix', async ({ page }) => {
   await page.goto(path(1))
   await expect(page.getByRole('alert').filter({ hasText: 'No tools are on your list' })).toBeVisible()
   await page.goto('/plant/marlpit-lane-stand-01')
-  await expect(page.getByTestId('nitrogen')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('nitrogen')).toBeVisible()
   await page.getByLabel('Fill it with').selectOption('marlpit-lane-leaf')
   await expect(page.getByTestId('nitrogen')).toContainText('has no nitrogen, no share freed')
 })

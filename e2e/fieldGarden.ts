@@ -83,5 +83,5 @@ export async function openField(page: Page, info: TestInfo) {
   await page.goto('/garden')
   await page.setInputFiles('input[type=file]', file)
   await page.getByRole('button', { name: 'Import it' }).click()
-  await expect(page.getByRole('heading', { name: 'The upper field' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('heading', { name: 'The upper field' })).toBeVisible()
 }

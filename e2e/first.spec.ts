@@ -57,9 +57,7 @@ test('an own garden with one growing cover stands after twelve taps and fields',
   // An uncertain day is told as a range, and what looks have made of it.
   await page.goto('/beds')
   await page.getByRole('link', { name: 'A1', exact: true }).click()
-  await expect(page.getByTestId('sown-on')).toHaveText(/^Sown between .* by what was seen most likely/, {
-    timeout: 60_000,
-  })
+  await expect(page.getByTestId('sown-on')).toHaveText(/^Sown between .* by what was seen most likely/)
 })
 
 test('fourteen beds of which five grow stand after thirty; a growing cover later is three taps and a date', async ({
@@ -181,9 +179,7 @@ test('bad weeds are named once for many beds, and no way of ending promises to c
     .getByRole('link', { name: /cereal rye/i })
     .first()
     .click()
-  await expect(page.getByText(/Bindweed is named in this bed. Nothing here ends it/).first()).toBeVisible({
-    timeout: 60_000,
-  })
+  await expect(page.getByText(/Bindweed is named in this bed. Nothing here ends it/).first()).toBeVisible()
 })
 
 test('the days ahead are told by a tap each, kept, taken back, and heard by the weather', async ({
@@ -201,7 +197,7 @@ test('the days ahead are told by a tap each, kept, taken back, and heard by the 
   const week = page.getByRole('link', { name: /^This week:/ })
   const inches = async () =>
     Number(/([\d.]+)\sin of rain/.exec((await week.innerText()).replaceAll('\u00a0', ' '))?.[1])
-  await expect(week).toBeVisible({ timeout: 60_000 })
+  await expect(week).toBeVisible()
   const before = await inches()
   for (let day = 0; day < 7; day++) {
     const wet = days.nth(day).getByRole('button', { name: / wet$/ })
@@ -209,7 +205,7 @@ test('the days ahead are told by a tap each, kept, taken back, and heard by the 
     await expect(wet).toHaveAttribute('aria-pressed', 'true')
   }
   await expect(page.getByText('The days ahead as you have heard: 7 told')).toBeVisible()
-  await expect.poll(inches, { timeout: 60_000 }).toBeGreaterThan(before + 1)
+  await expect.poll(inches).toBeGreaterThan(before + 1)
   await page.reload()
   await expect(page.getByText('The days ahead as you have heard: 7 told')).toBeVisible()
   await page.getByText('The days ahead as you have heard').click()

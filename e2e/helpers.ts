@@ -1,11 +1,11 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 
 /** Waits until every strip of the loom has been computed. */
 export async function woven(page: Page) {
   await expect(page.getByTestId('loom')).toBeVisible()
   await expect(page.locator('[data-woven]').first()).toBeAttached()
-  await expect(page.locator('[data-woven="false"]')).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.locator('[data-woven="false"]')).toHaveCount(0)
 }
 
 type DemoName = 'marlpit-lane' | 'harrier-point'
@@ -55,6 +55,18 @@ export async function stepWeeks(page: Page, weeks: number) {
   await sessionKept(page, (await todayOf(page)) ?? '')
 }
 
+/** Waits until Rounds has looked at all that grows. */
+export const lookedAround = (page: Page) => expect(page.locator('[data-pending="0"]')).toBeVisible()
+
+/** Steps the demo clock by weeks at a time until a job stands in Rounds. */
+export async function roundsUntil(page: Page, job: Locator, weeks = 1) {
+  await lookedAround(page)
+  while ((await job.count()) === 0) {
+    await stepWeeks(page, weeks)
+    await lookedAround(page)
+  }
+}
+
 /** ISO date shown by the clock. */
 export async function todayOf(page: Page): Promise<string> {
   return (await page.getByTestId('today').getAttribute('datetime')) ?? ''
@@ -68,9 +80,9 @@ export function gramsIn(text: string | null): number {
 }
 
 /** Waits until the covers of a window are ranked for good. */
-export async function ranked(page: Page, timeout = 150_000) {
-  await expect(page.getByTestId('candidates').getByRole('listitem').first()).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByText(/Growing \d+ covers and their mixes/)).toHaveCount(0, { timeout })
+export async function ranked(page: Page) {
+  await expect(page.getByTestId('candidates').getByRole('listitem').first()).toBeVisible()
+  await expect(page.getByText(/Growing \d+ covers and their mixes/)).toHaveCount(0)
 }
 
 /** Says where an own garden lies: a latitude, and how its climate is. */

@@ -4,7 +4,6 @@ import { openField } from './fieldGarden'
 test('mulch brought in is laid on a bed, at most what is left of it, and the ledger balances', async ({
   page,
 }, info) => {
-  test.setTimeout(100_000)
   await openField(page, info)
   await page.goto('/shed')
   const store = page.getByTestId('mulch-store')

@@ -40,7 +40,7 @@ test('two halves of a bed are ended differently, counted, and held against each 
   await openDemo(page, 'marlpit-lane')
   await page.goto('/bed/marlpit-lane-L4')
   const at = page.getByTestId('at-the-bed')
-  await expect(at).toContainText('nearly certain', { timeout: 60_000 })
+  await expect(at).toContainText('nearly certain')
   await partIt(page)
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
   await expect(compared(page)).toHaveCount(0)
@@ -49,12 +49,12 @@ test('two halves of a bed are ended differently, counted, and held against each 
   // Either half says the same of its plan as the whole did, and no ground has become bare by it.
   await expect(at.getByText(/first half\./)).toBeVisible()
   await expect(at.getByText(/second half\./)).toBeVisible()
-  await expect(at.getByText(/nearly certain/)).toHaveCount(2, { timeout: 60_000 })
+  await expect(at.getByText(/nearly certain/)).toHaveCount(2)
   await expect(page.getByText(/^Bare .* to 18 Jun/)).toHaveCount(0)
   await stepWeeks(page, 2)
   await page.goto('/rounds')
   for (const part of ['first half', 'second half'])
-    await expect(page.getByText(new RegExp(`^End cereal rye, ${part}`))).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByText(new RegExp(`^End cereal rye, ${part}`))).toBeVisible()
 
   await stepWeeks(page, 3)
   await endPart(page, 'first half', 'crimp', '12')

@@ -5,16 +5,12 @@ const line = (page: Page) => page.getByTestId('plan-line')
 
 /** What the plan line says of a plan, once it is worked out. */
 async function said(page: Page) {
-  const worked = await page.waitForFunction(
-    () => {
-      const node = document.querySelector<HTMLElement>('[data-testid="plan-line"][data-state="ready"]')
-      if (!node) return null
-      const { chance, sown, end, plant, method, crop } = node.dataset
-      return { chance, sown, end, plant, method, crop }
-    },
-    null,
-    { timeout: 120_000 },
-  )
+  const worked = await page.waitForFunction(() => {
+    const node = document.querySelector<HTMLElement>('[data-testid="plan-line"][data-state="ready"]')
+    if (!node) return null
+    const { chance, sown, end, plant, method, crop } = node.dataset
+    return { chance, sown, end, plant, method, crop }
+  }, null)
   return (await worked.jsonValue())!
 }
 
@@ -34,7 +30,6 @@ const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOS
 test('one plan, one truth: Choose, Sow, Watch, End and Plant say the same of an own bed', async ({
   page,
 }) => {
-  test.setTimeout(420_000)
   await ownGarden(page, 'metric')
   // No day is invented where nothing follows.
   await expect(page.getByLabel('Needed by')).toHaveValue('')
@@ -42,7 +37,7 @@ test('one plan, one truth: Choose, Sow, Watch, End and Plant say the same of an 
   await page.getByLabel('Next crop').selectOption('leek')
   await expect(page.getByRole('alert')).toContainText('Say when the crop is to be planted')
   await page.getByLabel('Needed by').fill(plant)
-  await ranked(page, 240_000)
+  await ranked(page)
   const chosen = await said(page)
   expect(chosen).toMatchObject({ plant, crop: 'leek' })
   await page
@@ -60,7 +55,7 @@ test('one plan, one truth: Choose, Sow, Watch, End and Plant say the same of an 
   await page.goto(`/end/${id}`)
   expect(await said(page)).toEqual(chosen)
   await expect(page.getByLabel('Plant leek on')).toHaveValue(plant)
-  await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 120_000 })
+  await expect(page.getByText('Ending this stand by every way')).toHaveCount(0)
   const planned = page
     .getByRole('row')
     .filter({ has: page.getByRole('button', { name: /^Plan/ }) })
@@ -74,9 +69,7 @@ test('one plan, one truth: Choose, Sow, Watch, End and Plant say the same of an 
 
   // A change in one room changes the line, says by how much, and is put back or kept for all.
   await page.getByLabel('Planting planned for').fill(inDays(212))
-  await expect(page.getByTestId('plan-change')).toContainText(/in 100 (more|less) than the plan|stays at/, {
-    timeout: 60_000,
-  })
+  await expect(page.getByTestId('plan-change')).toContainText(/in 100 (more|less) than the plan|stays at/)
   await page.goto(`/end/${id}`)
   expect((await said(page)).plant).toBe(inDays(212))
   await page.getByRole('button', { name: 'Put back' }).click()

@@ -1,21 +1,20 @@
 import { expect, test, type Page } from '@playwright/test'
 import { openField } from './fieldGarden'
-import { ranked, stepWeeks } from './helpers'
+import { ranked, roundsUntil, stepWeeks } from './helpers'
 
 const line = (page: Page) => page.getByTestId('plan-line')
-const ready = (page: Page) => expect(line(page)).toHaveAttribute('data-state', 'ready', { timeout: 90_000 })
+const ready = (page: Page) => expect(line(page)).toHaveAttribute('data-state', 'ready')
 
 /** Chooses a cover by name from what fits, once all is known. */
 async function choose(page: Page, name: RegExp) {
   await ranked(page)
   const all = page.getByRole('button', { name: /^Show all/ })
   if (await all.isVisible()) await all.click()
-  await page.getByTestId('candidates').getByRole('button', { name }).first().click({ timeout: 20_000 })
-  await expect(page).toHaveURL(/\/sow\//, { timeout: 20_000 })
+  await page.getByTestId('candidates').getByRole('button', { name }).first().click()
+  await expect(page).toHaveURL(/\/sow\//)
 }
 
 test('clover goes into standing wheat, and is kept after its harvest', async ({ page }, info) => {
-  test.setTimeout(100_000)
   await openField(page, info)
   await page
     .getByRole('link', { name: /^W1: sow under winter wheat for grain from .* bare weeks recovered/ })
@@ -36,11 +35,10 @@ test('clover goes into standing wheat, and is kept after its harvest', async ({ 
   await expect(page.getByText('Winter wheat for grain').first()).toBeVisible()
   await stepWeeks(page, 15)
   await page.goto('/rounds')
-  await expect(page.getByText(/^Clear winter wheat for grain/)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/^Clear winter wheat for grain/)).toBeVisible()
 })
 
 test('a new cover is sown into the old one, which is cut over it', async ({ page }, info) => {
-  test.setTimeout(100_000)
   await openField(page, info)
   await page.getByRole('link', { name: /^R1: sow under cereal rye/ }).click()
   await expect(page.getByText(/^Under cereal rye: .* as it is cut over the seed/)).toBeVisible()
@@ -55,7 +53,7 @@ test('a new cover is sown into the old one, which is cut over it', async ({ page
   await page.goBack()
   const card = page.getByRole('region', { name: 'Sow and drop' })
   await page.getByRole('button', { name: /^Plan both for/ }).click()
-  await expect(card.getByTestId('drop-over')).toContainText(/about .* dry growth falls/, { timeout: 60_000 })
+  await expect(card.getByTestId('drop-over')).toContainText(/about .* dry growth falls/)
   await expect(card.getByTestId('drop-water')).toContainText(/Moist for 12 days by itself|Water it until/)
   const together = card.getByText('Planned so: Rounds has both as one.')
   await expect(together).toBeVisible()
@@ -63,12 +61,7 @@ test('a new cover is sown into the old one, which is cut over it', async ({ page
   const done = page.getByRole('button', {
     name: new RegExp(`^Done: Sow ${name} and drop cereal rye over it`, 'i'),
   })
-  const there = () =>
-    done.waitFor({ timeout: 8000 }).then(
-      () => true,
-      () => false,
-    )
-  while (!(await there())) await stepWeeks(page, 1)
+  await roundsUntil(page, done)
   await done.click()
   await expect(done).toHaveCount(0)
   await page.goto('/bed/R1')
@@ -80,14 +73,13 @@ test('a new cover is sown into the old one, which is cut over it', async ({ page
 test('mow, wait, mow and sheet are one plan, told alike in all rooms, and come up in Rounds', async ({
   page,
 }, info) => {
-  test.setTimeout(100_000)
   await openField(page, info)
   await page.goto('/end/field-R1')
   const turns = page.getByTestId('in-turns')
   await turns.getByText('In turns: mow, wait, mow again, then end it').click()
   const row = turns.getByRole('listitem').filter({ hasText: /Mow to 8\scm twice/ })
   const chance = /next to none|nearly certain|\d+ in 100/
-  await expect(row).toContainText(chance, { timeout: 120_000 })
+  await expect(row).toContainText(chance)
   await expect(row).toContainText('The cuttings lie between the plants and the sheet')
   const [told] = chance.exec(await row.innerText())!
   await row.getByRole('button', { name: /^Plan in turns/ }).click()
@@ -107,15 +99,7 @@ test('mow, wait, mow and sheet are one plan, told alike in all rooms, and come u
   // The first mowing comes up in its week, is recorded by one press, and leaves the list.
   await page.goto('/rounds')
   const done = page.getByRole('button', { name: /^Done: Mow cereal rye to 8/ })
-  const look = () =>
-    done
-      .first()
-      .waitFor({ timeout: 8000 })
-      .then(
-        () => true,
-        () => false,
-      )
-  while (!(await look())) await stepWeeks(page, 2)
+  await roundsUntil(page, done, 2)
   const jobs = await done.count()
   await done.first().click()
   await expect(done).toHaveCount(jobs - 1)
@@ -124,16 +108,12 @@ test('mow, wait, mow and sheet are one plan, told alike in all rooms, and come u
 })
 
 test('oats that are let seed are taken as the next stand', async ({ page }, info) => {
-  test.setTimeout(100_000)
   await openField(page, info)
   await page.goto('/end/field-O1')
   await page.getByTestId('let-seed').getByText('Let it seed: leave it or cut it').click()
   const seed = page.getByTestId('let-seed')
   await expect(seed).toContainText(
     /Cut it by .* and no seed is fit to sprout|Some seed is fit to sprout already/,
-    {
-      timeout: 90_000,
-    },
   )
   await seed.getByRole('button', { name: 'Take its seedlings as the next stand' }).click()
   await expect(page).toHaveURL(/\/watch\//)
@@ -150,7 +130,6 @@ test('oats that are let seed are taken as the next stand', async ({ page }, info
 })
 
 test('hens on spent cabbage, then potatoes: one clock for their manure', async ({ page }, info) => {
-  test.setTimeout(100_000)
   await openField(page, info)
   await page.goto('/bed/C1')
   const here = page.getByTestId('animals-here')
@@ -179,16 +158,15 @@ test('hens on spent cabbage, then potatoes: one clock for their manure', async (
 test('a living aisle is mown by the crop beside it, and its cuttings land on the bed', async ({
   page,
 }, info) => {
-  test.setTimeout(100_000)
   await openField(page, info)
   await page.goto('/end/field-aisle/cut')
   const aisle = page.getByTestId('aisle')
-  await expect(aisle).toContainText(/Mown \d+ times in the months ahead/, { timeout: 60_000 })
+  await expect(aisle).toContainText(/Mown \d+ times in the months ahead/)
   await expect(aisle.getByRole('row').filter({ hasText: 'potato' }).first()).toBeVisible()
   const mowings = (await aisle.getByRole('row').count()) - 1
   await aisle.getByText('Over 5 years').click()
   const years = page.getByTestId('aisle-years')
-  await expect(years.getByRole('row')).toHaveCount(6, { timeout: 60_000 })
+  await expect(years.getByRole('row')).toHaveCount(6)
   await expect(years).toContainText(/It stays closed|closes over \d+/)
   await aisle.getByRole('button', { name: 'Plan these mowings' }).click()
   const planned = page.getByRole('region', { name: 'Cuts so far' }).getByRole('listitem')

@@ -7,8 +7,8 @@ test('rounds: walking order, tick, put off with a reason, and a calendar file', 
   await stepWeeks(page, 2)
   await page.goto('/rounds')
   const jobs = page.getByTestId('jobs').getByRole('listitem')
-  await expect(jobs.filter({ hasText: 'End cereal rye' })).toContainText('By black tarp', { timeout: 60_000 })
-  await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
+  await expect(jobs.filter({ hasText: 'End cereal rye' })).toContainText('By black tarp')
+  await expect(page.getByText(/still looking at/)).toHaveCount(0)
   const count = await jobs.count()
   const labels = await page
     .getByTestId('jobs')
@@ -72,13 +72,11 @@ test('from the rounds to a recorded sowing in at most eight taps, and a check in
   await stepWeeks(page, 17)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/rounds')
-  await expect(page.getByRole('link', { name: 'Sow buckwheat', exact: true })).toBeVisible({
-    timeout: 60_000,
-  })
-  await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.getByRole('link', { name: 'Sow buckwheat', exact: true })).toBeVisible()
+  await expect(page.getByText(/still looking at/)).toHaveCount(0)
   taps = 0
   await tap(page.getByRole('link', { name: 'Sow buckwheat', exact: true }))
-  await expect(page.getByTestId('total-grams')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('total-grams')).toBeVisible()
   await tap(page.getByRole('button', { name: /^Record sowing/ }))
   await expect(page.getByText(/Recorded the sowing of buckwheat/).first()).toBeVisible()
   expect(taps).toBeLessThanOrEqual(8)

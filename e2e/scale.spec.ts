@@ -24,7 +24,7 @@ test('two hundred beds: the page answers while they are computed', async ({ page
   })
   await page.setInputFiles('input[type=file]', file)
   await page.getByRole('button', { name: 'Import it' }).click()
-  await expect(page.getByRole('heading', { name: 'Two hundred beds' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('heading', { name: 'Two hundred beds' })).toBeVisible()
   // Only the beds in sight stand on the page; others come when the sheet is pushed along.
   await expect.poll(() => page.locator('canvas').count()).toBeGreaterThan(10)
   expect(await page.locator('canvas').count()).toBeLessThan(60)
@@ -46,11 +46,6 @@ test('two hundred beds: the page answers while they are computed', async ({ page
   expect(answers.some(({ left }) => left > 0)).toBe(true)
   const first = answers[0].left
   await expect
-    .poll(
-      async () => Number(/weaving, (\d+) left/.exec(await page.locator('body').innerText())?.[1] ?? NaN),
-      {
-        timeout: 60_000,
-      },
-    )
+    .poll(async () => Number(/weaving, (\d+) left/.exec(await page.locator('body').innerText())?.[1] ?? NaN))
     .toBeLessThan(first)
 })

@@ -19,12 +19,8 @@ const WAITS = /\u2026\s*$|still looking at/m
 
 /** Takes a picture, and fails where the page still waits for something. */
 async function picture(page: Page, name: string) {
-  await expect(page.locator('[data-state="computing"], progress, [data-woven="false"]')).toHaveCount(0, {
-    timeout: 60_000,
-  })
-  await expect
-    .poll(async () => WAITS.exec(await page.locator('main').innerText())?.[0] ?? null, { timeout: 60_000 })
-    .toBeNull()
+  await expect(page.locator('[data-state="computing"], progress, [data-woven="false"]')).toHaveCount(0)
+  await expect.poll(async () => WAITS.exec(await page.locator('main').innerText())?.[0] ?? null).toBeNull()
   await expect(page.getByRole('region', { name: /^Notifications/ }).getByRole('listitem')).toHaveCount(0)
   await page.waitForTimeout(400)
   await page.screenshot({ path: `docs/screenshots/${name}.png` })
@@ -41,15 +37,13 @@ const lowestInSight = (part: Locator) => part.evaluate((element) => element.scro
 
 test('desktop', async ({ page }) => {
   await opened(page)
-  await expect(page.getByTestId('stored-chance')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('stored-chance')).toBeVisible()
   await picture(page, 'loom')
   for (const { name, path, ready } of VIEWS) {
     await page.goto(path)
-    if (ready) await expect(page.getByTestId(ready)).toBeVisible({ timeout: 60_000 })
-    if (name === 'end')
-      await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 60_000 })
-    if (name === 'rounds')
-      await expect(page.getByText(/still looking at/)).toHaveCount(0, { timeout: 60_000 })
+    if (ready) await expect(page.getByTestId(ready)).toBeVisible()
+    if (name === 'end') await expect(page.getByText('Ending this stand by every way')).toHaveCount(0)
+    if (name === 'rounds') await expect(page.getByText(/still looking at/)).toHaveCount(0)
     if (name === 'shed') await lowestInSight(page.getByTestId('sheets-lying'))
     await picture(page, name)
     if (name === 'watch') {
@@ -77,14 +71,14 @@ test('desktop', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark' })
   await page.goto('/')
   await woven(page)
-  await expect(page.getByTestId('stored-chance')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('stored-chance')).toBeVisible()
   await picture(page, 'loom-dark')
   await page.emulateMedia({ colorScheme: 'light' })
   await page.goto('/end/marlpit-lane-stand-01')
   await page.getByText('Treat its parts apart').click()
   await page.getByRole('button', { name: 'Part it' }).click()
-  await expect(page.getByRole('group', { name: 'Which part is shown' })).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('group', { name: 'Which part is shown' })).toBeVisible()
+  await expect(page.getByTestId('stages')).toBeVisible()
   await expect(page.getByTestId('bed-picture').locator('svg').last()).toBeVisible()
   await picture(page, 'bed')
 })
@@ -94,7 +88,7 @@ test('phone', async ({ page }) => {
   await opened(page)
   await picture(page, 'loom-phone')
   await page.goto('/bed/marlpit-lane-L1')
-  await expect(page.getByTestId('bed-picture').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('bed-picture').first()).toBeVisible()
   await page.getByRole('button', { name: 'Before crimp' }).first().click()
   await page
     .getByTestId('bed-picture')
@@ -102,7 +96,7 @@ test('phone', async ({ page }) => {
     .evaluate((element) => element.scrollIntoView())
   await picture(page, 'bed-phone')
   await page.goto('/check/marlpit-lane-stand-10')
-  await expect(page.getByRole('heading', { name: 'Stage of the' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('heading', { name: 'Stage of the' })).toBeVisible()
   await page.waitForTimeout(600)
   await picture(page, 'check-phone')
   await page.goto('/end/marlpit-lane-stand-24')
@@ -112,10 +106,10 @@ test('phone', async ({ page }) => {
     .getByRole('listitem')
     .filter({ hasText: /Mow to .* twice.*black tarp/ })
     .getByRole('button', { name: /^Plan in turns/ })
-    .click({ timeout: 120_000 })
-  await expect(page.getByTestId('planned-turns')).toBeVisible({ timeout: 60_000 })
+    .click()
+  await expect(page.getByTestId('planned-turns')).toBeVisible()
   await page.goto('/end/marlpit-lane-stand-24/plan')
-  await expect(page.getByTestId('work-plan').getByRole('heading').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('work-plan').getByRole('heading').first()).toBeVisible()
   await page.getByTestId('planned-turns').evaluate((element) => element.scrollIntoView())
   await page.screenshot({ path: 'docs/screenshots/plan-phone.png' })
   await page.goto('/sow/marlpit-lane-stand-08/pacer')

@@ -26,7 +26,7 @@ test('from the recipe to the pacer, running out, the recorded sowing and the sto
   await page.goto('/sow/marlpit-lane-stand-08')
   await expect(page.getByTestId('portions-medium')).toContainText('over 9 paces')
   await expect(page.getByTestId('bare-patches')).toContainText('in 2 passes')
-  await expect(page.getByTestId('sowing-days')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('sowing-days')).toBeVisible()
   await page.getByRole('button', { name: 'Use it for the recipe' }).click()
   // The older bag, 120 g of last year, is used up first, so its germination counts.
   await expect(page.getByLabel('Germination, %')).toHaveValue('81')
@@ -50,7 +50,7 @@ test('from the recipe to the pacer, running out, the recorded sowing and the sto
 
   await page.getByRole('button', { name: 'Record sowing' }).click()
   await expect(page).toHaveURL(/\/watch\//)
-  await expect(page.getByTestId('up-yet')).toContainText('is not due yet', { timeout: 60_000 })
+  await expect(page.getByTestId('up-yet')).toContainText('is not due yet')
   await page.goto('/shed')
   const bags = page.getByTestId('lots').getByRole('row', { name: /Buckwheat/ })
   await expect(bags).toHaveCount(2)

@@ -58,7 +58,7 @@ async function settled(page: Page) {
     before = now
     return still
   }
-  await expect.poll(same, { intervals: [700], timeout: 60_000 }).toBe(true)
+  await expect.poll(same, { intervals: [700] }).toBe(true)
 }
 
 async function strange(page: Page, foreign: RegExp, rooms = ROOMS): Promise<string[]> {
@@ -126,7 +126,7 @@ test('amounts for the bed and per area are one: grams by ground are the rate, an
 }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto('/sow/marlpit-lane-stand-08')
-  await expect(page.getByTestId('total-grams')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('total-grams')).toBeVisible()
   const heading = await page.getByRole('heading', { name: /^Weigh/ }).innerText()
   const areaM2 = number(heading, /m²/)
   const line = await page
@@ -140,7 +140,7 @@ test('amounts for the bed and per area are one: grams by ground are the rate, an
 
   await page.goto('/bed/marlpit-lane-L1')
   const told = page.getByText(/^Today .* of the ground green/).first()
-  await expect(told).toBeVisible({ timeout: 60_000 })
+  await expect(told).toBeVisible()
   const bed = await told.innerText()
   const ground = number(await page.getByText(/to sow, in-ground/).innerText(), /m² to sow/)
   await page.getByRole('button', { name: /^Amounts per hectare/ }).click()

@@ -43,7 +43,7 @@ async function sow(page: Page, species: string) {
 
 async function check(page: Page) {
   const stages = page.getByTestId('stages')
-  await expect(stages).toBeVisible({ timeout: 60_000 })
+  await expect(stages).toBeVisible()
   await expect(page.getByLabel('Seen on')).toHaveValue(await todayOf(page))
   await page.getByRole('combobox', { name: /^Stage/ }).selectOption({ index: 2 })
   await page.getByLabel('Green cover, %').fill('30')
@@ -52,16 +52,14 @@ async function check(page: Page) {
   const asked = page.getByRole('button', { name: 'It is as I saw it' })
   await expect(asked.or(page.getByText('Seen so far')).first()).toBeVisible()
   if (await asked.isVisible()) await asked.click()
-  await expect(page.getByTestId('change')).toContainText(/After the check of|is in the forecast/, {
-    timeout: 60_000,
-  })
+  await expect(page.getByTestId('change')).toContainText(/After the check of|is in the forecast/)
 }
 
 async function end(page: Page) {
   await page.getByRole('link', { name: 'End', exact: true }).last().click()
   const ways = page.getByTestId('endings')
-  await expect(ways).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByText('Ending this stand by every way')).toHaveCount(0, { timeout: 60_000 })
+  await expect(ways).toBeVisible()
+  await expect(page.getByText('Ending this stand by every way')).toHaveCount(0)
   for (const name of ['Chop and drop', 'Crimp', 'Black tarp', 'Chop, then cardboard'])
     await expect(ways).toContainText(name)
   await page.getByLabel('How').selectOption('tarp')
@@ -72,9 +70,7 @@ async function end(page: Page) {
 }
 
 async function plant(page: Page, { bed, weeksToPlant }: Walk) {
-  await expect(page.getByTestId('gates').getByRole('listitem').first()).toContainText('Dead', {
-    timeout: 60_000,
-  })
+  await expect(page.getByTestId('gates').getByRole('listitem').first()).toContainText('Dead')
   await expect(page.getByTestId('ready')).toContainText('Ready')
   await stepWeeks(page, weeksToPlant)
   await page.getByLabel('Planted on').fill(await todayOf(page))
@@ -97,7 +93,7 @@ async function walk(page: Page, plan: Walk) {
   await sow(page, species)
   await page.reload()
   await expect(page.getByRole('heading', { name: species }).first()).toBeVisible()
-  await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('stages')).toBeVisible()
   await stepWeeks(page, plan.weeksToEnd)
   await check(page)
   await page.reload()

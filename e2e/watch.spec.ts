@@ -5,7 +5,7 @@ import { openDemo, openLoom, sessionKept, todayOf } from './helpers'
 const RYE = '/watch/marlpit-lane-stand-10'
 
 async function forecastShown(page: Page) {
-  await expect(page.getByTestId('stages')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByTestId('stages')).toBeVisible()
 }
 
 /** A JPEG of soil and leaves whose EXIF note says that it lies on its side and where it was taken. */
@@ -249,7 +249,7 @@ test('a thin stand raises a decision, and a part is planned to be sown again', a
   const decisions = page.getByTestId('decisions')
   await expect(decisions).toContainText(/Thin: .* only \d+\s% of the plants expected/)
   await page.goto('/rounds')
-  await expect(page.getByTestId('jobs')).toContainText('Decide on', { timeout: 60_000 })
+  await expect(page.getByTestId('jobs')).toContainText('Decide on')
   await page.goto(RYE)
   await decisions.getByRole('button', { name: 'Sow a part again' }).click()
   await page.getByLabel('To, m').fill('3')
@@ -299,9 +299,9 @@ test.describe('on a phone', () => {
     await expect(page.getByText('Saved.')).toBeVisible()
     console.log(`a check on a phone: ${taps} taps, ${((Date.now() - started) / 1000).toFixed(1)} s`)
     expect(taps).toBeLessThanOrEqual(6)
-    await expect(page.getByTestId('change')).toContainText('After the check of', { timeout: 60_000 })
+    await expect(page.getByTestId('change')).toContainText('After the check of')
     await tap(/^Next/, 'link')
-    await expect(page.getByRole('heading', { name: 'Stage of the' })).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByRole('heading', { name: 'Stage of the' })).toBeVisible()
     await readable(page)
     await tap('other bed', 'link')
     await expect(page.getByRole('heading', { name: 'Check which bed?' })).toBeVisible()
@@ -336,5 +336,5 @@ test('a photo that is none is refused in words, and the questions go on', async 
     .getByLabel('Photo first')
     .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') })
   await expect(page.getByText(/picture/i).first()).toBeVisible()
-  await expect(page.getByRole('button', { name: 'stems lengthening' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('button', { name: 'stems lengthening' })).toBeVisible()
 })

@@ -66,15 +66,17 @@ function sessionFrom(entries: readonly Entry[], tab: string): Partial<SessionSta
 
 const isDated = (value: unknown) => typeof (value as Partial<Draft> | null)?.at === 'number'
 
-/** What tabs that are closed had begun, the latest of each form; and what was begun too long ago. */
+/** What tabs that are closed had begun, the latest of each form; what was begun too long ago; and the open tabs that began any. */
 async function leftByOthers(entries: readonly Entry[], tab: Tab, now: number) {
   const open = await tab.open()
+  const others = new Set<string>()
   const offers: SessionState['offers'] = {}
   const old: string[] = []
   for (const { key, value } of entries) {
     const [whole, of, name] = FORM.exec(key) ?? []
     if (!whole || of === tab.id) continue
     const draft = draftFrom(value)
+    if (of && open?.has(of)) others.add(of)
     if (now - draft.at > OFFERED_MS) old.push(key)
     else if (of === undefined || (open ? !open.has(of) : now - draft.at > SILENT_MS)) {
       const known = offers[name]
@@ -82,7 +84,17 @@ async function leftByOthers(entries: readonly Entry[], tab: Tab, now: number) {
       offers[name] = { ...(known && known.at > draft.at ? known : draft), keys }
     }
   }
-  return { offers, old }
+  return { offers, old, others }
+}
+
+/** Looks again for what was left, each time one of the tabs that have begun something is closed. */
+function offerAsTheyClose(store: Store, db: KilimDatabase, tab: Tab, others: ReadonlySet<string>): void {
+  for (const other of others)
+    void tab.closed(other).then(async () => {
+      const left = await leftByOthers(await db.session.toArray(), tab, Date.now())
+      store.dispatch(offersFound(left.offers))
+      if (left.others.has(other)) offerAsTheyClose(store, db, tab, new Set([other]))
+    })
 }
 
 /** What of the forms offered was taken up or thrown away. */
@@ -106,8 +118,9 @@ export async function persistSession(store: Store, db: KilimDatabase, own?: Tab)
   const dated = new Map(undated.map(({ key, value }) => [key, { key, value: draftFrom(value) }]))
   const entries = [...stored.filter(({ key }) => !dated.has(key)), ...dated.values()]
   store.dispatch(restored(sessionFrom(entries, tab.id)))
-  const { offers, old } = await leftByOthers(entries, tab, Date.now())
+  const { offers, old, others } = await leftByOthers(entries, tab, Date.now())
   store.dispatch(offersFound(offers))
+  offerAsTheyClose(store, db, tab, others)
   let last = store.getState().session
   if (whole || dated.size > 0 || old.length > 0)
     await db.transaction('rw', db.session, async () => {

@@ -23,10 +23,20 @@ const db = new KilimDatabase('state-test')
 afterEach(() => db.session.clear())
 
 /** A tab by its name, beside which others may be open; `null` where the browser does not tell. */
-const tab = (id: string, others: readonly string[] | null = []): Tab => ({
+const tab = (
+  id: string,
+  others: readonly string[] | null = [],
+  closed: Tab['closed'] = () => new Promise(() => undefined),
+): Tab => ({
   id,
   open: async () => (others ? new Set([id, ...others]) : null),
+  closed,
 })
+
+/** Waits for something that happens by itself. */
+const until = async (happened: () => boolean) => {
+  while (!happened()) await new Promise((resolve) => setTimeout(resolve, 1))
+}
 
 describe('session', () => {
   test('drafts are kept by name and dropped', () => {
@@ -124,6 +134,21 @@ describe('session', () => {
       await db.session.put({ ...entry, value: { ...(entry.value as object), at } })
       expect((await open(tab('third'))).getState().session.offers).toEqual({})
       expect(await db.session.get(entry.key)).toBeUndefined()
+    })
+    test('is offered as soon as that tab is closed, and not while it is only loaded anew', async () => {
+      await begin(tab('first'), 'begun')
+      const others = ['first']
+      const closings: (() => void)[] = []
+      const closed = () => new Promise<void>((resolve) => closings.push(resolve))
+      const here = { ...tab('second', [], closed), open: async () => new Set(['second', ...others]) }
+      const store = await open(here)
+      expect(store.getState().session.offers).toEqual({})
+      closings[0]()
+      await until(() => closings.length === 2)
+      expect(store.getState().session.offers).toEqual({})
+      others.pop()
+      closings[1]()
+      await until(() => 'end s' in store.getState().session.offers)
     })
     test('where the browser does not tell which tabs are open, one silent for ten minutes counts as closed', async () => {
       await begin(tab('first', null), 'begun')

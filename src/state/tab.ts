@@ -1,7 +1,13 @@
 import { newId } from '../data/ids'
 
-/** This tab, over its reloads, and which tabs of this browser are open; null where the browser does not say. */
-export type Tab = { id: string; open: () => Promise<ReadonlySet<string> | null> }
+/** This tab, over its reloads, and the other tabs of this browser. */
+export type Tab = {
+  id: string
+  /** Which tabs are open; null where the browser does not say. */
+  open: () => Promise<ReadonlySet<string> | null>
+  /** Resolves once a tab that is open lets go of its name for longer than a reload takes; never where none is told. */
+  closed: (id: string) => Promise<void>
+}
 
 const STORED = 'kilim tab'
 const LOCK = 'kilim tab '
@@ -43,6 +49,14 @@ function holds(locks: LockManager, id: string): Promise<boolean> {
   })
 }
 
+const rest = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
+
+/** Waits for a tab to let go of its name, and then for as long as its own next page may take to hold it again. */
+async function letGo(locks: LockManager, id: string): Promise<void> {
+  await locks.request(`${LOCK}${id}`, () => undefined)
+  await rest(PATIENCE_MS.reload)
+}
+
 /** Finds out which tab this is. */
 export async function thisTab(): Promise<Tab> {
   const locks = typeof navigator === 'undefined' ? undefined : navigator.locks
@@ -50,7 +64,7 @@ export async function thisTab(): Promise<Tab> {
   if (!locks) {
     const id = before ?? newId('device')
     storeId(id)
-    return { id, open: async () => null }
+    return { id, open: async () => null, closed: () => new Promise(() => undefined) }
   }
   let id = before ?? newId('device')
   if (!(await holds(locks, id))) {
@@ -64,5 +78,6 @@ export async function thisTab(): Promise<Tab> {
       const { held = [] } = await locks.query()
       return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])))
     },
+    closed: (other) => letGo(locks, other),
   }
 }

@@ -33,7 +33,7 @@ export function RoundsRoom() {
   const due = jobs.filter(({ dueDay }) => dueDay <= rounds.today)
   const ahead = jobs.filter(({ dueDay }) => dueDay > rounds.today)
   return (
-    <section className="py-4">
+    <section className="py-4" data-pending={rounds.pending}>
       <h1>Rounds</h1>
       <Summary rounds={rounds} due={due} ahead={ahead} />
       <Failed
