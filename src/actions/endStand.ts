@@ -72,6 +72,7 @@ export function recordEnd(
     note,
     ...(kept?.animals && { animals: kept.animals }),
     ...(kept?.lanes && { lanes: kept.lanes }),
+    ...(kept?.untilThin && { untilThin: true }),
     ...(kept?.stubbleCm !== undefined && { stubbleCm: kept.stubbleCm }),
     ...(forecast && stagesOn(stand, forecast, day)),
     ...(by.trim() && { by: by.trim() }),

@@ -100,7 +100,9 @@ export function criterionReason(
     case 'seedbed':
       return say(
         `Residue below ${dryMatter(detail.limitG, told)}, or raked aside in the rows.`,
-        'Rake rows free, or sow into a row of compost.',
+        detail.sheet
+          ? 'Lay the sheet earlier: what lies under it goes on rotting. Or rake rows free.'
+          : 'Rake rows free, or sow into a row of compost.',
       )
     case 'manure':
       return say(

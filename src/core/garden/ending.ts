@@ -54,6 +54,8 @@ export const ending = z.object({
   lanes: z
     .object({ count: z.number().int().min(2).max(12), everyDays: z.number().int().min(1).max(60) })
     .optional(),
+  /** Whether the ground is wanted only once the residue is thin enough for a drip line and a seeder. */
+  untilThin: z.boolean().optional(),
   /** Day a sheet was taken off. */
   liftedOn: isoDay.optional(),
   /** Stage it was ended at, by what was seen or forecast. */

@@ -83,6 +83,10 @@ export function tiesUp(
 /** Most residue a direct sowing bears without raking, g m⁻² (judgement): small seed, large seed. */
 export const SEEDBED_RESIDUE_G = { small: 120, large: 350 } as const
 
+/** Most residue that the rows of a crop bear: under small seed little, under large seed and beside plants with a drip line more. */
+export const thinResidueG = ({ smallSeed }: Pick<Crop, 'smallSeed'>, establishment: 'transplant' | 'seed') =>
+  SEEDBED_RESIDUE_G[establishment === 'seed' && smallSeed ? 'small' : 'large']
+
 /** Residue on the surface on a day, g m⁻²; that of the nearest day of the run outside it. */
 export const residueOn = (run: StandRun, member: number, day: number) =>
   run.residueG[member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))]

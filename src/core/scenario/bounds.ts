@@ -6,7 +6,7 @@ import { minutesOf } from './work'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, freedBySoil, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
-import { branchDay, residueCriteria, type Common } from './criteria'
+import { branchDay, residueCriteria, wantsThin, type Common } from './criteria'
 import { criteriaDays, endedBranch, failuresOf, firstFailure, mostly } from './evaluate'
 import { targetDay } from './plan'
 import { HOPELESS, type TerminationStart } from './starts'
@@ -85,7 +85,8 @@ function followedMembers(
     const starves =
       mostTaken(massG, nitrogen) >
       TIE_UP_SHARE * freedBySoil(ensemble, member, follows.day, standCase.bed.fertility)
-    if (starves || (follows.establishment === 'seed' && massG > SEEDBED_RESIDUE_G.small)) members.push(member)
+    if (starves || (wantsThin(follows, termination.end) && massG > SEEDBED_RESIDUE_G.small))
+      members.push(member)
   }
   return members
 }
@@ -99,7 +100,7 @@ export function exactOf(comparison: Comparison, bounded: Bounded): CriterionDays
   if (follows.kind !== 'crop' || members.length === 0) return criteria
   const waits = termination.method?.waits
   const ended = endedBranch(scenario, season, termination, FIRST_WEEKS_DAYS, waits ? undefined : members)
-  const told = residueCriteria(scenario, season, ended, follows, waits ? null : members)
+  const told = residueCriteria(scenario, season, ended, follows, termination.end, waits ? null : members)
   return [...criteria, ...told].sort((a, b) => CRITERIA.indexOf(a.id) - CRITERIA.indexOf(b.id))
 }
 

@@ -1,6 +1,7 @@
 import { animalsLeaveAfter, lastActDay } from '../termination/start'
 import { drawsSeedFlies } from '../termination/seedFlies'
 import { dayNumber } from '../foundations/day'
+import type { EndDetails } from '../garden/ending'
 import { latest } from '../garden/timeline'
 import { manureDaysFor } from '../planting/manure'
 import { WAYS } from '../planting/ways'
@@ -10,8 +11,8 @@ import {
   openFrom,
   residueHoldDay,
   residueOn,
-  SEEDBED_RESIDUE_G,
   soilWarm,
+  thinResidueG,
   tiesUp,
 } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
@@ -177,6 +178,7 @@ export function residueCriteria(
   season: SeasonRun,
   ended: StandRun,
   follows: CropFollows,
+  end: Pick<EndDetails, 'untilThin'>,
   members: readonly number[] | null,
 ): CriterionDays[] {
   const { crop, establishment, feedG, day } = follows
@@ -190,14 +192,18 @@ export function residueCriteria(
     else for (let m = 0; m < days.length; m++) days[m] = openFrom(from, last, day, (on) => isOpen(m, m, on))
     return { id, days }
   }
-  const limitG = crop.smallSeed ? SEEDBED_RESIDUE_G.small : SEEDBED_RESIDUE_G.large
+  const limitG = thinResidueG(crop, establishment)
   return [
     series('tie-up', (m, slot, on) => !tiesUp(ended, slot, season.ensemble, m, on, crop, fertility, feedG)),
-    ...(establishment === 'seed'
+    ...(wantsThin(follows, end)
       ? [series('seedbed', (_m, slot, on) => residueOn(ended, slot, on) <= limitG)]
       : []),
   ]
 }
+
+/** Whether the residue must be thin by the planting day: for seed always, for plants where the grower wants it so. */
+export const wantsThin = ({ establishment }: CropFollows, { untilThin }: Pick<EndDetails, 'untilThin'>) =>
+  establishment === 'seed' || untilThin === true
 
 /** Day a termination's run begins to differ from the stand left alone. */
 export const branchDay = (termination: Termination) => dayNumber(termination.end.date)

@@ -2,7 +2,7 @@ import { lastSeen } from '../termination/counted'
 import { HAND_FINISH_SHARE } from '../termination/lastAct'
 import { rootKnotOf } from '../plants/nematodes'
 import { touchesSoil, manureDaysFor } from '../planting/manure'
-import { SEEDBED_RESIDUE_G, TIE_UP_SHARE } from '../planting/openDays'
+import { thinResidueG, TIE_UP_SHARE } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
 import { GREEN_BREAK_DAYS, lastManureDay, waitAfter } from './criteria'
 import type { Termination } from './termination'
@@ -39,7 +39,11 @@ export function detailOf(
     case 'tie-up':
       return { id, takenShare: TIE_UP_SHARE, fed: follows.kind === 'crop' && follows.feedG > 0 }
     case 'seedbed':
-      return { id, limitG: crop?.smallSeed ? SEEDBED_RESIDUE_G.small : SEEDBED_RESIDUE_G.large }
+      return {
+        id,
+        limitG: follows.kind === 'crop' ? thinResidueG(follows.crop, follows.establishment) : 0,
+        sheet: Boolean(termination?.method?.sheet),
+      }
     case 'manure':
       return {
         id,

@@ -61,7 +61,7 @@ export function criteriaDays(
     ...(termination && follows.kind === 'crop'
       ? [
           ...waitingCriteria(scenario, season, termination, follows),
-          ...(ended ? residueCriteria(scenario, season, ended, follows, null) : []),
+          ...(ended ? residueCriteria(scenario, season, ended, follows, termination.end, null) : []),
           ...common.day,
         ]
       : []),

@@ -71,6 +71,19 @@ describe('criteria before planting', () => {
     expect(raked.chance.whole).toBeGreaterThan(seeded.chance.whole)
     expect(gate(vetch, 'residue-hold')).toBeUndefined()
   })
+  test('a sheet may have to lie until the residue is thin: the sooner it is laid, the likelier', () => {
+    const under = (endOn: string, untilThin?: boolean) =>
+      ready('cereal-rye', '2025-09-25', endOn, 'tarp', 'tomato', '2026-07-20', 7, {
+        stand: {
+          end: { plan: { date: endOn, method: 'tarp', passes: 1, note: '', untilThin }, actual: null },
+        },
+      })
+    expect(gate(under('2026-05-20'), 'seedbed')).toBeUndefined()
+    const [early, late] = ['2026-04-20', '2026-06-10'].map((day) => gate(under(day, true), 'seedbed')!)
+    expect(early.detail).toMatchObject({ limitG: 350, sheet: true })
+    expect(early.chance).toBeGreaterThan(late.chance)
+    expect(under('2026-06-10', true).chance.whole).toBeLessThan(under('2026-06-10').chance.whole)
+  })
   test('a blanket of compost is a seedbed that feeds; pockets feed alone; film warms the ground a little', () => {
     const rye = (plantingMethod: PlantingMethodId | null, crop = 'tomato', on = '2026-05-12') =>
       ready('cereal-rye', '2025-09-25', '2026-04-20', 'crimp', crop, on, 7, { crop: { plantingMethod } })

@@ -102,7 +102,7 @@ export type CriterionDetail =
   | { id: 'wait'; days: number; fumigated: boolean; establishment: 'transplant' | 'seed' }
   | { id: 'bridge'; days: number }
   | { id: 'tie-up'; takenShare: number; fed: boolean }
-  | { id: 'seedbed'; limitG: number }
+  | { id: 'seedbed'; limitG: number; sheet: boolean }
   | {
       id: 'manure'
       days: number

@@ -11,9 +11,12 @@ import { cropCover, cropWatered, feedCrop, shareAbove } from './groundCrop'
 import { developmentDay, feedingDay, growthDay, listGrowing, sheddingDay } from './growth'
 import { coldAndHeatDay } from './weathering'
 import { IN_GROUND, NOT_SOWN } from './plants'
+import { MOISTENED_PER_DAY, SHEETED_GROUND, sheetLying, type SheetKind } from './sheeted'
 import type { Work } from './work'
 
 const PAR_SHARE = 0.5
+/** Ground that no sheet lies on. */
+const OPEN = { warmerC: 0, light: 1 }
 /** Shade of a closed canopy cools the soil by this share of its excess over 8 °C (judgement). */
 const CANOPY_COOLING = 0.12
 /** Leaves seen from above hide more ground than they take light (judgement). */
@@ -23,6 +26,7 @@ const COVER_PER_LEAF = 1.1
 function morning(
   { input, today, state, capacity, release }: Work,
   weather: WeatherBlock,
+  sheet: SheetKind | null,
   day: number,
   at: number,
   begin: number,
@@ -37,13 +41,14 @@ function morning(
   const { fastG, celluloseG, ligninG } = state.surface
   const perRootMm = 1 / capacity.rootMm
   const at20C = RELEASE_AT_20C_G[input.fertility]
-  const light = PAR_SHARE * (1 - input.shade)
+  const { warmerC, light: letIn } = sheet === null ? OPEN : SHEETED_GROUND[sheet]
+  const light = PAR_SHARE * (1 - input.shade) * letIn
   const above = input.canopyAbove
   const shareTaken = above === null ? 0 : shareAbove(above, day)
   // Warmth below which what stands above is gone by the morning.
   const aboveFrostC = above === null ? -Infinity : above.frostC
   for (let m = begin; m < end; m++) {
-    const bareC = soilTempC[at + m]
+    const bareC = soilTempC[at + m] + warmerC
     const warmth = bareC - CANOPY_COOLING * cover[m] * atLeast(0, bareC - 8)
     soilC[m] = warmth
     const tMin = tMinC[at + m]
@@ -104,24 +109,31 @@ function coverGround({ input, state, today }: Work, day: number, begin: number, 
   }
 }
 
-/** Residue of the members from `begin` up to `end` is wetted and rots. */
+/** Residue of the members from `begin` up to `end` is wetted, by rain or by the ground under a sheet, and rots. */
 function rot(
   { today, state, buriedWetness }: Work,
   { rainMm }: WeatherBlock,
+  sheet: SheetKind | null,
   at: number,
   begin: number,
   end: number,
 ) {
   const { surface, buried, wetness, mineralG } = state
-  for (let m = begin; m < end; m++)
-    wetness[m] = atMost(1, wetness[m] * 0.82 + atMost(1, rainMm[at + m] / 5) * 0.6)
+  if (sheet !== null && SHEETED_GROUND[sheet].tight)
+    for (let m = begin; m < end; m++) wetness[m] += (today.waterLimit[m] - wetness[m]) * MOISTENED_PER_DAY
+  else
+    for (let m = begin; m < end; m++)
+      wetness[m] = atMost(1, wetness[m] * 0.82 + atMost(1, rainMm[at + m] / 5) * 0.6)
   decayDay(surface, today.soilC, wetness, mineralG, begin, end)
   decayDay(buried, today.soilC, buriedWetness, mineralG, begin, end, BURIED_CONTACT)
 }
 
-/** Waters and drains the ground of the members from `begin` up to `end`; nitrate goes with what drains. The last step of a day. */
+/**
+ * Waters and drains the ground of the members from `begin` up to `end`, unless a tight sheet lies on it; nitrate goes with
+ * what drains. The last step of a day.
+ */
 export function drainDay(
-  { input, today, state, capacity }: Work,
+  { input, today, state, capacity, still }: Work,
   { waterMm, et0Mm }: WeatherBlock,
   day: number,
   at: number,
@@ -132,7 +144,10 @@ export function drainDay(
   const { green, hidden, drainedMm } = today
   const givenMm = input.watering?.mm.get(day) ?? 0
   if (input.crop && cropWatered(input.crop, day)) keepWatered(water, capacity, begin, end)
-  waterDay(water, capacity, waterMm, et0Mm, at, givenMm, green, hidden, drainedMm, begin, end)
+  const sheet = sheetLying(input.events, day)
+  if (sheet !== null && SHEETED_GROUND[sheet].tight)
+    waterDay(water, capacity, still, still, 0, givenMm, green, hidden, drainedMm, begin, end)
+  else waterDay(water, capacity, waterMm, et0Mm, at, givenMm, green, hidden, drainedMm, begin, end)
   leachDay(mineralG, drainedMm, input.soil, tally.leachedG, begin, end)
 }
 
@@ -160,11 +175,12 @@ export function stepDay(
   const { water, mineralG, tally, plants } = state
   if (day < input.sowDay + (input.watering?.keptMoistDays ?? 0)) keepMoist(water, capacity, begin, end)
   sow(work, day, begin, end)
-  morning(work, weather, day, at, begin, end)
+  const sheet = sheetLying(input.events, day)
+  morning(work, weather, sheet, day, at, begin, end)
   if (input.crop) feedCrop(input.crop, day, mineralG, tally.cropNitrogenG, begin, end)
   canopyDay(canopy, plants, input.sown, today, begin, end)
   for (let c = 0; c < plants.length; c++) speciesDay(work, weather, c, day, at, begin, end)
   for (const event of events.get(day) ?? []) for (let m = begin; m < end; m++) applyEvent(event, work, m)
-  rot(work, weather, at, begin, end)
+  rot(work, weather, sheet, at, begin, end)
   coverGround(work, day, begin, end)
 }

@@ -58,6 +58,16 @@ const eventsFrom = (sowDay: number): fc.Arbitrary<StandEvent[]> => {
         removed: share(),
         buried: share(),
       }),
+      fc.record({
+        kind: fc.constant('end' as const),
+        day,
+        fate,
+        topLeft: share(),
+        sheet: fc.record({
+          kind: fc.constantFrom('black' as const, 'clear' as const, 'cardboard' as const),
+          offDay: day,
+        }),
+      }),
       fc
         .record({ day, matter })
         .map(({ matter: laid, ...event }) => ({ ...event, ...laid, kind: 'mulch' as const })),

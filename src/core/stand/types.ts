@@ -2,6 +2,7 @@ import type { Bed } from '../garden/schema'
 import type { Species } from '../plants/parameters'
 import type { Fate, Fates, Passing } from './fate'
 import type { Ground } from '../soil/ground'
+import type { Sheeted } from './sheeted'
 
 /**
  * One species as sown: viable seeds per m², the share expected to come up in a moist seedbed, and how deep they lie, cm
@@ -26,9 +27,10 @@ export type StandEvent = { day: number } & (
   | { kind: 'mulch'; massG: number; nitrogenG: number }
   /**
    * An ending: `topLeft` is the share of the survivors' growth that still stands, 0–1. Of what then lies on the
-   * ground the share `removed` leaves the bed, and the share `buried` of the rest is put under the soil.
+   * ground the share `removed` leaves the bed, and the share `buried` of the rest is put under the soil; a sheet may lie
+   * on it afterwards.
    */
-  | { kind: 'end'; fate: Fate; topLeft: number; removed?: number; buried?: number }
+  | { kind: 'end'; fate: Fate; topLeft: number; removed?: number; buried?: number; sheet?: Sheeted }
   | Grazing
 )
 

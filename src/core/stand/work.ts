@@ -27,6 +27,8 @@ export type Work = {
   today: Today
   canopy: Canopy
   buriedWetness: Float64Array
+  /** No rain and no drying, under a tight sheet. */
+  still: Float64Array
   growing: Int32Array
 }
 
@@ -66,6 +68,7 @@ export function newWork(
     today: newToday(n),
     canopy: newCanopy(n, input.sown.length),
     buriedWetness: new Float64Array(n).fill(BURIED_WETNESS),
+    still: new Float64Array(n),
     growing: new Int32Array(n),
   }
 }

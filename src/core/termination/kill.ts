@@ -61,6 +61,7 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
     topLeft: topLeft(method, stubbleM ?? 0),
     removed: method.removed || undefined,
     buried,
+    ...(method.sheet && { sheet: { kind: method.sheet, offDay } }),
     fate: {
       by: 'acts',
       method: method.id,

@@ -2,7 +2,7 @@ import type { ToolKind } from '../garden/tool'
 import type { EndMethodId } from '../garden/ending'
 import type { InstantAct } from './survival'
 import type { SheetBed } from '../stand/fate'
-import type { SheetKind } from './sheets'
+import type { SheetKind } from '../stand/sheeted'
 
 export type MethodId = Exclude<EndMethodId, 'harvest'>
 

@@ -1,11 +1,10 @@
 import { interpolate } from '../foundations/statistics'
 import type { EndingClass, Species } from '../plants/parameters'
 import type { SheetBed } from '../stand/fate'
+import type { SheetKind } from '../stand/sheeted'
 import type { ToolKind } from '../garden/tool'
 import type { WeatherEnsemble } from '../site/weather'
 import { isTough } from './survival'
-
-export type SheetKind = 'black' | 'clear' | 'cardboard'
 
 /** Sheets and films that are owned; cardboard is not counted by the piece. */
 export const OWNED_SHEET = { black: 'black tarp', clear: 'clear film' } as const satisfies Record<

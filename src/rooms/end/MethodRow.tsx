@@ -138,8 +138,8 @@ function needsOf(method: Method, { garden, view }: EndView): readonly string[] {
 /** What a way takes, in a line: the materials of its work plan on the day shown. */
 function materialsOf({ option, start }: ShownMethod, end: EndView, standing: StandForecast | null): string {
   const { method, passes } = option
-  const { animals, lanes } = start!.end
-  return planOf(planCaseOf(end, standing, { method, passes, day: start!.day, animals, lanes }))
+  const { animals, lanes, untilThin } = start!.end
+  return planOf(planCaseOf(end, standing, { method, passes, day: start!.day, animals, lanes, untilThin }))
     .materials.map(({ what, amount }) =>
       amount === '1' ? what.toLowerCase() : `${what.toLowerCase()}: ${amount}`,
     )

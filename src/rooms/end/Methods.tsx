@@ -20,6 +20,7 @@ import { Fold } from '../../parts/Fold'
 import { InTurns, PlannedTurns } from './InTurns'
 import { LetSeed } from './LetSeed'
 import { MethodRow } from './MethodRow'
+import { UntilThin } from './UntilThin'
 import { Dates } from './Dates'
 import { BroughtIn } from '../../parts/BroughtIn'
 import { CreepingCaution } from '../../parts/CreepingCaution'
@@ -53,6 +54,7 @@ export function Methods({ end }: { end: EndView }) {
       )}
       <Dates end={end} withStart />
       <PlannedTurns end={end} />
+      <UntilThin end={end} />
       <Reserved waiting={answer.running}>
         <Waiting
           what="Ending this stand by every way on every day"

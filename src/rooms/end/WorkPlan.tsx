@@ -50,7 +50,7 @@ export function WorkPlan({ end }: { end: EndView }) {
     planCaseOf(
       end,
       standing,
-      { method, passes, day, lanes: same?.lanes, animals: same?.animals },
+      { method, passes, day, lanes: same?.lanes, animals: same?.animals, untilThin: same?.untilThin },
       {
         film: sun.value,
         deadDay: same?.date === date ? forecast?.ended?.p50 : finishOf(end, method, passes, day),

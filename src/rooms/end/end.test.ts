@@ -27,6 +27,7 @@ const plan = (method: MethodId, own: Partial<PlanCase> = {}) =>
     heightM: 1.2,
     own: {},
     lanes: undefined,
+    untilThin: false,
     animals: undefined,
     livestock: [{ id: 'h', kind: 'hens', head: 4, penLengthM: 2, penWidthM: 1.2 }],
     film: null,

@@ -36,7 +36,10 @@ const cutThatDay = ({ cuts }: Stand, day: number): number[] =>
 export function planCaseOf(
   end: Pick<EndView, 'view' | 'stand' | 'garden'>,
   standing: StandForecast | null,
-  work: { method: MethodId; passes: number; day: number } & Pick<EndDetails, 'lanes' | 'animals'>,
+  work: { method: MethodId; passes: number; day: number } & Pick<
+    EndDetails,
+    'lanes' | 'animals' | 'untilThin'
+  >,
   known: { film?: Quantiles | null; deadDay?: number | null } = {},
 ): PlanCase {
   const { view, stand, garden } = end
@@ -61,6 +64,7 @@ export function planCaseOf(
     own: view.standCase.own ?? {},
     lanes: work.lanes,
     animals: work.animals,
+    untilThin: work.untilThin ?? false,
     livestock: garden.livestock,
     film: known.film ?? null,
     deadDay: known.deadDay ?? null,

@@ -88,6 +88,10 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
       `Half time about ${shortDate(half)}: lift a corner, water if it is dry. Dead about ${shortDate(plan.deadDay)}.`,
     )
   }
+  if (plan.untilThin)
+    words.steps.push(
+      'Dead is not the end of it: leave it on until what lies under it is thin enough for the drip line and the seeder. It rots while the ground stays damp.',
+    )
 }
 
 export function laneSteps(plan: PlanCase, words: PlanWords) {

@@ -27,6 +27,8 @@ export type PlanCase = {
   own: OwnResults
   lanes: { count: number; everyDays: number } | undefined
   animals: AnimalPlan | undefined
+  /** Whether the ground is wanted only once the residue is thin. */
+  untilThin: boolean
   livestock: readonly Livestock[]
   /** Heat that clear film is expected to gather in a fortnight, °C d. */
   film: Quantiles | null
