@@ -87,7 +87,7 @@ lines.push(
   ...METHODS.map((method) =>
     row([
       method.name,
-      Math.round(usualMinutes(method, 10)),
+      Math.round(usualMinutes(method, { areaM2: 10, widthM: 1.2 })),
       percent(leftOnTop(method)),
       percent(method.buried),
       percent(method.removed),

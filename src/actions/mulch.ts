@@ -1,6 +1,6 @@
 import { isoDate } from '../core/foundations/day'
 import type { MulchLoad } from '../core/garden/mulch'
-import type { Bed, Garden } from '../core/garden/schema'
+import type { Bed, Garden, Segment } from '../core/garden/schema'
 import { newId } from '../data/ids'
 import { changed } from '../data/writes'
 import type { Step } from './step'
@@ -35,12 +35,19 @@ export const removeMulch = (garden: Garden, { id, kind }: MulchLoad): Step =>
 export const layMulch = (
   garden: Garden,
   bed: Bed,
-  { sourceId, kg, day }: { sourceId: string; kg: number; day: number },
+  { sourceId, kg, day, segment }: { sourceId: string; kg: number; day: number; segment: Segment },
 ): Step =>
   step(garden, `Laid mulch on ${bed.label}`, {
     mulchLaid: [
       ...garden.mulchLaid,
-      { id: newId('laid'), date: isoDate(day), bedId: bed.id, sourceId, kg: Math.round(kg * 100) / 100 },
+      {
+        id: newId('laid'),
+        date: isoDate(day),
+        bedId: bed.id,
+        ...(segment.kind !== 'whole' && { segment }),
+        sourceId,
+        kg: Math.round(kg * 100) / 100,
+      },
     ],
   })
 

@@ -6,6 +6,7 @@ import { inHundred, centimetres, temperature } from './format'
 export const CRITERION_NAMES: Record<CriterionId, string> = {
   ground: 'Ground fit to sow',
   established: 'Cover established',
+  unworkable: 'Ground fit for the work',
   stems: 'Soft enough to cut',
   stock: 'Safe for the animals',
   tinder: 'Nothing to catch fire',
@@ -26,6 +27,7 @@ export const CRITERION_NAMES: Record<CriterionId, string> = {
 export const FAILS_WHEN: Record<CriterionId, string> = {
   ground: 'the ground is frozen, snowed in or too wet to sow',
   established: 'the cover comes up late or thin',
+  unworkable: 'the ground is frozen or too wet for the work all week',
   stems: 'its stems are too hard for your tools',
   stock: 'it would poison the animals that day',
   tinder: 'dry matter would catch fire',
@@ -130,6 +132,8 @@ const REASONS: Record<
 > = {
   ground: 'Frozen, snow-covered or waterlogged ground cannot be raked.',
   established: 'Three tenths of the ground green before the work begins.',
+  unworkable:
+    'Frozen ground cannot be turned; wheels and turning press wet soil for years: wait for a drier week, or work by hand from the path.',
   stems: 'Stems harden with age: an earlier day, or a stronger tool.',
   stock: 'Some plants poison at a stage, when low, or after frost.',
   tinder: 'Dry matter under the growth would burn.',

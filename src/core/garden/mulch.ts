@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { segment } from './bed'
 import { id, isoDay, numberBetween } from './fields'
 
 /** Mulch that is brought from outside; what was cut here stands in the stands it was cut from. */
@@ -25,6 +26,8 @@ export const mulchLaid = z.object({
   id,
   date: isoDay,
   bedId: id,
+  /** The part of the bed it lies on; all of it where left out. */
+  segment: segment.optional(),
   sourceId: id,
   kg: numberBetween('Weight laid', 0.1, 1_000_000, 'kg'),
 })

@@ -5,10 +5,13 @@ export const toolKind = z.enum([
   'hand shears',
   'scythe',
   'mower',
+  'bar mower',
   'flail mower',
+  'tractor mower',
   'trimmer',
   'hedge trimmer',
   'crimp board',
+  'roller crimper',
   'black tarp',
   'rake',
   'clear film',
@@ -16,6 +19,11 @@ export const toolKind = z.enum([
   'tiller',
   'burner',
   'wheelbarrow',
+  'cranked spreader',
+  'drop spreader',
+  'wheel hoe',
+  'harrow',
+  'garden roller',
 ])
 export type ToolKind = z.infer<typeof toolKind>
 
@@ -29,7 +37,7 @@ export const yearsPastLife = ({ kind, boughtIn }: Pick<Tool, 'kind' | 'boughtIn'
 }
 
 /**
- * A tool owned; width and length in m where they decide what it can do (board, tarp, mower); its own work rate where its
+ * A tool owned; width and length in m where they decide what it can do (board, sheet, machine); its own work rate where its
  * owner knows it; the weight on a crimp board.
  */
 export const tool = z.object({

@@ -66,8 +66,7 @@ describe('mulch in store', () => {
           const store = mulchStore(data)
           for (const { inKg, laidKg, leftKg } of store) expect(laidKg + leftKg).toBeCloseTo(inKg, 6)
           const areaM2 = segmentAreaM2(testBed, { kind: 'whole' })
-          const onBedKg =
-            laidOn(data, testBed.id, areaM2).reduce((sum, { massG }) => sum + massG * areaM2, 0) / 1000
+          const onBedKg = laidOn(data, testBed).reduce((sum, { massG }) => sum + massG * areaM2, 0) / 1000
           expect(onBedKg).toBeCloseTo(
             store.reduce((sum, { laidKg }) => sum + laidKg, 0),
             6,
@@ -91,7 +90,16 @@ describe('mulch in store', () => {
   test('wood is kept in the ledger and not followed as it rots', () => {
     const data = dataOf([load('m', 60, { kind: 'wood chips' })], [laid('m', 12)])
     expect(mulchStore(data)).toMatchObject([{ laidKg: 12 }])
-    expect(laidOn(data, testBed.id, 10)).toEqual([])
+    expect(laidOn(data, testBed)).toEqual([])
+  })
+  test('what is laid on a part lies there alone, twice as thick as on the whole; the halves add up', () => {
+    const half = (which: 'first' | 'second') => ({ kind: 'half' as const, which })
+    const data = dataOf([load('m', 60)], [{ ...laid('m', 12), segment: half('first') }])
+    const areaM2 = segmentAreaM2(testBed, { kind: 'whole' })
+    expect(laidOn(data, testBed, half('first'))[0].massG).toBeCloseTo(12_000 / (areaM2 / 2), 6)
+    expect(laidOn(data, testBed, half('second'))).toEqual([])
+    expect(laidOn(data, testBed)[0].massG).toBeCloseTo(12_000 / areaM2, 6)
+    expect(laidOn(data, testBed, { kind: 'path' })).toEqual([])
   })
   test('what is laid lies on the bed in every forecast, with its nitrogen', () => {
     const stand = testCover('cereal-rye', '2025-09-20')

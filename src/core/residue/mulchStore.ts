@@ -1,6 +1,9 @@
 import { dayNumber } from '../foundations/day'
+import { having } from '../foundations/grouped'
 import type { MulchKind, MulchLoad } from '../garden/mulch'
-import type { GardenData, Stand } from '../garden/schema'
+import { segmentAreaM2 } from '../garden/area'
+import { commonRectangle, rectangleM2, rectangleOf, type BedSize } from '../garden/ground'
+import type { Bed, GardenData, Segment, Stand } from '../garden/schema'
 import { HOLDING_G, MULCH_KG_PER_M3, mulchDepthM } from './mulch'
 
 const LIGHT = { kgPerM3: MULCH_KG_PER_M3, woody: false }
@@ -85,13 +88,24 @@ export function mulchStore({ garden, stands }: Known): StoredMulch[] {
 export const laidDepthM = (kind: StoredMulch['kind'], kg: number, areaM2: number): number =>
   kg / MULCH_FACTS[kind].kgPerM3 / areaM2
 
-/** What was laid on a bed from store and rots within the year, in g m⁻² by day. */
-export function laidOn(data: Known, bedId: string, areaM2: number) {
+/** Share of what lies on one part of a bed that lies on another part of it. */
+function shareOn(part: Segment, lies: Segment, bed: BedSize): number {
+  const [on, under] = [rectangleOf(part, bed), rectangleOf(lies, bed)]
+  const common = on && under && commonRectangle(on, under)
+  return common ? rectangleM2(common) / rectangleM2(under) : 0
+}
+
+const WHOLE: Segment = { kind: 'whole' }
+
+/** What was laid on a part of a bed from store and rots within the year, in g m⁻² of that part by day. */
+export function laidOn(data: Known, bed: Bed, part: Segment = WHOLE) {
   const sources = new Map(mulchStore(data).map((source) => [source.sourceId, source]))
-  return data.garden.mulchLaid.flatMap((laid) => {
+  const areaM2 = segmentAreaM2(bed, part)
+  return having(data.garden.mulchLaid, 'bedId', bed.id).flatMap((laid) => {
     const source = sources.get(laid.sourceId)
-    if (laid.bedId !== bedId || !source || MULCH_FACTS[source.kind].woody || areaM2 <= 0) return []
-    const massG = (laid.kg * 1000) / areaM2
+    const kg = laid.kg * shareOn(part, laid.segment ?? WHOLE, bed)
+    if (!source || MULCH_FACTS[source.kind].woody || areaM2 <= 0 || kg <= 0) return []
+    const massG = (kg * 1000) / areaM2
     return [{ day: dayNumber(laid.date), massG, nitrogenG: (massG * source.nitrogenGPerKg) / 1000 }]
   })
 }

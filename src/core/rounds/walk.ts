@@ -1,11 +1,11 @@
-import { segmentAreaM2 } from '../garden/area'
 import type { Bed, Stand } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
-import { plannedRecipe } from '../seeding/recipe'
+import { plannedRecipe, USUAL_COVERING } from '../seeding/recipe'
+import { sowWork } from '../seeding/sowWork'
 import { findMethod } from '../termination/methods'
 import { toolsOn } from '../termination/entering'
 import { OWNED_SHEET } from '../termination/sheets'
-import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
+import { MOWS, quickestTool, toolMinutes, workedGround } from '../termination/workRates'
 import type { Job, JobKind } from './jobs'
 
 /** Minutes of looks and small work, whatever the bed (judgement); null where they hang on the bed. */
@@ -33,9 +33,6 @@ const MINUTES: Record<JobKind, number | null> = {
   'half time': 5,
   lift: null,
 }
-/** Broadcasting and covering by hand, m² an hour, and minutes to weigh and fetch (judgement, ± a half). */
-const SOWN_M2_PER_HOUR = 90
-const SOW_SET_UP_MINUTES = 8
 /** Taking a sheet off and folding it, share of what laying it takes (judgement, 0.3–0.7). */
 const TAKEN_OFF_SHARE = 0.5
 /** Watering by hand, m² an hour. */
@@ -52,19 +49,22 @@ export function jobMinutes(
   endMinutes: number | null,
   tools: readonly Tool[],
 ): number | null {
-  const areaM2 = segmentAreaM2(bed, stand.segment)
-  const mows = job.kind === 'cut' ? quickestTool(MOWS, areaM2, tools) : null
-  if (mows) return toolMinutes(mows, areaM2, tools)
+  const ground = workedGround(bed, stand.segment)
+  const usable = toolsOn(tools, bed, stand.segment).tools
+  const mows = job.kind === 'cut' ? quickestTool(MOWS, ground, usable) : null
+  if (mows) return toolMinutes(mows, ground, usable)
   if (job.kind === 'end') return endMinutes
   if ((job.kind === 'lay' || job.kind === 'lift') && stand.content.kind === 'sheet')
     return (
-      toolMinutes(OWNED_SHEET[stand.content.sheet], areaM2, tools) *
+      toolMinutes(OWNED_SHEET[stand.content.sheet], ground, usable) *
       (job.kind === 'lay' ? 1 : TAKEN_OFF_SHARE)
     )
-  if (job.kind === 'sow') return SOW_SET_UP_MINUTES + (60 * areaM2) / SOWN_M2_PER_HOUR + (endMinutes ?? 0)
-  if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * areaM2) / WATERED_M2_PER_HOUR
+  if (job.kind === 'sow') return sowWork(coveringOf(stand), ground, usable).minutes + (endMinutes ?? 0)
+  if (job.kind === 'moist' || job.kind === 'dry') return 2 + (60 * ground.areaM2) / WATERED_M2_PER_HOUR
   return MINUTES[job.kind]
 }
+
+const coveringOf = ({ start }: Stand) => start.plan?.covering ?? USUAL_COVERING
 
 const methodOf = ({ kind }: Job, { end }: Stand) => {
   const id = kind === 'end' ? end.plan?.method : kind === 'strip' ? end.actual?.method : undefined
@@ -98,15 +98,16 @@ export function toTake(
   for (const { job, stand, bed, minutes: took, over } of jobs) {
     if (took === null) unknown++
     else minutes += took
+    const ground = workedGround(bed, stand.segment)
+    const usable = toolsOn(tools, bed, stand.segment).tools
     if (job.kind === 'sow') {
-      kinds.add('rake')
+      for (const kind of sowWork(coveringOf(stand), ground, usable).tools) kinds.add(kind)
       for (const line of plannedRecipe(stand, bed, imperial)?.lines ?? [])
         grams.set(line.speciesId, (grams.get(line.speciesId) ?? 0) + line.grams)
     }
     if (job.kind === 'lay' && stand.content.kind === 'sheet') kinds.add(OWNED_SHEET[stand.content.sheet])
-    const areaM2 = segmentAreaM2(bed, stand.segment)
     for (const group of job.kind === 'cut' || over ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
-      const kind = quickestTool(group, areaM2, toolsOn(tools, bed, stand.segment).tools) ?? group[0]
+      const kind = quickestTool(group, ground, usable) ?? group[0]
       if (kind) kinds.add(kind)
     }
   }

@@ -74,7 +74,13 @@ export function sowingCriteria(
   ]
 }
 
-const BLOCKS = ['stems', 'stock', 'tinder', 'own-rule'] as const satisfies readonly CriterionId[]
+const BLOCKS = [
+  'unworkable',
+  'stems',
+  'stock',
+  'tinder',
+  'own-rule',
+] as const satisfies readonly CriterionId[]
 
 /** Whether the ending can be done on its day, and when the cover is dead by it. */
 export function terminationCriteria({ blocked, dead }: Termination): CriterionDays[] {

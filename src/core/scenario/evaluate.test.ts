@@ -21,6 +21,7 @@ import { bestOption, bestTermination } from './best'
 import { compareTerminations } from './compare'
 import { HOPELESS } from './starts'
 import { evaluate, evaluateWith } from './evaluate'
+import { workable } from './sowing'
 import type { CriterionId, Follows, Means, Scenario } from './types'
 
 const SOWN = '2025-09-15'
@@ -116,6 +117,12 @@ function recount(
     })
     const now = at(Math.min(begin, run.startDay + run.days - 1))
     const plants = run.sown.map(({ plant }, c) => ({ plant, bbch: run.species[c].bbch[now] }))
+    const fit = (day: number) =>
+      air(day, 'snowMm') <= 2 &&
+      air(day, 'soilTempC') > 0.3 &&
+      workable(weather, m, day, testBed.soil, 'raked')
+    const week = Array.from({ length: 7 }, (_, k) => begin + k)
+    if (method.disturbance >= 2 && !week.some(fit)) return 'unworkable'
     if (method.acts.includes('chop')) {
       const hard = Math.max(
         ...plants.map(({ plant, bbch }) => woodiness(plant.endingClass, bbch, run.heightM[now])),

@@ -1,7 +1,6 @@
 import { dayNumber, isoDate } from '../foundations/day'
 import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { atOnce, type Steps } from '../foundations/steps'
-import { segmentAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import type { LivestockKind } from '../garden/rules'
 import type { CutDetails } from '../garden/schema'
@@ -11,7 +10,7 @@ import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import { findMethod, type MethodId } from '../termination/methods'
 import { obstacleOf, type Obstacle } from '../termination/obstacles'
 import { endFor } from '../termination/start'
-import { MOWS, quickestTool, toolMinutes } from '../termination/workRates'
+import { MOWS, quickestTool, toolMinutes, workedGround } from '../termination/workRates'
 import { dryStarts } from './cutting'
 import { evaluateInSteps, type Evaluated } from './evaluate'
 import { targetDay } from './plan'
@@ -197,10 +196,10 @@ function planTold(
   day: number,
 ): NonNullable<SequenceOutcome['plan']> {
   const { standCase, means } = scenario
-  const areaM2 = segmentAreaM2(standCase.bed, standCase.stand.segment)
-  const tool = quickestTool(MOWS, areaM2, means.tools)
+  const ground = workedGround(standCase.bed, standCase.stand.segment)
+  const tool = quickestTool(MOWS, ground, means.tools)
   const mowed = cuts.filter(({ fate }) => fate !== 'grazed').length
-  const mowing = tool ? mowed * toolMinutes(tool, areaM2, means.tools) : 0
+  const mowing = tool ? mowed * toolMinutes(tool, ground, means.tools) : 0
   const carried = cuts.some(({ fate }) => fate === 'carried off')
   return {
     cuts,

@@ -1,9 +1,15 @@
 import { pullMinutes } from '../termination/outcome'
-import { toolMinutes } from '../termination/workRates'
-import { cuttingTool, woodiness, type CuttingTool } from '../termination/woodiness'
+import {
+  CRIMPS,
+  cuttingTool,
+  quickestTool,
+  toolMinutes,
+  workedGround,
+  type CrimpingTool,
+} from '../termination/workRates'
+import { woodiness, type CuttingTool } from '../termination/woodiness'
 import { isoDate } from '../foundations/day'
 import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
-import { segmentAreaM2 } from '../garden/area'
 import type { EndDetails } from '../garden/ending'
 import { COUNT_AFTER_DAYS, middleOn, plantsOn, releasedBetween } from './after'
 import { evaluateWith } from './evaluate'
@@ -22,7 +28,7 @@ export type CutOutcome = {
   heightM: number
   hardness: number
   /** The quickest owned tool that still does it; null when none does. */
-  tool: CuttingTool | 'crimp board' | null
+  tool: CuttingTool | CrimpingTool | null
   /** Stems expected to stand again three weeks later. */
   stems: Quantiles
   /** Minutes for the whole part: the cut itself, and pulling what stands again. */
@@ -64,8 +70,11 @@ function toolFor(
   hardness: number,
 ): NonNullable<CutOutcome['tool']> | null {
   const { tools } = scenario.means
-  if (method === 'crimp') return tools.some((tool) => tool.kind === 'crimp board') ? 'crimp board' : null
-  return cuttingTool(tools, hardness)
+  const ground = workedGround(scenario.standCase.bed, scenario.standCase.stand.segment)
+  if (method === 'chop') return cuttingTool(tools, hardness, ground)
+  return tools.some(({ kind }) => CRIMPS.includes(kind))
+    ? (quickestTool(CRIMPS, ground, tools) as CrimpingTool)
+    : null
 }
 
 /** Days ahead looked at where nothing says when the ground is wanted. */
@@ -105,7 +114,7 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
   const { scenario } = question
   const { bed, stand } = scenario.standCase
   const { run } = season
-  const areaM2 = segmentAreaM2(bed, stand.segment)
+  const ground = workedGround(bed, stand.segment)
   const height = middleOn(run, run.heightM, day)
   const bbch = run.species.map((species) => middleOn(run, species.bbch, day))
   const hardness = Math.max(...run.sown.map(({ plant }, c) => woodiness(plant.endingClass, bbch[c], height)))
@@ -136,8 +145,8 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
     hardness,
     tool,
     stems,
-    cutMinutes: tool ? toolMinutes(tool, areaM2, scenario.means.tools) * question.passes : 0,
-    finishMinutes: pullMinutes(plantsOn(after, countDay) * areaM2),
+    cutMinutes: tool ? toolMinutes(tool, ground, scenario.means.tools) * question.passes : 0,
+    finishMinutes: pullMinutes(plantsOn(after, countDay) * ground.areaM2),
     mulchG: middleOn(after, after.residueG, lookDay),
     nitrogenG: releasedBetween(after, lookDay, lookDay + 70).p50,
     chance: tool ? evaluated.outcome.chance.whole : 0,

@@ -1,7 +1,7 @@
 import { shareOf } from '../foundations/statistics'
 import type { Bed, Covering } from '../garden/schema'
 import { soilWater, waterCapacity, waterDay } from '../site/soilWater'
-import type { WeatherEnsemble } from '../site/weather'
+import type { MemberWeather, WeatherEnsemble } from '../site/weather'
 import { firstDays } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 
@@ -50,7 +50,24 @@ export function workable(
   if (i < 0 || i >= ensemble.days || covering === 'frost-seeded') return true
   if (weather.snowMm[i] > SNOW_MM) return false
   if (UNTOUCHED.includes(covering)) return true
-  if (weather.soilTempC[i] <= FROZEN_C) return false
+  return weather.soilTempC[i] > FROZEN_C && !tooWet(ensemble, member, i, soil)
+}
+
+const knownWet = new WeakMap<WeatherEnsemble, Map<Bed['soil'], Int8Array>>()
+
+/** Whether so much water drains in a member on the day of its weather that the ground must be left alone; worked out once. */
+function tooWet(ensemble: WeatherEnsemble, member: number, i: number, soil: Bed['soil']): boolean {
+  let bySoil = knownWet.get(ensemble)
+  if (!bySoil) knownWet.set(ensemble, (bySoil = new Map()))
+  let known = bySoil.get(soil)
+  if (!known) bySoil.set(soil, (known = new Int8Array(ensemble.members.length * ensemble.days)))
+  const at = member * ensemble.days + i
+  known[at] ||= drainsOn(ensemble.members[member], i, soil) >= WET_MM[soil] ? 1 : -1
+  return known[at] === 1
+}
+
+/** Water that drains from under the roots on a day and the one before, mm. */
+function drainsOn(weather: MemberWeather, i: number, soil: Bed['soil']): number {
   const water = soilWater(soil, 1, 0.75)
   const capacity = waterCapacity(soil)
   const drained = new Float64Array(1)
@@ -59,8 +76,22 @@ export function workable(
     before = drained[0]
     waterDay(water, capacity, weather.waterMm, weather.et0Mm, k, 0, SOME_COVER, SOME_COVER, drained, 0, 1)
   }
-  return before + drained[0] < WET_MM[soil]
+  return before + drained[0]
 }
+
+/** Days that work waits for ground that bears it, before it is too late for it (judgement, 4–10). */
+const WAITS_DAYS = 7
+
+/** Whether the ground bears work on a day or within the week after it. */
+export const bearsWork = (
+  ensemble: WeatherEnsemble,
+  member: number,
+  day: number,
+  soil: Bed['soil'],
+): boolean =>
+  Array.from({ length: WAITS_DAYS }, (_, k) => day + k).some((on) =>
+    workable(ensemble, member, on, soil, 'raked'),
+  )
 
 /** Chance that a seedbed can be worked on a day. */
 export const workableChance = (

@@ -1,11 +1,13 @@
 import { deadAsSeen, lastSeen } from '../termination/counted'
 import { endingOf, type MemberEnding } from '../termination/outcome'
+import { wantsDryGround } from '../termination/entering'
 import { blockedOn, type Blocked } from '../termination/start'
 import { findMethod, type Method } from '../termination/methods'
 import type { EndDetails } from '../garden/ending'
 import { beginsOn } from '../season/deadDays'
 import { setupFor } from '../season/endingSetup'
 import type { SeasonRun } from '../season/run'
+import { bearsWork } from './sowing'
 import type { Scenario } from './types'
 
 /** An ending on its day, member by member. */
@@ -38,15 +40,19 @@ export function terminationOf(
   const members = Array.from({ length: run.members }, (_, member) => member)
   const endings = members.map((member) => endingOf(end.method, run, ensemble, member, day, setup))
   const question = { run, ensemble, tools: means.tools, rules: means.rules }
+  const dry = method !== null && wantsDryGround(method, means.tools)
+  const blockedIn = (member: number): Blocked | null => {
+    if (done || !method) return null
+    if (dry && !bearsWork(ensemble, member, day, standCase.bed.soil)) return 'unworkable'
+    return blockedOn(method, setup, day, member, endings[member], question)
+  }
   return {
     end,
     method,
     setup,
     day,
     endings,
-    blocked: members.map((member) =>
-      done || !method ? null : blockedOn(method, setup, day, member, endings[member], question),
-    ),
+    blocked: members.map(blockedIn),
     dead: Float64Array.from(endings, ({ deadDay }) => deadAsSeen(deadDay, seen, setup.target)),
   }
 }

@@ -65,11 +65,12 @@ export type Scenario = {
 
 /**
  * Everything that must hold for a plan to succeed, in the order of the work. `ground`: the seedbed can be worked on the
- * sowing day. `stems`, `stock`, `tinder` and `own-rule`: the ending can be done on its day.
+ * sowing day. `unworkable`, `stems`, `stock`, `tinder` and `own-rule`: the ending can be done on its day.
  */
 export const CRITERIA = [
   'ground',
   'established',
+  'unworkable',
   'stems',
   'stock',
   'tinder',

@@ -1,6 +1,6 @@
-import { segmentAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
 import { workMinutes } from '../termination/start'
+import { workedGround } from '../termination/workRates'
 import type { Termination } from './termination'
 import type { Scenario } from './types'
 
@@ -14,6 +14,6 @@ export const minutesOf = (
     end,
     setup,
     endings.map(({ survival }) => survival),
-    segmentAreaM2(bed, stand.segment),
+    workedGround(bed, stand.segment),
     { run: season.run, tools: means.tools, ownMinutes: means.ownMinutes },
   )

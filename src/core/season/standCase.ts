@@ -56,7 +56,7 @@ export function beforeOn(
 function caseAlone(data: GardenData, stand: Stand): StandCase | null {
   const bed = having(data.beds, 'id', stand.bedId).at(0)
   if (!bed) return null
-  const brought = broughtTo(bed, data)
+  const brought = broughtTo(bed, stand.segment, data)
   const next = nextStand(data, stand)
   const start = next && latest(next.start)
   return {
@@ -68,7 +68,7 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
     ...(brought.length > 0 && { brought }),
     own: ownOf(data.stands),
     flattens: canFlatten(toolsOn(data.garden.tools, bed, stand.segment).tools),
-    board: boardOf(data.garden.tools),
+    board: boardOf(toolsOn(data.garden.tools, bed, stand.segment).tools),
     ...(next?.content.kind === 'crop' && { establishment: next.content.establishment }),
   }
 }
@@ -98,8 +98,8 @@ const carriedIn = oncePerList((stands: readonly Stand[]) =>
   stands.flatMap(({ cuts }) => cuts.flatMap(({ cut }) => (cut.actual?.toBedId ? [cut.actual] : []))),
 )
 
-/** Mulch that was cut elsewhere and carried to a bed, or laid on it from store, spread over all of it. */
-function broughtTo(bed: Bed, data: GardenData): NonNullable<StandCase['brought']> {
+/** Mulch that was cut elsewhere and carried to a bed, spread over all of it, or laid on a part of it from store. */
+function broughtTo(bed: Bed, part: Segment, data: GardenData): NonNullable<StandCase['brought']> {
   const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
   const carried = having(carriedIn(data.stands), 'toBedId', bed.id).flatMap(({ date, took }) =>
     took && areaM2 > 0
@@ -112,7 +112,7 @@ function broughtTo(bed: Bed, data: GardenData): NonNullable<StandCase['brought']
         ]
       : [],
   )
-  return [...carried, ...laidOn(data, bed.id, areaM2)]
+  return [...carried, ...laidOn(data, bed, part)]
 }
 
 /** The garden's own counts after endings, worked out once for each set of stands. */

@@ -154,7 +154,7 @@ export function plannedRecipe(stand: Stand, bed: Bed, imperial: boolean): Recipe
 }
 const FINEST_STEP_G = 0.01
 /** How a sowing is done where nothing says. */
-const USUAL_COVERING: Covering = 'raked'
+export const USUAL_COVERING: Covering = 'raked'
 const USUAL_PASSES = 2
 
 /** Seeds able to germinate per m² from grams sown on an area. */

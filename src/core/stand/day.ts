@@ -11,7 +11,8 @@ import { cropCover, cropWatered, feedCrop, shareAbove } from './groundCrop'
 import { developmentDay, feedingDay, growthDay, listGrowing, sheddingDay } from './growth'
 import { coldAndHeatDay } from './weathering'
 import { IN_GROUND, NOT_SOWN } from './plants'
-import { MOISTENED_PER_DAY, SHEETED_GROUND, sheetLying, type SheetKind } from './sheeted'
+import type { SheetKind } from './fate'
+import { MOISTENED_PER_DAY, SHEETED_GROUND, sheetLying } from './sheeted'
 import type { Work } from './work'
 
 const PAR_SHARE = 0.5

@@ -9,6 +9,12 @@ export type Passing = { plan: AnimalPlan; plotM2: number; round: number }
 /** A sheet that lies on a stand between two days, and on what. */
 export type Sheet = { fromDay: number; offDay: number; lies: SheetBed }
 
+/** What an ending is finished under. */
+export type SheetKind = 'black' | 'clear' | 'cardboard'
+
+/** A sheet that is laid with an ending, until the day it comes off. */
+export type Sheeted = { kind: SheetKind; offDay: number }
+
 /** How a sheet lies: on flattened or standing growth, on cuttings that lie over the plants, or on soil thrown over them. */
 export type SheetBed = 'flat' | 'standing' | 'shielded' | 'soil'
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { quantilesOf } from '../foundations/statistics'
 import { TEST_SITES } from '../testing/sites'
 import { growStand } from '../testing/stands'
-import type { SheetKind } from './sheeted'
+import type { SheetKind } from './fate'
 import type { StandRun } from './types'
 
 const { maryland } = TEST_SITES

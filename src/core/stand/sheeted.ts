@@ -1,10 +1,5 @@
+import type { SheetKind } from './fate'
 import type { StandEvent } from './types'
-
-/** What an ending is finished under. */
-export type SheetKind = 'black' | 'clear' | 'cardboard'
-
-/** A sheet that is laid with an ending, until the day it comes off. */
-export type Sheeted = { kind: SheetKind; offDay: number }
 
 /**
  * What a sheet does to its ground: °C by which the soil is warmer (black 1–4, clear 4–8: Rylander et al. 2020, Birthisel and

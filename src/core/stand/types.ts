@@ -1,8 +1,7 @@
 import type { Bed } from '../garden/schema'
 import type { Species } from '../plants/parameters'
-import type { Fate, Fates, Passing } from './fate'
+import type { Fate, Fates, Passing, Sheeted } from './fate'
 import type { Ground } from '../soil/ground'
-import type { Sheeted } from './sheeted'
 
 /**
  * One species as sown: viable seeds per m², the share expected to come up in a moist seedbed, and how deep they lie, cm

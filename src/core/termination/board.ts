@@ -8,8 +8,16 @@ export type Board = { lengthM: number | null; loadKg: number }
 /** Weight of a grown person with boots, kg; what stands on the board where its owner says nothing else. */
 export const BODY_KG = 75
 
-/** The board that is used: the longest owned; one as long as the bed is wide where none is on the list. */
-export function boardOf(tools: readonly Pick<Tool, 'kind' | 'widthM' | 'loadKg'>[]): Board {
+/**
+ * The board that is used: the longest owned; one as long as the bed is wide where none is on the list; none where a heavy
+ * roller does its work.
+ */
+export function boardOf(tools: readonly Pick<Tool, 'kind' | 'widthM' | 'loadKg'>[]): Board | undefined {
+  return tools.some(({ kind }) => kind === 'roller crimper') ? undefined : longestBoard(tools)
+}
+
+/** The longest board owned, or one as long as the bed is wide. */
+export function longestBoard(tools: readonly Pick<Tool, 'kind' | 'widthM' | 'loadKg'>[]): Board {
   const [longest] = tools
     .filter(({ kind }) => kind === 'crimp board')
     .sort((a, b) => (b.widthM ?? 0) - (a.widthM ?? 0))

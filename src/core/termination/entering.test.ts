@@ -2,11 +2,10 @@ import { describe, expect, test } from '@jest/globals'
 import fc from '../testing/property'
 import { toolKind, type Tool } from '../garden/tool'
 import { testBed, testTool } from '../testing/beds'
-import { canEnter, toolsOn } from './entering'
+import { wantsDryGround, canEnter, toolsOn } from './entering'
 import { findMethod } from './methods'
 import { obstacleOf } from './obstacles'
-import { cuttingTool } from './woodiness'
-import { MOWS, passMinutes, quickestTool, toolMinutes } from './workRates'
+import { MOWS, passMinutes, cuttingTool, quickestTool, toolMinutes } from './workRates'
 
 const framed = { ...testBed, kind: 'framed' as const, widthM: 1.2 }
 const planter = { ...testBed, kind: 'planter' as const }
@@ -50,18 +49,34 @@ describe('which tools go into a bed', () => {
   })
 })
 
+describe('ground that bears the work', () => {
+  const wants = (id: 'turn' | 'chop' | 'tarp', kinds: readonly Tool['kind'][]) =>
+    wantsDryGround(
+      findMethod(id)!,
+      kinds.map((kind) => testTool(kind)),
+    )
+  test('turning always waits for it, cutting only where all that cuts is driven, a sheet never', () => {
+    expect(wants('turn', ['spade or fork'])).toBe(true)
+    expect(wants('chop', ['tractor mower'])).toBe(true)
+    expect(wants('chop', ['tractor mower', 'scythe'])).toBe(false)
+    expect(wants('tarp', ['black tarp', 'tractor mower'])).toBe(false)
+  })
+})
+
 describe('machines', () => {
   const owned = (kinds: readonly Tool['kind'][]) => kinds.map((kind) => testTool(kind))
-  test('the quickest depends on the ground: shears on a box, a flail on a field', () => {
+  /** Ground that is twice as wide as any machine, or as long as it is wide. */
+  const on = (areaM2: number) => ({ areaM2, widthM: Math.sqrt(areaM2) })
+  test('the quickest depends on the ground: shears on a box, a tractor on a field', () => {
     const all = owned(MOWS)
-    expect(quickestTool(MOWS, 1, all)).toBe('hand shears')
-    expect(quickestTool(MOWS, 2000, all)).toBe('flail mower')
-    expect(toolMinutes('flail mower', 30_000, all) / 60).toBeLessThan(40)
-    expect(toolMinutes('hand shears', 3, all)).toBeLessThan(10)
+    expect(quickestTool(MOWS, on(1), all)).toBe('hand shears')
+    expect(quickestTool(MOWS, on(2000), all)).toBe('tractor mower')
+    expect(toolMinutes('flail mower', on(30_000), all) / 60).toBeLessThan(40)
+    expect(toolMinutes('hand shears', on(3), all)).toBeLessThan(10)
   })
   test('a flail cuts what shears and scythe no longer do', () => {
-    expect(cuttingTool(owned(['hand shears', 'scythe']), 0.8)).toBeNull()
-    expect(cuttingTool(owned(['hand shears', 'flail mower']), 0.8)).toBe('flail mower')
+    expect(cuttingTool(owned(['hand shears', 'scythe']), 0.8, on(10))).toBeNull()
+    expect(cuttingTool(owned(['hand shears', 'flail mower']), 0.8, on(10))).toBe('flail mower')
   })
   test('a second pass never makes the whole quicker, and another tool never slower', () => {
     const method = findMethod('chop')!
@@ -72,7 +87,7 @@ describe('machines', () => {
         fc.constantFrom(...MOWS),
         (areaM2, kinds, another) => {
           const minutes = (passes: number, tools: Tool[]) =>
-            passes * passMinutes(method, areaM2, tools, (group) => quickestTool(group, areaM2, tools))
+            passes * passMinutes(method, on(areaM2), tools, (group) => quickestTool(group, on(areaM2), tools))
           expect(minutes(2, owned(kinds))).toBeGreaterThan(minutes(1, owned(kinds)))
           expect(minutes(1, owned([...kinds, another]))).toBeLessThanOrEqual(minutes(1, owned(kinds)) + 1e-9)
         },

@@ -2,12 +2,33 @@ import { segmentSizeM } from '../garden/area'
 import { fixturesIn } from '../garden/ground'
 import type { Bed, Segment } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
+import type { Method } from './method'
 
 /** Tools on wheels: heavy ones are driven in, a light one can be lifted over a frame. */
-const DRIVEN: readonly ToolKind[] = ['flail mower', 'tiller']
-const LIFTED: readonly ToolKind[] = ['mower']
+const DRIVEN: readonly ToolKind[] = [
+  'bar mower',
+  'flail mower',
+  'tractor mower',
+  'roller crimper',
+  'tiller',
+  'harrow',
+]
+const LIFTED: readonly ToolKind[] = ['mower', 'drop spreader', 'wheel hoe', 'garden roller']
 /** Swung wide: there is no room for it above a planter or between posts. */
 const SWUNG: readonly ToolKind[] = ['scythe']
+
+/**
+ * Whether a way waits for ground that bears it: it loosens or turns the soil, or all that is owned for a part of it is driven.
+ */
+export const wantsDryGround = (
+  { disturbance, tools: groups }: Pick<Method, 'disturbance' | 'tools'>,
+  tools: readonly Pick<Tool, 'kind'>[],
+): boolean =>
+  disturbance >= 2 ||
+  groups.some((group) => {
+    const owned = tools.filter(({ kind }) => group.includes(kind))
+    return owned.length > 0 && owned.every(({ kind }) => DRIVEN.includes(kind))
+  })
 
 type Ground = Pick<Bed, 'kind' | 'lengthM' | 'widthM' | 'pathWidthM' | 'fixtures'>
 type Sized = Pick<Tool, 'kind' | 'widthM'>

@@ -2,11 +2,11 @@ import { dayNumber } from '../foundations/day'
 import type { Stand } from '../garden/schema'
 import type { Tool } from '../garden/tool'
 import { latest } from '../garden/timeline'
-import { MOWS } from './workRates'
+import { CRIMPS, MOWS } from './workRates'
 import type { SheetBed } from '../stand/fate'
 
 /** Tools that lay or cut growth low enough for a sheet to lie on it. */
-const FLATTENING: readonly Tool['kind'][] = [...MOWS, 'crimp board']
+const FLATTENING: readonly Tool['kind'][] = [...MOWS, ...CRIMPS]
 
 /** Whether any of these tools can flatten growth before a sheet is laid. */
 export const canFlatten = (tools: readonly Pick<Tool, 'kind'>[]): boolean =>

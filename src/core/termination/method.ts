@@ -1,8 +1,7 @@
 import type { ToolKind } from '../garden/tool'
 import type { EndMethodId } from '../garden/ending'
 import type { InstantAct } from './survival'
-import type { SheetBed } from '../stand/fate'
-import type { SheetKind } from '../stand/sheeted'
+import type { SheetBed, SheetKind } from '../stand/fate'
 
 export type MethodId = Exclude<EndMethodId, 'harvest'>
 

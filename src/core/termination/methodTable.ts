@@ -1,5 +1,5 @@
 import type { Method } from './method'
-import { MOWS as CUT } from './workRates'
+import { CRIMPS, MOWS as CUT } from './workRates'
 
 const BLADES =
   'Blades: gloves, and cut away from the body. With a trimmer or mower keep the guard on and others away; stones fly.'
@@ -45,7 +45,7 @@ export const METHODS: readonly Method[] = [
     id: 'crimp',
     name: 'Crimp',
     acts: ['crimp'],
-    tools: [['crimp board']],
+    tools: [CRIMPS],
     needs: ['even steps under 30 cm', 'stragglers along the edges finished by hand'],
   },
   {
@@ -71,7 +71,7 @@ export const METHODS: readonly Method[] = [
     acts: ['crimp'],
     sheet: 'black',
     lies: 'flat',
-    tools: [['crimp board'], ['black tarp']],
+    tools: [CRIMPS, ['black tarp']],
     needs: ['even steps under 30 cm', 'the sheet the same day', 'weights all round'],
     cautions: [HEAVY],
   },
@@ -81,7 +81,7 @@ export const METHODS: readonly Method[] = [
     name: 'Crimp, then a wilting flame',
     acts: ['crimp'],
     flame: true,
-    tools: [['crimp board'], ['burner']],
+    tools: [CRIMPS, ['burner']],
     needs: ['green growth on damp ground', 'a quick pass that wilts and never burns', 'water at hand'],
     cautions: [FIRE],
   },

@@ -1,7 +1,6 @@
 import { interpolate } from '../foundations/statistics'
 import type { EndingClass, Species } from '../plants/parameters'
-import type { SheetBed } from '../stand/fate'
-import type { SheetKind } from '../stand/sheeted'
+import type { SheetBed, SheetKind } from '../stand/fate'
 import type { ToolKind } from '../garden/tool'
 import type { WeatherEnsemble } from '../site/weather'
 import { isTough } from './survival'

@@ -3,8 +3,15 @@ import { stopsOf } from './stops'
 import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles'
 import { stragglerMinutes, type EndingSetup, type MemberEnding } from './outcome'
 import { lastActAfter, USUAL_LANES } from './lastAct'
-import { cuttingTool, woodiness } from './woodiness'
-import { passMinutes, quickestTool, type OwnMinutes, type WorkTool } from './workRates'
+import { cutters, woodiness } from './woodiness'
+import {
+  cuttingTool,
+  passMinutes,
+  quickestTool,
+  type OwnMinutes,
+  type WorkedGround,
+  type WorkTool,
+} from './workRates'
 import { findMethod, METHODS, type Method } from './methods'
 import { dayNumber, isoDate } from '../foundations/day'
 import { quantilesOf } from '../foundations/statistics'
@@ -48,8 +55,8 @@ export function animalsLeaveAfter({ animals, plot }: Pick<EndingSetup, 'animals'
   return Math.ceil(stopsOf(animals, plot.lengthM, plot.widthM, 0).at(-1)!.endDay)
 }
 
-/** Why an ending cannot be done on its day in a season: stems too hard, animals in danger, dry matter under flame, own rules. */
-export type Blocked = 'stems' | 'stock' | 'tinder' | 'own-rule'
+/** Why an ending cannot be done on its day in a season: ground frozen or too wet for it, stems too hard, animals in danger, dry matter under flame, own rules. */
+export type Blocked = 'unworkable' | 'stems' | 'stock' | 'tinder' | 'own-rule'
 
 /** What it is asked with. */
 export type StartQuestion = {
@@ -83,7 +90,7 @@ export function blockedOn(
 ): Blocked | null {
   const { run, tools } = question
   const at = indexOn(run, member, day)
-  if (method.acts.includes('chop') && cuttingTool(tools, hardnessOn(run, at)) === null) return 'stems'
+  if (method.acts.includes('chop') && cutters(tools, hardnessOn(run, at)).length === 0) return 'stems'
   if (method.animals && !safeForStock(setup, day, member, question)) return 'stock'
   if (burns(method) && run.residueG[at] > TINDER_G) return 'tinder'
   return allowed(method, at, ending, question) ? null : 'own-rule'
@@ -143,21 +150,21 @@ export function workMinutes(
   end: EndDetails,
   setup: EndingSetup,
   survivors: readonly number[],
-  areaM2: number,
+  ground: WorkedGround,
   question: WorkQuestion,
 ): number {
   const method = findMethod(end.method)
   if (!method || method.waits) return 0
   const own = question.ownMinutes[method.id]
-  if (own !== undefined && !method.animals) return own * areaM2 * setup.passes
+  if (own !== undefined && !method.animals) return own * ground.areaM2 * setup.passes
   const { run } = question
   const plants = run.sown.reduce((sum, sown) => sum + sown.seedsPerM2 * sown.emergenceShare, 0)
   const middle = quantilesOf(survivors)?.p50 ?? 1
   const day = dayNumber(end.date)
-  const pass = passMinutes(method, areaM2, question.tools, (group) =>
-    workTool(group, method, day, areaM2, question),
+  const pass = passMinutes(method, ground, question.tools, (group) =>
+    workTool(group, method, day, ground, question),
   )
-  const byHand = method.sheet || method.animals ? 0 : stragglerMinutes(middle, plants, areaM2)
+  const byHand = method.sheet || method.animals ? 0 : stragglerMinutes(middle, plants, ground.areaM2)
   return pass * setup.passes + Math.min(pass, byHand) + movesMinutes(setup)
 }
 
@@ -166,14 +173,14 @@ function workTool(
   group: readonly ToolKind[],
   method: Method,
   day: number,
-  areaM2: number,
+  ground: WorkedGround,
   { run, tools }: WorkQuestion,
 ): WorkTool | null {
-  if (!group.includes('scythe') || !method.acts.includes('chop')) return quickestTool(group, areaM2, tools)
+  if (!group.includes('scythe') || !method.acts.includes('chop')) return quickestTool(group, ground, tools)
   const hardness = quantilesOf(
     Float64Array.from({ length: run.members }, (_, member) => hardnessOn(run, indexOn(run, member, day))),
   )
-  return cuttingTool(tools, hardness?.p50 ?? 0) ?? quickestTool(group, areaM2, [])
+  return cuttingTool(tools, hardness?.p50 ?? 0, ground) ?? quickestTool(group, ground, [])
 }
 
 function movesMinutes({ animals, plot }: EndingSetup): number {

@@ -40,11 +40,20 @@ export function woodiness(kind: EndingClass, bbch: number, heightM: number): num
 
 export type CuttingTool = Extract<
   ToolKind,
-  'hand shears' | 'scythe' | 'trimmer' | 'mower' | 'flail mower' | 'hedge trimmer'
+  | 'hand shears'
+  | 'scythe'
+  | 'trimmer'
+  | 'mower'
+  | 'bar mower'
+  | 'flail mower'
+  | 'tractor mower'
+  | 'hedge trimmer'
 >
 
-/** Hardest stems a tool still cuts cleanly (judgement), the quickest tool first. */
+/** Hardest stems a tool still cuts cleanly, 0–1 (judgement). */
 export const HARDEST_CUT: Record<CuttingTool, number> = {
+  'tractor mower': 1,
+  'bar mower': 0.7,
   'flail mower': 0.95,
   mower: 0.65,
   scythe: 0.55,
@@ -53,11 +62,20 @@ export const HARDEST_CUT: Record<CuttingTool, number> = {
   'hand shears': 0.6,
 }
 
-const ORDER = Object.keys(HARDEST_CUT) as CuttingTool[]
+const isCutting = (kind: ToolKind): kind is CuttingTool => kind in HARDEST_CUT
 
-/** The quickest owned tool that still cuts stems of this hardness; null when none does. */
-export function cuttingTool(owned: readonly { kind: ToolKind }[], hardness: number): CuttingTool | null {
-  return (
-    ORDER.find((kind) => owned.some((tool) => tool.kind === kind) && HARDEST_CUT[kind] >= hardness) ?? null
-  )
+/** The owned tools that still cut stems of this hardness. */
+export const cutters = (owned: readonly { kind: ToolKind }[], hardness: number): CuttingTool[] =>
+  owned.flatMap(({ kind }) => (isCutting(kind) && HARDEST_CUT[kind] >= hardness ? [kind] : []))
+
+/** Tools that leave what they cut in short pieces, and those that lay it down whole (judgement). */
+export const FALLS: Record<CuttingTool, 'short' | 'in pieces' | 'whole'> = {
+  'tractor mower': 'short',
+  'flail mower': 'short',
+  mower: 'short',
+  trimmer: 'in pieces',
+  'hedge trimmer': 'in pieces',
+  'hand shears': 'in pieces',
+  'bar mower': 'whole',
+  scythe: 'whole',
 }

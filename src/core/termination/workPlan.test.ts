@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { testTool } from '../testing/beds'
-import { cuttingTool, woodiness } from './woodiness'
+import { woodiness } from './woodiness'
+import { cuttingTool } from './workRates'
 import { BODY_KG, boardPlan } from './board'
 import { cardboardPlan, coverPlan, cutHeight, lanePlan, sheetPlan, volumeFor } from './workPlan'
 
@@ -84,9 +85,9 @@ describe('hard stems', () => {
   })
   test('the quickest owned tool that still cuts is named; none when all are too weak', () => {
     const owned = [testTool('hand shears'), testTool('scythe')]
-    expect(cuttingTool(owned, 0.2)).toBe('scythe')
-    expect(cuttingTool(owned, 0.58)).toBe('hand shears')
-    expect(cuttingTool(owned, 0.8)).toBeNull()
-    expect(cuttingTool([], 0.1)).toBeNull()
+    expect(cuttingTool(owned, 0.2, { areaM2: 12, widthM: 1.2 })).toBe('scythe')
+    expect(cuttingTool(owned, 0.58, { areaM2: 12, widthM: 1.2 })).toBe('hand shears')
+    expect(cuttingTool(owned, 0.8, { areaM2: 12, widthM: 1.2 })).toBeNull()
+    expect(cuttingTool([], 0.1, { areaM2: 12, widthM: 1.2 })).toBeNull()
   })
 })

@@ -4,31 +4,55 @@ import { testCover, testTool } from '../testing/beds'
 import { underBoard, walkedOn, boardOf, edgeKgPerM, BODY_KG } from './board'
 import { METHODS } from './methods'
 import { chopSurvivalAt, crimpSurvival } from './survival'
-import { ownMinutes, quickestTool, toolMinutes, usualMinutes, WORK_RATES } from './workRates'
+import { CRIMPS, ownMinutes, quickestTool, toolMinutes, usualMinutes, WORK_RATES } from './workRates'
+
+/** A bed of 1.2 m and an area. */
+const bed = (areaM2: number) => ({ areaM2, widthM: 1.2 })
 
 describe('work rates', () => {
+  test('a machine goes in lanes of its width: a wider one is quicker, but not on a bed that is narrower than either', () => {
+    const minutes = (widthM: number, groundM: number) =>
+      toolMinutes('flail mower', { areaM2: 240, widthM: groundM }, [testTool('flail mower', widthM)])
+    expect(minutes(1.2, 12)).toBeLessThan(minutes(0.6, 12))
+    expect(minutes(1.2, 0.6)).toBeCloseTo(minutes(0.6, 0.6), 9)
+    // A hand's breadth more than the machine asks for a second lane.
+    const ready = WORK_RATES['flail mower'].setUpMinutes
+    expect(minutes(1.2, 1.3) - ready).toBeGreaterThan(1.8 * (minutes(1.2, 1.2) - ready))
+    const told = { ...testTool('flail mower', 0.6), m2PerHour: 2000 }
+    expect(toolMinutes('flail mower', bed(100), [told])).toBeCloseTo(
+      WORK_RATES['flail mower'].setUpMinutes + 3,
+      9,
+    )
+  })
+  test('a roller is taken before a board, wherever one is owned; with neither it is the board that is soonest ready', () => {
+    expect(quickestTool(CRIMPS, bed(4), [testTool('crimp board'), testTool('roller crimper')])).toBe(
+      'roller crimper',
+    )
+    expect(quickestTool(CRIMPS, bed(4), [])).toBe('crimp board')
+    expect(boardOf([testTool('crimp board', 1.2), testTool('roller crimper')])).toBeUndefined()
+  })
   test('getting ready grows with beds, work with ground', () => {
-    const one = toolMinutes('scythe', 10, [])
+    const one = toolMinutes('scythe', bed(10), [])
     expect(one).toBeCloseTo(WORK_RATES.scythe.setUpMinutes + (60 * 10) / 150, 9)
-    expect(toolMinutes('scythe', 20, [])).toBeLessThan(2 * one)
+    expect(toolMinutes('scythe', bed(20), [])).toBeLessThan(2 * one)
   })
   test('the owner’s own rate goes before the usual one; of two the quicker', () => {
     const owned = [
       { ...testTool('scythe'), m2PerHour: 60 },
       { ...testTool('scythe'), m2PerHour: 300 },
     ]
-    expect(toolMinutes('scythe', 10, owned)).toBeCloseTo(WORK_RATES.scythe.setUpMinutes + 2, 9)
+    expect(toolMinutes('scythe', bed(10), owned)).toBeCloseTo(WORK_RATES.scythe.setUpMinutes + 2, 9)
   })
   test('a tiller is taken where one is owned, a fork where nothing is; on a small bed the fork is sooner ready', () => {
     const group = ['spade or fork', 'tiller'] as const
     const both = [testTool('tiller'), testTool('spade or fork')]
-    expect(quickestTool(group, 20, both)).toBe('tiller')
-    expect(quickestTool(group, 0.5, both)).toBe('spade or fork')
-    expect(quickestTool(group, 20, [])).toBe('spade or fork')
+    expect(quickestTool(group, bed(20), both)).toBe('tiller')
+    expect(quickestTool(group, bed(0.5), both)).toBe('spade or fork')
+    expect(quickestTool(group, bed(20), [])).toBe('spade or fork')
   })
   test('only waiting costs nothing', () => {
     for (const method of METHODS) {
-      const spent = usualMinutes(method, 10)
+      const spent = usualMinutes(method, bed(10))
       if (method.waits) expect(spent).toBe(0)
       else expect(spent).toBeGreaterThan(0)
     }

@@ -156,4 +156,6 @@ export const STEPS: readonly Step[] = [
       gardens: (garden) => ({ ...garden, ...within(garden, 'rules', { closerWhenLate: {} }) }),
     },
   },
+  // Version 14 only added what may be left out: more tools, sheets that lie until the residue is thin, mulch on a part.
+  { to: 14, tables: {} },
 ]

@@ -1,17 +1,26 @@
-import { toolKind, type ToolKind } from '../../core/garden/tool'
+import type { ToolKind } from '../../core/garden/tool'
 import { BODY_KG } from '../../core/termination/board'
-import { isWorkTool, WORK_RATES } from '../../core/termination/workRates'
+import { CRIMPS, isWorkTool, MOWS, usualWidthM, WORK_RATES } from '../../core/termination/workRates'
 import { area, kilos, type Units } from '../../text/format'
 import { unitOf as quantityUnit } from '../../text/quantity'
-import { blankTool, type ToolInput } from './forms'
+import { blankTool, usualWidthText, type ToolInput } from './forms'
 
 /** Figures of a tool that decide what it can do. */
 const SIZES: Partial<Record<ToolKind, readonly ('width' | 'length' | 'load' | 'bought')[]>> = {
   'crimp board': ['width', 'load'],
   'black tarp': ['width', 'length', 'bought'],
   'clear film': ['width', 'length', 'bought'],
-  mower: ['width'],
 }
+const sizesOf = (kind: ToolKind) =>
+  SIZES[kind] ?? (usualWidthM(kind) === undefined ? [] : (['width'] as const))
+
+/** Tools by what they are for. */
+const FOR: readonly (readonly [string, readonly ToolKind[]])[] = [
+  ['to cut', MOWS],
+  ['to press, cover, burn', [...CRIMPS, 'black tarp', 'clear film', 'burner']],
+  ['to turn and carry', ['spade or fork', 'tiller', 'wheelbarrow']],
+  ['to sow', ['rake', 'cranked spreader', 'drop spreader', 'wheel hoe', 'harrow', 'garden roller']],
+]
 
 const NAMES = {
   width: 'width',
@@ -30,6 +39,7 @@ const unitOf = (field: keyof typeof NAMES, units: Units): string => {
 
 /** What is reckoned with where the field is left empty. */
 const usual = (field: keyof typeof NAMES, kind: ToolKind, units: Units): string => {
+  if (field === 'width') return usualWidthText(kind, units)
   if (field === 'load') return kilos(BODY_KG, units).split('\u00a0')[0]
   if (field === 'rate' && isWorkTool(kind)) return area(WORK_RATES[kind].m2PerHour, units).split('\u00a0')[0]
   return ''
@@ -48,52 +58,60 @@ export function ToolFields({
   return (
     <fieldset>
       <legend className="text-sm font-semibold">Tools you own</legend>
-      <ul className="grid gap-x-8 sm:grid-cols-2">
-        {toolKind.options.map((kind) => {
-          const owned = tools.flatMap((tool, index) => (tool.kind === kind ? [{ tool, index }] : []))
-          return (
-            <li key={kind} className="py-1">
-              <label className="flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  checked={owned.length > 0}
-                  onChange={(event) =>
-                    onChange(
-                      event.target.checked
-                        ? [...tools, blankTool(kind)]
-                        : tools.filter((tool) => tool.kind !== kind),
-                    )
-                  }
-                />
-                {kind}
-              </label>
-              {SIZES[kind] &&
-                owned.map(({ tool, index }) => (
-                  <Figures
-                    key={index}
-                    tool={tool}
-                    units={units}
-                    onChange={(part) =>
-                      onChange(tools.map((other, i) => (i === index ? { ...other, ...part } : other)))
-                    }
-                  />
-                ))}
-              {kind === 'black tarp' && owned.length > 0 && (
-                <button
-                  type="button"
-                  className="btn btn-xs mt-1 ml-7"
-                  onClick={() => onChange([...tools, blankTool(kind)])}
-                >
-                  Another tarp
-                </button>
-              )}
-            </li>
-          )
-        })}
-      </ul>
+      {FOR.map(([purpose, kinds]) => (
+        <ul key={purpose} aria-label={`Tools ${purpose}`} className="grid gap-x-8 sm:grid-cols-2">
+          <li aria-hidden className="quiet pt-2 text-sm sm:col-span-2">
+            {purpose}
+          </li>
+          {kinds.map((kind) => (
+            <OwnedTool key={kind} kind={kind} tools={tools} onChange={onChange} units={units} />
+          ))}
+        </ul>
+      ))}
       <WorkRates tools={tools} onChange={onChange} units={units} />
     </fieldset>
+  )
+}
+
+/** A kind of tool to tick off, with the sizes of each one owned. */
+function OwnedTool({ kind, tools, onChange, units }: Parameters<typeof ToolFields>[0] & { kind: ToolKind }) {
+  const owned = tools.flatMap((tool, index) => (tool.kind === kind ? [{ tool, index }] : []))
+  return (
+    <li className="py-1">
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={owned.length > 0}
+          onChange={(event) =>
+            onChange(
+              event.target.checked ? [...tools, blankTool(kind)] : tools.filter((tool) => tool.kind !== kind),
+            )
+          }
+        />
+        {kind}
+      </label>
+      {sizesOf(kind).length > 0 &&
+        owned.map(({ tool, index }) => (
+          <Figures
+            key={index}
+            tool={tool}
+            units={units}
+            onChange={(part) =>
+              onChange(tools.map((other, i) => (i === index ? { ...other, ...part } : other)))
+            }
+          />
+        ))}
+      {kind === 'black tarp' && owned.length > 0 && (
+        <button
+          type="button"
+          className="btn btn-xs mt-1 ml-7"
+          onClick={() => onChange([...tools, blankTool(kind)])}
+        >
+          Another tarp
+        </button>
+      )}
+    </li>
   )
 }
 
@@ -108,7 +126,7 @@ function Figures({
 }) {
   return (
     <div className="mt-1 ml-7 flex flex-wrap items-center gap-2 text-sm">
-      {(SIZES[tool.kind] ?? []).map((field) => (
+      {sizesOf(tool.kind).map((field) => (
         <Figure key={field} name={NAMES[field]} field={field} tool={tool} units={units} onChange={onChange} />
       ))}
     </div>

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { tool, toolKind, type Tool, type ToolKind } from '../../core/garden/tool'
+import { usualWidthM } from '../../core/termination/workRates'
 import { newToolId } from '../../actions/newTool'
 import type { Units } from '../../text/format'
 import { quantityOrNone } from '../form/codecs'
@@ -58,6 +59,10 @@ function figureOf(field: 'width' | 'length' | 'rate' | 'load' | 'bought', kind: 
       return quantityOrNone('count', units, { name: `${of} year`, of: tool.shape.boughtIn, whole: true })
   }
 }
+
+/** How wide a tool is taken to be where its owner does not say, as it would be typed. */
+export const usualWidthText = (kind: ToolKind, units: Units): string =>
+  figureOf('width', kind, units).encode(usualWidthM(kind) ?? null)
 
 /** A tool ticked off, nothing said of it yet. */
 export const blankTool = (kind: ToolKind): ToolInput => ({

@@ -1,23 +1,40 @@
 import type { Method } from '../../core/termination/methods'
-import { cuttingTool, woodiness } from '../../core/termination/woodiness'
-import { boardOf, boardPlan, edgeKgPerM, underBoard, walkedOn } from '../../core/termination/board'
+import { FALLS, woodiness } from '../../core/termination/woodiness'
+import { cuttingTool, toolMinutes, workedGround } from '../../core/termination/workRates'
+import {
+  boardOf,
+  boardPlan,
+  edgeKgPerM,
+  longestBoard,
+  underBoard,
+  walkedOn,
+} from '../../core/termination/board'
 import { BARROW_M3, coverPlan, cutHeight, sheetPlan } from '../../core/termination/workPlan'
 import { actsSurvival } from '../../core/termination/outcome'
 import { stageName } from '../../core/stand/stage'
 import { crimpSurvival } from '../../core/termination/survival'
-import { centimetres, litres, metres, percent, perLength, shortDate, volume } from '../../text/format'
+import {
+  centimetres,
+  litres,
+  metres,
+  minutes,
+  percent,
+  perLength,
+  shortDate,
+  volume,
+} from '../../text/format'
 import { inUnits } from '../../text/inUnits'
 
 import type { PlanCase, PlanWords } from './planTypes'
 
 /** What to look for before a cut or a crimp: the stage each plant should have reached, and what outlives the work at it. */
 export function lookStep({ method, plants, passes, bed, own, tools, ground }: PlanCase, words: PlanWords) {
-  const pressed = edgeKgPerM(boardOf(tools), ground.widthM)
+  const board = boardOf(tools)
   const expected = plants.map(({ plant, bbch }) => {
     const left = actsSurvival(method, plant, bbch, passes, {
       bedKind: bed.kind,
       own,
-      edgeKgPerM: pressed,
+      edgeKgPerM: board && edgeKgPerM(board, ground.widthM),
     })
     return `${plant.name.toLowerCase()}, ${stageName(bbch, plant.group)} (${percent(left)} would outlive it)`
   })
@@ -30,7 +47,7 @@ export function cutSteps(plan: PlanCase, words: PlanWords) {
     0,
     ...plan.plants.map(({ plant, bbch }) => woodiness(plant.endingClass, bbch, plan.heightM)),
   )
-  const tool = cuttingTool(plan.tools, hardness)
+  const tool = cuttingTool(plan.tools, hardness, workedGround(plan.bed, plan.segment))
   if (!tool)
     words.problem =
       plan.tools.length === 0
@@ -48,17 +65,34 @@ export function cutSteps(plan: PlanCase, words: PlanWords) {
       `${plant.name}: cut at ${endM === 0 ? 'the ground' : centimetres(endM, plan.units)}; ${why}.`,
     )
   }
-  if (plan.method.acts.includes('chop'))
-    words.steps.push(
-      'Cut the fall into hand-long pieces where it should rot fast; leave it long where mulch should last.',
-    )
+  if (plan.method.acts.includes('chop')) words.steps.push(FALLEN[tool ? FALLS[tool] : 'in pieces'])
   if (plan.passes > 1)
     words.steps.push(`Cut again about ${shortDate(plan.day + 7)}, as low, before new leaves feed the crowns.`)
 }
 
+/** What to do about the pieces that a cut leaves. */
+const FALLEN: Record<(typeof FALLS)[keyof typeof FALLS], string> = {
+  short:
+    'It falls in short pieces that rot within weeks. For a mulch that lasts, use a blade that lays it down whole.',
+  'in pieces':
+    'Cut the fall into hand-long pieces where it should rot fast; leave it long where mulch should last.',
+  whole: 'It falls whole and lasts as mulch. Where it should rot fast, go over it once more or use a mower.',
+}
+
+/** A roller needs no steps on a board. */
+function rollerSteps(plan: PlanCase, words: PlanWords) {
+  const ground = workedGround(plan.bed, plan.segment)
+  words.materials.push({ what: 'Roller crimper', amount: '1' })
+  words.steps.push(
+    `Roll it in the direction it was sown, or with the lean of the crop, about ${minutes(toolMinutes('roller crimper', ground, plan.tools))} with getting ready; stems dented every hand, not cut. The ground should bear the roller without a track.`,
+    'Where wheels or hollows kept the roller off, step those places down by foot.',
+  )
+}
+
 export function crimpSteps(plan: PlanCase, words: PlanWords) {
+  if (!boardOf(plan.tools)) return rollerSteps(plan, words)
   const owned = plan.tools.some((tool) => tool.kind === 'crimp board')
-  const board = boardPlan(plan.ground, boardOf(plan.tools), plan.bed.kind)
+  const board = boardPlan(plan.ground, longestBoard(plan.tools), plan.bed.kind)
   const { units } = plan
   words.board = board
   words.materials.push(

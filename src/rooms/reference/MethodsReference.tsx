@@ -7,11 +7,11 @@ import { area, minutes, type Units } from '../../text/format'
 import { Scroll } from '../../parts/Scroll'
 import { Why } from '../../parts/Why'
 
-/** An ordinary bed that minutes are told for, m². */
-const BED_M2 = 10
+/** An ordinary bed that minutes are told for. */
+const BED = { areaM2: 10, widthM: 1.2 }
 
 const waysMinutes = (method: Method) => {
-  const spent = usualMinutes(method, BED_M2)
+  const spent = usualMinutes(method, BED)
   return spent === 0 ? '–' : minutes(spent)
 }
 
@@ -34,7 +34,7 @@ export function MethodsReference({ units }: { units: Units }) {
               <th>Way</th>
               <th>Tools, one of each group</th>
               <th>Needs</th>
-              <th>Minutes on a bed of {area(BED_M2, units)}</th>
+              <th>Minutes on a bed of {area(BED.areaM2, units)}</th>
               <th>Stays on top, buried, taken off</th>
               <th>Soil</th>
               <th>Mind</th>

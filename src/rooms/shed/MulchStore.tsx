@@ -18,6 +18,9 @@ import { weight } from '../../text/amounts'
 import { area, centimetres, kilos, shortDate } from '../../text/format'
 import { standName } from '../../text/names'
 import { unitOf, writeQuantity } from '../../text/quantity'
+import { GroundFields } from '../../parts/ground/GroundFields'
+import { segmentFrom, WHOLE_GROUND } from '../../parts/ground/groundForm'
+import { placeText } from '../../text/bed'
 import { laidForm, mulchForm } from './stockForms'
 
 const WHOLE = { kind: 'whole' } as const
@@ -164,14 +167,15 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
   const act = useAct()
   const leftKg = (sourceId: string) => having(store, 'sourceId', sourceId).at(0)?.leftKg ?? 0
   const form = useTyped({
-    schema: laidForm(today, units, leftKg),
-    draft: { name: 'mulch laid' },
-    blank: { sourceId: store[0].sourceId, bedId: '', kg: '', day: isoDate(today) },
+    schema: laidForm(today, units, beds, leftKg),
+    draft: { name: 'mulch laid', version: 2 },
+    blank: { sourceId: store[0].sourceId, bedId: '', kg: '', day: isoDate(today), ...WHOLE_GROUND },
   })
   const { value, text } = form
   const bed = beds.find(({ id }) => id === text.bedId)
   const source = having(store, 'sourceId', text.sourceId).at(0)
-  const areaM2 = bed ? segmentAreaM2(bed, WHOLE) : 0
+  const part = (bed && value && segmentFrom(value, bed)) ?? WHOLE
+  const areaM2 = bed ? segmentAreaM2(bed, part) : 0
   const wanted = source ? areaM2 * holdsWeedsKgM2(source.kind) : 0
   const barred = source?.load?.sprayed === 'beans curled'
   return (
@@ -180,7 +184,7 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
       aria-label="Lay mulch"
       onSubmit={form.submit(({ value: laid }) => {
         const on = beds.find(({ id }) => id === laid.bedId)!
-        return act(layMulch(garden, on, laid))
+        return act(layMulch(garden, on, { ...laid, segment: segmentFrom(laid, on)! }))
       })}
     >
       <TypedChoice
@@ -205,13 +209,14 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
         decimal
       />
       <TypedDay form={form} name="day" label="Day" />
+      {bed && <GroundFields bed={bed} form={form} day={value?.day ?? today} />}
       <button className="btn mt-6" disabled={barred}>
         Laid
       </button>
       {bed && source && (
         <p className="basis-full" data-testid="mulch-depth">
           {value && `${centimetres(laidDepthM(source.kind, value.kg, areaM2), units)} deep. `}
-          {bed.label} wants about {kilos(wanted, units)} to hold weeds
+          {placeText(bed, part, units)} wants about {kilos(wanted, units)} to hold weeds
           {source.leftKg < wanted ? `; ${kilos(wanted - source.leftKg, units)} are missing.` : '.'}{' '}
           <button
             type="button"
@@ -236,7 +241,8 @@ function Laid({ store }: { store: readonly StoredMulch[] }) {
         .sort((a, b) => (a.date < b.date ? 1 : -1))
         .map((laid) => {
           const source = having(store, 'sourceId', laid.sourceId).at(0)
-          const label = beds.find(({ id }) => id === laid.bedId)?.label ?? 'a bed that is gone'
+          const bed = beds.find(({ id }) => id === laid.bedId)
+          const label = bed ? placeText(bed, laid.segment ?? WHOLE, garden.units) : 'a bed that is gone'
           const what = `${kilos(laid.kg, garden.units)} of ${source ? nameOf(source) : 'mulch'} on ${label}`
           return (
             <li key={laid.id}>

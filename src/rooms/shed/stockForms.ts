@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { livestock, livestockKind, nitrogenSource, type NitrogenSource } from '../../core/garden/rules'
 import { manureOf } from '../../core/planting/manure'
 import { mulchKind, mulchLaid, mulchLoad, mulchSeeds, mulchSprayed } from '../../core/garden/mulch'
+import type { Bed } from '../../core/garden/schema'
+import { groundProblem, groundShape } from '../../parts/ground/groundForm'
 import { beside, chosen, day, name, quantity, quantityOrNone } from '../../parts/form/codecs'
 import { kilos, type Units } from '../../text/format'
 
@@ -33,15 +35,24 @@ export const mulchForm = (today: number, units: Units) =>
   })
 
 /** Mulch laid on a bed from store, at most what is left of it. */
-export const laidForm = (today: number, units: Units, leftKg: (sourceId: string) => number) =>
+export const laidForm = (
+  today: number,
+  units: Units,
+  beds: readonly Bed[],
+  leftKg: (sourceId: string) => number,
+) =>
   z
     .object({
       sourceId: chosen('Mulch: choose which.'),
       bedId: chosen('Bed: choose where it is laid.'),
       kg: quantity('weight', units, { name: 'Weight laid', of: mulchLaid.shape.kg }),
       day: day((laid) => (laid > today ? 'Choose today or an earlier day.' : null)),
+      ...groundShape(units),
     })
-    .superRefine(({ sourceId, kg }, context) => {
+    .superRefine(({ sourceId, bedId, kg, ...ground }, context) => {
+      const bed = beds.find(({ id }) => id === bedId)
+      const wrong = bed && groundProblem(ground, bed)
+      if (wrong) context.addIssue({ code: 'custom', path: ['ground'], message: wrong })
       const left = leftKg(sourceId)
       if (kg > left + 0.005)
         context.addIssue({
