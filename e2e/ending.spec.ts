@@ -296,3 +296,32 @@ test('what is missing is said with the fix', async ({ page }) => {
   await page.getByLabel('Fill it with').selectOption('marlpit-lane-leaf')
   await expect(page.getByTestId('nitrogen')).toContainText('has no nitrogen, no share freed')
 })
+
+test('a sheet that lies until the residue is thin is judged so in all rooms, every other sheet with it', async ({
+  page,
+}) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto(path(10))
+  await compared(page)
+  const chance = page.getByTestId('plan-chance')
+  await expect(chance).toContainText('nearly certain')
+  const begins = () =>
+    page
+      .getByRole('row')
+      .filter({ hasText: /^Crimp, then tarp/ })
+      .getByRole('button', { name: /^Plan/ })
+      .innerText()
+  const before = await begins()
+  await page.getByTestId('until-thin').getByRole('checkbox').click()
+  await expect(chance).toContainText(/in 100, fails when too much residue/)
+  await compared(page)
+  await expect.poll(begins).not.toBe(before)
+  const told = await chance.innerText()
+  for (const room of ['watch', 'plant'] as const) {
+    await page.goto(path(10).replace('end', room))
+    await expect(chance).toHaveText(told)
+  }
+  await expect(page.getByText('Residue thin enough').first()).toBeVisible()
+  await page.goto(path(10, 'plan'))
+  await expect(page.getByTestId('work-plan')).toContainText('leave it on until what lies under it is thin')
+})

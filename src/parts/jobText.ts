@@ -95,7 +95,9 @@ export function jobText(
           }
         : {
             title: `Look under the sheet over ${name}`,
-            detail: 'It should be dead by now. When the sheet comes off, note the day in End.',
+            detail: stand.end.actual?.untilThin
+              ? 'It should be dead by now. Leave the sheet on until what lies under it is thin enough.'
+              : 'It should be dead by now. When the sheet comes off, note the day in End.',
           }
     case 'regrowth':
       return {

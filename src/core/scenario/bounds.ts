@@ -44,11 +44,15 @@ export type Comparison = {
   planned?: EndDetails | null
 }
 
-/** A way as it would be done on a day: as is usual here, or, if it is the planned one, as it was planned. */
+/**
+ * A way as it would be done on a day: as is usual here, or, if it is the planned one, as it was planned. Where the planned
+ * sheet is to lie until the residue is thin, so is every other.
+ */
 function endOn({ scenario, season, planned }: Comparison, candidate: Candidate, day: number): EndDetails {
   const usual = endFor(candidate, day, placeOf(scenario, season))
   const same = planned?.method === usual.method && planned.passes === usual.passes
-  return same ? { ...planned, date: usual.date } : usual
+  if (same) return { ...planned, date: usual.date }
+  return planned?.untilThin && candidate.method.sheet ? { ...usual, untilThin: true } : usual
 }
 
 export function boundOf(comparison: Comparison, candidate: Candidate, day: number): Bounded {

@@ -59,8 +59,12 @@ export function ToolFields({
     <fieldset>
       <legend className="text-sm font-semibold">Tools you own</legend>
       {FOR.map(([purpose, kinds]) => (
-        <ul key={purpose} aria-label={`Tools ${purpose}`} className="grid gap-x-8 sm:grid-cols-2">
-          <li aria-hidden className="quiet pt-2 text-sm sm:col-span-2">
+        <ul
+          key={purpose}
+          aria-label={`Tools ${purpose}`}
+          className="grid gap-x-8 sm:grid-cols-2 lg:grid-cols-3"
+        >
+          <li aria-hidden className="quiet pt-2 text-sm col-span-full">
             {purpose}
           </li>
           {kinds.map((kind) => (
