@@ -1,4 +1,5 @@
 import { animalsLeaveAfter, lastActDay } from '../termination/start'
+import { sheetOffDay } from '../termination/kill'
 import { drawsSeedFlies } from '../termination/seedFlies'
 import { dayNumber } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
@@ -17,6 +18,8 @@ import {
 } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
+import type { SheetKind } from '../stand/fate'
+import { SHEETED_GROUND } from '../stand/sheeted'
 import type { StandRun } from '../stand/types'
 import { coveredDays, workable } from './sowing'
 import type { Termination } from './termination'
@@ -39,8 +42,9 @@ export type Common = {
   /** Whether the seedbed can be worked on the sowing day, and when the cover covers; NaN where never. */
   ground: Float64Array
   covered: Float64Array
-  /** What the weather and the crop decide alone. */
+  /** What the weather and the crop decide alone; and when the soil is warm enough where a sheet lay on it until then. */
   day: CriterionDays[]
+  warmed: ReadonlyMap<SheetKind, CriterionDays>
 }
 
 export function commonOf(scenario: Scenario, { run, ensemble }: SeasonRun): Common {
@@ -54,7 +58,32 @@ export function commonOf(scenario: Scenario, { run, ensemble }: SeasonRun): Comm
     ),
     covered: coveredDays(run),
     day: follows.kind === 'crop' ? dayCriteria(follows, ensemble, today) : [],
+    warmed: new Map(
+      follows.kind === 'crop'
+        ? WARMING.map((kind) => [
+            kind,
+            warmSoil(follows, ensemble, today, KEPT_WARMTH * SHEETED_GROUND[kind].warmerC),
+          ])
+        : [],
+    ),
   }
+}
+
+const WARMING: readonly SheetKind[] = ['black', 'clear']
+/** Share of a sheet's warmth that the ground has left in the days after it came off (judgement, 0.3–0.7). */
+const KEPT_WARMTH = 0.5
+/** Days before the planting from which a sheet may be off without the ground growing cold again. */
+const OFF_DAYS = 3
+
+/** What the weather and the crop decide, where the sheet of an ending has warmed the ground for them. */
+export function dayCriteriaAfter(
+  { day, warmed }: Common,
+  { method, end }: Termination,
+  follows: CropFollows,
+): CriterionDays[] {
+  const soil = method?.sheet && warmed.get(method.sheet)
+  const lies = soil && sheetOffDay(end, follows.day) >= follows.day - OFF_DAYS
+  return lies ? day.map((criterion) => (criterion.id === 'soil' ? soil : criterion)) : day
 }
 
 /** Sown and established: recorded facts are no longer in question. */
@@ -122,21 +151,39 @@ export const waitAfter = (
 export const opens = ({ plantingMethod }: CropFollows, id: CriterionId): boolean =>
   plantingMethod !== null && WAYS[plantingMethod].opens.some((opened) => opened === id)
 
-/** What the weather and the crop decide alone. */
-function dayCriteria(follows: CropFollows, ensemble: WeatherEnsemble, today: number): CriterionDays[] {
-  const { crop, day, plantingMethod } = follows
-  const soilMinC = crop.soilMinC - (plantingMethod === null ? 0 : (WAYS[plantingMethod].warmsC ?? 0))
+/** When something of the weather is open for good around the planting day, from today on. */
+function openAround(
+  id: CriterionId,
+  day: number,
+  ensemble: WeatherEnsemble,
+  today: number,
+  isOpen: (member: number, on: number) => boolean,
+): CriterionDays {
   const last = ensemble.startDay + ensemble.days - 1
   const from = Math.max(ensemble.startDay, Math.min(today, day))
-  const series = (id: CriterionId, isOpen: (member: number, on: number) => boolean): CriterionDays => ({
-    id,
-    days: perMember(ensemble.members.length, (m) => openFrom(from, last, day, (on) => isOpen(m, on))),
-  })
-  return [
-    series('soil', (m, on) => soilWarm(ensemble, m, on, soilMinC)),
-    series('frost', (m, on) => frostPast(ensemble, m, on, crop.frostLimitC)),
-  ]
+  const days = perMember(ensemble.members.length, (m) => openFrom(from, last, day, (on) => isOpen(m, on)))
+  return { id, days }
 }
+
+/** When the soil is warm enough for a crop, `warmerC` warmer than in the open. */
+function warmSoil(
+  { crop, day, plantingMethod }: CropFollows,
+  ensemble: WeatherEnsemble,
+  today: number,
+  warmerC = 0,
+): CriterionDays {
+  const byWayC = plantingMethod === null ? 0 : (WAYS[plantingMethod].warmsC ?? 0)
+  const leastC = crop.soilMinC - Math.max(byWayC, warmerC)
+  return openAround('soil', day, ensemble, today, (m, on) => soilWarm(ensemble, m, on, leastC))
+}
+
+/** What the weather and the crop decide alone. */
+const dayCriteria = (follows: CropFollows, ensemble: WeatherEnsemble, today: number): CriterionDays[] => [
+  warmSoil(follows, ensemble, today),
+  openAround('frost', follows.day, ensemble, today, (m, on) =>
+    frostPast(ensemble, m, on, follows.crop.frostLimitC),
+  ),
+]
 
 /** Between the dead cover and the crop, all that does not ask how the residue rots. */
 export function waitingCriteria(

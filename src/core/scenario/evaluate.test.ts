@@ -213,8 +213,9 @@ function recount(
     }
     if (seed && !raked && !composted && left(ended!.residueG, target) > (follows.crop.smallSeed ? 120 : 350))
       return 'seedbed'
+    const warmer = method.sheet === 'black' ? 1 : method.sheet === 'clear' ? 2.5 : 0
     for (let day = target - 2; day <= target; day++)
-      if (air(day, 'soilTempC') < follows.crop.soilMinC) return 'soil'
+      if (air(day, 'soilTempC') + warmer < follows.crop.soilMinC) return 'soil'
     for (let day = target; day <= target + 21; day++)
       if (air(day, 'tMinC') <= follows.crop.frostLimitC) return 'frost'
     return null

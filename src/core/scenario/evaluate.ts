@@ -10,6 +10,7 @@ import type { StandRun } from '../stand/types'
 import {
   branchDay,
   commonOf,
+  dayCriteriaAfter,
   residueCriteria,
   sowingCriteria,
   terminationCriteria,
@@ -62,7 +63,7 @@ export function criteriaDays(
       ? [
           ...waitingCriteria(scenario, season, termination, follows),
           ...(ended ? residueCriteria(scenario, season, ended, follows, termination.end, null) : []),
-          ...common.day,
+          ...dayCriteriaAfter(common, termination, follows),
         ]
       : []),
   ]

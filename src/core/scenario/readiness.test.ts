@@ -71,6 +71,19 @@ describe('criteria before planting', () => {
     expect(raked.chance.whole).toBeGreaterThan(seeded.chance.whole)
     expect(gate(vetch, 'residue-hold')).toBeUndefined()
   })
+  test('ground is a little warmer where a sheet lay until planting, not where it came off weeks before', () => {
+    const pepper = (method: 'tarp' | 'chop-cardboard', liftedOn?: string) =>
+      gate(
+        ready('cereal-rye', '2025-09-25', '2026-04-05', method, 'pepper', '2026-05-05', 7, {
+          stand: {
+            end: { plan: null, actual: { date: '2026-04-05', method, passes: 1, note: '', liftedOn } },
+          },
+        }),
+        'soil',
+      )!.chance
+    expect(pepper('tarp')).toBeGreaterThan(pepper('chop-cardboard'))
+    expect(pepper('tarp', '2026-04-20')).toBe(pepper('chop-cardboard'))
+  })
   test('a sheet may have to lie until the residue is thin: the sooner it is laid, the likelier', () => {
     const under = (endOn: string, untilThin?: boolean) =>
       ready('cereal-rye', '2025-09-25', endOn, 'tarp', 'tomato', '2026-07-20', 7, {

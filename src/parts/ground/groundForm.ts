@@ -69,6 +69,18 @@ export function segmentFrom(value: GroundValue, bed: BedSize): Segment | null {
   return rectangle && segmentOn(rectangle, bed)
 }
 
+/** The part of a bed that is typed, whatever else stands in the form; null where none is drawn, or it does not lie on the bed. */
+export function segmentTyped(
+  text: EdgeText & Pick<GroundValue, 'ground'>,
+  bed: BedSize,
+  units: Units,
+): Segment | null {
+  if (text.ground !== 'part') return segmentFrom({ ground: text.ground, ...NO_RECTANGLE }, bed)
+  const rectangle = rectangleTyped(text, bed, units)
+  return rectangle && segmentOn(rectangle, bed)
+}
+const NO_RECTANGLE: Edges = { fromM: null, toM: null, fromAcrossM: null, toAcrossM: null }
+
 /** What is wrong with the ground as filled in; null where nothing is. */
 export function groundProblem(value: GroundValue, bed: BedSize): string | null {
   if (segmentFrom(value, bed)) return null

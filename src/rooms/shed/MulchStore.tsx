@@ -19,7 +19,7 @@ import { area, centimetres, kilos, shortDate } from '../../text/format'
 import { standName } from '../../text/names'
 import { unitOf, writeQuantity } from '../../text/quantity'
 import { GroundFields } from '../../parts/ground/GroundFields'
-import { segmentFrom, WHOLE_GROUND } from '../../parts/ground/groundForm'
+import { segmentFrom, segmentTyped, WHOLE_GROUND } from '../../parts/ground/groundForm'
 import { placeText } from '../../text/bed'
 import { laidForm, mulchForm } from './stockForms'
 
@@ -174,7 +174,7 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
   const { value, text } = form
   const bed = beds.find(({ id }) => id === text.bedId)
   const source = having(store, 'sourceId', text.sourceId).at(0)
-  const part = (bed && value && segmentFrom(value, bed)) ?? WHOLE
+  const part = (bed && segmentTyped(text, bed, units)) ?? WHOLE
   const areaM2 = bed ? segmentAreaM2(bed, part) : 0
   const wanted = source ? areaM2 * holdsWeedsKgM2(source.kind) : 0
   const barred = source?.load?.sprayed === 'beans curled'
