@@ -5,10 +5,12 @@ import { decimal, fixed, grams, kilos, type Units } from './format'
 export type Told = Units | { units: Units; areaM2: number }
 export const unitsOf = (told: Told): Units => (typeof told === 'string' ? told : told.units)
 
+const twoFigures = (value: number) => Number(value.toPrecision(2))
+
 /** A weight of what grows or lies on a ground, to two figures. */
 function weightOf(g: number, units: Units): string {
-  const rounded = Number(g.toPrecision(2))
-  return units === 'metric' && rounded >= 1000 ? kilos(rounded / 1000, units) : grams(rounded, units)
+  const whole = units === 'metric' ? 1000 : GRAMS_PER_POUND
+  return g >= whole ? kilos((twoFigures(g / whole) * whole) / 1000, units) : grams(twoFigures(g), units)
 }
 
 /** Dry matter, g m⁻² inside: of the ground it is told for, or per acre or hectare. */

@@ -76,7 +76,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
           `Two sheets end to end, ${centimetres(sheet.overlapM, units)} over each other, with weights along the seam.`,
         ]
       : []),
-    `Weights every metre: ${sheet.weightsLong} along each long edge, corners with them, ${sheet.weightsShort} more on each short one.`,
+    `Weights a pace apart: ${sheet.weightsLong} along each long edge, corners with them, ${sheet.weightsShort} more on each short one.`,
   )
   if (clear && plan.film)
     words.steps.push(
