@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { openField } from './fieldGarden'
+import { lookedAround, todayOf } from './helpers'
 
 test('mulch brought in is laid on a bed, at most what is left of it, and the ledger balances', async ({
   page,
@@ -33,4 +34,35 @@ test('mulch brought in is laid on a bed, at most what is left of it, and the led
   // One step back, and it is in store again.
   await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click()
   await expect(store.getByRole('list', { name: 'Mulch laid' })).toHaveCount(0)
+})
+
+test('mulch is owed to a part of a bed, comes up in Rounds, and is laid by one press', async ({
+  page,
+}, info) => {
+  await openField(page, info)
+  await page.goto('/shed')
+  const store = page.getByTestId('mulch-store')
+  const bring = store.getByRole('form', { name: 'Bring in mulch' })
+  await bring.getByLabel('Dry weight, kg').fill('30')
+  await bring.getByRole('button', { name: 'Bring it in' }).click()
+  const lay = store.getByRole('form', { name: 'Lay mulch' })
+  await lay.getByLabel('On bed').selectOption('C1')
+  await lay.getByLabel('Ground').selectOption('second half')
+  await expect(store.getByTestId('mulch-depth')).toContainText(/C1, second half wants about 4\.6\skg/)
+  await store.getByRole('button', { name: 'Take that' }).click()
+  const day = new Date(Date.parse((await todayOf(page)) ?? '') + 3 * 86_400_000).toISOString().slice(0, 10)
+  await lay.getByLabel('Day').fill(day)
+  await lay.getByRole('button', { name: 'Owe it' }).click()
+  const listed = store.getByRole('list', { name: 'Mulch laid' })
+  await expect(listed).toContainText(/Owed by .*4\.6\skg of straw on C1, second half/)
+  const row = store.getByRole('row').filter({ hasText: 'straw' })
+  await expect(row).toContainText(/30\skg.*0\skg.*4\.6\skg.*25\skg/)
+
+  await page.goto('/rounds')
+  await lookedAround(page)
+  await page.getByRole('button', { name: /^Done: Lay 4\.6\skg of straw/ }).click()
+  await page.goto('/shed')
+  await expect(listed).toContainText(/4\.6\skg of straw on C1, second half/)
+  await expect(listed).not.toContainText('Owed')
+  await expect(row).toContainText(/30\skg.*4\.6\skg.*–.*25\skg/)
 })

@@ -8,6 +8,7 @@ import { findMethod } from '../core/termination/methods'
 import { cutDone } from './cutStand'
 import { recordEnd } from './endStand'
 import { tickJob } from './markJob'
+import { mulchDone } from './mulch'
 import { asPlanned } from './plantCrop'
 import { recordSowing } from './recordSowing'
 import { cameUpItself } from './selfSown'
@@ -91,6 +92,7 @@ function sownAndDropped(
 function deedOf(data: Pick<GardenData, 'garden' | 'beds'>, job: Job, stand: Stand, done: Done): Step | null {
   const { day, lots, forecast, over } = done
   const { start, end } = stand
+  if (job.mulch) return mulchDone(data.garden, job.mulch.laidId, day)
   if (job.kind === 'sow' && over) return sownAndDropped(data, stand, over, done)
   if (job.kind === 'sow') return sown(data, stand, day, lots)
   if (job.kind === 'self-sown') return cameUpItself(stand)

@@ -31,13 +31,14 @@ export const removeMulch = (garden: Garden, { id, kind }: MulchLoad): Step =>
     mulchLaid: garden.mulchLaid.filter(({ sourceId }) => sourceId !== id),
   })
 
-/** Mulch from store was laid on a bed. */
+/** Mulch from store was laid on a bed, or is owed to it from a day to come. */
 export const layMulch = (
   garden: Garden,
   bed: Bed,
   { sourceId, kg, day, segment }: { sourceId: string; kg: number; day: number; segment: Segment },
+  today: number,
 ): Step =>
-  step(garden, `Laid mulch on ${bed.label}`, {
+  step(garden, day > today ? `Owed mulch to ${bed.label}` : `Laid mulch on ${bed.label}`, {
     mulchLaid: [
       ...garden.mulchLaid,
       {
@@ -45,10 +46,19 @@ export const layMulch = (
         date: isoDate(day),
         bedId: bed.id,
         ...(segment.kind !== 'whole' && { segment }),
+        ...(day > today && { owed: true }),
         sourceId,
         kg: Math.round(kg * 100) / 100,
       },
     ],
+  })
+
+/** Mulch that was owed is laid. */
+export const mulchDone = (garden: Garden, laidId: string, day: number): Step =>
+  step(garden, 'Laid the mulch that was owed', {
+    mulchLaid: garden.mulchLaid.map(({ owed, ...laid }) =>
+      laid.id === laidId ? { ...laid, date: isoDate(day) } : { ...laid, ...(owed && { owed }) },
+    ),
   })
 
 export const takeOutMulch = (garden: Garden, laidId: string): Step =>

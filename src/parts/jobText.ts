@@ -1,13 +1,13 @@
 import type { Stand } from '../core/garden/schema'
 import type { Job, JobKind } from '../core/rounds/jobs'
-import { centimetres, percent, shortDate, type Units } from '../text/format'
+import { centimetres, kilos, percent, shortDate, type Units } from '../text/format'
 import { endingWords, leadGroup, standName } from '../text/names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()
 
 /** A job in a grower's words: what to do, and what it turns on. */
 export function jobText(
-  { kind, days, count, share = 0, cutId }: Job,
+  { kind, days, count, share = 0, cutId, mulch }: Job,
   stand: Stand,
   units: Units,
   /** The cover that is cut down over a sowing. */
@@ -87,6 +87,11 @@ export function jobText(
       }
     case 'lift':
       return { title: `Take the ${name} off`, detail: 'Look what lives under it; leave the soil as it is.' }
+    case 'mulch':
+      return {
+        title: `Lay ${kilos(mulch?.kg ?? 0, units)} of ${mulch?.kind === 'grown here' ? 'mulch grown here' : mulch?.kind}`,
+        detail: 'From the store; a hand clear of stems.',
+      }
     case 'sheet':
       return count === 1
         ? {
@@ -144,5 +149,5 @@ export function jobRoom({ kind, standId, bedId }: Job): string {
   if (kind === 'move') return `/end/${standId}/animals`
   if (AT_THE_BED.includes(kind)) return `/bed/${bedId}`
   if (kind === 'emergence' || kind === 'look' || kind === 'window') return `/check/${standId}`
-  return `/watch/${standId}`
+  return kind === 'mulch' ? '/shed#mulch' : `/watch/${standId}`
 }

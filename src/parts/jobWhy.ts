@@ -22,6 +22,7 @@ const IF_NOT: Record<Exclude<JobKind, 'look'>, string> = {
   strip: 'the strips ripen unevenly',
   lay: 'the weeds grow on, and its weeks are missing before the planting',
   'half time': 'dry ground under it warms less, and weeds outlast it',
+  mulch: 'weeds come up, and the ground dries',
   lift: 'what is planned next cannot begin, and the sheet is missing elsewhere',
 }
 

@@ -5,6 +5,7 @@ import type { Outcome } from '../core/foundations/outcome'
 import { firstProblem } from '../core/foundations/outcome'
 import type { GardenData } from '../core/garden/schema'
 import { expectedStands } from '../core/garden/timeline'
+import { expectedMulch } from '../core/residue/mulchStore'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import { commit } from '../data/commit'
@@ -46,6 +47,12 @@ export function useGarden(): GardenContext {
 export const useUnits = (): GardenData['garden']['units'] | null => use(Context)?.data.garden.units ?? null
 
 /** Loads the open garden and hands it to the rooms; `fallback` shows while it loads or when there is none. */
+/** A garden with what is overdue moved to today. */
+function expectedOn(data: GardenData, today: number): GardenData {
+  const mulchLaid = expectedMulch(data.garden.mulchLaid, today)
+  return { ...data, stands: expectedStands(data.stands, today), garden: { ...data.garden, mulchLaid } }
+}
+
 export function GardenProvider({
   children,
   fallback,
@@ -64,9 +71,7 @@ export function GardenProvider({
   const today = useToday(data?.garden ?? null)
   const { weather, station, recordKey } = useWeatherRecord(gardenId, data?.garden ?? null)
   useStation(data?.garden ?? null, today, station)
-  const expected = useShared(
-    useMemo(() => data && { ...data, stands: expectedStands(data.stands, today) }, [data, today]),
-  )
+  const expected = useShared(useMemo(() => data && expectedOn(data, today), [data, today]))
   const value = useMemo(() => {
     if (!data || !expected || !weather || station === undefined || recordKey === null) return null
     return { data, expected, today, weather, station, spec: weatherSpecOf(expected, today, recordKey) }

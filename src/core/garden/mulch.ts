@@ -21,13 +21,17 @@ export const mulchLoad = z.object({
 })
 export type MulchLoad = z.infer<typeof mulchLoad>
 
-/** Mulch from store laid on a bed: from a load, or from a cut that was carried off, by its id. */
+/**
+ * Mulch from store laid on a bed, or owed to it from a day on: from a load, or from a cut that was carried off, by its id.
+ */
 export const mulchLaid = z.object({
   id,
   date: isoDay,
   bedId: id,
   /** The part of the bed it lies on; all of it where left out. */
   segment: segment.optional(),
+  /** Whether it is promised to the bed and still in store. */
+  owed: z.boolean().optional(),
   sourceId: id,
   kg: numberBetween('Weight laid', 0.1, 1_000_000, 'kg'),
 })

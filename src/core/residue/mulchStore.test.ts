@@ -7,7 +7,7 @@ import type { GardenData, Stand } from '../garden/schema'
 import { standCaseOf } from '../season/standCase'
 import { testBed, testCover } from '../testing/beds'
 import { HOLDING_G, mulchDepthM } from './mulch'
-import { holdsWeedsKgM2, laidDepthM, laidOn, MULCH_FACTS, mulchStore } from './mulchStore'
+import { expectedMulch, holdsWeedsKgM2, laidDepthM, laidOn, MULCH_FACTS, mulchStore } from './mulchStore'
 
 const load = (id: string, kg: number, own: Partial<MulchLoad> = {}): MulchLoad => ({
   id,
@@ -53,22 +53,31 @@ describe('mulch in store', () => {
     fc.assert(
       fc.property(
         fc.array(fc.integer({ min: 1, max: 500 }), { minLength: 1, maxLength: 4 }),
-        fc.array(fc.record({ of: fc.nat(3), share: fc.double({ min: 0.01, max: 0.3, noNaN: true }) }), {
-          maxLength: 3,
-        }),
+        fc.array(
+          fc.record({
+            of: fc.nat(3),
+            share: fc.double({ min: 0.01, max: 0.3, noNaN: true }),
+            owed: fc.boolean(),
+          }),
+          {
+            maxLength: 3,
+          },
+        ),
         (loads, lays) => {
           const data = dataOf(
             loads.map((kg, i) => load(`m${i}`, kg)),
-            lays.map(({ of, share }, i) =>
-              laid(`m${of % loads.length}`, share * loads[of % loads.length], `2026-04-0${i + 1}`),
-            ),
+            lays.map(({ of, share, owed }, i) => ({
+              ...laid(`m${of % loads.length}`, share * loads[of % loads.length], `2026-04-0${i + 1}`),
+              owed,
+            })),
           )
           const store = mulchStore(data)
-          for (const { inKg, laidKg, leftKg } of store) expect(laidKg + leftKg).toBeCloseTo(inKg, 6)
+          for (const { inKg, laidKg, owedKg, leftKg } of store)
+            expect(laidKg + owedKg + leftKg).toBeCloseTo(inKg, 6)
           const areaM2 = segmentAreaM2(testBed, { kind: 'whole' })
           const onBedKg = laidOn(data, testBed).reduce((sum, { massG }) => sum + massG * areaM2, 0) / 1000
           expect(onBedKg).toBeCloseTo(
-            store.reduce((sum, { laidKg }) => sum + laidKg, 0),
+            store.reduce((sum, { laidKg, owedKg }) => sum + laidKg + owedKg, 0),
             6,
           )
         },
@@ -100,6 +109,17 @@ describe('mulch in store', () => {
     expect(laidOn(data, testBed, half('second'))).toEqual([])
     expect(laidOn(data, testBed)[0].massG).toBeCloseTo(12_000 / areaM2, 6)
     expect(laidOn(data, testBed, { kind: 'path' })).toEqual([])
+  })
+  test('what is owed and not laid on its day is expected today; what was laid keeps its day', () => {
+    const [owed, done, later] = expectedMulch(
+      [
+        { ...laid('m', 1, '2026-04-01'), owed: true },
+        laid('m', 1, '2026-04-01'),
+        { ...laid('m', 1, '2026-06-01'), owed: true },
+      ],
+      dayNumber('2026-05-01'),
+    )
+    expect([owed, done, later].map(({ date }) => date)).toEqual(['2026-05-01', '2026-04-01', '2026-06-01'])
   })
   test('what is laid lies on the bed in every forecast, with its nitrogen', () => {
     const stand = testCover('cereal-rye', '2025-09-20')

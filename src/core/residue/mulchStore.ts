@@ -1,6 +1,6 @@
-import { dayNumber } from '../foundations/day'
+import { dayNumber, isoDate } from '../foundations/day'
 import { having } from '../foundations/grouped'
-import type { MulchKind, MulchLoad } from '../garden/mulch'
+import type { MulchKind, MulchLaid, MulchLoad } from '../garden/mulch'
 import { segmentAreaM2 } from '../garden/area'
 import { commonRectangle, rectangleM2, rectangleOf, type BedSize } from '../garden/ground'
 import type { Bed, GardenData, Segment, Stand } from '../garden/schema'
@@ -38,6 +38,9 @@ export type StoredMulch = {
   day: number
   inKg: number
   laidKg: number
+  /** Promised to beds and not laid yet. */
+  owedKg: number
+  /** Neither laid nor promised. */
   leftKg: number
   /** Nitrogen in a kilogram, g. */
   nitrogenGPerKg: number
@@ -45,13 +48,16 @@ export type StoredMulch = {
 
 type Known = { garden: Pick<GardenData['garden'], 'mulch' | 'mulchLaid'>; stands: readonly Stand[] }
 
-/** What is in store and what was laid from it; what comes in is what was laid and what is left. */
+/** What is in store and what was laid from it; what comes in is what was laid, what is owed and what is left. */
 export function mulchStore({ garden, stands }: Known): StoredMulch[] {
-  const laidFrom = (sourceId: string) =>
-    garden.mulchLaid.reduce((sum, laid) => (laid.sourceId === sourceId ? sum + laid.kg : sum), 0)
-  const entry = (one: Omit<StoredMulch, 'laidKg' | 'leftKg'>): StoredMulch => {
-    const laidKg = laidFrom(one.sourceId)
-    return { ...one, laidKg, leftKg: Math.max(0, one.inKg - laidKg) }
+  const kgFrom = (sourceId: string, owed: boolean) =>
+    having(garden.mulchLaid, 'sourceId', sourceId).reduce(
+      (sum, laid) => ((laid.owed ?? false) === owed ? sum + laid.kg : sum),
+      0,
+    )
+  const entry = (one: Omit<StoredMulch, 'laidKg' | 'owedKg' | 'leftKg'>): StoredMulch => {
+    const [laidKg, owedKg] = [kgFrom(one.sourceId, false), kgFrom(one.sourceId, true)]
+    return { ...one, laidKg, owedKg, leftKg: Math.max(0, one.inKg - laidKg - owedKg) }
   }
   const brought = garden.mulch.map((load) =>
     entry({
@@ -97,7 +103,19 @@ function shareOn(part: Segment, lies: Segment, bed: BedSize): number {
 
 const WHOLE: Segment = { kind: 'whole' }
 
-/** What was laid on a part of a bed from store and rots within the year, in g m⁻² of that part by day. */
+/** What was laid or is owed, with what it is. */
+export function mulchOnBeds(data: Known): (MulchLaid & { kind: StoredMulch['kind'] })[] {
+  const store = mulchStore(data)
+  return data.garden.mulchLaid.flatMap((laid) =>
+    having(store, 'sourceId', laid.sourceId).map(({ kind }) => ({ ...laid, kind })),
+  )
+}
+
+/** Owed mulch that was not laid on its day is expected today. */
+export const expectedMulch = (laid: readonly MulchLaid[], today: number): MulchLaid[] =>
+  laid.map((one) => (one.owed && dayNumber(one.date) < today ? { ...one, date: isoDate(today) } : one))
+
+/** What was laid on a part of a bed from store, or is owed to it, and rots within the year, in g m⁻² of that part by day. */
 export function laidOn(data: Known, bed: Bed, part: Segment = WHOLE) {
   const sources = new Map(mulchStore(data).map((source) => [source.sourceId, source]))
   const areaM2 = segmentAreaM2(bed, part)

@@ -1,7 +1,9 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
+import type { MulchLaid } from '../garden/mulch'
 import type { Bed, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
+import type { StoredMulch } from '../residue/mulchStore'
 import type { StandForecast } from '../season/standForecast'
 
 /** What is to be done or looked at. */
@@ -28,6 +30,7 @@ export type JobKind =
   | 'lay'
   | 'half time'
   | 'lift'
+  | 'mulch'
 
 export type Job = {
   /** Stays the same for the same work, so that ticks, delays and calendars follow it. */
@@ -46,6 +49,8 @@ export type Job = {
   share?: number
   /** The cut that is to be made. */
   cutId?: string
+  /** The mulch that is to be laid. */
+  mulch?: { laidId: string; kg: number; kind: StoredMulch['kind'] }
   /** The cover that is cut down over what is sown, as one work with it. */
   overStandId?: string
 }
@@ -54,6 +59,8 @@ export type RoundsInput = {
   beds: readonly Bed[]
   stands: readonly Stand[]
   checks: readonly Check[]
+  /** Mulch laid or owed, with what it is. */
+  mulch: readonly (MulchLaid & { kind: StoredMulch['kind'] })[]
   forecasts: ReadonlyMap<string, StandForecast>
   /** Chance of a night at or below 0 °C in the seven days ahead. */
   frostChance: number

@@ -43,6 +43,7 @@ const round = (
     beds: [testBed],
     stands: [stand],
     checks: [],
+    mulch: [],
     forecasts: new Map([['rye', forecast(stages, ended)]]),
     frostChance: 0,
     begunDay: null,
@@ -214,6 +215,36 @@ describe('each kind of job comes when it is due and not otherwise', () => {
   })
 })
 
+describe('mulch that is owed', () => {
+  const owed = (date: string, part: object = {}) => ({
+    id: 'm',
+    bedId: testBed.id,
+    sourceId: 's',
+    kg: 12,
+    kind: 'straw' as const,
+    owed: true,
+    date,
+    ...part,
+  })
+  test('is laid where it is wanted, by the stand that is there, next or last', () => {
+    expect(round(cover(), {}, { mulch: [owed('2026-05-14')] })).toMatchObject([
+      { id: 'm:mulch', kind: 'mulch', standId: 'rye', mulch: { laidId: 'm', kg: 12, kind: 'straw' } },
+    ])
+    const next = cover({ id: 'next', start: { plan: sown('2026-06-20'), actual: null } })
+    const gone = cover({ end: { plan: null, actual: ending('2026-05-01', 'chop') } })
+    const jobs = round(gone, {}, { stands: [gone, next], mulch: [owed('2026-05-14')] })
+    expect(jobs.filter(({ kind }) => kind === 'mulch')).toMatchObject([{ standId: 'next' }])
+  })
+  test('what is laid, or owed to another bed or much later, asks for nothing', () => {
+    for (const one of [
+      owed('2026-05-14', { owed: undefined }),
+      owed('2026-05-14', { bedId: 'other' }),
+      owed('2026-07-01'),
+    ])
+      expect(kinds(round(cover(), {}, { mulch: [one] }))).not.toContain('mulch')
+  })
+})
+
 describe('order, ticks and delays', () => {
   const far = { ...testBed, id: 'far', walkOrder: 5 }
   const planned = (id: string, bedId: string, date: string) =>
@@ -222,6 +253,7 @@ describe('order, ticks and delays', () => {
     beds: [far, testBed],
     stands: [planned('a', 'far', '2026-05-01'), planned('b', testBed.id, '2026-05-12')],
     checks: [],
+    mulch: [],
     forecasts: new Map(),
     frostChance: 0,
     begunDay: null,
@@ -246,6 +278,7 @@ describe('order, ticks and delays', () => {
       beds: [far, testBed],
       stands: [planned('b', testBed.id, '2026-05-14')],
       checks: [],
+      mulch: [],
       forecasts: new Map(),
       frostChance: 0,
       begunDay: null,

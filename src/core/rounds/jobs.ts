@@ -8,6 +8,7 @@ import { segmentSizeM } from '../garden/area'
 import { findCrop } from '../plants/crops'
 import { droppedWith } from '../seeding/dropOver'
 import { groundSheets } from './groundSheets'
+import { mulching } from './mulching'
 import { isCover, job, startDay, type Job, type Maker, type RoundsInput } from './job'
 import { lookTells } from './looks'
 import { dueSteps, trays } from './planned'
@@ -181,9 +182,18 @@ function asOneWork(jobs: readonly Job[], { stands, beds }: RoundsInput): Job[] {
 export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
   const order = new Map(input.beds.map((bed) => [bed.id, bed.walkOrder]))
   const all = input.stands.flatMap((stand) =>
-    [dueSteps, groundSheets, trays, youth, decisions, growth, aftermath, lanesAndMoves, frost].flatMap(
-      (make) => make(input, stand),
-    ),
+    [
+      dueSteps,
+      groundSheets,
+      mulching,
+      trays,
+      youth,
+      decisions,
+      growth,
+      aftermath,
+      lanesAndMoves,
+      frost,
+    ].flatMap((make) => make(input, stand)),
   )
   return asOneWork(all, input)
     .filter(

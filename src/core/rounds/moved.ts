@@ -10,7 +10,7 @@ const TELLING_DAYS = 2
 
 /** Jobs of one stand that fall on other days by one forecast than by another, soonest first. */
 export function movedJobs(
-  input: Omit<RoundsInput, 'forecasts'>,
+  input: Omit<RoundsInput, 'forecasts' | 'mulch'>,
   standId: string,
   before: StandForecast,
   after: StandForecast,
@@ -19,6 +19,7 @@ export function movedJobs(
     jobsOf(
       {
         ...input,
+        mulch: [],
         stands: input.stands.filter((stand) => stand.id === standId),
         forecasts: new Map([[standId, forecast]]),
       },

@@ -32,6 +32,7 @@ const MINUTES: Record<JobKind, number | null> = {
   lay: null,
   'half time': 5,
   lift: null,
+  mulch: null,
 }
 /** Taking a sheet off and folding it, share of what laying it takes (judgement, 0.3–0.7). */
 const TAKEN_OFF_SHARE = 0.5
@@ -54,6 +55,7 @@ export function jobMinutes(
   const mows = job.kind === 'cut' ? quickestTool(MOWS, ground, usable) : null
   if (mows) return toolMinutes(mows, ground, usable)
   if (job.kind === 'end') return endMinutes
+  if (job.kind === 'mulch') return toolMinutes('wheelbarrow', ground, usable)
   if ((job.kind === 'lay' || job.kind === 'lift') && stand.content.kind === 'sheet')
     return (
       toolMinutes(OWNED_SHEET[stand.content.sheet], ground, usable) *
@@ -105,6 +107,7 @@ export function toTake(
       for (const line of plannedRecipe(stand, bed, imperial)?.lines ?? [])
         grams.set(line.speciesId, (grams.get(line.speciesId) ?? 0) + line.grams)
     }
+    if (job.kind === 'mulch') kinds.add('wheelbarrow')
     if (job.kind === 'lay' && stand.content.kind === 'sheet') kinds.add(OWNED_SHEET[stand.content.sheet])
     for (const group of job.kind === 'cut' || over ? [MOWS] : (methodOf(job, stand)?.tools ?? [])) {
       const kind = quickestTool(group, ground, usable) ?? group[0]

@@ -62,7 +62,7 @@ export function ToolFields({
         <ul
           key={purpose}
           aria-label={`Tools ${purpose}`}
-          className="grid gap-x-8 sm:grid-cols-2 lg:grid-cols-3"
+          className={`grid gap-x-8 sm:grid-cols-2 ${kinds.some((kind) => SIZES[kind]) ? '' : 'lg:grid-cols-3'}`}
         >
           <li aria-hidden className="quiet pt-2 text-sm col-span-full">
             {purpose}

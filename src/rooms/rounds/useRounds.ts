@@ -3,6 +3,7 @@ import { notice } from '../../state/notices'
 import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { standsOn } from '../../core/garden/timeline'
+import { mulchOnBeds } from '../../core/residue/mulchStore'
 import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
 import { scenarioOf } from '../../core/scenario/fromGarden'
 import type { StandForecast } from '../../core/season/standForecast'
@@ -104,6 +105,7 @@ export function useRounds() {
       beds: data.beds,
       stands: data.stands,
       checks: data.checks,
+      mulch: mulchOnBeds(data),
       forecasts,
       frostChance,
       today,

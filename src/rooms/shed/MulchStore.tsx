@@ -1,4 +1,4 @@
-import { bringMulch, layMulch, removeMulch, sayOfMulch, takeOutMulch } from '../../actions/mulch'
+import { bringMulch, layMulch, mulchDone, removeMulch, sayOfMulch, takeOutMulch } from '../../actions/mulch'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { having } from '../../core/foundations/grouped'
 import { segmentAreaM2 } from '../../core/garden/area'
@@ -73,6 +73,7 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
               <th>In</th>
               <th className="text-right">Came in, dry</th>
               <th className="text-right">Laid</th>
+              <th className="text-right">Owed</th>
               <th className="text-right">Left</th>
               <th className="text-right">Holds weeds on</th>
               <th>Weedkiller in it</th>
@@ -89,6 +90,7 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
                   {one.stand && ` from ${beds.find(({ id }) => id === one.stand!.bedId)?.label ?? 'a bed'}`}
                 </td>
                 <td className="text-right">{kilos(one.laidKg, units)}</td>
+                <td className="text-right">{one.owedKg > 0 ? kilos(one.owedKg, units) : '–'}</td>
                 <td className="text-right font-semibold">{kilos(one.leftKg, units)}</td>
                 <td className="text-right">{area(one.leftKg / holdsWeedsKgM2(one.kind), units)}</td>
                 <td>{one.load ? <Said load={one.load} name={nameOf(one)} /> : 'none: grown here'}</td>
@@ -184,7 +186,7 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
       aria-label="Lay mulch"
       onSubmit={form.submit(({ value: laid }) => {
         const on = beds.find(({ id }) => id === laid.bedId)!
-        return act(layMulch(garden, on, { ...laid, segment: segmentFrom(laid, on)! }))
+        return act(layMulch(garden, on, { ...laid, segment: segmentFrom(laid, on)! }, today))
       })}
     >
       <TypedChoice
@@ -211,7 +213,7 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
       <TypedDay form={form} name="day" label="Day" />
       {bed && <GroundFields bed={bed} form={form} day={value?.day ?? today} />}
       <button className="btn mt-6" disabled={barred}>
-        Laid
+        {value && value.day > today ? 'Owe it' : 'Laid'}
       </button>
       {bed && source && (
         <p className="basis-full" data-testid="mulch-depth">
@@ -232,7 +234,8 @@ function Lay({ store }: { store: readonly StoredMulch[] }) {
 }
 
 function Laid({ store }: { store: readonly StoredMulch[] }) {
-  const { garden, beds } = useGarden().data
+  const { data, today } = useGarden()
+  const { garden, beds } = data
   const act = useAct()
   if (garden.mulchLaid.length === 0) return null
   return (
@@ -246,7 +249,17 @@ function Laid({ store }: { store: readonly StoredMulch[] }) {
           const what = `${kilos(laid.kg, garden.units)} of ${source ? nameOf(source) : 'mulch'} on ${label}`
           return (
             <li key={laid.id}>
-              {shortDate(dayNumber(laid.date))}: {what}
+              {laid.owed ? `Owed by ${shortDate(dayNumber(laid.date))}` : shortDate(dayNumber(laid.date))}:{' '}
+              {what}
+              {laid.owed && (
+                <button
+                  className="btn btn-xs ml-2"
+                  aria-label={`Laid today: ${what}`}
+                  onClick={single(() => act(mulchDone(garden, laid.id, today)))}
+                >
+                  Laid today
+                </button>
+              )}
               <button
                 className="btn btn-ghost btn-xs ml-2"
                 aria-label={`Take out ${what}`}

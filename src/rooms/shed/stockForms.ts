@@ -35,6 +35,9 @@ export const mulchForm = (today: number, units: Units) =>
   })
 
 /** Mulch laid on a bed from store, at most what is left of it. */
+/** Days ahead that mulch can be promised for. */
+const OWED_DAYS = 730
+
 export const laidForm = (
   today: number,
   units: Units,
@@ -46,7 +49,7 @@ export const laidForm = (
       sourceId: chosen('Mulch: choose which.'),
       bedId: chosen('Bed: choose where it is laid.'),
       kg: quantity('weight', units, { name: 'Weight laid', of: mulchLaid.shape.kg }),
-      day: day((laid) => (laid > today ? 'Choose today or an earlier day.' : null)),
+      day: day((laid) => (laid > today + OWED_DAYS ? 'Choose a day within two years.' : null)),
       ...groundShape(units),
     })
     .superRefine(({ sourceId, bedId, kg, ...ground }, context) => {
