@@ -90,9 +90,13 @@ export function mulchStore({ garden, stands }: Known): StoredMulch[] {
   return [...brought, ...cut].sort((a, b) => a.day - b.day)
 }
 
+/** Room that so much of a mulch takes as it lies, m³. */
+export const mulchM3 = ({ kind, kg }: { kind: StoredMulch['kind']; kg: number }): number =>
+  kg / MULCH_FACTS[kind].kgPerM3
+
 /** How deep so much of a mulch lies on so much ground, m. */
 export const laidDepthM = (kind: StoredMulch['kind'], kg: number, areaM2: number): number =>
-  kg / MULCH_FACTS[kind].kgPerM3 / areaM2
+  mulchM3({ kind, kg }) / areaM2
 
 /** Share of what lies on one part of a bed that lies on another part of it. */
 function shareOn(part: Segment, lies: Segment, bed: BedSize): number {

@@ -1,7 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import type { Check } from '../garden/check'
 import type { MulchLaid } from '../garden/mulch'
-import type { Bed, Stand } from '../garden/schema'
+import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import type { StoredMulch } from '../residue/mulchStore'
 import type { StandForecast } from '../season/standForecast'
@@ -50,7 +50,7 @@ export type Job = {
   /** The cut that is to be made. */
   cutId?: string
   /** The mulch that is to be laid. */
-  mulch?: { laidId: string; kg: number; kind: StoredMulch['kind'] }
+  mulch?: { laidId: string; kg: number; kind: StoredMulch['kind']; segment: Segment }
   /** The cover that is cut down over what is sown, as one work with it. */
   overStandId?: string
 }
@@ -71,6 +71,9 @@ export type RoundsInput = {
 
 /** Makes the jobs of one kind that a stand wants. */
 export type Maker = (input: RoundsInput, stand: Stand) => Job[]
+
+/** The part of its bed that a job is done on. */
+export const segmentOf = ({ mulch }: Job, stand: Stand): Segment => mulch?.segment ?? stand.segment
 
 /** A job of a stand, with the same name for the same work. */
 export const job = (stand: Stand, kind: JobKind, dueDay: number, extra: Partial<Job> = {}): Job => ({

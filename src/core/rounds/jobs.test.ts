@@ -228,7 +228,12 @@ describe('mulch that is owed', () => {
   })
   test('is laid where it is wanted, by the stand that is there, next or last', () => {
     expect(round(cover(), {}, { mulch: [owed('2026-05-14')] })).toMatchObject([
-      { id: 'm:mulch', kind: 'mulch', standId: 'rye', mulch: { laidId: 'm', kg: 12, kind: 'straw' } },
+      {
+        id: 'm:mulch',
+        kind: 'mulch',
+        standId: 'rye',
+        mulch: { laidId: 'm', kg: 12, kind: 'straw', segment: { kind: 'whole' } },
+      },
     ])
     const next = cover({ id: 'next', start: { plan: sown('2026-06-20'), actual: null } })
     const gone = cover({ end: { plan: null, actual: ending('2026-05-01', 'chop') } })

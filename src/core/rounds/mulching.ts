@@ -1,6 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import { having } from '../foundations/grouped'
-import type { Stand } from '../garden/schema'
+import type { Segment, Stand } from '../garden/schema'
 import { standsOn } from '../garden/timeline'
 import { job, startDay, type Maker } from './job'
 
@@ -15,10 +15,12 @@ function standFor(stands: readonly Stand[], day: number): Stand | undefined {
   )
 }
 
+const WHOLE: Segment = { kind: 'whole' }
+
 /** Mulch that is owed to a bed, laid from its day on. */
 export const mulching: Maker = ({ stands, mulch }, stand) =>
-  having(mulch, 'bedId', stand.bedId).flatMap(({ id, date, kg, kind, owed }) => {
+  having(mulch, 'bedId', stand.bedId).flatMap(({ id, date, kg, kind, owed, segment = WHOLE }) => {
     const day = dayNumber(date)
     if (!owed || standFor(having(stands, 'bedId', stand.bedId), day)?.id !== stand.id) return []
-    return [job(stand, 'mulch', day, { id: `${id}:mulch`, mulch: { laidId: id, kg, kind } })]
+    return [job(stand, 'mulch', day, { id: `${id}:mulch`, mulch: { laidId: id, kg, kind, segment } })]
   })

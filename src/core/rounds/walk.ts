@@ -1,6 +1,7 @@
 import type { Bed, Stand } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
 import { plannedRecipe, USUAL_COVERING } from '../seeding/recipe'
+import { mulchM3 } from '../residue/mulchStore'
 import { sowWork } from '../seeding/sowWork'
 import { findMethod } from '../termination/methods'
 import { toolsOn } from '../termination/entering'
@@ -36,6 +37,8 @@ const MINUTES: Record<JobKind, number | null> = {
 }
 /** Taking a sheet off and folding it, share of what laying it takes (judgement, 0.3–0.7). */
 const TAKEN_OFF_SHARE = 0.5
+/** Fetching mulch, and spreading it barrow by barrow, minutes (judgement, ± a half). */
+const MULCH_MINUTES = { fetch: 5, perM3: 50 }
 /** Watering by hand, m² an hour. */
 const WATERED_M2_PER_HOUR = 150
 
@@ -55,7 +58,7 @@ export function jobMinutes(
   const mows = job.kind === 'cut' ? quickestTool(MOWS, ground, usable) : null
   if (mows) return toolMinutes(mows, ground, usable)
   if (job.kind === 'end') return endMinutes
-  if (job.kind === 'mulch') return toolMinutes('wheelbarrow', ground, usable)
+  if (job.mulch) return MULCH_MINUTES.fetch + MULCH_MINUTES.perM3 * mulchM3(job.mulch)
   if ((job.kind === 'lay' || job.kind === 'lift') && stand.content.kind === 'sheet')
     return (
       toolMinutes(OWNED_SHEET[stand.content.sheet], ground, usable) *

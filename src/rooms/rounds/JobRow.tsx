@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { segmentOf } from '../../core/rounds/job'
 import type { Job } from '../../core/rounds/jobs'
 import { minutes, shortDate } from '../../text/format'
 import { TextField } from '../../parts/SelectField'
@@ -32,7 +33,7 @@ const LOOKS: readonly Job['kind'][] = ['emergence', 'look', 'window']
 export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
   const [more, setMore] = useState(false)
   const { title, detail } = jobText(job, rounds.standOf(job), rounds.units, rounds.overOf(job))
-  const part = segmentText(rounds.standOf(job).segment, rounds.units, rounds.bedOf(job))
+  const part = segmentText(segmentOf(job, rounds.standOf(job)), rounds.units, rounds.bedOf(job))
   const late = job.dueDay < rounds.today
   const took = rounds.minutesOf(job)
   const better = rounds.betterOf(job)

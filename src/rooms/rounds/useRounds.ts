@@ -4,6 +4,7 @@ import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { standsOn } from '../../core/garden/timeline'
 import { mulchOnBeds } from '../../core/residue/mulchStore'
+import { segmentOf } from '../../core/rounds/job'
 import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
 import { scenarioOf } from '../../core/scenario/fromGarden'
 import type { StandForecast } from '../../core/season/standForecast'
@@ -153,7 +154,7 @@ export function useRounds() {
   const overOf = (job: Job) => data.stands.find(({ id }) => id === job.overStandId) ?? null
   const textOf = (job: Job) => jobText(job, standOf(job), data.garden.units, overOf(job))
   const titleOf = (job: Job) =>
-    `${textOf(job).title} in ${placeText(bedOf(job), standOf(job).segment, data.garden.units)}`
+    `${textOf(job).title} in ${placeText(bedOf(job), segmentOf(job, standOf(job)), data.garden.units)}`
 
   async function writeCalendar() {
     // Only those who keep a calendar need what writes one.
