@@ -60,7 +60,10 @@ test('mulch is owed to a part of a bed, comes up in Rounds, and is laid by one p
 
   await page.goto('/rounds')
   await lookedAround(page)
-  await page.getByRole('button', { name: /^Done: Lay 4\.6\skg of straw/ }).click()
+  const done = page.getByRole('button', { name: /^Done: Lay 4\.6\skg of straw$/ })
+  await expect(page.getByRole('listitem').filter({ has: done }).last()).toContainText('second half')
+  await done.click()
+  await expect(done).toHaveCount(0)
   await page.goto('/shed')
   await expect(listed).toContainText(/4\.6\skg of straw on C1, second half/)
   await expect(listed).not.toContainText('Owed')
