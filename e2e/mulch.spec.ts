@@ -1,17 +1,23 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { openField } from './fieldGarden'
 import { lookedAround, todayOf } from './helpers'
+
+/** The store of the Shed, with 30 kg of a mulch brought in. */
+async function brought(page: Page, kind: 'hay' | 'straw') {
+  await page.goto('/shed')
+  const store = page.getByTestId('mulch-store')
+  const bring = store.getByRole('form', { name: 'Bring in mulch' })
+  await bring.getByLabel('Brought in').selectOption(kind)
+  await bring.getByLabel('Dry weight, kg').fill('30')
+  await bring.getByRole('button', { name: 'Bring it in' }).click()
+  return store
+}
 
 test('mulch brought in is laid on a bed, at most what is left of it, and the ledger balances', async ({
   page,
 }, info) => {
   await openField(page, info)
-  await page.goto('/shed')
-  const store = page.getByTestId('mulch-store')
-  const bring = store.getByRole('form', { name: 'Bring in mulch' })
-  await bring.getByLabel('Brought in').selectOption('hay')
-  await bring.getByLabel('Dry weight, kg').fill('30')
-  await bring.getByRole('button', { name: 'Bring it in' }).click()
+  const store = await brought(page, 'hay')
   await expect(store).toContainText('Nobody knows what was sprayed on the hay')
   await expect(store).toContainText('Hay brings its seed')
   await store.getByRole('combobox', { name: 'Weedkiller in hay' }).selectOption('beans grew well')
@@ -40,11 +46,7 @@ test('mulch is owed to a part of a bed, comes up in Rounds, and is laid by one p
   page,
 }, info) => {
   await openField(page, info)
-  await page.goto('/shed')
-  const store = page.getByTestId('mulch-store')
-  const bring = store.getByRole('form', { name: 'Bring in mulch' })
-  await bring.getByLabel('Dry weight, kg').fill('30')
-  await bring.getByRole('button', { name: 'Bring it in' }).click()
+  const store = await brought(page, 'straw')
   const lay = store.getByRole('form', { name: 'Lay mulch' })
   await lay.getByLabel('On bed').selectOption('C1')
   await lay.getByLabel('Ground').selectOption('second half')

@@ -56,8 +56,8 @@ export const layMulch = (
 /** Mulch that was owed is laid. */
 export const mulchDone = (garden: Garden, laidId: string, day: number): Step =>
   step(garden, 'Laid the mulch that was owed', {
-    mulchLaid: garden.mulchLaid.map(({ owed, ...laid }) =>
-      laid.id === laidId ? { ...laid, date: isoDate(day) } : { ...laid, ...(owed && { owed }) },
+    mulchLaid: garden.mulchLaid.map((laid) =>
+      laid.id === laidId ? { ...laid, owed: undefined, date: isoDate(day) } : laid,
     ),
   })
 

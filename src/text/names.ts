@@ -1,4 +1,5 @@
 import type { Fixture } from '../core/garden/bed'
+import type { StoredMulch } from '../core/residue/mulchStore'
 import { findMethod, methodName } from '../core/termination/methods'
 import type { GroundSheetKind, SheetAim, Stand } from '../core/garden/schema'
 import type { EndDetails, Finishing } from '../core/garden/ending'
@@ -80,3 +81,7 @@ export const FINISHING_WORDS = {
 export function standState(stand: Stand): 'planned' | 'growing' | 'ended' {
   return stand.end.actual ? 'ended' : stand.start.actual ? 'growing' : 'planned'
 }
+
+/** Mulch of the store by name: what it is, or what it was cut from here. */
+export const storedName = ({ kind, stand }: Pick<StoredMulch, 'kind' | 'stand'>): string =>
+  stand ? `${standName(stand).toLowerCase()}, cut here` : kind

@@ -1,6 +1,9 @@
 import { commonRectangle, rectangleM2, rectangleOf } from './ground'
 import type { Bed, Segment } from './schema'
 
+/** Sizes typed to the centimetre are not held against each other more closely, m. */
+export const ROUNDING_M = 0.005
+
 /**
  * Ground of a part of a bed in m², never negative. What stays in the bed takes its area where it has its place, spread evenly
  * over that; where none is told, in proportion to the share of the bed that the part covers. A path has the bed's length and

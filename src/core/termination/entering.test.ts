@@ -50,7 +50,7 @@ describe('which tools go into a bed', () => {
 })
 
 describe('ground that bears the work', () => {
-  const wants = (id: 'turn' | 'chop' | 'tarp', kinds: readonly Tool['kind'][]) =>
+  const wants = (id: 'turn' | 'chop' | 'tarp' | 'crimp', kinds: readonly Tool['kind'][]) =>
     wantsDryGround(
       findMethod(id)!,
       kinds.map((kind) => testTool(kind)),
@@ -60,6 +60,9 @@ describe('ground that bears the work', () => {
     expect(wants('chop', ['tractor mower'])).toBe(true)
     expect(wants('chop', ['tractor mower', 'scythe'])).toBe(false)
     expect(wants('tarp', ['black tarp', 'tractor mower'])).toBe(false)
+    // The roller is taken wherever there is one, and a board is not.
+    expect(wants('crimp', ['crimp board', 'roller crimper'])).toBe(true)
+    expect(wants('crimp', ['crimp board'])).toBe(false)
   })
 })
 

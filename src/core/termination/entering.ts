@@ -3,6 +3,7 @@ import { fixturesIn } from '../garden/ground'
 import type { Bed, Segment } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
 import type { Method } from './method'
+import { isTakenFirst } from './workRates'
 
 /** Tools on wheels: heavy ones are driven in, a light one can be lifted over a frame. */
 const DRIVEN: readonly ToolKind[] = [
@@ -18,7 +19,8 @@ const LIFTED: readonly ToolKind[] = ['mower', 'drop spreader', 'wheel hoe', 'gar
 const SWUNG: readonly ToolKind[] = ['scythe']
 
 /**
- * Whether a way waits for ground that bears it: it loosens or turns the soil, or all that is owned for a part of it is driven.
+ * Whether a way waits for ground that bears it: it loosens or turns the soil, or what is taken for a part of it is driven,
+ * there being nothing else or nothing as good.
  */
 export const wantsDryGround = (
   { disturbance, tools: groups }: Pick<Method, 'disturbance' | 'tools'>,
@@ -27,8 +29,10 @@ export const wantsDryGround = (
   disturbance >= 2 ||
   groups.some((group) => {
     const owned = tools.filter(({ kind }) => group.includes(kind))
-    return owned.length > 0 && owned.every(({ kind }) => DRIVEN.includes(kind))
+    return owned.some(({ kind }) => isTakenFirst(kind)) || (owned.length > 0 && owned.every(isDriven))
   })
+
+const isDriven = ({ kind }: Pick<Tool, 'kind'>) => DRIVEN.includes(kind)
 
 type Ground = Pick<Bed, 'kind' | 'lengthM' | 'widthM' | 'pathWidthM' | 'fixtures'>
 type Sized = Pick<Tool, 'kind' | 'widthM'>

@@ -1,4 +1,4 @@
-import { segmentSizeM } from '../garden/area'
+import { ROUNDING_M, segmentSizeM } from '../garden/area'
 import { fixturesIn } from '../garden/ground'
 import type { Livestock, LivestockKind, Rules } from '../garden/rules'
 import { CREATURE_OF, USUAL_RULES } from '../garden/usualRules'
@@ -49,8 +49,6 @@ function penFits(
     along <= plot.lengthM + ROUNDING_M && across <= plot.widthM + ROUNDING_M
   return inside(penLengthM, penWidthM) || inside(penWidthM, penLengthM)
 }
-/** Sizes typed to the centimetre are not held against each other more closely, m. */
-const ROUNDING_M = 0.005
 
 /** Animals of the garden that a way can use; of several those whose pen fits the bed. */
 export function stockFor(

@@ -1,6 +1,6 @@
 import minBy from 'lodash-es/minBy'
 import { quantilesOf } from '../foundations/statistics'
-import { segmentAreaM2, segmentSizeM } from '../garden/area'
+import { ROUNDING_M, segmentAreaM2, segmentSizeM } from '../garden/area'
 import type { EndMethodId } from '../garden/ending'
 import type { Method } from './method'
 import type { Bed, Segment, Stand } from '../garden/schema'
@@ -70,9 +70,6 @@ export const isWorkTool = (kind: ToolKind): kind is WorkTool => kind in WORK_RAT
 
 type Owned = Pick<Tool, 'kind' | 'm2PerHour'> & Partial<Pick<Tool, 'widthM'>>
 
-/** Sizes typed to the centimetre are not held against each other more closely, m. */
-const ROUNDING_M = 0.005
-
 /** What a tool of a width does on ground of a width: at its usual pace, in as many lanes as it takes. */
 function rateInLanes(kind: WorkTool, own: number | null | undefined, groundM: number): number {
   const { m2PerHour } = WORK_RATES[kind]
@@ -94,7 +91,8 @@ export const toolMinutes = (kind: WorkTool, ground: WorkedGround, owned: readonl
   WORK_RATES[kind].setUpMinutes + (60 * ground.areaM2) / rateOf(kind, owned, ground)
 
 /** What is taken before anything quicker, since it kills more. */
-const BETTER: readonly WorkTool[] = ['roller crimper']
+const BETTER: readonly ToolKind[] = ['roller crimper']
+export const isTakenFirst = (kind: ToolKind) => BETTER.includes(kind)
 
 /**
  * The tool of a group that does the work soonest: of those owned, one that does it better before all; else the one that is
@@ -111,7 +109,7 @@ export function quickestTool(
     .filter((kind) => owned.some((tool) => tool.kind === kind))
     .sort((a, b) => minutes(a) - minutes(b))
   const ready = (kind: WorkTool) => WORK_RATES[kind].setUpMinutes
-  return own.find((kind) => BETTER.includes(kind)) ?? own[0] ?? minBy(kinds, ready) ?? null
+  return own.find(isTakenFirst) ?? own[0] ?? minBy(kinds, ready) ?? null
 }
 
 /** The owned tool that cuts stems of a hardness and is soonest done with it; null where none does. */

@@ -1,10 +1,8 @@
-import { bringMulch, layMulch, mulchDone, removeMulch, sayOfMulch, takeOutMulch } from '../../actions/mulch'
-import { dayNumber, isoDate } from '../../core/foundations/day'
-import { having } from '../../core/foundations/grouped'
-import { segmentAreaM2 } from '../../core/garden/area'
+import { bringMulch, removeMulch, sayOfMulch } from '../../actions/mulch'
+import { isoDate } from '../../core/foundations/day'
 import { mulchKind, mulchSprayed, type MulchLoad } from '../../core/garden/mulch'
 import { HOLDING_G } from '../../core/residue/mulch'
-import { holdsWeedsKgM2, laidDepthM, mulchStore, type StoredMulch } from '../../core/residue/mulchStore'
+import { holdsWeedsKgM2, mulchStore, type StoredMulch } from '../../core/residue/mulchStore'
 import { Caution } from '../../parts/Caution'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedDay, TypedText } from '../../parts/form/fields'
@@ -15,15 +13,12 @@ import { Why } from '../../parts/Why'
 import { Choices } from '../../parts/SelectField'
 import { useAct, useGarden } from '../../state/garden'
 import { weight } from '../../text/amounts'
-import { area, centimetres, kilos, shortDate } from '../../text/format'
-import { standName } from '../../text/names'
-import { unitOf, writeQuantity } from '../../text/quantity'
-import { GroundFields } from '../../parts/ground/GroundFields'
-import { segmentFrom, segmentTyped, WHOLE_GROUND } from '../../parts/ground/groundForm'
-import { placeText } from '../../text/bed'
-import { laidForm, mulchForm } from './stockForms'
+import { area, kilos, shortDate } from '../../text/format'
+import { storedName } from '../../text/names'
+import { unitOf } from '../../text/quantity'
+import { LayMulch, MulchOnBeds } from './LayMulch'
+import { mulchForm } from './stockForms'
 
-const WHOLE = { kind: 'whole' } as const
 const SEEDS = [
   ['not known', 'not known'],
   ['none', 'none'],
@@ -32,9 +27,6 @@ const SEEDS = [
 const SPRAYED = mulchSprayed.options.map(
   (said) => [said, said === 'none' ? 'nothing that lasts' : said] as const,
 )
-
-const nameOf = ({ kind, stand }: StoredMulch) =>
-  stand ? `${standName(stand).toLowerCase()}, cut here` : kind
 
 /** Mulch that lies in store, brought or cut here; what was laid where, and what is left. */
 export function MulchStore() {
@@ -49,8 +41,8 @@ export function MulchStore() {
         </p>
       )}
       {store.length > 0 && <Ledger store={store} />}
-      {left.length > 0 && <Lay store={left} />}
-      <Laid store={store} />
+      {left.length > 0 && <LayMulch store={left} />}
+      <MulchOnBeds store={store} />
       <BringIn />
     </div>
   )
@@ -83,7 +75,7 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
           <tbody>
             {store.map((one) => (
               <tr key={one.sourceId}>
-                <td>{nameOf(one)}</td>
+                <td>{storedName(one)}</td>
                 <td>{shortDate(one.day)}</td>
                 <td className="text-right">
                   {kilos(one.inKg, units)}
@@ -93,12 +85,12 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
                 <td className="text-right">{one.owedKg > 0 ? kilos(one.owedKg, units) : '–'}</td>
                 <td className="text-right font-semibold">{kilos(one.leftKg, units)}</td>
                 <td className="text-right">{area(one.leftKg / holdsWeedsKgM2(one.kind), units)}</td>
-                <td>{one.load ? <Said load={one.load} name={nameOf(one)} /> : 'none: grown here'}</td>
+                <td>{one.load ? <Said load={one.load} name={storedName(one)} /> : 'none: grown here'}</td>
                 <td>
                   {one.load && (
                     <button
                       className="btn btn-ghost btn-xs"
-                      aria-label={`Remove ${nameOf(one)} of ${shortDate(one.day)}`}
+                      aria-label={`Remove ${storedName(one)} of ${shortDate(one.day)}`}
                       onClick={single(() => act(removeMulch(garden, one.load!)))}
                     >
                       Remove
@@ -158,119 +150,6 @@ function Warnings({ load: { kind, seeds, sprayed } }: { load: MulchLoad }) {
         </Caution>
       )}
     </>
-  )
-}
-
-/** Lays mulch from store on a bed: how deep it lies there, and whether it holds weeds. */
-function Lay({ store }: { store: readonly StoredMulch[] }) {
-  const { data, today } = useGarden()
-  const { garden, beds } = data
-  const { units } = garden
-  const act = useAct()
-  const leftKg = (sourceId: string) => having(store, 'sourceId', sourceId).at(0)?.leftKg ?? 0
-  const form = useTyped({
-    schema: laidForm(today, units, beds, leftKg),
-    draft: { name: 'mulch laid', version: 2 },
-    blank: { sourceId: store[0].sourceId, bedId: '', kg: '', day: isoDate(today), ...WHOLE_GROUND },
-  })
-  const { value, text } = form
-  const bed = beds.find(({ id }) => id === text.bedId)
-  const source = having(store, 'sourceId', text.sourceId).at(0)
-  const part = (bed && segmentTyped(text, bed, units)) ?? WHOLE
-  const areaM2 = bed ? segmentAreaM2(bed, part) : 0
-  const wanted = source ? areaM2 * holdsWeedsKgM2(source.kind) : 0
-  const barred = source?.load?.sprayed === 'beans curled'
-  return (
-    <Form
-      className="mt-3 flex flex-wrap items-start gap-3"
-      aria-label="Lay mulch"
-      onSubmit={form.submit(({ value: laid }) => {
-        const on = beds.find(({ id }) => id === laid.bedId)!
-        return act(layMulch(garden, on, { ...laid, segment: segmentFrom(laid, on)! }, today))
-      })}
-    >
-      <TypedChoice
-        form={form}
-        name="sourceId"
-        label="Lay"
-        className="w-56"
-        options={store.map((one) => [one.sourceId, `${nameOf(one)}, ${kilos(one.leftKg, units)}`] as const)}
-      />
-      <TypedChoice
-        form={form}
-        name="bedId"
-        label="On bed"
-        className="w-28"
-        options={[['', 'choose'], ...beds.map(({ id, label }) => [id, label] as const)]}
-      />
-      <TypedText
-        form={form}
-        name="kg"
-        label={`Dry weight, ${unitOf('weight', units)}`}
-        className="w-32"
-        decimal
-      />
-      <TypedDay form={form} name="day" label="Day" />
-      {bed && <GroundFields bed={bed} form={form} day={value?.day ?? today} />}
-      <button className="btn mt-6" disabled={barred}>
-        {value && value.day > today ? 'Owe it' : 'Laid'}
-      </button>
-      {bed && source && (
-        <p className="basis-full" data-testid="mulch-depth">
-          {value && `${centimetres(laidDepthM(source.kind, value.kg, areaM2), units)} deep. `}
-          {placeText(bed, part, units)} wants about {kilos(wanted, units)} to hold weeds
-          {source.leftKg < wanted ? `; ${kilos(wanted - source.leftKg, units)} are missing.` : '.'}{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => form.set({ kg: writeQuantity(Math.min(wanted, source.leftKg), 'weight', units) })}
-          >
-            Take that
-          </button>
-        </p>
-      )}
-    </Form>
-  )
-}
-
-function Laid({ store }: { store: readonly StoredMulch[] }) {
-  const { data, today } = useGarden()
-  const { garden, beds } = data
-  const act = useAct()
-  if (garden.mulchLaid.length === 0) return null
-  return (
-    <ul className="mt-2" aria-label="Mulch laid">
-      {[...garden.mulchLaid]
-        .sort((a, b) => (a.date < b.date ? 1 : -1))
-        .map((laid) => {
-          const source = having(store, 'sourceId', laid.sourceId).at(0)
-          const bed = beds.find(({ id }) => id === laid.bedId)
-          const label = bed ? placeText(bed, laid.segment ?? WHOLE, garden.units) : 'a bed that is gone'
-          const what = `${kilos(laid.kg, garden.units)} of ${source ? nameOf(source) : 'mulch'} on ${label}`
-          return (
-            <li key={laid.id}>
-              {laid.owed ? `Owed by ${shortDate(dayNumber(laid.date))}` : shortDate(dayNumber(laid.date))}:{' '}
-              {what}
-              {laid.owed && (
-                <button
-                  className="btn btn-xs ml-2"
-                  aria-label={`Laid today: ${what}`}
-                  onClick={single(() => act(mulchDone(garden, laid.id, today)))}
-                >
-                  Laid today
-                </button>
-              )}
-              <button
-                className="btn btn-ghost btn-xs ml-2"
-                aria-label={`Take out ${what}`}
-                onClick={single(() => act(takeOutMulch(garden, laid.id)))}
-              >
-                Take out
-              </button>
-            </li>
-          )
-        })}
-    </ul>
   )
 }
 
