@@ -48,7 +48,7 @@ export function GroundFields({
     <>
       <TypedChoice form={form} name="ground" label="Ground" options={[...GROUNDS, ...(path ? PATH : [])]} />
       {form.text.ground === 'part' && (
-        <div className="sm:col-span-full">
+        <div className="basis-full sm:col-span-full">
           <PieceFields bed={bed} form={form as unknown as FormWith<EdgeText>} day={day} />
         </div>
       )}
