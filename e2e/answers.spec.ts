@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import { openLoom, woven } from './helpers'
 
 test('after a reload the sheet stands there from kept answers, with no worker at all', async ({ page }) => {
-  await openLoom(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane', 'for the first time')
   const cover = page.locator('canvas').first()
   await expect(cover).toBeVisible()
   // From here on the browser has no workers.
@@ -18,7 +18,7 @@ test('after a reload the sheet stands there from kept answers, with no worker at
 test('kept answers that are gone, broken or of another model are computed again, and no garden is touched', async ({
   page,
 }) => {
-  await openLoom(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane', 'for the first time')
   await expect
     .poll(() =>
       page.evaluate(async () => {
@@ -52,7 +52,7 @@ test('kept answers that are gone, broken or of another model are computed again,
 test('weather goes to a worker again when gardens were opened in turn and the clock moved on', async ({
   page,
 }) => {
-  await openLoom(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane', 'for the first time')
   await openLoom(page, 'harrier-point')
   for (let week = 0; week < 4; week++) await page.getByRole('button', { name: '+ week' }).click()
   await woven(page)
@@ -65,7 +65,7 @@ test('weather goes to a worker again when gardens were opened in turn and the cl
 test('while a plan is read its ways of ending are worked out behind, so that End has them at once', async ({
   page,
 }) => {
-  await openLoom(page, 'marlpit-lane')
+  await openLoom(page, 'marlpit-lane', 'for the first time')
   await page.goto('/watch/marlpit-lane-stand-10')
   const compared = () =>
     page.evaluate(async () => {

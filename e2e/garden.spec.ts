@@ -115,6 +115,29 @@ test('a full disk is said, and what was stored stays', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Marlpit Lane' })).toBeVisible()
 })
 
+test('what is pressed in the moment a page is left is done, once, by the next', async ({ page }) => {
+  await openDemo(page, 'marlpit-lane')
+  await page.goto('/end/marlpit-lane-stand-10')
+  await page.getByText('Treat its parts apart').click()
+  await page
+    .getByRole('button', { name: 'Part it' })
+    .evaluate((button: HTMLElement) => (button.click(), location.assign('/bed/marlpit-lane-L4')))
+  const parts = page.getByTestId('parts-compared')
+  await expect(parts.getByRole('row', { name: /first half/ })).toBeVisible()
+  await expect(page.getByText('Done after the page was left: Parted')).toBeVisible()
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: 'Undo', exact: true })
+    .evaluate((button: HTMLElement) => (button.click(), location.assign('/bed/marlpit-lane-L4')))
+  await expect(page.getByText('Done after the page was left: Undo: Parted')).toBeVisible()
+  await expect(page.getByTestId('at-the-bed')).toContainText('nearly certain')
+  await expect(parts).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByTestId('at-the-bed')).toContainText('nearly certain')
+  await expect(parts).toHaveCount(0)
+  await expect(page.getByText(/Done after the page/)).toHaveCount(0)
+})
+
 test('a blocked database is said with the fix', async ({ page }) => {
   await page.addInitScript(() => {
     IDBFactory.prototype.open = () => {

@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 
 /** Waits until every strip of the loom has been computed. */
@@ -9,17 +9,75 @@ export async function woven(page: Page) {
 }
 
 type DemoName = 'marlpit-lane' | 'harrier-point'
+type Stored = Awaited<ReturnType<BrowserContext['storageState']>>
 
-/** Opens a demo garden; its loom may still be computed. */
-export async function openDemo(page: Page, name: DemoName) {
+/** What a browser has stored once it has opened a demo garden and woven its loom; worked out once by each of the workers. */
+const opened = new Map<string, Promise<Stored>>()
+
+/** How many answers are kept in a browser. */
+const answersKept = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const opening = indexedDB.open('kilim-answers')
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('answers').objectStore('answers').count()
+          counting.onsuccess = () => {
+            opening.result.close()
+            resolve(counting.result)
+          }
+        }
+      }),
+  )
+
+async function openOnce(browser: Browser, name: DemoName, baseURL: string): Promise<Stored> {
+  const context = await browser.newContext({ baseURL })
+  try {
+    const page = await context.newPage()
+    await openDemo(page, name, 'for the first time')
+    await woven(page)
+    // They are kept a while after they are shown.
+    await expect
+      .poll(
+        async () => {
+          const before = await answersKept(page)
+          await page.waitForTimeout(500)
+          return before > 0 && before === (await answersKept(page))
+        },
+        { intervals: [0] },
+      )
+      .toBe(true)
+    return await context.storageState({ indexedDB: true })
+  } finally {
+    await context.close()
+  }
+}
+
+/** Makes an empty browser one that had the demo garden open before, so that each test need not work out its loom again. */
+async function asOpenedBefore(page: Page, name: DemoName): Promise<void> {
+  const context = page.context()
+  const { baseURL } = test.info().project.use
+  const browser = context.browser()
+  if (!browser || !baseURL || page.url() !== 'about:blank' || context.pages().length > 1) return
+  if (!opened.has(name)) opened.set(name, openOnce(browser, name, baseURL))
+  await context.setStorageState(await opened.get(name)!)
+}
+
+/** Opens a demo garden; its loom may still be computed where it is opened for the first time. */
+export async function openDemo(
+  page: Page,
+  name: DemoName,
+  how: 'again' | 'for the first time' = 'again',
+): Promise<void> {
+  if (how === 'again') await asOpenedBefore(page, name)
   await page.goto(`/demo/${name}`)
   await page.waitForURL((url) => url.pathname === '/')
   await expect(page.getByTestId('loom')).toBeVisible()
 }
 
 /** Opens a demo garden and waits for all of its loom. */
-export async function openLoom(page: Page, name: DemoName) {
-  await openDemo(page, name)
+export async function openLoom(page: Page, name: DemoName, how?: 'again' | 'for the first time') {
+  await openDemo(page, name, how)
   await woven(page)
 }
 

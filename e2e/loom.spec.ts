@@ -69,7 +69,10 @@ test('a planned crop is moved with the keyboard, and undone', async ({ page }) =
   await openLoom(page, 'marlpit-lane')
   const pumpkin = page.getByRole('button', { name: /^L1: pumpkin/ })
   const before = await pumpkin.getAttribute('aria-label')
+  // What listens for moving is fetched once the page has nothing better to do; the focus stays.
   await pumpkin.focus()
+  await expect(pumpkin).toHaveAttribute('aria-describedby', /./)
+  await expect(pumpkin).toBeFocused()
   await page.keyboard.press('Space')
   await expect(pumpkin).toHaveClass(/is-dragging/)
   const top = () => pumpkin.evaluate((button) => button.getBoundingClientRect().top)

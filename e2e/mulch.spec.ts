@@ -62,7 +62,7 @@ test('mulch is owed to a part of a bed, comes up in Rounds, and is laid by one p
 
   await page.goto('/rounds')
   await lookedAround(page)
-  const done = page.getByRole('button', { name: /^Done: Lay 4\.6\skg of straw$/ })
+  const done = page.getByRole('button', { name: /^Done: Lay 4\.6\skg of straw, / })
   await expect(page.getByRole('listitem').filter({ has: done }).last()).toContainText('second half')
   await done.click()
   await expect(done).toHaveCount(0)

@@ -85,7 +85,7 @@ test.describe('opened over plain HTTP by a name of the network', () => {
 })
 
 test('a server that listens to its own machine only says how others reach it', async ({ page }) => {
-  await openDemo(page, 'harrier-point')
+  await openDemo(page, 'harrier-point', 'for the first time')
   await page.goto('/garden')
   await page.getByRole('button', { name: 'Hand over to another device' }).click()
   await expect(page.getByRole('alert')).toContainText('Start it with HOST=0.0.0.0')
@@ -129,7 +129,7 @@ test('in all rooms, with markup for names and notes, nothing leaves the machine,
   const context = await browser.newContext({ baseURL })
   const heard = await overheard(context)
   const page = await context.newPage()
-  await openDemo(page, 'marlpit-lane')
+  await openDemo(page, 'marlpit-lane', 'for the first time')
   const file = JSON.parse(await exportGarden(page)) as {
     data: {
       garden: { name: string; sections: { name: string }[] }

@@ -49,10 +49,10 @@ test('a new cover is sown into the old one, which is cut over it', async ({ page
   await expect(page.getByText(/Cereal rye/).first()).toBeVisible()
   await expect(page.getByText(name).first()).toBeVisible()
 
-  // Seed, cut, mulch over it, water and the day are one card, and one job of the rounds.
+  // It was chosen for the day on which the old one is cut: seed, cut, mulch over it, water and the day are one card, and one
+  // job of the rounds.
   await page.goBack()
   const card = page.getByRole('region', { name: 'Sow and drop' })
-  await page.getByRole('button', { name: /^Plan both for/ }).click()
   await expect(card.getByTestId('drop-over')).toContainText(/about .* dry growth falls/)
   await expect(card.getByTestId('drop-water')).toContainText(/Moist for 12 days by itself|Water it until/)
   const together = card.getByText('Planned so: Rounds has both as one.')
@@ -163,6 +163,11 @@ test('a living aisle is mown by the crop beside it, and its cuttings land on the
   const aisle = page.getByTestId('aisle')
   await expect(aisle).toContainText(/Mown \d+ times in the months ahead/)
   await expect(aisle.getByRole('row').filter({ hasText: 'potato' }).first()).toBeVisible()
+  await expect(aisle.getByRole('img', { name: /with the clear collar around each stem/ })).toBeVisible()
+  // Ryegrass does not stay for years: what follows it is told, and asks for its end first.
+  await expect(aisle.getByTestId('aisle-after')).toContainText(
+    /Annual ryegrass does not live on\. For an aisle of years white clover can follow once an end is planned/,
+  )
   const mowings = (await aisle.getByRole('row').count()) - 1
   await aisle.getByText('Over 5 years').click()
   const years = page.getByTestId('aisle-years')

@@ -15,7 +15,7 @@ const VIEWS = [
 ]
 
 /** What a page says that still waits; a picture of it would show nothing. */
-const WAITS = /\u2026\s*$|still looking at/m
+const WAITS = /\u2026\s*$|still looking at|weaving, /m
 
 /** Takes a picture, and fails where the page still waits for something. */
 async function picture(page: Page, name: string) {

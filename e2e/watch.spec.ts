@@ -283,6 +283,7 @@ test.describe('on a phone', () => {
     await openLoom(page, 'marlpit-lane')
     await page.goto('/check')
     await expect(page.getByRole('heading', { name: 'Check which bed?' })).toBeVisible()
+    await page.evaluate(() => navigator.serviceWorker.ready)
     await context.setOffline(true)
     const started = Date.now()
     let taps = 0

@@ -1,4 +1,5 @@
 import { TestEnvironment } from 'jest-environment-jsdom'
+import { settleGlobals } from './jest-globals.mjs'
 
 /** A page for tests of rooms: jsdom with what browsers have and it lacks, taken from Node. */
 const FROM_NODE = [
@@ -23,5 +24,6 @@ export default class PageEnvironment extends TestEnvironment {
   async setup() {
     await super.setup()
     for (const name of FROM_NODE) this.global[name] = globalThis[name]
+    settleGlobals(this.getVmContext())
   }
 }

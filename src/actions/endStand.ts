@@ -88,7 +88,7 @@ export function recordEnd(
 
 /** Plans an ending, not before the day after the sowing, and keeps with it what is being tried on the plan. */
 export function planEnd(
-  data: Pick<GardenData, 'stands'>,
+  data: Pick<GardenData, 'beds' | 'stands'>,
   stand: Stand,
   end: EndDetails,
   draft: PlanDraft | null,
@@ -103,7 +103,7 @@ export function planEnd(
 
 /** Plans mowings and the ending after them as one, in the place of the cuts and the ending planned before. */
 export function planInTurns(
-  data: Pick<GardenData, 'stands'>,
+  data: Pick<GardenData, 'beds' | 'stands'>,
   stand: Stand,
   { cuts, end }: { cuts: readonly CutDetails[]; end: EndDetails },
   draft: PlanDraft | null,
@@ -116,7 +116,7 @@ export function planInTurns(
 }
 
 /** Takes the planned cuts before an ending out of the plan. */
-export const withoutTurns = (data: Pick<GardenData, 'stands'>, stand: Stand): Step => ({
+export const withoutTurns = (data: Pick<GardenData, 'beds' | 'stands'>, stand: Stand): Step => ({
   label: 'Took the mowings out of the plan',
   writes: planStretch(data, stand, { cuts: [] }, newId('stand')),
 })

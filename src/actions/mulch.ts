@@ -35,7 +35,20 @@ export const removeMulch = (garden: Garden, { id, kind }: MulchLoad): Step =>
 export const layMulch = (
   garden: Garden,
   bed: Bed,
-  { sourceId, kg, day, segment }: { sourceId: string; kg: number; day: number; segment: Segment },
+  {
+    sourceId,
+    kg,
+    day,
+    segment,
+    after,
+  }: {
+    sourceId: string
+    kg: number
+    day: number
+    segment: Segment
+    /** The stand whose ending it comes after, and the day its ground lies open by its plan. */
+    after?: { standId: string; openDay: number } | null
+  },
   today: number,
 ): Step =>
   step(garden, day > today ? `Owed mulch to ${bed.label}` : `Laid mulch on ${bed.label}`, {
@@ -46,7 +59,11 @@ export const layMulch = (
         date: isoDate(day),
         bedId: bed.id,
         ...(segment.kind !== 'whole' && { segment }),
-        ...(day > today && { owed: true }),
+        ...(day > today && {
+          owed: true,
+          ...(after &&
+            day >= after.openDay && { after: { standId: after.standId, days: day - after.openDay } }),
+        }),
         sourceId,
         kg: Math.round(kg * 100) / 100,
       },
@@ -57,7 +74,7 @@ export const layMulch = (
 export const mulchDone = (garden: Garden, laidId: string, day: number): Step =>
   step(garden, 'Laid the mulch that was owed', {
     mulchLaid: garden.mulchLaid.map((laid) =>
-      laid.id === laidId ? { ...laid, owed: undefined, date: isoDate(day) } : laid,
+      laid.id === laidId ? { ...laid, owed: undefined, after: undefined, date: isoDate(day) } : laid,
     ),
   })
 

@@ -36,7 +36,7 @@ const choice: CoverChoice = {
 const ids = { cover: 'c', crop: 'k', split: () => 'split' }
 /** The stands that choosing plans in an empty garden. */
 const planned = (): Stand[] =>
-  coverWrites({ stands: [] }, candidate, choice, ids).map(
+  coverWrites({ beds: [testBed], stands: [] }, candidate, choice, ids).map(
     (write) => ('put' in write ? write.put : null) as Stand,
   )
 
@@ -58,17 +58,19 @@ describe('what choosing a cover plans', () => {
     })
     // Where a crop is planned there already, it takes over the day that was told; told the same, it is left alone.
     const moved = coverWrites(
-      { stands: [crop] },
+      { beds: [testBed], stands: [crop] },
       candidate,
       { ...choice, crop: { ...tomato, date: '2027-06-01' } },
       ids,
     )
     expect(moved.map((write) => 'put' in write && write.put.id).sort()).toEqual(['c', 'k'])
-    expect(coverWrites({ stands: [crop] }, candidate, choice, ids)).toMatchObject([{ put: { id: 'c' } }])
+    expect(coverWrites({ beds: [testBed], stands: [crop] }, candidate, choice, ids)).toMatchObject([
+      { put: { id: 'c' } },
+    ])
   })
   test('no crop named keeps the day the ground is wanted; nothing said plans nothing after it', () => {
     const alone = { ...choice, crop: null }
-    expect(coverWrites({ stands: [] }, candidate, alone, ids)).toHaveLength(1)
+    expect(coverWrites({ beds: [testBed], stands: [] }, candidate, alone, ids)).toHaveLength(1)
     const cover = chosenCover({ ...candidate, ending: null }, alone, 'c')
     expect(cover.follows).toEqual({ kind: 'undecided', neededBy: '2027-05-15' })
     expect(cover.end.plan).toBeNull()
@@ -84,7 +86,7 @@ describe('what choosing a cover plans', () => {
 
 describe('changing the plan of a stretch', () => {
   const [cover, crop] = planned()
-  const data = { stands: [cover, crop] } as unknown as GardenData
+  const data = { beds: [testBed], stands: [cover, crop] } as unknown as GardenData
 
   test('a moved planting moves its clearing with it; another crop takes its own time', () => {
     const [, moved] = standsWith(data, cover, { crop: { ...tomato, date: '2027-05-25' } }, 'fresh')
@@ -102,16 +104,21 @@ describe('changing the plan of a stretch', () => {
     expect(writes[0]).toMatchObject({
       put: { id: 'c', start: { plan: { date: '2026-09-20', covering: 'raked' } } },
     })
-    const alone = { stands: [cover] } as unknown as GardenData
+    const alone = { beds: [testBed], stands: [cover] } as unknown as GardenData
     expect(planStretch(alone, cover, { crop: tomato }, 'fresh')).toMatchObject([{ put: { id: 'fresh' } }])
   })
   test('what was recorded is not touched, and an unknown crop changes nothing', () => {
     const sown = { ...cover, start: { ...cover.start, actual: cover.start.plan } }
-    const kept = standsWith({ stands: [sown, crop] }, sown, { sowing: { date: '2026-09-20' } }, 'fresh')[0]
+    const kept = standsWith(
+      { beds: [testBed], stands: [sown, crop] },
+      sown,
+      { sowing: { date: '2026-09-20' } },
+      'fresh',
+    )[0]
     expect(kept.start).toEqual(sown.start)
     const planted = { ...crop, start: { ...crop.start, actual: crop.start.plan } }
     const same = standsWith(
-      { stands: [cover, planted] },
+      { beds: [testBed], stands: [cover, planted] },
       cover,
       { crop: { ...tomato, date: '2027-07-01' } },
       'x',

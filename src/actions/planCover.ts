@@ -1,4 +1,5 @@
 import { ofUsualSeed } from '../core/choosing/composition'
+import type { MixComponent } from '../core/choosing/types'
 import type { OwnPlan } from '../core/choosing/own'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import { madeWay, occupantsOf, standsTaking } from '../core/season/occupied'
@@ -6,7 +7,7 @@ import { coverStand } from '../core/garden/newStands'
 import type { Segment, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import { findCrop } from '../core/plants/crops'
 import { newId } from '../data/ids'
-import type { Write } from '../data/writes'
+import { added, type Write } from '../data/writes'
 import { standName } from '../text/names'
 import type { Step } from './step'
 import { standsWith, writesBetween, type CropPlan } from './planStretch'
@@ -41,9 +42,27 @@ export const chosenCover = (
   end: { plan: ending?.end ?? null, actual: null },
 })
 
+/** Plans what follows in a living aisle, as a cover that may stay. */
+export function planInAisle(
+  bed: Bed,
+  aisle: Stand,
+  { components, day }: { components: readonly MixComponent[]; day: number },
+): Step {
+  const stand = coverStand(
+    { id: newId('stand'), gardenId: bed.gardenId, bedId: bed.id, segment: aisle.segment, underStandId: null },
+    ofUsualSeed(components),
+    aisle.content.kind === 'cover' ? aisle.content.purposes : [],
+    { date: isoDate(day), covering: 'raked' },
+  )
+  return {
+    label: `Planned ${standName(stand).toLowerCase()} in the aisle of ${bed.label}`,
+    writes: [added('stands', { ...stand, follows: { kind: 'stays' } })],
+  }
+}
+
 /** Plans a chosen candidate; `next` is the crop planned after it already, which takes over what was said of it. */
 export function planCover(
-  data: Pick<GardenData, 'stands'>,
+  data: Pick<GardenData, 'beds' | 'stands'>,
   candidate: OwnPlan,
   choice: CoverChoice,
   next: Stand | undefined,
@@ -60,7 +79,7 @@ export function planCover(
 
 /** The writes that plan a chosen candidate. */
 export function coverWrites(
-  data: Pick<GardenData, 'stands'>,
+  data: Pick<GardenData, 'beds' | 'stands'>,
   candidate: OwnPlan,
   choice: CoverChoice,
   ids: { cover: string; crop: string; split: () => string },
@@ -76,5 +95,8 @@ export function coverWrites(
   )
   const stands = standsTaking(data.stands, choice.bed, cover, ids.split, said)
   const { crop } = choice
-  return writesBetween(data.stands, crop ? standsWith({ stands }, cover, { crop }, ids.crop) : stands)
+  return writesBetween(
+    data.stands,
+    crop ? standsWith({ beds: data.beds, stands }, cover, { crop }, ids.crop) : stands,
+  )
 }

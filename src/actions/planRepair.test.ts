@@ -2,9 +2,9 @@ import { expect, test } from '@jest/globals'
 import { dayNumber } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
 import { cropContent, cropStand, planting } from '../core/garden/newStands'
-import { testCover, testSowing } from '../core/testing/beds'
+import { testBed, testCover, testSowing } from '../core/testing/beds'
 import { draftOfChange } from './planRepair'
-import { standsWith } from './planStretch'
+import { draftOn, goOnTo, standsWith } from './planStretch'
 
 const cover = testCover('oats', '2026-04-01', {
   start: { plan: testSowing('2026-04-01', 'oats'), actual: null },
@@ -20,7 +20,7 @@ const end: EndDetails = { date: '2026-05-25', method: 'crimp', passes: 1, note: 
 const tried = (change: Parameters<typeof draftOfChange>[0], next = true) => {
   const stands = next ? [cover, tomato] : [cover]
   const draft = draftOfChange(change, cover, next ? tomato : null)
-  return draft && standsWith({ stands }, cover, draft, 'new')
+  return draft && standsWith({ beds: [testBed], stands }, cover, draft, 'new')
 }
 
 test('each change that would help becomes a draft that changes only what it names', () => {
@@ -44,4 +44,17 @@ test('where no crop is planned the day the ground is wanted moves, and there is 
   const [moved] = tried({ code: 'plant later', plantDay: dayNumber('2026-06-27') }, false)!
   expect(moved.follows).toEqual({ kind: 'undecided', neededBy: '2026-06-27' })
   expect(tried({ code: 'planting method', plantingMethod: 'rake' }, false)).toBeNull()
+})
+
+test('a crop that was tried on one stand is let go once the plan goes on to another, what else was tried is not', () => {
+  const { crop } = draftOfChange({ code: 'plant later', plantDay: dayNumber('2026-06-27') }, cover, tomato)!
+  const draft = { end, crop, cropOf: tomato.id }
+  expect(draftOn(draft, tomato)).toBe(draft)
+  expect(draftOn(draft, { ...tomato, id: 'other' })).toEqual({ end })
+  expect(draftOn({ ...draft, cropOf: null }, null).crop).toBe(crop)
+  expect(draftOn({ end, crop }, null).crop).toBe(crop)
+  expect(goOnTo(cover, tomato)).toMatchObject({
+    label: 'The plan goes on to tomato',
+    writes: [{ put: { id: cover.id, goesOnTo: 'k' } }],
+  })
 })

@@ -5,8 +5,10 @@ import { clearing, cropContent, cropStand, planting } from '../core/garden/newSt
 import type { GardenData, PlantingMethodId, Stand, StartDetails } from '../core/garden/schema'
 import { latest } from '../core/garden/timeline'
 import { findCrop } from '../core/plants/crops'
-import { nextStand } from '../core/season/standCase'
+import { nextStand } from '../core/season/followers'
 import { added, changed, type Write } from '../data/writes'
+import { standName } from '../text/names'
+import type { Step } from './step'
 
 /** What is meant to follow a cover: a crop with its day. */
 export type CropPlan = {
@@ -25,6 +27,8 @@ export type PlanDraft = {
   /** The ending; null for none. */
   end?: EndDetails | null
   crop?: CropPlan
+  /** The stand that the crop was tried on, null for none; once the plan goes on to another the crop tried is let go. */
+  cropOf?: string | null
   /** What is said of the ground while no crop is named. */
   follows?: Stand['follows']
 }
@@ -60,7 +64,13 @@ function cropWith(cover: Stand, next: Stand | null, crop: CropPlan, freshId: str
   const { cropId, establishment, plantingMethod, feed, date } = crop
   if (!next || next.content.kind !== 'crop')
     return cropStand(
-      { id: freshId, gardenId: cover.gardenId, bedId: cover.bedId },
+      {
+        id: freshId,
+        gardenId: cover.gardenId,
+        bedId: cover.bedId,
+        // A crop that follows a cover in a path has a bed of its own.
+        ...(cover.segment.kind !== 'path' && { segment: cover.segment }),
+      },
       cropContent(cropId, establishment, { plantingMethod, feed }),
       { plan: planting(date), actual: null },
       found.daysInBed,
@@ -79,9 +89,15 @@ function cropWith(cover: Stand, next: Stand | null, crop: CropPlan, freshId: str
   }
 }
 
+/** A draft without a crop that was tried on another stand than the one its plan goes on to now. */
+export const draftOn = (draft: PlanDraft, next: Stand | null): PlanDraft =>
+  draft.cropOf === undefined || draft.cropOf === (next?.id ?? null)
+    ? draft
+    : { ...draft, crop: undefined, cropOf: undefined }
+
 /** The stands of a garden with a draft laid over the plan of one cover: what would be if it were kept. */
 export function standsWith(
-  data: Pick<GardenData, 'stands'>,
+  data: Pick<GardenData, 'beds' | 'stands'>,
   cover: Stand,
   draft: PlanDraft,
   freshId: string,
@@ -95,6 +111,12 @@ export function standsWith(
   return crop && crop.id !== next?.id ? [...changedStands, crop] : changedStands
 }
 
+/** The plan of a cover goes on to another of the crops that follow it. */
+export const goOnTo = (cover: Stand, crop: Stand): Step => ({
+  label: `The plan goes on to ${standName(crop).toLowerCase()}`,
+  writes: [changed('stands', cover, { goesOnTo: crop.id })],
+})
+
 /** The writes that turn stands into others: what is new, and what has changed. */
 export function writesBetween(before: readonly Stand[], after: readonly Stand[]): Write[] {
   const known = new Map(before.map((stand) => [stand.id, stand]))
@@ -107,7 +129,7 @@ export function writesBetween(before: readonly Stand[], after: readonly Stand[])
 
 /** The writes that keep a draft: the cover where it changes, and the crop that follows. */
 export const planStretch = (
-  data: Pick<GardenData, 'stands'>,
+  data: Pick<GardenData, 'beds' | 'stands'>,
   cover: Stand,
   draft: PlanDraft,
   freshId: string,

@@ -3,11 +3,14 @@ import { useAnswers } from '../compute/answers'
 import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
 import { sweepCopies } from '../data/sweepCopies'
+import { sweepDone } from '../data/once'
 import { sweepPictures } from '../data/pictures'
+import { finishPressed, type Finished } from '../data/pressed'
 import { keepTwice, openStorage, rescued } from '../data/opening'
 import { refusedOr } from '../data/problems'
 import { SecondStore } from '../data/secondStore'
 import { download } from '../state/download'
+import { takeBack } from '../state/garden'
 import { late } from '../state/late'
 import { notice } from '../state/notices'
 import { persistSession } from '../state/keptSession'
@@ -26,6 +29,18 @@ function sayPutBack(gardens: number) {
     )
 }
 
+/** What was pressed in the moment a page was left is done by now, or it is said why not. */
+function sayFinished({ what, step, problem }: Finished) {
+  if (problem !== null)
+    notice.error(`“${what}” was pressed as the page was left, and was not done. ${problem}`, {
+      duration: Infinity,
+    })
+  else
+    notice.success(`Done after the page was left: ${what}`, {
+      ...(step !== null && { action: { label: 'Undo', onClick: () => void takeBack(step) } }),
+    })
+}
+
 type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }
 
 /** Opens storage, restores the session and, on the first visit, the demo garden; says what to do when storage is shut. */
@@ -37,9 +52,12 @@ export function Startup({ store, children }: { store: Store; children: ReactNode
       const [ahead, tab] = [answers.readAhead(), thisTab()]
       await openStorage(database)
       sayPutBack(await keepTwice(database, kept))
+      ;(await finishPressed(database)).forEach(sayFinished)
       await persistSession(store, database, await tab)
       await ahead
-      void Promise.all([sweepPictures(database), sweepCopies(database)]).catch(() => undefined)
+      void Promise.all([sweepPictures(database), sweepCopies(database), sweepDone(database)]).catch(
+        () => undefined,
+      )
       if (store.getState().session.gardenId) return
       const { openDemo } = await late(import('./openDemo'))
       await openDemo('marlpit-lane', store)

@@ -62,7 +62,7 @@ describe('on gardens made by chance every room tells the same of the plan that w
     )
     const crop = plannedCrop(form)
     const planned = [...data.stands, cover]
-    const stands = crop ? standsWith({ stands: planned }, cover, { crop }, 'k') : planned
+    const stands = crop ? standsWith({ beds: data.beds, stands: planned }, cover, { crop }, 'k') : planned
     const scenario = scenarioOf(
       { ...data, stands },
       stands.find(({ id }) => id === 'c')!,

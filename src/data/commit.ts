@@ -7,6 +7,7 @@ import type { KilimDatabase, RecordChange, StoredRecord, TableName, UndoEntry, W
 import { historyTables, stampChanges } from './devices/history'
 import { loadedOnce } from './loadedOnce'
 import { clashes, merged } from './merge'
+import { once } from './once'
 import { Refusal, refusedOr } from './problems'
 import type { Write } from './writes'
 
@@ -38,9 +39,16 @@ function refuseClashes(seen: unknown, put: unknown, fresh: unknown): void {
 
 /**
  * How a set of writes is stored: over what was changed meanwhile in the same places, or not; who writes down when it was;
- * whose it is; and what is stored in other tables with it, all or nothing, once its step is known.
+ * whose it is; what is stored in other tables with it, all or nothing, once its step is known; and under which name it
+ * is done no more than once.
  */
-export type Storing = { over?: boolean; keepHistory?: KeepHistory; by?: 'file'; beside?: Beside }
+export type Storing = {
+  over?: boolean
+  keepHistory?: KeepHistory
+  by?: 'file'
+  beside?: Beside
+  once?: string
+}
 
 type Beside = { tables: Table[]; write: (step: number | null) => Promise<unknown> }
 
@@ -141,29 +149,36 @@ export async function commit(
   gardenId: string,
   label: string,
   writes: readonly Write[],
-  { over = false, keepHistory = stampChanges, by, beside }: Storing = {},
+  { over = false, keepHistory = stampChanges, by, beside, once: name }: Storing = {},
 ): Promise<Outcome<number | null>> {
   try {
     // A transaction would not outlive the wait for it.
     const { recordProblems } = await checker()
+    const write = async () => {
+      const changes = await changesOf(db, gardenId, writes, recordProblems, over)
+      await putAll(
+        db,
+        changes.map(({ table, key, after }) => ({ table, key, to: after })),
+      )
+      const without = (await keepHistory(db, gardenId, changes)) ?? undefined
+      // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
+      for (const write of writes)
+        if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
+      const step = changes.length === 0 ? null : await remember(db, gardenId, { label, changes, without, by })
+      await beside?.write(step)
+      return step
+    }
     const entryId = await db.transaction(
       'rw',
-      [...gardenTables(db), ...historyTables(db), db.pictureBytes, db.undo, ...(beside?.tables ?? [])],
-      async () => {
-        const changes = await changesOf(db, gardenId, writes, recordProblems, over)
-        await putAll(
-          db,
-          changes.map(({ table, key, after }) => ({ table, key, to: after })),
-        )
-        const without = (await keepHistory(db, gardenId, changes)) ?? undefined
-        // Bytes stay when their picture is removed, so that undo finds them; sweepPictures clears them later.
-        for (const write of writes)
-          if ('bytes' in write && write.bytes) await db.pictureBytes.put({ id: write.put.id, ...write.bytes })
-        const step =
-          changes.length === 0 ? null : await remember(db, gardenId, { label, changes, without, by })
-        await beside?.write(step)
-        return step
-      },
+      [
+        ...gardenTables(db),
+        ...historyTables(db),
+        db.pictureBytes,
+        db.undo,
+        db.session,
+        ...(beside?.tables ?? []),
+      ],
+      async () => once(db, name, write),
     )
     return success(entryId)
   } catch (error) {

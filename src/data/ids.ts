@@ -22,6 +22,7 @@ type RecordKind =
   | 'laid'
   | 'device'
   | 'away'
+  | 'press'
 
 /**
  * A fresh id for a record, readable by kind: 128 random bits in hexadecimal. Uses `getRandomValues`, which also works

@@ -21,7 +21,11 @@ export function reissued(data: GardenFileData, issue: Issue): GardenFileData {
     ...data,
     garden: {
       ...data.garden,
-      mulchLaid: data.garden.mulchLaid.map((laid) => ({ ...laid, bedId: to('bed', laid.bedId) })),
+      mulchLaid: data.garden.mulchLaid.map((laid) => ({
+        ...laid,
+        bedId: to('bed', laid.bedId),
+        ...(laid.after && { after: { ...laid.after, standId: to('stand', laid.after.standId) } }),
+      })),
       // A job is named after its stand, then what is to be done.
       jobMarks: data.garden.jobMarks.map((mark) => {
         const [standId, ...rest] = mark.jobId.split(':')
@@ -34,6 +38,7 @@ export function reissued(data: GardenFileData, issue: Issue): GardenFileData {
       id: to('stand', stand.id),
       bedId: to('bed', stand.bedId),
       underStandId: stand.underStandId && to('stand', stand.underStandId),
+      ...(stand.goesOnTo !== undefined && { goesOnTo: to('stand', stand.goesOnTo) }),
       cuts: stand.cuts.map(({ id, cut }) => ({
         id,
         cut: { plan: cutTo(cut.plan), actual: cutTo(cut.actual) },

@@ -63,6 +63,7 @@ export function tablesOf(data: GardenData & Partial<Pick<GardenFileData, 'lots' 
         soil: bed.soil,
         fertility: bed.fertility,
         shade_share: bed.shade,
+        slope_pct: bed.slopePct,
         stood_before: bed.stoodBefore,
       })),
     },

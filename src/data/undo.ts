@@ -8,6 +8,7 @@ import { forgetWriting, historyTables, stampChanges } from './devices/history'
 import type { KilimDatabase, RecordChange, StoredRecord, UndoEntry } from './database'
 import { loadGarden } from './gardens'
 import { changedPlaces, merged, placesTouch } from './merge'
+import { once } from './once'
 import { Refusal, refusedOr } from './problems'
 
 const refused = (code: string, message: string) => new Refusal({ path: '', code, message })
@@ -85,12 +86,15 @@ async function turn(db: KilimDatabase, entry: UndoEntry, to: 'before' | 'after')
   return entry.label
 }
 
-/** One transaction over all that a step may touch; refusals and failures become problems in words. */
-async function inOne<T>(db: KilimDatabase, work: () => Promise<T>): Promise<Outcome<T>> {
+/** One transaction over all that a step may touch, once under a name; refusals and failures become problems in words. */
+async function inOne<T>(
+  db: KilimDatabase,
+  name: string | undefined,
+  work: () => Promise<T>,
+): Promise<Outcome<T>> {
+  const tables = [...gardenTables(db), ...historyTables(db), db.station, db.undo, db.session]
   try {
-    return success(
-      await db.transaction('rw', [...gardenTables(db), ...historyTables(db), db.station, db.undo], work),
-    )
+    return success(await db.transaction('rw', tables, async () => once(db, name, work)))
   } catch (error) {
     return failure(...refusedOr(error))
   }
@@ -100,15 +104,15 @@ const stepsOf = (db: KilimDatabase, gardenId: string) =>
   db.undo.where('gardenId').equals(gardenId).sortBy('id')
 
 /** Takes back the last change of a garden; the value is its label, or null when there is nothing left to undo. */
-export const undo = (db: KilimDatabase, gardenId: string): Promise<Outcome<string | null>> =>
-  inOne(db, async () => {
+export const undo = (db: KilimDatabase, gardenId: string, name?: string): Promise<Outcome<string | null>> =>
+  inOne(db, name, async () => {
     const entry = (await stepsOf(db, gardenId)).filter((step) => step.undone === 0).at(-1)
     return entry ? turn(db, entry, 'before') : null
   })
 
 /** Does the last undone change again. */
-export const redo = (db: KilimDatabase, gardenId: string): Promise<Outcome<string | null>> =>
-  inOne(db, async () => {
+export const redo = (db: KilimDatabase, gardenId: string, name?: string): Promise<Outcome<string | null>> =>
+  inOne(db, name, async () => {
     const entry = (await stepsOf(db, gardenId)).find((step) => step.undone === 1)
     return entry ? turn(db, entry, 'after') : null
   })
@@ -122,8 +126,8 @@ const touches = (one: RecordChange, other: RecordChange) =>
  * Takes back one step by its number, whatever was done since; the value is its label. Refused in words where it was
  * taken back before, is too old, or where a later step changed the same or belongs to it.
  */
-export const undoStep = (db: KilimDatabase, entryId: number): Promise<Outcome<string>> =>
-  inOne(db, async () => {
+export const undoStep = (db: KilimDatabase, entryId: number, name?: string): Promise<Outcome<string>> =>
+  inOne(db, name, async () => {
     const entry = await db.undo.get(entryId)
     if (!entry) throw refused('old', 'This step is no longer kept, so it cannot be taken back.')
     if (entry.undone === 1) throw refused('undone', `“${entry.label}” was taken back already.`)

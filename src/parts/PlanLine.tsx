@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { dayNumber } from '../core/foundations/day'
+import { takesAllOf } from '../core/garden/ground'
 import { latest } from '../core/garden/timeline'
 import type { PlanProblem } from '../core/scenario/problems'
 import { plannedEnd } from '../core/scenario/plan'
@@ -10,12 +11,15 @@ import { useAnswer } from '../compute/useAnswer'
 import { useAhead } from '../state/useAhead'
 import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
-import { inHundred, shortDate } from '../text/format'
+import { segmentText } from '../text/bed'
+import { inHundred, shortDate, type Units } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
 import { cutsText } from '../text/inTurns'
 import { Grade } from './Grade'
 import { DraftOffer } from './DraftOffer'
+import { PlansBeside } from './PlansBeside'
 import { standName } from '../text/names'
+import { SheetTaken } from './SheetTaken'
 
 /** What the plan line shows of a plan. */
 export type LineProps = {
@@ -91,7 +95,9 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
           <Step done={stand.end.actual !== null}>
             {end ? endWords(end, shown?.dead ?? null, stand.end.actual !== null) : 'no end planned'}
           </Step>
-          <Step done={follows.kind === 'crop' && follows.done}>{followsWords(scenario)}</Step>
+          <Step done={follows.kind === 'crop' && follows.done}>
+            {followsWords(scenario, data.garden.units)}
+          </Step>
         </ol>
         <p
           className={outcome ? 'font-semibold' : 'quiet font-semibold'}
@@ -127,8 +133,12 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
   )
 }
 
-function followsWords({ follows, standCase: { stand } }: Scenario): string {
-  if (follows.kind === 'crop') return `${follows.crop.name.toLowerCase()} ${shortDate(follows.day)}`
+function followsWords({ follows, standCase: { bed, stand } }: Scenario, units: Units): string {
+  if (follows.kind === 'crop') {
+    const { on, crop, day } = follows
+    const part = on && !takesAllOf(on, stand.segment, bed) ? `, ${segmentText(on, units, bed)},` : ''
+    return `${crop.name.toLowerCase()}${part} ${shortDate(day)}`
+  }
   if (follows.kind === 'deadline') return `ground wanted ${shortDate(follows.day)}`
   return stand.follows?.kind === 'stays' ? 'it may stay' : 'nothing decided after it'
 }
@@ -153,6 +163,8 @@ export function PlanLine({ plan }: { plan: PlanView }) {
           </button>
         </p>
       )}
+      <SheetTaken cover={plan.scenario.standCase.stand} next={plan.view.next?.stand ?? null} />
+      <PlansBeside plan={plan} />
       <Helps plan={plan} />
       <DraftOffer offer={offer} />
       {draft && (

@@ -45,6 +45,14 @@ describe('jobs in words', () => {
     expect(jobText(job('sheet', 1), stand, 'metric').title).toMatch(/^Lift a corner/)
     expect(jobText(job('sheet', 2), stand, 'metric').title).toMatch(/^Look under/)
   })
+  test('a look says how well it is known, and when it was seen last', () => {
+    const look = (share: number, days: number[]) =>
+      jobText({ ...job('look'), share, days }, stand, 'metric').detail
+    expect(look(0.4, [20600])).toMatch(/^Known to within 40\s%, last seen \d+ May; stays so/)
+    expect(look(1.2, [])).toBe(
+      'How much stands there is hardly known, never looked at; stays so without a look.',
+    )
+  })
   test('regrowth says after how many days', () => {
     expect(jobText(job('regrowth', 14), stand, 'metric').detail).toMatch(/^14 days after/)
   })

@@ -5,6 +5,9 @@ import { endingWords, leadGroup, standName } from '../text/names'
 
 const lower = (stand: Stand) => standName(stand).toLowerCase()
 
+/** From this spread on, as half the range over the middle, a percentage says less than a word. */
+const HARDLY_KNOWN = 0.75
+
 /** A job in a grower's words: what to do, and what it turns on. */
 export function jobText(
   { kind, days, count, share = 0, cutId, mulch }: Job,
@@ -112,7 +115,7 @@ export function jobText(
     case 'look':
       return {
         title: `Look at ${name}`,
-        detail: `Known to within ${percent(share)}, last seen ${shortDate(days[0])}; stays so without a look.`,
+        detail: `${share < HARDLY_KNOWN ? `Known to within ${percent(share)}` : 'How much stands there is hardly known'}, ${days.length > 0 ? `last seen ${shortDate(days[0])}` : 'never looked at'}; stays so without a look.`,
       }
     case 'dry':
       return {

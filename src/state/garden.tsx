@@ -6,12 +6,12 @@ import { firstProblem } from '../core/foundations/outcome'
 import type { GardenData } from '../core/garden/schema'
 import { expectedStands } from '../core/garden/timeline'
 import { expectedMulch } from '../core/residue/mulchStore'
+import { mulchAsPlanned } from '../core/season/owedMulch'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 import type { WeatherYear } from '../core/garden/weatherYear'
-import { commit } from '../data/commit'
 import { database, type StationState } from '../data/database'
 import { loadGarden } from '../data/gardens'
-import { redo, undo, undoStep } from '../data/undo'
+import { pressed } from '../data/pressed'
 import type { Write } from '../data/writes'
 import { useToday } from './clock'
 import { late } from './late'
@@ -46,13 +46,14 @@ export function useGarden(): GardenContext {
 /** The units of the garden that is open; null where none is. */
 export const useUnits = (): GardenData['garden']['units'] | null => use(Context)?.data.garden.units ?? null
 
-/** Loads the open garden and hands it to the rooms; `fallback` shows while it loads or when there is none. */
 /** A garden with what is overdue moved to today. */
 function expectedOn(data: GardenData, today: number): GardenData {
-  const mulchLaid = expectedMulch(data.garden.mulchLaid, today)
-  return { ...data, stands: expectedStands(data.stands, today), garden: { ...data.garden, mulchLaid } }
+  const stands = expectedStands(data.stands, today)
+  const mulchLaid = expectedMulch(mulchAsPlanned({ ...data, stands }), today)
+  return { ...data, stands, garden: { ...data.garden, mulchLaid } }
 }
 
+/** Loads the open garden and hands it to the rooms; `fallback` shows while it loads or when there is none. */
 export function GardenProvider({
   children,
   fallback,
@@ -82,7 +83,7 @@ export function GardenProvider({
 
 /** Takes back the one step that a toast spoke of, or says why it cannot; the value is whether it did. */
 export async function takeBack(step: number): Promise<boolean> {
-  const outcome = await undoStep(database, step)
+  const outcome = await pressed(database, { kind: 'undoStep', entryId: step })
   if (outcome.ok) notice.info(`Undone: ${outcome.value}`)
   else notice.error(firstProblem(outcome.problems))
   return outcome.ok
@@ -98,7 +99,7 @@ export function useCommit(): (
   const { units } = useGarden().data.garden
   return useCallback(
     async (label, writes, quiet) => {
-      const store = (over: boolean) => commit(database, gardenId, label, writes, { over })
+      const store = (over: boolean) => pressed(database, { kind: 'commit', gardenId, label, writes, over })
       const outcome = await store(false)
       if (!outcome.ok && outcome.problems[0]?.meanwhile)
         void late(import('./meanwhile')).then(
@@ -128,7 +129,7 @@ export function useUndo(): (direction: 'undo' | 'redo') => Promise<void> {
   const gardenId = useAppSelector((state) => state.session.gardenId) ?? ''
   return useCallback(
     async (direction) => {
-      const outcome = await (direction === 'undo' ? undo : redo)(database, gardenId)
+      const outcome = await pressed(database, { kind: direction, gardenId })
       if (!outcome.ok) notice.error(firstProblem(outcome.problems))
       else if (outcome.value === null)
         notice.info(direction === 'undo' ? 'Nothing left to undo.' : 'Nothing to redo.')

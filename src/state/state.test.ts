@@ -4,7 +4,8 @@ import { KilimDatabase } from '../data/database'
 import { newId } from '../data/ids'
 import { marlpitLane } from '../demo/marlpitLane'
 import { LOOM_WEEKS, weatherSpecOf, WEEKS_BEFORE_TODAY } from './season'
-import { nextStand, ownOf, standCaseOf } from '../core/season/standCase'
+import { nextStand } from '../core/season/followers'
+import { ownOf, standCaseOf } from '../core/season/standCase'
 import {
   demoClockSet,
   draftDropped,

@@ -1,6 +1,6 @@
-import { useCallback, useMemo } from 'react'
+import { useCallback, useEffect, useMemo } from 'react'
 import { draftOfChange } from '../actions/planRepair'
-import { planStretch, standsWith, type PlanDraft } from '../actions/planStretch'
+import { draftOn, planStretch, standsWith, type PlanDraft } from '../actions/planStretch'
 import { cropFollows, scenarioOf } from '../core/scenario/fromGarden'
 import type { Garden, Stand } from '../core/garden/schema'
 import { planProblems, type PlanProblem } from '../core/scenario/problems'
@@ -10,7 +10,7 @@ import { newId } from '../data/ids'
 import type { Answer } from '../compute/protocol'
 import { useCommit, useGarden } from './garden'
 import { useDraft, type Offer } from './useDraft'
-import { useAnswer } from '../compute/useAnswer'
+import { useAnswer, useLatest } from '../compute/useAnswer'
 import { useSettled } from './useSettled'
 import type { StandView } from './useStand'
 
@@ -43,8 +43,14 @@ export type PlanView = {
   offer: Offer | null
 }
 
-/** Under what name the last answer about a stand's plan is kept, and the draft of its changes. */
-export const planName = (standId: string) => `plan ${standId}`
+/** Under what name the draft of changes to a stand's plan is kept. */
+const draftName = (standId: string) => `plan ${standId}`
+
+/** Under what name the last answer about a stand's plan is kept: one for each crop it may go on to, so that none stands in for another. */
+export function planName({ standCase, follows }: Scenario): string {
+  const goesOn = follows.kind === 'crop' ? ` ${follows.crop.id} ${JSON.stringify(follows.on ?? null)}` : ''
+  return `plan ${standCase.stand.id}${goesOn}`
+}
 
 /** A crop tried on a day before the cover is sown follows nothing in the garden; the plan still names it, to say what is wrong. */
 function followedByDraft(
@@ -74,13 +80,16 @@ export function usePlan(view: StandView): PlanView {
   const { data, expected, today, spec } = useGarden()
   const commit = useCommit()
   const { stand } = view
-  const name = planName(stand.id)
-  const { draft: kept, keep: keepDraft, drop: putBack, offer } = useDraft<PlanDraft>(name)
+  const { draft: kept, keep: keepDraft, drop: putBack, offer } = useDraft<PlanDraft>(draftName(stand.id))
+  const next = view.next?.stand ?? null
   // A draft that says what is stored anyway is none.
-  const draft = useMemo(
-    () => (kept && planStretch(data, stand, kept, TRIED_ID).length > 0 ? kept : null),
-    [kept, data, stand],
-  )
+  const draft = useMemo(() => {
+    const on = kept && draftOn(kept, next)
+    return on && planStretch(data, stand, on, TRIED_ID).length > 0 ? on : null
+  }, [kept, next, data, stand])
+  useEffect(() => {
+    if (kept && !draft) putBack()
+  }, [kept, draft, putBack])
   const awaited = view.standCase.stand
   const storedScenario = useMemo(() => scenarioOf(expected, awaited, today)!, [expected, awaited, today])
   const scenario = useMemo(() => {
@@ -101,8 +110,10 @@ export function usePlan(view: StandView): PlanView {
       (): [typeof spec, Scenario] | null => (inOrder ? [spec, settled] : null),
       [inOrder, spec, settled],
     ),
-    planName(stand.id),
+    planName(settled),
   )
+  const name = planName(scenario)
+  const latest = useLatest<PlanAnswer>(name)
   const stored = useAnswer(
     'evaluate',
     useMemo(
@@ -110,8 +121,15 @@ export function usePlan(view: StandView): PlanView {
       [draft, spec, storedScenario],
     ),
   )
-  const change = useCallback((part: PlanDraft) => keepDraft({ ...kept, ...part }), [keepDraft, kept])
-  const next = view.next?.stand ?? null
+  const change = useCallback(
+    (part: PlanDraft) =>
+      keepDraft({
+        ...(kept && draftOn(kept, next)),
+        ...part,
+        ...(part.crop && { cropOf: next?.id ?? null }),
+      }),
+    [keepDraft, kept, next],
+  )
   const tryChange = useCallback(
     (small: PlanChange) => {
       const part = draftOfChange(small, awaited, next)
@@ -134,7 +152,7 @@ export function usePlan(view: StandView): PlanView {
     problems,
     answer: current,
     state: evaluated.error !== null || !right ? 'failed' : current === undefined ? 'computing' : 'ready',
-    last: evaluated.value ?? evaluated.last,
+    last: planName(settled) === name ? (evaluated.value ?? evaluated.last) : latest,
     stored: stored.value,
     error: evaluated.error,
     retry: evaluated.retry,

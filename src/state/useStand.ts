@@ -5,7 +5,8 @@ import type { Bed, Stand } from '../core/garden/schema'
 import { latest } from '../core/garden/timeline'
 import type { StandCase } from '../core/season/cases'
 import { useGarden } from './garden'
-import { nextStand, standCaseOf } from '../core/season/standCase'
+import { nextStand } from '../core/season/followers'
+import { standCaseOf } from '../core/season/standCase'
 
 export type StandView = {
   stand: Stand

@@ -95,6 +95,17 @@ export function endingText({
   return `Ended by ${name}, begun ${shortDate(dayNumber(ending.end.date))}${latest}${sure}.`
 }
 
+/** From so many days after its sowing on a cover that hides little of the ground is said to be slow (judgement, 45–75). */
+const SLOW_DAYS = 60
+
+/** Until when a cover that is slow to come leaves the ground bare; nothing for others. */
+export function bareUntilText({ sowDay, covered30 }: Pick<Candidate, 'sowDay' | 'covered30'>): string {
+  const day = covered30.quantiles?.p50
+  return day !== undefined && day - sowDay > SLOW_DAYS
+    ? `Most of the ground is bare until about ${shortDate(day)}.`
+    : ''
+}
+
 /** What would make it fail, in one sentence. */
 export function riskText({ failures }: Pick<Candidate, 'failures'>): string {
   const text = failsText(failures)

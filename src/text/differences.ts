@@ -67,6 +67,7 @@ const BY_ENDING: readonly (readonly [RegExp, Said])[] = [
   [/M$/, metres],
   [/[sS]hare$|^shade$|^cover$|[gG]ermination$|^purity$/, percent],
   [/^minutes$/, minutes],
+  [/Pct$/, (pct) => `${pct} %`],
 ]
 
 /** The field that a place ends with. */
@@ -75,7 +76,7 @@ export const fieldOf = (place: string): string => place.split('/').at(-1)!
 /** A field’s own name as words, without its unit: `pathWidthM` is “path width”. */
 const wordsOf = (name: string): string =>
   name
-    .replace(/(M2|Cm|Mm|Kg|M|G|C|Cd|Id)$/, '')
+    .replace(/(M2|Cm|Mm|Kg|M|G|C|Cd|Id|Pct)$/, '')
     .replace(/([a-z])([A-Z])/g, '$1 $2')
     .toLowerCase()
 

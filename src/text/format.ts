@@ -79,6 +79,14 @@ export const fixed = (value: number, places: number) =>
 /** A number with so many places at most, in the browser's locale. */
 export const decimal = (value: number, places = 1) => digits(value, places)
 
+/** What stands before the decimals in the browser's locale: a point or a comma. */
+export const decimalSign = (): '.' | ',' =>
+  numberFormat(browserLocale(), {})
+    .formatToParts(0.5)
+    .find(({ type }) => type === 'decimal')?.value === ','
+    ? ','
+    : '.'
+
 /** `45 %`, with a space that does not break. */
 export const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 

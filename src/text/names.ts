@@ -34,9 +34,12 @@ export function standName(stand: Stand): string {
   if (stand.content.kind === 'crop') return findCrop(stand.content.cropId)?.name ?? stand.content.cropId
   if (stand.content.kind === 'sheet')
     return `${SHEET_NAMES[stand.content.sheet]} on ${SHEET_AIMS[stand.content.aim]}`
-  const names = stand.content.components.map(
-    (component) => findSpecies(component.speciesId)?.name ?? component.speciesId,
-  )
+  return compositionName(stand.content.components)
+}
+
+/** The names of what is sown together, in the order of the mix. */
+export function compositionName(components: readonly { speciesId: string }[]): string {
+  const names = components.map(({ speciesId }) => findSpecies(speciesId)?.name ?? speciesId)
   const [first, ...others] = names.map((name, i) => (i === 0 ? name : name.toLowerCase()))
   const last = others.pop()
   if (last === undefined) return first

@@ -12,6 +12,13 @@ const KEPT = {
   'be eaten': 'Kept plants stand here; animals would eat them. Part the bed beside them.',
 } as const
 
+const KEPT_OUT = {
+  slope: 'on ground so steep',
+  posts: 'between the posts',
+  frame: 'into a frame',
+  planter: 'into a planter',
+} as const
+
 const ANIMALS = { hens: 'hens', pigs: 'pigs', grazers: 'sheep, goats or rabbits' } as const
 
 /** Why a way cannot be done here, with the fix. */
@@ -20,7 +27,7 @@ export function obstacleText(obstacle: Obstacle, units: Units): string {
     case 'tools':
       return `Needs ${obstacle.oneOf.join(' or ')}; none is on your list of tools.`
     case 'cannot enter':
-      return `Your ${obstacle.keptOut.join(' and ')} cannot go ${obstacle.bed === 'in-ground' ? 'between the posts' : `into a ${obstacle.bed === 'framed' ? 'frame' : 'planter'}`}; needs ${obstacle.oneOf.filter((kind) => !obstacle.keptOut.includes(kind)).join(' or ') || 'another way'}.`
+      return `Your ${obstacle.keptOut.join(' and ')} cannot go ${KEPT_OUT[obstacle.by]}; needs ${obstacle.oneOf.filter((kind) => !obstacle.keptOut.includes(kind)).join(' or ') || 'another way'}.`
     case 'sheet too small':
       return `No ${obstacle.sheet} of yours covers ${size(obstacle.wanted, units)}; the largest is ${size(obstacle.largest, units)}. End a part of the bed, or add a bigger one in the Garden room.`
     case 'kept plants':

@@ -65,12 +65,25 @@ export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: b
   return `${name} ${shortDate(dayNumber(end.date))}`
 }
 
-/** The chance of a plan in words, and what it is of: one without an end is held to no more than coming up. */
-export const wholeText = (scenario: Pick<Scenario, 'standCase'>, { chance }: ScenarioOutcome): string =>
-  plannedEnd(scenario) ? chanceText(chance.whole) : `${chanceText(chance.whole)} to come up in time`
+/**
+ * The chance of a plan in words, and what it is of: one without an end is held to no more than coming up, and where its
+ * ground is wanted it is no plan yet.
+ */
+export function wholeText(
+  scenario: Pick<Scenario, 'standCase' | 'follows'>,
+  { chance }: ScenarioOutcome,
+): string {
+  if (plannedEnd(scenario)) return chanceText(chance.whole)
+  const up = `${chanceText(chance.whole)} to come up in time`
+  if (scenario.follows.kind === 'nothing') return up
+  return scenario.standCase.stand.start.actual ? 'its end is to be chosen' : `${up}; its end is to be chosen`
+}
 
 /** The same, with what it fails by most. */
-export function chanceLine(scenario: Pick<Scenario, 'standCase'>, outcome: ScenarioOutcome): string {
+export function chanceLine(
+  scenario: Pick<Scenario, 'standCase' | 'follows'>,
+  outcome: ScenarioOutcome,
+): string {
   const fails = failsText(outcome.failures, 1)
   return `${wholeText(scenario, outcome)}${fails ? `, ${fails}` : ''}`
 }

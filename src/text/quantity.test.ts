@@ -1,4 +1,4 @@
-import { describe, expect, test } from '@jest/globals'
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { quantityLimit, readQuantity, writeQuantity, type QuantityKind } from './quantity'
 import type { Units } from './format'
@@ -72,6 +72,35 @@ test('what is shown in a field is read as the same, to the digits shown', () => 
       },
     ),
   )
+})
+
+describe('in a browser that writes a decimal comma', () => {
+  const own = Object.getOwnPropertyDescriptor(globalThis, 'navigator')
+  beforeAll(() => {
+    Object.defineProperty(globalThis, 'navigator', { value: { language: 'de-DE' }, configurable: true })
+  })
+  afterAll(() => {
+    if (own) Object.defineProperty(globalThis, 'navigator', own)
+    else Reflect.deleteProperty(globalThis, 'navigator')
+  })
+
+  test.each([
+    [14.2, 'length', 'metric', '14,2'],
+    [-12.5, 'temperature', 'metric', '-12,5'],
+    [1234.5, 'area', 'metric', '1234,5'],
+    [48.912, 'degrees', 'imperial', '48,912'],
+    [14, 'length', 'metric', '14'],
+  ] as [number, QuantityKind, Units, string][])(
+    '%s as %s, %s, stands in a field as %s',
+    (value, kind, units, text) => {
+      expect(writeQuantity(value, kind, units)).toBe(text)
+      expect(readQuantity(text, kind, units)).toBeCloseTo(value, 9)
+    },
+  )
+  test('a point is read as well, and limits are told with a comma', () => {
+    expect(readQuantity('14.2', 'length', 'metric')).toBe(14.2)
+    expect(quantityLimit(0.2, 'length', 'imperial', Math.ceil)).toBe('0,657')
+  })
 })
 
 test.each([

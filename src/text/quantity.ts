@@ -1,5 +1,5 @@
 import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, METRES_PER_FOOT, MM_PER_INCH } from '../core/foundations/units'
-import type { Units } from './format'
+import { decimalSign, type Units } from './format'
 
 const FT2 = METRES_PER_FOOT ** 2
 
@@ -140,13 +140,13 @@ const PIECE = /^(\d+)\s+(\d+)\/(\d+)|^(\d+)\/(\d+)|^(\d*\.?\d+|\d+\.)/
 
 /**
  * A number as people write it, with a point throughout: `1,5` and `1.000,5` are read as in most of Europe, `1,000.5` and,
- * in imperial gardens, `1,000` as in America.
+ * in imperial gardens where the browser itself writes no decimal comma, `1,000` as in America.
  */
 function withPoint(text: string, units: Units): string {
   const american = /^\d{1,3}(,\d{3})+(\.\d+)?$/
   const european = /^\d{1,3}(\.\d{3})+,\d+$/
   return text.replace(/\d[\d.,]*/g, (number) => {
-    if (american.test(number) && (units === 'imperial' || number.includes('.')))
+    if (american.test(number) && ((units === 'imperial' && decimalSign() === '.') || number.includes('.')))
       return number.replaceAll(',', '')
     if (european.test(number)) return number.replaceAll('.', '').replace(',', '.')
     return number.replace(',', '.')
@@ -200,18 +200,25 @@ export function readQuantity(text: string, kind: QuantityKind, units: Units): nu
   return sign * sum
 }
 
-/** A value kept inside, as it is typed in the garden's own unit, without the unit; empty for none. */
-export function writeQuantity(
+const withSign = (value: number) => String(value).replace('.', decimalSign())
+
+/** A value kept inside, in the garden's own unit, to the digits shown. */
+function shownIn(value: number, kind: QuantityKind, units: Units, places?: number): number {
+  const { units: known, usual, digits, zero } = kindOf(kind)
+  const shown = value / known[usual[units]] + (zero?.[usual[units]] ?? 0)
+  return Number(shown.toFixed(places ?? digits[units]))
+}
+
+/** A value kept inside, as it is typed in the garden's own unit and the browser's locale, without the unit; empty for none. */
+export const writeQuantity = (
   value: number | null | undefined,
   kind: QuantityKind,
   units: Units,
   places?: number,
-): string {
-  if (value === null || value === undefined || !Number.isFinite(value)) return ''
-  const { units: known, usual, digits, zero } = kindOf(kind)
-  const shown = value / known[usual[units]] + (zero?.[usual[units]] ?? 0)
-  return String(Number(shown.toFixed(places ?? digits[units])))
-}
+): string =>
+  value === null || value === undefined || !Number.isFinite(value)
+    ? ''
+    : withSign(shownIn(value, kind, units, places))
 
 /** Digits that a limit is told with. */
 const LIMIT_DIGITS = 3
@@ -223,8 +230,8 @@ export function quantityLimit(
   units: Units,
   inward: (value: number) => number,
 ): string {
-  const shown = Number(writeQuantity(value, kind, units, 9))
+  const shown = shownIn(value, kind, units, 9)
   if (shown === 0 || Number.isInteger(shown)) return String(shown)
   const step = 10 ** (Math.floor(Math.log10(Math.abs(shown))) + 1 - LIMIT_DIGITS)
-  return String(Number((inward(shown / step - 1e-9 * Math.sign(shown)) * step).toPrecision(LIMIT_DIGITS)))
+  return withSign(Number((inward(shown / step - 1e-9 * Math.sign(shown)) * step).toPrecision(LIMIT_DIGITS)))
 }

@@ -6,7 +6,7 @@ import type { Bed, Stand } from '../garden/schema'
 import { findCrop } from '../plants/crops'
 import { poolMass, poolNitrogen } from '../residue/pools'
 import { usesBefore } from '../season/earlier'
-import type { EarlierUse } from '../season/cases'
+import type { Brought, EarlierUse } from '../season/cases'
 import { generatedEnsemble } from '../site/ensemble'
 import { heldBy } from '../soil/ground'
 import { startingNitrogen } from '../soil/nitrogen'
@@ -182,6 +182,35 @@ describe('what stood before', () => {
     expect(summary.mulchG.p50).toBeLessThan(0.4 * standing.p50)
     expect(summary.waterShare.p10).toBeGreaterThanOrEqual(0)
     expect(groundSummary([], testBed, ensemble, may)).toBeNull()
+  })
+  test('under a black sheet nothing is washed out and rain does not come; mulch lies where no cover stands', () => {
+    const bare = (sheet: 'black' | null, brought: Brought = []): EarlierUse => ({
+      kind: 'bare',
+      startDay: dayNumber('2025-03-01'),
+      goneDay: sheet && dayNumber('2025-05-01'),
+      sheet,
+      brought,
+    })
+    const may = dayNumber('2025-05-01')
+    const state = (use: EarlierUse) => throughBed([use], testBed, ensemble, may).at(-1)!.state
+    const leached = (use: EarlierUse) => state(use).tally.leachedG.reduce((sum, grams) => sum + grams, 0)
+    expect(leached(bare('black'))).toBeLessThan(0.3 * leached(bare(null)))
+    expect(state(bare('black')).mineralG[0]).toBeGreaterThan(state(bare(null)).mineralG[0])
+    // What had a crop, or nothing, keeps the mulch that was laid there.
+    const hay = { day: dayNumber('2025-04-01'), massG: 600, nitrogenG: 11 }
+    const lies = (use: EarlierUse) => heldBy(groundOn([use], testBed, ensemble, may)!, 0).massG
+    expect(lies(bare(null, [hay]))).toBeGreaterThan(300)
+    expect(lies(bare(null))).toBe(0)
+    const crop: EarlierUse = {
+      ...cropUse('cabbage', '2025-03-20', null),
+      kind: 'crop',
+      cropId: 'cabbage',
+      goneDay: null,
+      brought: [hay],
+    }
+    expect(lies(crop)).toBeGreaterThan(300)
+    const gone = { ...crop, goneDay: dayNumber('2025-03-25') }
+    expect(lies(gone)).toBeGreaterThan(300)
   })
   test('what began before the weather does, or ended long ago, is not followed', () => {
     expect(groundOn([cropUse('leek', '2023-01-01', '2023-06-01')], testBed, ensemble, day)).toBeNull()

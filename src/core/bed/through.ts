@@ -4,7 +4,7 @@ import { findCrop } from '../plants/crops'
 import { addResidue } from '../residue/pools'
 import { LOOK_BACK_DAYS } from '../season/earlier'
 import { latest } from '../garden/timeline'
-import type { EarlierUse, StandAbove, StandCase } from '../season/cases'
+import type { Brought, EarlierUse, StandAbove, StandCase } from '../season/cases'
 import { endedRun, eventsFromEnd, standRunOn } from '../season/run'
 import { FATES } from '../termination/fates'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
@@ -12,7 +12,7 @@ import type { Ground } from '../soil/ground'
 import { stateOn } from '../stand/kernel'
 import { pickState, type StandState } from '../stand/state'
 import { drawMemberParameters } from '../stand/memberParameters'
-import type { GroundCrop } from '../stand/types'
+import type { GroundCrop, StandEvent } from '../stand/types'
 import { coverAbove, cropAbove } from './above'
 import { cropCourse, cropRemains } from './cropCourse'
 
@@ -36,7 +36,7 @@ function usesUntil(uses: readonly EarlierUse[], firstDay: number, day: number, l
     .map((use, i) => {
       const next = begun[i + 1]?.startDay ?? day
       // What a cover leaves lies on until the next thing begins.
-      const untilDay = use.kind === 'crop' ? Math.min(next, use.goneDay ?? next) : next
+      const untilDay = use.kind === 'cover' ? next : Math.min(next, use.goneDay ?? next)
       return { use, untilDay }
     })
     .filter(({ use, untilDay }) => untilDay > Math.max(use.startDay, day - lookBackDays))
@@ -70,10 +70,11 @@ export function throughBed(
     above: StandAbove | null = null,
     under: string | null = null,
   ) => {
-    const ground = periods.at(-1)?.ground ?? null
+    const last = periods.at(-1)
+    const ground = last?.ground ?? null
     const state =
       (of?.kind === 'cover' && coverState(of, answers, weather, ground, untilDay, above)) ||
-      groundState(of, answers, weather, ground, fromDay, untilDay)
+      groundState(of, laidIn(of ?? last?.of ?? null), answers, weather, ground, fromDay, untilDay)
     const goesOn = of?.kind === 'cover' && of.standCase.stand.id === under
     periods.push(periodOf(of, fromDay, untilDay, state, goesOn))
   }
@@ -104,9 +105,14 @@ function coverState(
   return season && season.stateOn(untilDay, eventsFromEnd(until))
 }
 
-/** The ground under a crop, or bare, at the beginning of a day. */
+/** Mulch that is carried to the ground of a use, and to it while it is bare afterwards. */
+const laidIn = (use: EarlierUse | null): Brought =>
+  (use?.kind === 'cover' ? use.standCase.brought : use?.brought) ?? []
+
+/** The ground under a crop or a sheet, or bare, at the beginning of a day. */
 function groundState(
   use: EarlierUse | null,
+  brought: Brought,
   { soil, fertility, stoodBefore, shade }: StandCase['bed'],
   ensemble: WeatherEnsemble,
   ground: Ground | null,
@@ -115,6 +121,11 @@ function groundState(
 ): StandState {
   const known = use?.kind === 'crop' ? findCrop(use.cropId) : null
   const crop: GroundCrop | null = known && cropCourse(known, fertility, fromDay, untilDay)
+  const mulch = brought.map((load): StandEvent => ({ kind: 'mulch', ...load }))
+  const sheet: StandEvent[] =
+    use?.kind === 'bare' && use.sheet
+      ? [{ kind: 'sheet', day: fromDay, sheet: { kind: use.sheet, offDay: untilDay } }]
+      : []
   return stateOn(
     {
       sown: [],
@@ -124,7 +135,7 @@ function groundState(
       stoodBefore,
       shade,
       canopyAbove: null,
-      events: [],
+      events: [...sheet, ...mulch],
       fates: FATES,
       ...(ground && { ground }),
       ...(crop && { crop }),
@@ -198,7 +209,7 @@ export function groundOn(
 export function aboveOn(standCase: StandCase, ensemble: WeatherEnsemble): StandAbove | null {
   const { upper, bed, stand, before = [] } = standCase
   const start = latest(stand.start)
-  if (!upper || !start) return null
+  if (!upper || upper.kind === 'bare' || !start) return null
   if (upper.kind === 'crop') return cropAbove(upper, bed.fertility)
   const earlier = before.filter(({ startDay }) => startDay < upper.startDay)
   const key = stableHash([upper, earlier, start.date, stand.segment])

@@ -1,3 +1,4 @@
+import { bladesFor, workedGround } from '../termination/workRates'
 import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
 import { isoDate } from '../foundations/day'
@@ -71,6 +72,7 @@ export function scenarioFor(
     question.purposes,
     { date: isoDate(sowDay), covering },
   )
+  const blades = bladesFor(means.tools, workedGround(bed, segment))
   return {
     standCase: {
       bed,
@@ -81,6 +83,7 @@ export function scenarioFor(
       own: means.own,
       flattens: canFlatten(means.tools),
       board: boardOf(means.tools),
+      ...(blades && { blades }),
       establishment: follows.kind === 'nothing' ? 'transplant' : follows.establishment,
       before: question.before,
     },

@@ -29,6 +29,17 @@ export const grownMass = (counting: Counting) => {
   return run.massG[at] + Math.max(0, run.residueG[at] - notOwn)
 }
 
+/** Days between those looked at for the most that a cover has grown. */
+const LOOKED_AT_EVERY = 7
+
+/** The most dry matter a cover has grown by the day of the end: what rots before then was grown all the same. */
+export function mostGrown(counting: Counting): number {
+  let most = 0
+  for (let day = counting.endDay; day >= counting.run.startDay; day -= LOOKED_AT_EVERY)
+    most = Math.max(most, grownMass({ ...counting, endDay: day }))
+  return most
+}
+
 /** What residue frees stays in reach of the next roots for so long before drainage has most of it, days (judgement, 15–60). */
 const IN_REACH_DAYS = 30
 

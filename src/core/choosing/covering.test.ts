@@ -9,6 +9,8 @@ import { relayed, upperCrop } from '../testing/relay/relayed'
 import { TEST_SITES } from '../testing/sites'
 import { grownMass } from './counting'
 import { coveringOn } from './covering'
+import { sowingDays } from './screening'
+import type { ChooseQuestion } from './types'
 
 const site = TEST_SITES.pennsylvania
 const ensemble = generatedEnsemble(site, dayNumber('2025-09-01'), 330, 30, 1)
@@ -36,7 +38,29 @@ describe('how seed is covered', () => {
   test('by what falls on it, where the cover above is cut within days', () => {
     expect(on('buckwheat', '2026-05-18', rye)).toBe('crop dropped over')
     expect(on('buckwheat', '2026-05-10', rye)).not.toBe('crop dropped over')
+    // What cold ends is not cut down over anything.
+    const frosted = { end: { plan: { ...end, method: 'winter-kill' as const }, actual: null } }
+    const oats: EarlierUse = { ...rye, standCase: testCase(testCover('oats', '2025-09-20', frosted)) }
+    expect(on('buckwheat', '2026-05-18', oats)).toBe('raked')
   })
+})
+
+test('the day that what stands above is cut is among the sowing days, whatever their step', () => {
+  const today = dayNumber('2026-04-10')
+  const asked = (sowUntilDay: number | null) =>
+    sowingDays({
+      today,
+      freeFromDay: today,
+      sowDay: null,
+      sowUntilDay,
+      follows: { kind: 'nothing' },
+      openUntilDay: today + 200,
+    } as unknown as ChooseQuestion)
+  const cut = dayNumber('2026-05-20')
+  expect(asked(cut)).toEqual([today, today + 14, today + 28, cut])
+  expect(asked(today)).toEqual([today])
+  expect(asked(today + 56)).toEqual([0, 14, 28, 42, 56].map((days) => today + days))
+  expect(asked(null)).toEqual([0, 14, 28, 42, 56].map((days) => today + days))
 })
 
 test('what fell from the cover above is not told as grown', () => {

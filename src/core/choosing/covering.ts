@@ -3,11 +3,10 @@ import { latest } from '../garden/timeline'
 import type { Covering } from '../garden/schema'
 import { seedSize } from '../plants/catalogue'
 import type { Species } from '../plants/parameters'
+import { cutsDown, SAME_WORK_DAYS } from '../seeding/dropOver'
 import type { WeatherEnsemble } from '../site/weather'
 import type { ChooseQuestion } from './types'
 
-/** Seed sown this few days before the cover above is cut lies under its cuttings. */
-const CUT_OVER_DAYS = 4
 /** Weeks after sowing in which freezing and thawing works seed in, and nights of both that it takes (extension). */
 const FREEZING_DAYS = 28
 const FREEZING_NIGHTS = 6
@@ -51,7 +50,7 @@ export function coveringOn(
 ): Covering {
   if (upper?.kind === 'cover') {
     const end = latest(upper.standCase.stand.end)
-    if (end && dayNumber(end.date) - sowDay <= CUT_OVER_DAYS) return 'crop dropped over'
+    if (end && cutsDown(end) && dayNumber(end.date) - sowDay <= SAME_WORK_DAYS) return 'crop dropped over'
   }
   if (upper && areSmall(plants) && freezesAndThaws(ensemble, sowDay)) return 'frost-seeded'
   return coveringFor(plants, upper !== null)

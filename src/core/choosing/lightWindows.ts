@@ -1,5 +1,6 @@
 import type { Bed, Stand } from '../garden/schema'
 import { having } from '../foundations/grouped'
+import { sharesGround } from '../garden/ground'
 import { bedSpans, latest } from '../garden/timeline'
 import type { Rules } from '../garden/rules'
 import { findCrop, type Crop } from '../plants/crops'
@@ -98,17 +99,18 @@ export function lightWindows(
   horizonDay: number,
   rules: Pick<Rules, 'lastWeeding'>,
 ): LightWindow[] {
-  const spans = bedSpans(stands, bed.id).filter((span) => span.stand.segment.kind === 'whole')
+  const spans = bedSpans(stands, bed.id)
   return spans.flatMap((span, index) => {
     const { stand, startDay, endDay } = span
-    if (stand.content.kind === 'sheet') return []
+    if (stand.content.kind === 'sheet' || stand.segment.kind === 'path') return []
     if (endDay === null || stand.end.actual || endDay > horizonDay || endDay <= today) return []
     if (having(stands, 'underStandId', stand.id).length > 0) return []
     const light =
       stand.content.kind === 'crop'
         ? underCrop(stand.content.cropId, startDay, endDay, today, rules)
         : underCover(stand, startDay, endDay, today)
-    const neededByDay = Math.min(spans[index + 1]?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
+    const next = spans.slice(index + 1).find((later) => sharesGround(later.stand.segment, stand.segment, bed))
+    const neededByDay = Math.min(next?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
     const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
     if (
       !light ||

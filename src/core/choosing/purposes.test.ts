@@ -82,6 +82,11 @@ describe('purposes are counted from what grew', () => {
     }
     expect(findPurpose('mass').amount(counting)).toBeCloseTo(run.massG[60] + run.residueG[60], 6)
     expect(amount('mulch', 'oats')).toBeCloseTo(amount('mass', 'oats'), 6)
+    // Long after its death most of it has rotted; it was grown all the same.
+    expect(amount('mass', 'buckwheat', 74)).toBeGreaterThanOrEqual(amount('mulch', 'buckwheat', 74))
+    const old = growStand(TEST_SITES.maryland, 'cereal-rye', '2025-09-10', { members: 6, days: 400 })
+    const late = { ...counting, ...old, endDay: old.run.startDay + 395 }
+    expect(findPurpose('mass').amount(late)).toBeGreaterThan(1.5 * findPurpose('mulch').amount(late))
   })
   test('carry: strawy growth counts full, soft growth half', () => {
     const { run } = stand('field-pea')

@@ -9,6 +9,7 @@ import {
   fixedAndKept,
   flowerDays,
   grownMass,
+  mostGrown,
   liftedMulch,
   nitrateHeld,
   rootMass,
@@ -47,8 +48,8 @@ export const PURPOSES: readonly Purpose[] = [
     measure: 'dry matter grown',
     unit: 'dry matter',
     goal: 400,
-    from: 'live growth and what has fallen of it on the day it is ended',
-    amount: grownMass,
+    from: 'the most of live growth and what has fallen of it until it is ended',
+    amount: mostGrown,
   },
   {
     id: 'hold',

@@ -11,7 +11,10 @@ export const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
 /** Sowing days tried at most, and days between them. */
 const SOWING_DAYS = 5
 const SOWING_STEP_DAYS = 14
-/** Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window; under what stands, all through the time for it. */
+/**
+ * Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window; under what
+ * stands, all through the time for it and on its last day, on which a cover above is cut over the seed.
+ */
 export function sowingDays(question: ChooseQuestion): number[] {
   const first = Math.max(question.freeFromDay, question.today)
   if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
@@ -23,7 +26,8 @@ export function sowingDays(question: ChooseQuestion): number[] {
       : Math.max(SOWING_STEP_DAYS, Math.floor((last - first) / (SOWING_DAYS - 1)))
   const days: number[] = []
   for (let day = first; day <= last && days.length < SOWING_DAYS; day += step) days.push(day)
-  return days.length > 0 ? days : [first]
+  if (days.length === 0) return [first]
+  return question.sowUntilDay !== null && days.at(-1)! < last ? [...days, last] : days
 }
 
 export const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble => ({

@@ -56,6 +56,12 @@ describe('light under standing crops', () => {
     expect(isoDate(window.lightDay)).toBe('2026-09-20')
     expect(isoDate(window.sowUntilDay)).toBe('2026-08-30')
     expect(window.by).toBe('frost')
+    // On a half of the bed as on all of it; what follows on the other half is not waited for.
+    const half = (which: 'first' | 'second') => ({ segment: { kind: 'half' as const, which } })
+    const beside = crop('k', 'kale', '2026-11-01', '2027-01-10', half('second'))
+    const [onHalf] = windowsOf({ ...tomato, ...half('first') }, beside)
+    expect(onHalf).toMatchObject({ sowFromDay: window.sowFromDay, recoveredWeeks: window.recoveredWeeks })
+    expect(windowsOf({ ...tomato, ...half('second') }, beside)[0].neededByDay).toBe(dayNumber('2026-11-01'))
     // Half a year where nothing is planned after it, whoever asks; until what is planned otherwise.
     expect(window.recoveredWeeks).toBe(26)
     const [until] = windowsOf(tomato, crop('o', 'onion', '2027-01-23', '2027-07-01'))

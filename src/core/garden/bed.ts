@@ -51,6 +51,8 @@ export const bed = z.object({
   stoodBefore: stoodBefore.nullable(),
   /** Share of the day's light taken by trees or walls, 0 (open) to 0.8. */
   shade: numberBetween('Shade', 0, 0.8),
+  /** How steep it lies, m of fall in a hundred; level where left out. */
+  slopePct: numberBetween('Slope', 0, 60, '%').optional(),
   fixtures: z.array(fixture).max(50),
   /** Diseases and pests that were bad here: what plants of the same family should keep away from for some years. */
   troubles: z

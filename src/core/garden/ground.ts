@@ -102,6 +102,13 @@ export function takesAllOf(a: Segment, b: Segment, bed: BedSize): boolean {
   )
 }
 
+/** What two parts of a bed have in common; the first where that is nothing, as in paths. */
+export function commonSegment(a: Segment, b: Segment, bed: BedSize): Segment {
+  const [one, other] = [rectangleOf(a, bed), rectangleOf(b, bed)]
+  const common = one && other && commonRectangle(one, other)
+  return common ? segmentOn(common, bed) : a
+}
+
 /** What stays in a part of a bed: what has its place there, and all whose place is not told. */
 export function fixturesIn(bed: BedSize & Pick<Bed, 'fixtures'>, segment: Segment): Bed['fixtures'] {
   const ground = rectangleOf(segment, bed)

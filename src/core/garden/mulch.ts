@@ -32,6 +32,8 @@ export const mulchLaid = z.object({
   segment: segment.optional(),
   /** Whether it is promised to the bed and still in store. */
   owed: z.boolean().optional(),
+  /** The stand whose ending it comes after, and how many days after its ground lies open; owed mulch goes with that day. */
+  after: z.object({ standId: id, days: z.int().min(0).max(400) }).optional(),
   sourceId: id,
   kg: numberBetween('Weight laid', 0.1, 1_000_000, 'kg'),
 })

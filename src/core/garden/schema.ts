@@ -168,6 +168,8 @@ export const stand = z.object({
       z.object({ kind: z.literal('stays') }),
     ])
     .nullable(),
+  /** Which of the stands that follow on parts of its ground its plan goes on to; the first that has not begun where left out. */
+  goesOnTo: id.optional(),
   start: step(start),
   cuts: z.array(z.object({ id, cut: step(cut) })).max(50),
   waterings: z.array(watering).max(400),

@@ -24,11 +24,21 @@ export const toolKind = z.enum([
   'wheel hoe',
   'harrow',
   'garden roller',
+  'mulch film',
+  'woven fabric',
 ])
 export type ToolKind = z.infer<typeof toolKind>
 
-/** Years for which a sheet or film keeps out the light, or holds, laid out in the sun (judgement: 4–8 and 1–3). */
-const SHEET_LIFE_YEARS: Partial<Record<ToolKind, number>> = { 'black tarp': 6, 'clear film': 2 }
+/**
+ * Years for which a sheet or film keeps out the light, or holds, laid out in the sun (judgement: tarp 4–8, clear film 1–3,
+ * film with holes 1–3, woven fabric 6–12).
+ */
+const SHEET_LIFE_YEARS: Partial<Record<ToolKind, number>> = {
+  'black tarp': 6,
+  'clear film': 2,
+  'mulch film': 2,
+  'woven fabric': 9,
+}
 
 /** Years by which a sheet or film is past its life; 0 where it is not, or its age is not known. */
 export const yearsPastLife = ({ kind, boughtIn }: Pick<Tool, 'kind' | 'boughtIn'>, year: number): number => {
@@ -49,5 +59,7 @@ export const tool = z.object({
   lengthM: numberBetween('Tool length', 0.05, 500, 'm').nullable(),
   /** Year in which a sheet or film was bought new. */
   boughtIn: numberBetween('Year it was bought', 1980, 2200).int().optional(),
+  /** How far apart its holes are, where it has been cut or burnt for planting through. */
+  holesM: numberBetween('Hole spacing', 0.05, 3, 'm').optional(),
 })
 export type Tool = z.infer<typeof tool>

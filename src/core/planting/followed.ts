@@ -5,7 +5,7 @@ import type { Bed, Stand } from '../garden/schema'
 import type { EndDetails } from '../garden/ending'
 import { tellingCount } from '../termination/pooling'
 
-/** A cover that was ended, and the crop that followed it in the same bed. */
+/** A cover that was ended, and a crop that followed it on its ground. */
 export type Followed = {
   cover: Stand
   end: EndDetails
@@ -17,7 +17,7 @@ export type Followed = {
   yieldKgM2: number | null
 }
 
-/** Endings with the crop planted after them, the newest planting first. */
+/** Endings with the crops planted after them, the first on each part of the ground, the newest planting first. */
 export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Followed[] {
   const started = (stand: Stand) => stand.start.actual && dayNumber(stand.start.actual.date)
   return stands
@@ -26,7 +26,8 @@ export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Foll
       const bed = beds.find((entry) => entry.id === cover.bedId)
       if (cover.content.kind !== 'cover' || !end || !bed) return []
       const ended = dayNumber(end.date)
-      const crop = stands
+      const count = tellingCount(cover)
+      const after = stands
         .filter(
           (stand) =>
             stand.bedId === bed.id &&
@@ -34,21 +35,24 @@ export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Foll
             sharesGround(stand.segment, cover.segment, bed) &&
             (started(stand) ?? -1) >= ended,
         )
-        .sort((a, b) => started(a)! - started(b)!)[0]
-      if (!crop) return []
-      const count = tellingCount(cover)
-      const kg = crop.outcome?.yieldKg ?? null
-      return [
-        {
-          cover,
-          end,
-          stoodAgain: count ? count.standing / count.before : null,
-          crop,
-          bed,
-          waitedDays: started(crop)! - ended,
-          yieldKgM2: kg === null ? null : kg / Math.max(0.01, segmentAreaM2(bed, crop.segment)),
-        },
-      ]
+        .sort((a, b) => started(a)! - started(b)!)
+      // The first on each part of its ground.
+      return after
+        .filter(
+          (crop, i) => !after.slice(0, i).some(({ segment }) => sharesGround(segment, crop.segment, bed)),
+        )
+        .map((crop) => {
+          const kg = crop.outcome?.yieldKg ?? null
+          return {
+            cover,
+            end,
+            stoodAgain: count ? count.standing / count.before : null,
+            crop,
+            bed,
+            waitedDays: started(crop)! - ended,
+            yieldKgM2: kg === null ? null : kg / Math.max(0.01, segmentAreaM2(bed, crop.segment)),
+          }
+        })
     })
     .sort((a, b) => started(b.crop)! - started(a.crop)!)
 }

@@ -13,7 +13,7 @@ import { lastManureDay } from '../scenario/criteria'
 import type { Follows } from '../scenario/types'
 import type { Bed } from '../garden/schema'
 import { manureDaysFor, manureOf, manureOn, touchesSoil } from './manure'
-import { lateRule, plantsFor, plantsToOrder, spacingFor } from './spacing'
+import { lateRule, placesOf, plantsFor, plantsToOrder, spacingFor } from './spacing'
 import { plantingMethods } from './through'
 
 const compost: NitrogenSource = {
@@ -212,6 +212,18 @@ describe('animals and the harvest', () => {
   })
 })
 
+test('plants stand in rows in the middle of their own part of a bed, all inside it', () => {
+  const spacing = plantsFor(4, 1.1, 45, 60)
+  const places = placesOf(spacing, 1.1)
+  expect(places).toHaveLength(spacing.plants)
+  expect(new Set(places.map(({ acrossM }) => acrossM)).size).toBe(2)
+  for (const { alongM, acrossM } of places) {
+    expect(alongM).toBeLessThan(4)
+    expect(acrossM).toBeGreaterThan(0.2)
+    expect(acrossM).toBeLessThan(0.9)
+  }
+})
+
 describe('the loop closed', () => {
   const cover = testCover('oats', '2026-03-01', {
     end: { plan: null, actual: { date: '2026-05-01', method: 'chop', passes: 1, note: '' } },
@@ -238,6 +250,24 @@ describe('the loop closed', () => {
   test('a cover’s end stands beside the first crop after it, its wait, and its yield per m²', () => {
     expect(followedBy([testBed], [cover, crop])).toMatchObject([
       { stoodAgain: 0.05, waitedDays: 14, yieldKgM2: expect.closeTo(3, 9), crop: { id: 'crop' } },
+    ])
+  })
+  test('several crops on parts of its ground stand there each, what follows them does not', () => {
+    const on = (id: string, date: string, which: 'first' | 'second'): Stand => ({
+      ...crop,
+      id,
+      segment: { kind: 'half', which },
+      start: { plan: null, actual: { ...crop.start.actual!, date } },
+    })
+    const stands = [
+      cover,
+      on('b', '2026-05-20', 'second'),
+      on('a', '2026-05-15', 'first'),
+      on('c', '2026-07-01', 'first'),
+    ]
+    expect(followedBy([testBed], stands).map(({ crop: { id }, yieldKgM2 }) => [id, yieldKgM2])).toEqual([
+      ['b', expect.closeTo(6, 9)],
+      ['a', expect.closeTo(6, 9)],
     ])
   })
   test('without a crop, or with one planted before the end, there is nothing to show', () => {

@@ -69,6 +69,16 @@ export function plantsFor(lengthM: number, widthM: number, rowCm: number, plantC
   return { rowCm, plantCm, rows, perRow, plants: rows * perRow }
 }
 
+/** Where plants stand on a ground of a width: rows side by side in the middle of their own part of it, m from its corner. */
+export const placesOf = (
+  { rows, perRow, plantCm }: Spacing,
+  widthM: number,
+): { alongM: number; acrossM: number }[] =>
+  Array.from({ length: rows * perRow }, (_, i) => ({
+    alongM: (((i % perRow) + 0.5) * plantCm) / 100,
+    acrossM: ((Math.floor(i / perRow) + 0.5) * widthM) / rows,
+  }))
+
 /** Usual spacing, and the closer one when planting is `daysLate` behind the plan. */
 export function spacingFor(
   crop: Crop,

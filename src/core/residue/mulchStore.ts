@@ -115,9 +115,11 @@ export function mulchOnBeds(data: Known): (MulchLaid & { kind: StoredMulch['kind
   )
 }
 
-/** Owed mulch that was not laid on its day is expected today. */
+/** Owed mulch that was not laid on its day is expected today, whatever it was to come after. */
 export const expectedMulch = (laid: readonly MulchLaid[], today: number): MulchLaid[] =>
-  laid.map((one) => (one.owed && dayNumber(one.date) < today ? { ...one, date: isoDate(today) } : one))
+  laid.map((one) =>
+    one.owed && dayNumber(one.date) < today ? { ...one, date: isoDate(today), after: undefined } : one,
+  )
 
 /** What was laid on a part of a bed from store, or is owed to it, and rots within the year, in g m⁻² of that part by day. */
 export function laidOn(data: Known, bed: Bed, part: Segment = WHOLE) {

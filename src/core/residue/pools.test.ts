@@ -3,6 +3,7 @@ import fc from '../testing/property'
 import {
   addResidue,
   decayDay,
+  SURFACE_CONTACT,
   emptyPools,
   poolMass,
   poolNitrogen,
@@ -21,7 +22,15 @@ const nitrogenOf = (pools: ResiduePools) => poolNitrogen(pools, 0)
 /** A day's decay; returns the mineral nitrogen that is there after it. */
 function rotDay(pools: ResiduePools, soilC: number, wetness: number, mineralG: number) {
   const mineral = Float64Array.of(mineralG)
-  decayDay(pools, Float64Array.of(soilC), Float64Array.of(wetness), mineral, 0, 1)
+  decayDay(
+    pools,
+    Float64Array.of(soilC),
+    Float64Array.of(wetness),
+    mineral,
+    Float64Array.of(SURFACE_CONTACT),
+    0,
+    1,
+  )
   return mineral[0]
 }
 

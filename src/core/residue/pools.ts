@@ -7,7 +7,7 @@ import { exponential } from '../foundations/exponential'
 /** First-order loss per day at the best temperature and moisture; the fast pool goes four times as fast as cellulose (judgement). */
 const LOSS_PER_DAY = { cellulose: 0.05, lignin: 0.0095 } as const
 /** Contact with soil of residue on the surface, against buried (judgement, 0.5–1). */
-const SURFACE_CONTACT = 0.76
+export const SURFACE_CONTACT = 0.76
 /** Contact of residue chopped and mixed into the soil. */
 export const BURIED_CONTACT = 1
 const CARBON_SHARE = 0.42
@@ -96,16 +96,17 @@ const TRACE_G = 0.01
 
 /**
  * One day's decay in the members from `begin` up to `end`. `wetness` 0–1 is the moisture of the residue, `mineral` the
- * nitrogen within reach of the microbes, g m⁻²: it is given what is freed and loses what they take.
+ * nitrogen within reach of the microbes, g m⁻²: it is given what is freed and loses what they take. `contact` is that with
+ * the soil, 1 where it is mixed in.
  */
 export function decayDay(
   pools: ResiduePools,
   soilC: Float64Array,
   wetness: Float64Array,
   mineral: Float64Array,
+  contact: Float64Array,
   begin: number,
   end: number,
-  contact: number = SURFACE_CONTACT,
 ): void {
   const { fastG, celluloseG, ligninG, fastNitrogenG, celluloseNitrogenG, ligninNitrogenG } = pools
   const { netReleasedG, microbialNitrogenG, decayedG } = pools
@@ -119,7 +120,7 @@ export function decayDay(
     const nitrogen = fastNitrogenG[m] + celluloseNitrogenG[m] + ligninNitrogenG[m]
     const carbonRatio = atMost(POOREST, (CARBON_SHARE * mass) / atLeast(1e-6, nitrogen))
     const cnFactor = carbonRatio <= 25 ? 1 : exponential(-0.693 * (carbonRatio * 0.04 - 1))
-    const rate = warmth(warm) * (0.15 + 0.7 * wetness[m]) * cnFactor * contact
+    const rate = warmth(warm) * (0.15 + 0.7 * wetness[m]) * cnFactor * contact[m]
     const celluloseKept = exponential(-LOSS_PER_DAY.cellulose * rate)
     const halfFastKept = celluloseKept * celluloseKept
     const fastKept = halfFastKept * halfFastKept

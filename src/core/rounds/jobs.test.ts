@@ -240,6 +240,14 @@ describe('mulch that is owed', () => {
     const jobs = round(gone, {}, { stands: [gone, next], mulch: [owed('2026-05-14')] })
     expect(jobs.filter(({ kind }) => kind === 'mulch')).toMatchObject([{ standId: 'next' }])
   })
+  test('is laid in a bed in which nothing was ever sown, too', () => {
+    const bare = { ...testBed, id: 'bare' }
+    const input = { beds: [testBed, bare], mulch: [owed('2026-05-14', { bedId: 'bare' })] }
+    const jobs = round(cover(), {}, input)
+    expect(jobs.filter(({ bedId }) => bedId === 'bare')).toMatchObject([
+      { id: 'm:mulch', kind: 'mulch', standId: 'bare', dueDay: dayNumber('2026-05-14') },
+    ])
+  })
   test('what is laid, or owed to another bed or much later, asks for nothing', () => {
     for (const one of [
       owed('2026-05-14', { owed: undefined }),

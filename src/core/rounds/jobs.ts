@@ -8,7 +8,7 @@ import { segmentSizeM } from '../garden/area'
 import { findCrop } from '../plants/crops'
 import { droppedWith } from '../seeding/dropOver'
 import { groundSheets } from './groundSheets'
-import { mulching } from './mulching'
+import { mulching, mulchingBare } from './mulching'
 import { isCover, job, startDay, type Job, type Maker, type RoundsInput } from './job'
 import { lookTells } from './looks'
 import { dueSteps, trays } from './planned'
@@ -101,12 +101,16 @@ const growth: Maker = (input, stand) => {
       }),
     )
   const up = stageOf(forecast, 9)?.quantiles
-  const seen = Math.max(lastSeen(input, stand), startDay(stand) ?? -Infinity)
+  const seen = lastSeen(input, stand)
   const tells = up && today > up.p90 + 10 && forecast ? lookTells(forecast, today) : null
   if (tells) {
     // Nothing was to be seen before it grew on, nor before the garden was known here.
-    const due = Math.max(seen + UNSEEN_DAYS, tells.sinceDay, input.begunDay ?? -Infinity)
-    jobs.push(job(stand, 'look', due, { days: [seen], share: tells.share }))
+    const due = Math.max(
+      Math.max(seen, startDay(stand) ?? -Infinity) + UNSEEN_DAYS,
+      tells.sinceDay,
+      input.begunDay ?? -Infinity,
+    )
+    jobs.push(job(stand, 'look', due, { days: Number.isFinite(seen) ? [seen] : [], share: tells.share }))
   }
   return jobs
 }
@@ -195,7 +199,7 @@ export function jobsOf(input: RoundsInput, daysAhead = ROUND_DAYS): Job[] {
       frost,
     ].flatMap((make) => make(input, stand)),
   )
-  return asOneWork(all, input)
+  return [...asOneWork(all, input), ...mulchingBare(input)]
     .filter(
       (entry) =>
         entry.dueDay <= input.today + daysAhead && (entry.untilDay === null || entry.untilDay >= input.today),

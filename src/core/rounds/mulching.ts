@@ -1,8 +1,9 @@
 import { dayNumber } from '../foundations/day'
 import { having } from '../foundations/grouped'
-import type { Segment, Stand } from '../garden/schema'
+import { FRESH_STAND } from '../garden/fresh'
+import type { Bed, Segment, Stand } from '../garden/schema'
 import { standsOn } from '../garden/timeline'
-import { job, startDay, type Maker } from './job'
+import { job, startDay, type Job, type Maker, type RoundsInput } from './job'
 
 /** The stand of a bed that mulch is for: what stands there on the day, else what comes next, else what stood there last. */
 function standFor(stands: readonly Stand[], day: number): Stand | undefined {
@@ -16,6 +17,27 @@ function standFor(stands: readonly Stand[], day: number): Stand | undefined {
 }
 
 const WHOLE: Segment = { kind: 'whole' }
+
+/** What its jobs ask of a bed in which nothing was ever sown or planned: all its ground, and nothing begun on it. */
+export const bareGround = ({ id, gardenId }: Bed): Stand => ({
+  ...FRESH_STAND,
+  id,
+  gardenId,
+  bedId: id,
+  segment: WHOLE,
+  content: { kind: 'sheet', sheet: 'black', aim: 'weeds' },
+  start: { plan: null, actual: null },
+  end: { plan: null, actual: null },
+})
+
+/** Mulch that is owed to beds in which nothing was ever sown or planned. */
+export function mulchingBare(input: RoundsInput): Job[] {
+  const used = new Set(input.stands.map(({ bedId }) => bedId))
+  return input.beds
+    .filter(({ id }) => !used.has(id))
+    .map(bareGround)
+    .flatMap((ground) => mulching({ ...input, stands: [ground] }, ground))
+}
 
 /** Mulch that is owed to a bed, laid from its day on. */
 export const mulching: Maker = ({ stands, mulch }, stand) =>

@@ -1,4 +1,4 @@
-import { HOLDING_G } from '../residue/mulch'
+import { HOLDING_G, mulchDepthM } from '../residue/mulch'
 import { lastActDay } from '../termination/start'
 import { NOTHING, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { nitrogenWeeks, type NitrogenWeek } from '../planting/feeding'
@@ -79,6 +79,12 @@ export function keptShare(run: StandRun, fromDay: number): number[] {
 /** Mulch to add on the planting day for weeds to be held until a week, g m⁻²: it rots as what lies there does. */
 export const toHoldUntil = ({ mulchG, keptShare }: Pick<Aftermath, 'mulchG' | 'keptShare'>, week: number) =>
   Math.max(0, HOLDING_G / Math.max(LEAST_KEPT, keptShare[week] ?? 0) - mulchG.p50)
+
+/** Depth of wood chips, m, that makes up for what then is missing of a mulch that holds weeds: they hardly rot in a season. */
+export const chipsToHoldUntil = (
+  { mulchG, keptShare }: Pick<Aftermath, 'mulchG' | 'keptShare'>,
+  week: number,
+) => mulchDepthM(Math.max(0, HOLDING_G - mulchG.p50 * (keptShare[week] ?? 0)))
 
 /** Net mineral nitrogen that residue frees between two days; what lies past the run counts to its end. */
 export function releasedBetween(run: StandRun, fromDay: number, toDay: number): Quantiles {

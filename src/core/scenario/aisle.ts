@@ -33,6 +33,8 @@ const SHARE_OF_CROP = 1 / 3
 const WITHOUT_CROP_M = 0.4
 /** Above the height that lets it live there must be something to cut, m. */
 const WORTH_CUTTING_M = 0.08
+/** Around the stems of what stands beside an aisle no growth and no cuttings, m: voles and rot live there (judgement, 0.15–0.3). */
+export const COLLAR_M = 0.2
 /** Days between mowings at least, days looked ahead, most mowings told, and members they are told by. */
 const APART_DAYS = 12
 const AHEAD_DAYS = 270

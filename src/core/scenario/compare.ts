@@ -7,6 +7,8 @@ import { shareOf } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
+import { SEEDS_FROM_BBCH } from '../stand/reseeding'
+import { dateQuantiles, stageDays } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { aftermathOf, type Aftermath } from './after'
 import { boundOf, exactOf, placeOf, startOf, type Comparison } from './bounds'
@@ -17,9 +19,11 @@ import { bestStart, HOPELESS, latestSafe, type TerminationStart } from './starts
 import { terminationOf } from './termination'
 import type { Scenario } from './types'
 
-/** Start days looked at for one way at most: as far back as a year; and days looked ahead where nothing says when the ground is wanted. */
+/** Start days looked at for one way at most: as far back as a year. */
 export const MOST_STARTS = 24
+/** Days looked ahead where nothing says when the ground is wanted and no seed comes; nearer than this seed counts as there. */
 const OPEN_LOOK_DAYS = 120
+const SEED_NEAR_DAYS = 7
 
 /** A night or a day beyond these in a member counts as cold or heat that may end a stand, °C. */
 const COLD_C = -5
@@ -41,15 +45,32 @@ export type TerminationOption = {
   after: Aftermath | null
 }
 
-/** First and last day on which an ending may begin. */
+/** Day on which the first species of a stand that lives to bear seed begins to, in the middle course; Infinity where none does. */
+function seedDay(run: StandRun): number {
+  const days = run.sown.map((_, component) => {
+    const { chance, quantiles } = dateQuantiles(stageDays(run, component, SEEDS_FROM_BBCH))
+    return quantiles && chance > 0.5 ? Math.floor(quantiles.p50) : Infinity
+  })
+  return Math.min(...days)
+}
+
+/** Last day looked at where nothing says when the ground is wanted: before seed comes; some months ahead where it is there, or comes never. */
+function openUntil(run: StandRun, fromDay: number): number {
+  const seeds = seedDay(run)
+  return Number.isFinite(seeds) && seeds > fromDay + SEED_NEAR_DAYS ? seeds : fromDay + OPEN_LOOK_DAYS
+}
+
+/** First and last day on which an ending may begin, of a stand as far as it is known how it grows. */
 export function startSpan(
   scenario: Scenario,
-  run: Pick<StandRun, 'startDay' | 'days'>,
+  run: Pick<StandRun, 'startDay' | 'days'> | StandRun,
 ): { fromDay: number; toDay: number } {
   const fromDay = Math.max(scenario.today, run.startDay + 1)
   const target = targetDay(scenario.follows)
   const last = run.startDay + run.days - 1 - FIRST_WEEKS_DAYS
-  return { fromDay, toDay: Math.min(Number.isFinite(target) ? target : fromDay + OPEN_LOOK_DAYS, last) }
+  if (Number.isFinite(target)) return { fromDay, toDay: Math.min(target, last) }
+  const until = 'species' in run ? openUntil(run, fromDay) : fromDay + OPEN_LOOK_DAYS
+  return { fromDay, toDay: Math.min(until, last) }
 }
 
 /** Days between two start days grow by about this for each day further back from the day the ground is wanted. */

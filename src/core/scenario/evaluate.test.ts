@@ -17,8 +17,9 @@ import { generatedEnsemble } from '../site/ensemble'
 import { cropNeed } from '../planting/feeding'
 import { soilRelease } from '../soil/nitrogen'
 import { standRun } from '../bed/standRun'
+import { withoutEnd } from '../season/standCase'
 import { bestOption, bestTermination } from './best'
-import { compareTerminations } from './compare'
+import { compareTerminations, startSpan } from './compare'
 import { HOPELESS } from './starts'
 import { evaluate, evaluateWith } from './evaluate'
 import { workable } from './sowing'
@@ -377,5 +378,32 @@ describe('a plan counted again, member by member', () => {
           .map(({ survivors }) => survivors.p50)
       expect(shared(option)).not.toEqual(shared(usual))
     }
+  })
+})
+
+describe('where nothing says when the ground is wanted', () => {
+  const spanOf = (speciesId: string) => {
+    const plan = scenario({ speciesId, end: { method: 'chop', date: '2026-05-01' } })
+    const open = { ...plan, standCase: withoutEnd(plan.standCase) }
+    const season = standRun(open.standCase, ensemble)!
+    return { open, season, ...startSpan(open, season.run) }
+  }
+  test('a cover that lives through winter is looked at until it bears seed, and can be chopped in bloom', () => {
+    const { open, season, fromDay, toDay } = spanOf('cereal-rye')
+    expect(toDay).toBeGreaterThan(dayNumber('2026-05-05'))
+    expect(toDay).toBeLessThan(dayNumber('2026-06-25'))
+    const chop = compareTerminations(open, season).find(
+      ({ method, passes }) => method === 'chop' && passes === 2,
+    )!
+    expect(chop.shown!.day).toBeGreaterThan(dayNumber('2026-04-15'))
+    expect(chop.shown!.day).toBeLessThanOrEqual(toDay)
+    expect(chop.shown!.chance).toBeGreaterThan(0.5)
+    expect(startSpan(open, { startDay: season.run.startDay, days: season.run.days }).toDay).toBe(
+      fromDay + 120,
+    )
+  })
+  test('one that winter takes before it bears seed some months ahead', () => {
+    const { fromDay, toDay } = spanOf('phacelia')
+    expect(toDay).toBe(fromDay + 120)
   })
 })

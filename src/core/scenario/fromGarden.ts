@@ -6,7 +6,8 @@ import { latest } from '../garden/timeline'
 import { freedByFeed } from '../planting/feeding'
 import { manureOn } from '../planting/manure'
 import { findCrop } from '../plants/crops'
-import { nextStand, ownOf, standCaseOf } from '../season/standCase'
+import { followersOf, nextStand, sheetOffBefore } from '../season/followers'
+import { ownOf, standCaseOf } from '../season/standCase'
 import { toolsOn } from '../termination/entering'
 import { ownMinutes } from '../termination/workRates'
 import type { Follows, GroundFacts, Means, Scenario } from './types'
@@ -59,6 +60,7 @@ export function cropFollows(
     feedG: content.feed && source ? freedByFeed(content.feed.kg, segmentAreaM2(bed, segment), source) : 0,
     day: dayNumber(begun.date),
     done: start.actual !== null,
+    ...(segment.kind !== 'whole' && { on: segment }),
   }
 }
 
@@ -77,6 +79,26 @@ export function followsOf(data: GardenData, bed: Bed, cover: Stand): Follows {
   return cover.follows?.kind === 'undecided' && cover.follows.neededBy !== null
     ? { kind: 'deadline', day: dayNumber(cover.follows.neededBy), establishment: 'transplant' }
     : { kind: 'nothing' }
+}
+
+/** The other crops that follow a cover, on other parts of its ground than the one its plan goes on to, each with the plan up to it. */
+export function plansBeside(
+  data: GardenData,
+  cover: Stand,
+  plan: Scenario,
+): { crop: Stand; plan: Scenario }[] {
+  const next = nextStand(data, cover)
+  const followers = followersOf(data, cover)
+  // The day of the plan's own crop may be one that is only tried.
+  const ownDay =
+    followers[0]?.id === next?.id && plan.follows.kind !== 'nothing' ? plan.follows.day : undefined
+  return followers.flatMap((crop) => {
+    const follows = crop.id === next?.id ? null : cropFollows(crop, plan.standCase.bed, data.garden)
+    if (!follows) return []
+    const before = sheetOffBefore(data, cover, crop)
+    const standCase = { ...plan.standCase, sheetOffBy: before === undefined ? undefined : (ownDay ?? before) }
+    return [{ crop, plan: { ...plan, standCase, follows } }]
+  })
 }
 
 /** The plan of a bed's stretch that a cover belongs to, with all it is judged by; null for stands without a bed. */

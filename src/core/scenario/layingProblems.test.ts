@@ -5,7 +5,8 @@ import { FRESH_STAND } from '../garden/fresh'
 import type { GardenData, Stand } from '../garden/schema'
 import { bareWindows } from '../garden/windows'
 import { expectedStands } from '../garden/timeline'
-import { beforeOn, nextStand } from '../season/standCase'
+import { nextStand } from '../season/followers'
+import { beforeOn, standCaseOf } from '../season/standCase'
 import { occupantsOf } from '../season/occupied'
 import { yearsPastLife } from '../garden/tool'
 import { testBed, testCover, testTool } from '../testing/beds'
@@ -100,7 +101,18 @@ describe('the rest of the plan with such a sheet', () => {
   test('a cover is still followed by the crop, which finds the cover before it', () => {
     expect(nextStand(data, rye)!.id).toBe('tomato')
     const before = beforeOn(data, testBed, { kind: 'whole' }, dayNumber('2026-06-01'), 'tomato')
-    expect(before.map(({ kind }) => kind)).toEqual(['cover'])
+    expect(before.map(({ kind }) => kind)).toEqual(['cover', 'bare'])
+    expect(standCaseOf(data, rye)!.sheets).toMatchObject([{ kind: 'black', day: dayNumber('2026-05-01') }])
+  })
+  test('a sheet on a half is nothing to all of the bed, and all to its half', () => {
+    const half = { kind: 'half', which: 'first' } as const
+    const parted = dataOf([rye, { ...laid, segment: half }, tomato])
+    const day = dayNumber('2026-06-01')
+    const kinds = (segment: Parameters<typeof beforeOn>[2]) =>
+      beforeOn(parted, testBed, segment, day, 'tomato').map(({ kind }) => kind)
+    expect(kinds({ kind: 'whole' })).toEqual(['cover'])
+    expect(kinds(half)).toEqual(['cover', 'bare'])
+    expect(standCaseOf(parted, rye)!.sheets).toBeUndefined()
   })
   test('ground under it is not bare, and what begins there finds it', () => {
     const from = dayNumber('2026-04-01')

@@ -3,7 +3,9 @@ import fc from '../testing/property'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { Bed, GardenData, Stand } from '../garden/schema'
 import { testBed, testCover, testTool } from '../testing/beds'
-import { sheetClashes, sheetUses } from './sheetUse'
+import { cropContent, cropStand, planting } from '../garden/newStands'
+import { findCrop } from '../plants/crops'
+import { cropsCarried, sheetClashes, sheetUses } from './sheetUse'
 
 const bed = (id: string, lengthM = 10): Bed => ({ ...testBed, id, label: id, lengthM, widthM: 1.2 })
 const tarped = (bedId: string, date: string, own: Partial<Stand> = {}): Stand => ({
@@ -73,5 +75,47 @@ describe('where sheets lie', () => {
               for (const sheet of a.sheets ?? []) expect(b.sheets ?? []).not.toContain(sheet)
       }),
     )
+  })
+})
+
+describe('film and fabric with holes', () => {
+  const piece = (id: string, own: object = {}) => ({ ...testTool('woven fabric', 1.3, 12), id, ...own })
+  const through = (bedId: string, cropId: string, date: string, done = false): Stand =>
+    cropStand(
+      { id: `${cropId} ${bedId}`, gardenId: 'g', bedId },
+      cropContent(cropId, 'transplant', { plantingMethod: 'film' }),
+      { plan: planting(date), actual: done ? planting(date) : null },
+      90,
+    )
+  const crop = findCrop('squash')!
+  const fitting = piece('fitting', { holesM: crop.plantCm / 100 })
+  const wrong = piece('wrong', { holesM: (crop.plantCm / 100) * 0.5 })
+  const whole = piece('whole')
+
+  test('the holes decide: those that fit before a piece that has none, never those that do not', () => {
+    const on = (tools: object[]) =>
+      sheetUses(gardenOf([through('A', 'squash', '2026-06-01')], tools), today)[0]
+    expect(on([wrong, whole, fitting]).sheets).toEqual([fitting])
+    expect(on([wrong, whole]).sheets).toEqual([whole])
+    expect(on([wrong])).toMatchObject({ sheets: null, fits: false })
+    // One who owns none buys by the roll, and is told nothing.
+    expect(on([small])).toBeUndefined()
+  })
+  test('a piece lies on one bed at a time, until its crop is cleared, and has carried those that were planted', () => {
+    const a = through('A', 'squash', '2026-06-01')
+    const b = through('B', 'squash', '2026-06-20')
+    const uses = sheetUses(gardenOf([a, b], [fitting]), today)
+    expect(uses.map(({ sheets }) => sheets?.length ?? 0)).toEqual([1, 0])
+    expect(sheetClashes(uses)).toMatchObject([
+      { use: { stand: { bedId: 'B' } }, with: [{ stand: { bedId: 'A' } }] },
+    ])
+    const past = [through('A', 'squash', '2024-06-01', true), through('A', 'squash', '2025-06-01', true)]
+    expect(cropsCarried(gardenOf([...past, a], [fitting]), fitting)).toBe(2)
+    expect(cropsCarried(gardenOf([a], [fitting]), fitting)).toBe(0)
+  })
+  test('a tarp is not planted through, nor fabric with holes laid to kill', () => {
+    const [tarp] = sheetUses(gardenOf([tarped('A', '2026-05-01')], [fitting, small]), today)
+    expect(tarp.sheets).toEqual([small])
+    expect(sheetUses(gardenOf([tarped('A', '2026-05-01')], [fitting]), today)[0].sheets).toBeNull()
   })
 })

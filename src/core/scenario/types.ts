@@ -2,7 +2,7 @@ import type { OwnResults } from '../garden/ending'
 import type { OwnMinutes } from '../termination/workRates'
 import type { Quantiles } from '../foundations/statistics'
 import type { Livestock, Rules } from '../garden/rules'
-import type { Garden, PlantingMethodId } from '../garden/schema'
+import type { Garden, PlantingMethodId, Segment } from '../garden/schema'
 import type { Tool } from '../garden/tool'
 import type { Crop } from '../plants/crops'
 import type { StandCase } from '../season/cases'
@@ -21,6 +21,8 @@ export type Follows =
       day: number
       /** Whether it has been planted. */
       done: boolean
+      /** The part of the bed that it is planted on; all of it where left out. */
+      on?: Segment
     }
   | { kind: 'deadline'; day: number; establishment: 'transplant' | 'seed' }
   | { kind: 'nothing' }

@@ -7,7 +7,8 @@ import { standRun } from '../bed/standRun'
 import type { StandCase } from '../season/cases'
 import { testCase, testCover, testHens, testTool } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
-import { aftermathOf, toHoldUntil, weeksHeld } from './after'
+import { HOLDING_G, mulchDepthM } from '../residue/mulch'
+import { aftermathOf, chipsToHoldUntil, toHoldUntil, weeksHeld } from './after'
 import { compareTerminations } from './compare'
 import { evaluateWith } from './evaluate'
 import { wayOf } from '../testing/comparison'
@@ -99,6 +100,10 @@ describe('what a way leaves', () => {
     // Unaided it is weeks, not a season; more holds longer, and what is to be added grows with the weeks asked for.
     expect(late.holdsWeeks.p90).toBeLessThan(12)
     expect(toHoldUntil(late, 12)).toBeGreaterThan(toHoldUntil(late, 6))
+    // Chips make up for what is gone by then, and no more than a whole mulch of them.
+    expect(chipsToHoldUntil(late, 12)).toBeGreaterThan(chipsToHoldUntil(late, 6))
+    expect(chipsToHoldUntil({ ...late, mulchG: { p10: 0, p50: 0, p90: 0 } }, 12)).toBe(mulchDepthM(HOLDING_G))
+    expect(chipsToHoldUntil({ ...late, mulchG: { p10: 9e3, p50: 9e3, p90: 9e3 } }, 2)).toBe(0)
     expect(toHoldUntil(early, 6)).toBeGreaterThan(toHoldUntil(late, 6))
     expect(weeksHeld(rye.run, rye.run.startDay).p90).toBe(0)
   })

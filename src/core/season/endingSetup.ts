@@ -16,10 +16,15 @@ export function setupFor(
     own,
     flattens,
     board,
+    sheetOffBy = Infinity,
     establishment = 'transplant',
-  }: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'establishment'>,
+  }: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'sheetOffBy' | 'establishment'>,
 ): EndingSetup & { plot: { lengthM: number; widthM: number } } {
   const plot = segmentSizeM(bed, stand.segment)
+  const liftedDay = Math.min(
+    end.liftedOn ? dayNumber(end.liftedOn) : Infinity,
+    sheetOffBy > dayNumber(end.date) ? sheetOffBy : Infinity,
+  )
   return {
     passes: end.passes,
     under: underSheet(stand, dayNumber(end.date), flattens),
@@ -29,7 +34,7 @@ export function setupFor(
     animals: end.animals,
     lanes: end.lanes,
     stubbleM: end.stubbleCm === undefined ? undefined : end.stubbleCm / 100,
-    liftedDay: end.liftedOn ? dayNumber(end.liftedOn) : undefined,
+    liftedDay: liftedDay < Infinity ? liftedDay : undefined,
     edgeKgPerM: board && edgeKgPerM(board, plot.widthM),
     plot,
   }

@@ -6,6 +6,7 @@ import { standsOn } from '../garden/timeline'
 import { testBed, testCover } from '../testing/beds'
 import fc from '../testing/property'
 import { cropContent, cropStand, planting } from '../garden/newStands'
+import { nextStand } from './followers'
 import { occupantsOf, standsTaking } from './occupied'
 import { stand as standSchema, type Segment, type Stand } from '../garden/schema'
 
@@ -128,6 +129,18 @@ describe('ground where something stands', () => {
       { kind: 'strip', fromM: 2, toM: 4 },
       { kind: 'strip', fromM: 2, toM: 4 },
     ])
+  })
+  test('on a part, too, a cover without a planned end is left for its own to be chosen', () => {
+    const open = { ...rye, end: { plan: null, actual: null } }
+    const [rest, apart] = take([open], lettuce('2026-05-10', half('first')))
+    expect([rest.segment, apart.segment]).toEqual([half('second'), half('first')])
+    expect([rest.end, apart.end]).toEqual([open.end, open.end])
+    expect(
+      nextStand({ beds: [testBed], stands: [rest, apart, lettuce('2026-05-10', half('first'))] }, apart)?.id,
+    ).toBe('lettuce')
+    const planted = lettuce('2026-05-10', half('first'))
+    const stands = { ...planted, start: { plan: null, actual: planted.start.plan } }
+    expect(take([open], stands)[1].end.plan).toMatchObject({ method: 'chop', date: '2026-05-10' })
   })
   test('what is gone by then, begins later, lies elsewhere or in the path is left alone', () => {
     const gone = tomato({

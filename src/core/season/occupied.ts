@@ -1,5 +1,5 @@
 import { dayNumber, isoDate } from '../foundations/day'
-import { commonRectangle, rectanglesLeft, rectangleOf, segmentOn, sharesGround } from '../garden/ground'
+import { commonSegment, rectanglesLeft, rectangleOf, segmentOn, sharesGround } from '../garden/ground'
 import { clearing } from '../garden/newStands'
 import type { Bed, Segment, Stand } from '../garden/schema'
 import { latest, spanOf } from '../garden/timeline'
@@ -12,7 +12,14 @@ import { findMethod } from '../termination/methods'
 export type Treatment = 'ends then' | 'goes on' | 'gives way' | 'ended before'
 
 /** Something that stands where something new begins, with what usually becomes of it and what can. */
-export type Occupant = { stand: Stand; untilDay: number | null; usual: Treatment; open: readonly Treatment[] }
+export type Occupant = {
+  stand: Stand
+  untilDay: number | null
+  usual: Treatment
+  open: readonly Treatment[]
+  /** Whether what gives way to it is left for its own end to be chosen. */
+  choosesEnd: boolean
+}
 
 /** What begins on a ground. */
 export type Fresh = Pick<Stand, 'id' | 'bedId' | 'segment' | 'content' | 'underStandId'> & {
@@ -35,8 +42,8 @@ function segmentsLeft(of: Segment, taken: Segment, bed: Bed): Segment[] {
 
 /**
  * What stands on a ground on the day something new begins there. What is sown under it goes on; where only a part is
- * taken, the rest goes on; else it ends then. A cover that a crop is planned to follow, with no end planned, is left for its
- * own end to be chosen: cut on the planting day it would not be dead.
+ * taken, the rest goes on; else it ends then. A cover that a crop is planned to follow, with no end planned, is left on that
+ * ground for its own end to be chosen: cut on the planting day it would not be dead.
  */
 export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, day: number): Occupant[] {
   return stands.flatMap((stand): Occupant[] => {
@@ -48,14 +55,13 @@ export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, da
     // Nothing begins beside or under what a sheet covers.
     const beside: Treatment[] = stand.content.kind === 'sheet' ? [] : ['goes on']
     const choosesEnd =
-      !rest &&
       !fresh.standing &&
       fresh.content.kind === 'crop' &&
       stand.content.kind === 'cover' &&
       stand.end.plan === null
     const open: Treatment[] = [
       ...(rest ? (['gives way'] as const) : []),
-      ...(choosesEnd ? (['ended before'] as const) : []),
+      ...(choosesEnd && !rest ? (['ended before'] as const) : []),
       'ends then',
       ...beside,
     ]
@@ -68,7 +74,7 @@ export function occupantsOf(stands: readonly Stand[], bed: Bed, fresh: Fresh, da
           : choosesEnd
             ? 'ended before'
             : 'ends then'
-    return [{ stand, untilDay: span.endDay, usual, open }]
+    return [{ stand, untilDay: span.endDay, usual, open, choosesEnd }]
   })
 }
 
@@ -85,13 +91,6 @@ function endedOn(stand: Stand, day: number): Stand {
       ? clearing(date)
       : { ...(work ? planned : { method: 'chop' as const, passes: 1, note: '' }), date }
   return { ...stand, end: { ...stand.end, plan } }
-}
-
-/** The ground that a stand gives up to something new. */
-function commonSegment(stand: Stand, fresh: Stand, bed: Bed): Segment {
-  const [own, taken] = [rectangleOf(stand.segment, bed), rectangleOf(fresh.segment, bed)]
-  const common = own && taken && commonRectangle(own, taken)
-  return common ? segmentOn(common, bed) : fresh.segment
 }
 
 /**
@@ -127,8 +126,9 @@ export function standsTaking(
     if (treatment === 'ended before') return [stand]
     if (treatment === 'ends then') return [endedOn(stand, day)]
     const [first, ...others] = segmentsLeft(stand.segment, fresh.segment, bed)
-    // What gave way keeps its history as a stand of its own, ended that day.
-    const gone = endedOn({ ...stand, id: newId(), segment: commonSegment(stand, fresh, bed) }, day)
+    // What gave way keeps its history as a stand of its own, ended that day or by an end that is still to be chosen.
+    const apart = { ...stand, id: newId(), segment: commonSegment(fresh.segment, stand.segment, bed) }
+    const gone = occupant.choosesEnd ? apart : endedOn(apart, day)
     return [
       { ...stand, segment: first },
       ...others.map((segment): Stand => ({ ...stand, id: newId(), segment })),

@@ -51,7 +51,11 @@ function eventsBefore(standCase: StandCase, looks: readonly Observation[]): Stan
             groundShare: done.groundShare,
             left: done.fate === 'dropped',
             only: onlyOf(stand, done.speciesId),
-            fate: { by: 'cut' as const, heightM: done.heightCm / 100 },
+            fate: {
+              by: 'cut' as const,
+              heightM: done.heightCm / 100,
+              ...(standCase.blades && { blades: standCase.blades }),
+            },
           },
         ]
       : []
@@ -60,9 +64,9 @@ function eventsBefore(standCase: StandCase, looks: readonly Observation[]): Stan
   return [...cuts, ...mulch, ...lossesOf(looks)]
 }
 
-/** An ending as events, with what was counted and done after it, until the next stand takes the ground. */
+/** An ending as events, with what was counted, laid and done after it, until the next stand takes the ground. */
 export function eventsOfEnd(
-  standCase: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board'>,
+  standCase: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'blades' | 'sheets'>,
   end: EndDetails,
   clearDay: number | null,
 ): StandEvent[] {
@@ -79,11 +83,19 @@ export function eventsOfEnd(
       bedKind: bed.kind,
       under: underSheet(stand, day, standCase.flattens),
       edgeKgPerM: standCase.board && edgeKgPerM(standCase.board, plot.widthM),
+      blades: standCase.blades,
     }).map((event) => asCounted(event, stand, counts)),
     ...standingAgain(stand, counts),
     ...(acted ? workSince(stand, counts).map(workedOn) : []),
+    ...(acted ? (standCase.sheets ?? []).filter((sheet) => sheet.day >= day).map(laidAfter) : []),
   ]
 }
+
+const laidAfter = ({ day, kind, offDay }: NonNullable<StandCase['sheets']>[number]): StandEvent => ({
+  day,
+  kind: 'sheet',
+  sheet: { kind, offDay },
+})
 
 /** An ending that was counted afterwards left what was counted first, not what its table says. */
 function asCounted(event: StandEvent, { content }: Stand, counts: readonly FollowUp[]): StandEvent {

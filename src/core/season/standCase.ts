@@ -1,15 +1,19 @@
 import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
 import { toolsOn } from '../termination/entering'
+import { bladesFor, workedGround } from '../termination/workRates'
 import { ownResults } from '../termination/pooling'
 import { dayNumber } from '../foundations/day'
 import { having, oncePerList } from '../foundations/grouped'
 import { segmentAreaM2 } from '../garden/area'
+import { takesAllOf } from '../garden/ground'
 import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
-import { latest, spanOf } from '../garden/timeline'
+import { latest } from '../garden/timeline'
 import { laidOn } from '../residue/mulchStore'
-import { usesBefore } from './earlier'
-import type { EarlierUse, StandCase } from './cases'
+import { LOOK_BACK_DAYS, usesBefore } from './earlier'
+import { followersOf, nextStand, sheetOffBefore } from './followers'
+import { withMulchAsPlanned } from './owedMulch'
+import type { Brought, EarlierUse, StandCase } from './cases'
 
 /** All that a stand's forecast depends on, taken from the garden. */
 export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
@@ -33,8 +37,8 @@ export const withoutEnd = (standCase: StandCase): StandCase => ({
 })
 
 /**
- * What begins on a part of a bed before a day, as its ground is followed through it to a sowing on `firstDay` or later; a
- * stand of one's own is left out.
+ * What begins on a part of a bed before a day, as its ground is followed through it to a sowing on `firstDay` or later,
+ * with the mulch that was carried to that part; a stand of one's own is left out.
  */
 export function beforeOn(
   data: GardenData,
@@ -44,12 +48,55 @@ export function beforeOn(
   ownId: string | null,
   firstDay = day,
 ): EarlierUse[] {
-  return usesBefore(data.stands, bed, segment, day, ownId, firstDay).flatMap(({ stand }): EarlierUse[] => {
-    const use = earlierUse(data, stand)
-    // When the next thing begins is told by what comes after it in the list.
-    if (use?.kind === 'cover') return [{ ...use, standCase: { ...use.standCase, nextStartDay: null } }]
-    return use ? [use] : []
+  const brought = broughtTo(bed, segment, data)
+  const uses = usesBefore(data.stands, bed, segment, day, ownId, firstDay).flatMap(
+    ({ stand }): EarlierUse[] => {
+      const use = earlierUse(data, stand) ?? sheetOn(stand, segment, bed)
+      return use ? [withMulch(use, brought)] : []
+    },
+  )
+  const firstLoad = Math.min(...brought.map((load) => load.day))
+  const begins = Math.min(day, uses[0]?.startDay ?? Infinity)
+  // Mulch on bare ground, before anything that is known of.
+  if (firstLoad < begins && firstLoad >= firstDay - LOOK_BACK_DAYS)
+    return [{ kind: 'bare', startDay: firstLoad, goneDay: null, sheet: null, brought }, ...uses]
+  return uses
+}
+
+/** An earlier use of a part of a bed with the mulch of that part; when the next thing begins is told by what comes after it. */
+function withMulch(use: EarlierUse, brought: Brought): EarlierUse {
+  return use.kind === 'cover'
+    ? { ...use, standCase: { ...use.standCase, brought, nextStartDay: null } }
+    : { ...use, brought }
+}
+
+/** Sheets that are laid on all the ground of a cover after it was sown. */
+function sheetsAfter({ stands }: Pick<GardenData, 'stands'>, cover: Stand, bed: Bed) {
+  const start = latest(cover.start)
+  if (!start) return []
+  return having(stands, 'bedId', bed.id).flatMap((stand) => {
+    const use = sheetOn(stand, cover.segment, bed)
+    return use?.sheet && use.goneDay !== null && use.startDay > dayNumber(start.date)
+      ? [{ day: use.startDay, kind: use.sheet, offDay: use.goneDay }]
+      : []
   })
+}
+
+/** A sheet as what has a ground, all of which it takes; null for all else, and where its start is not planned. */
+function sheetOn(
+  { content, segment, start, end }: Stand,
+  ground: Segment,
+  bed: Bed,
+): Extract<EarlierUse, { kind: 'bare' }> | null {
+  const laid = latest(start)
+  if (content.kind !== 'sheet' || !laid || !takesAllOf(segment, ground, bed)) return null
+  const off = latest(end)
+  return {
+    kind: 'bare',
+    startDay: dayNumber(laid.date),
+    goneDay: off && dayNumber(off.date),
+    sheet: content.sheet,
+  }
 }
 
 /** What a stand's forecast depends on besides what stood on its ground before. */
@@ -57,18 +104,26 @@ function caseAlone(data: GardenData, stand: Stand): StandCase | null {
   const bed = having(data.beds, 'id', stand.bedId).at(0)
   if (!bed) return null
   const brought = broughtTo(bed, stand.segment, data)
+  const sheets = sheetsAfter(data, stand, bed)
+  const { tools } = toolsOn(data.garden.tools, bed, stand.segment)
+  const blades = bladesFor(tools, workedGround(bed, stand.segment))
   const next = nextStand(data, stand)
-  const start = next && latest(next.start)
+  const first = followersOf(data, stand).at(0)
+  const start = first && latest(first.start)
+  const sheetOffBy = sheetOffBefore(data, stand, next)
   return {
     bed,
     stand,
     upper: upperOf(data, stand),
     checks: [...having(data.checks, 'standId', stand.id)],
     nextStartDay: start ? dayNumber(start.date) : null,
+    ...(sheetOffBy !== undefined && { sheetOffBy }),
     ...(brought.length > 0 && { brought }),
+    ...(sheets.length > 0 && { sheets }),
     own: ownOf(data.stands),
-    flattens: canFlatten(toolsOn(data.garden.tools, bed, stand.segment).tools),
-    board: boardOf(toolsOn(data.garden.tools, bed, stand.segment).tools),
+    flattens: canFlatten(tools),
+    board: boardOf(tools),
+    ...(blades && { blades }),
     ...(next?.content.kind === 'crop' && { establishment: next.content.establishment }),
   }
 }
@@ -99,7 +154,7 @@ const carriedIn = oncePerList((stands: readonly Stand[]) =>
 )
 
 /** Mulch that was cut elsewhere and carried to a bed, spread over all of it, or laid on a part of it from store. */
-function broughtTo(bed: Bed, part: Segment, data: GardenData): NonNullable<StandCase['brought']> {
+function broughtTo(bed: Bed, part: Segment, data: GardenData): Brought {
   const areaM2 = segmentAreaM2(bed, { kind: 'whole' })
   const carried = having(carriedIn(data.stands), 'toBedId', bed.id).flatMap(({ date, took }) =>
     took && areaM2 > 0
@@ -112,26 +167,8 @@ function broughtTo(bed: Bed, part: Segment, data: GardenData): NonNullable<Stand
         ]
       : [],
   )
-  return [...carried, ...laidOn(data, bed, part)]
+  return [...carried, ...laidOn(withMulchAsPlanned(data), bed, part)]
 }
 
 /** The garden's own counts after endings, worked out once for each set of stands. */
 export const ownOf = oncePerList(ownResults)
-
-/** The stand that follows in the same ground, if one is planned or there; nothing follows in a path. */
-export function nextStand(data: Pick<GardenData, 'stands'>, stand: Stand): Stand | null {
-  const own = spanOf(stand)
-  if (!own || stand.segment.kind === 'path') return null
-  const later = having(data.stands, 'bedId', stand.bedId)
-    .filter(
-      (other) =>
-        other.id !== stand.id &&
-        other.segment.kind === 'whole' &&
-        other.content.kind !== 'sheet' &&
-        other.underStandId !== stand.id,
-    )
-    .map((other) => ({ other, span: spanOf(other) }))
-    .filter(({ span }) => span !== null && span.startDay > own.startDay)
-    .sort((a, b) => a.span!.startDay - b.span!.startDay)
-  return later[0]?.other ?? null
-}

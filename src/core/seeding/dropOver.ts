@@ -12,7 +12,7 @@ export const MOST_OVER_SEED_G: Record<SeedSize, number> = { tiny: 200, small: 28
 /** A nurse mulch thinner than this shades seed hardly and keeps it moist no longer, g m⁻² (extension, 100–250). */
 export const LEAST_OVER_SEED_G = 100
 /** Days about a sowing within which what is ended falls onto its seed. */
-const SAME_WORK_DAYS = 4
+export const SAME_WORK_DAYS = 4
 
 /** What falls onto seed, and what to do about it: shares 0–1 of what falls, g m⁻² of straw. */
 export type DroppedOver = {

@@ -1,6 +1,13 @@
 import type { Bed } from '../garden/schema'
 import { pickColumns } from '../foundations/columns'
-import { emptyPools, poolMass, poolNitrogen, takenOverPools, type ResiduePools } from '../residue/pools'
+import {
+  emptyPools,
+  poolMass,
+  poolNitrogen,
+  SURFACE_CONTACT,
+  takenOverPools,
+  type ResiduePools,
+} from '../residue/pools'
 import { soilWater, WATER_ACCOUNTS, type SoilWater } from '../site/soilWater'
 import { startingNitrogen } from './nitrogen'
 
@@ -13,8 +20,9 @@ export type Ground = {
   water: SoilWater
   /** Mineral nitrogen in the root zone, g m⁻². */
   mineralG: Float64Array
-  /** Wetness of the residue on the surface, 0–1. */
+  /** Wetness of the residue on the surface, 0–1, and its contact with the soil against what is mixed in: the finer, the closer. */
   wetness: Float64Array
+  contact: Float64Array
 }
 
 /** Soil as far as its own answers tell: what it is, how rich, and what stood on it before records begin. */
@@ -32,6 +40,7 @@ export const newGround = (
   water: soilWater(soil, members),
   mineralG: release.map((share) => share * startingNitrogen(fertility, stoodBefore)),
   wetness: new Float64Array(members).fill(0.5),
+  contact: new Float64Array(members).fill(SURFACE_CONTACT),
 })
 
 /**
@@ -49,6 +58,7 @@ export function takenOverGround(ground: Ground, members: readonly number[]): Gro
     water,
     mineralG: Float64Array.from(from, (member) => ground.mineralG[member]),
     wetness: Float64Array.from(from, (member) => ground.wetness[member]),
+    contact: Float64Array.from(from, (member) => ground.contact[member]),
   }
 }
 

@@ -1,6 +1,6 @@
 import { atLeast, atMost } from '../foundations/limit'
 import { exponential } from '../foundations/exponential'
-import { BURIED_CONTACT, decayDay, residueCover } from '../residue/pools'
+import { decayDay, residueCover } from '../residue/pools'
 import { keepMoist, keepWatered, waterDay, waterFactor } from '../site/soilWater'
 import { leachDay, RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
 import type { WeatherBlock } from './block'
@@ -89,7 +89,8 @@ function speciesDay(
   growthDay(plants, plant, growing, n, canopy, canopy.shares[c], today, own, tally)
   sheddingDay(plants, plant, growing, n, today, surface)
   feedingDay(plants, plant, growing, n, today, mineralG, tally)
-  coldAndHeatDay(plants, plant, growing, n, weather, at, today, daylightH, own.hardinessC, surface)
+  const times = { daylightH, age: day - input.sowDay }
+  coldAndHeatDay(plants, plant, growing, n, weather, at, today, times, own.hardinessC, surface)
 }
 
 /** Green and hidden ground of the evening in the members from `begin` up to `end`. */
@@ -112,21 +113,21 @@ function coverGround({ input, state, today }: Work, day: number, begin: number, 
 
 /** Residue of the members from `begin` up to `end` is wetted, by rain or by the ground under a sheet, and rots. */
 function rot(
-  { today, state, buriedWetness }: Work,
+  { today, state, buriedWetness, buriedContact }: Work,
   { rainMm }: WeatherBlock,
   sheet: SheetKind | null,
   at: number,
   begin: number,
   end: number,
 ) {
-  const { surface, buried, wetness, mineralG } = state
+  const { surface, buried, wetness, contact, mineralG } = state
   if (sheet !== null && SHEETED_GROUND[sheet].tight)
     for (let m = begin; m < end; m++) wetness[m] += (today.waterLimit[m] - wetness[m]) * MOISTENED_PER_DAY
   else
     for (let m = begin; m < end; m++)
       wetness[m] = atMost(1, wetness[m] * 0.82 + atMost(1, rainMm[at + m] / 5) * 0.6)
-  decayDay(surface, today.soilC, wetness, mineralG, begin, end)
-  decayDay(buried, today.soilC, buriedWetness, mineralG, begin, end, BURIED_CONTACT)
+  decayDay(surface, today.soilC, wetness, mineralG, contact, begin, end)
+  decayDay(buried, today.soilC, buriedWetness, mineralG, buriedContact, begin, end)
 }
 
 /**

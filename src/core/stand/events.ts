@@ -1,4 +1,4 @@
-import { addResidue, moveResidue } from '../residue/pools'
+import { addResidue, moveResidue, poolMass, SURFACE_CONTACT } from '../residue/pools'
 import type { Befallen, Fate, Fates } from './fate'
 import { bbchOf, die, IN_GROUND } from './plants'
 import type { StandState } from './state'
@@ -24,12 +24,16 @@ export function applyEvent(
   { input, ensemble, state, members }: Pick<Work, 'input' | 'ensemble' | 'state' | 'members'>,
   m: number,
 ): void {
+  const layG = poolMass(state.surface, m)
   if (event.kind === 'mulch') {
     bring(event, 'surface', state, m)
+    mixContact(state, m, layG, SURFACE_CONTACT)
     return
   }
+  if (event.kind === 'sheet') return
   let massG = 0
   for (const plants of state.plants) massG += plants.massG[m]
+  const laidContact = SURFACE_CONTACT * contactOf(event, input, state, m)
   state.plants.forEach((plants, component) => {
     if (event.kind === 'cut' && event.only !== undefined && event.only !== component) return
     const { plant } = input.sown[component]
@@ -37,12 +41,39 @@ export function applyEvent(
     const of = { plant, component, bbch, alive: plants.alive[m], massG, member: members[m], ensemble }
     applyToSpecies(event, of, input.fates, state, m)
   })
+  mixContact(state, m, layG, laidContact)
   applyToGround(event, state, m)
+}
+
+/** How close what a cut lays down lies on the soil, against whole stems: by the first of the blades that cuts its hardest stems. */
+function contactOf(
+  event: Exclude<StandEvent, { kind: 'mulch' | 'sheet' }>,
+  { sown, fates }: Work['input'],
+  { plants: all }: StandState,
+  m: number,
+): number {
+  const fate = event.kind === 'graze' ? null : event.fate.by === 'counted' ? event.fate.else : event.fate
+  const blades = fate && 'blades' in fate ? fate.blades : undefined
+  if (!blades) return 1
+  const hardness = Math.max(
+    0,
+    ...all.map((plants, c) =>
+      fates.hardness(sown[c].plant, bbchOf(plants, m, sown[c].plant.parameters), plants.heightM[m]),
+    ),
+  )
+  return blades.find(({ hardest }) => hardest >= hardness)?.contact ?? 1
+}
+
+/** What was laid on what lay there takes its part in how close all of it lies. */
+function mixContact({ surface, contact }: StandState, m: number, layG: number, laidContact: number): void {
+  if (contact[m] === laidContact) return
+  const liesG = poolMass(surface, m)
+  if (liesG > layG) contact[m] = (contact[m] * layG + laidContact * (liesG - layG)) / liesG
 }
 
 /** What a cut, an ending or grazing does to one species of a member's stand. */
 function applyToSpecies(
-  event: Exclude<StandEvent, { kind: 'mulch' }>,
+  event: Exclude<StandEvent, { kind: 'mulch' | 'sheet' }>,
   of: Befallen,
   { outlives, taken }: Fates,
   { plants: all, surface, tally }: StandState,
@@ -69,7 +100,11 @@ function applyToSpecies(
 }
 
 /** What an ending or grazing does to the ground of a member's stand. */
-function applyToGround(event: Exclude<StandEvent, { kind: 'mulch' }>, state: StandState, m: number): void {
+function applyToGround(
+  event: Exclude<StandEvent, { kind: 'mulch' | 'sheet' }>,
+  state: StandState,
+  m: number,
+): void {
   if (event.kind === 'cut') return
   const { surface, buried, tally } = state
   if (event.kind === 'graze') bring(event.droppings, 'buried', state, m)

@@ -18,6 +18,11 @@ export type Sheeted = { kind: SheetKind; offDay: number }
 /** How a sheet lies: on flattened or standing growth, on cuttings that lie over the plants, or on soil thrown over them. */
 export type SheetBed = 'flat' | 'standing' | 'shielded' | 'soil'
 
+/**
+ * A blade: the hardest stems that it cuts, 0–1, and how close what falls from it lies on the soil, against whole stems.
+ */
+export type Blade = { hardest: number; contact: number }
+
 /** How the acts of an ending are done, as far as it decides what outlives them. */
 export type Acting = {
   method: EndMethodId
@@ -28,6 +33,8 @@ export type Acting = {
   edgeKgPerM?: number
   bedKind?: Bed['kind']
   own?: OwnResults
+  /** The blades it is cut with, what is soonest done first; nothing is known of them where left out. */
+  blades?: readonly Blade[]
 }
 
 /**
@@ -38,7 +45,7 @@ export type Acting = {
 export type Fate =
   | { by: 'share'; share: number }
   | { by: 'seen'; share: number; only?: number }
-  | { by: 'cut'; heightM: number }
+  | { by: 'cut'; heightM: number; blades?: readonly Blade[] }
   | ({ by: 'acts'; sheet?: Sheet } & Acting)
   | ({ by: 'animals' } & Passing)
   | { by: 'counted'; shares: readonly (number | null)[]; else: Fate }
@@ -58,8 +65,12 @@ export type Befallen = {
   ensemble: WeatherEnsemble
 }
 
-/** How fates are told: the share of the living plants that outlives one, 0–1, and the share of `massG` that animals take. */
+/**
+ * How fates are told: the share of the living plants that outlives one, 0–1, the share of `massG` that animals take, and how
+ * hard the stems of a plant are at a stage and height, 0–1.
+ */
 export type Fates = {
   outlives: (fate: Fate, of: Befallen) => number
   taken: (passing: Passing, massG: number) => number
+  hardness: (plant: Species, bbch: number, heightM: number) => number
 }

@@ -236,5 +236,6 @@ test('seed that lies deeper waits less for rain: under a dried surface it goes o
 test('what thins by its years alone is told apart: a third of red clover a year, none of an annual', () => {
   expect(keptByAge(findSpecies('red-clover')!, 365)).toBeCloseTo(0.65)
   expect(keptByAge(findSpecies('cereal-rye')!, 365)).toBe(1)
+  expect(keptByAge(findSpecies('annual-ryegrass')!, 730)).toBeCloseTo(0.2)
   expect(keptByAge(findSpecies('red-clover')!, -3)).toBe(1)
 })

@@ -36,9 +36,18 @@ export const heatDeaths = ({ perennial }: Lasting): number => (perennial ? CROWN
 export const isRooted = (plant: Lasting, ageCd: number): boolean =>
   livesOn(plant) && ageCd >= shootsBeginCd(plant.parameters)
 
-/** Share of its plants that age and rot alone leave a stand after so many days. */
-export const keptByAge = ({ yearlyLoss }: Pick<Species, 'yearlyLoss'>, days: number): number =>
-  (1 - yearlyLoss) ** (Math.max(0, days) / 365)
+/** Plants that do not live on and are kept from seeding by the mower thin by this share a year after their first (judgement, 0.6–0.95). */
+const SECOND_YEAR_LOSS = 0.8
 
-/** Share of its plants that a stand loses in a day to age and rot. */
-export const dailyLoss = (plant: Lasting): number => 1 - keptByAge(plant, 1)
+/** Share of its plants that age and rot alone leave a stand so many days after its sowing. */
+export function keptByAge(
+  { perennial, yearlyLoss }: Pick<Species, 'perennial' | 'yearlyLoss'>,
+  days: number,
+): number {
+  const years = Math.max(0, days) / 365
+  return perennial ? (1 - yearlyLoss) ** years : (1 - SECOND_YEAR_LOSS) ** Math.max(0, years - 1)
+}
+
+/** Share of its plants that a stand loses to age and rot on a day after its sowing. */
+export const dailyLoss = (plant: Lasting, days: number): number =>
+  1 - keptByAge(plant, days + 1) / keptByAge(plant, days)

@@ -32,6 +32,7 @@ const share = (max = 1) => fc.integer({ min: 0, max: 100 }).map((percent) => (pe
 const PLAIN_FATES: Fates = {
   outlives: (fate) => (fate.by === 'share' ? fate.share : fate.by === 'animals' ? fate.round / 10 : NaN),
   taken: ({ plotM2 }) => 0.9 * plotM2,
+  hardness: () => 0,
 }
 
 /** Something done to a stand some days after its sowing. */
@@ -117,8 +118,8 @@ function plainly(input: StandInput, ensemble: WeatherEnsemble, own: MemberOwn, m
       mineral: 4.5 * own.release,
       washed: 0,
     }
-  const { events, fates, canopyAbove: above } = input
-  const around = { sown, own, member, ensemble, events, fates, above }
+  const { events, fates, canopyAbove: above, sowDay } = input
+  const around = { sown, own, member, ensemble, events, fates, above, sowDay }
   for (let i = from; i < ensemble.days; i++)
     world = plainStep(world, ensemble.startDay + i, dayOf(weather, ensemble, i), around)
   return world

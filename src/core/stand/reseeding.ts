@@ -6,7 +6,7 @@ import { dateQuantiles, stageDays, type DateQuantiles } from './summary'
 import type { StandRun } from './types'
 
 /** Before this stage there is no seed. */
-const SEEDS_FROM_BBCH = 71
+export const SEEDS_FROM_BBCH = 71
 /** Share of the seed's final mass that is filled, by BBCH. */
 const FILLED = [
   [SEEDS_FROM_BBCH, 0],

@@ -17,7 +17,7 @@ export const MOISTENED_PER_DAY = 0.15
 /** The sheet that lies on a day, by the events of a run; null where none does. */
 export function sheetLying(events: readonly StandEvent[], day: number): SheetKind | null {
   for (const event of events)
-    if (event.kind === 'end' && event.sheet && event.day <= day && day < event.sheet.offDay)
+    if ('sheet' in event && event.sheet && event.day <= day && day < event.sheet.offDay)
       return event.sheet.kind
   return null
 }

@@ -33,18 +33,18 @@ const segmentsAlike = ({
   sky,
   mineralG,
   wetness,
-}: StandState) => [surface, buried, water, tally, start, sky, { mineralG, wetness }, ...plants]
+  contact,
+}: StandState) => [surface, buried, water, tally, start, sky, { mineralG, wetness, contact }, ...plants]
 
 /** The state of some members, in their order: a run goes on from it without touching what it was picked from. */
 export function pickState(state: StandState, members: readonly number[]): StandState {
-  const { mineralG, wetness } = pickColumns({ mineralG: state.mineralG, wetness: state.wetness }, members)
+  const { mineralG, wetness, contact } = state
   return {
     members: members.length,
     surface: pickColumns(state.surface, members),
     buried: pickColumns(state.buried, members),
     water: pickColumns(state.water, members),
-    mineralG,
-    wetness,
+    ...pickColumns({ mineralG, wetness, contact }, members),
     plants: state.plants.map((plants) => pickColumns(plants, members)),
     tally: pickColumns(state.tally, members),
     start: pickColumns(state.start, members),

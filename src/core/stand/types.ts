@@ -24,6 +24,8 @@ export type StandEvent = { day: number } & (
     }
   /** Mulch laid on, per m². */
   | { kind: 'mulch'; massG: number; nitrogenG: number }
+  /** A sheet laid on ground that bears nothing. */
+  | { kind: 'sheet'; sheet: Sheeted }
   /**
    * An ending: `topLeft` is the share of the survivors' growth that still stands, 0–1. Of what then lies on the
    * ground the share `removed` leaves the bed, and the share `buried` of the rest is put under the soil; a sheet may lie

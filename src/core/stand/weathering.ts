@@ -48,7 +48,8 @@ export function coldAndHeatDay(
   { tMinC, tMaxC, snowMm }: WeatherBlock,
   at: number,
   { soilC, meanC }: Today,
-  daylightH: number,
+  /** Hours of light, and days since the stand was sown. */
+  { daylightH, age }: { daylightH: number; age: number },
   ownHardinessC: Float64Array,
   residue: ResiduePools,
 ): void {
@@ -57,7 +58,7 @@ export function coldAndHeatDay(
   const legume = plant.group === 'legume'
   const hotDayLossPerC = heatDeaths(plant) * physics.hotDayLossPerC
   const ripeCd = livesOn(plant) ? Infinity : p.t61Cd + p.t89Cd
-  const aged = dailyLoss(plant)
+  const aged = dailyLoss(plant, age)
   const restsAtCd = oldestAgeCd(plant, daylightH)
   for (let k = 0; k < n; k++) {
     const m = list[k]

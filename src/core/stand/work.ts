@@ -1,4 +1,5 @@
 import { pickColumns } from '../foundations/columns'
+import { BURIED_CONTACT } from '../residue/pools'
 import { waterCapacity, type WaterCapacity } from '../site/soilWater'
 import type { WeatherEnsemble } from '../site/weather'
 import { newCanopy, type Canopy } from './canopy'
@@ -27,6 +28,7 @@ export type Work = {
   today: Today
   canopy: Canopy
   buriedWetness: Float64Array
+  buriedContact: Float64Array
   /** No rain and no drying, under a tight sheet. */
   still: Float64Array
   growing: Int32Array
@@ -68,6 +70,7 @@ export function newWork(
     today: newToday(n),
     canopy: newCanopy(n, input.sown.length),
     buriedWetness: new Float64Array(n).fill(BURIED_WETNESS),
+    buriedContact: new Float64Array(n).fill(BURIED_CONTACT),
     still: new Float64Array(n),
     growing: new Int32Array(n),
   }

@@ -43,9 +43,34 @@ describe('which tools go into a bed', () => {
     expect(obstacleOf(findMethod('turn')!, place)).toMatchObject({
       code: 'cannot enter',
       keptOut: ['tiller'],
-      bed: 'framed',
+      by: 'frame',
     })
     expect(obstacleOf(findMethod('turn')!, { ...place, keptOut: [] })).toMatchObject({ code: 'tools' })
+  })
+})
+
+describe('steep ground', () => {
+  const on = (slopePct: number) => ({ ...testBed, slopePct })
+  const kinds = (slopePct: number) =>
+    toolKind.options.filter((kind) => !canEnter({ kind, widthM: null }, on(slopePct), whole))
+  test('the steeper, the fewer tools go there, those of a tractor first; what is carried always does', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 60 }), (a, b) => {
+        const [less, more] = [kinds(Math.min(a, b)), kinds(Math.max(a, b))]
+        expect(less.every((kind) => more.includes(kind))).toBe(true)
+        expect(more).not.toContain('scythe')
+        expect(more).not.toContain('trimmer')
+      }),
+    )
+    expect(kinds(12)).toEqual([])
+    expect(kinds(20)).toEqual(['tractor mower', 'roller crimper'])
+    expect(kinds(30)).toContain('flail mower')
+    expect(kinds(30)).not.toContain('mower')
+  })
+  test('it is said that the slope keeps them out, not that they are missing', () => {
+    const { tools, keptOut } = toolsOn([testTool('tiller')], on(30), whole)
+    const place = { bed: on(30), segment: whole, tools, keptOut, livestock: [], plants: [] }
+    expect(obstacleOf(findMethod('turn')!, place)).toMatchObject({ code: 'cannot enter', by: 'slope' })
   })
 })
 

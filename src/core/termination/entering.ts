@@ -15,6 +15,17 @@ const DRIVEN: readonly ToolKind[] = [
   'harrow',
 ]
 const LIFTED: readonly ToolKind[] = ['mower', 'drop spreader', 'wheel hoe', 'garden roller']
+/** Steepest ground, m of fall in a hundred, that is worked so without tipping or slipping (judgement: guidance for ride-on and walk-behind machines, 15–35). */
+const STEEPEST_PCT = { tractor: 15, driven: 25, pushed: 35 } as const
+const BY_TRACTOR: readonly ToolKind[] = ['tractor mower', 'roller crimper']
+
+/** Steepest ground that a tool is used on, m of fall in a hundred; Infinity for what is carried. */
+const steepestPct = (kind: ToolKind): number => {
+  if (BY_TRACTOR.includes(kind)) return STEEPEST_PCT.tractor
+  if (DRIVEN.includes(kind)) return STEEPEST_PCT.driven
+  return LIFTED.includes(kind) ? STEEPEST_PCT.pushed : Infinity
+}
+
 /** Swung wide: there is no room for it above a planter or between posts. */
 const SWUNG: readonly ToolKind[] = ['scythe']
 
@@ -34,14 +45,15 @@ export const wantsDryGround = (
 
 const isDriven = ({ kind }: Pick<Tool, 'kind'>) => DRIVEN.includes(kind)
 
-type Ground = Pick<Bed, 'kind' | 'lengthM' | 'widthM' | 'pathWidthM' | 'fixtures'>
+type Ground = Pick<Bed, 'kind' | 'lengthM' | 'widthM' | 'pathWidthM' | 'fixtures' | 'slopePct'>
 type Sized = Pick<Tool, 'kind' | 'widthM'>
 
 /**
  * Whether a tool can be used on a part of a bed: nothing on wheels goes into a planter, and only what can be lifted and is no wider
- * than it into a frame; nothing is driven or swung among posts.
+ * than it into a frame; nothing is driven or swung among posts, nor where it is too steep for it.
  */
 export function canEnter({ kind, widthM }: Sized, bed: Ground, segment: Segment): boolean {
+  if ((bed.slopePct ?? 0) > steepestPct(kind)) return false
   const wheels = DRIVEN.includes(kind) || LIFTED.includes(kind)
   if (bed.kind === 'planter' && (wheels || SWUNG.includes(kind))) return false
   if (bed.kind === 'framed' && DRIVEN.includes(kind)) return false

@@ -5,6 +5,7 @@ import { findMethod } from './methods'
 import { actsSurvival } from './outcome'
 import { doseNeeded, sheetSurvival } from './sheets'
 import { chopSurvivalAt } from './survival'
+import { woodiness } from './woodiness'
 
 /** Fewer than this share of the plants that came up are as good as none: what was seen of them is taken of as many. */
 const LEAST_ALIVE = 0.001
@@ -45,4 +46,5 @@ function outlivesActs(
 export const FATES: Fates = {
   outlives,
   taken: ({ plan, plotM2, round }, massG) => takenShare(plan, plotM2, massG, round),
+  hardness: ({ endingClass }, bbch, heightM) => woodiness(endingClass, bbch, heightM),
 }

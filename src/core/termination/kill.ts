@@ -1,6 +1,6 @@
 import { dayNumber } from '../foundations/day'
 import type { AnimalPlan, EndDetails, OwnResults } from '../garden/ending'
-import type { Fate } from '../stand/fate'
+import type { Blade, Fate } from '../stand/fate'
 import type { StandEvent } from '../stand/types'
 import { droppings, eatenShare } from './animals'
 import { stopsOf } from './stops'
@@ -37,6 +37,7 @@ export type EndingPlace = {
   own?: OwnResults
   edgeKgPerM?: number
   bedKind?: 'in-ground' | 'framed' | 'planter'
+  blades?: readonly Blade[]
   /** What a sheet lies on. */
   under: UnderSheet
 }
@@ -70,6 +71,7 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
       own: place.own,
       bedKind: place.bedKind,
       edgeKgPerM: place.edgeKgPerM,
+      ...(place.blades && method.acts.includes('chop') && { blades: place.blades }),
       ...(method.sheet && { sheet: { fromDay: day, offDay, lies } }),
     },
   }

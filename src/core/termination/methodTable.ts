@@ -46,7 +46,10 @@ export const METHODS: readonly Method[] = [
     name: 'Crimp',
     acts: ['crimp'],
     tools: [CRIMPS],
-    needs: ['even steps under 30 cm', 'stragglers along the edges finished by hand'],
+    needs: [
+      'even steps under 30 cm with a board, a slow pace with a roller',
+      'stragglers along the edges finished by hand',
+    ],
   },
   {
     ...plain,
@@ -72,7 +75,11 @@ export const METHODS: readonly Method[] = [
     sheet: 'black',
     lies: 'flat',
     tools: [CRIMPS, ['black tarp']],
-    needs: ['even steps under 30 cm', 'the sheet the same day', 'weights all round'],
+    needs: [
+      'even steps under 30 cm with a board, a slow pace with a roller',
+      'the sheet the same day',
+      'weights all round',
+    ],
     cautions: [HEAVY],
   },
   {

@@ -7,6 +7,7 @@ import type { Tool, ToolKind } from '../garden/tool'
 import { AFTER_FROST_DAYS, PRUSSIC_ACID } from '../plants/harms'
 import type { Harm, Species } from '../plants/parameters'
 import type { WeatherEnsemble } from '../site/weather'
+import { canEnter } from './entering'
 import { findMethod, type Method, type MethodId } from './methods'
 import { sheetsFor } from './sheetsFor'
 
@@ -64,7 +65,12 @@ export function stockFor(
 /** Why a way cannot be done here, whatever the day; sizes in m. */
 export type Obstacle =
   | { code: 'tools'; oneOf: readonly ToolKind[] }
-  | { code: 'cannot enter'; oneOf: readonly ToolKind[]; keptOut: readonly ToolKind[]; bed: Bed['kind'] }
+  | {
+      code: 'cannot enter'
+      oneOf: readonly ToolKind[]
+      keptOut: readonly ToolKind[]
+      by: 'slope' | 'posts' | 'frame' | 'planter'
+    }
   | { code: 'sheet too small'; sheet: 'tarp' | 'film'; wanted: Sized; largest: Sized }
   | { code: 'kept plants'; would: 'be covered' | 'be flattened' | 'be burnt' | 'be eaten' }
   | { code: 'posts' }
@@ -99,13 +105,21 @@ export function obstacleOf(method: Method, place: Place, ahead?: Ahead): Obstacl
   )
 }
 
-function missingTools(method: Method, { tools, keptOut = [], bed }: Place): Obstacle | null {
+function missingTools(method: Method, { tools, keptOut = [], bed, segment }: Place): Obstacle | null {
   const lacking = method.tools.find((group) => !tools.some((tool) => group.includes(tool.kind)))
   if (!lacking) return null
   const owned = keptOut.flatMap(({ kind }) => (lacking.includes(kind) ? [kind] : []))
-  return owned.length > 0
-    ? { code: 'cannot enter', oneOf: lacking, keptOut: [...new Set(owned)], bed: bed.kind }
-    : { code: 'tools', oneOf: lacking }
+  if (owned.length === 0) return { code: 'tools', oneOf: lacking }
+  const level = { ...bed, slopePct: 0 }
+  const steep = owned.every((kind) => canEnter({ kind, widthM: null }, level, segment))
+  const by = steep
+    ? 'slope'
+    : bed.kind === 'in-ground'
+      ? 'posts'
+      : bed.kind === 'framed'
+        ? 'frame'
+        : 'planter'
+  return { code: 'cannot enter', oneOf: lacking, keptOut: [...new Set(owned)], by }
 }
 
 function sheetTrouble(method: Method, { tools, bed, segment }: Place): Obstacle | null {

@@ -1,6 +1,7 @@
 import { interpolate } from '../foundations/statistics'
 import type { ToolKind } from '../garden/tool'
 import type { EndingClass } from '../plants/parameters'
+import type { Blade } from '../stand/fate'
 
 /** How hard the stems of a class get at full height and age, 0 soft – 1 wood (judgement, ± 0.15). */
 const HARDEST: Record<EndingClass, number> = {
@@ -79,3 +80,13 @@ export const FALLS: Record<CuttingTool, 'short' | 'in pieces' | 'whole'> = {
   'bar mower': 'whole',
   scythe: 'whole',
 }
+
+/**
+ * How close what falls lies on the soil, against whole stems: short pieces have more contact and rot faster (Angers and
+ * Recous 1997 for the size of pieces; Creamer and Dabney 2002 for flail-mown against rolled covers; judgement, 1.1–1.5).
+ */
+const CONTACT: Record<(typeof FALLS)[CuttingTool], number> = { short: 1.25, 'in pieces': 1, whole: 1 }
+
+/** The owned tools that cut, in their order, as blades. */
+export const bladesOf = (owned: readonly { kind: ToolKind }[]): Blade[] =>
+  cutters(owned, 0).map((kind) => ({ hardest: HARDEST_CUT[kind], contact: CONTACT[FALLS[kind]] }))

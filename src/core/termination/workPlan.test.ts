@@ -46,6 +46,27 @@ describe('work plans by hand', () => {
     const short = [testTool('black tarp', 2, 5), testTool('black tarp', 2, 5)]
     expect(sheetPlan(bed, short, 'black').sheet).toBeNull()
   })
+  test('three lie end to end where two are too short, two side by side where one is too narrow; never more than are wanted', () => {
+    const long = { lengthM: 16, widthM: 1.2 }
+    const three = [1, 2, 3, 4].map(() => testTool('black tarp', 1.5, 6))
+    const plan = sheetPlan(long, three, 'black')
+    expect(plan).toMatchObject({
+      pieces: 3,
+      lie: 'along',
+      sheet: { alongM: expect.closeTo(17.2, 9), acrossM: 1.5 },
+    })
+    expect(sheetPlan(long, three.slice(0, 2), 'black').sheet).toBeNull()
+    const block = { lengthM: 10, widthM: 2.5 }
+    const wide = sheetPlan(block, [testTool('black tarp', 1.6, 12), testTool('black tarp', 1.6, 11)], 'black')
+    expect(wide).toMatchObject({
+      pieces: 2,
+      lie: 'across',
+      sheet: { alongM: 11, acrossM: expect.closeTo(2.8, 9) },
+    })
+    expect(
+      sheetPlan(block, [testTool('black tarp', 1.4, 12), testTool('black tarp', 1.4, 12)], 'black').sheet,
+    ).toBeNull()
+  })
   test('boxes overlap by 15 cm and reach over the ground', () => {
     const plan = cardboardPlan(bed)
     expect(plan.columns * (1.1 - 0.15) + 0.15).toBeGreaterThanOrEqual(10)

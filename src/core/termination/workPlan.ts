@@ -1,6 +1,6 @@
 import type { Tool } from '../garden/tool'
 import type { EndingClass } from '../plants/parameters'
-import { SHEET_OVERLAP_M, sheetsFor } from './sheetsFor'
+import { SHEET_OVERLAP_M, sheetsLaid, type LaidSheets } from './sheetsFor'
 import { BURY_DEPTH_M, isTough } from './survival'
 
 /** Length and width of the ground worked on, m. */
@@ -14,9 +14,11 @@ const WEIGHT_KG = 8
 const WET_MM = { black: 12, clear: 30 } as const
 
 export type SheetPlan = {
-  /** The owned sheet used, as laid along and across the ground, or two of them as one; null when none covers it. */
+  /** The owned sheet used, as laid along and across the ground, or several of them as one; null when none covers it. */
   sheet: { alongM: number; acrossM: number } | null
-  /** How far two sheets overlap, m; 0 where one is enough. */
+  /** How many lie as one, whether one after another or side by side, and how far they overlap, m; 0 where one is enough. */
+  pieces: number
+  lie: LaidSheets<Tool>['lie']
   overlapM: number
   /** Size that would reach over every edge. */
   wantedAlongM: number
@@ -31,6 +33,21 @@ export type SheetPlan = {
   waterL: number
 }
 
+/** How far some sheets reach along and across a ground that they lie on as one. */
+function laidAsOne(
+  { pieces, lie }: LaidSheets<Tool>,
+  { lengthM, widthM }: Ground,
+  wanted: { along: number; across: number },
+): { alongM: number; acrossM: number } {
+  const long = pieces.map((one) => longSide(one, wanted.along, wanted.across))
+  const short = pieces.map((one) => shortSide(one, wanted.along, wanted.across))
+  const joined = (sides: readonly number[]) =>
+    sides.reduce((sum, side) => sum + side, -SHEET_OVERLAP_M * (sides.length - 1))
+  const [far, near] =
+    lie === 'along' ? [joined(long), Math.min(...short)] : [Math.min(...long), joined(short)]
+  return widthM > lengthM ? { alongM: near, acrossM: far } : { alongM: far, acrossM: near }
+}
+
 const longSide = (sheet: Tool, along: number, across: number) =>
   Math.max(sheet.lengthM ?? along, sheet.widthM ?? across)
 const shortSide = (sheet: Tool, along: number, across: number) =>
@@ -39,25 +56,20 @@ const shortSide = (sheet: Tool, along: number, across: number) =>
 /** The smallest owned sheet that covers the ground, how it lies, and what holds it down. */
 export function sheetPlan(ground: Ground, sheets: readonly Tool[], kind: keyof typeof WET_MM): SheetPlan {
   const { lengthM, widthM } = ground
-  const fits = sheetsFor(sheets, widthM, lengthM)
+  const fits = sheetsLaid(sheets, widthM, lengthM)
   const wantedAlongM = lengthM + 2 * OVERHANG_M
   const wantedAcrossM = widthM + 2 * OVERHANG_M
-  const turned = widthM > lengthM
-  const overlapM = fits && fits.length > 1 ? SHEET_OVERLAP_M : 0
-  const laid = fits && {
-    long: fits.reduce((sum, one) => sum + longSide(one, wantedAlongM, wantedAcrossM), -overlapM),
-    short: Math.min(...fits.map((one) => shortSide(one, wantedAlongM, wantedAcrossM))),
-  }
-  const sheet = laid && {
-    alongM: turned ? laid.short : laid.long,
-    acrossM: turned ? laid.long : laid.short,
-  }
+  const pieces = fits?.pieces.length ?? 1
+  const overlapM = pieces > 1 ? SHEET_OVERLAP_M : 0
+  const sheet = fits && laidAsOne(fits, ground, { along: wantedAlongM, across: wantedAcrossM })
   const along = sheet?.alongM ?? wantedAlongM
   const across = sheet?.acrossM ?? wantedAcrossM
   const weightsLong = Math.ceil(along / WEIGHT_EVERY_M) + 1
   const weightsShort = Math.max(0, Math.ceil(across / WEIGHT_EVERY_M) - 1)
   return {
     sheet,
+    pieces,
+    lie: fits?.lie ?? 'along',
     overlapM,
     wantedAlongM,
     wantedAcrossM,

@@ -5,7 +5,8 @@ import type { EndMethodId } from '../garden/ending'
 import type { Method } from './method'
 import type { Bed, Segment, Stand } from '../garden/schema'
 import type { Tool, ToolKind } from '../garden/tool'
-import { cutters, type CuttingTool } from './woodiness'
+import type { Blade } from '../stand/fate'
+import { bladesOf, cutters, type CuttingTool } from './woodiness'
 
 /**
  * What a tool does in open work, m² h⁻¹, minutes to get it ready and put it away at each bed, and, of what goes in lanes, how
@@ -120,6 +121,16 @@ export const cuttingTool = (
 ): CuttingTool | null => {
   const kinds = cutters(owned, hardness)
   return kinds.length === 0 ? null : (quickestTool(kinds, ground, owned) as CuttingTool)
+}
+
+/** The blades owned, what is soonest done with this ground first; undefined where none cuts finer than another. */
+export function bladesFor(owned: readonly Owned[], ground: WorkedGround): Blade[] | undefined {
+  const soonest = owned
+    .filter(({ kind }) => isWorkTool(kind))
+    .map((tool) => ({ tool, minutes: toolMinutes(tool.kind as WorkTool, ground, owned) }))
+    .sort((a, b) => a.minutes - b.minutes)
+  const blades = bladesOf(soonest.map(({ tool }) => tool))
+  return blades.some(({ contact }) => contact !== 1) ? blades : undefined
 }
 
 /** Minutes of one pass of a way on a bed with what is owned. @param toolOf what is taken of a group of tools */

@@ -158,4 +158,7 @@ export const STEPS: readonly Step[] = [
   },
   // Version 14 only added what may be left out: more tools, sheets that lie until the residue is thin, mulch on a part.
   { to: 14, tables: {} },
+  // Version 15 only added what may be left out: film and fabric with holes, how steep a bed lies, which
+  // of several crops a plan goes on to, and what mulch that is owed comes after.
+  { to: 15, tables: {} },
 ]

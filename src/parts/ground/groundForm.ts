@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import type { Rectangle } from '../../core/garden/bed'
-import { segmentOn, type BedSize } from '../../core/garden/ground'
+import { rectangleOf, segmentOn, type BedSize } from '../../core/garden/ground'
 import type { Segment } from '../../core/garden/schema'
 import type { Units } from '../../text/format'
+import { writeQuantity } from '../../text/quantity'
 import { quantityOrNone } from '../form/codecs'
 
 /** Which ground is meant, by name or drawn; an edge left empty is that of the bed. */
@@ -23,6 +24,22 @@ export const groundShape = (units: Units) => ({ ground: groundChoice, ...edges(u
 export const NO_EDGES = { fromM: '', toM: '', fromAcrossM: '', toAcrossM: '' }
 export const WHOLE_GROUND = { ground: 'whole' as const, ...NO_EDGES }
 
+/** A part of a bed as it is filled in. */
+export function groundText(segment: Segment, bed: BedSize, units: Units): GroundText {
+  if (segment.kind === 'whole' || segment.kind === 'path') return { ...WHOLE_GROUND, ground: segment.kind }
+  if (segment.kind === 'half')
+    return { ...WHOLE_GROUND, ground: segment.which === 'first' ? 'first half' : 'second half' }
+  const { fromM, toM, fromAcrossM, toAcrossM } = rectangleOf(segment, bed)!
+  const write = (m: number) => writeQuantity(m, 'length', units)
+  return {
+    ground: 'part',
+    fromM: write(fromM),
+    toM: write(toM),
+    fromAcrossM: write(fromAcrossM),
+    toAcrossM: write(toAcrossM),
+  }
+}
+
 /** Fields of a rectangle alone. */
 export const rectangleForm = (units: Units) => z.object(edges(units))
 /** Whether no edge of a rectangle is said. */
@@ -42,6 +59,7 @@ export function rectangleTyped(text: EdgeText, bed: BedSize, units: Units): Rect
 
 export type Edges = { [edge in keyof Rectangle]: number | null }
 export type EdgeText = Record<keyof Edges, string>
+export type GroundText = EdgeText & Pick<GroundValue, 'ground'>
 export type GroundValue = Edges & { ground: z.infer<typeof groundChoice> }
 
 /** The rectangle that is meant; null where it ends before it starts, or past the bed. */
@@ -70,11 +88,7 @@ export function segmentFrom(value: GroundValue, bed: BedSize): Segment | null {
 }
 
 /** The part of a bed that is typed, whatever else stands in the form; null where none is drawn, or it does not lie on the bed. */
-export function segmentTyped(
-  text: EdgeText & Pick<GroundValue, 'ground'>,
-  bed: BedSize,
-  units: Units,
-): Segment | null {
+export function segmentTyped(text: GroundText, bed: BedSize, units: Units): Segment | null {
   if (text.ground !== 'part') return segmentFrom({ ground: text.ground, ...NO_RECTANGLE }, bed)
   const rectangle = rectangleTyped(text, bed, units)
   return rectangle && segmentOn(rectangle, bed)

@@ -1,4 +1,5 @@
 import type { ToolKind } from '../../core/garden/tool'
+import { HOLED } from '../../core/planting/holed'
 import { BODY_KG } from '../../core/termination/board'
 import { CRIMPS, isWorkTool, MOWS, usualWidthM, WORK_RATES } from '../../core/termination/workRates'
 import { area, kilos, type Units } from '../../text/format'
@@ -6,11 +7,15 @@ import { unitOf as quantityUnit } from '../../text/quantity'
 import { blankTool, usualWidthText, type ToolInput } from './forms'
 
 /** Figures of a tool that decide what it can do. */
-const SIZES: Partial<Record<ToolKind, readonly ('width' | 'length' | 'load' | 'bought')[]>> = {
+const SIZES: Partial<Record<ToolKind, readonly ('width' | 'length' | 'load' | 'bought' | 'holes')[]>> = {
   'crimp board': ['width', 'load'],
   'black tarp': ['width', 'length', 'bought'],
   'clear film': ['width', 'length', 'bought'],
+  'mulch film': ['width', 'length', 'holes', 'bought'],
+  'woven fabric': ['width', 'length', 'holes', 'bought'],
 }
+/** Things of which several are owned. */
+const SEVERAL: readonly ToolKind[] = ['black tarp', 'clear film', 'mulch film', 'woven fabric']
 const sizesOf = (kind: ToolKind) =>
   SIZES[kind] ?? (usualWidthM(kind) === undefined ? [] : (['width'] as const))
 
@@ -18,6 +23,7 @@ const sizesOf = (kind: ToolKind) =>
 const FOR: readonly (readonly [string, readonly ToolKind[]])[] = [
   ['to cut', MOWS],
   ['to press, cover, burn', [...CRIMPS, 'black tarp', 'clear film', 'burner']],
+  ['to plant through', HOLED],
   ['to turn and carry', ['spade or fork', 'tiller', 'wheelbarrow']],
   ['to sow', ['rake', 'cranked spreader', 'drop spreader', 'wheel hoe', 'harrow', 'garden roller']],
 ]
@@ -27,11 +33,13 @@ const NAMES = {
   length: 'length',
   load: 'weight on it',
   bought: 'bought in',
+  holes: 'holes apart',
   rate: 'work rate',
 } as const
 
 const unitOf = (field: keyof typeof NAMES, units: Units): string => {
   if (field === 'bought') return ''
+  if (field === 'holes') return quantityUnit('depth', units)
   if (field === 'load') return units === 'imperial' ? 'lb' : 'kg'
   if (field === 'rate') return units === 'imperial' ? 'ft² an hour' : 'm² an hour'
   return quantityUnit('length', units)
@@ -106,13 +114,13 @@ function OwnedTool({ kind, tools, onChange, units }: Parameters<typeof ToolField
             }
           />
         ))}
-      {kind === 'black tarp' && owned.length > 0 && (
+      {SEVERAL.includes(kind) && owned.length > 0 && (
         <button
           type="button"
           className="btn btn-xs mt-1 ml-7"
           onClick={() => onChange([...tools, blankTool(kind)])}
         >
-          Another tarp
+          Another {kind}
         </button>
       )}
     </li>

@@ -14,6 +14,7 @@ const toolText = z.object({
   rate: z.string(),
   load: z.string(),
   bought: z.string(),
+  holes: z.string(),
 })
 export type ToolInput = z.infer<typeof toolText>
 
@@ -27,8 +28,8 @@ export const toolForm = (units: Units) =>
         context.issues.push({ code: 'custom', path: [field], message, input: figures[field] })
         return null
       }
-      const [widthM, lengthM, m2PerHour, loadKg, boughtIn] = (
-        ['width', 'length', 'rate', 'load', 'bought'] as const
+      const [widthM, lengthM, m2PerHour, loadKg, boughtIn, holesM] = (
+        ['width', 'length', 'rate', 'load', 'bought', 'holes'] as const
       ).map(read)
       return {
         id: id ?? newToolId(),
@@ -38,13 +39,14 @@ export const toolForm = (units: Units) =>
         ...(m2PerHour !== null && { m2PerHour }),
         ...(loadKg !== null && { loadKg }),
         ...(boughtIn !== null && { boughtIn }),
+        ...(holesM !== null && { holesM }),
       }
     },
     encode: (tool) => toolInputOf(tool, units),
   })
 
 /** A figure of a tool as it is typed: m, m² an hour or kg. */
-function figureOf(field: 'width' | 'length' | 'rate' | 'load' | 'bought', kind: ToolKind, units: Units) {
+function figureOf(field: Exclude<keyof ToolInput, 'id' | 'kind'>, kind: ToolKind, units: Units) {
   const of = `The ${kind}’s`
   switch (field) {
     case 'width':
@@ -55,6 +57,8 @@ function figureOf(field: 'width' | 'length' | 'rate' | 'load' | 'bought', kind: 
       return quantityOrNone('workRate', units, { name: `${of} work rate`, of: tool.shape.m2PerHour })
     case 'load':
       return quantityOrNone('weight', units, { name: `${of} weight on it`, of: tool.shape.loadKg })
+    case 'holes':
+      return quantityOrNone('depth', units, { name: `${of} hole spacing`, of: tool.shape.holesM })
     case 'bought':
       return quantityOrNone('count', units, { name: `${of} year`, of: tool.shape.boughtIn, whole: true })
   }
@@ -72,6 +76,7 @@ export const blankTool = (kind: ToolKind): ToolInput => ({
   rate: '',
   load: '',
   bought: '',
+  holes: '',
 })
 
 /** A tool as it is typed in the garden's units. */
@@ -86,5 +91,6 @@ export const toolInputOf = (tool: Tool, units: Units): ToolInput => {
     rate: text('rate', tool.m2PerHour),
     load: text('load', tool.loadKg),
     bought: text('bought', tool.boughtIn),
+    holes: text('holes', tool.holesM),
   }
 }

@@ -5,7 +5,7 @@ import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
 import { cautionText } from '../../text/cautions'
-import { endingText, reasonText, riskText } from '../../text/choosing'
+import { bareUntilText, endingText, reasonText, riskText } from '../../text/choosing'
 import type { Told } from '../../text/amounts'
 import { dateRangeText, shortDate, type Units, money } from '../../text/format'
 import { Swatch } from '../../parts/Swatch'
@@ -171,7 +171,7 @@ function CandidateRow({
       <div className="min-w-0">
         <Amounts candidate={candidate} told={told} />
         <p>
-          {endingText(candidate)}
+          {endingText(candidate)} {bareUntilText(candidate)}
           {candidate.firstFlower.quantiles && candidate.firstFlower.chance > 0.5
             ? ` ${findSpecies(components[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateRangeText(candidate.firstFlower.quantiles)}.`
             : ''}{' '}

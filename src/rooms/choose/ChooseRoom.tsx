@@ -2,7 +2,7 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { lightWindows } from '../../core/choosing/lightWindows'
 import { bareLedger } from '../../core/garden/ledger'
 import { betweenText, longDate } from '../../text/format'
-import { standName } from '../../text/names'
+import { standWithPlace } from '../../text/bed'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
 import { ChooseBed } from './ChooseBed'
@@ -88,7 +88,7 @@ function Windows({ unknown }: { unknown: boolean }) {
                 >
                   <strong className="w-12 font-display">{bed.label}</strong>
                   <span>
-                    under {standName(window.above).toLowerCase()}{' '}
+                    under {standWithPlace(window.above, data.garden.units, bed).toLowerCase()}{' '}
                     {betweenText(window.sowFromDay, window.sowUntilDay)}
                   </span>
                   <span className="quiet ml-auto">{window.recoveredWeeks} weeks recovered</span>

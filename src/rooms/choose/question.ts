@@ -11,7 +11,13 @@ import type { LightWindow } from '../../core/choosing/lightWindows'
 import { untilDay, type ChooseQuestion } from '../../core/choosing/types'
 import { beforeOn, earlierUse } from '../../core/season/standCase'
 import { day, dayOrNone, quantityOrNone } from '../../parts/form/codecs'
-import { groundProblem, groundShape, segmentFrom, WHOLE_GROUND } from '../../parts/ground/groundForm'
+import {
+  groundProblem,
+  groundShape,
+  segmentFrom,
+  WHOLE_GROUND,
+  type GroundText,
+} from '../../parts/ground/groundForm'
 import type { Units } from '../../text/format'
 import { CREATURE_OF } from '../../core/garden/usualRules'
 
@@ -93,13 +99,14 @@ export function startingForm(
   light: LightWindow | null,
   next: Stand | undefined,
   today: number,
+  ground: GroundText = WHOLE_GROUND,
 ): ChooseText {
   const free = light ? light.sowFromDay : Math.max(window?.freeFromDay ?? today, today)
   // Where nothing is planned no day is invented.
   const needed = light && next ? light.neededByDay : window?.nextStandId ? window.neededByDay : null
   const crop = next?.content.kind === 'crop' ? next.content : null
   return {
-    ...WHOLE_GROUND,
+    ...ground,
     freeFrom: isoDate(free),
     neededBy: needed === null ? '' : isoDate(needed),
     sowOn: '',

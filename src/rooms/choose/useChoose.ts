@@ -14,7 +14,7 @@ import { useAnswer } from '../../compute/useAnswer'
 import { useTyped } from '../../parts/form/useTyped'
 import { planCover, type CoverChoice } from '../../actions/planCover'
 import { cropPlanOf } from '../../actions/planStretch'
-import { segmentFrom } from '../../parts/ground/groundForm'
+import { groundText, segmentFrom } from '../../parts/ground/groundForm'
 import { chooseForm, plannedCrop, questionOf, startingForm } from './question'
 
 /** How far back a bare window is followed to its start. */
@@ -66,7 +66,13 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     schema: useMemo(() => chooseForm(bed, today, horizon, units), [bed, today, horizon, units]),
     draft: { name: draftName, version: 3 },
     live: true,
-    blank: startingForm(window, light, next, today),
+    blank: startingForm(
+      window,
+      light,
+      next,
+      today,
+      light ? groundText(light.above.segment, bed, units) : undefined,
+    ),
   })
   const { value, done } = form
   const sowUntilDay = light?.sowUntilDay ?? null

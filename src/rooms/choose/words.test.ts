@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals'
 import { PURPOSES } from '../../core/choosing/purposes'
 import type { Difference } from '../../core/choosing/types'
 import { amountText, LIMIT_WORDS, mixText, tradeText } from './words'
-import { riskText } from '../../text/choosing'
+import { dayNumber } from '../../core/foundations/day'
+import { bareUntilText, riskText } from '../../text/choosing'
 
 const plain = (text: string) => text.replace(/\u00a0/g, ' ')
 const difference = (of: Difference['of'], ours: number, theirs: number): Difference => ({ of, ours, theirs })
@@ -67,6 +68,17 @@ describe('sentences', () => {
         ],
       }),
     ).toBe('It fails when it is not dead in time (12 in 100), or frost comes after planting (5 in 100).')
+  })
+  test('a cover that is slow to come tells until when the ground is bare', () => {
+    const sowDay = dayNumber('2026-11-28')
+    const covers = (date: string | null) => {
+      const day = date === null ? null : dayNumber(date)
+      const quantiles = day === null ? null : { p10: day - 9, p50: day, p90: day + 9 }
+      return bareUntilText({ sowDay, covered30: { chance: 0.9, quantiles } })
+    }
+    expect(covers('2027-04-20')).toBe('Most of the ground is bare until about 20 Apr.')
+    expect(covers('2027-01-05')).toBe('')
+    expect(covers(null)).toBe('')
   })
   test('every limit has words', () => {
     for (const words of Object.values(LIMIT_WORDS)) expect(words).toMatch(/^[A-Z]/)

@@ -1,8 +1,8 @@
 import { findPurpose } from '../../core/choosing/purposes'
 import type { Difference, MixComponent } from '../../core/choosing/types'
-import { findSpecies } from '../../core/plants/catalogue'
 import { dryMatter, nitrogen, weight, type Told } from '../../text/amounts'
 import { money, percent } from '../../text/format'
+import { compositionName } from '../../text/names'
 import type { PurposeId } from '../../core/garden/schema'
 
 /** An amount of a purpose with its unit. */
@@ -21,12 +21,11 @@ const listed = (items: string[]) =>
 
 /** `Cereal rye 60 % with hairy vetch 50 %`; a straight species by its name alone. */
 export function mixText(components: readonly MixComponent[], withShares = true): string {
-  const names = components.map((component) => findSpecies(component.speciesId)?.name ?? component.speciesId)
-  if (components.length === 1) return names[0]
-  const [first, ...others] = components.map(
-    (component, i) =>
-      `${i === 0 ? names[i] : lower(names[i])}${withShares ? ` ${percent(component.share)}` : ''}`,
-  )
+  if (components.length === 1 || !withShares) return compositionName(components)
+  const [first, ...others] = components.map((component, i) => {
+    const name = compositionName([component])
+    return `${i === 0 ? name : lower(name)} ${percent(component.share)}`
+  })
   return `${first} with ${listed(others)}`
 }
 

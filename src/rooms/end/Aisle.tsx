@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { planAisle } from '../../actions/cutStand'
 import type { JobArgs } from '../../compute/protocol'
 import { useAnswer } from '../../compute/useAnswer'
-import { neighboursOf, type AisleMowing } from '../../core/scenario/aisle'
+import { COLLAR_M, neighboursOf, type AisleMowing, type Neighbour } from '../../core/scenario/aisle'
 import { AISLE_YEARS, AISLE_YEARS_MEMBERS, THIN_BELOW } from '../../core/scenario/aisleYears'
 import type { Stand } from '../../core/garden/schema'
 import { Fold } from '../../parts/Fold'
@@ -14,6 +14,8 @@ import { Why } from '../../parts/Why'
 import { useAct, useGarden } from '../../state/garden'
 import { centimetres, grams, kilos, longDate, percent, shortDate } from '../../text/format'
 import { plantsOf } from '../../text/names'
+import { AisleAfter } from './AisleAfter'
+import { AisleDrawing } from './AisleDrawing'
 import type { EndView } from './useEnd'
 
 /** A living aisle: mown before it outgrows the crop beside it, with what its cuttings bring to the strips. */
@@ -28,6 +30,7 @@ export function Aisle({ end }: { end: EndView }) {
   )
   const answer = useAnswer('aisle', asked, `aisle ${view.stand.id}`)
   const mowings = answer.value ?? answer.last
+  const beside = nextBeside(neighbours, today)
   return (
     <section className="mb-6" aria-label="Living aisle" data-testid="aisle">
       <h2>A living aisle</h2>
@@ -39,14 +42,23 @@ export function Aisle({ end }: { end: EndView }) {
         onCancel={answer.cancel}
         onRetry={answer.retry}
       />
+      <AisleAfter end={end} />
       {mowings?.length === 0 && <p>It outgrows nothing in the months ahead: no mowing is due.</p>}
       {mowings && mowings.length > 0 && <Mowings end={end} mowings={mowings} />}
+      {beside && <AisleDrawing bed={bed} crop={beside.crop} units={end.garden.units} />}
       <Fold title={`Over ${AISLE_YEARS} years`} testid="aisle-years">
         {() => <Years end={end} asked={asked} />}
       </Fold>
     </section>
   )
 }
+
+/** The crop that stands beside the aisle now, or next. */
+const nextBeside = (neighbours: readonly Neighbour[], today: number): Neighbour | null =>
+  neighbours
+    .filter(({ goneDay }) => goneDay > today)
+    .sort((a, b) => a.plantedDay - b.plantedDay)
+    .at(0) ?? null
 
 /** The stand as it grew until now: what is planned is what is asked for here. */
 const withoutCuts = (standCase: EndView['view']['standCase']) => ({
@@ -133,7 +145,7 @@ function Mowings({ end, mowings }: { end: EndView; mowings: AisleMowing[] }) {
     <>
       <div>
         Mown {mowings.length} times in the months ahead, to {centimetres(mowings[0].cutToM, units)}. Keep{' '}
-        {centimetres(0.2, units)} clear around stems.{' '}
+        {centimetres(COLLAR_M, units)} clear around stems.{' '}
         <Why>
           It is kept below a third of the crop beside it (judgement, a quarter to a half), never lower than it
           lives on, and below {centimetres(0.4, units)} where no crop stands. Each mowing grows on from the

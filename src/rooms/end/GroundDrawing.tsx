@@ -19,12 +19,15 @@ export function GroundDrawing({
   marginM,
   units,
   label,
+  drawn = 'the ground',
   children,
 }: {
   ground: Ground
   marginM: number
   units: Units
   label: string
+  /** What is drawn, where it is not the ground itself. */
+  drawn?: string
   children: (px: ToPx) => ReactNode
 }) {
   const frame = useRef<HTMLElement>(null)
@@ -52,7 +55,7 @@ export function GroundDrawing({
         <svg width={px(bar) + 2} height={8} aria-hidden="true">
           <path d={`M1 0v6h${px(bar)}v-6`} fill="none" stroke="var(--color-base-content)" />
         </svg>
-        {metres(bar, units)}; the ground is {metres(ground.lengthM, units)} × {metres(ground.widthM, units)}
+        {metres(bar, units)}; {drawn} is {metres(ground.lengthM, units)} × {metres(ground.widthM, units)}
       </figcaption>
     </figure>
   )

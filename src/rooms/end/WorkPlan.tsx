@@ -9,6 +9,7 @@ import { SelectField } from '../../parts/SelectField'
 import { useAnswer } from '../../compute/useAnswer'
 import { planCaseOf, useStanding } from './planCase'
 import { planOf } from './planWords'
+import { MulchAfter } from './MulchAfter'
 import { PlannedTurns } from './InTurns'
 import { PlanDrawing } from './PlanDrawing'
 import { RecordEnd } from './RecordEnd'
@@ -97,6 +98,7 @@ export function WorkPlan({ end }: { end: EndView }) {
               </li>
             ))}
           </ol>
+          <MulchAfter end={end} />
         </div>
         <section aria-label="Materials">
           <h3 className="font-semibold">Take along</h3>

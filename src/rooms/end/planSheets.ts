@@ -73,7 +73,7 @@ export function sheetSteps(plan: PlanCase, words: PlanWords) {
       : `Soil damp? If not, water with ${litres(sheet.waterL, units)}. Lay the sheet, ${centimetres(Math.max(0, sheet.overAlongM), units)} over at the ends and ${centimetres(Math.max(0, sheet.overAcrossM), units)} at the sides.`,
     ...(sheet.overlapM > 0
       ? [
-          `Two sheets end to end, ${centimetres(sheet.overlapM, units)} over each other, with weights along the seam.`,
+          `${sheet.pieces} sheets ${sheet.lie === 'along' ? 'end to end' : 'side by side'}, ${centimetres(sheet.overlapM, units)} over each other, with weights along ${sheet.pieces > 2 ? 'every seam' : 'the seam'}.`,
         ]
       : []),
     `Weights a pace apart: ${sheet.weightsLong} along each long edge, corners with them, ${sheet.weightsShort} more on each short one.`,

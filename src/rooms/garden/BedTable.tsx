@@ -165,6 +165,7 @@ function BedFields({ bed, onClose }: { bed: Bed; onClose: () => void }) {
         ]}
       />
       <TypedText form={form} name="shade" label="Shade, %" decimal />
+      <TypedText form={form} name="slopePct" label="Slope, m of fall in 100 m" decimal />
       <TypedText
         form={form}
         name="keptM2"

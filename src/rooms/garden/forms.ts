@@ -111,6 +111,7 @@ export const bedForm = (units: Units) =>
     fertility,
     stoodBefore: z.union([stoodBefore, z.literal('')]),
     shade: quantity('share', units, { name: 'Shade', of: bed.shape.shade }),
+    slopePct: quantityOrNone('count', units, { name: 'Slope', of: bed.shape.slopePct }),
     keptM2: quantity('area', units, { name: 'Area of kept plants', low: 0, high: 5000 }),
   })
 
@@ -118,6 +119,7 @@ export const bedValue = (bed: Bed): z.output<ReturnType<typeof bedForm>> => ({
   ...bed,
   walkOrder: bed.walkOrder + 1,
   stoodBefore: bed.stoodBefore ?? '',
+  slopePct: bed.slopePct ?? null,
   keptM2: keptM2Of(bed),
 })
 
@@ -125,9 +127,11 @@ export const bedValue = (bed: Bed): z.output<ReturnType<typeof bedForm>> => ({
 export const bedPart = ({
   walkOrder,
   stoodBefore,
+  slopePct,
   ...part
 }: Partial<ReturnType<typeof bedValue>>): Partial<Bed> & { keptM2?: number } => ({
   ...part,
   ...(walkOrder !== undefined && { walkOrder: walkOrder - 1 }),
+  ...(slopePct !== undefined && { slopePct: slopePct ?? undefined }),
   ...(stoodBefore !== undefined && { stoodBefore: stoodBefore === '' ? null : stoodBefore }),
 })

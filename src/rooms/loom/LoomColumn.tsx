@@ -68,6 +68,7 @@ export const LoomColumn = memo(function LoomColumn({ column, scale, sheet, dark 
           <ThreadOfLight
             key={light.above.id}
             light={light}
+            edge={entry.stands.find(({ stand }) => stand.id === light.above.id)?.across[1] ?? 1}
             entry={entry}
             sheet={sheet}
             scale={scale}

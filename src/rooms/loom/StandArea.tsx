@@ -1,4 +1,4 @@
-import type { ComponentProps } from 'react'
+import { useLayoutEffect, type ComponentProps } from 'react'
 import { useNavigate } from 'react-router'
 import type { Placed } from './labels'
 
@@ -42,6 +42,22 @@ export type Area = {
   fromDay: number
 }
 
+/** The stand of which the part had the focus as it was taken off the page. */
+let focused: string | null = null
+
+/** A part that is drawn anew in the same moment, as what can be moved is once that was fetched, keeps the focus. */
+function useFocusKept(standId: string): void {
+  useLayoutEffect(() => {
+    const part = () => document.querySelector<HTMLElement>(`[data-stand=${JSON.stringify(standId)}]`)
+    if (focused === standId) part()?.focus()
+    return () => {
+      if (!part()?.matches(':focus')) return
+      focused = standId
+      queueMicrotask(() => (focused = null))
+    }
+  }, [standId])
+}
+
 export function AreaButton({
   area: { name, clip, left, width, bedId, standId },
   className,
@@ -49,6 +65,7 @@ export function AreaButton({
   ...more
 }: { area: Area; shift?: { x: number; y: number } | null } & ComponentProps<'button'>) {
   const navigate = useNavigate()
+  useFocusKept(standId)
   return (
     <button
       {...more}

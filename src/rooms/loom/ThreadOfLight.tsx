@@ -8,14 +8,18 @@ import { clipToSheet, type RegionProps } from './layout'
 const THREAD_PX = 3
 const THREAD_REACH_PX = 12
 
-/** From when on a cover can be sown under what stands, until its light returns; pressing it asks what fits. */
+/**
+ * From when on a cover can be sown under what stands, until its light returns; pressing it asks what fits. It runs
+ * along the far edge of what stands above, a share of the column's width.
+ */
 export function ThreadOfLight({
   light,
   entry,
   sheet,
   scale,
   width,
-}: Omit<RegionProps, 'todayY'> & { light: LightWindow }) {
+  edge,
+}: Omit<RegionProps, 'todayY'> & { light: LightWindow; edge: number }) {
   const sow = clipToSheet(scale, sheet, light.sowFromDay, light.sowUntilDay)
   const all = clipToSheet(scale, sheet, light.sowFromDay, light.lightDay)
   if (!sow || !all) return null
@@ -26,7 +30,7 @@ export function ThreadOfLight({
       className="loom-light absolute"
       style={{
         top: all.top,
-        left: width - THREAD_REACH_PX,
+        left: width * edge - THREAD_REACH_PX,
         width: THREAD_REACH_PX,
         height: Math.max(12, all.bottom - all.top),
       }}

@@ -18,8 +18,8 @@ import { Spreads } from './Spreads'
 export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; plant: PlantView }) {
   const { garden, view, sourceId, setSourceId } = plant
   const { units } = garden
-  const told = useTold(view.bed, view.stand.segment)
-  const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
+  const told = useTold(view.bed, plant.ground)
+  const areaM2 = segmentAreaM2(view.bed, plant.ground)
   const sources = garden.nitrogenSources
   const source = sources.find((entry) => entry.id === sourceId) ?? sources[0]
   const gap = nitrogenGap(after.weeks)

@@ -4,6 +4,7 @@ import { dayNumber } from '../../core/foundations/day'
 import { followedBy } from '../../core/planting/followed'
 import { weight } from '../../text/amounts'
 import { longDate, percent } from '../../text/format'
+import { standWithPlace } from '../../text/bed'
 import { endingWords, standName } from '../../text/names'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
@@ -33,7 +34,7 @@ export function FollowedTable() {
           </thead>
           <tbody>
             {rows.map(({ cover, crop, bed, end, stoodAgain, waitedDays, yieldKgM2 }) => (
-              <tr key={cover.id}>
+              <tr key={`${cover.id} ${crop.id}`}>
                 <td>{bed.label}</td>
                 <td>
                   <Link className="link" to={`/plant/${cover.id}`}>
@@ -44,7 +45,7 @@ export function FollowedTable() {
                   {endingWords(end)}, {longDate(dayNumber(end.date))}
                 </td>
                 <td>{stoodAgain === null ? 'not counted' : percent(stoodAgain)}</td>
-                <td>{standName(crop)}</td>
+                <td>{standWithPlace(crop, units, bed)}</td>
                 <td>{waitedDays} days</td>
                 <td>
                   {yieldKgM2 === null ? '–' : weight(yieldKgM2 * 1000, units)}

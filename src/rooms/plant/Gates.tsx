@@ -101,7 +101,7 @@ const RULES: readonly string[] = ['manure', 'wait']
 
 function GateRow({ gate, plant }: { gate: CriterionOutcome; plant: PlantView }) {
   const { detail, open, chance } = gate
-  const told = useTold(plant.view.bed, plant.view.stand.segment)
+  const told = useTold(plant.view.bed, plant.ground)
   const { why, sooner } = criterionReason(detail, plant.crop?.name ?? null, told)
   const method =
     plant.plan.scenario.follows.kind === 'crop' ? plant.plan.scenario.follows.plantingMethod : null

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { HOLDING_G, mulchDepthM } from '../../core/residue/mulch'
-import { toHoldUntil, type Aftermath } from '../../core/scenario/after'
+import { HOLDING_G } from '../../core/residue/mulch'
+import { chipsToHoldUntil, toHoldUntil, type Aftermath } from '../../core/scenario/after'
 import { BroughtIn } from '../../parts/BroughtIn'
 import { SelectField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
@@ -33,13 +33,14 @@ export function HoldLonger({ after, areaM2, units }: { after: Aftermath; areaM2:
           <>
             Add <strong>{kilos(addKg, units)}</strong> of dry straw
             {bales >= 0.75 ? ` (${bales.toFixed(0)} small ${bales < 1.5 ? 'bale' : 'bales'})` : ''}, or{' '}
-            {centimetres(mulchDepthM(addG), units)} of chips.{' '}
+            {centimetres(chipsToHoldUntil(after, Number(weeks)), units)} of chips.{' '}
           </>
         )}{' '}
         <Why>
           Three quarters of the small annual weeds are held back by {weight(HOLDING_G, units)} of dry mulch (
           {weight(600, units)} to {weight(1000, units)}, by weeds and weather). It rots by warmth and rain,
-          what is added as fast as what lies there. A small bale is taken as {kilos(BALE_KG, units)}.
+          straw as fast as what lies there, chips hardly in a season. A small bale is taken as{' '}
+          {kilos(BALE_KG, units)}.
         </Why>
       </div>
       {addKg >= 0.5 && <BroughtIn what="straw or hay" />}

@@ -16,7 +16,7 @@ const VERDICTS = [
 ] as const
 
 /** Yield and notes of the crop that was planted into the cover: what closes the loop. */
-export function Outcome({ stand }: { stand: Stand }) {
+export function Outcome({ stand, several }: { stand: Stand; several: boolean }) {
   const { data, today } = useGarden()
   const { units } = data.garden
   const act = useAct()
@@ -37,7 +37,7 @@ export function Outcome({ stand }: { stand: Stand }) {
   })
   return (
     <RecordForm
-      name="Outcome"
+      name={several ? `Outcome of ${standName(stand).toLowerCase()}` : 'Outcome'}
       button="Record the outcome"
       hint="Any time until the bed is cleared; recording again corrects it."
       onRecord={record}

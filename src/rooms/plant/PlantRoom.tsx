@@ -13,7 +13,7 @@ import { RecordForm } from '../../parts/RecordForm'
 import { SelectField } from '../../parts/SelectField'
 import { StandHead } from '../../parts/StandHead'
 import { WorkList } from '../../parts/WorkList'
-import { nextStand } from '../../core/season/standCase'
+import { nextStand } from '../../core/season/followers'
 import { useGarden } from '../../state/garden'
 import { useStand, type StandView } from '../../state/useStand'
 import { FedBy } from './FedBy'
@@ -71,7 +71,9 @@ function PlantInto({ view }: { view: StandView }) {
       <StandHead stand={view.stand} bed={view.bed} units={garden.units} step="plant" />
       <PlanLine plan={plan} />
       <Where plant={plant} />
-      {planted && plant.plantedStand && <Outcome stand={plant.plantedStand} />}
+      {plant.plantedCrops.map((planted, _, { length }) => (
+        <Outcome key={planted.id} stand={planted} several={length > 1} />
+      ))}
       {!planted && <NextCrop plant={plant} />}
       <Reserved waiting={!shown && plan.state === 'computing'}>
         {shown?.after && crop && end && (

@@ -36,8 +36,8 @@ export function Residue({
   const { garden, view } = plant
   const { data } = useGarden()
   const { units } = garden
-  const told = useTold(view.bed, view.stand.segment)
-  const areaM2 = segmentAreaM2(view.bed, view.stand.segment)
+  const told = useTold(view.bed, plant.ground)
+  const areaM2 = segmentAreaM2(view.bed, plant.ground)
   const mulchG = after.mulchG.p50
   const creeping = creepingWeeds(view.bed, data.stands, data.checks)
   const broughtG = (view.standCase.brought ?? []).reduce((sum, load) => sum + load.massG, 0)

@@ -29,7 +29,7 @@ export function SpacingAndLanes(props: Props) {
 function Distances({ crop, plant, outcome: { ready } }: Props) {
   const { garden, rules, view, plantingDay, plannedDay, cropPlan } = plant
   const { units } = garden
-  const { lengthM, widthM } = segmentSizeM(view.bed, view.stand.segment)
+  const { lengthM, widthM } = segmentSizeM(view.bed, plant.ground)
   const own = rules.closerWhenLate[crop.id] ?? null
   const lateBy = (day: number | null) => Math.max(0, (day ?? 0) - (plannedDay ?? day ?? 0))
   const spacing = (daysLate: number) => spacingFor(crop, lengthM, widthM, daysLate, own)
@@ -78,7 +78,7 @@ function Distances({ crop, plant, outcome: { ready } }: Props) {
 function Lanes({ plant, outcome: { ready } }: Props) {
   const { garden, view, plantingDay, lanes: form } = plant
   const { units } = garden
-  const { lengthM, widthM } = segmentSizeM(view.bed, view.stand.segment)
+  const { lengthM, widthM } = segmentSizeM(view.bed, plant.ground)
   const staged =
     form.value && form.value.lanes > 1 && plantingDay !== null
       ? lanePlan({ lengthM, widthM }, plantingDay, form.value.lanes, form.value.everyDays)

@@ -9,6 +9,7 @@ import { Why } from '../../parts/Why'
 import { CRITERION_NAMES } from '../../text/criteria'
 import { area, centimetres, minutes, volume } from '../../text/format'
 import { PLANTING_METHOD_NAME, THROUGH_REASON } from '../../text/planting'
+import { OwnFilm } from './OwnFilm'
 import type { PlantView } from './usePlant'
 
 const FITS = { well: 'fits well', fair: 'can be done', poorly: 'not here' } as const
@@ -54,15 +55,16 @@ function WayRow({
   shut,
   after,
   crop,
-  plant: { garden, view, cropPlan, planCrop, planted },
+  plant,
 }: Omit<Props, 'outcome'> & {
   method: PlantingMethod
   establishment: 'transplant' | 'seed'
   shut: readonly CriterionId[]
 }) {
+  const { garden, view, cropPlan, planCrop, planted } = plant
   const { id, fits, reason } = method
   const { units } = garden
-  const size = segmentSizeM(view.bed, view.stand.segment)
+  const size = segmentSizeM(view.bed, plant.ground)
   const work = plantingWork(
     id,
     size,
@@ -91,6 +93,7 @@ function WayRow({
       <div className="text-sm">
         <p className="quiet">{THROUGH_REASON[reason]}</p>
         {fits !== 'poorly' && <p>{facts.join('; ')}.</p>}
+        {fits !== 'poorly' && WAYS[id].film && <OwnFilm crop={crop} plant={plant} />}
       </div>
       {!planted && fits !== 'poorly' && (
         <button

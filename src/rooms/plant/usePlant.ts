@@ -2,8 +2,10 @@ import { useMemo, useState } from 'react'
 import { plantCrop, sayTouches } from '../../actions/plantCrop'
 import { cropPlanOf, type CropPlan } from '../../actions/planStretch'
 import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
+import { commonSegment } from '../../core/garden/ground'
 import { latest } from '../../core/garden/timeline'
 import { findCrop } from '../../core/plants/crops'
+import { followersOf } from '../../core/season/followers'
 import { useTyped } from '../../parts/form/useTyped'
 import { useAct, useGarden } from '../../state/garden'
 import { usePlan } from '../../state/usePlan'
@@ -39,6 +41,14 @@ export function usePlant(view: StandView) {
   const end = latest(standCase.stand.end)
   const planted = next?.stand.start.actual ?? null
   const { follows } = plan.scenario
+  const ground = useMemo(
+    () => (next ? commonSegment(stand.segment, next.stand.segment, bed) : stand.segment),
+    [stand.segment, next, bed],
+  )
+  const plantedCrops = useMemo(
+    () => followersOf(data, stand).filter(({ content, start }) => content.kind === 'crop' && start.actual),
+    [data, stand],
+  )
   const cropPlan = plan.draft?.crop ?? cropPlanOf(next?.stand ?? null)
   const crop = findCrop(cropPlan?.cropId ?? '')
   const plantingDay = follows.kind === 'nothing' ? null : follows.day
@@ -76,6 +86,8 @@ export function usePlant(view: StandView) {
 
   return {
     view,
+    /** The part of the bed that is planted: the cover's, or as much of it as the crop takes. */
+    ground,
     data,
     garden,
     rules,
@@ -95,7 +107,7 @@ export function usePlant(view: StandView) {
     record,
     setTouches,
     planted,
-    plantedStand: planted ? (next?.stand ?? null) : null,
+    plantedCrops,
   }
 }
 

@@ -34,6 +34,7 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
   const [more, setMore] = useState(false)
   const { title, detail } = jobText(job, rounds.standOf(job), rounds.units, rounds.overOf(job))
   const part = segmentText(segmentOf(job, rounds.standOf(job)), rounds.units, rounds.bedOf(job))
+  const named = `${title}, ${rounds.bedOf(job).label}`
   const late = job.dueDay < rounds.today
   const took = rounds.minutesOf(job)
   const better = rounds.betterOf(job)
@@ -92,7 +93,7 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
             <Link
               className="btn btn-primary h-12 flex-1 sm:h-11"
               to={jobRoom(job)}
-              aria-label={`Check: ${title}`}
+              aria-label={`Check: ${named}`}
             >
               Check
             </Link>
@@ -100,7 +101,7 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
           <button
             className={`btn h-12 flex-1 sm:h-11 ${LOOKS.includes(job.kind) ? '' : 'btn-primary'}`}
             onClick={single(() => rounds.tick(job))}
-            aria-label={`Done: ${title}`}
+            aria-label={`Done: ${named}`}
           >
             {DEEDS[job.kind] ?? 'Done'}
           </button>
@@ -108,13 +109,13 @@ export function JobRow({ job, rounds }: { job: Job; rounds: Rounds }) {
             className="btn h-12 flex-1 sm:h-11"
             aria-expanded={more}
             onClick={() => setMore(!more)}
-            aria-label={`Later: ${title}`}
+            aria-label={`Later: ${named}`}
           >
             Later
           </button>
         </div>
       </div>
-      {more && <PutOff job={job} title={title} rounds={rounds} />}
+      {more && <PutOff job={job} title={named} rounds={rounds} />}
     </li>
   )
 }

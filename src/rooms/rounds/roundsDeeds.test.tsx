@@ -25,7 +25,7 @@ test('a sowing ticked is recorded with its recipe, its seed drawn down, and can 
   await opened('2026-08-12')
   expect(screen.getByTestId('take-along').textContent).toMatch(/\d\sg of buckwheat/)
   const before = await left()
-  press('Done: Sow buckwheat')
+  press('Done: Sow buckwheat, L3')
   await waitFor(async () => expect((await stand()).start.actual?.date).toBe('2026-08-12'), SLOW)
   const [component] = (await stand()).start.actual!.components
   expect(component.grams).toBeGreaterThan(20)
@@ -59,8 +59,8 @@ test('days away are said once; a sowing whose seedbed would stand dry says so, u
 
 test('a job is given to somebody, and the rounds can be theirs alone', async () => {
   await opened('2026-08-12')
-  press('Later: Sow buckwheat')
-  const who = form('Who does Sow buckwheat')
+  press('Later: Sow buckwheat, L3')
+  const who = form('Who does Sow buckwheat, L3')
   type('Whose it is', 'Ada', who)
   press('Name', who)
   await waitFor(

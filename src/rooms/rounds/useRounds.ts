@@ -4,7 +4,9 @@ import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { standsOn } from '../../core/garden/timeline'
 import { mulchOnBeds } from '../../core/residue/mulchStore'
+import { withMulchAsPlanned } from '../../core/season/owedMulch'
 import { segmentOf } from '../../core/rounds/job'
+import { bareGround } from '../../core/rounds/mulching'
 import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
 import { scenarioOf } from '../../core/scenario/fromGarden'
 import type { StandForecast } from '../../core/season/standForecast'
@@ -106,7 +108,7 @@ export function useRounds() {
       beds: data.beds,
       stands: data.stands,
       checks: data.checks,
-      mulch: mulchOnBeds(data),
+      mulch: mulchOnBeds(withMulchAsPlanned(data)),
       forecasts,
       frostChance,
       today,
@@ -132,14 +134,20 @@ export function useRounds() {
         const stand = ends && expected.stands.find(({ id }) => id === ends)
         const scenario = stand && scenarioOf(expected, stand, today)
         return scenario
-          ? [{ name: planName(ends), args: [spec, scenario] as [typeof spec, typeof scenario] }]
+          ? [
+              {
+                ends,
+                name: planName(scenario),
+                args: [spec, scenario] as [typeof spec, typeof scenario],
+              },
+            ]
           : []
       }),
     [open, expected, today, spec],
   )
   const evaluated = useAllAnswers('evaluate', endings).values
   const minutesOf = (job: Job) => {
-    const place = endings.findIndex(({ name }) => name === planName(endsOf(job) ?? ''))
+    const place = endings.findIndex(({ ends }) => ends === endsOf(job))
     return jobMinutes(
       job,
       standOf(job),
@@ -149,7 +157,8 @@ export function useRounds() {
     )
   }
 
-  const standOf = (job: Job): Stand => data.stands.find((stand) => stand.id === job.standId)!
+  const standOf = (job: Job): Stand =>
+    data.stands.find((stand) => stand.id === job.standId) ?? bareGround(bedOf(job))
   const bedOf = (job: Job) => data.beds.find((bed) => bed.id === job.bedId)!
   const overOf = (job: Job) => data.stands.find(({ id }) => id === job.overStandId) ?? null
   const textOf = (job: Job) => jobText(job, standOf(job), data.garden.units, overOf(job))

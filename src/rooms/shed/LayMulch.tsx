@@ -1,8 +1,10 @@
+import { useSearchParams } from 'react-router'
 import { layMulch, mulchDone, takeOutMulch } from '../../actions/mulch'
-import { dayNumber, isoDate } from '../../core/foundations/day'
+import { dayNumber, isoDate, parseDay } from '../../core/foundations/day'
 import { having } from '../../core/foundations/grouped'
 import { segmentAreaM2 } from '../../core/garden/area'
 import { holdsWeedsKgM2, laidDepthM, type StoredMulch } from '../../core/residue/mulchStore'
+import { mulchAsPlanned, openFrom } from '../../core/season/owedMulch'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedDay, TypedText } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
@@ -25,10 +27,17 @@ export function LayMulch({ store }: { store: readonly StoredMulch[] }) {
   const { units } = garden
   const act = useAct()
   const leftKg = (sourceId: string) => having(store, 'sourceId', sourceId).at(0)?.leftKg ?? 0
+  // A room that asks for mulch on a bed says which, and from when on.
+  const [params] = useSearchParams()
+  const asked = having(beds, 'id', params.get('bed') ?? '').at(0)
+  const askedDay = parseDay(params.get('day') ?? '')
+  const after = having(data.stands, 'id', params.get('after') ?? '').at(0)
+  const openDay = after ? openFrom(data, after) : null
+  const day = isoDate(askedDay ?? today)
   const form = useTyped({
     schema: laidForm(today, units, beds, leftKg),
-    draft: { name: 'mulch laid', version: 2 },
-    blank: { sourceId: store[0].sourceId, bedId: '', kg: '', day: isoDate(today), ...WHOLE_GROUND },
+    draft: { name: `mulch laid${asked ? ` ${asked.id} ${day}` : ''}`, version: 2 },
+    blank: { sourceId: store[0].sourceId, bedId: asked?.id ?? '', kg: '', day, ...WHOLE_GROUND },
   })
   const { value, text } = form
   const bed = beds.find(({ id }) => id === text.bedId)
@@ -43,7 +52,9 @@ export function LayMulch({ store }: { store: readonly StoredMulch[] }) {
       aria-label="Lay mulch"
       onSubmit={form.submit(({ value: laid }) => {
         const on = beds.find(({ id }) => id === laid.bedId)!
-        return act(layMulch(garden, on, { ...laid, segment: segmentFrom(laid, on)! }, today))
+        const segment = segmentFrom(laid, on)!
+        const follows = after?.bedId === on.id && openDay !== null ? { standId: after.id, openDay } : null
+        return act(layMulch(garden, on, { ...laid, segment, after: follows }, today))
       })}
     >
       <TypedChoice
@@ -100,7 +111,7 @@ export function MulchOnBeds({ store }: { store: readonly StoredMulch[] }) {
   if (garden.mulchLaid.length === 0) return null
   return (
     <ul className="mt-2" aria-label="Mulch laid">
-      {[...garden.mulchLaid]
+      {mulchAsPlanned(data)
         .sort((a, b) => (a.date < b.date ? 1 : -1))
         .map((laid) => {
           const source = having(store, 'sourceId', laid.sourceId).at(0)

@@ -1,20 +1,17 @@
 import { Link } from 'react-router'
 import { sheetClashes, sheetUses, type SheetUse } from '../../core/scenario/sheetUse'
+import { yearOf } from '../../core/foundations/day'
+import { yearsPastLife } from '../../core/garden/tool'
 import { Caution } from '../../parts/Caution'
 import { Scroll } from '../../parts/Scroll'
 import { useGarden } from '../../state/garden'
 import { placeText } from '../../text/bed'
-import { metres, shortDate, type Units } from '../../text/format'
+import { shortDate, type Units } from '../../text/format'
+import { clashText, pastLifeText, pieceText } from '../../text/sheets'
 import { standName } from '../../text/names'
 
-const sizeText = ({ sheets }: SheetUse, units: Units) =>
-  (sheets ?? [])
-    .map(({ widthM, lengthM }) =>
-      widthM === null || lengthM === null
-        ? 'of unknown size'
-        : `${metres(widthM, units)} × ${metres(lengthM, units)}`,
-    )
-    .join(' and ')
+const sheetsText = ({ sheets }: SheetUse, units: Units) =>
+  (sheets ?? []).map((sheet) => pieceText(sheet, units)).join(' and ')
 
 /** Where the owned sheets and films lie and are to lie, and beds that want one at the same time. */
 export function SheetsLying() {
@@ -37,7 +34,7 @@ export function SheetsLying() {
           <thead>
             <tr>
               <th>Bed</th>
-              <th>Over</th>
+              <th>With</th>
               <th>From</th>
               <th>Free again</th>
               <th>Sheet</th>
@@ -50,7 +47,7 @@ export function SheetsLying() {
                   <Link
                     className="link link-hover"
                     to={
-                      use.stand.content.kind === 'sheet' ? `/bed/${use.stand.bedId}` : `/end/${use.stand.id}`
+                      use.stand.content.kind === 'cover' ? `/end/${use.stand.id}` : `/bed/${use.stand.bedId}`
                     }
                   >
                     {placeOf(use)}
@@ -60,21 +57,29 @@ export function SheetsLying() {
                 <td>
                   {use.done ? 'lies since' : 'planned'} {shortDate(use.fromDay)}
                 </td>
-                <td>{shortDate(use.untilDay)}</td>
-                <td>{use.sheets ? `${use.kind} ${sizeText(use, units)}` : <strong>none is free</strong>}</td>
+                <td>{Number.isFinite(use.untilDay) ? shortDate(use.untilDay) : 'not planned'}</td>
+                <td>{use.sheets ? sheetsText(use, units) : <strong>none is free</strong>}</td>
               </tr>
             ))}
           </tbody>
         </table>
       </Scroll>
-      {sheetClashes(uses).map(({ use, with: others }) => (
-        <Caution key={use.stand.id}>
-          {placeOf(use)} wants a {use.kind} from {shortDate(use.fromDay)}
-          {others.length > 0
-            ? ` while it lies on ${others.map(placeOf).join(', ')}. Lay it after ${shortDate(Math.min(...others.map(({ untilDay }) => untilDay)))}, end one of them another way, or write down another sheet.`
-            : ', and none of yours covers it. Write down its size, or end the bed another way.'}
-        </Caution>
+      {sheetClashes(uses).map((clash) => (
+        <Caution key={clash.use.stand.id}>{clashText(clash, placeOf)}</Caution>
       ))}
+      {uses.flatMap((use) =>
+        (use.sheets ?? []).flatMap((sheet) => {
+          const years = yearsPastLife(sheet, yearOf(use.fromDay))
+          return years > 0
+            ? [
+                <Caution key={`${use.stand.id} ${sheet.id}`}>
+                  The {sheet.kind} on {placeOf(use)} is {pastLifeText(years)} then: it lets light through and
+                  leaves bits in the ground. Lift it in one piece, and take a newer one.
+                </Caution>,
+              ]
+            : []
+        }),
+      )}
     </div>
   )
 }

@@ -102,7 +102,11 @@ function Cut({ view: { stand, bed }, above, day }: { view: StandView; above: Sta
     const scenario = actual ? null : scenarioOf({ ...expected, stands }, cut, today)
     return scenario && ([spec, scenario] as [typeof spec, typeof scenario])
   }, [above, actual, day, expected, spec, today])
-  const took = useAnswer('evaluate', args, together ? planName(above.id) : `${planName(above.id)}, over seed`)
+  const took = useAnswer(
+    'evaluate',
+    args,
+    args ? `${planName(args[1])}${together ? '' : ', over seed'}` : undefined,
+  )
   return (
     <>
       Cut it down over the seed the same day, before rain

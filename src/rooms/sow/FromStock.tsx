@@ -37,7 +37,9 @@ export function FromStock({ sow, recipe }: { sow: Sow; recipe: Recipe }) {
             {short > 0 ? `; ${grams(short, units)} short` : ''}. It germinates at about{' '}
             {percent(germination.mid)} ({percent(germination.low)} to {percent(germination.high)}, by{' '}
             {germination.from === 'test' ? 'your test' : germination.from}).{' '}
-            {Math.abs(germination.mid * 100 - Number(form.text.germination[line.speciesId])) >= 1 && (
+            {Math.abs(
+              germination.mid - readQuantity(form.text.germination[line.speciesId] ?? '', 'share', units),
+            ) >= 0.01 && (
               <button
                 type="button"
                 className="btn btn-xs"

@@ -10,6 +10,7 @@ import {
   density,
   grams,
   depthText,
+  fixed,
   inoculantText,
   rate,
   shortDate,
@@ -133,6 +134,6 @@ const COUNTS: Record<number, string> = { 2: 'two', 3: 'three', 4: 'four' }
 function ratesText(gM2: number, units: Units): string {
   const kgHa = gM2 * 10
   return units === 'imperial'
-    ? `${Math.round(poundsPerAcre(gM2))} lb/acre, ${(ouncesPer1000SquareFeet(gM2) / 16).toFixed(1)} lb/1000 ft²`
-    : `${gM2.toFixed(1)} g/m², ${Math.round(kgHa)} kg/ha`
+    ? `${Math.round(poundsPerAcre(gM2))} lb/acre, ${fixed(ouncesPer1000SquareFeet(gM2) / 16, 1)} lb/1000 ft²`
+    : `${fixed(gM2, 1)} g/m², ${Math.round(kgHa)} kg/ha`
 }

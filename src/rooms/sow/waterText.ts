@@ -7,5 +7,6 @@ const CAN_LITRES = 10
 export function waterText(mm: number, areaM2: number, units: Units): string {
   if (mm < 1) return 'none'
   const litres = litresFor(mm, areaM2)
-  return `${rain(mm, units)}, ${litresText(litres, units)} or ${cansFor(litres, CAN_LITRES)} cans`
+  const cans = cansFor(litres, CAN_LITRES)
+  return `${rain(mm, units)}, ${litresText(litres, units)} or ${cans} ${cans === 1 ? 'can' : 'cans'}`
 }

@@ -42,6 +42,7 @@ export type Befalling = { sown: readonly Sown[]; fates: Fates; member: number; e
 
 export function happen(start: World, event: StandEvent, { sown, fates, member, ensemble }: Befalling): World {
   if (event.kind === 'mulch') return bring(start, 'surface', event)
+  if (event.kind === 'sheet') return start
   let world = start
   const standing = sum(start.plants.map(({ mass }) => mass))
   sown.forEach(({ plant }, c) => {

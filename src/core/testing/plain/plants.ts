@@ -47,6 +47,8 @@ type Shared = {
   canopyLeaf: number
   waterLimit: number
   soilC: number
+  /** Days since the sowing. */
+  days: number
 }
 
 export function live(
@@ -55,7 +57,7 @@ export function live(
   day: Day,
   { plant, seeds, emergenceShare, depth }: Sown,
   memberParameters: PlantOwn,
-  { light: lights, canopyMass, canopyLeaf, waterLimit, soilC }: Shared,
+  { light: lights, canopyMass, canopyLeaf, waterLimit, soilC, days }: Shared,
 ): World {
   const p = plant.parameters
   let world = start
@@ -236,6 +238,7 @@ export function live(
     world = withPlant(lose(world, c, 0.015, 0.015 * 0.35), c, { lai: lai * (1 - 0.015) })
   }
   if (plant.yearlyLoss > 0) world = lethal(world, c, 1 - (1 - plant.yearlyLoss) ** (1 / 365))
+  if (!plant.perennial && days >= 365) world = lethal(world, c, 1 - 0.2 ** (1 / 365))
   if (!livesOn && bbchAt(age, p) >= 89) world = lethal(world, c, 0.06)
   return world
 }

@@ -8,14 +8,15 @@ export type Around = Befalling & {
   own: MemberOwn
   events: readonly StandEvent[]
   above: CanopyAbove | null
+  sowDay: number
 }
 
 /** A day, by its number. */
 export function plainStep(start: World, number: number, day: Day, around: Around): World {
-  const { sown, own, events, above } = around
+  const { sown, own, events, above, sowDay } = around
   const residue = massOf(start.surface)
   const sheet = events.flatMap((one) =>
-    one.kind === 'end' && one.sheet && one.day <= number && number < one.sheet.offDay ? [one.sheet.kind] : [],
+    'sheet' in one && one.sheet && one.day <= number && number < one.sheet.offDay ? [one.sheet.kind] : [],
   )[0]
   const tight = sheet === 'black' || sheet === 'clear'
   const ground = day.soil + (sheet === 'black' ? 2 : sheet === 'clear' ? 5 : 0)
@@ -34,7 +35,7 @@ export function plainStep(start: World, number: number, day: Day, around: Around
   const canopyLeaf = sum(
     start.plants.map(({ lai }, c) => (lai > 0 ? sown[c].plant.parameters.extinction * lai : 0)),
   )
-  const shared = { light: lit.light, canopyMass, canopyLeaf, waterLimit, soilC }
+  const shared = { light: lit.light, canopyMass, canopyLeaf, waterLimit, soilC, days: number - sowDay }
   let world = sown.reduce((before, one, c) => live(before, c, day, one, own.species[c], shared), lit.world)
   for (const event of events.filter((one) => one.day === number)) world = happen(world, event, around)
   const wetness = tight
