@@ -11,11 +11,12 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: 2,
   fullyParallel: true,
-  retries: 0,
+  // Run once more, one that passes then is unsteady: the end of the run names it, with the page it failed on above.
+  retries: 1,
   // Waits hold for the slowest machine: nothing here is a measure of speed.
   timeout: 900_000,
   expect: { timeout: 180_000 },
-  reporter: [['list'], ['json', { outputFile: 'reports/browser.json' }]],
+  reporter: [['list'], ['./e2e/reporter.ts'], ['json', { outputFile: 'reports/browser.json' }]],
   testIgnore: process.env.KILIM_SCREENSHOTS ? [] : ['**/screenshots.spec.ts'],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

@@ -31,12 +31,14 @@ if (step('build', 'build')) step('browser tests', 'e2e')
 
 const unit = readJson(unitResults)
 const browser = readJson(browserResults)
-const passed = (unit?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0)
+const unsteady = browser?.stats.flaky ?? 0
+const passed = (unit?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0) + unsteady
 const failedTests =
-  (unit?.numFailedTests ?? 0) +
-  (unit?.numFailedTestSuites ?? 0) +
-  (browser?.stats.unexpected ?? 0) +
-  (browser?.stats.flaky ?? 0)
+  (unit?.numFailedTests ?? 0) + (unit?.numFailedTestSuites ?? 0) + (browser?.stats.unexpected ?? 0)
 const failed = Math.max(failedTests, failedSteps)
+if (unsteady > 0)
+  console.log(
+    `\n${unsteady} of the browser tests passed only when run again: a fault that shows now and then. What stood on the page is printed above.`,
+  )
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 && passed > 0 ? 0 : 1)

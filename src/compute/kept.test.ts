@@ -99,3 +99,27 @@ test('reading ahead stops at what a screen may show, and settles where storage i
   await shut.readAhead()
   expect(shut.inHand('big 0')).toBeUndefined()
 })
+
+test('where storage is held by another page the answer is worked out, and found again once it is free', async () => {
+  await kept().put('forecast a', forecast)
+  const other = (await new Dexie(NAME).open()).backendDB()
+  let free = false
+  const store = other.transaction('answers', 'readwrite').objectStore('answers')
+  const hold = () => {
+    if (!free) store.count().onsuccess = () => setImmediate(hold)
+  }
+  hold()
+  const slow = new KeptAnswers('m1', NAME, 30)
+  open.push(slow)
+  expect(await slow.get('forecast a')).toBeUndefined()
+  // Known to be stuck, nothing waits for it again.
+  expect(await slow.get('forecast a')).toBeUndefined()
+  free = true
+  let found: unknown
+  for (let tries = 0; tries < 50 && found === undefined; tries++) {
+    await new Promise((resolve) => setTimeout(resolve, 10))
+    found = await slow.get('forecast a')
+  }
+  other.close()
+  expect(found).toEqual(forecast)
+})

@@ -13,6 +13,8 @@ const READ_AHEAD = 60
 const READ_AHEAD_BYTES = 8_000_000
 /** Longest that a page waits for them, ms. */
 const READ_AHEAD_MS = 400
+/** Longest that a question waits to be looked up before it is worked out instead, ms. */
+const LOOK_UP_MS = 2000
 /** Answers written between two looks at how much there is. */
 const LOOK_EVERY = 50
 
@@ -23,6 +25,13 @@ class KeptDatabase extends Dexie {
     super(name)
     this.version(1).stores({ answers: 'key', uses: 'key, usedAt' })
   }
+}
+
+/** What a promise comes to, undefined where that takes longer than a while, ms. */
+async function inTime<T>(promise: Promise<T>, ms: number): Promise<T | undefined> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<undefined>((resolve) => (timer = setTimeout(() => resolve(undefined), ms)))
+  return Promise.race([promise, late]).finally(() => clearTimeout(timer))
 }
 
 /** Bytes of plain data, roughly. */
@@ -47,13 +56,17 @@ export class KeptAnswers {
   readonly #model: string
   #pending: Map<string, ((value: unknown) => void)[]> | null = null
   #written = 0
+  /** Whether storage has not answered in time, and has not since. */
+  #stuck = false
+  readonly #patienceMs: number
   /** What was read ahead and not asked for yet. */
   readonly #ahead = new Map<string, KeptAnswer>()
 
   /** @param model what the answers depend on besides their questions: those of another model are not found */
-  constructor(model: string, name = 'kilim-answers') {
+  constructor(model: string, name = 'kilim-answers', patienceMs = LOOK_UP_MS) {
     this.#db = new KeptDatabase(name)
     this.#model = model
+    this.#patienceMs = patienceMs
   }
 
   /**
@@ -61,8 +74,7 @@ export class KeptAnswers {
    * nothing is read, and where it is slow the page does not wait for it.
    */
   async readAhead(): Promise<void> {
-    const slow = new Promise<void>((resolve) => setTimeout(resolve, READ_AHEAD_MS))
-    await Promise.race([this.#readAhead(), slow])
+    await inTime(this.#readAhead(), READ_AHEAD_MS)
   }
 
   /** Whether anything that was read ahead waits to be asked for. */
@@ -92,10 +104,13 @@ export class KeptAnswers {
     return entry.value
   }
 
-  /** The answer to a question, undefined where none is kept. Questions of the same moment are looked up together. */
+  /**
+   * The answer to a question, undefined where none is kept or storage does not answer in time. Questions of the same
+   * moment are looked up together.
+   */
   get(question: string): Promise<unknown> {
     const inHand = this.inHand(question)
-    if (inHand !== undefined) return Promise.resolve(inHand)
+    if (inHand !== undefined || this.#stuck) return Promise.resolve(inHand)
     return new Promise((resolve) => {
       if (!this.#pending) {
         this.#pending = new Map()
@@ -109,14 +124,19 @@ export class KeptAnswers {
     const pending = this.#pending!
     this.#pending = null
     const questions = [...pending.keys()]
-    const found = await this.#db.answers
+    const looked = this.#db.answers
       .bulkGet(questions.map((question) => this.#keyOf(question)))
       .catch(() => [])
+    const found = await inTime(looked, this.#patienceMs)
+    if (!found) {
+      this.#stuck = true
+      void looked.then(() => (this.#stuck = false))
+    }
     questions.forEach((question, i) => {
-      const entry = found[i]
+      const entry = found?.[i]
       pending.get(question)!.forEach((resolve) => resolve(isWhole(entry) ? entry.value : undefined))
     })
-    await this.#used(found.flatMap((entry) => (isWhole(entry) ? [entry] : [])))
+    await this.#used((found ?? []).flatMap((entry) => (isWhole(entry) ? [entry] : [])))
   }
 
   async #used(entries: readonly KeptAnswer[]): Promise<void> {

@@ -164,17 +164,31 @@ describe('workers that fail', () => {
     able = true
     expect(await pool.ask('outlook', day(3))).toBe(3)
   })
-  test('one that cannot start fails all that wait, with its reason; tried again it starts anew', async () => {
+  test('where two cannot start all that wait fails, with the reason; tried again it starts anew', async () => {
     TestWorker.speak = false
     pool = new Pool(1, start)
     const ends = Promise.allSettled([pool.ask('outlook', day(1)), pool.ask('outlook', day(2))])
-    TestWorker.started[0].fail('The script is not there.')
+    for (const worker of [0, 1]) TestWorker.started[worker].fail('The script is not there.')
+    expect(TestWorker.started).toHaveLength(2)
     expect((await ends).map((end) => end.status === 'rejected' && String(end.reason))).toEqual([
       'Error: The script is not there.',
       'Error: The script is not there.',
     ])
     TestWorker.speak = true
     expect(await pool.ask('outlook', day(3))).toBe(3)
+  })
+  test('one that does not start is replaced, and nothing that waited is lost', async () => {
+    jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] })
+    TestWorker.speak = false
+    pool = new Pool(1, start)
+    const answers = Promise.all([pool.ask('outlook', day(1)), pool.ask('outlook', day(2))])
+    await turns(4)
+    jest.advanceTimersByTime(15_000)
+    expect(TestWorker.started).toHaveLength(1)
+    TestWorker.speak = true
+    jest.advanceTimersByTime(10_000)
+    expect(await answers).toEqual([1, 2])
+    expect(TestWorker.started.map(({ ended }) => ended)).toEqual([true, false])
   })
   test('one that breaks down over its work is replaced, and asked once more', async () => {
     pool = new Pool(1, start)
@@ -198,7 +212,7 @@ describe('workers that fail', () => {
     await end
     expect(await pool.ask('outlook', day(1))).toBe(1)
   })
-  test('one that falls silent is replaced and its question asked again; one that never spoke is given up', async () => {
+  test('one that falls silent is replaced and its question asked again; two that never spoke are given up', async () => {
     jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] })
     pool = new Pool(1, start)
     // The clock stands still but for this: each look takes a slice.

@@ -20,6 +20,8 @@ const LONG: ReadonlySet<JobKind> = new Set<JobKind>([
 
 /** Longest that a worker with work may go without a sign of life, ms: a slow phone takes seconds for what a desk takes tenths. */
 const PATIENCE_MS = 60_000
+/** Share of it that a worker may take to say its first word: it has nothing but its script to read. */
+const STARTS_WITHIN = 1 / 3
 /** Workers at most: more gain little, and each keeps the weather. */
 const MOST_WORKERS = 4
 
@@ -80,6 +82,8 @@ export class Pool {
   #workers: PoolWorker[] = []
   #waiting: Question[] = []
   #lastId = 0
+  /** Workers in a row that ended without a word. */
+  #neverSpoke = 0
   #watch: ReturnType<typeof setInterval> | undefined
   /** Weather records that questions name by key; a worker that lacks one is sent it. */
   readonly records = new WeatherRecords()
@@ -206,6 +210,7 @@ export class Pool {
 
   #receive(member: PoolWorker, message: FromWorker): void {
     member.alive = true
+    this.#neverSpoke = 0
     member.messageAt = performance.now()
     if (message.type === 'alive') return
     if (message.type === 'record missing') {
@@ -223,28 +228,32 @@ export class Pool {
 
   /** Gives up workers that have been silent over their work for too long. */
   #look(): void {
-    for (const member of [...this.#workers])
-      if (member.questions.size > 0 && performance.now() - member.messageAt > this.#patienceMs)
+    for (const member of [...this.#workers]) {
+      const patience = this.#patienceMs * (member.alive ? 1 : STARTS_WITHIN)
+      if (member.questions.size > 0 && performance.now() - member.messageAt > patience)
         this.#lose(member, new Error(member.alive ? SILENT : 'The calculation did not start.'))
+    }
   }
 
   /**
-   * Ends a worker that is no use. Its questions are asked once more, unless it never said anything: another one would not
-   * speak either, until it is tried again.
+   * Ends a worker that is no use. Its questions are asked once more. Where two in a row never said anything, nothing is
+   * asked of a third, until it is tried again.
    */
   #lose(member: PoolWorker, reason: Error): void {
     if (!this.#workers.includes(member)) return
     this.#workers = this.#workers.filter((other) => other !== member)
     member.worker.terminate()
     const questions = [...member.questions.values()]
-    if (!member.alive) this.#fail([...questions, ...this.#waiting.splice(0)], reason)
-    else {
-      this.#fail(
-        questions.filter(({ again }) => again),
-        reason,
-      )
+    if (!member.alive && ++this.#neverSpoke >= 2) {
+      this.#neverSpoke = 0
+      this.#fail([...questions, ...this.#waiting.splice(0)], reason)
+    } else {
+      const given = (question: Question) => member.alive && question.again
+      this.#fail(questions.filter(given), reason)
       this.#waiting.push(
-        ...questions.filter(({ again }) => !again).map((question) => ({ ...question, again: true })),
+        ...questions
+          .filter((question) => !given(question))
+          .map((question) => ({ ...question, again: question.again || member.alive })),
       )
     }
     this.#assign()
