@@ -10,14 +10,20 @@ test('two hundred beds: the page answers while they are computed', async ({ page
     const left = () => Number(/weaving, (\d+) left/.exec(document.body.textContent ?? '')?.[1] ?? 0)
     const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
     const found: { ms: number; left: number }[] = []
-    const button = () => document.querySelector<HTMLButtonElement>('button[aria-label="Keyboard shortcuts"]')!
+    const dialog = () => document.querySelector<HTMLDialogElement>('dialog[open]')
+    // Between two gardens there is no button for a moment: it is pressed again then.
+    const press = () =>
+      document.querySelector<HTMLButtonElement>('button[aria-label="Keyboard shortcuts"]')?.click()
     while (left() === 0) await rest(2)
     while (left() > 0 && found.length < 5) {
-      const start = performance.now()
-      setTimeout(() => button().click(), 0)
-      while (!document.querySelector('dialog[open]')) await rest(2)
+      let start = 0
+      while (!dialog()) {
+        start = performance.now()
+        setTimeout(press, 0)
+        while (!dialog() && performance.now() - start < 5000) await rest(2)
+      }
       found.push({ ms: Math.round(performance.now() - start), left: left() })
-      document.querySelector<HTMLDialogElement>('dialog[open]')!.close()
+      dialog()!.close()
       await rest(200)
     }
     return found

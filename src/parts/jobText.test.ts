@@ -53,6 +53,15 @@ describe('jobs in words', () => {
       'How much stands there is hardly known, never looked at; stays so without a look.',
     )
   })
+  test('seed is told before it is fit to sprout, and otherwise once some may be', () => {
+    const seed = (begun: boolean) => jobText({ ...job('seed'), begun }, stand, 'metric')
+    expect(seed(false).title).toMatch(/is about to set seed$/)
+    expect(seed(false).detail).toMatch(
+      /from about 6 Jun, from 27 May at the earliest\. End or cut it before\.$/,
+    )
+    expect(seed(true).title).toMatch(/sets seed$/)
+    expect(seed(true).detail).toMatch(/since 27 May, most is from about 6 Jun\. End or cut it now\.$/)
+  })
   test('regrowth says after how many days', () => {
     expect(jobText(job('regrowth', 14), stand, 'metric').detail).toMatch(/^14 days after/)
   })

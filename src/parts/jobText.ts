@@ -10,7 +10,7 @@ const HARDLY_KNOWN = 0.75
 
 /** A job in a grower's words: what to do, and what it turns on. */
 export function jobText(
-  { kind, days, count, share = 0, cutId, mulch }: Job,
+  { kind, days, count, share = 0, begun, cutId, mulch }: Job,
   stand: Stand,
   units: Units,
   /** The cover that is cut down over a sowing. */
@@ -74,10 +74,15 @@ export function jobText(
         detail: `${leadGroup(stand) === 'grass' ? 'Pollen' : 'First flower'} about ${shortDate(days[0])} to ${shortDate(days[1])}: from then on it can be ended.`,
       }
     case 'seed':
-      return {
-        title: `${standName(stand)} is about to set seed`,
-        detail: `Seed fit to sprout from about ${shortDate(days[0])}. End or cut it before.`,
-      }
+      return begun
+        ? {
+            title: `${standName(stand)} sets seed`,
+            detail: `Some may be fit to sprout since ${shortDate(days[0])}, most is from about ${shortDate(days[1])}. End or cut it now.`,
+          }
+        : {
+            title: `${standName(stand)} is about to set seed`,
+            detail: `Seed fit to sprout from about ${shortDate(days[1])}, from ${shortDate(days[0])} at the earliest. End or cut it before.`,
+          }
     case 'lay':
       return {
         title: `Lay the ${name}`,

@@ -47,6 +47,8 @@ export type Job = {
   count: number | null
   /** How unsure it is what a look would tell, as a share. */
   share?: number
+  /** Whether what it warns of may have begun. */
+  begun?: boolean
   /** The cut that is to be made. */
   cutId?: string
   /** The mulch that is to be laid. */

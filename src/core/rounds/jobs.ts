@@ -97,7 +97,8 @@ const growth: Maker = (input, stand) => {
       job(stand, 'seed', ripe.quantiles.p10 - SEED_NEAR_DAYS, {
         untilDay: Math.round(ripe.quantiles.p50),
         urgent: ripe.quantiles.p10 - today <= SEED_NEAR_DAYS,
-        days: [ripe.quantiles.p10],
+        days: [ripe.quantiles.p10, ripe.quantiles.p50],
+        begun: ripe.quantiles.p10 <= today,
       }),
     )
   const up = stageOf(forecast, 9)?.quantiles

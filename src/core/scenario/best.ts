@@ -3,10 +3,21 @@ import { leftOnTop, type MethodId } from '../termination/methods'
 import { segmentAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
 import { boundOf, exactOf, startOf, type Bounded } from './bounds'
-import { daysFor, MOST_STARTS, shutMethods, startDays, startSpan, type TerminationOption } from './compare'
-import { HOPELESS, latestSafe, near, reach, SAFE_CHANCE, type TerminationStart } from './starts'
+import { daysFor, daysTried, MOST_STARTS, shutMethods, type TerminationOption } from './compare'
+import {
+  beforeSeed,
+  enough,
+  HOPELESS,
+  latestSafe,
+  near,
+  preferred,
+  reach,
+  SAFE_CHANCE,
+  type TerminationStart,
+} from './starts'
 import { atOnce, type Steps } from '../foundations/steps'
 import { commonOf } from './criteria'
+import { seedFitDays } from './seedFit'
 import type { Termination } from './termination'
 import type { Scenario } from './types'
 
@@ -17,15 +28,22 @@ type Ranked = {
   method: MethodId
   order: number
   day: number
+  seeded: boolean
   effort: number
   onTop: number
   reach: number
   dead: number
 }
 
-/** Of endings that count as equal the one with the least work stands first, then what leaves more mulch, then the later. */
+/**
+ * Of endings that count as equal the one with the least work stands first, then what leaves more mulch, then the later;
+ * once there is seed the sooner.
+ */
 const byWork = (a: Ranked, b: Ranked) =>
-  a.effort - b.effort || b.onTop - a.onTop || b.day - a.day || a.order - b.order
+  a.effort - b.effort ||
+  b.onTop - a.onTop ||
+  (a.seeded && b.seeded ? a.day - b.day : b.day - a.day) ||
+  a.order - b.order
 
 /** Where no ending has a chance, the one that gets furthest stands first, then the soonest dead: no work at all would else win. */
 const inOrder = (top: number) => (a: Ranked, b: Ranked) =>
@@ -38,6 +56,7 @@ const rankedOf = (scenario: Scenario, { method, passes }: Candidate, start: Term
   method: method.id,
   order: CANDIDATES.findIndex((one) => one.method.id === method.id && one.passes === passes),
   day: start.day,
+  seeded: !beforeSeed(start),
   effort: effortOf(start.minutes, segmentAreaM2(scenario.standCase.bed, scenario.standCase.stand.segment)),
   onTop: leftOnTop(method),
   reach: reach(start),
@@ -57,7 +76,10 @@ export function bestOption(
   options: readonly TerminationOption[],
 ): BestTermination | null {
   const open = options.filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
-  const all = open.flatMap((option) => option.starts.map((start) => ({ option, start })))
+  const all = preferred(
+    open.flatMap((option) => option.starts.map((start) => ({ option, start }))),
+    ({ start }) => start,
+  )
   if (all.length === 0) return null
   const top = Math.max(...all.map(({ start }) => start.worth))
   const { option, start } = all
@@ -89,9 +111,9 @@ export function* bestTerminationInSteps(
   season: SeasonRun,
   { starts = MOST_STARTS, exact = true, keep = () => true }: Search = {},
 ): Steps<BestTermination | null> {
-  const { fromDay, toDay } = startSpan(scenario, season.run)
-  const days = startDays(fromDay, toDay, starts)
-  const comparison = { scenario, season, common: commonOf(scenario, season) }
+  const fitDays = seedFitDays(season.run)
+  const days = daysTried(scenario, season.run, fitDays, starts)
+  const comparison = { scenario, season, common: commonOf(scenario, season), fitDays }
   const bounded: Bounded[] = []
   for (const { candidate, obstacle, leftOut } of shutMethods(scenario, season)) {
     if (obstacle !== null || leftOut !== null) continue
@@ -102,6 +124,7 @@ export function* bestTerminationInSteps(
     }
   }
   bounded.sort((a, b) => b.bound - a.bound)
+  const before = bounded.filter(beforeSeed)
   const known = new Map<Bounded, TerminationStart>()
   const startAt = (one: Bounded) => {
     const criteria = exact ? exactOf(comparison, one) : one.criteria
@@ -109,13 +132,20 @@ export function* bestTerminationInSteps(
     known.set(one, start)
     return start
   }
-  let top = -1
-  for (const one of bounded) {
-    if (one.bound <= top) break
-    top = Math.max(top, startAt(one).worth)
-    yield
+  function* topOf(some: readonly Bounded[]): Steps<number> {
+    let top = -1
+    for (const one of some) {
+      if (one.bound <= top) break
+      top = Math.max(top, startAt(one).worth)
+      yield
+    }
+    return top
   }
-  const ranked = bounded
+  const topBefore = yield* topOf(before)
+  const topAll = topBefore >= SAFE_CHANCE ? topBefore : yield* topOf(bounded)
+  const isEnough = before.length > 0 && enough(topBefore, topAll)
+  const [among, top] = isEnough ? [before, topBefore] : [bounded, topAll]
+  const ranked = among
     .filter(({ bound }) => near(bound, top))
     .map((one) => ({
       one,
@@ -125,9 +155,13 @@ export function* bestTerminationInSteps(
   const found = ranked.find(({ one }) => near(startAt(one).worth, top))?.one
   if (!found) return null
   const { method, passes } = found.candidate
-  const later = bounded
-    .filter(({ candidate }) => candidate === found.candidate)
-    .sort((a, b) => b.day - a.day)
-    .find((one) => one.bound >= SAFE_CHANCE * 0.99 && startAt(one).chance >= SAFE_CHANCE)
-  return { ...startAt(found), method: method.id, passes, latestSafeDay: later?.day ?? null }
+  const same = bounded.filter(
+    ({ candidate, bound }) => candidate === found.candidate && bound >= SAFE_CHANCE * 0.99,
+  )
+  return {
+    ...startAt(found),
+    method: method.id,
+    passes,
+    latestSafeDay: latestSafe(same.sort((a, b) => a.day - b.day).map(startAt)),
+  }
 }

@@ -9,6 +9,7 @@ import type { SeasonRun } from '../season/run'
 import { branchDay, residueCriteria, wantsThin, type Common } from './criteria'
 import { criteriaDays, endedBranch, failuresOf, firstFailure, mostly } from './evaluate'
 import { targetDay } from './plan'
+import { seedsBy } from './seedFit'
 import { HOPELESS, type TerminationStart } from './starts'
 import { terminationOf, type Termination } from './termination'
 import { CRITERIA, OF_THE_DAY, type CriterionDays, type Scenario } from './types'
@@ -31,6 +32,8 @@ export const placeOf = (
 export type Bounded = {
   candidate: Candidate
   day: number
+  /** Chance that some of the stand bears seed fit to sprout by then. */
+  seeds: number
   termination: Termination
   criteria: CriterionDays[]
   bound: number
@@ -41,6 +44,8 @@ export type Comparison = {
   scenario: Scenario
   season: SeasonRun
   common: Common
+  /** Day from which each member bears seed fit to sprout. */
+  fitDays: Float64Array
   planned?: EndDetails | null
 }
 
@@ -59,7 +64,14 @@ export function boundOf(comparison: Comparison, candidate: Candidate, day: numbe
   const { scenario, season, common } = comparison
   const termination = terminationOf(scenario, season, endOn(comparison, candidate, day))
   const criteria = criteriaDays(scenario, season, termination, null, common)
-  return { candidate, day, termination, criteria, bound: worthOf(comparison, criteria) }
+  return {
+    candidate,
+    day,
+    seeds: seedsBy(comparison.fitDays, termination),
+    termination,
+    criteria,
+    bound: worthOf(comparison, criteria),
+  }
 }
 
 /**
@@ -145,7 +157,7 @@ export function startOf(
   criteria: CriterionDays[],
 ): TerminationStart {
   const { scenario, season } = comparison
-  const { termination, day } = bounded
+  const { termination, day, seeds } = bounded
   const survivors = termination.endings.map(({ survival }) => survival)
   const { members } = season.run
   const target = targetDay(scenario.follows)
@@ -156,6 +168,7 @@ export function startOf(
     chance: shareOf(members, allHold(criteria, target)),
     worth: worthOf(comparison, criteria),
     chanceFree: shareOf(members, allHold(free, target)),
+    seeds,
     failures: failuresOf(criteria, members, target),
     dead: mostly(Float64Array.from(termination.dead)),
     survivors: quantilesOf(survivors) ?? { p10: 1, p50: 1, p90: 1 },

@@ -15,6 +15,7 @@ import { boundOf, exactOf, placeOf, startOf, type Comparison } from './bounds'
 import { commonOf } from './criteria'
 import { endedBranch, FOLLOWED_DAYS } from './evaluate'
 import { targetDay } from './plan'
+import { lastBeforeSeed, seedFitDays } from './seedFit'
 import { bestStart, HOPELESS, latestSafe, type TerminationStart } from './starts'
 import { terminationOf } from './termination'
 import type { Scenario } from './types'
@@ -92,6 +93,23 @@ export function startDays(fromDay: number, toDay: number, most = MOST_STARTS): n
   return days.filter((_, i) => i % every === 0).reverse()
 }
 
+/**
+ * Days on which a stand's endings are tried; the last one before seed among them, and the very first where it bears seed or
+ * soon does.
+ */
+export function daysTried(
+  scenario: Scenario,
+  run: StandRun,
+  fitDays: Float64Array,
+  most = MOST_STARTS,
+): number[] {
+  const { fromDay, toDay } = startSpan(scenario, run)
+  const first = seedDay(run) <= fromDay + SEED_NEAR_DAYS ? [fromDay] : []
+  return [...new Set([...first, lastBeforeSeed(fitDays), ...startDays(fromDay, toDay, most)])]
+    .filter((day) => day >= fromDay && day <= toDay)
+    .sort((a, b) => a - b)
+}
+
 /** The chance that cold or heat that kills comes between two days. */
 function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead {
   const first = Math.max(0, fromDay - ensemble.startDay)
@@ -151,10 +169,14 @@ export function* compareInSteps(
   const { fromDay, toDay } = startSpan(scenario, season.run)
   const plannedDay = planned && !findMethod(planned.method)?.waits ? dayNumber(planned.date) : null
   const asked = [startDay, plannedDay].filter((day) => day !== null)
+  const fitDays = seedFitDays(season.run)
   const days = [
-    ...new Set([...startDays(fromDay, toDay), ...asked.filter((day) => day >= fromDay && day <= toDay)]),
+    ...new Set([
+      ...daysTried(scenario, season.run, fitDays),
+      ...asked.filter((day) => day >= fromDay && day <= toDay),
+    ]),
   ].sort((a, b) => a - b)
-  const comparison = { scenario, season, common: commonOf(scenario, season), planned }
+  const comparison = { scenario, season, common: commonOf(scenario, season), fitDays, planned }
   const methods = shutMethods(scenario, season)
   const options: TerminationOption[] = []
   for (const [i, method] of methods.entries()) {

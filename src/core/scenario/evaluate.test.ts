@@ -407,3 +407,39 @@ describe('where nothing says when the ground is wanted', () => {
     expect(toDay).toBe(fromDay + 120)
   })
 })
+
+describe('a cover that would sow itself', () => {
+  const asked = (follows: Follows, on: string) => {
+    const plan = { ...scenario({ follows }), today: dayNumber(on) }
+    const season = standRun(plan.standCase, ensemble)!
+    return { plan, season, options: compareTerminations(plan, season) }
+  }
+  const workOf = (options: ReturnType<typeof compareTerminations>) =>
+    options.filter(({ method, obstacle, shown }) => obstacle === null && shown && !findMethod(method)?.waits)
+
+  test('is ended before its seed is fit to sprout, though a later day would be as sure', () => {
+    const { plan, season, options } = asked(crop('tomato', '2026-08-10'), '2026-05-01')
+    const chop = workOf(options).find(({ method, passes }) => method === 'chop' && passes === 2)!
+    expect(chop.starts.some(({ seeds, chance }) => seeds > 0.9 && chance >= 0.8)).toBe(true)
+    expect(chop.shown!.seeds).toBeLessThanOrEqual(0.1)
+    expect(chop.shown!.chance).toBeGreaterThanOrEqual(0.8)
+    expect(chop.starts.find(({ day }) => day === chop.latestSafeDay)!.seeds).toBeLessThanOrEqual(0.1)
+    expect(bestTermination(plan, season)!.seeds).toBeLessThanOrEqual(0.1)
+    // Chance comes first where no day before seed can be relied on.
+    for (const { starts, shown } of workOf(options))
+      if (shown!.seeds > 0.1)
+        for (const { seeds, worth } of starts)
+          if (seeds <= 0.1) expect(worth).toBeLessThan(Math.min(0.8, shown!.worth))
+  })
+  test('is ended today once it bears seed, whether or not anything follows', () => {
+    for (const follows of [{ kind: 'nothing' } as const, crop('tomato', '2026-08-01')]) {
+      const { plan, season, options } = asked(follows, '2026-06-25')
+      const chop = workOf(options).find(({ method, passes }) => method === 'chop' && passes === 1)!
+      expect(chop.shown!.seeds).toBeGreaterThan(0.5)
+      expect(chop.shown!.day).toBe(plan.today)
+      const best = bestTermination(plan, season)!
+      const listed = bestOption(plan, options)!
+      expect([best.method, best.day]).toEqual([listed.method, listed.day])
+    }
+  })
+})

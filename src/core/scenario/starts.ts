@@ -9,6 +9,9 @@ export const SAFE_CHANCE = 0.8
 /** Chances this near to the best count as equal; then the work decides. */
 export const EQUAL_CHANCE = 0.05
 
+/** Chance of seed fit to sprout up to which an ending still counts as one before seed. */
+export const SEEDS_BORNE = 0.1
+
 /** A way that is begun on a day, with what it comes to. */
 export type TerminationStart = {
   day: number
@@ -18,29 +21,55 @@ export type TerminationStart = {
   worth: number
   /** The chance if the grower's own rules did not count. */
   chanceFree: number
+  /** Chance that some of the stand bears seed fit to sprout by then. */
+  seeds: number
   failures: ScenarioOutcome['failures']
   dead: Quantiles | null
   survivors: Quantiles
   minutes: number
 }
 
-/** Starts of one way, the last of them that gives a chance to rely on. */
-export const latestSafe = (starts: readonly Pick<TerminationStart, 'day' | 'chance'>[]): number | null =>
-  starts.filter(({ chance }) => chance >= SAFE_CHANCE).at(-1)?.day ?? null
-
 /** Whether a chance counts as equal to the best. */
 export const near = (worth: number, top: number) => worth >= top - EQUAL_CHANCE - 1e-9
+
+/** Whether an ending comes before there is seed fit to sprout. */
+export const beforeSeed = ({ seeds }: Pick<TerminationStart, 'seeds'>) => seeds <= SEEDS_BORNE
+
+/** Whether endings before seed are good enough to leave the others: one can be relied on, or none is better than they are. */
+export const enough = (before: number, top: number) => before >= SAFE_CHANCE || near(before, top)
+
+type Sown = Pick<TerminationStart, 'worth' | 'seeds'>
+
+/** Of endings those before seed, where that is no worse or can be relied on; else all. */
+export function preferred<T>(all: readonly T[], startOf: (one: T) => Sown): readonly T[] {
+  const before = all.filter((one) => beforeSeed(startOf(one)))
+  const top = (some: readonly T[]) => Math.max(-1, ...some.map((one) => startOf(one).worth))
+  return before.length > 0 && enough(top(before), top(all)) ? before : all
+}
+
+/** The last start of one way that gives a chance to rely on, with hardly more seed than the least of them; null where none does. */
+export function latestSafe(
+  starts: readonly Pick<TerminationStart, 'day' | 'chance' | 'seeds'>[],
+): number | null {
+  const safe = starts.filter(({ chance }) => chance >= SAFE_CHANCE)
+  const least = Math.min(...safe.map(({ seeds }) => seeds))
+  return safe.filter(({ seeds }) => seeds <= least + SEEDS_BORNE).at(-1)?.day ?? null
+}
 
 /** How far a plan gets before it fails, by the order of the work. */
 export const reach = ({ failures }: Pick<TerminationStart, 'failures'>) =>
   failures.reduce((sum, { id, share }) => sum + share * CRITERIA.indexOf(id), 0)
 
 /**
- * The best of some starts of one way: within five points of its best chance the latest, so that the cover grows on. Where
- * none has a chance it is the one that gets furthest, so that what really stands against the way is told.
+ * The best of some starts of one way: within five points of its best chance the latest, so that the cover grows on, but
+ * before seed where that can be; once it bears seed the soonest. Where none has a chance it is the one that gets furthest,
+ * so that what really stands against the way is told.
  */
 export function bestStart(starts: readonly TerminationStart[]): TerminationStart | null {
-  const top = Math.max(-1, ...starts.map(({ worth }) => worth))
+  const all = preferred(starts, (start) => start)
+  const top = Math.max(-1, ...all.map(({ worth }) => worth))
   if (top <= HOPELESS && starts.length > 0) return starts.reduce((a, b) => (reach(b) > reach(a) ? b : a))
-  return starts.filter(({ worth }) => near(worth, top)).at(-1) ?? null
+  const best = all.filter(({ worth }) => near(worth, top))
+  const latest = best.at(-1)
+  return (latest && !beforeSeed(latest) ? best[0] : latest) ?? null
 }

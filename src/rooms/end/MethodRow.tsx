@@ -6,13 +6,13 @@ import { canFlatten } from '../../core/termination/flattening'
 import type { Method } from '../../core/termination/methods'
 import { dayNumber } from '../../core/foundations/day'
 import type { Aftermath } from '../../core/scenario/after'
-import { SAFE_CHANCE } from '../../core/scenario/starts'
+import { beforeSeed, SAFE_CHANCE } from '../../core/scenario/starts'
 import type { StandForecast } from '../../core/season/standForecast'
 import { Chance } from '../../parts/Chance'
 import { single } from '../../parts/once'
 import { methodText } from '../../text/ending'
 import { dryMatter, nitrogen, type Told } from '../../text/amounts'
-import { dateRangeText, minutes, percent, rangeText, shortDate } from '../../text/format'
+import { chanceText, dateRangeText, minutes, percent, rangeText, shortDate } from '../../text/format'
 import { planCaseOf } from './planCase'
 import { planOf } from './planWords'
 import type { ShownMethod } from './shown'
@@ -59,6 +59,11 @@ export function MethodRow({
             {takes && ` Take along: ${takes}.`}
           </span>
         </details>
+        {!beforeSeed(start) && (
+          <div className="text-sm font-semibold">
+            Some of its seed is fit to sprout by then: {chanceText(start.seeds)}.
+          </div>
+        )}
         {start.chanceFree > start.chance + 0.1 && (
           <div className="text-sm font-semibold">Without your rules {percent(start.chanceFree)} in time.</div>
         )}
