@@ -65,26 +65,33 @@ export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: b
   return `${name} ${shortDate(dayNumber(end.date))}`
 }
 
+type Told = Pick<Scenario, 'standCase' | 'follows' | 'today'>
+
+/** Whether a cover stands that nothing is to happen with yet, and has covered its ground: there is nothing left to hope for. */
+const onlyStands = (scenario: Told, { covered30: { chance, quantiles } }: ScenarioOutcome) =>
+  scenario.standCase.stand.start.actual !== null &&
+  scenario.follows.kind === 'nothing' &&
+  !plannedEnd(scenario) &&
+  chance > 0.5 &&
+  quantiles !== null &&
+  quantiles.p50 < scenario.today
+
 /**
  * The chance of a plan in words, and what it is of: one without an end is held to no more than coming up, and where its
  * ground is wanted it is no plan yet.
  */
-export function wholeText(
-  scenario: Pick<Scenario, 'standCase' | 'follows'>,
-  { chance }: ScenarioOutcome,
-): string {
+export function wholeText(scenario: Told, outcome: ScenarioOutcome): string {
+  const { chance } = outcome
   if (plannedEnd(scenario)) return chanceText(chance.whole)
+  if (onlyStands(scenario, outcome)) return 'it has come up'
   const up = `${chanceText(chance.whole)} to come up in time`
   if (scenario.follows.kind === 'nothing') return up
   return scenario.standCase.stand.start.actual ? 'its end is to be chosen' : `${up}; its end is to be chosen`
 }
 
 /** The same, with what it fails by most. */
-export function chanceLine(
-  scenario: Pick<Scenario, 'standCase' | 'follows'>,
-  outcome: ScenarioOutcome,
-): string {
-  const fails = failsText(outcome.failures, 1)
+export function chanceLine(scenario: Told, outcome: ScenarioOutcome): string {
+  const fails = onlyStands(scenario, outcome) ? '' : failsText(outcome.failures, 1)
   return `${wholeText(scenario, outcome)}${fails ? `, ${fails}` : ''}`
 }
 

@@ -92,15 +92,18 @@ const growth: Maker = (input, stand) => {
     )
   const ripe = stageOf(forecast, 85)
   const ends = plan ? dayNumber(plan.date) : Infinity
-  if (ripe?.quantiles && ripe.chance > 0.3 && ripe.quantiles.p10 < ends)
+  if (ripe?.quantiles && ripe.chance > 0.3 && ripe.quantiles.p10 < ends) {
+    const { p10, p50 } = ripe.quantiles
+    const begun = p10 <= today
     jobs.push(
-      job(stand, 'seed', ripe.quantiles.p10 - SEED_NEAR_DAYS, {
-        untilDay: Math.round(ripe.quantiles.p50),
-        urgent: ripe.quantiles.p10 - today <= SEED_NEAR_DAYS,
-        days: [ripe.quantiles.p10, ripe.quantiles.p50],
-        begun: ripe.quantiles.p10 <= today,
+      job(stand, 'seed', begun ? p10 : p10 - SEED_NEAR_DAYS, {
+        untilDay: Math.round(p50),
+        urgent: p10 - today <= SEED_NEAR_DAYS,
+        days: [p10, p50],
+        begun,
       }),
     )
+  }
   const up = stageOf(forecast, 9)?.quantiles
   const seen = lastSeen(input, stand)
   const tells = up && today > up.p90 + 10 && forecast ? lookTells(forecast, today) : null

@@ -71,7 +71,7 @@ export function MethodRow({
       <td className="whitespace-nowrap">
         <Label>Begin</Label>
         <strong>{waits ? '–' : start.day <= today ? 'today' : shortDate(start.day)}</strong>
-        {!waits && option.latestSafeDay !== null && (
+        {!waits && option.latestSafeDay !== null && option.latestSafeDay > start.day && (
           <div className="quiet text-sm">safe until {shortDate(option.latestSafeDay)}</div>
         )}
         <button
