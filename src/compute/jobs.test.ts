@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
-import { dayNumber } from '../core/foundations/day'
+import { dayNumber, isoDate } from '../core/foundations/day'
 import { scenarioOf } from '../core/scenario/fromGarden'
-import { beforeOn, standCaseOf } from '../core/season/standCase'
+import type { StandCase } from '../core/season/cases'
+import { asItStands, beforeOn, standCaseOf } from '../core/season/standCase'
+import { aliveShareOn, bandOn } from '../core/season/standForecast'
 import { testRecord } from '../core/testing/weather'
 import { marlpitLane } from '../demo/marlpitLane'
 import { weatherSpecOf } from '../state/season'
@@ -93,6 +95,29 @@ describe('jobs on the demo garden', () => {
     for (const [i, seed] of [4, 5, 6, 7].entries())
       jobs.outlook({ ...fresh, seed: spec.seed + seed }, today, 4 + i)
     expect(jobs.outlook(fresh, today, 4)).toEqual(found)
+  })
+  test('what is to be ended or cut today and is not yet, still stands today, and no loss is told', () => {
+    const day = isoDate(today)
+    const end = { date: day, method: 'turn' as const, passes: 2, note: '' }
+    const withEnd = (date: string): StandCase => ({
+      ...standCase,
+      stand: { ...standCase.stand, end: { plan: { ...end, date }, actual: null } },
+    })
+    const stands = jobs.forecast(spec, {
+      ...standCase,
+      stand: { ...standCase.stand, end: { plan: null, actual: null } },
+    })!
+    const due = jobs.forecast(spec, withEnd(day))!
+    for (const name of ['cover', 'massG', 'heightM'] as const)
+      expect(bandOn(due[name], today)).toEqual(bandOn(stands[name], today))
+    expect(bandOn(stands.cover, today)!.p50).toBeGreaterThan(0.05)
+    expect(aliveShareOn(due, today)).toBeCloseTo(aliveShareOn(stands, today), 6)
+    // A day later it is down; what it comes to is told by the day it is planned for.
+    expect(bandOn(due.heightM, today + 1)!.p50).toBeLessThan(0.6 * bandOn(stands.heightM, today)!.p50)
+    const evaluated = jobs.forecast(spec, withEnd(isoDate(today + 1)))!
+    expect(due.ended!.p50).toBeLessThan(evaluated.ended!.p50)
+    const drawn = jobs.portrait(spec, asItStands(withEnd(day), today))!
+    expect(drawn.cover.p50[today - drawn.startDay]).toBeCloseTo(bandOn(stands.cover, today)!.p50, 1)
   })
   test('observed days change the forecast; a record that never arrived is said', () => {
     const { days } = testRecord(spec.site, 3, spec.startDay, today)

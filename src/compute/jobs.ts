@@ -20,7 +20,9 @@ import { repairInSteps, type Repair } from '../core/scenario/repair'
 import { traysInSteps, type TrayDates } from '../core/scenario/trays'
 import { minutesOf } from '../core/scenario/work'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
+import { latest } from '../core/garden/timeline'
 import { forecastInSteps } from '../core/season/forecast'
+import { asItStands } from '../core/season/standCase'
 import type { StandForecast } from '../core/season/standForecast'
 import { groundSummary, type GroundSummary } from '../core/bed/groundSummary'
 import { standRunInSteps } from '../core/bed/standRun'
@@ -72,9 +74,9 @@ export const jobs = {
     return summarizeWeather(spec.site, ensemble, spec.today, recordFor(spec))
   },
   *forecast(spec: WeatherSpec, standCase: StandCase): Steps<StandForecast | null> {
-    const ensemble = yield* ensembleFor(spec)
-    const season = yield* seasonFor(standCase, ensemble)
-    return season && (yield* forecastInSteps(standCase, season))
+    const shown = asItStands(standCase, spec.today)
+    const season = yield* seasonFor(shown, yield* ensembleFor(spec))
+    return season && (yield* forecastInSteps(shown, season, latest(standCase.stand.end)))
   },
   *portrait(spec: WeatherSpec, standCase: StandCase): Steps<Portrait | null> {
     const season = yield* seasonFor(standCase, yield* ensembleFor(spec))

@@ -62,7 +62,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
   const { data } = useGarden()
   const ids = planData(scenario)
   const end = plannedEnd(scenario)
-  const shown = outcome ?? last
+  const shown = outcome ?? (last && ofSame(scenario, last) ? last : null)
   const cuts = stand.cuts.map(({ cut }) => cut).filter(({ plan, actual }) => plan || actual)
   const impossible = problems.length > 0
   const sown = latest(stand.start)
@@ -169,7 +169,7 @@ export function PlanLine({ plan }: { plan: PlanView }) {
       <DraftOffer offer={offer} />
       {draft && (
         <div className="no-print mt-1 flex flex-wrap items-center gap-3" data-testid="plan-change">
-          <span>{changeText(stored?.outcome, answer?.outcome)}</span>
+          <span>{changeText(plan.scenario, stored?.outcome, answer?.outcome)}</span>
           <button
             className="btn btn-primary btn-sm"
             disabled={plan.problems.length > 0}
@@ -231,9 +231,19 @@ function Helps({ plan }: { plan: PlanView }) {
   )
 }
 
-/** What a change does to the chance, by how much. */
-function changeText(before: ScenarioOutcome | undefined, after: ScenarioOutcome | undefined): string {
-  if (!before || !after) return 'Changed, not kept yet.'
+/** Whether an answer is of a plan with an end where this one has one: without, its chance is another. */
+const ofSame = (scenario: Scenario, { chance }: ScenarioOutcome) =>
+  (plannedEnd(scenario) === null) === (chance.dead === null)
+
+/** What a change does to the chance, by how much, where it is the chance of the same: of an end in time, or of coming up. */
+function changeText(
+  { follows }: Scenario,
+  before: ScenarioOutcome | undefined,
+  after: ScenarioOutcome | undefined,
+): string {
+  const ends = [before, after].map((outcome) => outcome !== undefined && outcome.chance.dead !== null)
+  const same = ends[0] === ends[1] && (ends[1] || follows.kind === 'nothing')
+  if (!before || !after || !same) return 'Changed, not kept yet.'
   const [was, is] = [before, after].map(({ chance }) => inHundred(chance.whole))
   const points = Math.abs(is - was)
   return is === was

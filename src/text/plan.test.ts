@@ -35,7 +35,7 @@ test('one that is not up for sure, not sown yet, or followed by something is', (
   expect(wholeText(plan(), outcome(day + 20))).toBe('93 in 100 to come up in time')
   expect(wholeText(plan(), outcome(null))).toBe('93 in 100 to come up in time')
   expect(wholeText(plan({}, false), outcome(day - 100))).toBe('93 in 100 to come up in time')
-  const follows: Scenario['follows'] = { kind: 'deadline', day: day + 40 }
+  const follows: Scenario['follows'] = { kind: 'deadline', day: day + 40, establishment: 'transplant' }
   expect(wholeText(plan({ follows }), outcome(day - 100))).toBe('its end is to be chosen')
   expect(chanceLine(plan(), outcome(day + 20))).toMatch(/^93 in 100 to come up in time, fails when /)
 })

@@ -5,6 +5,7 @@ import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { atOnce, type Steps } from '../foundations/steps'
+import type { EndDetails } from '../garden/ending'
 import { latest } from '../garden/timeline'
 import type { StandRun } from '../stand/types'
 import { selfSowing } from '../stand/reseeding'
@@ -22,16 +23,22 @@ import {
 import { REPORTED_STAGES, STEP_DAYS, type StageDates, type StandForecast } from './standForecast'
 
 /** Day a stand is dead after its planned or recorded ending, over the members; null without one. */
-function endedQuantiles(standCase: StandCase, season: SeasonRun): Quantiles | null {
-  const end = latest(standCase.stand.end)
+function endedQuantiles(standCase: StandCase, season: SeasonRun, end: EndDetails | null): Quantiles | null {
   return end && end.method !== 'harvest' ? quantilesOf(deadDays(standCase, season, end)) : null
 }
 
-/** Series, dates and chances of a stand, from its run without its ending. */
+/**
+ * Series, dates and chances of a stand, from its run without its ending.
+ * @param end the ending by which its dates are told, where its series are to show it later
+ */
 export const forecastOf = atOnce(forecastInSteps)
 
 /** The same with pauses. */
-export function* forecastInSteps(standCase: StandCase, season: SeasonRun): Steps<StandForecast> {
+export function* forecastInSteps(
+  standCase: StandCase,
+  season: SeasonRun,
+  end: EndDetails | null = latest(standCase.stand.end),
+): Steps<StandForecast> {
   const { ensemble } = season
   const run = yield* endedRunInSteps(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
@@ -46,13 +53,16 @@ export function* forecastInSteps(standCase: StandCase, season: SeasonRun): Steps
     run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
   )
   yield
-  const ended = endedQuantiles(standCase, season)
-  const end = latest(standCase.stand.end)
+  const ended = endedQuantiles(standCase, season, end)
   const endDay = end ? dayNumber(end.date) : Infinity
   const ends = Math.min(endDay, standCase.nextStartDay ?? Infinity, run.startDay + run.days - 1)
+  const shownEnd = latest(standCase.stand.end)
+  const lastStanding = shownEnd ? dayNumber(shownEnd.date) - 1 : -Infinity
   const bands = function* (series: Float32Array): Steps<Bands> {
     yield
-    return bandsOfSeries(run, series, STEP_DAYS)
+    const steps = bandsOfSeries(run, series, STEP_DAYS)
+    const values = quantilesOf(valuesOn(run, series, lastStanding))
+    return values ? { ...steps, before: { day: lastStanding, values } } : steps
   }
   const alive: Bands[] = []
   for (const species of run.species) alive.push(yield* bands(species.alive))

@@ -231,6 +231,27 @@ test('a stand is described as it was just before a cut that is planned for that 
   expect(stageReached(forecastFor(standing), 4, day)).toBe(0)
 })
 
+test('bands are never read across the work of a day, and a ripe stand that dies is not hurt', () => {
+  const plan = { method: 'chop' as const, passes: 2, note: '' }
+  const standing = cover('cereal-rye', '2025-09-20')
+  const forecastFor = (stand: Stand) => {
+    const standCase: StandCase = testCase(stand)
+    return forecastOf(standCase, standRun(standCase, ensemble)!)
+  }
+  const uncut = forecastFor(standing)
+  // Wherever the day lies between two steps.
+  for (const date of ['2026-05-06', '2026-05-07', '2026-05-08']) {
+    const day = dayNumber(date)
+    const cut = forecastFor({ ...standing, end: { plan: { ...plan, date }, actual: null } })
+    for (const before of [day - 2, day - 1])
+      expect(bandOn(cut.cover, before)!.p50).toBeCloseTo(bandOn(uncut.cover, before)!.p50, 1)
+    expect(bandOn(cut.cover, day)!.p50).toBeLessThan(0.2 * bandOn(uncut.cover, day)!.p50)
+  }
+  const late = uncut.stages.find(({ bbch }) => bbch === 85)!.date.quantiles!.p50 + 60
+  expect(bandOn(uncut.alive[0], late)!.p50).toBeLessThan(0.5)
+  expect(aliveShareOn(uncut, late)).toBe(1)
+})
+
 describe('what was done and seen after an ending', () => {
   const ended = (done: Partial<Stand['end']['actual'] & object>, own: Partial<Stand> = {}) => {
     const stand = {

@@ -3,11 +3,11 @@ import { canFlatten } from '../termination/flattening'
 import { toolsOn } from '../termination/entering'
 import { bladesFor, workedGround } from '../termination/workRates'
 import { ownResults } from '../termination/pooling'
-import { dayNumber } from '../foundations/day'
+import { dayNumber, isoDate } from '../foundations/day'
 import { having, oncePerList } from '../foundations/grouped'
 import { segmentAreaM2 } from '../garden/area'
 import { takesAllOf } from '../garden/ground'
-import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
+import type { Bed, Segment, GardenData, Stand, Step } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { laidOn } from '../residue/mulchStore'
 import { LOOK_BACK_DAYS, usesBefore } from './earlier'
@@ -22,6 +22,23 @@ export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
   if (!own || !start) return own
   const before = beforeOn(data, own.bed, stand.segment, dayNumber(start.date), stand.id)
   return before.length > 0 ? { ...own, before } : own
+}
+
+/**
+ * A stand as it stands on a day on which it is to be cut or ended, and has not been yet: what was not done shows from the
+ * next day on.
+ */
+export function asItStands(standCase: StandCase, today: number): StandCase {
+  const { stand } = standCase
+  const tomorrow = isoDate(today + 1)
+  const late = <T extends { date: string }>(step: Step<T>): Step<T> =>
+    !step.actual && step.plan && step.plan.date < tomorrow
+      ? { ...step, plan: { ...step.plan, date: tomorrow } }
+      : step
+  const end = late(stand.end)
+  const cuts = stand.cuts.map((entry) => ({ ...entry, cut: late(entry.cut) }))
+  const same = end === stand.end && cuts.every(({ cut }, i) => cut === stand.cuts[i].cut)
+  return same ? standCase : { ...standCase, stand: { ...stand, end, cuts } }
 }
 
 /** A stand as it would stand on, without its ending: what every way is tried on. */

@@ -1,5 +1,6 @@
 import type { Quantiles } from '../foundations/statistics'
 import type { SelfSowing } from '../stand/reseeding'
+import { SEED_FIT } from '../stand/stage'
 import type { Bands, DateQuantiles } from '../stand/summary'
 
 /** BBCH codes that are reported as dates. */
@@ -47,16 +48,27 @@ export type StandForecast = {
 /** Days between the steps of a forecast's series. */
 export const STEP_DAYS = 3
 
-/** Value of bands on a day, straight between steps; null outside. */
+/** Value of bands on a day, straight between steps, and never across the work of a day; null outside. */
 export function bandOn(bands: Bands, day: number): Quantiles | null {
-  const position = (day - bands.startDay) / bands.stepDays
+  const { before, stepDays } = bands
+  const position = (day - bands.startDay) / stepDays
   const index = Math.floor(position)
   if (index < 0 || index >= bands.p50.length) return null
+  const atStep = (i: number): Quantiles => ({ p10: bands.p10[i], p50: bands.p50[i], p90: bands.p90[i] })
+  const stepDay = bands.startDay + index * stepDays
   const next = Math.min(index + 1, bands.p50.length - 1)
-  const share = position - index
-  const mixOf = (series: number[]) => series[index] + (series[next] - series[index]) * share
-  return { p10: mixOf(bands.p10), p50: mixOf(bands.p50), p90: mixOf(bands.p90) }
+  if (!before || before.day < stepDay || before.day >= stepDay + stepDays)
+    return between(atStep(index), atStep(next), position - index)
+  if (day > before.day) return atStep(next)
+  const days = before.day - stepDay
+  return between(atStep(index), before.values, days === 0 ? 0 : (day - stepDay) / days)
 }
+
+const between = (a: Quantiles, b: Quantiles, share: number): Quantiles => ({
+  p10: a.p10 + (b.p10 - a.p10) * share,
+  p50: a.p50 + (b.p50 - a.p50) * share,
+  p90: a.p90 + (b.p90 - a.p90) * share,
+})
 
 /**
  * Height and stage of a stand just before work on a day: the forecast's steps lie some days apart, and those after the
@@ -78,10 +90,14 @@ export function stageReached(forecast: StandForecast, component: number, day: nu
   return reached.at(-1)?.bbch ?? 0
 }
 
-/** Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up. */
+/**
+ * Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up,
+ * and once it has ripened: then it dies of itself.
+ */
 export function aliveShareOn(forecast: StandForecast, day: number): number {
   const shares = forecast.up.flatMap(({ quantiles: due }, component) => {
-    const band = due && day > due.p90 ? bandOn(forecast.alive[component], day) : null
+    const grows = due && day > due.p90 && stageReached(forecast, component, day) < SEED_FIT
+    const band = grows ? bandOn(forecast.alive[component], day) : null
     return band ? [band.p50] : []
   })
   return Math.min(1, ...shares)

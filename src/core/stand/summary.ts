@@ -3,8 +3,18 @@ import type { StandRun } from './types'
 
 type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'releasedG' | 'heightM'
 
-/** 10/50/90 % of a series on every `stepDays`-th day from the run's start. */
-export type Bands = { startDay: number; stepDays: number; p10: number[]; p50: number[]; p90: number[] }
+/**
+ * 10/50/90 % of a series on every `stepDays`-th day from the run's start, and on the last day before work that changes it at
+ * once, where that lies between two steps.
+ */
+export type Bands = {
+  startDay: number
+  stepDays: number
+  p10: number[]
+  p50: number[]
+  p90: number[]
+  before?: { day: number; values: Quantiles }
+}
 
 export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Bands =>
   bandsOfSeries(run, run[name], stepDays)
