@@ -2,11 +2,11 @@ import { useMemo } from 'react'
 import { notice } from '../../state/notices'
 import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
-import { standsOn } from '../../core/garden/timeline'
 import { mulchOnBeds } from '../../core/residue/mulchStore'
 import { withMulchAsPlanned } from '../../core/season/owedMulch'
 import { segmentOf } from '../../core/rounds/job'
 import { bareGround } from '../../core/rounds/mulching'
+import { unknownGround } from '../../core/rounds/unknownGround'
 import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
 import { scenarioOf } from '../../core/scenario/fromGarden'
 import type { StandForecast } from '../../core/season/standForecast'
@@ -18,7 +18,6 @@ import { calendarWritten } from '../../state/session'
 import { useAppDispatch, useAppSelector } from '../../state/store'
 import { useAnswer, useAllAnswers } from '../../compute/useAnswer'
 import { jobRoom, jobText } from '../../parts/jobText'
-import { standState } from '../../text/names'
 import { download } from '../../state/download'
 import { giveJob } from '../../actions/daysAhead'
 import { doJob } from '../../actions/doJob'
@@ -85,12 +84,10 @@ export function useRounds() {
   const ahead = useAnswer('weather', [spec], undefined, 'next').value?.days ?? []
   const lots = useLots()
   const marks = data.garden.jobMarks
-  const bare = useMemo(() => {
-    // What should have ended by now stands until it is told to have ended; what is due today is on the list.
-    const taken = (stand: Stand) => standState(stand) === 'growing' || standsOn(stand, today)
-    const stands = new Set(expected.stands.filter(taken).map(({ bedId }) => bedId))
-    return data.beds.filter(({ id }) => !stands.has(id)).sort((a, b) => a.walkOrder - b.walkOrder)
-  }, [data.beds, expected.stands, today])
+  const bare = useMemo(
+    () => unknownGround(data.beds, expected.stands, today),
+    [data.beds, expected.stands, today],
+  )
 
   const forecasts = useMemo(
     () =>
