@@ -51,6 +51,13 @@ test('two halves of a bed are ended differently, counted, and held against each 
   await expect(at.getByText(/second half\./)).toBeVisible()
   await expect(at.getByText(/nearly certain/)).toHaveCount(2)
   await expect(page.getByText(/^Bare .* to 18 Jun/)).toHaveCount(0)
+  // What has grown is that of the half in both rooms.
+  const today = page.getByText(/Today:? .* of the ground green.* dry matter/)
+  const grown = async () => / ([\d.]+\s(?:kg|g)) dry matter/.exec((await today.textContent())!)![1]
+  const onBed = await grown()
+  await page.getByRole('link', { name: 'Watch', exact: true }).first().click()
+  await expect(page.getByText('first half, ', { exact: false }).first()).toBeVisible()
+  expect(await grown()).toBe(onBed)
   await stepWeeks(page, 2)
   await page.goto('/rounds')
   for (const part of ['first half', 'second half'])

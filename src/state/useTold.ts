@@ -1,7 +1,6 @@
 import { useMemo } from 'react'
-import { segmentAreaM2 } from '../core/garden/area'
 import type { Bed, Segment } from '../core/garden/schema'
-import type { Told } from '../text/amounts'
+import { toldOn, type Told } from '../text/amounts'
 import { useGarden } from './garden'
 import { useAppSelector } from './store'
 
@@ -11,6 +10,8 @@ const WHOLE: Segment = { kind: 'whole' }
 export function useTold(bed: Bed, segment: Segment = WHOLE): Told {
   const { units } = useGarden().data.garden
   const amounts = useAppSelector((state) => state.session.amounts)
-  const areaM2 = segmentAreaM2(bed, segment)
-  return useMemo(() => (amounts === 'area' ? units : { units, areaM2 }), [amounts, units, areaM2])
+  return useMemo(
+    () => (amounts === 'area' ? units : toldOn({ units, areaM2: 0 }, bed, segment)),
+    [amounts, units, bed, segment],
+  )
 }

@@ -1,5 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
-import { dryMatter, dryMatterAxis, nitrogen, nitrogenAxis, weight } from './amounts'
+import { segmentAreaM2 } from '../core/garden/area'
+import type { Segment } from '../core/garden/schema'
+import { testBed } from '../core/testing/beds'
+import { dryMatter, dryMatterAxis, nitrogen, nitrogenAxis, toldOn, weight } from './amounts'
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ')
 
@@ -15,6 +18,15 @@ describe('amounts of a bed', () => {
     expect(plain(weight(800, bed('metric')))).toBe('9.6 kg')
     expect(plain(weight(800, 'metric'))).toBe('0.8 kg/m²')
     expect(plain(weight(800, 'imperial'))).toBe('2.6 oz/ft²')
+  })
+  test('are told for the part of it that is meant, and say so', () => {
+    const half: Segment = { kind: 'half', which: 'first' }
+    const whole = { units: 'metric' as const, areaM2: segmentAreaM2(testBed, { kind: 'whole' }) }
+    const part = toldOn(whole, testBed, half)
+    expect(part).toEqual({ units: 'metric', areaM2: segmentAreaM2(testBed, half), part: true })
+    expect(dryMatterAxis(part).unit).toBe('kg on this part')
+    expect(nitrogenAxis(toldOn(whole, testBed, { kind: 'whole' })).unit).toBe('g on this bed')
+    expect(toldOn('imperial', testBed, half)).toBe('imperial')
   })
   test('multiply to the rates that are one switch away', () => {
     for (const units of ['metric', 'imperial'] as const) {

@@ -1,9 +1,19 @@
 import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, METRES_PER_FOOT, poundsPerAcre } from '../core/foundations/units'
+import { segmentAreaM2 } from '../core/garden/area'
+import type { Bed, Segment } from '../core/garden/schema'
 import { decimal, fixed, grams, kilos, type Units } from './format'
 
-/** How amounts are told: per acre or hectare, or for a ground of its own, m². */
-export type Told = Units | { units: Units; areaM2: number }
+/** How amounts are told: per acre or hectare, or for a ground of its own, m², which may be a part of a bed. */
+export type Told = Units | { units: Units; areaM2: number; part?: boolean }
 export const unitsOf = (told: Told): Units => (typeof told === 'string' ? told : told.units)
+
+/** Amounts of a bed told for a part of it, where they are told for the bed. */
+export const toldOn = (told: Told, bed: Bed, segment: Segment): Told =>
+  typeof told === 'string'
+    ? told
+    : { units: told.units, areaM2: segmentAreaM2(bed, segment), part: segment.kind !== 'whole' }
+
+const groundWord = ({ part = false }: { part?: boolean }) => (part ? 'on this part' : 'on this bed')
 
 const twoFigures = (value: number) => Number(value.toPrecision(2))
 
@@ -35,8 +45,8 @@ export function nitrogenAxis(told: Told): { scale: number; unit: string } {
   if (typeof told === 'string')
     return imperial ? { scale: poundsPerAcre(1), unit: 'lb/acre' } : { scale: 10, unit: 'kg/ha' }
   return imperial
-    ? { scale: told.areaM2 / GRAMS_PER_OUNCE, unit: 'oz on this bed' }
-    : { scale: told.areaM2, unit: 'g on this bed' }
+    ? { scale: told.areaM2 / GRAMS_PER_OUNCE, unit: `oz ${groundWord(told)}` }
+    : { scale: told.areaM2, unit: `g ${groundWord(told)}` }
 }
 
 /** The same for dry matter. */
@@ -45,8 +55,8 @@ export function dryMatterAxis(told: Told): { scale: number; unit: string } {
   if (typeof told === 'string')
     return imperial ? { scale: poundsPerAcre(1), unit: 'lb/acre' } : { scale: 0.01, unit: 't/ha' }
   return imperial
-    ? { scale: told.areaM2 / GRAMS_PER_POUND, unit: 'lb on this bed' }
-    : { scale: told.areaM2 / 1000, unit: 'kg on this bed' }
+    ? { scale: told.areaM2 / GRAMS_PER_POUND, unit: `lb ${groundWord(told)}` }
+    : { scale: told.areaM2 / 1000, unit: `kg ${groundWord(told)}` }
 }
 
 /** Nitrogen, g m⁻² inside: of the ground it is told for, or per acre or hectare. */

@@ -68,7 +68,7 @@ export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: b
 type Told = Pick<Scenario, 'standCase' | 'follows' | 'today'>
 
 /** Whether a cover stands that nothing is to happen with yet, and has covered its ground: there is nothing left to hope for. */
-const onlyStands = (scenario: Told, { covered30: { chance, quantiles } }: ScenarioOutcome) =>
+export const onlyStands = (scenario: Told, { covered30: { chance, quantiles } }: ScenarioOutcome) =>
   scenario.standCase.stand.start.actual !== null &&
   scenario.follows.kind === 'nothing' &&
   !plannedEnd(scenario) &&

@@ -73,7 +73,6 @@ function BedYear({ bed }: { bed: Bed }) {
   const [growing, setGrowing] = useState(false)
   const { data, today } = useGarden()
   const { units } = data.garden
-  const told = useTold(bed)
   const [asked, setAsked] = useState<string | null>(null)
   const {
     stands,
@@ -88,6 +87,7 @@ function BedYear({ bed }: { bed: Bed }) {
     pending,
     failure,
   } = useBed(bed, asked)
+  const told = useTold(bed, focus?.segment)
   return (
     <section className="py-3">
       <div className="flex flex-wrap items-center gap-x-4">

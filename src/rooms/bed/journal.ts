@@ -3,7 +3,7 @@ import type { Check, Picture } from '../../core/garden/check'
 import type { EndDetails } from '../../core/garden/ending'
 import type { Bed, Step, Stand } from '../../core/garden/schema'
 import { checkText } from '../../parts/checkText'
-import { unitsOf, type Told } from '../../text/amounts'
+import { toldOn, unitsOf, type Told } from '../../text/amounts'
 import { area, centimetres, grams, kilos, longDate, rain } from '../../text/format'
 import { standWithPlace } from '../../text/bed'
 import { endingWords, FINISHING_WORDS, leadGroup } from '../../text/names'
@@ -64,7 +64,7 @@ function standEntries(stand: Stand, bed: Bed, checks: readonly Check[], told: To
         check.id,
         check.date,
         `Looked at ${name.toLowerCase()}`,
-        checkText(check, leadGroup(stand), told),
+        checkText(check, leadGroup(stand), toldOn(told, bed, stand.segment)),
         check.pictureIds,
       ),
     ),
