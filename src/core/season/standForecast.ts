@@ -90,6 +90,18 @@ export function stageReached(forecast: StandForecast, component: number, day: nu
   return reached.at(-1)?.bbch ?? 0
 }
 
+/** BBCH of a species of the mix on a day, by the middle dates of its reported stages, straight between them; 0 before any. */
+export function bbchOn(forecast: StandForecast, component: number, day: number): number {
+  const reached = (forecast.stagesByComponent[component] ?? []).flatMap(({ bbch, date }) =>
+    date.quantiles ? [{ bbch, day: date.quantiles.p50 }] : [],
+  )
+  const at = reached.findLastIndex((stage) => stage.day <= day)
+  if (at < 0) return 0
+  const [last, next] = [reached[at], reached.at(at + 1)]
+  if (!next || next.day <= last.day) return last.bbch
+  return last.bbch + ((next.bbch - last.bbch) * (day - last.day)) / (next.day - last.day)
+}
+
 /**
  * Share of the plants alive on a day in the worst-hit species of the mix, by the middle of the forecast; 1 before it is up,
  * and once it has ripened: then it dies of itself.

@@ -107,7 +107,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
               <th>Dead by, stand again</th>
               <th>Work, soil</th>
               <th>Mulch at planting</th>
-              <th>Nitrogen, 4 and 10 wk</th>
+              <th className="whitespace-normal">Nitrogen, 4 and 10 wk</th>
             </tr>
           </thead>
           <tbody className="max-md:block">

@@ -5,7 +5,7 @@ import { dayNumber } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
 import { latest } from '../../core/garden/timeline'
 import { segmentAreaM2, segmentSizeM } from '../../core/garden/area'
-import { justBefore, stageReached, type StandForecast } from '../../core/season/standForecast'
+import { justBefore, bbchOn, type StandForecast } from '../../core/season/standForecast'
 import { plantsOf } from '../../text/names'
 import { toolsOn } from '../../core/termination/entering'
 import { useAnswer } from '../../compute/useAnswer'
@@ -55,7 +55,7 @@ export function planCaseOf(
     tools: toolsOn(garden.tools, view.bed, stand.segment).tools,
     plants: plantsOf(stand).map((plant, component) => ({
       plant,
-      bbch: standing ? stageReached(standing, component, day) : UNKNOWN.bbch,
+      bbch: standing ? bbchOn(standing, component, day) : UNKNOWN.bbch,
     })),
     heightM: Math.min(
       (standing && justBefore(standing, day)?.heightM) ?? UNKNOWN.heightM,
