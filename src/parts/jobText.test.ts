@@ -62,6 +62,12 @@ describe('jobs in words', () => {
     expect(seed(true).title).toMatch(/sets seed$/)
     expect(seed(true).detail).toMatch(/since 27 May, most is from about 6 Jun\. End or cut it now\.$/)
   })
+  test('losses that only the forecast tells are looked at before anything is decided', () => {
+    expect(jobText(job('decide'), stand, 'metric').title).toMatch(/^Decide on/)
+    const { title, detail } = jobText({ ...job('decide'), days: [], share: 0.62 }, stand, 'metric')
+    expect(title).toMatch(/^Look whether .*rye.* lives$/)
+    expect(detail).toMatch(/^By the forecast 62\s% of its plants are gone.*Look before deciding\.$/)
+  })
   test('regrowth says after how many days', () => {
     expect(jobText(job('regrowth', 14), stand, 'metric').detail).toMatch(/^14 days after/)
   })

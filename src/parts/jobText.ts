@@ -128,10 +128,15 @@ export function jobText(
         detail: `The top of the soil is too dry for its seed; it should be up by ${shortDate(days[0])}.`,
       }
     case 'decide':
-      return {
-        title: `Decide on ${name}`,
-        detail: `Thin, hurt or weedy as of ${shortDate(days[0])}: sow again, leave it, or end it early.`,
-      }
+      return days.length > 0
+        ? {
+            title: `Decide on ${name}`,
+            detail: `Thin, hurt or weedy as of ${shortDate(days[0])}: sow again, leave it, or end it early.`,
+          }
+        : {
+            title: `Look whether ${name} lives`,
+            detail: `By the forecast ${percent(share)} of its plants are gone, and nobody has seen it. Look before deciding.`,
+          }
     case 'move':
       return {
         title: `Move the ${stand.end.actual?.animals?.kind ?? 'animals'} on ${name}`,

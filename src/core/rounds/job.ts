@@ -42,10 +42,10 @@ export type Job = {
   /** Last day on which it still helps; null when it can wait. */
   untilDay: number | null
   urgent: boolean
-  /** Days that the sentence of its kind speaks of (of a look when it was seen last, if ever), and a number where it needs one. */
+  /** Days that the sentence of its kind speaks of (of a look when it was seen last, of a decision what was found, if ever), and a number where it needs one. */
   days: number[]
   count: number | null
-  /** How unsure it is what a look would tell, as a share. */
+  /** How unsure it is what a look would tell, or what the forecast has of the plants lost, as a share. */
   share?: number
   /** Whether what it warns of may have begun. */
   begun?: boolean

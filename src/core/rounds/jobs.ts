@@ -67,7 +67,16 @@ const decisions: Maker = ({ today, forecasts, beds, checks }, stand) => {
   const forecast = forecasts.get(stand.id)
   const bed = beds.find((entry) => entry.id === stand.bedId)
   const [worst] = forecast && bed ? troublesOf(stand, bed, checks, forecast, today) : []
-  return worst ? [job(stand, 'decide', worst.day, { urgent: true, days: [worst.day] })] : []
+  if (!worst) return []
+  // What only the forecast tells has to be seen first.
+  const seen = worst.checkId !== null
+  return [
+    job(stand, 'decide', worst.day, {
+      urgent: true,
+      days: seen ? [worst.day] : [],
+      ...(!seen && { share: worst.share }),
+    }),
+  ]
 }
 
 /** Looks at a growing cover: its stage window, seed about to set, or simply long unseen. */
