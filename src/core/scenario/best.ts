@@ -13,6 +13,7 @@ import {
   preferred,
   reach,
   SAFE_CHANCE,
+  SEEDS_BORNE,
   type TerminationStart,
 } from './starts'
 import { atOnce, type Steps } from '../foundations/steps'
@@ -127,9 +128,11 @@ export function* bestTerminationInSteps(
   const before = bounded.filter(beforeSeed)
   const known = new Map<Bounded, TerminationStart>()
   const startAt = (one: Bounded) => {
-    const criteria = exact ? exactOf(comparison, one) : one.criteria
-    const start = known.get(one) ?? startOf(comparison, one, criteria)
-    known.set(one, start)
+    let start = known.get(one)
+    if (!start) {
+      start = startOf(comparison, one, exact ? exactOf(comparison, one) : one.criteria)
+      known.set(one, start)
+    }
     return start
   }
   function* topOf(some: readonly Bounded[]): Steps<number> {
@@ -155,13 +158,10 @@ export function* bestTerminationInSteps(
   const found = ranked.find(({ one }) => near(startAt(one).worth, top))?.one
   if (!found) return null
   const { method, passes } = found.candidate
-  const same = bounded.filter(
-    ({ candidate, bound }) => candidate === found.candidate && bound >= SAFE_CHANCE * 0.99,
-  )
-  return {
-    ...startAt(found),
-    method: method.id,
-    passes,
-    latestSafeDay: latestSafe(same.sort((a, b) => a.day - b.day).map(startAt)),
-  }
+  // As `latestSafe` has it, without following every day between: the earliest has the least seed.
+  const isSafe = (one: Bounded) => one.bound >= SAFE_CHANCE * 0.99 && startAt(one).chance >= SAFE_CHANCE
+  const same = bounded.filter(({ candidate }) => candidate === found.candidate).sort((a, b) => a.day - b.day)
+  const least = same.find(isSafe)?.seeds ?? 0
+  const latest = same.findLast((one) => one.seeds <= least + SEEDS_BORNE && isSafe(one))
+  return { ...startAt(found), method: method.id, passes, latestSafeDay: latest?.day ?? null }
 }
