@@ -114,7 +114,7 @@ export function MethodRow({
           '–'
         )}
       </td>
-      <td className="text-sm">
+      <td className="text-sm md:whitespace-nowrap">
         <Label>Nitrogen, 4 and 10 weeks</Label>
         {after ? (
           <>
