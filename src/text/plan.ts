@@ -65,10 +65,10 @@ export function endWords(end: EndDetails, dead: ScenarioOutcome['dead'], done: b
   return `${name} ${shortDate(dayNumber(end.date))}`
 }
 
-type Told = Pick<Scenario, 'standCase' | 'follows' | 'today'>
+type LineOf = Pick<Scenario, 'standCase' | 'follows' | 'today'>
 
 /** Whether a cover stands that nothing is to happen with yet, and has covered its ground: there is nothing left to hope for. */
-export const onlyStands = (scenario: Told, { covered30: { chance, quantiles } }: ScenarioOutcome) =>
+export const onlyStands = (scenario: LineOf, { covered30: { chance, quantiles } }: ScenarioOutcome) =>
   scenario.standCase.stand.start.actual !== null &&
   scenario.follows.kind === 'nothing' &&
   !plannedEnd(scenario) &&
@@ -80,7 +80,7 @@ export const onlyStands = (scenario: Told, { covered30: { chance, quantiles } }:
  * The chance of a plan in words, and what it is of: one without an end is held to no more than coming up, and where its
  * ground is wanted it is no plan yet.
  */
-export function wholeText(scenario: Told, outcome: ScenarioOutcome): string {
+export function wholeText(scenario: LineOf, outcome: ScenarioOutcome): string {
   const { chance } = outcome
   if (plannedEnd(scenario)) return chanceText(chance.whole)
   if (onlyStands(scenario, outcome)) return 'it has come up'
@@ -90,7 +90,7 @@ export function wholeText(scenario: Told, outcome: ScenarioOutcome): string {
 }
 
 /** The same, with what it fails by most. */
-export function chanceLine(scenario: Told, outcome: ScenarioOutcome): string {
+export function chanceLine(scenario: LineOf, outcome: ScenarioOutcome): string {
   const fails = onlyStands(scenario, outcome) ? '' : failsText(outcome.failures, 1)
   return `${wholeText(scenario, outcome)}${fails ? `, ${fails}` : ''}`
 }

@@ -56,7 +56,7 @@ export function bedSpans(stands: readonly Stand[], bedId: string): (Span & { sta
 }
 
 /** A step whose plan, if it is not done, lies no earlier than `earliest`. */
-function expectedStep<T extends { date: string }>(step: Step<T>, earliest: string): Step<T> {
+export function expectedStep<T extends { date: string }>(step: Step<T>, earliest: string): Step<T> {
   if (step.actual || !step.plan || step.plan.date >= earliest) return step
   return { ...step, plan: { ...step.plan, date: earliest } }
 }

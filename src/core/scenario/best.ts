@@ -8,12 +8,12 @@ import {
   beforeSeed,
   enough,
   HOPELESS,
+  lastSafe,
   latestSafe,
   near,
   preferred,
   reach,
   SAFE_CHANCE,
-  SEEDS_BORNE,
   type TerminationStart,
 } from './starts'
 import { atOnce, type Steps } from '../foundations/steps'
@@ -158,10 +158,7 @@ export function* bestTerminationInSteps(
   const found = ranked.find(({ one }) => near(startAt(one).worth, top))?.one
   if (!found) return null
   const { method, passes } = found.candidate
-  // As `latestSafe` has it, without following every day between: the earliest has the least seed.
   const isSafe = (one: Bounded) => one.bound >= SAFE_CHANCE * 0.99 && startAt(one).chance >= SAFE_CHANCE
   const same = bounded.filter(({ candidate }) => candidate === found.candidate).sort((a, b) => a.day - b.day)
-  const least = same.find(isSafe)?.seeds ?? 0
-  const latest = same.findLast((one) => one.seeds <= least + SEEDS_BORNE && isSafe(one))
-  return { ...startAt(found), method: method.id, passes, latestSafeDay: latest?.day ?? null }
+  return { ...startAt(found), method: method.id, passes, latestSafeDay: lastSafe(same, isSafe) }
 }

@@ -47,14 +47,21 @@ export function preferred<T>(all: readonly T[], startOf: (one: T) => Sown): read
   return before.length > 0 && enough(top(before), top(all)) ? before : all
 }
 
-/** The last start of one way that gives a chance to rely on, with hardly more seed than the least of them; null where none does. */
-export function latestSafe(
-  starts: readonly Pick<TerminationStart, 'day' | 'chance' | 'seeds'>[],
+/**
+ * The last day of some in their order that gives a chance to rely on, with hardly more seed than the first that does; null
+ * where none does. Only those that matter are asked.
+ */
+export function lastSafe<T extends { day: number; seeds: number }>(
+  inOrder: readonly T[],
+  isSafe: (one: T) => boolean,
 ): number | null {
-  const safe = starts.filter(({ chance }) => chance >= SAFE_CHANCE)
-  const least = Math.min(...safe.map(({ seeds }) => seeds))
-  return safe.filter(({ seeds }) => seeds <= least + SEEDS_BORNE).at(-1)?.day ?? null
+  const first = inOrder.find(isSafe)
+  return first ? inOrder.findLast((one) => one.seeds <= first.seeds + SEEDS_BORNE && isSafe(one))!.day : null
 }
+
+/** The same of starts of one way. */
+export const latestSafe = (starts: readonly Pick<TerminationStart, 'day' | 'chance' | 'seeds'>[]) =>
+  lastSafe(starts, ({ chance }) => chance >= SAFE_CHANCE)
 
 /** How far a plan gets before it fails, by the order of the work. */
 export const reach = ({ failures }: Pick<TerminationStart, 'failures'>) =>

@@ -7,8 +7,8 @@ import { dayNumber, isoDate } from '../foundations/day'
 import { having, oncePerList } from '../foundations/grouped'
 import { segmentAreaM2 } from '../garden/area'
 import { takesAllOf } from '../garden/ground'
-import type { Bed, Segment, GardenData, Stand, Step } from '../garden/schema'
-import { latest } from '../garden/timeline'
+import type { Bed, Segment, GardenData, Stand } from '../garden/schema'
+import { expectedStep, latest } from '../garden/timeline'
 import { laidOn } from '../residue/mulchStore'
 import { LOOK_BACK_DAYS, usesBefore } from './earlier'
 import { followersOf, nextStand, sheetOffBefore } from './followers'
@@ -31,12 +31,8 @@ export function standCaseOf(data: GardenData, stand: Stand): StandCase | null {
 export function asItStands(standCase: StandCase, today: number): StandCase {
   const { stand } = standCase
   const tomorrow = isoDate(today + 1)
-  const late = <T extends { date: string }>(step: Step<T>): Step<T> =>
-    !step.actual && step.plan && step.plan.date < tomorrow
-      ? { ...step, plan: { ...step.plan, date: tomorrow } }
-      : step
-  const end = late(stand.end)
-  const cuts = stand.cuts.map((entry) => ({ ...entry, cut: late(entry.cut) }))
+  const end = expectedStep(stand.end, tomorrow)
+  const cuts = stand.cuts.map((entry) => ({ ...entry, cut: expectedStep(entry.cut, tomorrow) }))
   const same = end === stand.end && cuts.every(({ cut }, i) => cut === stand.cuts[i].cut)
   return same ? standCase : { ...standCase, stand: { ...stand, end, cuts } }
 }
