@@ -3,7 +3,7 @@ import type { Steps } from '../core/foundations/steps'
 import { standRunInSteps } from '../core/bed/standRun'
 import { PAST_MEMBERS } from '../core/bed/through'
 import type { StandCase } from '../core/season/cases'
-import { followedUntil, turningDays, weatherUntil } from '../core/season/horizon'
+import { followedAlone, followedUntil, turningDays, weatherUntil } from '../core/season/horizon'
 import type { SeasonRun } from '../core/season/run'
 import { ensembleInSteps, type WeatherSpec } from '../core/season/weatherSpec'
 import { NOTHING_OBSERVED, type WeatherRecord } from '../core/site/record'
@@ -63,9 +63,17 @@ function* shareOf(made: Made, making: Steps<WeatherEnsemble>): Steps<void> {
   }
 }
 
-const grown: { key: string; ensemble: WeatherEnsemble; season: SeasonRun | null }[] = []
-/** Stands kept as they were grown and learned: one asks for its forecast, its plan and its endings one after another. */
-const SEASONS_KEPT = 4
+/** A stand as it was grown and learned, followed alone to its end of the weather or to a day, and its bytes. */
+type Grown = {
+  key: string
+  ensemble: WeatherEnsemble
+  season: SeasonRun | null
+  aloneUntil: number
+  bytes: number
+}
+const grown: Grown[] = []
+/** Most bytes of stands kept: one asks for its forecast, its plan and its endings one after another. */
+const KEPT_BYTES = 120e6
 
 /** All that a stand's growth depends on: how it is to be ended and what follows are not in it. */
 const growthOf = ({ bed, stand, checks, upper, brought, before }: StandCase) => ({
@@ -77,20 +85,42 @@ const growthOf = ({ bed, stand, checks, upper, brought, before }: StandCase) => 
   before,
 })
 
+/** Bytes of the series of a run and of the states saved with it, nearly. */
+const bytesOf = ({ run }: SeasonRun): number =>
+  run.members * (4 * run.days * (11 + 4 * run.species.length) + 8 * SAVED_COLUMNS * (1 + run.species.length))
+/** Columns of saved states for each species and for the ground, over both turning days. */
+const SAVED_COLUMNS = 80
+
+/** What is asked of a stand: its ending as it is planned, or any. */
+export type Asked = 'as planned' | 'any ending'
+
 /** A stand grown under a weather, learned once for all that is asked about it. */
-export function* seasonFor(standCase: StandCase, ensemble: WeatherEnsemble): Steps<SeasonRun | null> {
+export function* seasonFor(
+  standCase: StandCase,
+  ensemble: WeatherEnsemble,
+  asked: Asked = 'any ending',
+): Steps<SeasonRun | null> {
   const until = followedUntil(standCase)
+  const alone = asked === 'as planned' ? followedAlone(standCase) : null
+  const aloneUntil = alone ?? Infinity
   const key = stableHash([growthOf(standCase), until])
-  const place = grown.findIndex((entry) => entry.key === key && entry.ensemble === ensemble)
-  const entry =
-    place >= 0
-      ? grown.splice(place, 1)[0]
-      : {
-          key,
-          ensemble,
-          season: yield* standRunInSteps(standCase, weatherUntil(ensemble, until), turningDays(standCase)),
-        }
+  const place = grown.findIndex(
+    (entry) => entry.key === key && entry.ensemble === ensemble && entry.aloneUntil >= aloneUntil,
+  )
+  let [entry] = place >= 0 ? grown.splice(place, 1) : []
+  if (!entry) {
+    const weather = weatherUntil(ensemble, until)
+    const season = yield* standRunInSteps(standCase, weather, turningDays(standCase), alone)
+    entry = { key, ensemble, season, aloneUntil, bytes: season ? bytesOf(season) : 0 }
+  }
   grown.unshift(entry)
-  grown.length = Math.min(grown.length, SEASONS_KEPT)
+  prune()
   return entry.season
+}
+
+/** Drops what was asked for longest ago where more is kept than may be; the newest stays. */
+function prune(): void {
+  let bytes = 0
+  const most = grown.findIndex((entry, i) => (bytes += entry.bytes) > KEPT_BYTES && i > 0)
+  if (most > 0) grown.length = most
 }

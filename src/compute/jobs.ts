@@ -75,11 +75,11 @@ export const jobs = {
   },
   *forecast(spec: WeatherSpec, standCase: StandCase): Steps<StandForecast | null> {
     const shown = asItStands(standCase, spec.today)
-    const season = yield* seasonFor(shown, yield* ensembleFor(spec))
+    const season = yield* seasonFor(shown, yield* ensembleFor(spec), 'as planned')
     return season && (yield* forecastInSteps(shown, season, latest(standCase.stand.end)))
   },
   *portrait(spec: WeatherSpec, standCase: StandCase): Steps<Portrait | null> {
-    const season = yield* seasonFor(standCase, yield* ensembleFor(spec))
+    const season = yield* seasonFor(standCase, yield* ensembleFor(spec), 'as planned')
     return season && (yield* portraitInSteps(standCase, season))
   },
   *ground(spec: WeatherSpec, before: EarlierUse[], bed: Bed, day: number): Steps<GroundSummary | null> {
@@ -180,6 +180,7 @@ export const jobs = {
     const season = yield* seasonFor(
       { ...scenario.standCase, own: scenario.means.own },
       yield* ensembleFor(spec),
+      'as planned',
     )
     const evaluated = season && (yield* evaluateWithInSteps(scenario, season, plannedEnd(scenario)))
     if (!evaluated) return null

@@ -10,6 +10,7 @@ import { endEvents } from '../termination/kill'
 import { findMethod, takesWhatIsBelow } from '../termination/methods'
 import type { StandEvent, StandRun } from '../stand/types'
 import { cropCourse } from './cropCourse'
+import { placeIn } from '../stand/series'
 
 /** Covers are ended, not frosted, in what they keep from the light: their own run tells when cold takes them. */
 const NO_FROST_KILLS_C = -99
@@ -43,7 +44,7 @@ export function cropAbove(
 export function coverAbove(run: StandRun, upper: StandCase, lower: StandCase, sowDay: number): StandAbove {
   const middle = (series: Float32Array, d: number) => {
     const values = new Float64Array(run.members)
-    for (let m = 0; m < run.members; m++) values[m] = series[m * run.days + d]
+    for (let m = 0; m < run.members; m++) values[m] = series[placeIn(run, m, d)]
     return quantilesOf(values)?.p50 ?? 0
   }
   const days = Array.from({ length: run.days }, (_, d) => d)

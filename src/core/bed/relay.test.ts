@@ -72,7 +72,10 @@ test('under a crop the seedlings share its water and nitrogen, and are freed whe
   const open = clover(null, '2025-03-15', cool)
   const mineral = (run: StandRun) => {
     const d = dayNumber('2025-05-20') - run.startDay
-    return run.mineralG.reduce((sum, value, at) => (at % run.days === d ? sum + value : sum), 0)
+    return run.mineralG.reduce(
+      (sum, value, at) => (Math.floor(at / run.members) === d ? sum + value : sum),
+      0,
+    )
   }
   expect(mineral(under)).toBeLessThan(mineral(open))
   expect(massOn(under, '2025-06-20')).toBeLessThan(0.7 * massOn(open, '2025-06-20'))

@@ -17,10 +17,11 @@ export function* standRunInSteps(
   standCase: StandCase,
   ensemble: WeatherEnsemble,
   saveOn: readonly number[] = [],
+  untilDay: number | null = null,
 ): Steps<SeasonRun | null> {
   const { before = [], bed, stand } = standCase
   const start = latest(stand.start)
   const ground = start && groundOn(before, bed, ensemble, dayNumber(start.date), stand.underStandId)
   const known = !ground && before.length > 0 ? { ...standCase, bed: withRecords(bed) } : standCase
-  return yield* standRunOnInSteps(known, ensemble, ground, saveOn, aboveOn(standCase, ensemble))
+  return yield* standRunOnInSteps(known, ensemble, ground, saveOn, aboveOn(standCase, ensemble), untilDay)
 }

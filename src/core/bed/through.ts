@@ -7,7 +7,7 @@ import { latest } from '../garden/timeline'
 import type { Brought, EarlierUse, StandAbove, StandCase } from '../season/cases'
 import { endedRun, eventsFromEnd, standRunOn } from '../season/run'
 import { FATES } from '../termination/fates'
-import { firstMembers, type WeatherEnsemble } from '../site/weather'
+import { firstMembers, type MemberWeather, type WeatherEnsemble } from '../site/weather'
 import type { Ground } from '../soil/ground'
 import { stateOn } from '../stand/kernel'
 import { pickState, type StandState } from '../stand/state'
@@ -101,8 +101,14 @@ function coverState(
   above: StandAbove | null,
 ): StandState | null {
   const until = { ...standCase, bed, nextStartDay: untilDay }
-  const season = standRunOn(until, ensemble, ground, [], above)
-  return season && season.stateOn(untilDay, eventsFromEnd(until))
+  const events = eventsFromEnd(until)
+  const changes = Math.min(untilDay, ...events.map(({ day }) => day))
+  const season = standRunOn(until, ensemble, ground, [changes], above, untilDay)
+  if (!season) return null
+  // An ending before its sowing changes nothing that could be taken up.
+  const day = Math.max(changes, season.run.startDay)
+  return season.walkOn({ day, days: untilDay - day, members: ensemble.members.length, events, from: null })
+    .state
 }
 
 /** Mulch that is carried to the ground of a use, and to it while it is bare afterwards. */
@@ -166,20 +172,23 @@ function periodOf(
   return { of, fromDay, untilDay, state, ground }
 }
 
-const grounds = new WeakMap<WeatherEnsemble, Map<string, Ground | null>>()
-const aboves = new WeakMap<WeatherEnsemble, Map<string, StandAbove | null>>()
+/** What was worked out in the weather of some members, known by the first of them. */
+type Remembered<T> = WeakMap<MemberWeather, { members: readonly MemberWeather[]; byKey: Map<string, T> }[]>
+const grounds: Remembered<Ground | null> = new WeakMap()
+const aboves: Remembered<StandAbove | null> = new WeakMap()
 
-/** What was worked out once in a weather for a key. */
-function remembered<T>(
-  of: WeakMap<WeatherEnsemble, Map<string, T>>,
-  ensemble: WeatherEnsemble,
-  key: string,
-  make: () => T,
-): T {
-  let known = of.get(ensemble)
-  if (!known) of.set(ensemble, (known = new Map()))
-  let value = known.get(key)
-  if (value === undefined) known.set(key, (value = make()))
+/** What was worked out once for a key in the members that a bed's past is followed in, whatever ensemble they stand in. */
+function remembered<T>(of: Remembered<T>, ensemble: WeatherEnsemble, key: string, make: () => T): T {
+  const { members } = firstMembers(ensemble, PAST_MEMBERS)
+  const [first] = members
+  if (!of.has(first)) of.set(first, [])
+  const sameFirst = of.get(first)!
+  const isSame = (other: readonly MemberWeather[]) =>
+    other.length === members.length && other.every((member, i) => member === members[i])
+  let known = sameFirst.find((entry) => isSame(entry.members))
+  if (!known) sameFirst.push((known = { members, byKey: new Map() }))
+  let value = known.byKey.get(key)
+  if (value === undefined) known.byKey.set(key, (value = make()))
   return value
 }
 
@@ -196,7 +205,18 @@ export function groundOn(
 ): Ground | null {
   if (before.length === 0) return null
   const { soil, fertility, stoodBefore, shade } = bed
-  const key = [stableHash(before), soil, fertility, stoodBefore, shade, day, underStandId].join(':')
+  const last = Math.min(day, ensemble.startDay + ensemble.days)
+  const key = [
+    stableHash(before),
+    soil,
+    fertility,
+    stoodBefore,
+    shade,
+    day,
+    last,
+    underStandId,
+    ensemble.seed,
+  ].join(':')
   return remembered(
     grounds,
     ensemble,
@@ -212,7 +232,7 @@ export function aboveOn(standCase: StandCase, ensemble: WeatherEnsemble): StandA
   if (!upper || upper.kind === 'bare' || !start) return null
   if (upper.kind === 'crop') return cropAbove(upper, bed.fertility)
   const earlier = before.filter(({ startDay }) => startDay < upper.startDay)
-  const key = stableHash([upper, earlier, start.date, stand.segment])
+  const key = stableHash([upper, earlier, start.date, stand.segment, ensemble.days, ensemble.seed])
   return remembered(aboves, ensemble, key, () => {
     const some = firstMembers(ensemble, PAST_MEMBERS)
     const ground = groundOn(earlier, bed, ensemble, upper.startDay)

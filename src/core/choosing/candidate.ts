@@ -6,9 +6,11 @@ import { harmsOf } from '../plants/catalogue'
 import { partlyFood } from '../plants/food'
 import type { Species } from '../plants/parameters'
 import type { BestTermination } from '../scenario/best'
+import { lastToCover } from '../scenario/criteria'
+import { coveredBefore } from '../scenario/sowing'
 import type { ScenarioOutcome } from '../scenario/types'
 import type { WeatherEnsemble } from '../site/weather'
-import type { DateQuantiles } from '../stand/summary'
+import { dateQuantiles, type DateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
 import type { Candidate, ChooseQuestion, CoverCaution, MixComponent, PurposeResult } from './types'
@@ -24,7 +26,8 @@ export type Grown = {
   question: ChooseQuestion
   ensemble: WeatherEnsemble
   run: StandRun
-  covered30: DateQuantiles
+  /** Day each member covers; NaN where never. */
+  covered: Float64Array
   flower: DateQuantiles
   covering: Covering
   cost: Range
@@ -88,7 +91,7 @@ export function candidateOf(
   endDay: number,
   heightM: number,
 ): Candidate {
-  const { key, components, sowDay, question, run, covered30, flower, covering, cost, plants } = grown
+  const { key, components, sowDay, question, run, covered, flower, covering, cost, plants } = grown
   const purposes = purposesOf(grown, endDay, servesAfter(best))
   const weights = purposes.map((_, i) => PURPOSE_WEIGHTS[i] ?? 0.1)
   const use =
@@ -108,7 +111,9 @@ export function candidateOf(
     ending: best && { end: best.end, latestSafeDay: best.latestSafeDay },
     purposes,
     firstFlower: flower,
-    covered30,
+    covered30: dateQuantiles(
+      coveredBefore(covered, lastToCover(best && { ...best, method: findMethod(best.method) })),
+    ),
     heightM,
     cost,
     overSingle: null,

@@ -3,6 +3,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import { broughtBy } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import type { WeedKind } from './types'
+import { placeIn } from '../stand/series'
 
 /** What a purpose is counted from, for one member. */
 export type Counting = {
@@ -17,7 +18,7 @@ export type Counting = {
 }
 
 export const indexOf = ({ run, member, endDay }: Counting) =>
-  member * run.days + Math.min(run.days - 1, Math.max(0, endDay - run.startDay))
+  placeIn(run, member, Math.min(run.days - 1, Math.max(0, endDay - run.startDay)))
 
 const lifeDays = ({ run, endDay }: Counting) => Math.max(1, Math.min(run.days, endDay - run.startDay))
 
@@ -25,7 +26,7 @@ const lifeDays = ({ run, endDay }: Counting) => Math.max(1, Math.min(run.days, e
 export const grownMass = (counting: Counting) => {
   const { run, member, endDay } = counting
   const at = indexOf(counting)
-  const notOwn = run.residueG[member * run.days] + broughtBy(run, endDay).massG
+  const notOwn = run.residueG[placeIn(run, member, 0)] + broughtBy(run, endDay).massG
   return run.massG[at] + Math.max(0, run.residueG[at] - notOwn)
 }
 
@@ -48,12 +49,12 @@ const IN_REACH_DAYS = 30
  * since sowing, and what that freed of late; and all that it gathered, washed out since or not.
  */
 function nitrogenKept(counting: Counting): { kept: number; gathered: number } {
-  const { nitrogenG, residueNitrogenG, releasedG, days } = counting.run
+  const { nitrogenG, residueNitrogenG, releasedG, members } = counting.run
   const at = indexOf(counting)
-  const start = counting.member * days
+  const start = placeIn(counting.run, counting.member, 0)
   const brought = broughtBy(counting.run, counting.endDay).nitrogenG
   const here = nitrogenG[at] + residueNitrogenG[at] - residueNitrogenG[start] - brought
-  const freed = Math.max(0, releasedG[at] - releasedG[Math.max(start, at - IN_REACH_DAYS)])
+  const freed = Math.max(0, releasedG[at] - releasedG[Math.max(start, at - IN_REACH_DAYS * members)])
   return { kept: Math.max(0, here + freed), gathered: here + Math.max(0, releasedG[at]) }
 }
 
@@ -91,7 +92,7 @@ export function weedCover(counting: Counting): number {
   for (let day = 0; day < lifeDays(counting); day++) {
     const soil = soilTempC[offset + day]
     if (soil < from || soil > to) continue
-    const cover = run.cover[member * run.days + day]
+    const cover = run.cover[placeIn(run, member, day)]
     sum += weeds === 'creeping' ? (cover >= DEEP_SHADE ? 1 : 0) : cover
     days++
   }
@@ -99,7 +100,7 @@ export function weedCover(counting: Counting): number {
 }
 
 export function daysToCover({ run, member }: Counting, share: number): number {
-  for (let day = 0; day < run.days; day++) if (run.cover[member * run.days + day] >= share) return day
+  for (let day = 0; day < run.days; day++) if (run.cover[placeIn(run, member, day)] >= share) return day
   return run.days
 }
 
@@ -110,7 +111,7 @@ export function flowerDays(counting: Counting): number {
     const value = run.sown[component].plant.flowerValue / 3
     let count = 0
     for (let day = 0; day < lifeDays(counting); day++) {
-      const at = member * run.days + day
+      const at = placeIn(run, member, day)
       if (species.bbch[at] >= 61 && species.bbch[at] < 75 && species.alive[at] > 0.2) count++
     }
     best = Math.max(best, count * value)
@@ -130,7 +131,7 @@ export function weightedPeak(
     if (factor === 0) return sum
     let peak = 0
     for (let day = 0; day < lifeDays(counting); day++) {
-      const at = member * run.days + day
+      const at = placeIn(run, member, day)
       if (species.bbch[at] < beforeBbch) peak = Math.max(peak, species.massG[at])
     }
     return sum + factor * peak
@@ -174,7 +175,7 @@ export function shelteredRain(counting: Counting): number {
   for (let day = 0; day < lifeDays(counting); day++) {
     const mm = rainMm[offset + day]
     if (mm < EROSIVE_MM) continue
-    const at = member * run.days + day
+    const at = placeIn(run, member, day)
     const cover = 1 - (1 - run.cover[at]) * (1 - residueCover(run.residueG[at]))
     held += mm * cover
     all += mm

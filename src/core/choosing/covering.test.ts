@@ -11,6 +11,7 @@ import { grownMass } from './counting'
 import { coveringOn } from './covering'
 import { sowingDays } from './screening'
 import type { ChooseQuestion } from './types'
+import { placeIn } from '../stand/series'
 
 const site = TEST_SITES.pennsylvania
 const ensemble = generatedEnsemble(site, dayNumber('2025-09-01'), 330, 30, 1)
@@ -75,7 +76,7 @@ test('what fell from the cover above is not told as grown', () => {
   })
   const endDay = dayNumber('2026-07-01')
   for (let member = 0; member < run.members; member++) {
-    const at = member * run.days + (endDay - run.startDay)
+    const at = placeIn(run, member, endDay - run.startDay)
     const grown = grownMass({ run, ensemble, member, endDay, weeds: 'any', resistant: [] })
     expect(run.residueG[at]).toBeGreaterThan(100)
     expect(grown).toBeGreaterThanOrEqual(run.massG[at])

@@ -99,7 +99,7 @@ export function* judgeInSteps(
     question,
     ensemble,
     run,
-    covered30,
+    covered,
     flower,
     covering,
     cost,

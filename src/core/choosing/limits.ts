@@ -6,6 +6,7 @@ import type { Species } from '../plants/parameters'
 import type { StandRun } from '../stand/types'
 import type { WeatherEnsemble } from '../site/weather'
 import { untilDay, type ChooseQuestion, type LimitName, type MixComponent, type Reason } from './types'
+import { placeIn } from '../stand/series'
 
 /** Chance below which a limit rejects. */
 export const REJECT_BELOW = 0.5
@@ -74,7 +75,7 @@ function winterDeaths(run: StandRun, untilDay: number): Float64Array {
   const days = Math.min(run.days, untilDay - run.startDay)
   return Float64Array.from({ length: run.members }, (_, m) => {
     for (let day = 1; day < days; day++) {
-      const at = m * run.days + day
+      const at = placeIn(run, m, day)
       let up = false
       let dead = true
       for (const species of run.species) {
@@ -126,7 +127,7 @@ function killedBy(run: StandRun, ensemble: WeatherEnsemble, killed: Float64Array
 
 function peakMass(run: StandRun, member: number, untilDay: number): number {
   let peak = 0
-  for (let day = 0; day <= untilDay; day++) peak = Math.max(peak, run.massG[member * run.days + day])
+  for (let day = 0; day <= untilDay; day++) peak = Math.max(peak, run.massG[placeIn(run, member, day)])
   return peak
 }
 
@@ -135,7 +136,7 @@ export function reachedHeight(run: StandRun, endDay: number): number {
   const days = Math.max(1, Math.min(run.days, endDay - run.startDay))
   const heights = Float64Array.from({ length: run.members }, (_, m) => {
     let tallest = 0
-    for (let day = 0; day < days; day++) tallest = Math.max(tallest, run.heightM[m * run.days + day])
+    for (let day = 0; day < days; day++) tallest = Math.max(tallest, run.heightM[placeIn(run, m, day)])
     return tallest
   })
   return quantilesOf(heights)?.p50 ?? 0

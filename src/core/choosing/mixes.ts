@@ -47,8 +47,11 @@ export function startingShares(plants: readonly Species[]): MixComponent[] {
   }))
 }
 
-/** Compositions of two to five worth trying, from the straight species that fit, most promising first. */
-export function proposeMixes(straight: readonly Candidate[]): MixComponent[][] {
+/**
+ * Compositions of two to five worth trying, from the straight species that fit, by their number of species, most promising
+ * first.
+ */
+export function proposeMixes(straight: readonly Candidate[]): MixComponent[][][] {
   const pool = straight.slice(0, POOL)
   // The best of each role comes along even where it does not lead the list.
   for (const candidate of straight.slice(POOL)) {
@@ -59,7 +62,7 @@ export function proposeMixes(straight: readonly Candidate[]): MixComponent[][] {
   const plants = pool.map((candidate) => findSpecies(candidate.components[0].speciesId)!)
   const scoreOf = new Map(pool.map((candidate) => [candidate.components[0].speciesId, candidate.score]))
   let sets: Species[][] = plants.map((plant) => [plant])
-  const proposed: MixComponent[][] = []
+  const proposed: MixComponent[][][] = []
   for (const size of MIX_SIZES) {
     const seen = new Set<string>()
     const grown = sets.flatMap((set) =>
@@ -77,7 +80,7 @@ export function proposeMixes(straight: readonly Candidate[]): MixComponent[][] {
     )
     grown.sort((a, b) => promise(b, scoreOf) - promise(a, scoreOf))
     sets = grown.slice(0, TRIED[size])
-    proposed.push(...sets.map(startingShares))
+    proposed.push(sets.map(startingShares))
   }
   return proposed
 }

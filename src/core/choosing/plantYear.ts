@@ -19,6 +19,7 @@ import {
 } from '../stand/summary'
 import { drawMemberParameters } from '../stand/memberParameters'
 import { BROADCAST_FACTOR } from '../plants/establishment'
+import { placeIn } from '../stand/series'
 
 /** What becomes of a species sown on one day of the year at this place. */
 export type SowingOutlook = {
@@ -71,7 +72,7 @@ export function* plantYearInSteps(
       flower: dateQuantiles(stageDays(run, 0, 61)),
       mass90: quantilesOn(run, 'massG', sowDay + 90),
       lives: shareOf(run.members, (m) => {
-        const at = m * run.days + Math.min(last, 240)
+        const at = placeIn(run, m, Math.min(last, 240))
         return run.species[0].alive[at] > 0.1 || run.species[0].bbch[at] >= 85
       }),
     })

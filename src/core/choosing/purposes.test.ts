@@ -6,6 +6,7 @@ import { TEST_SITES } from '../testing/sites'
 import { valuesOn } from '../stand/summary'
 import { findPurpose, PURPOSES } from './purposes'
 import type { WeedKind } from './types'
+import { placeIn } from '../stand/series'
 
 const summer = { members: 12, days: 75 }
 const grown = new Map<string, ReturnType<typeof growStand>>()
@@ -80,7 +81,10 @@ describe('purposes are counted from what grew', () => {
       weeds: 'any' as const,
       resistant: [],
     }
-    expect(findPurpose('mass').amount(counting)).toBeCloseTo(run.massG[60] + run.residueG[60], 6)
+    expect(findPurpose('mass').amount(counting)).toBeCloseTo(
+      run.massG[placeIn(run, 0, 60)] + run.residueG[placeIn(run, 0, 60)],
+      6,
+    )
     expect(amount('mulch', 'oats')).toBeCloseTo(amount('mass', 'oats'), 6)
     // Long after its death most of it has rotted; it was grown all the same.
     expect(amount('mass', 'buckwheat', 74)).toBeGreaterThanOrEqual(amount('mulch', 'buckwheat', 74))
@@ -90,7 +94,7 @@ describe('purposes are counted from what grew', () => {
   })
   test('carry: strawy growth counts full, soft growth half', () => {
     const { run } = stand('field-pea')
-    const standing = Array.from({ length: run.members }, (_, m) => run.massG[m * run.days + 60])
+    const standing = Array.from({ length: run.members }, (_, m) => run.massG[placeIn(run, m, 60)])
     const mean = standing.reduce((sum, value) => sum + value, 0) / standing.length
     expect(amount('carry', 'field-pea')).toBeLessThan(0.8 * mean)
     expect(amount('carry', 'oats', 74)).toBeGreaterThan(amount('carry', 'field-pea', 74))

@@ -132,12 +132,18 @@ function* rankMixes(
   const net = (judged: Judged, components: readonly MixComponent[]) =>
     judged.verdict === 'candidate' ? judged.candidate.score - PER_SPECIES * (components.length - 1) : -1
 
-  const proposals = proposeMixes(straight)
   const tried: { components: MixComponent[]; value: number }[] = []
-  for (const [i, components] of proposals.entries()) {
-    const judged = yield* judgeInSteps(components, dayOf(components), question, quick, SCREEN)
-    told((0.4 * (i + 1)) / proposals.length, [])
-    tried.push({ components, value: net(judged, components) })
+  const bestOf = (size: number) =>
+    Math.max(-1, ...tried.filter(({ components }) => components.length === size).map(({ value }) => value))
+  for (const proposals of proposeMixes(straight)) {
+    const size = proposals.at(0)?.length ?? 0
+    // More kinds than three are tried only where one kind more has just done better than one fewer.
+    if (size > 3 && bestOf(size - 1) <= bestOf(size - 2)) break
+    for (const [i, components] of proposals.entries()) {
+      const judged = yield* judgeInSteps(components, dayOf(components), question, quick, SCREEN)
+      told((0.4 * (size - 2 + (i + 1) / proposals.length)) / MIX_SIZES.length, [])
+      tried.push({ components, value: net(judged, components) })
+    }
   }
   tried.sort((a, b) => b.value - a.value)
   // The best of each number of species has its shares searched, so that many kinds are held against few at their best.

@@ -1,5 +1,6 @@
 import { MOST_STARTS } from '../scenario/compare'
-import type { WeatherEnsemble } from '../site/weather'
+import { weatherUntil } from '../season/horizon'
+import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Closeness, Judged } from './judge'
 import { untilDay, type ChooseQuestion } from './types'
 
@@ -30,11 +31,8 @@ export function sowingDays(question: ChooseQuestion): number[] {
   return question.sowUntilDay !== null && days.at(-1)! < last ? [...days, last] : days
 }
 
-export const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble => ({
-  ...ensemble,
-  days: Math.min(ensemble.days, endDay - ensemble.startDay),
-  members: ensemble.members.slice(0, members),
-})
+export const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble =>
+  weatherUntil(firstMembers(ensemble, members), endDay)
 
 const valueOf = (judged: Judged) =>
   judged.verdict === 'candidate' ? 1 + judged.candidate.score : judged.rejection.closeness

@@ -7,6 +7,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import { RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
 import { valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
+import { placeIn } from '../stand/series'
 
 /** Nitrogen by week after planting, g m⁻² since planting: what the crop has taken up, what residue and soil have freed. */
 export type NitrogenWeek = { week: number; needG: number; residue: Quantiles; soilG: number }
@@ -44,7 +45,7 @@ export function nitrogenWeeks(
     const residue = quantilesOf(
       Float64Array.from(
         { length: ended.members },
-        (_, m) => ended.releasedG[m * ended.days + at] - ended.releasedG[m * ended.days + from],
+        (_, m) => ended.releasedG[placeIn(ended, m, at)] - ended.releasedG[placeIn(ended, m, from)],
       ),
     )
     list.push({

@@ -6,6 +6,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import { RELEASE_AT_20C_G, soilRelease } from '../soil/nitrogen'
 import type { StandRun } from '../stand/types'
 import { CAUGHT, cropNeed } from './feeding'
+import { placeIn } from '../stand/series'
 
 /**
  * The first day of the time without a break in which something is open that holds `plantingDay`; where it is shut then,
@@ -74,9 +75,9 @@ export function tiesUp(
   const from = Math.max(0, day - ended.startDay)
   const to = Math.min(ended.days - 1, day - ended.startDay + FIRST_WEEKS_DAYS)
   if (to <= from) return false
-  const takenG = ended.releasedG[slot * ended.days + from] - ended.releasedG[slot * ended.days + to]
+  const takenG = ended.releasedG[placeIn(ended, slot, from)] - ended.releasedG[placeIn(ended, slot, to)]
   if (takenG <= 0) return false
-  const soilG = ended.mineralG[slot * ended.days + from] + freedBySoil(ensemble, member, day, fertility)
+  const soilG = ended.mineralG[placeIn(ended, slot, from)] + freedBySoil(ensemble, member, day, fertility)
   return takenG > TIE_UP_SHARE * soilG && CAUGHT * soilG + feedG - takenG < cropNeed(crop, FIRST_WEEKS_DAYS)
 }
 
@@ -89,7 +90,7 @@ export const thinResidueG = ({ smallSeed }: Pick<Crop, 'smallSeed'>, establishme
 
 /** Residue on the surface on a day, g m⁻²; that of the nearest day of the run outside it. */
 export const residueOn = (run: StandRun, member: number, day: number) =>
-  run.residueG[member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))]
+  run.residueG[placeIn(run, member, Math.min(run.days - 1, Math.max(0, day - run.startDay)))]
 
 /** The first day after death on which the residue's hold on small seed is harmless; Infinity where never. */
 export function residueHoldDay(
@@ -102,7 +103,7 @@ export function residueHoldDay(
   if (!Number.isFinite(deadDay)) return Infinity
   const on = Math.min(standing.days - 1, Math.max(0, endDay - standing.startDay))
   const strengthMass = standing.sown.reduce(
-    (sum, { plant }, c) => sum + plant.allelopathy * standing.species[c].massG[member * standing.days + on],
+    (sum, { plant }, c) => sum + plant.allelopathy * standing.species[c].massG[placeIn(standing, member, on)],
     0,
   )
   const fresh = freshIndex(strengthMass)

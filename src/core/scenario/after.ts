@@ -7,6 +7,7 @@ import type { StandRun } from '../stand/types'
 import type { Evaluated } from './evaluate'
 import { targetDay } from './plan'
 import type { Scenario } from './types'
+import { placeIn } from '../stand/series'
 
 /** What an ended cover leaves for what is planted into it. Masses and nitrogen per m². */
 export type Aftermath = {
@@ -45,7 +46,7 @@ export const plantsOn = (run: StandRun, day: number) => {
     quantilesOf(
       Float64Array.from({ length: run.members }, (_, member) =>
         run.species.reduce(
-          (sum, species) => sum + species.plantsPerM2[member] * species.alive[member * run.days + index],
+          (sum, species) => sum + species.plantsPerM2[member] * species.alive[placeIn(run, member, index)],
           0,
         ),
       ),
@@ -58,7 +59,7 @@ export function weeksHeld(run: StandRun, fromDay: number): Quantiles {
   const weeks = Float64Array.from({ length: run.members }, (_, member) => {
     const heldIn = (week: number) => {
       const index = fromDay + 7 * week - run.startDay
-      return index >= 0 && index < run.days && run.residueG[member * run.days + index] >= HOLDING_G
+      return index >= 0 && index < run.days && run.residueG[placeIn(run, member, index)] >= HOLDING_G
     }
     let week = 0
     while (week < LOOK_WEEKS && heldIn(week)) week++
@@ -93,7 +94,8 @@ export function releasedBetween(run: StandRun, fromDay: number, toDay: number): 
     quantilesOf(
       Float64Array.from(
         { length: run.members },
-        (_, m) => run.releasedG[m * run.days + place(toDay)] - run.releasedG[m * run.days + place(fromDay)],
+        (_, m) =>
+          run.releasedG[placeIn(run, m, place(toDay))] - run.releasedG[placeIn(run, m, place(fromDay))],
       ),
     ) ?? NOTHING
   )

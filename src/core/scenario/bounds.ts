@@ -13,6 +13,7 @@ import { seedsBy } from './seedFit'
 import { HOPELESS, type TerminationStart } from './starts'
 import { terminationOf, type Termination } from './termination'
 import { CRITERIA, OF_THE_DAY, type CriterionDays, type Scenario } from './types'
+import { placeIn } from '../stand/series'
 
 /** Where and with what a cover is ended. */
 export const placeOf = (
@@ -95,7 +96,7 @@ function followedMembers(
   const members: number[] = []
   for (let member = 0; member < run.members; member++) {
     if (firstFailure(before, member, follows.day) !== null) continue
-    const at = member * run.days + i
+    const at = placeIn(run, member, i)
     const massG = run.massG[at] + run.residueG[at]
     const nitrogen = (run.nitrogenG[at] + run.residueNitrogenG[at]) / Math.max(1e-9, massG)
     const starves =

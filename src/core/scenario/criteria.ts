@@ -86,14 +86,17 @@ export function dayCriteriaAfter(
   return lies ? day.map((criterion) => (criterion.id === 'soil' ? soil : criterion)) : day
 }
 
+/** Last day on which a cover may cover: work takes it as it stands, cold and heat may come any time after it has covered. */
+export const lastToCover = (termination: Pick<Termination, 'method' | 'day'> | null): number =>
+  termination?.method && !termination.method.waits ? termination.day : Infinity
+
 /** Sown and established: recorded facts are no longer in question. */
 export function sowingCriteria(
   { standCase: { stand } }: Scenario,
   { ground, covered }: Common,
   termination: Termination | null,
 ): CriterionDays[] {
-  // Work takes the cover as it stands; cold and heat may come any time after it has covered.
-  const before = termination?.method && !termination.method.waits ? termination.day : Infinity
+  const before = lastToCover(termination)
   return [
     { id: 'ground', days: ground },
     {

@@ -6,6 +6,7 @@ import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandEvent, StandRun } from '../stand/types'
 import { middleOn } from './after'
+import { placeIn } from '../stand/series'
 
 /** What one species does after a cut: its mass, g m⁻², and share alive on some days after it. */
 export type Regrowth = {
@@ -63,7 +64,7 @@ export function cutting(
     return (
       quantilesOf(
         Float64Array.from({ length: run.members }, (_, m) =>
-          Math.max(0, uncut[series][m * run.days + before] - run[series][m * run.days + at]),
+          Math.max(0, uncut[series][placeIn(uncut, m, before)] - run[series][placeIn(run, m, at)]),
         ),
       ) ?? NOTHING
     )

@@ -24,6 +24,7 @@ import { HOPELESS } from './starts'
 import { evaluate, evaluateWith } from './evaluate'
 import { workable } from './sowing'
 import type { CriterionId, Follows, Means, Scenario } from './types'
+import { placeIn } from '../stand/series'
 
 const SOWN = '2025-09-15'
 const today = dayNumber('2025-09-10')
@@ -89,7 +90,7 @@ function recount(
   const { follows, means } = plan
   const bedM2 = { lengthM: testBed.lengthM, widthM: testBed.widthM }
   return weather.members.map((member, m): CriterionId | null => {
-    const at = (day: number) => m * run.days + day - run.startDay
+    const at = (day: number) => placeIn(run, m, day - run.startDay)
     const air = (day: number, of: 'tMinC' | 'tMaxC' | 'soilTempC' | 'snowMm') =>
       member[of][day - weather.startDay]
     // Loam: dry enough, thawed and free of snow.
@@ -204,7 +205,7 @@ function recount(
       }
       if (free > target) return 'residue-hold'
     }
-    const left = (series: Float32Array, day: number) => series[m * ended!.days + day - ended!.startDay]
+    const left = (series: Float32Array, day: number) => series[placeIn(ended!, m, day - ended!.startDay)]
     if (!composted) {
       const taken = left(ended!.releasedG, target) - left(ended!.releasedG, target + 28)
       let soil = left(ended!.mineralG, target)

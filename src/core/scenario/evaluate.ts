@@ -11,6 +11,7 @@ import {
   branchDay,
   commonOf,
   dayCriteriaAfter,
+  lastToCover,
   residueCriteria,
   sowingCriteria,
   terminationCriteria,
@@ -19,7 +20,7 @@ import {
 } from './criteria'
 import { adviceOf, detailOf } from './details'
 import { plannedEnd, targetDay } from './plan'
-import { coveredDays } from './sowing'
+import { coveredBefore, coveredDays } from './sowing'
 import { terminationOf, type Termination } from './termination'
 import { CRITERIA, type CriterionDays, type CriterionId, type Scenario, type ScenarioOutcome } from './types'
 
@@ -139,7 +140,7 @@ export function outcomeOf(
       chance: shareOf(members, (m) => firstFailure([criterion], m, target) === null),
     })),
     advice: adviceOf(scenario, season),
-    covered30: dateQuantiles(coveredDays(season.run)),
+    covered30: dateQuantiles(coveredBefore(coveredDays(season.run), lastToCover(termination))),
     dead: termination ? mostly(termination.dead) : null,
     ready: termination && follows.kind === 'crop' ? mostly(readyDays) : null,
   }

@@ -22,6 +22,7 @@ import type { Scenario } from './types'
 import { standRun } from '../bed/standRun'
 import { eventsOfEnd, type SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
+import { placeIn } from '../stand/series'
 
 export type MovingQuestion = { scenario: Scenario; method: MethodId; plan: AnimalPlan; startDay: number }
 
@@ -124,7 +125,8 @@ function roundsOf(
         quantilesOf(
           Float64Array.from(
             { length: before.members },
-            (_, m) => before.massG[m * before.days + Math.min(before.days - 1, event.day - before.startDay)],
+            (_, m) =>
+              before.massG[placeIn(before, m, Math.min(before.days - 1, event.day - before.startDay))],
           ),
         ) ?? NOTHING,
       eatenKg: (eatenG(plan, plotM2, massG, round) * plotM2) / 1000,

@@ -19,6 +19,7 @@ import { standRunInSteps } from '../bed/standRun'
 import { atOnce, type Steps } from '../foundations/steps'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
+import { placeIn } from '../stand/series'
 
 /** One cutting date tried: everything that moves with it. Per m² unless it says otherwise. */
 export type CutOutcome = {
@@ -132,7 +133,7 @@ function cutOn(day: number, question: RegrowthQuestion, season: SeasonRun): CutO
           (sum, species, c) =>
             sum +
             species.plantsPerM2[member] *
-              species.alive[member * after.days + index] *
+              species.alive[placeIn(after, member, index)] *
               STEMS_PER_PLANT[after.sown[c].plant.group],
           0,
         ),

@@ -107,6 +107,10 @@ const cameUpThin = ({ sown, species }: StandRun, member: number): boolean =>
     ({ plantsPerM2 }, c) => plantsPerM2[member] < THIN_SHARE * sown[c].seedsPerM2 * sown[c].emergenceShare,
   )
 
+/** The same days as far as they count for a plan: what covers only after the work of its ending has not covered. */
+export const coveredBefore = (covered: Float64Array, lastDay: number): Float64Array =>
+  covered.map((day) => (day <= lastDay ? day : NaN))
+
 /** First day with 30 % of the ground green under a stand that is not thin, by member; NaN where never. */
 export const coveredDays = (run: StandRun): Float64Array =>
   firstDays(run, (at) => run.cover[at] >= ESTABLISHED_COVER).map((day, member) =>

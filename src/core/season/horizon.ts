@@ -1,5 +1,7 @@
 import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
+import { findMethod } from '../termination/methods'
+import { lastActAfter } from '../termination/lastAct'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandCase } from './cases'
 
@@ -20,6 +22,22 @@ export function followedUntil({
   const end = latest(stand.end)
   const last = Math.max(nextStartDay, end ? dayNumber(end.date) : -Infinity)
   return Math.ceil((last + FOLLOWED_AFTER_DAYS) / GRID_DAYS) * GRID_DAYS
+}
+
+/** Days that a stand is followed without its ending after the last act of it: what a week's delay of it asks for. */
+const AFTER_ACT_DAYS = 14
+
+/**
+ * Day up to which a stand is followed as it would stand without its ending, where only that ending is asked about: past
+ * its last act, from which the stand is followed with it. Null for endings by cold, animals or sheets, which are judged by what would
+ * stand without them, and where there is none or all is harvested.
+ */
+export function followedAlone({ stand }: Pick<StandCase, 'stand'>): number | null {
+  const end = latest(stand.end)
+  if (!end) return null
+  const method = findMethod(end.method)
+  if (!method || method.waits || method.animals || method.sheet) return null
+  return dayNumber(end.date) + lastActAfter(method, end) + AFTER_ACT_DAYS
 }
 
 /** Days on which a stand's states are wanted: where its ending begins and where its ground is taken. */

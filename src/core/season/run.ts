@@ -20,6 +20,7 @@ import { drawMemberParameters, drawSowing } from '../stand/memberParameters'
 import { assimilateInSteps } from '../tracking/assimilate'
 import { observationsOf, type Observation } from '../tracking/observations'
 import type { StandAbove, StandCase } from './cases'
+import { weatherUntil } from './horizon'
 import { sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
 
@@ -169,7 +170,8 @@ function sowingRange({ date, sownBetween }: StartDetails, firstDay: number): [nu
 /**
  * Runs a cover with its cuts and what was seen of it until its end, as it would stand on if it were not ended, on ground
  * as what stood before left it, under what stands above. What was seen re-weights the members. Days in `saveOn` are those that `branch` can start
- * from without a run of its own. Returns null for crops, unknown species, and stands sown outside the weather.
+ * from without a run of its own. It is followed to the end of the weather, or to `untilDay` and past the last look;
+ * branches go on from there all the same. Returns null for crops, unknown species, and stands sown outside the weather.
  */
 export const standRunOn = atOnce(standRunOnInSteps)
 
@@ -180,6 +182,7 @@ export function* standRunOnInSteps(
   ground: Ground | null,
   saveOn: readonly number[] = [],
   above: StandAbove | null = null,
+  untilDay: number | null = null,
 ): Steps<SeasonRun | null> {
   const { stand, bed, checks } = standCase
   const start = latest(stand.start)
@@ -218,10 +221,13 @@ export function* standRunOnInSteps(
     order ? { ...ensemble, members: order.map((member) => ensemble.members[member]) } : ensemble
   const unknownFrom = firstUnknownDay(ensemble, sowDay)
   const unseen = looks.some((look) => look.day > unknownFrom)
+  const lastLook = Math.max(sownBy, ...looks.map(({ day }) => day))
+  const followed = (weather: WeatherEnsemble) =>
+    weatherUntil(weather, untilDay === null ? null : Math.max(untilDay, lastLook + 1))
   let saved: SavedStates = new Map()
   const learned = yield* assimilateInSteps(
     function* (memberParameters, order) {
-      const saving = yield* runSavingInSteps(input, inOrder(order), memberParameters, saveOn)
+      const saving = yield* runSavingInSteps(input, followed(inOrder(order)), memberParameters, saveOn)
       saved = saving.saved
       return saving.run
     },

@@ -18,6 +18,7 @@ import { leadComponent } from './lead'
 import { EMPTY_OBSERVATION, OBSERVATION_ERROR, observationsOf } from '../tracking/observations'
 import { sownSpecies } from './input'
 import { ensembleOf, type WeatherSpec } from './weatherSpec'
+import { placeIn } from '../stand/series'
 
 const today = dayNumber('2026-04-20')
 const spec: WeatherSpec = {
@@ -267,7 +268,7 @@ describe('what was done and seen after an ending', () => {
     return { run: endedRun(standCase, run), forecast: forecastOf(standCase, run) }
   }
   const aliveOn = ({ run }: ReturnType<typeof ended>, date: string) =>
-    run.species[0].alive[dayNumber(date) - run.startDay]
+    run.species[0].alive[placeIn(run, 0, dayNumber(date) - run.startDay)]
   const count = (date: string, standing: number) => ({
     id: date,
     date,
@@ -375,12 +376,13 @@ describe('a cover of which the day of sowing is not known', () => {
       const sure = standRun(caseOf(own), ensemble)!.run
       const at = dayNumber('2026-01-10')
       const up = (run: typeof sure) =>
-        run.species[0].bbch.findIndex((bbch, i) => Math.floor(i / run.days) === member && bbch >= 9) -
-        member * run.days +
-        run.startDay
+        run.startDay +
+        Math.floor(
+          run.species[0].bbch.findIndex((bbch, i) => i % run.members === member && bbch >= 9) / run.members,
+        )
       // The soil has been followed from another day on: a day either way.
       expect(Math.abs(up(season.run) - up(sure))).toBeLessThanOrEqual(1)
-      const massOf = (run: typeof sure) => run.massG[member * run.days + at - run.startDay]
+      const massOf = (run: typeof sure) => run.massG[placeIn(run, member, at - run.startDay)]
       // What the soil frees meanwhile is there for those sown later.
       expect(Math.abs(Math.log(massOf(season.run) / massOf(sure)))).toBeLessThan(0.25)
     }

@@ -1,3 +1,4 @@
+import { placeIn } from './series'
 import { describe, expect, test } from '@jest/globals'
 import fc from '../testing/property'
 import { dayNumber } from '../foundations/day'
@@ -107,7 +108,7 @@ describe('cuts', () => {
         },
       ],
     }).run
-    const at = (day: number) => young.species[0].bbch[day - young.startDay]
+    const at = (day: number) => young.species[0].bbch[placeIn(young, 0, day - young.startDay)]
     expect(at(dayNumber('2026-04-24'))).toBeGreaterThan(31)
     expect(at(dayNumber('2026-04-26'))).toBeLessThan(31)
     expect(massOn(young, dayNumber('2026-05-28'))).toBeGreaterThan(

@@ -6,6 +6,7 @@ import { TEST_SITES } from '../testing/sites'
 import { growStand } from '../testing/stands'
 import type { Blade } from './fate'
 import type { StandEvent, StandRun } from './types'
+import { placeIn } from './series'
 
 const SOWN = '2025-09-25'
 const CUT_AFTER = 240
@@ -28,7 +29,7 @@ const cutWith = (blades?: readonly Blade[], after: readonly StandEvent[] = []): 
 
 const left = (run: StandRun, after: number) =>
   quantilesOf(
-    Float64Array.from({ length: run.members }, (_, m) => run.residueG[m * run.days + CUT_AFTER + after]),
+    Float64Array.from({ length: run.members }, (_, m) => run.residueG[placeIn(run, m, CUT_AFTER + after)]),
   )!.p50
 
 describe('what a blade leaves', () => {

@@ -1,13 +1,14 @@
 import type { StandRun } from './types'
 
-/** A run up to the first day of another that was taken up from it, and from there on the other. */
+/** A run up to the first day of another that was taken up from it, and from there on the other, however long each is. */
 export function joined(before: StandRun, after: StandRun): StandRun {
-  const { days, members } = before
+  const { members } = before
   const at = after.startDay - before.startDay
+  const days = at + after.days
   const series = (old: Float32Array, late: Float32Array) => {
-    const both = new Float32Array(old)
-    for (let member = 0; member < members; member++)
-      both.set(late.subarray(member * after.days, (member + 1) * after.days), member * days + at)
+    const both = new Float32Array(members * days)
+    both.set(old.subarray(0, at * members))
+    both.set(late, at * members)
     return both
   }
   return {

@@ -22,6 +22,7 @@ import { drawMemberParameters } from './memberParameters'
 import { testHens } from '../testing/beds'
 import type { Fates } from './fate'
 import type { StandEvent, StandInput } from './types'
+import { placeIn } from './series'
 
 const MEMBERS = 2
 const DAYS = 260
@@ -153,7 +154,7 @@ function compared(input: StandInput, ensemble: WeatherEnsemble, seed: number) {
     const { surface, buried, plants, gone, brought } = world
     const live = plants.reduce((all, { mass }) => all + mass, 0)
     const inPlants = plants.reduce((all, { nitrogen }) => all + nitrogen, 0)
-    const last = m * run.days + run.days - 1
+    const last = placeIn(run, m, run.days - 1)
     close(run.accounts.massIn[m], world.grown + brought.mass, 1e-9)
     close(
       run.accounts.massOut[m],

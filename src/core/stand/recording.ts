@@ -51,13 +51,13 @@ const LAST_STANDING = 0.02
 
 /** Writes the state of the members from `begin` up to `end` into the run's day `d`. */
 export function record(run: StandRun, d: number, state: StandState, begin: number, end: number): void {
-  const { days } = run
   const { surface, buried, water, tally, mineralG, sky } = state
   const { seedMm } = waterCapacity(run.soil)
   const { plants } = state
+  const day = d * run.members
   for (let c = 0; c < plants.length; c++) recordSpecies(run, c, d, plants[c], begin, end)
   for (let m = begin; m < end; m++) {
-    const at = m * days + d
+    const at = day + m
     let massG = 0
     let nitrogenG = 0
     let heightM = 0
@@ -82,11 +82,11 @@ export function record(run: StandRun, d: number, state: StandState, begin: numbe
 }
 
 function recordSpecies(run: StandRun, c: number, d: number, plants: Plants, begin: number, end: number) {
-  const { days } = run
+  const day = d * run.members
   const { parameters } = run.sown[c].plant
   const { bbch, massG, alive, heightM } = run.species[c]
   for (let m = begin; m < end; m++) {
-    const at = m * days + d
+    const at = day + m
     bbch[at] = bbchOf(plants, m, parameters)
     massG[at] = plants.massG[m]
     alive[at] = plants.alive[m]

@@ -4,6 +4,7 @@ import { seedSize } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles, stageDays, type DateQuantiles } from './summary'
 import type { StandRun } from './types'
+import { placeIn } from './series'
 
 /** Before this stage there is no seed. */
 export const SEEDS_FROM_BBCH = 71
@@ -67,7 +68,7 @@ export function selfSowing(
       let fallen = 0
       let set = 0
       for (let day = 0; day <= last; day++) {
-        const at = member * run.days + day
+        const at = placeIn(run, member, day)
         if (bbch[at] < SEEDS_FROM_BBCH) continue
         // Only where so much stands that more is filled than has been.
         if (massG[at] * perMassG > set) {
@@ -82,7 +83,7 @@ export function selfSowing(
           hanging *= 1 - SHED_PER_DAY
         }
       }
-      if (dropped) fallen += hanging * interpolate(VIABLE, bbch[member * run.days + last])
+      if (dropped) fallen += hanging * interpolate(VIABLE, bbch[placeIn(run, member, last)])
       seeds[member] = fallen * (1 - EATEN)
       if (seeds[member] >= 1) sprouting[member] = sproutDay(ensemble, member, endDay, p.emergenceBaseC)
     }

@@ -41,11 +41,8 @@ describe('a run taken up again from a saved day', () => {
     const skip = day - sowDay
     expect(on.startDay).toBe(day)
     expect(on.days).toBe(run.days - skip)
-    for (let member = 0; member < run.members; member++)
-      for (const name of ['massG', 'residueG', 'releasedG', 'soilWaterMm', 'cover', 'heightM'] as const)
-        expect([...on[name].subarray(member * on.days, (member + 1) * on.days)]).toEqual([
-          ...run[name].subarray(member * run.days + skip, (member + 1) * run.days),
-        ])
+    for (const name of ['massG', 'residueG', 'releasedG', 'soilWaterMm', 'cover', 'heightM'] as const)
+      expect([...on[name]]).toEqual([...run[name].subarray(skip * run.members)])
     expect(on.accounts).toEqual(run.accounts)
   })
 
@@ -56,7 +53,9 @@ describe('a run taken up again from a saved day', () => {
     for (let again = 0; again < 2; again++) {
       const on = resumeStand(other, ensemble, memberParameters, saved.get(day)!, day, 40)
       expect(on.days).toBe(40)
-      expect([...on.residueG.subarray(0, 40)]).toEqual([...whole.residueG.subarray(201, 241)])
+      expect([...on.residueG.subarray(0, 40 * on.members)]).toEqual([
+        ...whole.residueG.subarray(201 * on.members, 241 * on.members),
+      ])
     }
   })
 })

@@ -4,6 +4,7 @@ import { TEST_SITES } from '../testing/sites'
 import { growStand } from '../testing/stands'
 import type { SheetKind } from './fate'
 import type { StandRun } from './types'
+import { placeIn } from './series'
 
 const { maryland } = TEST_SITES
 /** Rye cut down in bloom, and what lies on it for eight weeks. */
@@ -36,7 +37,7 @@ const runs = {
 }
 /** The middle of a series some days after the sowing. */
 const middle = (run: StandRun, name: 'residueG' | 'mineralG' | 'soilWaterMm', after: number) =>
-  quantilesOf(Float64Array.from({ length: run.members }, (_, m) => run[name][m * run.days + after]))!.p50
+  quantilesOf(Float64Array.from({ length: run.members }, (_, m) => run[name][placeIn(run, m, after)]))!.p50
 
 describe('ground under a sheet', () => {
   test('until it is laid nothing differs', () => {

@@ -1,5 +1,6 @@
 import { placeRank, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { StandRun } from './types'
+import { placeIn } from './series'
 
 type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'releasedG' | 'heightM'
 
@@ -19,30 +20,21 @@ export type Bands = {
 export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Bands =>
   bandsOfSeries(run, run[name], stepDays)
 
-/** Days whose values are gathered in one pass over the members: as many as lie side by side in the cache. */
-const TOGETHER = 8
-
 /** 10/50/90 % of any daily series of a run's members. */
 export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: number): Bands {
   const { startDay, days, members } = run
   const bands: Bands = { startDay, stepDays, p10: [], p50: [], p90: [] }
   const last = members - 1
   const [low, middle, high] = [0.1, 0.5, 0.9].map((p) => Math.min(last, Math.floor(p * members)))
-  const columns = Array.from({ length: TOGETHER }, () => new Float64Array(members))
-  for (let day = 0; day < days; day += TOGETHER * stepDays) {
-    const count = Math.min(TOGETHER, Math.ceil((days - day) / stepDays))
-    for (let member = 0; member < members; member++)
-      for (let k = 0, at = member * days + day; k < count; k++, at += stepDays)
-        columns[k][member] = series[at]
-    for (let k = 0; k < count; k++) {
-      const column = columns[k]
-      placeRank(column, middle, 0, last)
-      placeRank(column, low, 0, middle)
-      placeRank(column, high, middle, last)
-      bands.p10.push(column[low])
-      bands.p50.push(column[middle])
-      bands.p90.push(column[high])
-    }
+  const column = new Float64Array(members)
+  for (let day = 0; day < days; day += stepDays) {
+    column.set(series.subarray(day * members, (day + 1) * members))
+    placeRank(column, middle, 0, last)
+    placeRank(column, low, 0, middle)
+    placeRank(column, high, middle, last)
+    bands.p10.push(column[low])
+    bands.p50.push(column[middle])
+    bands.p90.push(column[high])
   }
   return bands
 }
@@ -51,7 +43,7 @@ export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: num
 export function valuesOn(run: StandRun, series: Float32Array, day: number): Float64Array {
   const index = day - run.startDay
   return Float64Array.from({ length: run.members }, (_, member) =>
-    index >= 0 && index < run.days ? series[member * run.days + index] : NaN,
+    index >= 0 && index < run.days ? series[placeIn(run, member, index)] : NaN,
   )
 }
 
@@ -67,10 +59,16 @@ export const broughtBy = ({ brought }: Pick<StandRun, 'brought'>, day: number) =
 
 /** First day number per member on which `reached` holds; NaN where it never does. */
 export function firstDays(run: StandRun, reached: (at: number) => boolean): Float64Array {
-  return Float64Array.from({ length: run.members }, (_, member) => {
-    for (let day = 0; day < run.days; day++) if (reached(member * run.days + day)) return run.startDay + day
-    return NaN
-  })
+  const { members } = run
+  const first = new Float64Array(members).fill(NaN)
+  let open = members
+  for (let day = 0; day < run.days && open > 0; day++)
+    for (let member = 0; member < members; member++)
+      if (Number.isNaN(first[member]) && reached(placeIn(run, member, day))) {
+        first[member] = run.startDay + day
+        open--
+      }
+  return first
 }
 
 /** A date as a distribution: its spread over the members that get there, and the share of members that do. */
@@ -95,7 +93,7 @@ export function allStageDays(run: StandRun, component: number, codes: readonly n
   const reached = codes.map(() => new Float64Array(members).fill(NaN))
   for (let member = 0; member < members; member++) {
     let next = 0
-    for (let d = 0, at = member * days; d < days && next < codes.length; d++, at++)
+    for (let d = 0, at = member; d < days && next < codes.length; d++, at += members)
       if (alive[at] > REACHING)
         while (next < codes.length && bbch[at] >= codes[next]) reached[next++][member] = startDay + d
   }

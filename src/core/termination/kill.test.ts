@@ -11,6 +11,7 @@ import { endEvents } from './kill'
 import { obstacleOf } from './obstacles'
 import { findMethod, METHODS } from './methods'
 import { endingOf, stragglerMinutes } from './outcome'
+import { placeIn } from '../stand/series'
 
 const { run, ensemble } = growStand(TEST_SITES.maryland, 'hairy-vetch', '2025-09-20', { members: 20 })
 const rye = findSpecies('cereal-rye')!
@@ -57,7 +58,7 @@ describe('animals as events of the run', () => {
     expect(first.eaten).toBeCloseTo(0.4, 9)
   })
   test('the growth of the run is what is eaten; droppings come in, and mass and nitrogen still close', () => {
-    const at = (m: number, after: number) => m * run.days + day - run.startDay + after
+    const at = (m: number, after: number) => placeIn(run, m, day - run.startDay + after)
     for (let m = 0; m < 4; m++) {
       const standing = uneaten.massG[at(m, 3)]
       expect(run.massG[at(m, 5)]).toBeLessThan(standing)

@@ -261,7 +261,7 @@ describe('what harms animals at a stage', () => {
     expect(podded.every(({ chance, chanceFree }) => chance === 0 && chanceFree === 0)).toBe(true)
     const growing = vetch(65)
     const { run } = growing
-    run.species[0].bbch.forEach((_, i, all) => (all[i] = i % run.days >= 40 ? 75 : 65))
+    run.species[0].bbch.forEach((_, i, all) => (all[i] = Math.floor(i / run.members) >= 40 ? 75 : 65))
     for (const { day, end, failures } of on(growing)) {
       const leaves = day + Math.ceil(stopsOf(end.animals!, 10, 1.2, 0).at(-1)!.endDay)
       expect(failures[0]?.id === 'stock').toBe(leaves >= 40)

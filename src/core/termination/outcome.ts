@@ -14,6 +14,7 @@ import { doseNeeded, firmDays, sheetSurvival } from './sheets'
 import { actSurvival, BROWNING_CD, chopSurvivalAt, FLAME_AFTER_CRIMP, furtherPass } from './survival'
 import { HAND_FINISH_SHARE, lastActAfter } from './lastAct'
 import { findMethod, type Method } from './methods'
+import { placeIn } from '../stand/series'
 
 /** Seconds to pull one surviving plant (judgement). */
 const SECONDS_PER_STRAGGLER = 4
@@ -109,7 +110,7 @@ export function endingOf(
   if (!method) return { survival: 0, deadDay: startDay, sheetDays: 0 }
   if (index < 0 || index >= run.days) return NEVER
   if (method.waits) return waited(run, member, startDay, setup.target)
-  const at = member * run.days + index
+  const at = placeIn(run, member, index)
   let total = 0
   for (const species of run.species) total += species.massG[at]
   if (total < NOTHING_UP_G) return NEVER
@@ -144,7 +145,7 @@ const RIPE = 85
 function waited(run: StandRun, member: number, startDay: number, target: number): MemberEnding {
   let alive = 1
   for (let i = Math.max(0, startDay - run.startDay); i < run.days; i++) {
-    const at = member * run.days + i
+    const at = placeIn(run, member, i)
     let up = true
     alive = 0
     for (const species of run.species) {
@@ -252,7 +253,7 @@ function grazed(
     const own = stops.filter((stop) => stop.round === round)
     const middle = Math.floor((own[0].startDay + own[own.length - 1].endDay) / 2)
     const index = Math.min(run.days - 1, middle - run.startDay)
-    const at = member * run.days + index
+    const at = placeIn(run, member, index)
     for (let c = 0; c < left.length; c++)
       left[c] *= stopSurvival(
         animals,

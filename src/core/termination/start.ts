@@ -22,6 +22,7 @@ import type { Tool, ToolKind } from '../garden/tool'
 import type { WeatherEnsemble } from '../site/weather'
 import { SEED_FIT } from '../stand/stage'
 import type { StandRun } from '../stand/types'
+import { placeIn } from '../stand/series'
 
 /** A way and how often it is done. */
 export type Candidate = { method: Method; passes: number }
@@ -71,7 +72,7 @@ const LEGUME_FROM = { 'any stage': 0, bloom: 61, 'first pods': 71 } as const
 const TINDER_G = 200
 
 const indexOn = (run: StandRun, member: number, day: number) =>
-  member * run.days + Math.min(run.days - 1, Math.max(0, day - run.startDay))
+  placeIn(run, member, Math.min(run.days - 1, Math.max(0, day - run.startDay)))
 
 /** Hardness of the hardest stems of a member's stand on a day, 0–1. */
 const hardnessOn = (run: StandRun, at: number) =>

@@ -3,6 +3,7 @@ import { finish, type Steps } from '../foundations/steps'
 import type { StandRun } from '../stand/types'
 import type { MemberParameters } from '../stand/memberParameters'
 import { OBSERVATION_ERROR, type Observation } from './observations'
+import { placeIn } from '../stand/series'
 
 const gauss = (difference: number, sd: number) => -0.5 * (difference / sd) ** 2
 /** A member whose plants are not up yet where plants were counted, or the other way round, is this many errors off. */
@@ -14,7 +15,7 @@ const ALIVE_ERROR = 0.15
 function logLikelihood(run: StandRun, lead: number, member: number, look: Observation): number {
   const index = look.day - run.startDay
   if (index < 0 || index >= run.days) return 0
-  const at = member * run.days + index
+  const at = placeIn(run, member, index)
   let sum = 0
   const staged = run.species[look.component ?? lead] ?? run.species[lead]
   if (look.bbch !== null) sum += gauss(staged.bbch[at] - look.bbch, OBSERVATION_ERROR.bbch)
@@ -32,7 +33,7 @@ function logLikelihood(run: StandRun, lead: number, member: number, look: Observ
   }
   for (const { share, component, byWeather } of look.alive)
     if (byWeather && index > 0)
-      sum += gauss(run.species[component ?? lead].alive[at - 1] - share, ALIVE_ERROR)
+      sum += gauss(run.species[component ?? lead].alive[at - run.members] - share, ALIVE_ERROR)
   return sum
 }
 
@@ -130,7 +131,7 @@ export function takeCounts(
     const spread = Math.min(0.5, count.error / count.perM2)
     for (let member = 0; member < run.members; member++) {
       const standing = run.species.map(
-        (species) => species.plantsPerM2[member] * Math.max(0.05, species.alive[member * run.days + index]),
+        (species) => species.plantsPerM2[member] * Math.max(0.05, species.alive[placeIn(run, member, index)]),
       )
       const before =
         count.component === null ? standing.reduce((a, b) => a + b, 0) : standing[count.component]

@@ -9,7 +9,7 @@ import type { ChooseQuestion } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
 import { useOnce } from '../../parts/once'
 import { useAct, useGarden } from '../../state/garden'
-import { useLots } from '../../state/seed'
+import { useLoadedLots } from '../../state/seed'
 import { useAnswer } from '../../compute/useAnswer'
 import { useTyped } from '../../parts/form/useTyped'
 import { planCover, type CoverChoice } from '../../actions/planCover'
@@ -25,10 +25,11 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const { data, expected, today, spec } = useGarden()
   const navigate = useNavigate()
   const act = useAct()
-  const lots = useLots()
-  // What is marked as at hand, and what bags are written down in Seed.
+  const lots = useLoadedLots()
+  // What is marked as at hand, and what bags are written down in the Shed; null while that loads.
   const handText = useMemo(
     () =>
+      lots &&
       [
         ...new Set([
           ...data.garden.seedAtHand,
@@ -78,7 +79,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const sowUntilDay = light?.sowUntilDay ?? null
 
   const args = useMemo((): [WeatherSpec, ChooseQuestion] | null => {
-    if (!value) return null
+    if (!value || handText === undefined) return null
     const seedAtHand = handText.split(' ').filter(Boolean)
     const find = (id: string | null | undefined) => expected.stands.find((stand) => stand.id === id)
     const asked = { bed, data: expected, upper: find(upperId) ?? null, next: find(nextId), sowUntilDay }

@@ -10,6 +10,7 @@ import type { StandRun } from '../../stand/types'
 import { plainInput } from '../../season/plainInput'
 import { raked } from '../stands'
 import type { CaseCheck, CaseFile, CaseSite, CaseStand, CaseWinter } from './schema'
+import { placeIn } from '../../stand/series'
 
 /** One check: what the model gives, and whether it lies inside what is known. */
 export type Verdict = {
@@ -81,7 +82,7 @@ function dateOf({ run }: Grown, component: number, stage: number): number {
 /** Median of something over the members that reach a stage, when they do; NaN where fewer than half do. */
 function whenAt({ run }: Grown, component: number, stage: number, of: (at: number) => number): number {
   const reached = [...stageDays(run, component, stage)].flatMap((day, member) =>
-    Number.isNaN(day) ? [] : of(member * run.days + day - run.startDay),
+    Number.isNaN(day) ? [] : of(placeIn(run, member, day - run.startDay)),
   )
   return reached.length * 2 >= run.members ? middle(Float64Array.from(reached)) : NaN
 }

@@ -13,6 +13,7 @@ import { TEST_SITES } from '../sites'
 import { plainInput } from '../../season/plainInput'
 import { raked } from '../stands'
 import { hiddenStand, type Errors, type HiddenStand, type Source } from './hiddenStand'
+import { placeIn } from '../../stand/series'
 
 /** Stages of the hidden stand at which it is looked at. */
 const LOOKED_AT = [21, 31, 45] as const
@@ -44,8 +45,10 @@ type Values = Record<Quantity, Float64Array>
 function crossing(run: StandRun, bbch: number): Float64Array {
   const stage = run.species[0].bbch
   return stageDays(run, 0, bbch).map((day, member) => {
-    const at = member * run.days + day - run.startDay
-    return day > run.startDay ? day - (stage[at] - bbch) / Math.max(1e-6, stage[at] - stage[at - 1]) : day
+    const at = placeIn(run, member, day - run.startDay)
+    return day > run.startDay
+      ? day - (stage[at] - bbch) / Math.max(1e-6, stage[at] - stage[at - run.members])
+      : day
   })
 }
 
@@ -62,7 +65,7 @@ function looksAt({ run }: HiddenStand, { looks: sd }: Errors, seed: number): Obs
   const days = LOOKED_AT.map((bbch) => stageDays(run, 0, bbch)[0])
   if (days.some(Number.isNaN)) return null
   return days.map((day) => {
-    const at = day - run.startDay
+    const at = placeIn(run, 0, day - run.startDay)
     return {
       ...EMPTY_OBSERVATION,
       day,
