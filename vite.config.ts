@@ -36,22 +36,29 @@ function insertedStyles(): string[] {
   )
 }
 
-/** All that the first page runs: what its entry and the loom import, and what those import. */
+/** What opens storage, and with it all that the first page runs: what they and the loom import, and what those import. */
+const opening = new Set<string>()
 const firstPage = new Set<string>()
-const FIRST = ['src/app/main.tsx', 'src/rooms/loom/LoomRoom.tsx'].map((file) => join(process.cwd(), file))
+const inProject = (file: string) => join(process.cwd(), file)
+const OPENING = inProject('src/app/main.tsx')
+const FIRST = [inProject('src/app/page.tsx'), inProject('src/rooms/loom/LoomRoom.tsx')]
 /** What the first page does without: it is fetched where records from outside are checked, or charts drawn. */
 const NOT_FIRST = /node_modules\/(zod|recharts|@zip\.js|@noble|yalps)\//
 const gatherFirstPage: Plugin = {
   name: 'first-page',
   buildEnd() {
-    const queue = [...FIRST]
-    for (const id of queue) {
-      if (firstPage.has(id)) continue
-      firstPage.add(id)
-      queue.push(...(this.getModuleInfo(id)?.importedIds ?? []))
-      if (NOT_FIRST.test(id))
-        this.error(`${id} would come with the first page; fetch what needs it when it is used.`)
+    const gather = (from: readonly string[], into: Set<string>) => {
+      const queue = [...from]
+      for (const id of queue) {
+        if (into.has(id)) continue
+        into.add(id)
+        queue.push(...(this.getModuleInfo(id)?.importedIds ?? []))
+        if (NOT_FIRST.test(id))
+          this.error(`${id} would come with the first page; fetch what needs it when it is used.`)
+      }
     }
+    gather([OPENING], opening)
+    gather(FIRST, firstPage)
   },
 }
 
@@ -68,6 +75,7 @@ const pageBundled = {
     ...bundled.output,
     codeSplitting: {
       groups: [
+        { name: 'opening', test: (id: string) => opening.has(id) && id !== OPENING, priority: 3 },
         { name: 'first', test: (id: string) => firstPage.has(id), priority: 2 },
         { name: 'zod', test: /node_modules\/zod\/v4\/classic/, priority: 2 },
         { name: 'common', test: /\/src\//, minShareCount: 4, priority: 1 },
@@ -92,19 +100,21 @@ function pageForAll(): Plugin {
   }
 }
 
-/** The two fonts of the first page are asked for with it, not once the style sheet has been read. */
-const preloadedFonts: Plugin = {
-  name: 'preloaded-fonts',
+/** The two fonts and the script of the first page are asked for with it, not once the style sheet and the opening have been read. */
+const preloadedParts: Plugin = {
+  name: 'preloaded-parts',
   transformIndexHtml: {
     order: 'post',
     handler: (_html, { bundle = {} }) =>
-      Object.keys(bundle)
-        .filter((name) => /-latin-wght-normal-.*\.woff2$/.test(name))
-        .map((name) => ({
-          tag: 'link',
-          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `${BASE}${name}` },
-          injectTo: 'head',
-        })),
+      Object.keys(bundle).flatMap((name) => {
+        const href = `${BASE}${name}`
+        const attrs = /-latin-wght-normal-.*\.woff2$/.test(name)
+          ? { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href }
+          : /\/(first|page)-[^/]*\.js$/.test(name)
+            ? { rel: 'modulepreload', crossorigin: '', href }
+            : null
+        return attrs ? [{ tag: 'link', attrs, injectTo: 'head' as const }] : []
+      }),
   },
 }
 
@@ -115,7 +125,7 @@ export default defineConfig(({ isSsrBuild }) => ({
     : [
         react(),
         tailwindcss(),
-        preloadedFonts,
+        preloadedParts,
         gatherFirstPage,
         pageForAll(),
         towns(),

@@ -1,25 +1,12 @@
 import { useEffect, useState, type ReactNode } from 'react'
-import { useAnswers } from '../compute/answers'
-import { firstProblem } from '../core/foundations/outcome'
 import { database } from '../data/database'
-import { sweepCopies } from '../data/sweepCopies'
-import { sweepDone } from '../data/once'
-import { sweepPictures } from '../data/pictures'
-import { finishPressed, type Finished } from '../data/pressed'
-import { keepTwice, openStorage, rescued } from '../data/opening'
-import { refusedOr } from '../data/problems'
-import { SecondStore } from '../data/secondStore'
+import type { Finished } from '../data/pressed'
+import { rescued } from '../data/opening'
 import { download } from '../state/download'
 import { takeBack } from '../state/garden'
-import { late } from '../state/late'
 import { notice } from '../state/notices'
-import { persistSession } from '../state/keptSession'
-import { useAppSelector, type Store } from '../state/store'
-import { thisTab } from '../state/tab'
-import { Opening } from './Opening'
-
-/** Made before anything is written, so that all of it is kept twice. */
-const kept = new SecondStore(database)
+import { useAppSelector } from '../state/store'
+import type { Opened } from './opening'
 
 function sayPutBack(gardens: number) {
   if (gardens > 0)
@@ -41,48 +28,21 @@ function sayFinished({ what, step, problem }: Finished) {
     })
 }
 
-type State = { kind: 'opening' } | { kind: 'ready' } | { kind: 'failed'; message: string }
-
-/** Opens storage, restores the session and, on the first visit, the demo garden; says what to do when storage is shut. */
-export function Startup({ store, children }: { store: Store; children: ReactNode }) {
-  const answers = useAnswers()
-  const [state, setState] = useState<State>({ kind: 'opening' })
+/** The page once storage is open, with what is to be said of that; or what to do where it is shut. */
+export function Startup({ opened, children }: { opened: Opened; children: ReactNode }) {
   useEffect(() => {
-    async function open() {
-      const [ahead, tab] = [answers.readAhead(), thisTab()]
-      await openStorage(database)
-      sayPutBack(await keepTwice(database, kept))
-      ;(await finishPressed(database)).forEach(sayFinished)
-      await persistSession(store, database, await tab)
-      await ahead
-      void Promise.all([sweepPictures(database), sweepCopies(database), sweepDone(database)]).catch(
-        () => undefined,
-      )
-      if (store.getState().session.gardenId) return
-      const { openDemo } = await late(import('./openDemo'))
-      await openDemo('marlpit-lane', store)
-    }
-    database.on('blocked', () =>
-      setState({
-        kind: 'failed',
-        message:
-          'Another tab holds an older version of Kilim’s storage. Close the other Kilim tabs, then reload.',
-      }),
-    )
-    open().then(
-      () => setState({ kind: 'ready' }),
-      (error: unknown) => setState({ kind: 'failed', message: firstProblem(refusedOr(error)) }),
-    )
-  }, [store, answers])
+    if (opened.kind === 'failed') return
+    sayPutBack(opened.gardensPutBack)
+    opened.finished.forEach(sayFinished)
+  }, [opened])
   useTheme()
 
-  if (state.kind === 'ready') return children
-  if (state.kind === 'opening') return <Opening />
+  if (opened.kind === 'ready') return children
   return (
     <main className="mx-auto max-w-xl p-8">
       <h1>Kilim cannot open its storage</h1>
       <p className="mt-3" role="alert">
-        {state.message}
+        {opened.message}
       </p>
       <div className="mt-5 flex flex-wrap items-center gap-3">
         <button className="btn btn-primary" onClick={() => location.reload()}>

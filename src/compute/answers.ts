@@ -25,6 +25,13 @@ export const latestKey = (name: string | null): QueryKey => [LATEST, name]
 /** A question under way; `raise` once it has left for the pool. */
 type Asked = { stop: () => void; priority: Priority; raise: ((priority: Priority) => void) | null }
 
+/** The last answer under a name as the page has it, and the day it was asked for, by day number; null where none was. */
+export type Latest = { value: unknown; day: number | null }
+
+/** The day that a question is asked for: that of its weather. */
+const dayOf = (args: readonly unknown[] | null): number | null =>
+  (args?.[0] as { today?: number } | null | undefined)?.today ?? null
+
 const questionOf = (queryKey: QueryKey) => `${String(queryKey[1])} ${String(queryKey[2])}`
 
 /**
@@ -56,12 +63,17 @@ export class Answers {
   }
 
   /**
-   * Reads ahead what the page is likely to ask first; where nothing is kept, a worker starts while the page is still drawn.
-   * It settles in any case, and soon.
+   * Reads ahead what the page is likely to ask first. It settles in any case, and soon.
    */
   async readAhead(): Promise<void> {
     await this.#kept?.readAhead()
-    if (!this.#kept?.hasInHand) this.pool.warm()
+    this.#kept?.namedInHand.forEach((last, name) => this.client.setQueryData(latestKey(name), last))
+  }
+
+  /** Lets a worker make the weather of a garden before it is asked anything, unless answers of that day are at hand. */
+  prepare(spec: JobArgs<'prepare'>[0]): void {
+    const atHand = [...(this.#kept?.namedInHand.values() ?? [])].some(({ day }) => day === spec.today)
+    if (!atHand) void this.pool.ask('prepare', [spec], { priority: 'rest' }).catch(() => undefined)
   }
 
   /** Options of a query for a question; `name` is what its answer stands in under while a changed question is worked out. */
@@ -70,26 +82,44 @@ export class Answers {
     return {
       queryKey,
       enabled: args !== null,
+      meta: { name },
       // What was read ahead stands there at the first painting. It is given once: the cache has it from then on.
       initialData: () => (args === null ? undefined : this.#kept?.inHand(questionOf(queryKey))),
       queryFn: async ({ signal }: { signal: AbortSignal }) => {
-        const value = await this.#find(queryKey, kind, args!, priority, signal)
-        this.nameLatest(name, value)
+        const value = await this.#find(queryKey, kind, args!, name, priority, signal)
+        this.nameLatest(name, value, kind, args)
         return value
       },
     }
   }
 
-  /** Makes an answer stand in under a name while a changed question is worked out. */
-  nameLatest(name: string | undefined, value: unknown): void {
-    if (name !== undefined && value !== undefined && this.client.getQueryData(latestKey(name)) !== value)
-      this.client.setQueryData(latestKey(name), value)
+  /** Makes an answer stand in under a name while a changed question is worked out, over a reload too. */
+  nameLatest<K extends JobKind>(
+    name: string | undefined,
+    value: unknown,
+    kind: K,
+    args: JobArgs<K> | null,
+  ): void {
+    if (name === undefined || value === undefined || !args) return
+    const before = this.client.getQueryData<Latest>(latestKey(name))
+    const day = dayOf(args)
+    if (before?.value === value && before.day === day) return
+    this.client.setQueryData<Latest>(latestKey(name), { value, day })
+    void this.#kept?.name(name, questionOf(answerKey(kind, args)), day)
+  }
+
+  /** Looks for what stood under a name before the reload, where nothing has stood there since. */
+  async #standIn(name: string | undefined): Promise<void> {
+    if (name === undefined || !this.#kept || this.client.getQueryData(latestKey(name))) return
+    const last = await this.#kept.lastNamed(name)
+    if (last && !this.client.getQueryData(latestKey(name))) this.client.setQueryData(latestKey(name), last)
   }
 
   async #find<K extends JobKind>(
     queryKey: QueryKey,
     kind: K,
     args: JobArgs<K>,
+    name: string | undefined,
     priority: Priority,
     signal: AbortSignal,
   ): Promise<unknown> {
@@ -103,6 +133,7 @@ export class Answers {
       const kept = await this.#kept?.get(question)
       if (kept !== undefined) return kept
       if (stop.signal.aborted) throw new QuestionCancelled()
+      void this.#standIn(name)
       const { answer, raise } = this.pool.question(kind, args, {
         priority: asked.priority,
         signal: stop.signal,

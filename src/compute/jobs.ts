@@ -65,6 +65,11 @@ export type Comparison = { options: TerminationOption[]; best: BestTermination |
 
 /** The core behind a worker: each job is plain data in, plain data out. `progress` is called with the share done. */
 export const jobs = {
+  /** Makes the weather that all else is asked of. */
+  *prepare(spec: WeatherSpec): Steps<null> {
+    yield* ensembleFor(spec)
+    return null
+  },
   *outlook(spec: WeatherSpec, startDay: number, weeks: number): Steps<WeekOutlook[]> {
     return weeklyOutlook(yield* ensembleFor(spec), startDay, weeks)
   },

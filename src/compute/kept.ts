@@ -3,12 +3,17 @@ import Dexie, { type EntityTable } from 'dexie'
 /** An answer as it is kept, and apart from it when it was last used, ms since 1970; `size` is its bytes or near them. */
 type KeptAnswer = { key: string; value: unknown; size: number }
 type Use = { key: string; usedAt: number; size: number }
+/** Which answer was the last under a name, and on which day it was asked for, by day number; null where it asks no day. */
+type KeptName = { name: string; key: string; day: number | null; usedAt: number }
+
+/** The last answer under a name, with the day it was asked for. */
+export type Named = { value: unknown; day: number | null }
 
 /** Most that is kept, bytes: more than the forecasts of two hundred beds. */
 const MOST_BYTES = 48_000_000
 /** Pruned to this share when it is too much. */
 const PRUNED_TO = 0.7
-/** Answers read before they are asked for: as many as a screen shows, and the bytes they may have. */
+/** Answers and names read before they are asked for: as many as a screen shows, and the bytes they may have. */
 const READ_AHEAD = 60
 const READ_AHEAD_BYTES = 8_000_000
 /** Longest that a page waits for them, ms. */
@@ -21,9 +26,10 @@ const LOOK_EVERY = 50
 class KeptDatabase extends Dexie {
   answers!: EntityTable<KeptAnswer, 'key'>
   uses!: EntityTable<Use, 'key'>
+  names!: EntityTable<KeptName, 'name'>
   constructor(name: string) {
     super(name)
-    this.version(1).stores({ answers: 'key', uses: 'key, usedAt' })
+    this.version(2).stores({ answers: 'key', uses: 'key, usedAt', names: 'name, usedAt' })
   }
 }
 
@@ -61,6 +67,8 @@ export class KeptAnswers {
   readonly #patienceMs: number
   /** What was read ahead and not asked for yet. */
   readonly #ahead = new Map<string, KeptAnswer>()
+  /** Of those, the last answers under their names. */
+  readonly #named = new Map<string, Named>()
 
   /** @param model what the answers depend on besides their questions: those of another model are not found */
   constructor(model: string, name = 'kilim-answers', patienceMs = LOOK_UP_MS) {
@@ -77,21 +85,45 @@ export class KeptAnswers {
     await inTime(this.#readAhead(), READ_AHEAD_MS)
   }
 
-  /** Whether anything that was read ahead waits to be asked for. */
-  get hasInHand(): boolean {
-    return this.#ahead.size > 0
-  }
-
   async #readAhead(): Promise<void> {
     try {
-      const last = await this.#db.uses.orderBy('usedAt').reverse().limit(READ_AHEAD).toArray()
+      const [last, names] = await Promise.all([
+        this.#db.uses.orderBy('usedAt').reverse().limit(READ_AHEAD).toArray(),
+        this.#db.names.orderBy('usedAt').reverse().limit(READ_AHEAD).toArray(),
+      ])
       let bytes = 0
       const wanted = last.filter(({ key, size }) => this.#isOwn(key) && (bytes += size) <= READ_AHEAD_BYTES)
       const found = await this.#db.answers.bulkGet(wanted.map(({ key }) => key))
       for (const entry of found) if (isWhole(entry)) this.#ahead.set(entry.key, entry)
+      for (const { name, key, day } of names) {
+        const entry = this.#ahead.get(key)
+        if (entry) this.#named.set(name, { value: entry.value, day })
+      }
     } catch {
       // All of it is asked for one by one, or computed.
     }
+  }
+
+  /** The last answers under their names that were read ahead. */
+  get namedInHand(): ReadonlyMap<string, Named> {
+    return this.#named
+  }
+
+  /** The last answer under a name; undefined where there is none, of this model, or storage does not answer in time. */
+  async lastNamed(name: string): Promise<Named | undefined> {
+    if (this.#stuck) return undefined
+    const looked = (async () => {
+      const known = await this.#db.names.get(name)
+      const entry = known && this.#isOwn(known.key) ? await this.#db.answers.get(known.key) : undefined
+      return known && isWhole(entry) ? { value: entry.value, day: known.day } : undefined
+    })().catch(() => undefined)
+    return inTime(looked, this.#patienceMs)
+  }
+
+  /** Keeps which answer is the last under a name. */
+  async name(name: string, question: string, day: number | null): Promise<void> {
+    const entry = { name, key: this.#keyOf(question), day, usedAt: Date.now() }
+    await this.#db.names.put(entry).catch(() => {})
   }
 
   /** The answer to a question where it was read ahead; it is given once. */
@@ -161,7 +193,7 @@ export class KeptAnswers {
 
   /** Takes out what another model answered, and what was used longest ago where it is too much. */
   async #prune(): Promise<void> {
-    const { answers, uses } = this.#db
+    const { answers, uses, names } = this.#db
     const all = await uses.orderBy('usedAt').toArray()
     const gone = all.filter(({ key }) => !this.#isOwn(key)).map(({ key }) => key)
     const own = all.filter(({ key }) => this.#isOwn(key))
@@ -173,9 +205,11 @@ export class KeptAnswers {
       gone.push(key)
     }
     if (gone.length === 0) return
-    await this.#db.transaction('rw', answers, uses, async () => {
+    const dropped = new Set(gone)
+    await this.#db.transaction('rw', answers, uses, names, async () => {
       await answers.bulkDelete(gone)
       await uses.bulkDelete(gone)
+      await names.filter(({ key }) => dropped.has(key)).delete()
     })
   }
 

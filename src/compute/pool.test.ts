@@ -50,13 +50,6 @@ afterEach(() => {
 describe.each([1, 2, 4])('a pool of %i', (size) => {
   beforeEach(() => void (pool = new Pool(size, start)))
 
-  test('a worker started ahead is the one that answers, and is started once', async () => {
-    pool.warm()
-    pool.warm()
-    expect(TestWorker.started).toHaveLength(1)
-    expect(await pool.ask('outlook', day(7))).toBe(7)
-    expect(TestWorker.started).toHaveLength(1)
-  })
   test('answers what it is asked, with progress, and starts no more workers than it may', async () => {
     const shares: number[] = []
     const asked = [1, 2, 3, 4, 5, 6].map((number) =>

@@ -7,7 +7,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react'
-import { ANSWER, latestKey, underwayKey, useAnswers, type Underway } from './answers'
+import { ANSWER, latestKey, underwayKey, useAnswers, type Latest, type Underway } from './answers'
 import type { Priority } from './pool'
 import type { Answer, JobArgs, JobKind } from './protocol'
 
@@ -18,6 +18,8 @@ export type AnswerState<T> = {
   soFar: T | undefined
   /** The last answer under the same name, whatever was asked. */
   last: T | undefined
+  /** Day number that the last answer was asked for; null where there is none, or it asks no day. */
+  lastDay: number | null
   running: boolean
   /** Share done, 0–1. */
   progress: number
@@ -28,9 +30,12 @@ export type AnswerState<T> = {
 
 const messageOf = (error: unknown) => (error instanceof Error ? error.message : 'The calculation failed.')
 
+const useNamed = (name: string | null) =>
+  useQuery<Latest>({ queryKey: latestKey(name), queryFn: skipToken, gcTime: Infinity }).data
+
 /** The last answer under a name, whatever was asked. */
 export function useLatest<T>(name: string | null): T | undefined {
-  return useQuery<T>({ queryKey: latestKey(name), queryFn: skipToken, gcTime: Infinity }).data
+  return useNamed(name)?.value as T | undefined
 }
 
 /**
@@ -48,9 +53,9 @@ export function useAnswer<K extends JobKind>(
   const key = query.queryKey
   const hash = key[2]
   const { data, error, isFetching } = useQuery(query)
-  useEffect(() => answers.nameLatest(name, data), [answers, name, data])
+  useEffect(() => answers.nameLatest(name, data, kind, args), [answers, name, data, kind, args])
   const { data: underway } = useQuery<Underway>({ queryKey: underwayKey(key), queryFn: skipToken })
-  const last = useLatest<Answer<K>>(name ?? null)
+  const named = useNamed(name ?? null)
   // Asked as one of many, it had a lower priority until now.
   useEffect(() => answers.raise([ANSWER, kind, hash], priority), [answers, kind, hash, priority])
   const cancel = useCallback(() => answers.stop([ANSWER, kind, hash]), [answers, kind, hash])
@@ -58,13 +63,29 @@ export function useAnswer<K extends JobKind>(
   return {
     value: args === null ? undefined : (data as Answer<K> | undefined),
     soFar: underway?.soFar as Answer<K> | undefined,
-    last,
+    last: named?.value as Answer<K> | undefined,
+    lastDay: named?.day ?? null,
     running: isFetching,
     progress: underway?.share ?? 0,
     error: error && !isFetching ? messageOf(error) : null,
     cancel,
     retry,
   }
+}
+
+/** The earliest day of an answer that stands in for one that is still worked out; null where none does. */
+export function useStandInDay(): number | null {
+  const { client } = useAnswers()
+  // Drawn again whenever one of them is done.
+  if (usePending() === 0) return null
+  const days = client
+    .getQueryCache()
+    .findAll({ queryKey: [ANSWER], fetchStatus: 'fetching' })
+    .flatMap(({ meta }) => {
+      const name = meta?.name as string | undefined
+      return (name && client.getQueryData<Latest>(latestKey(name))?.day) || []
+    })
+  return days.length > 0 ? Math.min(...days) : null
 }
 
 /** Calculations that failed: why the first of them did, how many there are, and a way to try them again. */
@@ -75,12 +96,12 @@ export type Named<K extends JobKind> = { name: string; args: JobArgs<K>; priorit
 
 /**
  * Answers to many questions of one kind, in order; they fill in as they are worked out. Until then the last answer under
- * the same name stands in.
+ * the same name stands in: `oldDay` is the earliest day that one of those was asked for, null where none stands in.
  */
 export function useAllAnswers<K extends JobKind>(
   kind: K,
   questions: readonly Named<K>[],
-): { values: (Answer<K> | undefined)[]; pending: number; failure: Failure | null } {
+): { values: (Answer<K> | undefined)[]; oldDay: number | null; pending: number; failure: Failure | null } {
   const answers = useAnswers()
   const queries = useMemo(
     () => questions.map(({ name, args, priority }) => answers.query(kind, args, name, priority)),
@@ -90,8 +111,10 @@ export function useAllAnswers<K extends JobKind>(
   // Those that were in hand at once; the others are named when they are found.
   useEffect(
     () =>
-      questions.forEach(({ name }, i) => answers.nameLatest(name, client.getQueryData(queries[i].queryKey))),
-    [answers, client, questions, queries],
+      questions.forEach(({ name, args }, i) =>
+        answers.nameLatest(name, client.getQueryData(queries[i].queryKey), kind, args),
+      ),
+    [answers, client, kind, questions, queries],
   )
   useEffect(
     () => questions.forEach(({ priority = 'screen' }, i) => answers.raise(queries[i].queryKey, priority)),
@@ -102,11 +125,13 @@ export function useAllAnswers<K extends JobKind>(
     combine: useCallback(
       (results: { data: unknown; isFetching: boolean; error: Error | null }[]) => {
         const failed = results.filter(({ error, isFetching }) => error && !isFetching)
+        const standIns = results.map(({ data }, i) =>
+          data === undefined ? client.getQueryData<Latest>(latestKey(questions[i]?.name ?? null)) : undefined,
+        )
+        const days = standIns.flatMap((last) => last?.day ?? [])
         return {
-          values: results.map(
-            ({ data }, i) =>
-              (data ?? client.getQueryData(latestKey(questions[i]?.name ?? null))) as Answer<K> | undefined,
-          ),
+          values: results.map(({ data }, i) => (data ?? standIns[i]?.value) as Answer<K> | undefined),
+          oldDay: days.length > 0 ? Math.min(...days) : null,
           pending: results.filter(({ isFetching }) => isFetching).length,
           failure:
             failed.length === 0

@@ -12,7 +12,7 @@ import { useAhead } from '../state/useAhead'
 import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
 import { segmentText } from '../text/bed'
-import { inHundred, shortDate, type Units } from '../text/format'
+import { earlierDayText, inHundred, shortDate, type Units } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
 import { cutsText } from '../text/inTurns'
 import { Grade } from './Grade'
@@ -28,6 +28,8 @@ export type LineProps = {
   outcome: ScenarioOutcome | undefined
   /** Shown in its place, dimmed, while a changed plan is computed. */
   last?: ScenarioOutcome
+  /** Day number that it was worked out for. */
+  lastDay?: number | null
   problems?: readonly PlanProblem[]
   children?: ReactNode
 }
@@ -56,10 +58,19 @@ function Step({ done, children }: { done: boolean; children: ReactNode }) {
 }
 
 /** The plan of a bed's stretch on one thread, with its dates and its one chance; the same in every room. */
-export function PlanThread({ scenario, state, outcome, last, problems = [], children }: LineProps) {
+export function PlanThread({
+  scenario,
+  state,
+  outcome,
+  last,
+  lastDay = null,
+  problems = [],
+  children,
+}: LineProps) {
   const { stand } = scenario.standCase
   const { follows } = scenario
-  const { data } = useGarden()
+  const { data, today } = useGarden()
+  const of = outcome ? null : earlierDayText(lastDay, today)
   const ids = planData(scenario)
   const end = plannedEnd(scenario)
   const shown = outcome ?? (last && ofSame(scenario, last) ? last : null)
@@ -110,7 +121,7 @@ export function PlanThread({ scenario, state, outcome, last, problems = [], chil
             : state === 'failed'
               ? ''
               : shown
-                ? chanceLine(scenario, shown)
+                ? `${chanceLine(scenario, shown)}${of ? ` (as of ${of})` : ''}`
                 : 'Working it out'}
         </p>
       </div>
@@ -153,6 +164,7 @@ export function PlanLine({ plan }: { plan: PlanView }) {
       state={plan.state}
       outcome={answer?.outcome}
       last={plan.last?.outcome}
+      lastDay={plan.lastDay}
       problems={plan.problems}
     >
       {error && (

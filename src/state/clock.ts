@@ -1,10 +1,7 @@
-import { formatISO } from 'date-fns/formatISO'
 import { useEffect, useState } from 'react'
-import { dayNumber } from '../core/foundations/day'
 import type { Garden } from '../core/garden/schema'
 import { useAppSelector } from './store'
-
-const realToday = () => dayNumber(formatISO(new Date(), { representation: 'date' }))
+import { dayIn, realToday } from './today'
 
 /** Today's day number in the browser's own time zone; follows midnight and waking from sleep. */
 function useRealToday(): number {
@@ -21,9 +18,9 @@ function useRealToday(): number {
   return today
 }
 
-/** The garden's day: the demo clock's for demo gardens, the real one otherwise. */
+/** The garden's day; follows midnight and the demo clock. */
 export function useToday(garden: Garden | null): number {
   const real = useRealToday()
   const demoDay = useAppSelector((state) => (garden ? state.session.demoDays[garden.id] : undefined))
-  return garden?.demo ? dayNumber(demoDay ?? garden.demo.opensOn) : real
+  return dayIn(garden, demoDay, real)
 }

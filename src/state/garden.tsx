@@ -1,12 +1,9 @@
 import { useLiveQuery } from 'dexie-react-hooks'
-import { createContext, use, useCallback, useMemo, type ReactNode } from 'react'
+import { createContext, use, useCallback, useEffect, useMemo, type ReactNode } from 'react'
 import { notice } from './notices'
 import type { Outcome } from '../core/foundations/outcome'
 import { firstProblem } from '../core/foundations/outcome'
 import type { GardenData } from '../core/garden/schema'
-import { expectedStands } from '../core/garden/timeline'
-import { expectedMulch } from '../core/residue/mulchStore'
-import { mulchAsPlanned } from '../core/season/owedMulch'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 import type { WeatherYear } from '../core/garden/weatherYear'
 import { database, type StationState } from '../data/database'
@@ -15,7 +12,8 @@ import { pressed } from '../data/pressed'
 import type { Write } from '../data/writes'
 import { useToday } from './clock'
 import { late } from './late'
-import { weatherSpecOf } from './season'
+import { forgetPreloaded, preloadedOf } from './preloaded'
+import { expectedOn, weatherSpecOf } from './season'
 import { useStation, useWeatherRecord } from './station'
 import { useAppSelector } from './store'
 import { useShared } from './useShared'
@@ -46,13 +44,6 @@ export function useGarden(): GardenContext {
 /** The units of the garden that is open; null where none is. */
 export const useUnits = (): GardenData['garden']['units'] | null => use(Context)?.data.garden.units ?? null
 
-/** A garden with what is overdue moved to today. */
-function expectedOn(data: GardenData, today: number): GardenData {
-  const stands = expectedStands(data.stands, today)
-  const mulchLaid = expectedMulch(mulchAsPlanned({ ...data, stands }), today)
-  return { ...data, stands, garden: { ...data.garden, mulchLaid } }
-}
-
 /** Loads the open garden and hands it to the rooms; `fallback` shows while it loads or when there is none. */
 export function GardenProvider({
   children,
@@ -65,8 +56,9 @@ export function GardenProvider({
   const stored = useLiveQuery(
     () => (gardenId ? loadGarden(database, gardenId) : Promise.resolve(null)),
     [gardenId],
-    undefined,
+    preloadedOf(gardenId)?.data,
   )
+  useEffect(forgetPreloaded, [])
   // After a write all is read again; what it did not touch stays the same record to all who show it.
   const data = useShared(stored)
   const today = useToday(data?.garden ?? null)

@@ -1,7 +1,9 @@
 import { startOfWeek } from '../core/foundations/day'
 import { seedFromText } from '../core/foundations/random'
 import type { GardenData } from '../core/garden/schema'
-import { spanOf } from '../core/garden/timeline'
+import { expectedStands, spanOf } from '../core/garden/timeline'
+import { expectedMulch } from '../core/residue/mulchStore'
+import { mulchAsPlanned } from '../core/season/owedMulch'
 import type { WeatherSpec } from '../core/season/weatherSpec'
 
 /** Members that a garden's season is computed with. */
@@ -15,6 +17,13 @@ const WEEKS_AHEAD = 70
 const LEAD_DAYS = 42
 /** Stands older than this are not run any more. */
 const LONGEST_LOOK_BACK_DAYS = 1100
+
+/** A garden with what is overdue moved to today. */
+export function expectedOn(data: GardenData, today: number): GardenData {
+  const stands = expectedStands(data.stands, today)
+  const mulchLaid = expectedMulch(mulchAsPlanned({ ...data, stands }), today)
+  return { ...data, stands, garden: { ...data.garden, mulchLaid } }
+}
 
 /** The weather a garden is computed with on a day. Starts on a whole month's grid so that steps of the clock keep it. */
 export function weatherSpecOf(data: GardenData, today: number, recordKey = ''): WeatherSpec {

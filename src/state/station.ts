@@ -1,15 +1,14 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useEffect, useMemo, useRef } from 'react'
 import { isoDate } from '../core/foundations/day'
-import { stableHash } from '../core/foundations/hash'
 import type { WeatherYear } from '../core/garden/weatherYear'
-import { observedDays } from '../core/garden/weatherDays'
 import type { Garden } from '../core/garden/schema'
 import { handForecast } from '../core/site/handForecast'
 import { database, type StationState } from '../data/database'
-import { loadWeather } from '../data/gardens'
 import { hearStation } from '../data/station'
 import { useAnswers } from '../compute/answers'
+import { preloadedOf } from './preloaded'
+import { keepRecord, loadKeptWeather, NOTHING_KEPT } from './weatherRecord'
 import { useAppSelector } from './store'
 
 /** The open garden's observed weather and last forecast, handed to the worker under the key that is returned. */
@@ -23,27 +22,18 @@ export function useWeatherRecord(
 } {
   const { pool } = useAnswers()
   const kept = useLiveQuery(
-    async () => ({
-      weather: gardenId ? await loadWeather(database, gardenId) : [],
-      station: (gardenId && (await database.station.get(gardenId))) || null,
-    }),
+    () => (gardenId ? loadKeptWeather(gardenId) : Promise.resolve(NOTHING_KEPT)),
     [gardenId],
+    preloadedOf(gardenId)?.kept,
   )
   const outlook = garden?.outlook
   const site = garden?.site
   // Live queries give new objects after every write; the text tells whether anything changed.
-  const recordKey = useMemo(() => {
-    if (!kept) return null
-    const heard = kept.station?.forecast ?? []
-    const told = outlook && site ? handForecast(site, outlook) : []
-    // A day that the grower speaks of is known better than the station has it.
-    const forecast = [...heard.filter(({ day }) => !told.some((own) => own.day === day)), ...told]
-    if (kept.weather.length === 0 && forecast.length === 0) return ''
-    const key = stableHash([kept.weather, forecast])
-    pool.records.keep(key, { days: observedDays(kept.weather), forecast })
-    return key
-  }, [kept, pool, outlook, site])
-  return { weather: kept?.weather, station: kept?.station, recordKey }
+  const recordKey = useMemo(
+    () => kept && keepRecord(pool, kept, outlook && site ? handForecast(site, outlook) : []),
+    [kept, pool, outlook, site],
+  )
+  return { weather: kept?.weather, station: kept?.station, recordKey: recordKey ?? null }
 }
 
 /** Hears the demo's station whenever the garden or its day moves on without having been heard. */

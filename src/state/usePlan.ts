@@ -30,6 +30,8 @@ export type PlanView = {
   state: 'computing' | 'ready' | 'failed'
   /** The last answer, while a changed plan is computed. */
   last: PlanAnswer | undefined
+  /** Day number that the last answer was worked out for. */
+  lastDay: number | null
   /** What the plan comes to as it is stored, while something is tried on it. */
   stored: PlanAnswer | undefined
   error: string | null
@@ -153,6 +155,7 @@ export function usePlan(view: StandView): PlanView {
     answer: current,
     state: evaluated.error !== null || !right ? 'failed' : current === undefined ? 'computing' : 'ready',
     last: planName(settled) === name ? (evaluated.value ?? evaluated.last) : latest,
+    lastDay: evaluated.lastDay,
     stored: stored.value,
     error: evaluated.error,
     retry: evaluated.retry,

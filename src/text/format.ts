@@ -56,6 +56,10 @@ export const longDate = (day: number) =>
 export const betweenText = (from: number, until: number): string =>
   from === until ? `on ${longDate(from)}` : `from ${shortDate(from)} to ${longDate(until)}`
 
+/** Which day an answer is of that was worked out earlier: “yesterday” or its date; null where it is of today. */
+export const earlierDayText = (day: number | null, today: number): string | null =>
+  day === null || day === today ? null : day === today - 1 ? 'yesterday' : shortDate(day)
+
 export const monthName = (day: number) => dateText(day, { month: 'short' })
 
 /** `24 May (17–31 May)`: the middle and the 10–90 % range of a date. */

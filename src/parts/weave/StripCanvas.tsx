@@ -18,24 +18,18 @@ function paintSome(): void {
   if (scheduled) requestAnimationFrame(paintSome)
 }
 
-/** Paints when a frame has time for it, after `ms` at the earliest; returns how to take it back. */
-function paintLater(paint: () => void, ms: number): () => void {
-  const ask = () => {
-    waiting.add(paint)
-    if (!scheduled) requestAnimationFrame(paintSome)
-    scheduled = true
-  }
-  const timer = ms > 0 ? setTimeout(ask, ms) : void ask()
-  return () => {
-    clearTimeout(timer)
-    waiting.delete(paint)
-  }
+/** Paints when a frame has time for it; returns how to take it back. */
+function paintLater(paint: () => void): () => void {
+  waiting.add(paint)
+  if (!scheduled) requestAnimationFrame(paintSome)
+  scheduled = true
+  return () => void waiting.delete(paint)
 }
 
-/** How long a strip with bands missing waits for them before it is painted without: kept answers are there sooner. */
-const WHOLE_WITHIN_MS = 200
-
-/** A bed's strip of cloth as a picture; its meaning is told by the labels and the line beneath the loom. */
+/**
+ * A bed's strip of cloth as a picture, painted once all its bands are known: until then the bare warp stands there. Its
+ * meaning is told by the labels and the line beneath the loom.
+ */
 export function StripCanvas({
   strip,
   width,
@@ -54,18 +48,15 @@ export function StripCanvas({
   useEffect(() => {
     const canvas = ref.current
     const context = canvas?.getContext('2d')
-    if (!canvas || !context) return
-    return paintLater(
-      () => {
-        const scale = Math.min(2, window.devicePixelRatio || 1)
-        canvas.width = Math.round(width * scale)
-        canvas.height = Math.round(height * scale)
-        const image = context.createImageData(canvas.width, canvas.height)
-        paintStrip(image, strip, dark ? DARK_YARNS : LIGHT_YARNS, scale)
-        context.putImageData(image, 0, 0)
-      },
-      whole ? 0 : WHOLE_WITHIN_MS,
-    )
+    if (!canvas || !context || !whole) return
+    return paintLater(() => {
+      const scale = Math.min(2, window.devicePixelRatio || 1)
+      canvas.width = Math.round(width * scale)
+      canvas.height = Math.round(height * scale)
+      const image = context.createImageData(canvas.width, canvas.height)
+      paintStrip(image, strip, dark ? DARK_YARNS : LIGHT_YARNS, scale)
+      context.putImageData(image, 0, 0)
+    })
   }, [strip, width, height, dark, whole])
   return <canvas ref={ref} aria-hidden="true" style={{ width, height, display: 'block' }} />
 }

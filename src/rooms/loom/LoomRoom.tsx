@@ -1,6 +1,6 @@
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState, type RefObject } from 'react'
-import { longDate, shortDate } from '../../text/format'
+import { earlierDayText, longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useGradually } from '../../state/useGradually'
 import { useDark } from '../../state/useDark'
@@ -8,7 +8,7 @@ import { useGarden } from '../../state/garden'
 import { useShared } from '../../state/useShared'
 import { useAppSelector } from '../../state/store'
 import { useLasting } from '../../state/useSettled'
-import { useFailures, usePending } from '../../compute/useAnswer'
+import { useFailures, usePending, useStandInDay } from '../../compute/useAnswer'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
 import { CropDialog } from './CropDialog'
 import { layoutLoom, yOfDay, type LoomLayout } from './layout'
@@ -165,8 +165,11 @@ function NotWoven({ loom }: { loom: Loom }) {
 }
 
 function Weaving() {
+  const { today } = useGarden()
   const pending = usePending()
-  return useLasting(pending > 0) ? `weaving, ${pending} left` : ''
+  const of = earlierDayText(useStandInDay(), today)
+  if (!useLasting(pending > 0)) return ''
+  return of ? `as of ${of}, weaving today’s, ${pending} left` : `weaving, ${pending} left`
 }
 
 /** `wide`: only where there is room. */

@@ -10,7 +10,8 @@ const DATE_TAG_PX = 17
 
 /** The left edge: months, chance of frost as a darkening strip, rain as bars. */
 export function WeekEdge({ loom, layout }: { loom: Loom; layout: LoomLayout }) {
-  const { value: outlook } = useOutlook(loom)
+  const { value, last } = useOutlook(loom)
+  const outlook = value ?? last
   const months: { day: number; top: number }[] = []
   for (let day = loom.firstDay; day < loom.lastDay; day++)
     if (day === loom.firstDay || monthOf(day) !== monthOf(day - 1))

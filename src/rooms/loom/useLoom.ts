@@ -50,8 +50,8 @@ export function useLoom(pageWeeks: number): Loom {
   }, [expected.garden.sections, beds, firstDay, lastDay, today])
 }
 
-/** Frost and rain by week for the edge of the sheet: asked behind the first sketch of its cloth. */
+/** Frost and rain by week for the edge of the sheet: asked with its cloth. */
 export function useOutlook({ firstDay }: Loom): AnswerState<WeekOutlook[]> {
   const { spec } = useGarden()
-  return useAnswer('outlook', [spec, firstDay, LOOM_WEEKS], undefined, 'next')
+  return useAnswer('outlook', [spec, firstDay, LOOM_WEEKS], `outlook from ${firstDay}`, 'next')
 }

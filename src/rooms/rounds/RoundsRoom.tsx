@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { byUrgency, type Job } from '../../core/rounds/jobs'
 import type { Bed } from '../../core/garden/schema'
-import { shortDate } from '../../text/format'
+import { earlierDayText, shortDate } from '../../text/format'
 import { SelectField } from '../../parts/SelectField'
 import { notice } from '../../state/notices'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
@@ -25,7 +25,7 @@ export function RoundsRoom() {
   // On opening, jobs that come in a little later would push the others from under a finger.
   const lasts = useLasting(rounds.pending > 0)
   const [opened, setOpened] = useState(false)
-  if (!opened && (rounds.pending === 0 || lasts)) setOpened(true)
+  if (!opened && (rounds.pending === 0 || rounds.oldDay !== null || lasts)) setOpened(true)
   const known = (opened ? rounds.jobs : []).filter(
     (job) => person === EVERYBODY || rounds.whoOf(job) === person,
   )
@@ -106,6 +106,7 @@ function Summary({ rounds, due, ahead }: { rounds: Rounds; due: readonly Job[]; 
   const time = walkTime(take)
   const along = takeWords(take, rounds.units)
   const all = due.length + ahead.length
+  const of = earlierDayText(rounds.oldDay, rounds.today)
   return (
     <>
       <p className="mt-1">
@@ -119,6 +120,7 @@ function Summary({ rounds, due, ahead }: { rounds: Rounds; due: readonly Job[]; 
         {rounds.pending > 0 && all > 0 && (
           <span role="status" className="quiet">
             still looking at {rounds.pending}
+            {of && `, as of ${of} until then`}
           </span>
         )}
       </p>

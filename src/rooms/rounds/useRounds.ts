@@ -78,9 +78,9 @@ export function useRounds() {
       }),
     [covers, expected, spec],
   )
-  const { values, pending, failure } = useAllAnswers('forecast', jobs)
-  const week = useAnswer('outlook', [spec, today, 1])
-  const frostChance = week.value?.[0]?.frostChance ?? 0
+  const { values, oldDay, pending, failure } = useAllAnswers('forecast', jobs)
+  const week = useAnswer('outlook', [spec, today, 1], 'outlook of a week')
+  const frostChance = (week.value ?? week.last)?.[0]?.frostChance ?? 0
   const ahead = useAnswer('weather', [spec], undefined, 'next').value?.days ?? []
   const lots = useLots()
   const marks = data.garden.jobMarks
@@ -195,6 +195,7 @@ export function useRounds() {
     comes: comes && { day: comes.dueDay, title: titleOf(comes), to: jobRoom(comes) },
     bare,
     pending,
+    oldDay,
     failure,
     week,
     today,
