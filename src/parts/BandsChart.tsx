@@ -1,32 +1,15 @@
-import {
-  Area,
-  CartesianGrid,
-  ComposedChart,
-  Line,
-  ReferenceLine,
-  ResponsiveContainer,
-  Scatter,
-  XAxis,
-  YAxis,
-} from 'recharts'
+import { lazy, Suspense } from 'react'
 import type { Bands } from '../core/stand/summary'
-import { shortDate } from '../text/format'
+import { late } from '../state/late'
+import { useAfterPaint } from './useAfterPaint'
+
+const BandsDrawing = lazy(() =>
+  late(import('./BandsDrawing')).then(({ BandsDrawing }) => ({ default: BandsDrawing })),
+)
 
 type Point = { day: number; value: number }
 
-/** A series as its middle line in its 10–90 % band, with what was seen as points. */
-export function BandsChart({
-  bands,
-  untilDay,
-  today,
-  points,
-  name,
-  unit,
-  scale = 1,
-  max,
-  small = false,
-  before,
-}: {
+export type BandsProps = {
   bands: Bands
   /** The bands before the newest check, drawn as their edges. */
   before?: Bands
@@ -39,23 +22,15 @@ export function BandsChart({
   max?: number
   /** A lower chart for several side by side. */
   small?: boolean
-}) {
-  const rows = bands.p50.flatMap((mid, i) => {
-    const day = bands.startDay + i * bands.stepDays
-    return day > untilDay
-      ? []
-      : [
-          {
-            day,
-            mid: mid * scale,
-            band: [bands.p10[i] * scale, bands.p90[i] * scale],
-            ...(before?.p10[i] !== undefined && {
-              oldLow: before.p10[i] * scale,
-              oldHigh: before.p90[i] * scale,
-            }),
-          },
-        ]
-  })
+}
+
+/**
+ * A series as its middle line in its 10–90 % band, with what was seen as points. What it says stands there at once, its
+ * drawing after the page was painted.
+ */
+export function BandsChart(chart: BandsProps) {
+  const { points, name, unit, small = false, before } = chart
+  const painted = useAfterPaint()
   return (
     <figure className="m-0">
       <figcaption className="mb-1 text-sm">
@@ -68,71 +43,11 @@ export function BandsChart({
         role="img"
         aria-label={`${name} over time with its range${points.length > 0 ? ` and ${points.length} checks` : ''}`}
       >
-        <ResponsiveContainer width="100%" height="100%">
-          <ComposedChart
-            data={rows}
-            margin={{ top: 8, right: 12, bottom: 0, left: -12 }}
-            accessibilityLayer={false}
-          >
-            <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-            <XAxis
-              dataKey="day"
-              type="number"
-              domain={['dataMin', 'dataMax']}
-              tickFormatter={shortDate}
-              stroke="var(--color-base-content)"
-              fontSize={12}
-              tickCount={small ? 4 : 7}
-            />
-            <YAxis stroke="var(--color-base-content)" fontSize={12} domain={[0, max ?? 'auto']} />
-            <Area
-              dataKey="band"
-              fill="var(--color-primary)"
-              fillOpacity={0.22}
-              stroke="none"
-              isAnimationActive={false}
-            />
-            {before &&
-              ['oldLow', 'oldHigh'].map((edge) => (
-                <Line
-                  key={edge}
-                  dataKey={edge}
-                  stroke="var(--color-base-content)"
-                  strokeWidth={1}
-                  strokeDasharray="4 3"
-                  dot={false}
-                  isAnimationActive={false}
-                />
-              ))}
-            <Line
-              dataKey="mid"
-              stroke="var(--color-primary)"
-              strokeWidth={2}
-              dot={false}
-              isAnimationActive={false}
-            />
-            <ReferenceLine
-              x={today}
-              stroke="var(--color-secondary)"
-              strokeWidth={2}
-              label={{
-                value: 'today',
-                position: 'insideTopLeft',
-                fontSize: 12,
-                fill: 'var(--color-secondary)',
-              }}
-            />
-            {points.length > 0 && (
-              <Scatter
-                data={points.map(({ day, value }) => ({ day, mid: value * scale }))}
-                dataKey="mid"
-                fill="var(--color-accent)"
-                stroke="var(--color-base-content)"
-                isAnimationActive={false}
-              />
-            )}
-          </ComposedChart>
-        </ResponsiveContainer>
+        {painted && (
+          <Suspense>
+            <BandsDrawing {...chart} />
+          </Suspense>
+        )}
       </div>
     </figure>
   )

@@ -1,13 +1,14 @@
 import { useLayoutEffect, useState, type RefObject } from 'react'
 
-/** Width in px of an element, followed as it changes; 0 before the first layout. */
-export function useWidth(ref: RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(0)
+/**
+ * Width in px of an element, followed as it changes; until it has been laid out `first`, or 0. It is never asked for: that
+ * would make the browser lay out the page once more.
+ */
+export function useWidth(ref: RefObject<HTMLElement | null>, first = 0): number {
+  const [width, setWidth] = useState(first)
   useLayoutEffect(() => {
     const element = ref.current
     if (!element) return
-    // At once, so that nothing is painted without its width.
-    setWidth(element.clientWidth)
     const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry.contentRect.width)))
     observer.observe(element)
     return () => observer.disconnect()

@@ -26,6 +26,9 @@ import { Failed } from '../../parts/Waiting'
 const PAGE_WEEKS = 13
 const LAST_PAGE = { back: -26, forward: 0 }
 
+/** Room that the page leaves beside its rooms, both sides. */
+const ROOM_MARGIN_PX = 32
+
 /** Height of the line for the first use. */
 const FIRST_USE_PX = 42
 
@@ -35,7 +38,7 @@ export function LoomRoom() {
   const [page, setPage] = useState(0)
   const loom = useLoom(page)
   const frame = useRef<HTMLDivElement>(null)
-  const width = useWidth(frame)
+  const width = useWidth(frame, window.innerWidth - ROOM_MARGIN_PX)
   const windowHeight = useWindowHeight()
   // The line for the first use stands above; the sheet gives way to it, so that all still fits.
   const firstUse = !useAppSelector((state) => state.session.known).includes('loom')

@@ -1,6 +1,6 @@
 import { useTold } from '../../state/useTold'
 import { Link } from 'react-router'
-import { CartesianGrid, Area, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { lazy, Suspense } from 'react'
 import { segmentAreaM2 } from '../../core/garden/area'
 import { feedFor, nitrogenGap, type Feed } from '../../core/planting/feeding'
 import type { Aftermath } from '../../core/scenario/after'
@@ -13,6 +13,12 @@ import { Why } from '../../parts/Why'
 import { residueSentence } from './nitrogenWords'
 import type { PlantView } from './usePlant'
 import { Spreads } from './Spreads'
+import { late } from '../../state/late'
+import { useAfterPaint } from '../../parts/useAfterPaint'
+
+const NitrogenDrawing = lazy(() =>
+  late(import('./NitrogenDrawing')).then(({ NitrogenDrawing }) => ({ default: NitrogenDrawing })),
+)
 
 /** What the residue and the soil free week by week against what the crop takes up, and what fills the gap. */
 export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; plant: PlantView }) {
@@ -150,14 +156,8 @@ const Missing = ({ feed, name }: { feed: Feed; name: string }) =>
 
 /** Need and supply since planting, for the bed or per acre or hectare. */
 function Curve({ after, crop, told }: { after: Aftermath; crop: Crop; told: Told }) {
-  const { scale, unit } = nitrogenAxis(told)
-  const rows = after.weeks.map((week) => ({
-    week: week.week,
-    need: week.needG * scale,
-    band: [(week.soilG + week.residue.p10) * scale, (week.soilG + week.residue.p90) * scale],
-    supply: (week.soilG + week.residue.p50) * scale,
-    soil: week.soilG * scale,
-  }))
+  const { unit } = nitrogenAxis(told)
+  const painted = useAfterPaint()
   return (
     <figure className="m-0 min-w-0">
       <figcaption className="text-sm">
@@ -165,52 +165,11 @@ function Curve({ after, crop, told }: { after: Aftermath; crop: Crop; told: Told
         residue free, in its range; dotted the soil alone
       </figcaption>
       <div className="h-56" role="img" aria-label={`Nitrogen week by week for ${crop.name.toLowerCase()}`}>
-        <ResponsiveContainer width="100%" height="100%">
-          <ComposedChart
-            data={rows}
-            margin={{ top: 8, right: 12, bottom: 0, left: -8 }}
-            accessibilityLayer={false}
-          >
-            <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-            <XAxis
-              dataKey="week"
-              tickFormatter={(week: number) => `${week} wk`}
-              stroke="var(--color-base-content)"
-              fontSize={12}
-            />
-            <YAxis stroke="var(--color-base-content)" fontSize={12} />
-            <Area
-              dataKey="band"
-              fill="var(--color-primary)"
-              fillOpacity={0.22}
-              stroke="none"
-              isAnimationActive={false}
-            />
-            <Line
-              dataKey="supply"
-              stroke="var(--color-primary)"
-              strokeWidth={2}
-              dot={false}
-              isAnimationActive={false}
-            />
-            <Line
-              dataKey="soil"
-              stroke="var(--color-base-content)"
-              strokeDasharray="1 4"
-              strokeWidth={2}
-              dot={false}
-              isAnimationActive={false}
-            />
-            <Line
-              dataKey="need"
-              stroke="var(--color-secondary)"
-              strokeDasharray="7 4"
-              strokeWidth={2}
-              dot={false}
-              isAnimationActive={false}
-            />
-          </ComposedChart>
-        </ResponsiveContainer>
+        {painted && (
+          <Suspense>
+            <NitrogenDrawing after={after} told={told} />
+          </Suspense>
+        )}
       </div>
     </figure>
   )
