@@ -120,9 +120,10 @@ const context = async () => {
 const forget = async (of: BrowserContext) => {
   const page = await of.newPage()
   await page.goto(`${ADDRESS}/icon.svg`)
-  await page.evaluate(
-    () => new Promise((resolve) => (indexedDB.deleteDatabase('kilim-answers').onsuccess = resolve)),
-  )
+  await page.evaluate(() => {
+    localStorage.removeItem('kilim answers of')
+    return new Promise((resolve) => (indexedDB.deleteDatabase('kilim-answers').onsuccess = resolve))
+  })
   await page.close()
 }
 

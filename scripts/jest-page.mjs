@@ -16,6 +16,12 @@ const FROM_NODE = [
   'clearImmediate',
 ]
 
+/** What React lets a test's updates settle by: Node's own would keep the process open. */
+class MessageChannel {
+  port1 = { onmessage: null }
+  port2 = { postMessage: () => setImmediate(() => this.port1.onmessage?.({})) }
+}
+
 export default class PageEnvironment extends TestEnvironment {
   /** Packages as Node gets them: their browser builds cannot be required here. */
   exportConditions() {
@@ -23,6 +29,7 @@ export default class PageEnvironment extends TestEnvironment {
   }
   async setup() {
     await super.setup()
+    this.global.MessageChannel = MessageChannel
     for (const name of FROM_NODE) this.global[name] = globalThis[name]
     settleGlobals(this.getVmContext())
   }

@@ -10,6 +10,8 @@ const store = createStore()
 // While the core is being changed, what it answered before is of no use.
 const kept = import.meta.env.PROD ? new KeptAnswers(__KILIM_MODEL__) : null
 const answers = new Answers(new Pool(), kept)
+// Reading its script takes a worker as long as storage takes to open.
+if (!kept?.isLikely) answers.pool.warm()
 const opening = openAll(store, answers)
 // The page itself is read while storage is opened.
 void import('./page').then(({ showPage }) => showPage(store, answers, opening))

@@ -1,3 +1,3 @@
 import { agreeOn } from './testing/agreeingPages'
 
-agreeOn(0, 25)
+agreeOn(0)

@@ -1,3 +1,3 @@
 import { agreeOn } from './testing/agreeingPages'
 
-agreeOn(25, 50)
+agreeOn(1)

@@ -34,6 +34,23 @@ test('what another model answered is not found', async () => {
   expect(await kept('m2').get('forecast a')).toBeUndefined()
 })
 
+test('the last answer under a name is found on another day, not that of another model nor one that was pruned', async () => {
+  const answers = kept('m1')
+  await answers.put('forecast a', forecast)
+  await answers.name('stand', 'forecast a', 20_000)
+  await answers.readAhead()
+  expect(answers.namedInHand.get('stand')).toEqual({ value: forecast, day: 20_000 })
+  expect(await answers.lastNamed('stand')).toEqual({ value: forecast, day: 20_000 })
+  expect(await answers.lastNamed('another')).toBeUndefined()
+  const other = kept('m2')
+  await other.readAhead()
+  expect(other.namedInHand.size).toBe(0)
+  expect(await other.lastNamed('stand')).toBeUndefined()
+  // Its first answer takes out all of the other model.
+  await other.put('forecast b', forecast)
+  expect(await kept('m1').lastNamed('stand')).toBeUndefined()
+})
+
 test('an entry that is not whole is not used', async () => {
   const answers = kept()
   await answers.put('forecast a', forecast)

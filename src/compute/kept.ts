@@ -20,6 +20,8 @@ const READ_AHEAD_BYTES = 8_000_000
 const READ_AHEAD_MS = 400
 /** Longest that a question waits to be looked up before it is worked out instead, ms. */
 const LOOK_UP_MS = 2000
+/** Under what it stands in the browser's `localStorage`, which answers at once, of which model answers are kept. */
+const HINT = 'kilim answers of'
 /** Answers written between two looks at how much there is. */
 const LOOK_EVERY = 50
 
@@ -75,6 +77,23 @@ export class KeptAnswers {
     this.#db = new KeptDatabase(name)
     this.#model = model
     this.#patienceMs = patienceMs
+  }
+
+  /** Whether answers of this model are likely to be found: asked before anything is read. */
+  get isLikely(): boolean {
+    try {
+      return localStorage.getItem(HINT) === this.#model
+    } catch {
+      return false
+    }
+  }
+
+  #sayLikely(): void {
+    try {
+      localStorage.setItem(HINT, this.#model)
+    } catch {
+      // A worker is then started early, which it need not be.
+    }
   }
 
   /**
@@ -185,6 +204,7 @@ export class KeptAnswers {
         await this.#db.answers.put({ key, value, size })
         await this.#db.uses.put({ key, usedAt: Date.now(), size })
       })
+      if (this.#written === 0) this.#sayLikely()
       if (this.#written++ % LOOK_EVERY === 0) await this.#prune()
     } catch {
       // Full, refused or private: the next reload computes it.

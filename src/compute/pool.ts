@@ -116,6 +116,11 @@ export class Pool {
     return this.question(kind, args, options).answer
   }
 
+  /** Starts a worker before there is work for it. */
+  warm(): void {
+    if (this.#workers.length === 0) this.#newWorker()
+  }
+
   #raise(id: number, rank: Rank): void {
     for (const member of this.#workers) {
       const question = member.questions.get(id)

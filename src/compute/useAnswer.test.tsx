@@ -7,7 +7,7 @@ import { Answers } from './answers'
 import { AnswersProvider } from './AnswersProvider'
 import { KeptAnswers } from './kept'
 import { QuestionCancelled, type AskOptions, type Pool } from './pool'
-import { useAllAnswers, useAnswer, useFailures, useLatest, usePending } from './useAnswer'
+import { useAllAnswers, useAnswer, useFailures, useLatest, usePending, useStandInDay } from './useAnswer'
 
 type Asked = {
   text: string
@@ -265,7 +265,53 @@ test('an answer that was read ahead stands there at the first painting, alone an
   await asks('forecast b')
   expect(texts()).toEqual(['forecast b'])
   expect(result.current.last).toBe('one')
-  expect(answers.client.getQueryData(['latest', 'a'])).toBe('first of many')
+  expect(answers.client.getQueryData(['latest', 'a'])).toEqual({ value: 'first of many', day: null })
+})
+
+/** A question of a day, under the name that its answers stand in for each other under. */
+const onDay = (today: number) => [{ today }] as never
+
+test('on the next morning the answers of yesterday stand there at once, with their day, until today’s come', async () => {
+  const keeps = () => {
+    const answers = new KeptAnswers('m', 'hooks-test')
+    kept.push(answers)
+    return answers
+  }
+  const evening = page(keeps())
+  const asked = renderHook(() => useAnswer('forecast', onDay(7), 'stand'), { wrapper: evening.wrapper })
+  await evening.asks('forecast [object Object]')
+  await evening.last('forecast [object Object]').answer('of day 7')
+  asked.unmount()
+  await waitFor(async () => expect(await keeps().lastNamed('stand')).toEqual({ value: 'of day 7', day: 7 }))
+  const morning = page(keeps())
+  await morning.answers.readAhead()
+  const seen: unknown[] = []
+  const { result } = renderHook(
+    () => {
+      const many = useAllAnswers('forecast', [{ name: 'stand', args: onDay(8) }])
+      const one = useAnswer('forecast', onDay(8), 'stand')
+      seen.push([many.values, many.oldDay, one.last, one.lastDay, one.value, useStandInDay()])
+      return one
+    },
+    { wrapper: morning.wrapper },
+  )
+  expect(seen[0]).toEqual([['of day 7'], 7, 'of day 7', 7, undefined, null])
+  await morning.asks('forecast [object Object]')
+  await waitFor(() => expect(seen.at(-1)).toEqual([['of day 7'], 7, 'of day 7', 7, undefined, 7]))
+  await morning.last('forecast [object Object]').answer('of day 8')
+  await waitFor(() => expect(result.current.value).toBe('of day 8'))
+  expect(seen.at(-1)).toEqual([['of day 8'], null, 'of day 8', 8, 'of day 8', null])
+})
+
+test('an answer of yesterday that was not read ahead is looked for when its question is asked', async () => {
+  const keeps = new KeptAnswers('m', 'hooks-test')
+  kept.push(keeps)
+  await keeps.put('forecast old', 'of day 7')
+  await keeps.name('stand', 'forecast old', 7)
+  const { wrapper } = page(keeps)
+  const { result } = renderHook(() => useAnswer('forecast', onDay(8), 'stand'), { wrapper })
+  await waitFor(() => expect(result.current.last).toBe('of day 7'))
+  expect(result.current.lastDay).toBe(7)
 })
 
 test('a page that is left while kept answers are looked up asks nothing of the pool', async () => {

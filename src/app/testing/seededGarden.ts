@@ -37,6 +37,12 @@ function earlier(bed: Bed, today: number, what: string | null): Stand[] {
   return [testCover(what, from, { ...where, end: { plan: null, actual: end } })]
 }
 
+/** Seeds of the gardens that rooms are held against each other on: a dozen, or as many as `npm run agree` asks for. */
+export const AGREEING_GARDENS = Array.from(
+  { length: Number(process.env.KILIM_GARDENS ?? 12) },
+  (_, seed) => seed,
+)
+
 /** A garden made by chance: tools, rules, soil, a day, a crop and a cover of its own. */
 export function seededGarden(seed: number) {
   const random = randomStream(seed)
