@@ -1,7 +1,7 @@
 import sources from './jest.config.js'
 import { BUNDLED, UNBUNDLED } from './scripts/bundleTests.mjs'
 
-const { projects, coverageThreshold: _floors, collectCoverageFrom: _from, ...shared } = sources
+const { projects, maxWorkers, workerIdleMemoryLimit, testTimeout } = sources
 const [core, rooms] = projects
 const rootDir = process.cwd()
 const fromBundles = (project, ending) => ({
@@ -17,7 +17,9 @@ const fromBundles = (project, ending) => ({
 
 /** The unit tests out of few files; a few that put modules in the place of others run from their sources. */
 export default {
-  ...shared,
+  maxWorkers,
+  workerIdleMemoryLimit,
+  testTimeout,
   projects: [
     fromBundles(core, 'plain'),
     fromBundles(rooms, 'page'),

@@ -13,7 +13,7 @@ const PORT = 4988
 const ADDRESS = `http://127.0.0.1:${PORT}`
 const LONGEST = 90_000
 /** Visits with kept answers, of which the middle one is told. */
-const KEPT_VISITS = 5
+const KEPT_VISITS = 3
 /** How much slower a phone is than this machine. */
 const SLOWER = 6
 
@@ -127,22 +127,55 @@ const forget = async (of: BrowserContext) => {
   await page.close()
 }
 
-console.log(
-  'room      from nothing: first, whole ms     kept: first, whole ms     moved   painted   longest task',
-)
+/** Goals, s: from nothing first and whole, kept first and whole. */
+const GOALS = { loom: [3.5, 3.5, 0.6, 0.6], room: [0.7, 2.2, 0.4, 0.7] }
+
+/** Turns the demo's clock on by a day, as a night does. */
+const nextMorning = async (of: BrowserContext, day: string) => {
+  const page = await of.newPage()
+  await page.goto(`${ADDRESS}/icon.svg`)
+  await page.evaluate(
+    (value) =>
+      new Promise((resolve) => {
+        const opening = indexedDB.open('kilim')
+        opening.onsuccess = () => {
+          const writing = opening.result.transaction('session', 'readwrite')
+          writing.objectStore('session').put({ key: 'demoDay marlpit-lane', value })
+          writing.oncomplete = () => {
+            opening.result.close()
+            resolve(null)
+          }
+        }
+      }),
+    day,
+  )
+  await page.close()
+}
+
+const seconds = (times: readonly number[], goals: readonly number[]) =>
+  times.map((ms, i) => `${(ms / 1000).toFixed(2)} (${goals[i]})`.padStart(12)).join('')
+
+console.log('room, s (goal)   from nothing: first, whole     kept: first, whole    moved   longest task')
+const own = await context()
 for (const [name, path, first, whole] of ROOMS) {
-  const own = await context()
   await forget(own)
   const cold = await visit(own, path, first, whole)
   const again = []
   for (let i = 0; i < KEPT_VISITS; i++) again.push(await visit(own, path, first, whole))
   const kept = again.sort((one, other) => one.times[1] - other.times[1])[(KEPT_VISITS - 1) / 2]
-  const [a, b, c, d] = [...cold.times, ...kept.times].map((ms) => ms.toFixed(0).padStart(7))
+  const goals = name === 'loom' ? GOALS.loom : GOALS.room
   console.log(
-    `${name.padEnd(10)} ${a} ${b}                   ${c} ${d}            ${kept.felt.shift.toFixed(3)}   ${kept.felt.paint.toFixed(0).padStart(5)} ms  ${kept.felt.task.toFixed(0).padStart(5)} ms`,
+    `${name.padEnd(12)} ${seconds([...cold.times, ...kept.times], goals)}    ${kept.felt.shift.toFixed(3)}  ${kept.felt.task.toFixed(0).padStart(5)} ms`,
   )
-  await own.close()
 }
+const mornings = []
+for (const day of ['2026-04-21', '2026-04-22', '2026-04-23']) {
+  await nextMorning(own, day)
+  mornings.push(await visit(own, '/', SHOWN, WOVEN))
+}
+const morning = mornings.sort((one, other) => one.times[0] - other.times[0])[1]
+console.log(`next morning ${seconds(morning.times, [0.6, 3.5])}    cloth of yesterday seen, today’s woven`)
+await own.close()
 await sizes()
 await slowPhone()
 server.kill()
@@ -167,7 +200,7 @@ async function sizes() {
     )
   const first = all.filter((name) => loaded.includes(name))
   console.log(
-    `script, gzip: first page ${kB(first.filter((name) => !name.includes('worker')))} kB (goal 220) and its worker ${kB(all.filter((name) => name.includes('worker')))}, whole app ${kB(all)} (goal 700)`,
+    `script, gzip: first page ${kB(first.filter((name) => !name.includes('worker')))} kB (goal 220) and its worker ${kB(all.filter((name) => name.includes('worker')))}, whole app ${kB(all)} (goal 800)`,
   )
   await own.close()
 }

@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { dayNumber, addDays } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
 import { clearing, cropContent, cropStand, planting } from '../core/garden/newStands'

@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import type { Conflict, StoredRecord } from '../data/database'
 import { valueAt, withValueAt } from '../data/devices/places'
 import type { Plain } from '../data/merge'

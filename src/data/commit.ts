@@ -1,5 +1,5 @@
 import type { Table } from 'dexie'
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { failure, success, type Outcome, type Problem } from '../core/foundations/outcome'
 import { emptyYear } from '../core/garden/weatherDays'
 import type { WeatherYear } from '../core/garden/weatherYear'

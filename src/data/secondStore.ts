@@ -1,5 +1,5 @@
 import type { DBCore, DBCoreMutateRequest, DBCoreMutateResponse, DBCoreTable } from 'dexie'
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { KilimDatabase } from './database'
 
 /** Rows copied at once, so that the page is not held up. */

@@ -1,28 +1,11 @@
 import { lazy, Suspense } from 'react'
-import type { Bands } from '../core/stand/summary'
 import { late } from '../state/late'
+import type { BandsProps } from './bands'
 import { useAfterPaint } from './useAfterPaint'
 
 const BandsDrawing = lazy(() =>
   late(import('./BandsDrawing')).then(({ BandsDrawing }) => ({ default: BandsDrawing })),
 )
-
-type Point = { day: number; value: number }
-
-export type BandsProps = {
-  bands: Bands
-  /** The bands before the newest check, drawn as their edges. */
-  before?: Bands
-  untilDay: number
-  today: number
-  points: Point[]
-  name: string
-  unit: string
-  scale?: number
-  max?: number
-  /** A lower chart for several side by side. */
-  small?: boolean
-}
 
 /**
  * A series as its middle line in its 10–90 % band, with what was seen as points. What it says stands there at once, its

@@ -10,7 +10,7 @@ import {
   YAxis,
 } from 'recharts'
 import { shortDate } from '../text/format'
-import type { BandsProps } from './BandsChart'
+import type { BandsProps } from './bands'
 
 /** What a chart of bands draws in its frame. */
 export function BandsDrawing({

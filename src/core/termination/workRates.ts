@@ -1,4 +1,4 @@
-import minBy from 'lodash-es/minBy'
+import { minBy } from 'es-toolkit/array'
 import { quantilesOf } from '../foundations/statistics'
 import { ROUNDING_M, segmentAreaM2, segmentSizeM } from '../garden/area'
 import type { EndMethodId } from '../garden/ending'

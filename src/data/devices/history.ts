@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import type { KilimDatabase, RecordChange, Without } from '../database'
 import { newId } from '../ids'
 import { Refusal } from '../problems'

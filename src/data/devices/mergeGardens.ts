@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import type { Bed, Garden, Stand } from '../../core/garden/schema'
 import type { Check } from '../../core/garden/check'
 import type { WeatherYear } from '../../core/garden/weatherYear'

@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { stableHash } from '../../core/foundations/hash'
 import type { Plain } from '../merge'
 import { fieldsOf, segmentsAlike, type Place } from './places'

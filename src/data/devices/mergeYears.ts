@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { DAY_VALUES, SLOTS } from '../../core/garden/dayLimits'
 import { stableHash } from '../../core/foundations/hash'
 import { emptyYear } from '../../core/garden/weatherDays'

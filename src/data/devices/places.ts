@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { isPlain, keyed, type Plain } from '../merge'
 
 /**

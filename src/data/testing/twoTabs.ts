@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { mixSeed } from '../../core/foundations/random'
 import type { Bed } from '../../core/garden/schema'
 import { harrierPoint } from '../../demo/harrierPoint'

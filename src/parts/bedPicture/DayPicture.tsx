@@ -51,7 +51,7 @@ export function DayPicture({
     <figure className="min-w-0" data-testid="bed-picture" data-help="bed-picture" data-day={day}>
       <figcaption>
         {children}
-        <h3 className="text-lg">{title}</h3>
+        <h2 className="text-lg">{title}</h2>
         <p className="quiet lg:min-h-12" data-testid="bed-picture-line">
           {line}
         </p>

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
-import equal from 'lodash-es/isEqual'
-import mapValues from 'lodash-es/mapValues'
-import pick from 'lodash-es/pick'
+import { isEqual as equal } from 'es-toolkit/predicate'
+import { mapValues } from 'es-toolkit/object'
+import { pick } from 'es-toolkit/object'
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import {
   useForm,

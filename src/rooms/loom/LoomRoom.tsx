@@ -1,8 +1,9 @@
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
-import { useCallback, useMemo, useRef, useState, type RefObject } from 'react'
+import { lazy, Suspense, useCallback, useMemo, useRef, useState, type RefObject } from 'react'
 import { earlierDayText, longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useGradually } from '../../state/useGradually'
+import { late } from '../../state/late'
 import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
 import { useShared } from '../../state/useShared'
@@ -21,6 +22,11 @@ import { SayGrowing, SheetLayout } from './sheetLayout'
 import { useShownColumns } from './useShownColumns'
 import { WeekEdge } from './WeekEdge'
 import { Failed } from '../../parts/Waiting'
+
+/** Only gardens of many beds need what tells which are in sight. */
+const ColumnsInSight = lazy(() =>
+  late(import('./ColumnsInSight')).then(({ ColumnsInSight }) => ({ default: ColumnsInSight })),
+)
 
 /** Weeks a page turn moves the sheet: one season. */
 const PAGE_WEEKS = 13
@@ -196,7 +202,7 @@ type SheetProps = {
 
 function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: SheetProps) {
   const dark = useDark()
-  const shown = useShownColumns(frame, layout, cursorColumn)
+  const { many, shown, setInSight } = useShownColumns(layout)
   const columns = useShared(layout.columns)
   // Beds out of sight are asked for bit by bit, behind those that are seen.
   const asked = useGradually(columns.length)
@@ -209,6 +215,11 @@ function Sheet({ loom, layout, cursorColumn, cursorDay, frame, onKeyDown }: Shee
   const showToday = todayY >= 0 && todayY <= layout.height
   return (
     <SheetLayout value={layout}>
+      {many && (
+        <Suspense>
+          <ColumnsInSight frame={frame} layout={layout} cursorColumn={cursorColumn} onSight={setInSight} />
+        </Suspense>
+      )}
       <div style={{ width: layout.width, minWidth: '100%' }}>
         <div className="relative h-9 text-sm" aria-hidden="true">
           <span className="quiet absolute bottom-0 text-xs" style={{ left: 32 }}>

@@ -1,4 +1,4 @@
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { z } from 'zod'
 import { changeSettings } from '../../actions/changeGarden'
 import type { Garden } from '../../core/garden/schema'

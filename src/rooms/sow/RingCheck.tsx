@@ -6,6 +6,7 @@ import type { Recipe } from '../../core/seeding/recipe'
 import { TextField } from '../../parts/SelectField'
 import { Why } from '../../parts/Why'
 import { typedCounts, typedNumber } from '../../parts/typed'
+import { Scroll } from '../../parts/Scroll'
 
 /** Width of a usual ring, cm. */
 const USUAL_RING_CM = 30
@@ -46,51 +47,53 @@ export function RingCheck({ recipe, units }: { recipe: Recipe; units: Units }) {
           {problem}
         </p>
       ) : (
-        <table className="table table-sm mt-2 w-auto" data-testid="ring">
-          <thead>
-            <tr>
-              <th>Species</th>
-              <th>Should lie there</th>
-              <th>Counted, a number for each ring</th>
-              <th>So</th>
-            </tr>
-          </thead>
-          <tbody>
-            {recipe.lines.map((line) => {
-              const expected = line.seedsPerM2 * area * thrown
-              const typed = counts[line.speciesId] ?? ''
-              const verdict =
-                typed.trim() === ''
-                  ? null
-                  : ringVerdict(
-                      { speciesId: line.speciesId, expected, counts: typedCounts(typed) },
-                      share * thrown,
-                    )
-              return (
-                <tr key={line.speciesId}>
-                  <td>{line.name}</td>
-                  <td>{expected < 10 ? decimal(expected) : Math.round(expected)}</td>
-                  <td>
-                    <input
-                      className="input input-sm w-40"
-                      aria-label={`${line.name}, counted`}
-                      inputMode="numeric"
-                      value={typed}
-                      onChange={(event) => setCounts({ ...counts, [line.speciesId]: event.target.value })}
-                    />
-                  </td>
-                  <td>
-                    {verdict === null
-                      ? ''
-                      : verdict.ok
-                        ? verdictText(verdict.value)
-                        : verdict.problems[0].message}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
+        <Scroll label="Counts by ring">
+          <table className="table table-sm mt-2 w-auto" data-testid="ring">
+            <thead>
+              <tr>
+                <th>Species</th>
+                <th>Should lie there</th>
+                <th>Counted, a number for each ring</th>
+                <th>So</th>
+              </tr>
+            </thead>
+            <tbody>
+              {recipe.lines.map((line) => {
+                const expected = line.seedsPerM2 * area * thrown
+                const typed = counts[line.speciesId] ?? ''
+                const verdict =
+                  typed.trim() === ''
+                    ? null
+                    : ringVerdict(
+                        { speciesId: line.speciesId, expected, counts: typedCounts(typed) },
+                        share * thrown,
+                      )
+                return (
+                  <tr key={line.speciesId}>
+                    <td>{line.name}</td>
+                    <td>{expected < 10 ? decimal(expected) : Math.round(expected)}</td>
+                    <td>
+                      <input
+                        className="input input-sm w-40"
+                        aria-label={`${line.name}, counted`}
+                        inputMode="numeric"
+                        value={typed}
+                        onChange={(event) => setCounts({ ...counts, [line.speciesId]: event.target.value })}
+                      />
+                    </td>
+                    <td>
+                      {verdict === null
+                        ? ''
+                        : verdict.ok
+                          ? verdictText(verdict.value)
+                          : verdict.problems[0].message}
+                    </td>
+                  </tr>
+                )
+              })}
+            </tbody>
+          </table>
+        </Scroll>
       )}
       <Why>
         Seeds expected: those weighed times the ring’s ground and the passes thrown there. The range is the

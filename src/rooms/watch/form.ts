@@ -1,5 +1,5 @@
 import { FRESH_CHECK } from '../../core/garden/fresh'
-import equal from 'lodash-es/isEqual'
+import { isEqual as equal } from 'es-toolkit/predicate'
 import { z } from 'zod'
 import { dayNumber, isoDate } from '../../core/foundations/day'
 import { check, damageKind, type Check } from '../../core/garden/check'

@@ -1,4 +1,4 @@
-import mapValues from 'lodash-es/mapValues'
+import { mapValues } from 'es-toolkit/object'
 import { useMemo, useState } from 'react'
 import { writeDay } from '../../actions/observeWeather'
 import { isoDate, parseDay } from '../../core/foundations/day'

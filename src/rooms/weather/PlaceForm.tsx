@@ -1,4 +1,4 @@
-import omit from 'lodash-es/omit'
+import { omit } from 'es-toolkit/object'
 import { useMemo, useState } from 'react'
 import { changePlace } from '../../actions/changeGarden'
 import { CLIMATE_TYPES, siteFromType, warmedBy, type ClimateType } from '../../core/site/climateTypes'
@@ -33,7 +33,7 @@ export function PlaceForm() {
   })
   const [started, setStarted] = useState<{ type: ClimateType; warmedC: number } | null>(null)
   /** Fills in another site; how fast it grows warmer stays as it was said. */
-  const fill = (site: SiteClimate) => form.set(omit(textOf(schema, placeValue(site)), 'warming'))
+  const fill = (site: SiteClimate) => form.set(omit(textOf(schema, placeValue(site)), ['warming']))
 
   function startFrom(typeId: string) {
     const type = CLIMATE_TYPES.find((item) => item.id === typeId)

@@ -1,4 +1,4 @@
-import { sortBy } from 'lodash-es'
+import { sortBy } from 'es-toolkit/array'
 import { randomStream } from '../../foundations/random'
 import { findSpecies } from '../../plants/catalogue'
 import {
@@ -133,8 +133,8 @@ export function calibrate(
   const costs = new Map(cases.map((one) => [one, costOfCase(one, judge)]))
   for (const step of STEPS)
     for (const groups of stages)
-      for (const group of sortBy(groups, () => random.uniform())) {
-        for (const knob of sortBy(group, () => random.uniform())) improve([knob], step, costs, judge)
+      for (const group of sortBy(groups, [() => random.uniform()])) {
+        for (const knob of sortBy(group, [() => random.uniform()])) improve([knob], step, costs, judge)
         for (const pair of pairsOf(group)) improve(pair, step, costs, judge)
       }
   return tidy(draft)
