@@ -11,6 +11,8 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: 2,
   fullyParallel: true,
+  // Run once more, one that passes then is unsteady: the end of the run names how many, with the page it failed on above.
+  retries: 1,
   // Waits hold for the slowest machine: nothing here is a measure of speed.
   timeout: 900_000,
   expect: { timeout: 180_000 },

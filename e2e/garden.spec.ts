@@ -123,8 +123,8 @@ test('what is pressed in the moment a page is left is done, once, by the next', 
     .getByRole('button', { name: 'Part it' })
     .evaluate((button: HTMLElement) => (button.click(), location.assign('/bed/marlpit-lane-L4')))
   const parts = page.getByTestId('parts-compared')
-  await expect(parts.getByRole('row', { name: /first half/ })).toBeVisible()
   await expect(page.getByText('Done after the page was left: Parted')).toBeVisible()
+  await expect(parts.getByRole('row', { name: /first half/ })).toBeVisible()
   await page
     .getByRole('banner')
     .getByRole('button', { name: 'Undo', exact: true })

@@ -16,6 +16,9 @@ function sayPutBack(gardens: number) {
     )
 }
 
+/** How long it is said what was done: it comes unasked, and before the room is whole. */
+const READ_WITHIN_MS = 30_000
+
 /** What was pressed in the moment a page was left is done by now, or it is said why not. */
 function sayFinished({ what, step, problem }: Finished) {
   if (problem !== null)
@@ -24,6 +27,7 @@ function sayFinished({ what, step, problem }: Finished) {
     })
   else
     notice.success(`Done after the page was left: ${what}`, {
+      duration: READ_WITHIN_MS,
       ...(step !== null && { action: { label: 'Undo', onClick: () => void takeBack(step) } }),
     })
 }
