@@ -29,7 +29,7 @@ async function picture(page: Page, name: string) {
 /** Opens the demo with the lines for the first use put away. */
 async function opened(page: Page) {
   await openLoom(page, 'marlpit-lane')
-  await page.getByRole('button', { name: 'No such lines' }).click()
+  await page.getByRole('button', { name: 'Hide tips' }).click()
 }
 
 /** Scrolls until something stands at the lower end of the page. */

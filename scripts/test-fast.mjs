@@ -4,6 +4,8 @@ import { existsSync, readFileSync } from 'node:fs'
 
 /** Suites that took longer than this in the last whole run are left to that, s. */
 const LONG_S = 8
+/** What the tools keep between runs. */
+const KEPT = 'node_modules/.cache/kilim'
 const unit = existsSync('reports/unit.json') ? JSON.parse(readFileSync('reports/unit.json', 'utf8')) : null
 const long = (unit?.testResults ?? [])
   .filter(({ startTime, endTime }) => endTime - startTime > 1000 * LONG_S)
@@ -31,8 +33,9 @@ const run = (name, command, args) =>
 
 const jest = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js']
 const passed = await Promise.all([
-  run('types', 'npx', ['tsc', '--noEmit']),
-  sources.length === 0 || run('lint', 'npx', ['eslint', ...sources]),
+  run('types', 'npx', ['tsc', '--noEmit', '--incremental', '--tsBuildInfoFile', `${KEPT}/types.tsbuildinfo`]),
+  sources.length === 0 ||
+    run('lint', 'npx', ['eslint', '--cache', '--cache-location', `${KEPT}/eslint`, ...sources]),
   tested.length === 0 ||
     run('unit tests of what changed', process.execPath, [
       ...jest,

@@ -19,13 +19,13 @@ export function FirstUse() {
       <span>{here.line}</span>
       <span className="flex gap-1">
         <button className="btn btn-ghost btn-sm" onClick={() => dispatch(roomsKnown([here.id]))}>
-          Understood
+          Got it
         </button>
         <button
           className="btn btn-ghost btn-sm"
           onClick={() => dispatch(roomsKnown(FIRST_USE.map(({ id }) => id)))}
         >
-          No such lines
+          Hide tips
         </button>
       </span>
     </p>

@@ -54,6 +54,17 @@ describe('jobs on the demo garden', () => {
     ])
     expect(after!.mulchG.p50).toBeGreaterThan(100)
   })
+  test('a stand’s forecast, picture and plan are the same before and after all its endings were looked at', () => {
+    for (const stand of data.stands.slice(0, 12)) {
+      const own = standCaseOf(data, stand)
+      const scenario = own && scenarioOf(data, stand, today)
+      if (!scenario) continue
+      const told = () => [jobs.forecast(spec, own), jobs.portrait(spec, own), jobs.evaluate(spec, scenario)]
+      const before = told()
+      jobs.compare(spec, scenario, { startDay: null })
+      expect(told()).toEqual(before)
+    }
+  })
   test('the outlook of the weeks is the same for the same weather', () => {
     expect(jobs.outlook(spec, today, 4)).toEqual(jobs.outlook(spec, today, 4))
     expect(jobs.outlook(spec, today, 4)).toHaveLength(4)

@@ -155,7 +155,7 @@ export function usePlan(view: StandView): PlanView {
     answer: current,
     state: evaluated.error !== null || !right ? 'failed' : current === undefined ? 'computing' : 'ready',
     last: planName(settled) === name ? (evaluated.value ?? evaluated.last) : latest,
-    lastDay: evaluated.lastDay,
+    lastDay: planName(settled) === name ? evaluated.lastDay : null,
     stored: stored.value,
     error: evaluated.error,
     retry: evaluated.retry,

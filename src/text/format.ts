@@ -17,20 +17,19 @@ export type Units = Garden['units']
 const browserLocale = () => (typeof navigator === 'undefined' ? 'en-GB' : navigator.language)
 
 /** Formatters are dear to make: one is kept for each locale and set of options. */
-type Of<Options> = readonly [locale: string, options: Options]
-const getCacheKey = ([locale, options]: Of<object>) => locale + JSON.stringify(options)
+const getCacheKey = (options: object) => browserLocale() + JSON.stringify(options)
 const dateFormat = memoize(
-  ([locale, options]: Of<Intl.DateTimeFormatOptions>) =>
-    new Intl.DateTimeFormat(locale, { timeZone: 'UTC', ...options }),
+  (options: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat(browserLocale(), { timeZone: 'UTC', ...options }),
   { getCacheKey },
 )
 const numberFormat = memoize(
-  ([locale, options]: Of<Intl.NumberFormatOptions>) => new Intl.NumberFormat(locale, options),
+  (options: Intl.NumberFormatOptions) => new Intl.NumberFormat(browserLocale(), options),
   { getCacheKey },
 )
 
 const dateText = (day: number, options: Intl.DateTimeFormatOptions) =>
-  dateFormat([browserLocale(), options]).format(day * 86_400_000)
+  dateFormat(options).format(day * 86_400_000)
 
 /** Some locales shorten a month with a stop, which would stand twice at the end of a sentence. */
 const unstopped = (text: string) => text.replace(/\.$/, '')
@@ -45,10 +44,7 @@ export const weekdayDate = (day: number) =>
 
 /** `17–31 May`, `28 May – 4 Jun` in the browser's locale. */
 const dateRange = (low: number, high: number) =>
-  dateFormat([browserLocale(), { day: 'numeric', month: 'short' }]).formatRange(
-    low * 86_400_000,
-    high * 86_400_000,
-  )
+  dateFormat({ day: 'numeric', month: 'short' }).formatRange(low * 86_400_000, high * 86_400_000)
 
 /** `26 Jun 2026` in the browser's locale. */
 export const longDate = (day: number) =>
@@ -78,16 +74,14 @@ export function rangeText(low: number, high: number): string {
 
 /** A number with just so many places, in the browser's locale. */
 export const fixed = (value: number, places: number) =>
-  numberFormat([browserLocale(), { minimumFractionDigits: places, maximumFractionDigits: places }]).format(
-    value,
-  )
+  numberFormat({ minimumFractionDigits: places, maximumFractionDigits: places }).format(value)
 
 /** A number with so many places at most, in the browser's locale. */
 export const decimal = (value: number, places = 1) => digits(value, places)
 
 /** What stands before the decimals in the browser's locale: a point or a comma. */
 export const decimalSign = (): '.' | ',' =>
-  numberFormat([browserLocale(), {}])
+  numberFormat({})
     .formatToParts(0.5)
     .find(({ type }) => type === 'decimal')?.value === ','
     ? ','
@@ -107,7 +101,7 @@ export function chanceText(share: number): string {
 }
 
 const digits = (value: number, places: number) =>
-  numberFormat([browserLocale(), { minimumFractionDigits: 0, maximumFractionDigits: places }]).format(
+  numberFormat({ minimumFractionDigits: 0, maximumFractionDigits: places }).format(
     Math.abs(value) < 0.5 / 10 ** places ? 0 : value,
   )
 
@@ -230,15 +224,12 @@ export function drillRate(kgHa: number, units: Units): string {
 
 /** An amount of money in the garden's currency. */
 export const money = (value: number, currency: string) =>
-  numberFormat([
-    browserLocale(),
-    {
-      style: 'currency',
-      currency,
-      maximumFractionDigits: value < 20 ? 2 : 0,
-      minimumFractionDigits: value < 20 ? 2 : 0,
-    },
-  ]).format(value)
+  numberFormat({
+    style: 'currency',
+    currency,
+    maximumFractionDigits: value < 20 ? 2 : 0,
+    minimumFractionDigits: value < 20 ? 2 : 0,
+  }).format(value)
 
 /** A temperature, °C inside. */
 export function temperature(celsius: number, units: Units): string {
@@ -265,26 +256,23 @@ export function minutes(value: number): string {
 
 /** A moment of the grower's own day, from ms since 1970: `27 Nov 2026, 14:05`. */
 export const momentText = (at: number): string =>
-  dateFormat([
-    browserLocale(),
-    {
-      day: 'numeric',
-      month: 'short',
-      year: 'numeric',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: undefined,
-    },
-  ]).format(at)
+  dateFormat({
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: undefined,
+  }).format(at)
 
 /** A time of the grower's own day, from ms since 1970: `14:05`. */
 export const timeText = (at: number): string =>
-  dateFormat([browserLocale(), { hour: '2-digit', minute: '2-digit', timeZone: undefined }]).format(at)
+  dateFormat({ hour: '2-digit', minute: '2-digit', timeZone: undefined }).format(at)
 
 /** When something was begun, from ms since 1970: `on Tuesday, 14:05`, or with its date once a week has passed. */
 export const begunText = (at: number, now = Date.now()): string =>
   now - at < 6 * 864e5
-    ? `on ${dateFormat([browserLocale(), { weekday: 'long', hour: '2-digit', minute: '2-digit', timeZone: undefined }]).format(at)}`
+    ? `on ${dateFormat({ weekday: 'long', hour: '2-digit', minute: '2-digit', timeZone: undefined }).format(at)}`
     : `on ${momentText(at)}`
 
 /** Room that pictures and records take, from bytes. */

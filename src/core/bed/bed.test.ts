@@ -224,6 +224,15 @@ describe('what stood before', () => {
     const start = (member: number) => run.residueNitrogenG[member]
     expect(start(41)).toBeCloseTo(start(1), 1)
   })
+  test('the ground is worked out once for the same members, whatever ensemble they stand in', () => {
+    const many = generatedEnsemble(TEST_SITES.maryland, dayNumber('2025-04-01'), 500, 90, 5)
+    const ground = groundOn(cabbage, testBed, many, day)
+    const stoodIn = (other: typeof many) => groundOn(cabbage, testBed, other, day)
+    expect(stoodIn({ ...many, days: many.days - 60 })).toBe(ground)
+    expect(stoodIn({ ...many, members: many.members.slice(0, PAST_MEMBERS) })).toBe(ground)
+    expect(stoodIn({ ...many, members: many.members.toReversed() })).not.toBe(ground)
+    expect(stoodIn({ ...many, members: many.members.slice(0, 12) })!.members).toBe(12)
+  })
 })
 
 describe('which stands had a ground', () => {

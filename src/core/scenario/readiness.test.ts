@@ -18,6 +18,14 @@ const ready = (...of: Parameters<typeof testPlan>) => evaluate(testPlan(...of), 
 const gate = ({ criteria }: ReturnType<typeof ready>, id: CriterionId) =>
   criteria.find(({ detail }) => detail.id === id)
 
+test('a cover that is cut before it covers is not told to cover afterwards', () => {
+  const cut = (on: string) => ready('hairy-vetch', '2025-09-20', on, 'chop', 'tomato', '2026-06-12').covered30
+  const [early, late] = [cut('2025-10-02'), cut('2026-05-22')]
+  expect(late.chance).toBeGreaterThan(0.9)
+  expect(early.chance).toBeLessThan(0.1)
+  expect(early.quantiles?.p90 ?? 0).toBeLessThanOrEqual(dayNumber('2025-10-02'))
+})
+
 describe('criteria before planting', () => {
   const vetch = ready('hairy-vetch', '2025-09-20', '2026-05-22', 'chop', 'tomato', '2026-06-12')
   test('the wait follows the grower’s own rule', () =>

@@ -1,11 +1,12 @@
 import { expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
+import type { EndMethodId } from '../garden/ending'
 import { standRun } from '../bed/standRun'
 import { generatedEnsemble } from '../site/ensemble'
 import { testCase, testCover } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
 import { forecastOf } from './forecast'
-import { followedUntil, turningDays, weatherUntil } from './horizon'
+import { followedAlone, followedUntil, turningDays, weatherUntil } from './horizon'
 
 const plan = { date: '2026-05-20', method: 'crimp' as const, passes: 1, note: '' }
 const next = dayNumber('2026-06-05')
@@ -21,15 +22,25 @@ test('a stand is followed long past the day its ground is taken, on a grid of da
   expect(turningDays(rye)).toEqual([dayNumber(plan.date), next])
 })
 
+test('without its ending a stand is followed to some days past the last act, as long as anybody waits for its death, to the end', () => {
+  const ended = (method: EndMethodId, passes = 1, date = plan.date) =>
+    followedAlone({ stand: { ...rye.stand, end: { plan: { ...plan, method, passes, date }, actual: null } } })
+  const day = dayNumber(plan.date)
+  expect(ended('crimp')! - day).toBeGreaterThanOrEqual(14)
+  expect(ended('crimp')! - day).toBeLessThan(14 + 28)
+  expect(ended('chop', 3)! - day).toBeGreaterThanOrEqual(14 + 14)
+  expect(ended('crimp', 1, '2026-05-19')).toBe(ended('crimp'))
+  for (const method of ['winter-kill', 'hens', 'tarp', 'harvest'] as const) expect(ended(method)).toBeNull()
+  expect(followedAlone({ stand: { ...rye.stand, end: { plan: null, actual: null } } })).toBeNull()
+})
+
 test('what is told of a stand is the same as when it is followed to the end of the weather', () => {
   const ensemble = generatedEnsemble(TEST_SITES.maryland, dayNumber('2025-08-01'), 700, 30, 3)
   const short = weatherUntil(ensemble, followedUntil(rye))
   expect(short.days).toBeLessThan(ensemble.days)
   expect(weatherUntil(ensemble, null)).toBe(ensemble)
-  const [whole, told] = [
-    forecastOf(rye, standRun(rye, ensemble)!),
-    forecastOf(rye, standRun(rye, short, turningDays(rye))!),
-  ]
+  const whole = forecastOf(rye, standRun(rye, ensemble)!)
+  const told = forecastOf(rye, standRun(rye, short, turningDays(rye), followedAlone(rye))!)
   for (const name of [
     'stages',
     'covered30',

@@ -12,6 +12,7 @@ import type { StandCase } from './cases'
 const FOLLOWED_AFTER_DAYS = 220
 /** Horizons lie on a grid of days, so that a plan that is moved a little keeps the stand as it was grown. */
 const GRID_DAYS = 28
+const onGrid = (day: number) => Math.ceil(day / GRID_DAYS) * GRID_DAYS
 
 /** Day up to which a stand is of interest: long after its ground is taken, if it is; null where nothing takes it. */
 export function followedUntil({
@@ -21,10 +22,10 @@ export function followedUntil({
   if (nextStartDay === null) return null
   const end = latest(stand.end)
   const last = Math.max(nextStartDay, end ? dayNumber(end.date) : -Infinity)
-  return Math.ceil((last + FOLLOWED_AFTER_DAYS) / GRID_DAYS) * GRID_DAYS
+  return onGrid(last + FOLLOWED_AFTER_DAYS)
 }
 
-/** Days that a stand is followed without its ending after the last act of it: what a week's delay of it asks for. */
+/** Days that a stand is followed at least without its ending after the last act of it: what a week's delay of it asks for. */
 const AFTER_ACT_DAYS = 14
 
 /**
@@ -37,7 +38,7 @@ export function followedAlone({ stand }: Pick<StandCase, 'stand'>): number | nul
   if (!end) return null
   const method = findMethod(end.method)
   if (!method || method.waits || method.animals || method.sheet) return null
-  return dayNumber(end.date) + lastActAfter(method, end) + AFTER_ACT_DAYS
+  return onGrid(dayNumber(end.date) + lastActAfter(method, end) + AFTER_ACT_DAYS)
 }
 
 /** Days on which a stand's states are wanted: where its ending begins and where its ground is taken. */

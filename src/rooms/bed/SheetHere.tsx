@@ -97,7 +97,7 @@ export function SheetHere({ bed }: { bed: Bed }) {
         <TypedDay form={form} name="from" label="Laid on" />
         <TypedDay form={form} name="until" label="Off on" />
         <button className="btn mt-6" disabled={barred}>
-          {value && value.from <= today ? 'It lies there' : 'Plan it'}
+          {value && value.from <= today ? 'Record as laid' : 'Plan it'}
         </button>
       </Form>
       {value && stand && <Outlook bed={bed} laying={value} stand={stand} />}

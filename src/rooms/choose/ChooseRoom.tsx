@@ -109,7 +109,7 @@ function Windows({ unknown }: { unknown: boolean }) {
                   <th>Bed</th>
                   <th className="text-right">Last 52 weeks</th>
                   <th className="text-right">Ahead as planned</th>
-                  <th className="text-right">Of these fillable</th>
+                  <th className="text-right">Weeks you can fill</th>
                   <th>
                     <span className="sr-only">Fill</span>
                   </th>

@@ -56,7 +56,7 @@ export function Dates({ end, withStart = false }: { end: EndView; withStart?: bo
           {follows.kind === 'crop'
             ? `${establishment === 'seed' ? 'Sown' : 'Transplanted'}; your wait: ${garden.waitDays[establishment]} days (set under Garden). The crop is chosen in Plant.`
             : follows.kind === 'nothing'
-              ? 'Nothing is planned to follow, so no day is asked of it. Empty is fine.'
+              ? 'No crop follows. Leave empty if you have no date in mind.'
               : 'No crop is decided: it only has to be dead by then.'}
         </p>
         {withStart && <StartDate end={end} />}
