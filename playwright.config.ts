@@ -1,10 +1,7 @@
 import { defineConfig } from '@playwright/test'
-import { existsSync } from 'node:fs'
+import { CHROMIUM } from './scripts/chromium'
 
 const port = Number(process.env.KILIM_TEST_PORT ?? 4317)
-const chromium =
-  process.env.CHROMIUM_PATH ??
-  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path))
 
 export default defineConfig({
   testDir: 'e2e',
@@ -14,7 +11,7 @@ export default defineConfig({
   // Run once more, one that passes then is unsteady: the end of the run names how many, with the page it failed on above.
   retries: 1,
   // Waits hold for the slowest machine: nothing here is a measure of speed.
-  timeout: 900_000,
+  timeout: 480_000,
   expect: { timeout: 180_000 },
   reporter: [['list'], ['./e2e/reporter.ts'], ['json', { outputFile: 'reports/browser.json' }]],
   testIgnore: process.env.KILIM_SCREENSHOTS ? [] : ['**/screenshots.spec.ts'],
@@ -24,7 +21,7 @@ export default defineConfig({
     locale: 'en-GB',
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      executablePath: chromium,
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

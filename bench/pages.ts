@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
-import { existsSync } from 'node:fs'
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM } from '../scripts/chromium'
 import { FRESH_CHECK } from '../src/core/garden/fresh'
 import { marlpitLane } from '../src/demo/marlpitLane'
 
@@ -104,11 +104,8 @@ async function opening(page: Page, path: string, ready: (page: Page) => Promise<
 }
 
 async function measure(checks: number, pictures: number) {
-  const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium'].find(
-    (path) => path && existsSync(path),
-  )
   const browser = await chromium.launch({
-    executablePath,
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
   })
   const page = await browser.newPage()
@@ -125,10 +122,7 @@ async function measure(checks: number, pictures: number) {
 
 /** Longest time the page itself was busy while every way of an ending is compared and a date is dragged, ms. */
 async function busiest(): Promise<{ comparing: number; dragging: number }> {
-  const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium'].find(
-    (path) => path && existsSync(path),
-  )
-  const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const page = await browser.newPage()
   await page.goto(`${ADDRESS}/demo/marlpit-lane`)
   await page.getByTestId('loom').waitFor()

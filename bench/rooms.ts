@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { chromium, type BrowserContext, type Page } from '@playwright/test'
+import { CHROMIUM } from '../scripts/chromium'
 
 /**
  * Opens the demo's rooms in the built app, from nothing and from kept answers, and prints the milliseconds until the sheet is
@@ -105,7 +106,7 @@ async function visit(context: BrowserContext, path: string, first: string, whole
 /** A browser of its own that keeps what a grower's browser keeps between visits: storage, and scripts made ready. */
 const context = async () => {
   const fresh = await chromium.launchPersistentContext(mkdtempSync(join(tmpdir(), 'kilim-rooms-')), {
-    executablePath: process.env.KILIM_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     viewport: { width: 1280, height: 800 },
     bypassCSP: true,
   })

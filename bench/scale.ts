@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM } from '../scripts/chromium'
 import { bigGarden } from '../e2e/bigGarden'
 
 /**
@@ -37,7 +38,7 @@ const server = spawn(process.execPath, ['dist/server/server.js'], {
   stdio: 'ignore',
 })
 const browser = await chromium.launch({
-  executablePath: process.env.KILIM_CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--enable-precise-memory-info', '--js-flags=--expose-gc'],
 })
 

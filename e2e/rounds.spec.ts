@@ -59,7 +59,8 @@ test('from the rounds to a recorded sowing in at most eight taps, and a check in
   // A check of a bed one stands at: its code opens it; here it is chosen in the bar at the thumb.
   await page.goto('/rounds')
   await tap(page.getByRole('link', { name: 'Check', exact: true }).first())
-  await tap(page.getByRole('link', { name: /^L1/ }))
+  await expect(page).toHaveURL(/\/check/)
+  await tap(page.getByRole('main').getByRole('link', { name: /^L1/ }))
   await tap(page.getByRole('button', { name: 'stems lengthening' }))
   await tap(page.getByRole('button', { name: 'all of it' }))
   await tap(page.getByRole('button', { name: /^Save/ }).first())

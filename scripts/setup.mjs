@@ -44,10 +44,10 @@ if (process.argv.includes('--browser')) {
   // A zip that Kilim writes is read back by another program.
   if (spawnSync('unzip', ['-v'], { stdio: 'ignore' }).status !== 0 && !install('unzip'))
     fail('No unzip was found and apt could not install it. Install unzip, then run the command again.')
-  const places = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].filter(Boolean)
+  const places = [process.env.CHROMIUM_PATH, '/usr/bin/chromium-headless-shell'].filter(Boolean)
   if (!places.some((path) => existsSync(path))) {
     console.log('Installing Chromium for the browser tests …')
-    if (!install('chromium'))
+    if (!install('chromium-headless-shell') && !existsSync('/usr/bin/chromium') && !install('chromium'))
       fail(
         'No Chromium was found and apt could not install it. Install Chromium and set CHROMIUM_PATH to its path.',
       )

@@ -1,5 +1,6 @@
 import { mkdirSync } from 'node:fs'
 import { chromium } from '@playwright/test'
+import { CHROMIUM } from './chromium'
 import { readSites } from './cases'
 import { dayNumber } from '../src/core/foundations/day'
 import { quantilesOf } from '../src/core/foundations/statistics'
@@ -77,7 +78,7 @@ const table = (plants: readonly Species[]) =>
 const html = `<body style="font:11px sans-serif;background:#faf8f2;margin:8px"><p>Live shoots, 0–12 t/ha with lines at 3, 6 and 9, from April on for a year after sowing; dot: first flower in most years. Sown ${SOWN.map(([monthDay, colour]) => `<b style="color:${colour}">${monthDay}</b>`).join(', ')}.</p><div style="display:flex;gap:12px">${table(SPECIES.slice(0, half))}${table(SPECIES.slice(half))}</div></body>`
 
 const browser = await chromium.launch({
-  executablePath: process.env.KILIM_CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox'],
 })
 const page = await browser.newPage({ viewport: { width: 1560, height: 900 } })

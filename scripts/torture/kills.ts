@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { randomStream } from '../../src/core/foundations/random'
-import { CHROMIUM, servePage } from './servePage'
+import { CHROMIUM } from '../chromium'
+import { servePage } from './servePage'
 
 const PORT = 4991
 const DEBUG_PORT = 4992
@@ -18,7 +19,7 @@ async function start(
   profile: string,
 ): Promise<{ browser: ChildProcess; page: Page; leave: () => Promise<void> }> {
   const browser = spawn(
-    CHROMIUM,
+    CHROMIUM!,
     [
       '--headless=new',
       '--no-sandbox',

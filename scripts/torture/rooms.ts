@@ -1,3 +1,4 @@
+import { CHROMIUM } from '../chromium'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -129,7 +130,7 @@ export async function tortureRooms(texts: readonly string[]): Promise<RoomsTally
   })
   await new Promise((resolve) => server.stdout.once('data', resolve))
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
   })
   for (let from = 0; from < texts.length; from += PER_BROWSER)

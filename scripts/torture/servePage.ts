@@ -1,11 +1,6 @@
-import { existsSync } from 'node:fs'
 import type { Server } from 'node:http'
 import express from 'express'
 import { build } from 'vite'
-
-export const CHROMIUM =
-  process.env.CHROMIUM_PATH ??
-  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path))!
 
 /** Builds a page of one script into a folder and serves it on this machine. */
 export async function servePage(entry: string, dir: string, port: number): Promise<Server> {

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page, type Worker } from '@playwright/test'
 import { randomStream } from '../../src/core/foundations/random'
-import { CHROMIUM, servePage } from './servePage'
+import { CHROMIUM } from '../chromium'
+import { servePage } from './servePage'
 
 const PORT = 4993
 /** Questions asked together in a round, and longest that one may take, ms. */
