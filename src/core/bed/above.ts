@@ -6,7 +6,8 @@ import { findCrop } from '../plants/crops'
 import { grownFrostC, shadeByDay } from '../plants/shade'
 import type { StandAbove, StandCase, UpperCrop } from '../season/cases'
 import { quantilesOf } from '../foundations/statistics'
-import { endEvents } from '../termination/kill'
+import { USUAL_LANES } from '../termination/lastAct'
+import { endEvents, sheetOffDay } from '../termination/kill'
 import { findMethod, takesWhatIsBelow } from '../termination/methods'
 import type { StandEvent, StandRun } from '../stand/types'
 import { cropCourse } from './cropCourse'
@@ -14,6 +15,8 @@ import { placeIn } from '../stand/series'
 
 /** Covers are ended, not frosted, in what they keep from the light: their own run tells when cold takes them. */
 const NO_FROST_KILLS_C = -99
+/** Days after the first of strips on which they lie. */
+const STRIPS_FALL_DAYS = Math.ceil(((USUAL_LANES.count - 1) * USUAL_LANES.everyDays) / 2)
 /** Stubble that a cut over what grows below leaves, m, where none is planned (judgement, 0.05–0.12). */
 const USUAL_STUBBLE_M = 0.08
 
@@ -55,30 +58,39 @@ export function coverAbove(run: StandRun, upper: StandCase, lower: StandCase, so
   const end = latest(upper.stand.end)
   const endDay = end && dayNumber(end.date)
   const goneDay = run.startDay + run.days
+  // Strips fall one after the other, the middle of them on this day.
+  const fellOn = Math.min(goneDay - 1, (endDay ?? 0) + (end?.method === 'strips' ? STRIPS_FALL_DAYS : 0))
   return {
     canopyAbove: { fromDay: run.startDay, shares: cover, frostC: NO_FROST_KILLS_C },
     crop: { plantedDay: run.startDay, goneDay, wantedG, cover, leavesG: 0, watered: false },
     events:
       endDay === null || endDay < sowDay || endDay + 1 >= goneDay
         ? []
-        : [
-            ...fallen(endDay, (series, day) => middle(series, day - run.startDay), run, sowDay),
-            ...reachedBelow(upper, lower),
-          ],
+        : [...fallen(fellOn, run, sowDay), ...reachedBelow(upper, lower)],
   }
 }
 
-/** What an upper stand lays onto the ground between the sowing and the day after its end, as mulch of that day. */
-function fallen(
-  endDay: number,
-  on: (series: Float32Array, day: number) => number,
-  { residueG, residueNitrogenG, startDay }: StandRun,
-  sowDay: number,
-): StandEvent[] {
-  const from = Math.max(sowDay, startDay)
-  const massG = on(residueG, endDay + 1) - on(residueG, from)
-  const nitrogenG = on(residueNitrogenG, endDay + 1) - on(residueNitrogenG, from)
-  return massG > 0 ? [{ day: endDay, kind: 'mulch', massG, nitrogenG: Math.max(0, nitrogenG) }] : []
+/**
+ * What an upper stand lays onto the ground from the morning of the sowing until the evening of its end, as mulch of that day,
+ * member by member.
+ */
+function fallen(endDay: number, run: StandRun, sowDay: number): StandEvent[] {
+  const { residueG, residueNitrogenG, startDay, members } = run
+  const eve = Math.max(sowDay - 1, startDay)
+  const since = (series: Float32Array) =>
+    Float64Array.from({ length: members }, (_, m) =>
+      Math.max(
+        0,
+        series[placeIn(run, m, endDay - startDay)] -
+          (sowDay > startDay ? series[placeIn(run, m, eve - startDay)] : 0),
+      ),
+    )
+  const byMember = { massG: since(residueG), nitrogenG: since(residueNitrogenG) }
+  const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / members
+  const massG = mean(byMember.massG)
+  return massG > 0
+    ? [{ day: endDay, kind: 'mulch', massG, nitrogenG: mean(byMember.nitrogenG), byMember }]
+    : []
 }
 
 /** What the end of a stand does to what grows under it: a cut passes over at its height, rolling and cold leave it; all else ends both. */
@@ -89,7 +101,7 @@ function reachedBelow({ stand: { end } }: StandCase, { bed, stand, own, flattens
   const day = dayNumber(planned.date)
   if (takesWhatIsBelow(method))
     return endEvents(planned, day, {
-      clearDay: null,
+      offDay: sheetOffDay(planned, null),
       plot: segmentSizeM(bed, stand.segment),
       own,
       bedKind: bed.kind,

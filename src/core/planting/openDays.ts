@@ -59,12 +59,10 @@ export const freedBySoil = (
 
 /**
  * Whether residue starves a crop planted on a day: in its first four weeks it takes more than half of what the soil has
- * left and frees, and what remains, with what is fed, is less than the crop wants. `ended` has the ending in it, the member
- * in its place `slot`.
+ * left and frees, and what remains, with what is fed, is less than the crop wants. `ended` has the ending in it.
  */
 export function tiesUp(
   ended: StandRun,
-  slot: number,
   ensemble: WeatherEnsemble,
   member: number,
   day: number,
@@ -75,9 +73,9 @@ export function tiesUp(
   const from = Math.max(0, day - ended.startDay)
   const to = Math.min(ended.days - 1, day - ended.startDay + FIRST_WEEKS_DAYS)
   if (to <= from) return false
-  const takenG = ended.releasedG[placeIn(ended, slot, from)] - ended.releasedG[placeIn(ended, slot, to)]
+  const takenG = ended.releasedG[placeIn(ended, member, from)] - ended.releasedG[placeIn(ended, member, to)]
   if (takenG <= 0) return false
-  const soilG = ended.mineralG[placeIn(ended, slot, from)] + freedBySoil(ensemble, member, day, fertility)
+  const soilG = ended.mineralG[placeIn(ended, member, from)] + freedBySoil(ensemble, member, day, fertility)
   return takenG > TIE_UP_SHARE * soilG && CAUGHT * soilG + feedG - takenG < cropNeed(crop, FIRST_WEEKS_DAYS)
 }
 

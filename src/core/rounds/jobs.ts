@@ -23,6 +23,8 @@ export const ROUND_DAYS = 7
 const UNSEEN_DAYS = 21
 /** Seed this near to ripe is urgent, days. */
 const SEED_NEAR_DAYS = 12
+/** A stage that begins so long after the planned end does not move it. */
+const WINDOW_NEAR_DAYS = 14
 /** Frost this likely is worth a job. */
 const FROST_CHANCE = 0.3
 /** Seed layer this dry stops seed from sprouting; share of what it holds. */
@@ -91,6 +93,7 @@ const growth: Maker = (input, stand) => {
     flower?.quantiles &&
     flower.chance > 0.5 &&
     plan &&
+    flower.quantiles.p10 < dayNumber(plan.date) + WINDOW_NEAR_DAYS &&
     findMethod(plan.method)?.acts.some((act) => act === 'chop' || act === 'crimp')
   )
     jobs.push(

@@ -2,20 +2,18 @@ import { CANDIDATES, type Candidate } from '../termination/start'
 import { leftOnTop, type MethodId } from '../termination/methods'
 import { segmentAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
-import { boundOf, exactOf, startOf, type Bounded } from './bounds'
 import { daysFor, daysTried, MOST_STARTS, shutMethods, type TerminationOption } from './compare'
 import {
   beforeSeed,
-  enough,
   HOPELESS,
-  lastSafe,
-  latestSafe,
   near,
   preferred,
   reach,
   SAFE_CHANCE,
+  SEEDS_BORNE,
   type TerminationStart,
 } from './starts'
+import { closelyInSteps, startOf, tryBarely, type Tried } from './tries'
 import { atOnce, type Steps } from '../foundations/steps'
 import { commonOf } from './criteria'
 import { seedFitDays } from './seedFit'
@@ -71,38 +69,60 @@ export type BestTermination = TerminationStart & {
   latestSafeDay: number | null
 }
 
+/** A start of a way that is held against others; what it comes to in full is worked out where it is asked for. */
+type Rival = Pick<TerminationStart, 'day' | 'worth' | 'seeds'> & {
+  candidate: Candidate
+  start: () => TerminationStart
+}
+
+/** The best of some starts; null where there is none. */
+function bestOf<T extends Rival>(scenario: Scenario, rivals: readonly T[]): T | null {
+  const all = preferred(rivals, (rival) => rival)
+  if (all.length === 0) return null
+  const top = Math.max(...all.map(({ worth }) => worth))
+  return all
+    .filter(({ worth }) => near(worth, top))
+    .map((one) => ({ one, ranked: rankedOf(scenario, one.candidate, one.start()) }))
+    .sort((a, b) => inOrder(top)(a.ranked, b.ranked))[0].one
+}
+
+const rivalOf = (candidate: Candidate, start: TerminationStart): Rival => ({
+  candidate,
+  day: start.day,
+  worth: start.worth,
+  seeds: start.seeds,
+  start: () => start,
+})
+
+const asPlanned = ({ candidate, start }: Rival, latestSafeDay: number | null): BestTermination => ({
+  ...start(),
+  method: candidate.method.id,
+  passes: candidate.passes,
+  latestSafeDay,
+})
+
+const candidateOf = ({ method, passes }: TerminationOption): Candidate =>
+  CANDIDATES.find((one) => one.method.id === method && one.passes === passes)!
+
 /** The best of options that have been compared; null where none can be done. */
 export function bestOption(
   scenario: Scenario,
   options: readonly TerminationOption[],
 ): BestTermination | null {
   const open = options.filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
-  const all = preferred(
-    open.flatMap((option) => option.starts.map((start) => ({ option, start }))),
-    ({ start }) => start,
+  const best = bestOf(
+    scenario,
+    open.flatMap((option) => option.starts.map((start) => rivalOf(candidateOf(option), start))),
   )
-  if (all.length === 0) return null
-  const top = Math.max(...all.map(({ start }) => start.worth))
-  const { option, start } = all
-    .filter(({ start }) => near(start.worth, top))
-    .map((one) => {
-      const { method, passes } = one.option
-      const candidate = CANDIDATES.find(
-        ({ method: other, passes: times }) => other.id === method && passes === times,
-      )!
-      return { ...one, ranked: rankedOf(scenario, candidate, one.start) }
-    })
-    .sort((a, b) => inOrder(top)(a.ranked, b.ranked))[0]
-  const { method, passes, starts } = option
-  return { ...start, method, passes, latestSafeDay: latestSafe(starts) }
+  return best && asPlanned(best, open.find((option) => candidateOf(option) === best.candidate)!.latestSafeDay)
 }
 
-/** How closely endings are looked for: start days tried, whether the residue of the best is followed, and which are wanted. */
+/** How closely endings are looked for: start days tried, whether the stand is followed with them, and which are wanted. */
 export type Search = { starts?: number; exact?: boolean; keep?: (termination: Termination) => boolean }
 
 /**
- * The same as the best of all compared, found without following the residue of every one: what cannot reach the best is
- * not followed. Not `exact`, no residue is followed, and the chance is one that is not passed.
+ * The best of all ways and days that are wanted, found without following the stand with every one: they are tried barely first,
+ * and only what can still be the best is followed. Not `exact`, none is.
  */
 export const bestTermination = atOnce(bestTerminationInSteps)
 
@@ -115,50 +135,49 @@ export function* bestTerminationInSteps(
   const fitDays = seedFitDays(season.run)
   const days = daysTried(scenario, season.run, fitDays, starts)
   const comparison = { scenario, season, common: commonOf(scenario, season), fitDays }
-  const bounded: Bounded[] = []
+  type Barely = Rival & { tried: Tried }
+  const barely: Barely[] = []
   for (const { candidate, obstacle, leftOut } of shutMethods(scenario, season)) {
     if (obstacle !== null || leftOut !== null) continue
     for (const day of daysFor(candidate, days)) {
-      const one = boundOf(comparison, candidate, day)
-      if (keep(one.termination)) bounded.push(one)
+      const tried = tryBarely(comparison, candidate, day)
+      if (keep(tried.termination)) barely.push({ ...tried, tried, start: () => startOf(comparison, tried) })
       yield
     }
   }
-  bounded.sort((a, b) => b.bound - a.bound)
-  const before = bounded.filter(beforeSeed)
-  const known = new Map<Bounded, TerminationStart>()
-  const startAt = (one: Bounded) => {
-    let start = known.get(one)
+  const followed = new Map<Barely, TerminationStart>()
+  function* follow(one: Barely): Steps<TerminationStart> {
+    let start = followed.get(one)
     if (!start) {
-      start = startOf(comparison, one, exact ? exactOf(comparison, one) : one.criteria)
-      known.set(one, start)
+      start = startOf(comparison, exact ? yield* closelyInSteps(comparison, one.tried) : one.tried)
+      followed.set(one, start)
+      yield
     }
     return start
   }
-  function* topOf(some: readonly Bounded[]): Steps<number> {
-    let top = -1
-    for (const one of some) {
-      if (one.bound <= top) break
-      top = Math.max(top, startAt(one).worth)
-      yield
-    }
-    return top
+  // What is best barely is followed; where that shows it worse, the next best may be it.
+  const known = (one: Barely): Rival & { barely: Barely } => {
+    const start = followed.get(one)
+    return { ...(start ? rivalOf(one.candidate, start) : one), barely: one }
   }
-  const topBefore = yield* topOf(before)
-  const topAll = topBefore >= SAFE_CHANCE ? topBefore : yield* topOf(bounded)
-  const isEnough = before.length > 0 && enough(topBefore, topAll)
-  const [among, top] = isEnough ? [before, topBefore] : [bounded, topAll]
-  const ranked = among
-    .filter(({ bound }) => near(bound, top))
-    .map((one) => ({
-      one,
-      ranked: rankedOf(scenario, one.candidate, startOf(comparison, one, one.criteria)),
-    }))
-    .sort((a, b) => inOrder(top)(a.ranked, b.ranked))
-  const found = ranked.find(({ one }) => near(startAt(one).worth, top))?.one
-  if (!found) return null
-  const { method, passes } = found.candidate
-  const isSafe = (one: Bounded) => one.bound >= SAFE_CHANCE * 0.99 && startAt(one).chance >= SAFE_CHANCE
-  const same = bounded.filter(({ candidate }) => candidate === found.candidate).sort((a, b) => a.day - b.day)
-  return { ...startAt(found), method: method.id, passes, latestSafeDay: lastSafe(same, isSafe) }
+  let best = bestOf(scenario, barely.map(known))?.barely
+  for (let round = 0; best && !followed.has(best) && round < MOST_FOLLOWED; round++) {
+    yield* follow(best)
+    best = bestOf(scenario, barely.map(known))?.barely
+  }
+  if (best && !followed.has(best)) best = bestOf(scenario, [...followed.keys()].map(known))?.barely
+  if (!best) return null
+  const { candidate } = best
+  const same = barely.filter((one) => one.candidate === candidate)
+  const safe = ({ seeds }: { seeds: number }, chance: number) =>
+    chance >= SAFE_CHANCE && seeds <= SEEDS_BORNE + firstSeeds
+  const firstSeeds = Math.min(...same.map(({ seeds }) => seeds))
+  let latestSafeDay: number | null = null
+  for (const one of [...same].reverse())
+    if (latestSafeDay === null && safe(one, one.worth) && safe(one, (yield* follow(one)).chance))
+      latestSafeDay = one.day
+  return asPlanned({ ...best, start: () => followed.get(best)! }, latestSafeDay)
 }
+
+/** Starts that are followed closely at most: what comes after so many that were beaten is not the best. */
+const MOST_FOLLOWED = 24

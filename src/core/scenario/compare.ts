@@ -11,13 +11,14 @@ import { SEEDS_FROM_BBCH } from '../stand/reseeding'
 import { dateQuantiles, stageDays } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { aftermathOf, type Aftermath } from './after'
-import { boundOf, exactOf, placeOf, startOf, type Comparison } from './bounds'
 import { commonOf } from './criteria'
 import { endedBranch, FOLLOWED_DAYS } from './evaluate'
 import { targetDay } from './plan'
 import { lastBeforeSeed, seedFitDays } from './seedFit'
 import { bestStart, HOPELESS, latestSafe, type TerminationStart } from './starts'
+import { livingOf } from '../termination/living'
 import { terminationOf } from './termination'
+import { closelyInSteps, placeOf, startOf, tryBarely, type Comparison } from './tries'
 import type { Scenario } from './types'
 
 /** Start days looked at for one way at most: as far back as a year. */
@@ -110,8 +111,8 @@ export function daysTried(
     .sort((a, b) => a - b)
 }
 
-/** The chance that cold or heat that kills comes between two days. */
-function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead {
+/** The chance that cold or heat that kills comes between two days, and that the stand ripens. */
+function aheadOf({ ensemble, run }: SeasonRun, fromDay: number, toDay: number): Ahead {
   const first = Math.max(0, fromDay - ensemble.startDay)
   const last = Math.min(ensemble.days, toDay - ensemble.startDay)
   const chance = (days: number, test: (member: number, i: number) => boolean) =>
@@ -122,7 +123,9 @@ function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead
     })
   const meanC = (member: number, i: number) =>
     (ensemble.members[member].tMinC[i] + ensemble.members[member].tMaxC[i]) / 2
+  const ripe = run.sown.map((_, component) => stageDays(run, component, RIPE))
   return {
+    ripe: shareOf(run.members, (member) => ripe.every((days) => days[member] <= toDay)),
     cold: chance(1, (member, i) => ensemble.members[member].tMinC[i] <= COLD_C),
     heat: Math.max(
       chance(1, (member, i) => ensemble.members[member].tMaxC[i] >= HEAT_C),
@@ -130,6 +133,9 @@ function aheadOf({ ensemble }: SeasonRun, fromDay: number, toDay: number): Ahead
     ),
   }
 }
+
+/** BBCH from which a plant dies of age. */
+const RIPE = 87
 
 /** A way with what shuts it here, whatever the day. */
 type ShutMethod = { candidate: Candidate; obstacle: Obstacle | null; leftOut: RuledOut | null }
@@ -188,8 +194,8 @@ export function* compareInSteps(
 
 /** A stand followed through an ending until long after the planting. */
 function leftBy(scenario: Scenario, season: SeasonRun, end: EndDetails) {
-  const termination = terminationOf(scenario, season, end)
-  return { season, termination, ended: endedBranch(scenario, season, termination, FOLLOWED_DAYS) }
+  const ended = endedBranch(scenario, season, end, FOLLOWED_DAYS)
+  return { season, termination: terminationOf(scenario, season, end, livingOf(ended)), ended }
 }
 
 function* optionOf(
@@ -201,9 +207,8 @@ function* optionOf(
   const { scenario, season } = comparison
   const starts: TerminationStart[] = []
   for (const day of obstacle ? [] : daysFor(candidate, days)) {
-    const bounded = boundOf(comparison, candidate, day)
-    yield
-    starts.push(startOf(comparison, bounded, exactOf(comparison, bounded)))
+    const tried = yield* closelyInSteps(comparison, tryBarely(comparison, candidate, day))
+    starts.push(startOf(comparison, tried))
     yield
   }
   const shown = (asked === null ? null : starts.find(({ day }) => day === asked)) ?? bestStart(starts)

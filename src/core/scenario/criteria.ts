@@ -1,7 +1,6 @@
 import { animalsLeaveAfter, lastActDay } from '../termination/start'
 import { sheetOffDay } from '../termination/kill'
 import { drawsSeedFlies } from '../termination/seedFlies'
-import { dayNumber } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
 import { latest } from '../garden/timeline'
 import { manureDaysFor } from '../planting/manure'
@@ -225,41 +224,36 @@ export function waitingCriteria(
   return criteria
 }
 
-/**
- * What asks how the residue rots: `ended` is the run with the ending in it, from the ending on. With `members` it holds
- * those only; the others are known to be open, and it is told only whether it holds on the planting day.
- */
+/** Whether it is told from which day on the residue lets the crop be planted, or only whether it does on the planting day. */
+export type ResidueTold = 'over time' | 'on the day'
+
+/** What asks how the residue rots: `ended` is the run with the ending in it, from the ending on. */
 export function residueCriteria(
   scenario: Scenario,
   season: SeasonRun,
   ended: StandRun,
   follows: CropFollows,
   end: Pick<EndDetails, 'untilThin'>,
-  members: readonly number[] | null,
+  told: ResidueTold,
 ): CriterionDays[] {
   const { crop, establishment, feedG, day } = follows
   const { fertility } = scenario.standCase.bed
   const last = ended.startDay + ended.days - 1
   const from = Math.min(ended.startDay, day)
-  const series = (id: CriterionId, isOpen: (member: number, slot: number, on: number) => boolean) => {
-    const days = new Float64Array(season.run.members).fill(-Infinity)
-    if (opens(follows, id)) return { id, days }
-    if (members) members.forEach((m, slot) => (days[m] = holds(isOpen(m, slot, day))))
-    else for (let m = 0; m < days.length; m++) days[m] = openFrom(from, last, day, (on) => isOpen(m, m, on))
-    return { id, days }
-  }
+  const series = (id: CriterionId, isOpen: (member: number, on: number) => boolean) => ({
+    id,
+    days: perMember(season.run.members, (m) => {
+      if (opens(follows, id)) return -Infinity
+      return told === 'on the day' ? holds(isOpen(m, day)) : openFrom(from, last, day, (on) => isOpen(m, on))
+    }),
+  })
   const limitG = thinResidueG(crop, establishment)
   return [
-    series('tie-up', (m, slot, on) => !tiesUp(ended, slot, season.ensemble, m, on, crop, fertility, feedG)),
-    ...(wantsThin(follows, end)
-      ? [series('seedbed', (_m, slot, on) => residueOn(ended, slot, on) <= limitG)]
-      : []),
+    series('tie-up', (m, on) => !tiesUp(ended, season.ensemble, m, on, crop, fertility, feedG)),
+    ...(wantsThin(follows, end) ? [series('seedbed', (m, on) => residueOn(ended, m, on) <= limitG)] : []),
   ]
 }
 
 /** Whether the residue must be thin by the planting day: for seed always, for plants where the grower wants it so. */
 export const wantsThin = ({ establishment }: CropFollows, { untilThin }: Pick<EndDetails, 'untilThin'>) =>
   establishment === 'seed' || untilThin === true
-
-/** Day a termination's run begins to differ from the stand left alone. */
-export const branchDay = (termination: Termination) => dayNumber(termination.end.date)

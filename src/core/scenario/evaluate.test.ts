@@ -3,7 +3,6 @@ import fc from '../testing/property'
 import { dayNumber, isoDate } from '../foundations/day'
 import type { EndDetails } from '../garden/ending'
 import { findCrop } from '../plants/crops'
-import { endingOf } from '../termination/outcome'
 import { usualPlan } from '../termination/animals'
 import { stopsOf } from '../termination/stops'
 import { HARDEST_CUT, woodiness } from '../termination/woodiness'
@@ -88,7 +87,6 @@ function recount(
   const { ended } = evaluated
   const end = plan.standCase.stand.end.plan
   const { follows, means } = plan
-  const bedM2 = { lengthM: testBed.lengthM, widthM: testBed.widthM }
   return weather.members.map((member, m): CriterionId | null => {
     const at = (day: number) => placeIn(run, m, day - run.startDay)
     const air = (day: number, of: 'tMinC' | 'tMaxC' | 'soilTempC' | 'snowMm') =>
@@ -105,18 +103,7 @@ function recount(
     if (!covers) return 'established'
     if (!end || !method) return null
     const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
-    const flat = means.tools.some(({ kind }) =>
-      ['hand shears', 'scythe', 'mower', 'trimmer', 'crimp board'].includes(kind),
-    )
-    const ending = endingOf(end.method, run, weather, m, begin, {
-      passes: end.passes,
-      under: flat ? 'flat' : 'standing',
-      target: establishment === 'seed' ? 0.05 : 0.1,
-      bedKind: 'in-ground',
-      own: {},
-      animals: end.animals,
-      plot: bedM2,
-    })
+    const ending = evaluated.termination!.endings[m]
     const now = at(Math.min(begin, run.startDay + run.days - 1))
     const plants = run.sown.map(({ plant }, c) => ({ plant, bbch: run.species[c].bbch[now] }))
     const fit = (day: number) =>

@@ -1,3 +1,5 @@
+import { dayNumber } from '../foundations/day'
+import { bareLiving, livingOf, type Living } from '../termination/living'
 import { findMethod } from '../termination/methods'
 import { shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
@@ -8,7 +10,6 @@ import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import {
-  branchDay,
   commonOf,
   dayCriteriaAfter,
   lastToCover,
@@ -17,6 +18,7 @@ import {
   terminationCriteria,
   waitingCriteria,
   type Common,
+  type ResidueTold,
 } from './criteria'
 import { adviceOf, detailOf } from './details'
 import { plannedEnd, targetDay } from './plan'
@@ -32,20 +34,33 @@ export const endedBranch = atOnce(endedBranchInSteps)
 
 /** The same with pauses. */
 export function* endedBranchInSteps(
-  { standCase, means, follows }: Scenario,
+  scenario: Scenario,
   season: SeasonRun,
-  termination: Termination,
+  end: EndDetails,
   afterDays: number,
-  members?: readonly number[],
 ): Steps<StandRun> {
-  const { end, method } = termination
-  if (method?.waits) return season.run
+  if (findMethod(end.method)?.waits) return season.run
+  const { from, days, events } = branchOf(scenario, end, afterDays)
+  return yield* season.branchInSteps(from, events, days)
+}
+
+/** What of its plants lives with its ending, without following the stand with it. */
+export function bareEnded(scenario: Scenario, { run, ensemble }: SeasonRun, end: EndDetails): Living {
+  if (findMethod(end.method)?.waits) return livingOf(run)
+  const { from, events } = branchOf(scenario, end, 0)
+  return bareLiving(run, ensemble, events, from)
+}
+
+/** An ending as events from its day on, and for how many days the stand is followed with it. */
+function branchOf({ standCase, means, follows }: Scenario, end: EndDetails, afterDays: number) {
   const target = targetDay(follows)
   const clear = Number.isFinite(target) ? target : null
-  const from = branchDay(termination)
-  const until = (clear ?? from) + afterDays
-  const events = eventsOfEnd({ ...standCase, own: means.own }, end, clear)
-  return yield* season.branchInSteps(from, events, Math.max(1, until - from + 1), members)
+  const from = dayNumber(end.date)
+  return {
+    from,
+    days: Math.max(1, (clear ?? from) + afterDays - from + 1),
+    events: eventsOfEnd({ ...standCase, own: means.own }, end, clear),
+  }
 }
 
 /** All criteria of a plan, in every member, in the order of the work. */
@@ -55,6 +70,7 @@ export function criteriaDays(
   termination: Termination | null,
   ended: StandRun | null,
   common: Common,
+  residue: ResidueTold = 'over time',
 ): CriterionDays[] {
   const { follows } = scenario
   const all = [
@@ -63,7 +79,7 @@ export function criteriaDays(
     ...(termination && follows.kind === 'crop'
       ? [
           ...waitingCriteria(scenario, season, termination, follows),
-          ...(ended ? residueCriteria(scenario, season, ended, follows, termination.end, null) : []),
+          ...(ended ? residueCriteria(scenario, season, ended, follows, termination.end, residue) : []),
           ...dayCriteriaAfter(common, termination, follows),
         ]
       : []),
@@ -170,12 +186,10 @@ export function* evaluateInSteps(scenario: Scenario, ensemble: WeatherEnsemble):
   const season = yield* standRunInSteps(
     { ...scenario.standCase, own: scenario.means.own },
     ensemble,
-    end && !findMethod(end.method)?.waits ? [branchDayOf(end)] : [],
+    end && !findMethod(end.method)?.waits ? [dayNumber(end.date)] : [],
   )
   return season && (yield* evaluateWithInSteps(scenario, season, end))
 }
-
-const branchDayOf = (end: EndDetails) => branchDay({ end } as Termination)
 
 /** The same for a stand that has been run, with an ending in the place of the planned one. */
 export const evaluateWith = atOnce(evaluateWithInSteps)
@@ -189,9 +203,9 @@ export function* evaluateWithInSteps(
 ): Steps<Evaluated> {
   const common = known ?? commonOf(scenario, season)
   yield
-  const termination = end && terminationOf(scenario, season, end)
+  const ended = end && (yield* endedBranchInSteps(scenario, season, end, FOLLOWED_DAYS))
   yield
-  const ended = termination && (yield* endedBranchInSteps(scenario, season, termination, FOLLOWED_DAYS))
+  const termination = end && ended && terminationOf(scenario, season, end, livingOf(ended))
   yield
   const criteria = criteriaDays(scenario, season, termination, ended, common)
   yield

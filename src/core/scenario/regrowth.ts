@@ -1,4 +1,4 @@
-import { pullMinutes } from '../termination/outcome'
+import { pullMinutes } from '../termination/stragglers'
 import {
   CRIMPS,
   cuttingTool,

@@ -1,12 +1,14 @@
 import { deadAsSeen, lastSeen } from '../termination/counted'
-import { endingOf, type MemberEnding } from '../termination/outcome'
+import { livesOf, type MemberEnding } from '../termination/life'
 import { wantsDryGround } from '../termination/entering'
 import { blockedOn, type Blocked } from '../termination/start'
 import { findMethod, type Method } from '../termination/methods'
 import type { EndDetails } from '../garden/ending'
 import { beginsOn } from '../season/deadDays'
 import { setupFor } from '../season/endingSetup'
-import type { SeasonRun } from '../season/run'
+import { sheetOffOf, type SeasonRun } from '../season/run'
+import { targetDay } from './plan'
+import type { Living } from '../termination/living'
 import { bearsWork } from './sowing'
 import type { Scenario } from './types'
 
@@ -24,21 +26,31 @@ export type Termination = {
   dead: Float64Array
 }
 
-/** What an ending comes to in each member of a stand that stands until then. */
+/** What an ending comes to in each member of a stand, by what lives of it with it, from its day on. */
 export function terminationOf(
   { standCase, means, follows }: Pick<Scenario, 'standCase' | 'means' | 'follows'>,
   season: SeasonRun,
   end: EndDetails,
+  ended: Living,
 ): Termination {
   const { run, ensemble } = season
   const establishment = follows.kind === 'nothing' ? 'transplant' : follows.establishment
   const setup = setupFor(end, { ...standCase, own: means.own, establishment })
   const method = findMethod(end.method)
+  const target = targetDay(follows)
   const day = beginsOn(end, run.startDay)
   const seen = lastSeen(standCase.stand, setup.plot)
   const done = standCase.stand.end.actual !== null
   const members = Array.from({ length: run.members }, (_, member) => member)
-  const endings = members.map((member) => endingOf(end.method, run, ensemble, member, day, setup))
+  const endings = livesOf({
+    method,
+    setup,
+    day,
+    before: run,
+    ended,
+    ensemble,
+    offDay: sheetOffOf(standCase, end, Number.isFinite(target) ? target : null),
+  })
   const question = { run, ensemble, tools: means.tools, rules: means.rules }
   const dry = method !== null && wantsDryGround(method, means.tools)
   const blockedIn = (member: number): Blocked | null => {

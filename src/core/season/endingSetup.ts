@@ -4,7 +4,7 @@ import type { EndDetails } from '../garden/ending'
 import { edgeKgPerM } from '../termination/board'
 import { underSheet } from '../termination/flattening'
 import { DEAD_SHARE } from '../termination/lastAct'
-import type { EndingSetup } from '../termination/outcome'
+import type { EndingSetup } from '../termination/life'
 import type { StandCase } from './cases'
 
 /** How a planned or recorded ending is carried out on its bed. */

@@ -1,6 +1,6 @@
 import { deadDays } from './deadDays'
 import type { StandCase } from './cases'
-import { endedRunInSteps, type SeasonRun } from './run'
+import { endedRunInSteps, eventsOfEnd, type SeasonRun } from './run'
 import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
@@ -22,9 +22,21 @@ import {
 } from '../stand/summary'
 import { REPORTED_STAGES, STEP_DAYS, type StageDates, type StandForecast } from './standForecast'
 
-/** Day a stand is dead after its planned or recorded ending, over the members; null without one. */
-function endedQuantiles(standCase: StandCase, season: SeasonRun, end: EndDetails | null): Quantiles | null {
-  return end && end.method !== 'harvest' ? quantilesOf(deadDays(standCase, season, end)) : null
+/** Day a stand is dead after its planned or recorded ending, over the members; null without one. `run` has the ending in it as it is shown. */
+function* endedQuantiles(
+  standCase: StandCase,
+  season: SeasonRun,
+  end: EndDetails | null,
+  run: StandRun,
+): Steps<Quantiles | null> {
+  if (!end || end.method === 'harvest') return null
+  const shown = latest(standCase.stand.end)
+  const events = eventsOfEnd(standCase, end, standCase.nextStartDay)
+  const ended =
+    shown?.date === end.date || events.length === 0
+      ? run
+      : yield* season.branchInSteps(dayNumber(end.date), events)
+  return quantilesOf(deadDays(standCase, season, end, ended))
 }
 
 /**
@@ -43,9 +55,18 @@ export function* forecastInSteps(
   const run = yield* endedRunInSteps(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
   const stagesByComponent: StageDates[] = []
+  // A planned ending moves no stage: they are told of the stand left to grow.
+  const grows = standCase.stand.end.actual ? run : season.run
+  const course = grows === season.run ? yield* season.course() : null
   for (const component of run.species.keys()) {
     yield
-    const days = allStageDays(run, component, REPORTED_STAGES)
+    const days = allStageDays(grows, component, REPORTED_STAGES)
+    if (course)
+      allStageDays(course, component, REPORTED_STAGES).forEach((later, i) =>
+        later.forEach((day, member) => {
+          if (Number.isNaN(days[i][member])) days[i][member] = day
+        }),
+      )
     stagesByComponent.push(REPORTED_STAGES.map((bbch, i) => ({ bbch, date: dateQuantiles(days[i]) })))
   }
   yield
@@ -53,7 +74,7 @@ export function* forecastInSteps(
     run.species.every((species) => species.bbch[at] >= 9 && species.alive[at] <= 0.1),
   )
   yield
-  const ended = endedQuantiles(standCase, season, end)
+  const ended = yield* endedQuantiles(standCase, season, end, run)
   const endDay = end ? dayNumber(end.date) : Infinity
   const ends = Math.min(endDay, standCase.nextStartDay ?? Infinity, run.startDay + run.days - 1)
   const shownEnd = latest(standCase.stand.end)

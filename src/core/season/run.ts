@@ -4,14 +4,23 @@ import { segmentSizeM } from '../garden/area'
 import type { Stand, StartDetails } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { FATES } from '../termination/fates'
-import { endEvents, takenOver } from '../termination/kill'
+import { endEvents, sheetOffDay, takenOver } from '../termination/kill'
 import { edgeKgPerM } from '../termination/board'
 import { underSheet } from '../termination/flattening'
 import { findMethod } from '../termination/methods'
 import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
 import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import { firstMembers, firstUnknownDay, type WeatherEnsemble } from '../site/weather'
-import { resumeInSteps, runSavingInSteps, runStand, stateOn, walkOn, type SavedStates } from '../stand/kernel'
+import {
+  courseInSteps,
+  resumeInSteps,
+  runSavingInSteps,
+  runStand,
+  stateAfter,
+  stateOn,
+  walkOn,
+  type SavedStates,
+} from '../stand/kernel'
 import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
@@ -65,9 +74,22 @@ function eventsBefore(standCase: StandCase, looks: readonly Observation[]): Stan
   return [...cuts, ...mulch, ...lossesOf(looks)]
 }
 
+/** First day the sheet of an ending is off: lifted, in the way of what takes the ground or a part of it, or after the usual time. */
+export function sheetOffOf(
+  { sheetOffBy = Infinity }: Pick<StandCase, 'sheetOffBy'>,
+  end: EndDetails,
+  clearDay: number | null,
+): number {
+  const offBy = Math.min(clearDay ?? Infinity, sheetOffBy > dayNumber(end.date) ? sheetOffBy : Infinity)
+  return sheetOffDay(end, offBy < Infinity ? offBy : null)
+}
+
 /** An ending as events, with what was counted, laid and done after it, until the next stand takes the ground. */
 export function eventsOfEnd(
-  standCase: Pick<StandCase, 'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'blades' | 'sheets'>,
+  standCase: Pick<
+    StandCase,
+    'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'blades' | 'sheets' | 'sheetOffBy'
+  >,
   end: EndDetails,
   clearDay: number | null,
 ): StandEvent[] {
@@ -78,7 +100,7 @@ export function eventsOfEnd(
   const day = dayNumber(end.date)
   return [
     ...endEvents(end, day, {
-      clearDay,
+      offDay: sheetOffOf(standCase, end, clearDay),
       plot,
       own: standCase.own,
       bedKind: bed.kind,
@@ -157,6 +179,8 @@ export type SeasonRun = {
   branchInSteps: (...branching: Branching) => Steps<StandRun>
   /** Walks on from a day, from the state at its beginning or from one a walk has come to, by its first `members`. */
   walkOn: (walk: Walk) => { run: StandRun; state: StandState }
+  /** Its course after the days it was followed, where it was not followed to the end of the weather: stages and plants alive alone. */
+  course: () => Steps<StandRun | null>
   /** The state at the beginning of a day, with further events before it. */
   stateOn: (day: number, events: readonly StandEvent[]) => StandState
 }
@@ -193,11 +217,18 @@ export function* standRunOnInSteps(
   const [sowDay, sownBy] = sowingRange(start, ensemble.startDay)
   const { seed } = ensemble
   const ended = stand.end.actual && dayNumber(stand.end.actual.date)
+  // A look is of the morning: on the day of a cut or an ending it is of what stood before, as the evening before left it.
+  const worked = new Set([
+    ended,
+    ...stand.cuts.flatMap(({ cut: { actual } }) => (actual ? [dayNumber(actual.date)] : [])),
+  ])
   const looks = observationsOf(
     stand.id,
     checks,
     sown.map(({ plant }) => plant.id),
-  ).filter((look) => ended === null || look.day <= ended)
+  )
+    .filter((look) => ended === null || look.day <= ended)
+    .map((look) => (worked.has(look.day) ? { ...look, day: look.day - 1 } : look))
   const input = {
     sown,
     sowDay,
@@ -227,7 +258,9 @@ export function* standRunOnInSteps(
   let saved: SavedStates = new Map()
   const learned = yield* assimilateInSteps(
     function* (memberParameters, order) {
-      const saving = yield* runSavingInSteps(input, followed(inOrder(order)), memberParameters, saveOn)
+      const weather = followed(inOrder(order))
+      const last = weather.startDay + weather.days
+      const saving = yield* runSavingInSteps(input, weather, memberParameters, [...saveOn, last])
       saved = saving.saved
       return saving.run
     },
@@ -240,7 +273,13 @@ export function* standRunOnInSteps(
   const { memberParameters, run } = learned
   const weather = inOrder(learned.order)
   const savedOn = (day: number) => {
-    const state = saved.get(day) ?? stateOn(input, weather, memberParameters, day)
+    const known = saved.get(day)
+    if (known) return known
+    const before = Math.max(...[...saved.keys()].filter((other) => other < day))
+    const state =
+      before > -Infinity
+        ? stateAfter(input, weather, memberParameters, saved.get(before)!, before, day)
+        : stateOn(input, weather, memberParameters, day)
     saved = new Map([...saved, [day, state]])
     return state
   }
@@ -266,6 +305,12 @@ export function* standRunOnInSteps(
     branchInSteps,
     walkOn: ({ day, days, members, events, from }) =>
       walkOn(withEvents(events), weather, memberParameters, from ?? savedOn(day), day, days, members),
+    *course() {
+      const day = run.startDay + run.days
+      return day < weather.startDay + weather.days
+        ? yield* courseInSteps(input, weather, memberParameters, savedOn(day), day)
+        : null
+    },
     stateOn: (day, events) => stateOn(withEvents(events), weather, memberParameters, day),
   }
 }

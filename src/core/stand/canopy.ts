@@ -23,6 +23,8 @@ const LOWEST_PLANT_M = 0.03
 const LOWEST_STAGE = 0.08
 /** Share of the tallest plants' height that climbers reach on them (judgement, 0.7–1). */
 const CARRIED_HEIGHT = 0.95
+/** Most growth that stands in a m³ of a sward, g: of upright plants, and of those that creep or lie (judgement, 1000–2500, 2500–5000). */
+const DENSEST_G_M3 = { upright: 1500, low: 3500 }
 /** Mass by which a stand's height is scaled, g m⁻² (judgement, 80–200). */
 const TALL_AT_G = 120
 const TALLNESS = -1 / TALL_AT_G
@@ -33,11 +35,12 @@ const LOW_LEAF = 0.4
 function addSpecies(
   { massG, leaf, tallestM }: Canopy,
   plants: Plants,
-  { parameters }: Species,
+  { parameters, habit }: Species,
   begin: number,
   end: number,
 ) {
-  const { lai, ageCd, heightM } = plants
+  const { lai, ageCd, heightM, stubbleM, stubbleG } = plants
+  const roomM3 = 1 / (habit === 'upright' ? DENSEST_G_M3.upright : DENSEST_G_M3.low)
   const { extinction, t61Cd, heightM: fullHeightM } = parameters
   for (let m = begin; m < end; m++) {
     if (!(lai[m] > 0)) continue
@@ -45,8 +48,12 @@ function addSpecies(
     let stage = ageCd[m] / t61Cd
     if (stage < LOWEST_STAGE) stage = LOWEST_STAGE
     if (stage > 1) stage = 1
-    const body = 1 - exponential(mass * TALLNESS)
-    let height = fullHeightM * stage * Math.sqrt(Math.sqrt(stage)) * body
+    // After a cut what has grown since stands on the stubble.
+    if (stubbleG[m] > mass) stubbleG[m] = mass
+    const since = mass - stubbleG[m]
+    let height = fullHeightM * stage * Math.sqrt(Math.sqrt(stage)) * (1 - exponential(since * TALLNESS))
+    if (height < since * roomM3) height = since * roomM3
+    height += stubbleM[m]
     if (height < LOWEST_PLANT_M) height = LOWEST_PLANT_M
     heightM[m] = height
     massG[m] += mass

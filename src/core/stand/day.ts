@@ -8,11 +8,11 @@ import { canopyDay } from './canopy'
 import { applyEvent } from './events'
 import { germinationDay } from './germination'
 import { cropCover, cropWatered, feedCrop, shareAbove } from './groundCrop'
-import { developmentDay, feedingDay, growthDay, listGrowing, sheddingDay } from './growth'
+import { demandDay, developmentDay, feedingDay, growthDay, listGrowing, sheddingDay } from './growth'
 import { coldAndHeatDay } from './weathering'
 import { IN_GROUND, NOT_SOWN } from './plants'
-import type { SheetKind } from './fate'
-import { MOISTENED_PER_DAY, SHEETED_GROUND, sheetLying } from './sheeted'
+import type { Sheeted } from './fate'
+import { MOISTENED_PER_DAY, SHEETED_GROUND, sheetLying, smotherDay } from './sheeted'
 import type { Work } from './work'
 
 const PAR_SHARE = 0.5
@@ -27,7 +27,7 @@ const COVER_PER_LEAF = 1.1
 function morning(
   { input, today, state, capacity, release }: Work,
   weather: WeatherBlock,
-  sheet: SheetKind | null,
+  sheet: Sheeted | null,
   day: number,
   at: number,
   begin: number,
@@ -42,7 +42,7 @@ function morning(
   const { fastG, celluloseG, ligninG } = state.surface
   const perRootMm = 1 / capacity.rootMm
   const at20C = RELEASE_AT_20C_G[input.fertility]
-  const { warmerC, light: letIn } = sheet === null ? OPEN : SHEETED_GROUND[sheet]
+  const { warmerC, light: letIn } = sheet === null ? OPEN : SHEETED_GROUND[sheet.kind]
   const light = PAR_SHARE * (1 - input.shade) * letIn
   const above = input.canopyAbove
   const shareTaken = above === null ? 0 : shareAbove(above, day)
@@ -64,33 +64,49 @@ function morning(
   }
 }
 
-/** A day of one species in the members from `begin` up to `end`. */
+/** How many members of each species grow on the day in hand. */
+const counts: number[] = []
+
+/** A day of all species in the members from `begin` up to `end`: they grow, share the soil's nitrogen, and meet cold and heat. */
 function speciesDay(
   work: Work,
   weather: WeatherBlock,
-  c: number,
+  sheet: Sheeted | null,
   day: number,
   at: number,
   begin: number,
   end: number,
 ) {
-  const { input, ensemble, today, state, growing, canopy, capacity } = work
+  const { input, ensemble, today, state, growing, canopy, capacity, wantedG, fromSoilG } = work
   const { surface, tally, mineralG, water } = state
-  const sown = input.sown[c]
-  const own = work.own[c]
-  const plants = state.plants[c]
-  const n = listGrowing(plants, growing, begin, end)
-  if (n < end - begin)
-    germinationDay(plants, sown, today, water, capacity, work.ownEmergence[c], tally, begin, end)
-  if (n === 0) return
-  const { plant } = sown
+  const { demandG, takenG } = today
   const daylightH = ensemble.daylightHours[day - ensemble.startDay]
-  developmentDay(plants, plant, growing, n, weather, at, daylightH, own.development, today)
-  growthDay(plants, plant, growing, n, canopy, canopy.shares[c], today, own, tally)
-  sheddingDay(plants, plant, growing, n, today, surface)
-  feedingDay(plants, plant, growing, n, today, mineralG, tally)
-  const times = { daylightH, age: day - input.sowDay }
-  coldAndHeatDay(plants, plant, growing, n, weather, at, today, times, own.hardinessC, surface)
+  const sheetedC = sheet === null ? 0 : SHEETED_GROUND[sheet.kind].warmerC
+  const times = { daylightH, age: day - input.sowDay, sheetedC }
+  for (let m = begin; m < end; m++) demandG[m] = takenG[m] = 0
+  for (let c = 0; c < state.plants.length; c++) {
+    const plants = state.plants[c]
+    const own = work.own[c]
+    const { plant } = input.sown[c]
+    const n = listGrowing(plants, growing[c], begin, end)
+    counts[c] = n
+    if (n < end - begin)
+      germinationDay(plants, input.sown[c], today, water, capacity, work.ownEmergence[c], tally, begin, end)
+    if (n === 0) continue
+    developmentDay(plants, plant, growing[c], n, weather, at, daylightH, own.development, today)
+    growthDay(plants, plant, growing[c], n, canopy, canopy.shares[c], today, own, tally)
+    sheddingDay(plants, plant, growing[c], n, today, surface)
+    demandDay(plants, plant, growing[c], n, today, wantedG[c], fromSoilG[c])
+  }
+  for (let c = 0; c < state.plants.length; c++) {
+    const n = counts[c]
+    if (n === 0) continue
+    const plants = state.plants[c]
+    const { plant } = input.sown[c]
+    feedingDay(plants, plant, growing[c], n, today, wantedG[c], fromSoilG[c], mineralG, tally)
+    coldAndHeatDay(plants, plant, growing[c], n, weather, at, today, times, work.own[c].hardinessC, surface)
+  }
+  for (let m = begin; m < end; m++) mineralG[m] -= takenG[m]
 }
 
 /** Green and hidden ground of the evening in the members from `begin` up to `end`. */
@@ -115,13 +131,13 @@ function coverGround({ input, state, today }: Work, day: number, begin: number, 
 function rot(
   { today, state, buriedWetness, buriedContact }: Work,
   { rainMm }: WeatherBlock,
-  sheet: SheetKind | null,
+  sheet: Sheeted | null,
   at: number,
   begin: number,
   end: number,
 ) {
   const { surface, buried, wetness, contact, mineralG } = state
-  if (sheet !== null && SHEETED_GROUND[sheet].tight)
+  if (sheet !== null && SHEETED_GROUND[sheet.kind].tight)
     for (let m = begin; m < end; m++) wetness[m] += (today.waterLimit[m] - wetness[m]) * MOISTENED_PER_DAY
   else
     for (let m = begin; m < end; m++)
@@ -147,7 +163,7 @@ export function drainDay(
   const givenMm = input.watering?.mm.get(day) ?? 0
   if (input.crop && cropWatered(input.crop, day)) keepWatered(water, capacity, begin, end)
   const sheet = sheetLying(input.events, day)
-  if (sheet !== null && SHEETED_GROUND[sheet].tight)
+  if (sheet !== null && SHEETED_GROUND[sheet.kind].tight)
     waterDay(water, capacity, still, still, 0, givenMm, green, hidden, drainedMm, begin, end)
   else waterDay(water, capacity, waterMm, et0Mm, at, givenMm, green, hidden, drainedMm, begin, end)
   leachDay(mineralG, drainedMm, input.soil, tally.leachedG, begin, end)
@@ -159,6 +175,32 @@ function sow({ input, sownAfter, state }: Work, day: number, begin: number, end:
   for (let m = begin; m < end; m++)
     if (input.sowDay + sownAfter[m] === day)
       for (const { emergence } of state.plants) if (emergence[m] === NOT_SOWN) emergence[m] = IN_GROUND
+}
+
+/**
+ * A day of the course of a stand alone: its plants come up, go through their stages and die, on ground and under leaves that stay as
+ * they are.
+ */
+export function courseDay(
+  work: Work,
+  weather: WeatherBlock,
+  day: number,
+  at: number,
+  begin: number,
+  end: number,
+): void {
+  const { input, ensemble, state, growing, own, today } = work
+  morning(work, weather, null, day, at, begin, end)
+  for (let c = 0; c < state.plants.length; c++) {
+    const plants = state.plants[c]
+    const { plant } = input.sown[c]
+    const n = listGrowing(plants, growing[c], begin, end)
+    if (n === 0) continue
+    const daylightH = ensemble.daylightHours[day - ensemble.startDay]
+    const times = { daylightH, age: day - input.sowDay, sheetedC: 0 }
+    developmentDay(plants, plant, growing[c], n, weather, at, daylightH, own[c].development, today)
+    coldAndHeatDay(plants, plant, growing[c], n, weather, at, today, times, own[c].hardinessC, state.surface)
+  }
 }
 
 /**
@@ -181,8 +223,9 @@ export function stepDay(
   morning(work, weather, sheet, day, at, begin, end)
   if (input.crop) feedCrop(input.crop, day, mineralG, tally.cropNitrogenG, begin, end)
   canopyDay(canopy, plants, input.sown, today, begin, end)
-  for (let c = 0; c < plants.length; c++) speciesDay(work, weather, c, day, at, begin, end)
+  speciesDay(work, weather, sheet, day, at, begin, end)
   for (const event of events.get(day) ?? []) for (let m = begin; m < end; m++) applyEvent(event, work, m)
+  if (sheet !== null) smotherDay(work, weather, sheet, capacity.seedMm, at, begin, end)
   rot(work, weather, sheet, at, begin, end)
   coverGround(work, day, begin, end)
 }

@@ -26,10 +26,17 @@ export function applyEvent(
 ): void {
   const layG = poolMass(state.surface, m)
   if (event.kind === 'mulch') {
-    bring(event, 'surface', state, m)
+    const { byMember } = event
+    const of = members[m]
+    const own = byMember && {
+      massG: byMember.massG[of % byMember.massG.length],
+      nitrogenG: byMember.nitrogenG[of % byMember.nitrogenG.length],
+    }
+    bring(own ?? event, 'surface', state, m)
     mixContact(state, m, layG, SURFACE_CONTACT)
     return
   }
+  if ('sheet' in event && event.sheet) for (const { smotherDose } of state.plants) smotherDose[m] = 0
   if (event.kind === 'sheet') return
   let massG = 0
   for (const plants of state.plants) massG += plants.massG[m]
@@ -80,7 +87,6 @@ function applyToSpecies(
   m: number,
 ): void {
   const plants = all[of.component]
-  const p = of.plant.parameters
   const fate: Fate = event.kind === 'graze' ? { by: 'animals', ...event.passing } : event.fate
   const survival = outlives(fate, of)
   if (plants.emergence[m] === IN_GROUND) {
@@ -88,13 +94,16 @@ function applyToSpecies(
     if (event.kind === 'end' && survival < CLEARED_SHARE) plants.germination[m] = -Infinity
   } else if (event.kind === 'end') {
     die(plants, m, 1 - survival, surface)
-    takeTop(plants, m, p, 1 - event.topLeft, 0, surface, tally)
+    takeTop(plants, m, of.plant, 1 - event.topLeft, 0, plants.heightM[m] * event.topLeft, surface, tally)
   } else if (event.kind === 'graze') {
-    takeTop(plants, m, p, taken(event.passing, of.massG), event.eaten, surface, tally)
+    const share = taken(event.passing, of.massG)
+    takeTop(plants, m, of.plant, share, event.eaten, plants.heightM[m] * (1 - share), surface, tally)
     die(plants, m, 1 - survival, surface)
   } else {
     const share = event.groundShare * shareAbove(event.heightM, plants.heightM[m])
-    takeTop(plants, m, p, share, event.left ? 0 : 1, surface, tally)
+    // A part that is cut leaves the height of the rest.
+    const leftM = event.groundShare > 0.5 ? event.heightM : plants.heightM[m]
+    takeTop(plants, m, of.plant, share, event.left ? 0 : 1, leftM, surface, tally)
     die(plants, m, share > 0 ? event.groundShare * (1 - survival) : 0, surface)
   }
 }

@@ -6,14 +6,19 @@ import type { WeatherEnsemble } from '../site/weather'
 /** Animals that pass over a plot in one of their rounds. */
 export type Passing = { plan: AnimalPlan; plotM2: number; round: number }
 
-/** A sheet that lies on a stand between two days, and on what. */
-export type Sheet = { fromDay: number; offDay: number; lies: SheetBed }
-
 /** What an ending is finished under. */
 export type SheetKind = 'black' | 'clear' | 'cardboard'
 
-/** A sheet that is laid with an ending, until the day it comes off. */
-export type Sheeted = { kind: SheetKind; offDay: number }
+/**
+ * A sheet that is laid until the first day it is off: how it lies, and with an ending the way it belongs to and the garden's own
+ * counts, which stretch or shorten the dose.
+ */
+export type Sheeted = {
+  kind: SheetKind
+  offDay: number
+  lies?: SheetBed
+  by?: Pick<Acting, 'method' | 'own'>
+}
 
 /** How a sheet lies: on flattened or standing growth, on cuttings that lie over the plants, or on soil thrown over them. */
 export type SheetBed = 'flat' | 'standing' | 'shielded' | 'soil'
@@ -46,7 +51,7 @@ export type Fate =
   | { by: 'share'; share: number }
   | { by: 'seen'; share: number; only?: number }
   | { by: 'cut'; heightM: number; blades?: readonly Blade[] }
-  | ({ by: 'acts'; sheet?: Sheet } & Acting)
+  | ({ by: 'acts' } & Acting)
   | ({ by: 'animals' } & Passing)
   | { by: 'counted'; shares: readonly (number | null)[]; else: Fate }
 
@@ -66,11 +71,13 @@ export type Befallen = {
 }
 
 /**
- * How fates are told: the share of the living plants that outlives one, 0–1, the share of `massG` that animals take, and how
- * hard the stems of a plant are at a stage and height, 0–1.
+ * How fates are told: the share of the living plants that outlives one, 0–1, the share of `massG` that animals take, the dose
+ * that leaves 5 % of a plant alive under a sheet laid on soil of a wetness, 0–1, and how hard the stems of a plant are at a
+ * stage and height, 0–1.
  */
 export type Fates = {
   outlives: (fate: Fate, of: Befallen) => number
   taken: (passing: Passing, massG: number) => number
+  smothers: (sheet: Sheeted, of: Pick<Befallen, 'plant' | 'bbch' | 'member'>, seedLayer: number) => number
   hardness: (plant: Species, bbch: number, heightM: number) => number
 }

@@ -46,7 +46,7 @@ export function developmentDay(
   ownDevelopment: Float64Array,
   { thermalCd, response }: Today,
 ): void {
-  const { ageCd, vernal, emergence, lai } = plants
+  const { ageCd, leafCd, vernal, emergence, lai } = plants
   const { parameters: p, perennial } = plant
   const { t31Cd } = p
   const photo = photoFactor(daylightH, p)
@@ -64,6 +64,7 @@ export function developmentDay(
     const pace = developmentPace(age, vernal[m], photo, p)
     emergence[m] = GROWING
     ageCd[m] = atMost(oldest, age + ownDevelopment[m] * thermal * pace)
+    leafCd[m] += ownDevelopment[m] * thermal
     thermalCd[m] = thermal
     response[m] = dormancy * growthResponse(tMin, tMax, p)
   }
@@ -114,6 +115,7 @@ export function growthDay(
   const { shootLifeCd, heatLossPerC, selfShadingLai } = physics
   const hunger = 100 * physics.hungerSlope
   const youngLeaf = YOUNG_LAI * plant.parameters.extinction
+  const perExtinction = 1 / plant.parameters.extinction
   const leastLeaf = plant.perennial ? 0.2 : 0
   // Annuals senesce from first flower on; perennials lose their old stems once they have seeded.
   const withersFromCd = t61Cd + (plant.perennial ? t75Cd : 0)
@@ -141,7 +143,9 @@ export function growthDay(
       lai[m] = before + gain * leafShare(age, t31Cd, t61Cd, t69Cd, leastLeaf) * specificLeafM2G * ownLeaf[m]
     massG[m] = mass + grown
     grownG[m] += grown
-    let lost = before > selfShadingLai ? before * atMost(0.05, 0.012 * (before - selfShadingLai)) : 0
+    // Leaves are shaded by all that stands there.
+    const shading = canopy.leaf[m] * perExtinction
+    let lost = shading > selfShadingLai ? before * atMost(0.05, 0.012 * (shading - selfShadingLai)) : 0
     if (age > withersFromCd) lost += before * atMost(0.1, 0.0028 * thermalCd[m])
     shed[m] = lost
     // What stands in leaf turns over whole, its tillers and leaves made anew; once stems stretch they stay.
@@ -186,28 +190,53 @@ export function sheddingDay(
   }
 }
 
-/** Nitrogen taken up and fixed in a day by the first `n` listed members; `mineralG` loses what came from soil. */
-export function feedingDay(
+/**
+ * What the first `n` listed members of a species want of the soil's nitrogen in a day, into `demand` and the sum over the
+ * species. `wanted` is all that they want.
+ */
+export function demandDay(
   { ageCd, massG, nitrogenG }: Plants,
   { parameters: { fixationShare } }: Species,
   list: Int32Array,
   n: number,
-  { criticalPct }: Today,
-  mineralG: Float64Array,
-  tally: Tally,
+  { criticalPct, demandG }: Today,
+  wantedG: Float64Array,
+  fromSoilG: Float64Array,
 ): void {
-  const { fixedG } = tally
+  for (let k = 0; k < n; k++) {
+    const m = list[k]
+    const wanted = atLeast(0, (criticalPct[m] / 100) * massG[m] * 1.05 - nitrogenG[m])
+    const fixes = fixationShare > 0 && ageCd[m] > NODULATION_CD
+    wantedG[m] = wanted
+    fromSoilG[m] = fixes ? wanted * LEGUME_SOIL_SHARE : wanted
+    demandG[m] += fromSoilG[m]
+  }
+}
+
+/**
+ * Nitrogen taken up and fixed in a day by the first `n` listed members. What the soil has in reach is shared among the species
+ * by what they want of it; `takenG` is the sum of what they take.
+ */
+export function feedingDay(
+  { ageCd, nitrogenG }: Plants,
+  { parameters: { fixationShare } }: Species,
+  list: Int32Array,
+  n: number,
+  { demandG, takenG }: Today,
+  wantedG: Float64Array,
+  fromSoilG: Float64Array,
+  mineralG: Float64Array,
+  { fixedG }: Tally,
+): void {
   const { uptakeShare } = physics
   for (let k = 0; k < n; k++) {
     const m = list[k]
-    const wanted = (criticalPct[m] / 100) * massG[m] * 1.05
-    const demand = atLeast(0, wanted - nitrogenG[m])
-    const fixes = fixationShare > 0 && ageCd[m] > NODULATION_CD
     const reachable = mineralG[m] * uptakeShare
-    const fromSoil = atMost(reachable, fixes ? demand * LEGUME_SOIL_SHARE : demand)
-    const fixed = fixes ? (demand - fromSoil) * fixationShare : 0
+    const fromSoil = demandG[m] > reachable ? (fromSoilG[m] * reachable) / demandG[m] : fromSoilG[m]
+    const fixes = fixationShare > 0 && ageCd[m] > NODULATION_CD
+    const fixed = fixes ? (wantedG[m] - fromSoil) * fixationShare : 0
     nitrogenG[m] += fromSoil + fixed
     fixedG[m] += fixed
-    mineralG[m] -= fromSoil
+    takenG[m] += fromSoil
   }
 }

@@ -1,9 +1,9 @@
 import { atOnce, finish, type Steps } from '../foundations/steps'
 import type { WeatherEnsemble } from '../site/weather'
 import { BLOCK, weatherBlocks } from './block'
-import { drainDay, stepDay } from './day'
+import { courseDay, drainDay, stepDay } from './day'
 import type { MemberParameters } from './memberParameters'
-import { closeAccounts, emptyRun, record } from './recording'
+import { closeAccounts, emptyCourse, emptyRun, record, recordCourse } from './recording'
 import { copyState, pickState, sownState, type StandState } from './state'
 import type { StandInput, StandRun } from './types'
 import { newWork, type Work } from './work'
@@ -115,6 +115,21 @@ export function stateOn(
   return work.state
 }
 
+/** The state of a stand at the beginning of a day, from an earlier one. */
+export function stateAfter(
+  input: StandInput,
+  ensemble: WeatherEnsemble,
+  memberParameters: MemberParameters,
+  saved: StandState,
+  fromDay: number,
+  day: number,
+): StandState {
+  const members = everyMember(ensemble)
+  const work = newWork(input, ensemble, memberParameters, members, pickState(saved, members))
+  finish(runDays(work, fromDay, day - fromDay, null, new Map()))
+  return work.state
+}
+
 /**
  * Runs a stand on from a saved state: `input` may hold other events from `day` on, all else as in the run that was saved.
  * The result begins on `day` and goes on for `days`, or to the end of the ensemble. It holds the `members` asked for, in
@@ -136,6 +151,32 @@ export function* resumeInSteps(
   const run = emptyRun(input, day, span, members.length)
   const state = pickState(saved, members)
   yield* runDays(newWork(input, ensemble, memberParameters, members, state), day, span, run, new Map())
+  return run
+}
+
+/** The course of a stand from a saved state to the end of the ensemble: its stages and the plants alive, nothing else of it. */
+export function* courseInSteps(
+  input: StandInput,
+  ensemble: WeatherEnsemble,
+  memberParameters: MemberParameters,
+  saved: StandState,
+  day: number,
+): Steps<StandRun> {
+  const members = everyMember(ensemble)
+  const days = daysFrom(ensemble, day)
+  const run = emptyCourse(input, day, days, members.length)
+  const work = newWork(input, ensemble, memberParameters, members, pickState(saved, members))
+  const offset = day - ensemble.startDay
+  for (const [i, weather] of weatherBlocks(ensemble, members, offset, days).entries()) {
+    const begin = i * BLOCK
+    const end = Math.min(members.length, begin + BLOCK)
+    for (let d = 0; d < days; d++) {
+      const at = (offset + d - weather.firstDay) * weather.size - begin
+      courseDay(work, weather, day + d, at, begin, end)
+      recordCourse(run, d, work.state, begin, end)
+    }
+    yield
+  }
   return run
 }
 

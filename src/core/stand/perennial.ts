@@ -22,6 +22,24 @@ type Lasting = Pick<Species, 'perennial' | 'parameters' | 'yearlyLoss'>
 export const livesOn = ({ perennial, parameters }: Lasting): boolean =>
   perennial && parameters.vernalFloor > 0
 
+/** Annuals that tiller anew from their crowns after a deep cut at any time, as plants that live on do. */
+const TILLERS_ANEW: readonly Species['endingClass'][] = ['ryegrass', 'sorghum']
+
+/**
+ * Whether plants of a thermal age put up new shoots after a deep cut, that begin anew: those that live on, and grasses before
+ * they head. All others go on in their course: what has flowered ripens.
+ */
+export const shootsAnew = (
+  {
+    perennial,
+    endingClass,
+    group,
+    parameters,
+  }: Pick<Species, 'perennial' | 'endingClass' | 'group' | 'parameters'>,
+  ageCd: number,
+): boolean =>
+  perennial || TILLERS_ANEW.includes(endingClass) || (group === 'grass' && ageCd < parameters.t51Cd)
+
 /** Thermal age at which new shoots begin, °C d. */
 export const shootsBeginCd = ({ t31Cd }: Pick<SpeciesParameters, 't31Cd'>): number => SHOOTS_BEGIN * t31Cd
 

@@ -33,6 +33,8 @@ const share = (max = 1) => fc.integer({ min: 0, max: 100 }).map((percent) => (pe
 const PLAIN_FATES: Fates = {
   outlives: (fate) => (fate.by === 'share' ? fate.share : fate.by === 'animals' ? fate.round / 10 : NaN),
   taken: ({ plotM2 }) => 0.9 * plotM2,
+  smothers: ({ kind }, { plant, bbch, member }, seedLayer) =>
+    (kind === 'clear' ? 40 : 300) + plant.parameters.t31Cd / 10 + bbch + 20 * member + 50 * seedLayer,
   hardness: () => 0,
 }
 

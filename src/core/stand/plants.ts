@@ -1,7 +1,7 @@
 import { columns, type Columns } from '../foundations/columns'
 import type { SpeciesParameters } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
-import { bbchAt } from './stage'
+import { bbchBy } from './stage'
 
 const PLANT_COLUMNS = [
   'emergence',
@@ -19,6 +19,10 @@ const PLANT_COLUMNS = [
   'lt50C',
   'worstNight',
   'heightM',
+  'stubbleM',
+  'stubbleG',
+  'leafCd',
+  'smotherDose',
 ] as const
 
 /** Whether plants have come up: not sown yet, in the ground, come up on this very day, or growing since. */
@@ -31,7 +35,9 @@ export const GROWING = 2
  * The plants of one species, member by member. `emergence` is one of the four above; `germination` the °C d gathered
  * towards it, `seedAlive` the share of seed that still lives; `perM2` plants that came up and `alive` the share of them
  * that lives; `ageCd` thermal age, °C d; `vernal` cold days; `lai` m² m⁻²; shoot mass and nitrogen g m⁻²; `worstNight`
- * the survival of the worst night so far.
+ * the survival of the worst night so far; `stubbleM` and `stubbleG` the height and mass that the last cut left, from which it grows
+ * on; `leafCd` warmth since it came up, °C d, by which leaves and tillers come; `smotherDose` the dose that leaves 5 % alive under the sheet that lies, in the
+ * unit of that sheet's days, 0 where it is not known yet.
  */
 export type Plants = Columns<(typeof PLANT_COLUMNS)[number]>
 
@@ -46,7 +52,7 @@ export function sownPlants(p: SpeciesParameters, ownHardinessC: Float64Array): P
 
 /** BBCH of a member's plants; 0 until the day after they came up. */
 export const bbchOf = (plants: Plants, m: number, p: SpeciesParameters): number =>
-  plants.emergence[m] === GROWING ? bbchAt(plants.ageCd[m], p) : 0
+  plants.emergence[m] === GROWING ? bbchBy(plants.ageCd[m], plants.leafCd[m], p) : 0
 
 const TALLY_COLUMNS = [
   'grownG',

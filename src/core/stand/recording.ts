@@ -46,6 +46,35 @@ export function emptyRun(input: StandInput, startDay: number, days: number, memb
   }
 }
 
+/** A run of which only the course of its plants is written down. */
+export function emptyCourse(input: StandInput, startDay: number, days: number, members: number): StandRun {
+  const run = emptyRun(input, startDay, 0, members)
+  const series = () => new Float32Array(days * members)
+  return {
+    ...run,
+    days,
+    species: run.species.map((species) => ({ ...species, bbch: series(), alive: series() })),
+  }
+}
+
+/** Writes the stages and the plants alive of the members from `begin` up to `end` into the run's day `d`. */
+export function recordCourse(
+  run: StandRun,
+  d: number,
+  { plants }: StandState,
+  begin: number,
+  end: number,
+): void {
+  plants.forEach((species, c) => {
+    const { bbch, alive } = run.species[c]
+    const { parameters } = run.sown[c].plant
+    for (let m = begin; m < end; m++) {
+      bbch[d * run.members + m] = bbchOf(species, m, parameters)
+      alive[d * run.members + m] = species.alive[m]
+    }
+  })
+}
+
 /** A cover this thin has no height to speak of: share of the plants that lives. */
 const LAST_STANDING = 0.02
 

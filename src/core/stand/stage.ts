@@ -23,6 +23,17 @@ export function bbchAt(ageCd: number, p: SpeciesParameters): number {
   return 89
 }
 
+/** Warmth from coming up until side shoots begin, °C d above the base of development (four leaves; judgement, 200–350). */
+const SIDE_SHOOTS_CD = 280
+/** BBCH that leaves and side shoots alone reach. */
+const MOST_LEAFY = 25
+
+/** BBCH code by thermal age and by the warmth since coming up: leaves and side shoots wait for neither cold nor long days. */
+export function bbchBy(ageCd: number, leafCd: number, p: SpeciesParameters): number {
+  const bbch = bbchAt(ageCd, p)
+  return bbch >= MOST_LEAFY ? bbch : Math.max(bbch, Math.min(MOST_LEAFY, 9 + (12 * leafCd) / SIDE_SHOOTS_CD))
+}
+
 type StageName = { bbch: number; name: string }
 
 const WORDS: Record<PlantGroup, StageName[]> = {

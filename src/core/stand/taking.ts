@@ -1,6 +1,6 @@
-import type { SpeciesParameters } from '../plants/parameters'
+import type { Species } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
-import { shootsBeginCd } from './perennial'
+import { shootsAnew, shootsBeginCd } from './perennial'
 import { GROWING, type Plants, type Tally } from './plants'
 
 /** Share of a stand's growth above a height, 0–1: more of it sits high than low (judgement, exponent 0.5–1). */
@@ -12,15 +12,17 @@ export function shareAbove(heightM: number, standHeightM: number): number {
 const DEEP_CUT = 0.5
 
 /**
- * Takes a share of the growth off a member's living plants, 0–1. Of what is taken the share `gone` leaves the bed,
- * carried off or eaten; the rest lies on the ground. A deep cut sets the stage back.
+ * Takes a share of the growth off a member's living plants, 0–1. Of what is taken the share `gone` leaves the bed, carried off or
+ * eaten; the rest lies on the ground. What is left stands `leftM` high, m. Plants that put up new shoots after a deep cut begin
+ * anew with them; all others go on in their course: what has flowered ripens.
  */
 export function takeTop(
   plants: Plants,
   m: number,
-  p: SpeciesParameters,
+  plant: Pick<Species, 'parameters' | 'perennial' | 'endingClass' | 'group'>,
   share: number,
   gone: number,
+  leftM: number,
   residue: ResiduePools,
   tally: Tally,
 ): void {
@@ -33,8 +35,13 @@ export function takeTop(
   plants.massG[m] -= massG
   plants.nitrogenG[m] -= nitrogenG
   plants.lai[m] *= 1 - share
+  if (leftM < plants.heightM[m]) {
+    plants.heightM[m] = plants.stubbleM[m] = leftM
+    plants.stubbleG[m] = plants.massG[m]
+  }
   if (share > DEEP_CUT) {
-    plants.ageCd[m] = Math.min(plants.ageCd[m], shootsBeginCd(p))
+    const age = plants.ageCd[m]
+    if (shootsAnew(plant, age)) plants.ageCd[m] = Math.min(age, shootsBeginCd(plant.parameters))
     plants.emergence[m] = GROWING
   }
 }

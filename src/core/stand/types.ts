@@ -22,8 +22,13 @@ export type StandEvent = { day: number } & (
       /** The one species that is cut; all when left out. */
       only?: number
     }
-  /** Mulch laid on, per m². */
-  | { kind: 'mulch'; massG: number; nitrogenG: number }
+  /** Mulch laid on, per m²; where members differ, each of them takes its own in turn. */
+  | {
+      kind: 'mulch'
+      massG: number
+      nitrogenG: number
+      byMember?: { massG: Float64Array; nitrogenG: Float64Array }
+    }
   /** A sheet laid on ground that bears nothing. */
   | { kind: 'sheet'; sheet: Sheeted }
   /**

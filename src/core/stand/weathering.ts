@@ -48,8 +48,8 @@ export function coldAndHeatDay(
   { tMinC, tMaxC, snowMm }: WeatherBlock,
   at: number,
   { soilC, meanC }: Today,
-  /** Hours of light, and days since the stand was sown. */
-  { daylightH, age }: { daylightH: number; age: number },
+  /** Hours of light, days since the stand was sown, and °C that a sheet warms the soil by day: at night it holds nothing back. */
+  { daylightH, age, sheetedC }: { daylightH: number; age: number; sheetedC: number },
   ownHardinessC: Float64Array,
   residue: ResiduePools,
 ): void {
@@ -63,7 +63,7 @@ export function coldAndHeatDay(
   for (let k = 0; k < n; k++) {
     const m = list[k]
     const tMin = tMinC[at + m]
-    const crown = crownTemperature(tMin, soilC[m], snowMm[at + m], p)
+    const crown = crownTemperature(tMin, soilC[m] - sheetedC, snowMm[at + m], p)
     const next = nextLt50(lt50C[m], crown, ageCd[m], p)
     lt50C[m] = next
     const lt50 = next + ownHardinessC[m]

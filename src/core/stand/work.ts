@@ -31,7 +31,10 @@ export type Work = {
   buriedContact: Float64Array
   /** No rain and no drying, under a tight sheet. */
   still: Float64Array
-  growing: Int32Array
+  /** The members of each species that grow, what those want of nitrogen and of that from the soil, g m⁻². */
+  growing: readonly Int32Array[]
+  wantedG: readonly Float64Array[]
+  fromSoilG: readonly Float64Array[]
 }
 
 /** Moisture of residue under the soil, 0–1: steadier than on top (judgement, 0.6–0.9). */
@@ -72,6 +75,8 @@ export function newWork(
     buriedWetness: new Float64Array(n).fill(BURIED_WETNESS),
     buriedContact: new Float64Array(n).fill(BURIED_CONTACT),
     still: new Float64Array(n),
-    growing: new Int32Array(n),
+    growing: input.sown.map(() => new Int32Array(n)),
+    wantedG: input.sown.map(() => new Float64Array(n)),
+    fromSoilG: input.sown.map(() => new Float64Array(n)),
   }
 }

@@ -15,7 +15,7 @@ import {
 } from './animals'
 import type { AnimalPlan } from '../garden/ending'
 import { lanesOf, stopsOf } from './stops'
-import { endingOf } from './outcome'
+import { endingOf } from '../testing/ended'
 import { testHens } from '../testing/beds'
 
 const hens = testHens({ rounds: 3 })

@@ -14,7 +14,7 @@ import { wayOf, waysFor } from '../testing/comparison'
 import { USUAL_RULES } from '../garden/usualRules'
 import { obstacleText } from '../../text/obstacles'
 import { obstacleOf, stockFor, type Place } from './obstacles'
-import { endingOf } from './outcome'
+import { endingOf } from '../testing/ended'
 import { DEAD_SHARE } from './lastAct'
 import { doseBetween } from './doses'
 import { doseNeeded, sheetSurvival } from './sheets'
@@ -199,7 +199,7 @@ describe('obstacles', () => {
     expect(obstacle('crimp-flame', { tools, rules: { ...USUAL_RULES, fireBan: true } })).toMatch(/fire ban/)
   })
   test('cold and heat are only waited for where they come and kill', () => {
-    const ahead = { cold: 0, heat: 0 }
+    const ahead = { cold: 0, heat: 0, ripe: 0 }
     expect(obstacleOf(findMethod('winter-kill')!, place({ plants: [findSpecies('oats')!] }), ahead)).toEqual({
       code: 'no frost ahead',
     })

@@ -15,8 +15,11 @@ export const canFlatten = (tools: readonly Pick<Tool, 'kind'>[]): boolean =>
 /** A cut this low, over this share of the ground, leaves nothing that holds a sheet up, for as many days (judgement). */
 const LOW_CUT = { heightCm: 30, groundShare: 0.8, days: 14 } as const
 
-/** Cuttings that fell in such days before a sheet, over this share of the ground, lie between it and the plants (judgement). */
-const SHIELDING = { fromDays: 3, untilDays: 42, groundShare: 0.5 } as const
+/**
+ * Cuttings that fell so many days before a sheet, over this share of the ground, lie between it and what has grown through
+ * them (judgement); fresher ones lie as those that are made for the sheet.
+ */
+const SHIELDING = { fromDays: 15, untilDays: 42, groundShare: 0.5 } as const
 
 /** How what stands lies under a sheet, before what a way itself does about it. */
 export type UnderSheet = Extract<SheetBed, 'flat' | 'standing' | 'shielded'>

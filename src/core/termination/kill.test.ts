@@ -10,22 +10,33 @@ import { FATES } from './fates'
 import { endEvents } from './kill'
 import { obstacleOf } from './obstacles'
 import { findMethod, METHODS } from './methods'
-import { endingOf, stragglerMinutes } from './outcome'
+import { endingOf } from '../testing/ended'
+import { stragglerMinutes } from './stragglers'
 import { placeIn } from '../stand/series'
 
 const { run, ensemble } = growStand(TEST_SITES.maryland, 'hairy-vetch', '2025-09-20', { members: 20 })
 const rye = findSpecies('cereal-rye')!
 const vetch = findSpecies('hairy-vetch')!
 const day = dayNumber('2026-05-20')
-const endEvent = (end: Parameters<typeof endEvents>[0], day: number, clearDay: number | null) =>
+const endEvent = (end: Parameters<typeof endEvents>[0], day: number, offDay = Infinity) =>
   endEvents(end, day, {
-    clearDay,
+    offDay,
     plot: { lengthM: 10, widthM: 1.2 },
     under: 'flat',
   })[0] ?? null
+/** A member whose luck is near the middle. */
+const MEMBER = 72
 const survivalOf = (event: StandEvent | null, bbch: number, plant = vetch) =>
   event?.kind === 'end'
-    ? FATES.outlives(event.fate, { plant, component: 0, bbch, alive: 1, massG: 300, member: 0, ensemble })
+    ? FATES.outlives(event.fate, {
+        plant,
+        component: 0,
+        bbch,
+        alive: 1,
+        massG: 300,
+        member: MEMBER,
+        ensemble,
+      })
     : NaN
 const step = (method: 'chop' | 'crimp' | 'tarp' | 'winter-kill' | 'harvest', passes = 1) => ({
   date: '2026-05-20',
@@ -37,7 +48,7 @@ const step = (method: 'chop' | 'crimp' | 'tarp' | 'winter-kill' | 'harvest', pas
 describe('animals as events of the run', () => {
   const animals = testHens({ lastDaysPerStop: 4 })
   const events = endEvents({ date: '2026-05-20', method: 'hens', passes: 1, note: '', animals }, day, {
-    clearDay: null,
+    offDay: Infinity,
     plot: { lengthM: 8, widthM: 1.2 },
     under: 'flat',
   })
@@ -74,19 +85,21 @@ describe('animals as events of the run', () => {
 
 describe('an ending as an event of the run', () => {
   test('harvest clears all, winter is left to the winter', () => {
-    expect(survivalOf(endEvent(step('harvest'), day, null), 20)).toBe(0)
-    expect(endEvent(step('winter-kill'), day, null)).toBeNull()
+    expect(survivalOf(endEvent(step('harvest'), day), 20)).toBe(0)
+    expect(endEvent(step('winter-kill'), day)).toBeNull()
   })
   test('chop and crimp follow stage and plant', () => {
-    expect(survivalOf(endEvent(step('chop'), day, null), 65)).toBeCloseTo(0.08)
-    expect(survivalOf(endEvent(step('crimp'), day, null), 61, rye)).toBeCloseTo(0.15)
-    expect(survivalOf(endEvent(step('crimp'), day, null), 39, rye)).toBeCloseTo(0.8)
+    expect(survivalOf(endEvent(step('chop'), day), 65)).toBeCloseTo(0.08)
+    expect(survivalOf(endEvent(step('crimp'), day), 61, rye)).toBeCloseTo(0.15)
+    expect(survivalOf(endEvent(step('crimp'), day), 39, rye)).toBeCloseTo(0.8)
   })
   test('a second pass leaves three in ten of the first one’s survivors', () => {
-    expect(survivalOf(endEvent(step('chop', 2), day, null), 65)).toBeCloseTo(0.024)
+    expect(survivalOf(endEvent(step('chop', 2), day), 65)).toBeCloseTo(0.024)
   })
   test('a sheet left longer leaves fewer', () => {
-    const after = (days: number) => survivalOf(endEvent(step('tarp'), day, day + days), 40)
+    const setup = { passes: 1, under: 'flat' as const, target: 0.1 }
+    const after = (days: number) =>
+      endingOf('tarp', run, ensemble, 0, day, { ...setup, liftedDay: day + days }).survival
     expect(after(30)).toBeLessThan(after(10))
     expect(after(10)).toBeLessThan(1)
   })
@@ -95,10 +108,9 @@ describe('an ending as an event of the run', () => {
 describe('outcomes', () => {
   const setup = { passes: 1, under: 'flat' as const, target: 0.1 }
   test('nothing is ended before anything is up, or outside the run', () => {
-    expect(endingOf('chop', run, ensemble, 0, run.startDay + 1, setup)).toMatchObject({
-      survival: 1,
-      deadDay: NaN,
-    })
+    const early = endingOf('chop', run, ensemble, 0, run.startDay + 1, setup)
+    expect(early.survival).toBe(1)
+    expect(early.deadDay).toBeGreaterThan(run.startDay + 150)
     expect(endingOf('crimp', run, ensemble, 0, run.startDay - 5, setup)).toMatchObject({
       survival: 1,
       deadDay: NaN,

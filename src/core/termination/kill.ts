@@ -5,7 +5,7 @@ import type { StandEvent } from '../stand/types'
 import { droppings, eatenShare } from './animals'
 import { stopsOf } from './stops'
 import type { UnderSheet } from './flattening'
-import { sheetBed } from './outcome'
+import { firmDays, sheetBed } from './sheets'
 import { lastActAfter } from './lastAct'
 import { findMethod, type Method } from './methods'
 
@@ -30,9 +30,10 @@ export function sheetOffDay(end: Pick<EndDetails, 'date' | 'liftedOn'>, clearDay
   return Math.min(lifted, clearDay ?? (end.liftedOn ? lifted : dayNumber(end.date) + USUAL_SHEET_DAYS))
 }
 
-/** What surrounds an ending: when the ground is taken next, the plot, own counts. */
+/** What surrounds an ending: until when a sheet lies, the plot, own counts. */
 export type EndingPlace = {
-  clearDay: number | null
+  /** First day a sheet is off again. */
+  offDay: number
   plot: { lengthM: number; widthM: number }
   own?: OwnResults
   edgeKgPerM?: number
@@ -52,9 +53,13 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
   if (method.waits) return []
   const buried = method.buried || undefined
   if (method.animals) return end.animals ? animalEvents(end.animals, day, place, buried) : []
-  const { clearDay } = place
-  const offDay = sheetOffDay(end, clearDay)
-  const lies = sheetBed(method, place.under)
+  const { offDay } = place
+  const sheet = method.sheet && {
+    kind: method.sheet,
+    offDay: Math.min(offDay, day + firmDays(method.sheet)),
+    lies: sheetBed(method, place.under),
+    by: { method: method.id, own: place.own },
+  }
   const stubbleM = end.stubbleCm === undefined ? undefined : end.stubbleCm / 100
   const event: StandEvent = {
     day,
@@ -62,7 +67,7 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
     topLeft: topLeft(method, stubbleM ?? 0),
     removed: method.removed || undefined,
     buried,
-    ...(method.sheet && { sheet: { kind: method.sheet, offDay } }),
+    ...(sheet && { sheet }),
     fate: {
       by: 'acts',
       method: method.id,
@@ -72,7 +77,6 @@ export function endEvents(end: EndDetails, day: number, place: EndingPlace): Sta
       bedKind: place.bedKind,
       edgeKgPerM: place.edgeKgPerM,
       ...(place.blades && method.acts.includes('chop') && { blades: place.blades }),
-      ...(method.sheet && { sheet: { fromDay: day, offDay, lies } }),
     },
   }
   // The last strip decides when the whole part is done; until then the mean of its strips stands in for it.

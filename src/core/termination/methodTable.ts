@@ -207,9 +207,9 @@ export const METHODS: readonly Method[] = [
   {
     ...plain,
     id: 'summer-kill',
-    name: 'Summer-kill',
+    name: 'Summer-kill or ripening',
     waits: 'heat',
-    needs: ['heat that the plant does not bear'],
+    needs: ['heat that the plant does not bear, or seed that ripens; what is shed comes up again'],
   },
   {
     ...plain,

@@ -23,8 +23,8 @@ export type Place = {
   rules?: Rules
 }
 
-/** Chance of a frost or of heat before the planting day, for ways that wait for it. */
-export type Ahead = { cold: number; heat: number }
+/** Chance of a frost, of heat, and that all of the stand has ripened before the planting day, for ways that wait for it. */
+export type Ahead = { cold: number; heat: number; ripe: number }
 
 /** Below this chance of cold or heat there is nothing to wait for. */
 const NO_CHANCE = 0.05
@@ -98,7 +98,7 @@ export function obstacleOf(method: Method, place: Place, ahead?: Ahead): Obstacl
     missingTools(method, place) ??
     sheetTrouble(method, place) ??
     groundTrouble(method, place) ??
-    plantTrouble(method, place) ??
+    plantTrouble(method, place, ahead) ??
     animalTrouble(method, place) ??
     seasonTrouble(method, ahead) ??
     (burns(method) && (place.rules ?? USUAL_RULES).fireBan ? { code: 'fire ban' } : null)
@@ -158,14 +158,15 @@ function groundTrouble(method: Method, { bed, segment }: Place): Obstacle | null
   return null
 }
 
-function plantTrouble(method: Method, { plants }: Place): Obstacle | null {
+function plantTrouble(method: Method, { plants }: Place, ahead?: Ahead): Obstacle | null {
   if (method.id === 'biofumigate' && !plants.some((plant) => plant.biofumigant >= 2))
     return { code: 'not biofumigant' }
   if (method.id === 'bury' && plants.some((plant) => plant.endingClass === 'stalk broadleaf'))
     return { code: 'stalks under compost' }
   if (method.waits === 'cold' && plants.every((plant) => plant.parameters.lt50HardyC < -20))
     return { code: 'hardy' }
-  if (method.waits === 'heat' && plants.some((plant) => plant.season === 'warm'))
+  const ripens = ahead !== undefined && ahead.ripe >= NO_CHANCE
+  if (method.waits === 'heat' && !ripens && plants.some((plant) => plant.season === 'warm'))
     return { code: 'likes heat' }
   return null
 }
@@ -201,7 +202,8 @@ function animalTrouble(method: Method, place: Place): Obstacle | null {
 function seasonTrouble(method: Method, ahead?: Ahead): Obstacle | null {
   if (!ahead || !method.waits) return null
   if (method.waits === 'cold' && ahead.cold < NO_CHANCE) return { code: 'no frost ahead' }
-  if (method.waits === 'heat' && ahead.heat < NO_CHANCE) return { code: 'no heat ahead' }
+  if (method.waits === 'heat' && Math.max(ahead.heat, ahead.ripe) < NO_CHANCE)
+    return { code: 'no heat ahead' }
   return null
 }
 

@@ -6,7 +6,7 @@ import { stillStand } from '../testing/stillStand'
 import { findSpecies } from '../plants/catalogue'
 import { TEST_SITES } from '../testing/sites'
 import { coverDays, nextStep } from './followUp'
-import { endingOf } from './outcome'
+import { endingOf } from '../testing/ended'
 import { ownCount, stageBand, withOwn } from './ownResults'
 import { ownResults, tellingCount } from './pooling'
 

@@ -1,8 +1,11 @@
 import { interpolate } from '../foundations/statistics'
 import type { EndingClass, Species } from '../plants/parameters'
 import type { SheetBed, SheetKind } from '../stand/fate'
+import { sheetDose } from '../stand/sheeted'
 import type { ToolKind } from '../garden/tool'
 import type { WeatherEnsemble } from '../site/weather'
+import type { UnderSheet } from './flattening'
+import type { Method } from './method'
 import { isTough } from './survival'
 
 /** Sheets and films that are owned; cardboard is not counted by the piece. */
@@ -44,9 +47,6 @@ const CROWN_DOSE_CD: Readonly<Record<string, number>> = {
   sweetclover: 1100,
 }
 
-/** Air under a black sheet lying on the ground is warmer than outside by about this, °C (range 3–6). */
-export const SHEET_WARMING_C = 4.5
-
 /** A standing crop holds the sheet up: the dose needed rises by this factor. */
 const STANDING_FACTOR = 1.4
 
@@ -71,13 +71,6 @@ function clearDose(kind: EndingClass, bbch: number): number {
   )
 }
 
-/** Warmth from which plants die under clear film, °C (judgement, 40–45). */
-const FILM_KILLS_C = 40
-
-/** Heat under clear film in a day, °C d: Tmax + 0.85·Rs − 40, Rs in MJ m⁻² d⁻¹; nothing in cloud. */
-export const filmHeat = (tMaxC: number, radiationMjM2: number) =>
-  Math.max(0, tMaxC + 0.85 * radiationMjM2 - FILM_KILLS_C)
-
 const LYING_FACTOR: Record<SheetBed, number> = {
   flat: 1,
   standing: STANDING_FACTOR,
@@ -96,6 +89,10 @@ export function doseNeeded(sheet: SheetKind, plant: Ended, bbch: number, lies: S
   return full * lying * (sheet === 'cardboard' ? CARDBOARD_FACTOR : 1)
 }
 
+/** How a sheet lies, by what is done before it: cuttings of weeks before shield whatever is flattened on them. */
+export const sheetBed = (method: Pick<Method, 'lies'>, under: UnderSheet): SheetBed =>
+  under === 'shielded' && method.lies !== 'soil' ? 'shielded' : (method.lies ?? under)
+
 /** Longest a sheet does its work, days. */
 export const firmDays = (sheet: SheetKind) => (sheet === 'cardboard' ? CARDBOARD_FIRM_DAYS : Infinity)
 
@@ -104,8 +101,7 @@ export function sheetDay(sheet: SheetKind, ensemble: WeatherEnsemble, member: nu
   const i = day - ensemble.startDay
   if (i < 0 || i >= ensemble.days) return NaN
   const { tMinC, tMaxC, radiationMjM2 } = ensemble.members[member]
-  if (sheet === 'clear') return filmHeat(tMaxC[i], radiationMjM2[i])
-  return Math.max(0, (tMinC[i] + tMaxC[i]) / 2 + SHEET_WARMING_C)
+  return sheetDose(sheet, tMinC[i], tMaxC[i], radiationMjM2[i])
 }
 
 /** Share alive under a sheet after a dose: it falls exponentially to 5 % at the dose needed. */

@@ -1,7 +1,8 @@
 import { usualPlan } from './animals'
 import { stopsOf } from './stops'
 import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles'
-import { stragglerMinutes, type EndingSetup, type MemberEnding } from './outcome'
+import type { EndingSetup, MemberEnding } from './life'
+import { stragglerMinutes } from './stragglers'
 import { lastActAfter, USUAL_LANES } from './lastAct'
 import { cutters, woodiness } from './woodiness'
 import {

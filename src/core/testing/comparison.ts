@@ -3,7 +3,8 @@ import { compareTerminations, type Ask, type TerminationOption } from '../scenar
 import type { Means, Scenario } from '../scenario/types'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
-import type { StandRun } from '../stand/types'
+import type { StandEvent, StandRun } from '../stand/types'
+import { bareLiving } from '../termination/living'
 import type { Stand } from '../garden/schema'
 import { testCase, testCover } from './beds'
 import { BARE_FACTS, testMeans } from './questions'
@@ -31,6 +32,31 @@ export function waysFor(
     ground: BARE_FACTS,
     today: from,
   }
+  /** The stand with events, its plants followed and all else of it as it stands. */
+  const withEvents = (day: number, events: readonly StandEvent[], days = Infinity): StandRun => {
+    const living = bareLiving(covered, ensemble, events, day)
+    const { members } = covered
+    const span = Math.min(days, living.toDay - living.fromDay)
+    const from = (living.fromDay - covered.startDay) * members
+    const on = (series: Float32Array) => series.subarray(from, from + span * members)
+    return {
+      ...covered,
+      startDay: living.fromDay,
+      days: span,
+      species: covered.species.map((species, c) => ({
+        ...species,
+        bbch: on(species.bbch),
+        massG: on(species.massG),
+        alive: Float32Array.from({ length: span * members }, (_, at) =>
+          living.alive(c, at % members, living.fromDay + Math.floor(at / members)),
+        ),
+      })),
+      residueG: on(covered.residueG),
+      residueNitrogenG: on(covered.residueNitrogenG),
+      releasedG: on(covered.releasedG),
+      mineralG: on(covered.mineralG),
+    }
+  }
   const noStates = () => {
     throw new Error('a run that is at hand has no states')
   }
@@ -39,10 +65,14 @@ export function waysFor(
     ensemble,
     sownOn: null,
     again: () => covered,
-    branch: () => covered,
-    *branchInSteps() {
+    branch: (day, events, days) => withEvents(day, events, days),
+    *branchInSteps(day, events, days) {
       yield
-      return covered
+      return withEvents(day, events, days)
+    },
+    *course() {
+      yield
+      return null
     },
     stateOn: noStates,
     walkOn: noStates,

@@ -10,7 +10,7 @@ import {
   walkedOn,
 } from '../../core/termination/board'
 import { BARROW_M3, coverPlan, cutHeight, sheetPlan } from '../../core/termination/workPlan'
-import { actsSurvival } from '../../core/termination/outcome'
+import { actsSurvival } from '../../core/termination/acts'
 import { stageName } from '../../core/stand/stage'
 import { crimpSurvival } from '../../core/termination/survival'
 import {

@@ -1,15 +1,27 @@
-import type { SpeciesParameters } from '../../plants/parameters'
-import { bbchAt } from '../../stand/stage'
+import type { Species } from '../../plants/parameters'
+import { bbchBy } from '../../stand/stage'
 import type { WeatherEnsemble } from '../../site/weather'
-import type { Fates } from '../../stand/fate'
+import type { Fates, Sheeted } from '../../stand/fate'
 import type { StandEvent } from '../../stand/types'
 import { lethal, withPlant } from './plants'
-import { laid, sum, type Sown, type World } from './world'
+import { laid, SEED_CAPACITY, sum, type Day, type Sown, type World } from './world'
 
-/** Takes growth off a species; a deep cut sets its stage back. */
-function take(start: World, c: number, p: SpeciesParameters, share: number, goneShare: number): World {
+/** Takes growth off a species; after a deep cut plants that put up new shoots begin anew with them. */
+function take(
+  start: World,
+  c: number,
+  plant: Species,
+  share: number,
+  goneShare: number,
+  left: number,
+): World {
   if (share <= 0) return start
-  const { mass, nitrogen, lai, age, up } = start.plants[c]
+  const { mass, nitrogen, lai, age, up, height } = start.plants[c]
+  const again =
+    plant.perennial ||
+    plant.endingClass === 'ryegrass' ||
+    plant.endingClass === 'sorghum' ||
+    (plant.group === 'grass' && age < plant.parameters.t51Cd)
   const [massOff, nitrogenOff] = [mass * share, nitrogen * share]
   const world = {
     ...start,
@@ -23,7 +35,8 @@ function take(start: World, c: number, p: SpeciesParameters, share: number, gone
     mass: mass - massOff,
     nitrogen: nitrogen - nitrogenOff,
     lai: lai * (1 - share),
-    ...(share > 0.5 && { age: Math.min(age, 0.6 * p.t31Cd), up: 2 }),
+    ...(left < height && { height: left, stubble: left, stubbleMass: mass - massOff }),
+    ...(share > 0.5 && { age: again ? Math.min(age, 0.6 * plant.parameters.t31Cd) : age, up: 2 }),
     ...(share <= 0.5 && { up }),
   })
 }
@@ -42,14 +55,16 @@ export type Befalling = { sown: readonly Sown[]; fates: Fates; member: number; e
 
 export function happen(start: World, event: StandEvent, { sown, fates, member, ensemble }: Befalling): World {
   if (event.kind === 'mulch') return bring(start, 'surface', event)
-  if (event.kind === 'sheet') return start
   let world = start
+  if ('sheet' in event && event.sheet)
+    world = { ...world, plants: world.plants.map((plant) => ({ ...plant, smother: 0 })) }
+  if (event.kind === 'sheet') return world
   const standing = sum(start.plants.map(({ mass }) => mass))
   sown.forEach(({ plant }, c) => {
     if (event.kind === 'cut' && event.only !== undefined && event.only !== c) return
     const p = plant.parameters
     const { up, age, alive, height } = world.plants[c]
-    const bbch = up === 2 ? bbchAt(age, p) : 0
+    const bbch = up === 2 ? bbchBy(age, world.plants[c].warmth, p) : 0
     const lives = fates.outlives(event.kind === 'graze' ? { by: 'animals', ...event.passing } : event.fate, {
       plant,
       component: c,
@@ -61,14 +76,26 @@ export function happen(start: World, event: StandEvent, { sown, fates, member, e
     })
     if (up === 0) {
       if (event.kind === 'end' && lives < 0.005) world = withPlant(world, c, { heat: -Infinity })
-    } else if (event.kind === 'end') world = take(lethal(world, c, 1 - lives), c, p, 1 - event.topLeft, 0)
+    } else if (event.kind === 'end')
+      world = take(lethal(world, c, 1 - lives), c, plant, 1 - event.topLeft, 0, height * event.topLeft)
     else if (event.kind === 'graze')
-      world = lethal(take(world, c, p, fates.taken(event.passing, standing), event.eaten), c, 1 - lives)
+      world = lethal(
+        take(
+          world,
+          c,
+          plant,
+          fates.taken(event.passing, standing),
+          event.eaten,
+          height * (1 - fates.taken(event.passing, standing)),
+        ),
+        c,
+        1 - lives,
+      )
     else {
       const above = height <= event.heightM ? 0 : 1 - (event.heightM / height) ** 0.7
       const share = event.groundShare * above
       world = lethal(
-        take(world, c, p, share, event.left ? 0 : 1),
+        take(world, c, plant, share, event.left ? 0 : 1, event.groundShare > 0.5 ? event.heightM : height),
         c,
         share > 0 ? event.groundShare * (1 - lives) : 0,
       )
@@ -106,4 +133,22 @@ export function happen(start: World, event: StandEvent, { sown, fates, member, e
   if (event.kind === 'end' && event.removed) carry(event.removed, false)
   if (event.buried) carry(event.buried, true)
   return world
+}
+
+/** A day under a sheet: of what lives the dose leaves 0.05 to the power of its share of the dose needed. */
+export function smothered(
+  start: World,
+  sheet: Sheeted,
+  { tMin, tMax, radiation }: Day,
+  { sown, fates, member }: Befalling,
+): World {
+  const dose =
+    sheet.kind === 'clear' ? Math.max(0, tMax + 0.85 * radiation - 40) : Math.max(0, (tMin + tMax) / 2 + 4.5)
+  return sown.reduce((world, { plant }, c) => {
+    const { alive, smother, up, age, warmth } = world.plants[c]
+    if (alive <= 0) return world
+    const bbch = up === 2 ? bbchBy(age, warmth, plant.parameters) : 0
+    const needed = smother || fates.smothers(sheet, { plant, bbch, member }, world.seedLayer / SEED_CAPACITY)
+    return lethal(withPlant(world, c, { smother: needed }), c, dose > 0 ? 1 - 0.05 ** (dose / needed) : 0)
+  }, start)
 }

@@ -1,4 +1,4 @@
-import type { SpeciesParameters } from '../../plants/parameters'
+import type { Species } from '../../plants/parameters'
 import { physics } from '../../stand/physics'
 import { bbchAt } from '../../stand/stage'
 import {
@@ -47,6 +47,8 @@ type Shared = {
   canopyLeaf: number
   waterLimit: number
   soilC: number
+  /** By how much a sheet warms the soil by day. */
+  sheetedC: number
   /** Days since the sowing. */
   days: number
 }
@@ -57,10 +59,10 @@ export function live(
   day: Day,
   { plant, seeds, emergenceShare, depth }: Sown,
   memberParameters: PlantOwn,
-  { light: lights, canopyMass, canopyLeaf, waterLimit, soilC, days }: Shared,
+  { light: lights, canopyMass, canopyLeaf, waterLimit, soilC }: Shared,
 ): World {
   const p = plant.parameters
-  let world = start
+  let world = withPlant(start, c, { grew: false, wanted: 0, ofSoil: 0, nodules: false })
   const now = () => world.plants[c]
   const set = (change: Partial<Stalk>) => (world = withPlant(world, c, change))
   const mean = (day.tMin + day.tMax) / 2
@@ -96,6 +98,7 @@ export function live(
     return { ...world, grown: world.grown + mass }
   }
   if (now().alive <= 0.001) return world
+  set({ grew: true })
   const light = lights[c]
   const swing = 0.35 * (day.tMax - day.tMin)
   const warm = (t: number) => trapezoid(t, p.developBaseC, p.developOptLowC, p.developOptHighC, p.developMaxC)
@@ -172,6 +175,7 @@ export function live(
   set({
     up: 2,
     age,
+    warmth: now().warmth + memberParameters.development * thermal,
     cold,
     lai: before + (young ? exponential : gain * leafShare * p.specificLeafM2G * memberParameters.leaf),
     mass: now().mass + grown,
@@ -186,8 +190,9 @@ export function live(
     const { lai } = now()
     world = withPlant(lose(world, c, withered, withered * 0.35), c, { lai: lai * (1 - withered) })
   }
+  const shading = canopyLeaf / p.extinction
   const crowded =
-    before > physics.selfShadingLai ? before * Math.min(0.05, 0.012 * (before - physics.selfShadingLai)) : 0
+    shading > physics.selfShadingLai ? before * Math.min(0.05, 0.012 * (shading - physics.selfShadingLai)) : 0
   const old = age > p.t61Cd + (plant.perennial ? p.t75Cd : 0) ? before * Math.min(0.1, 0.0028 * thermal) : 0
   if (crowded + old > 0) {
     const area = Math.min(now().lai, crowded + old)
@@ -196,17 +201,49 @@ export function live(
     world = withPlant(lose(world, c, share, share * 0.6), c, { lai: lai - area })
   }
 
-  const demand = Math.max(0, (critical / 100) * now().mass * 1.05 - now().nitrogen)
+  const wanted = Math.max(0, (critical / 100) * now().mass * 1.05 - now().nitrogen)
   const nodules = p.fixationShare > 0 && age > 120
-  const uptake = Math.min(physics.uptakeShare * world.mineral, nodules ? 0.4 * demand : demand)
-  const fixed = nodules ? (demand - uptake) * p.fixationShare : 0
-  set({ nitrogen: now().nitrogen + uptake + fixed })
-  world = { ...world, mineral: world.mineral - uptake, fixed: world.fixed + fixed }
+  set({ wanted, ofSoil: nodules ? 0.4 * wanted : wanted, nodules })
+  return world
+}
+
+/** The plants of a mix share what the soil has in reach by what they want of it. */
+export function feed(start: World, sown: readonly Sown[]): World {
+  const reach = physics.uptakeShare * start.mineral
+  const asked = sum(start.plants.map(({ ofSoil }) => ofSoil))
+  const given = asked > reach ? reach / asked : 1
+  let world = start
+  start.plants.forEach(({ wanted, ofSoil, nodules, nitrogen }, c) => {
+    const uptake = ofSoil * given
+    const fixed = nodules ? (wanted - uptake) * sown[c].plant.parameters.fixationShare : 0
+    world = withPlant(world, c, { nitrogen: nitrogen + uptake + fixed })
+    world = { ...world, mineral: world.mineral - uptake, fixed: world.fixed + fixed }
+  })
+  return world
+}
+
+/** What cold, heat and age do to a species in a day. */
+export function weathered(
+  start: World,
+  c: number,
+  day: Day,
+  { plant }: Sown,
+  memberParameters: PlantOwn,
+  { soilC, sheetedC, days }: Shared,
+): World {
+  const p = plant.parameters
+  let world = start
+  const now = () => world.plants[c]
+  const set = (change: Partial<Stalk>) => (world = withPlant(world, c, change))
+  if (!now().grew) return world
+  const mean = (day.tMin + day.tMax) / 2
+  const { age } = now()
+  const livesOn = plant.perennial && p.vernalFloor > 0
 
   const covered = 1 - Math.exp((-0.4 * day.snow) / physics.shelteringCm)
   const reach = p.crownSoilShare / (p.crownSoilShare + 0.2)
   const shelter = p.crownSoilShare + Math.max(0, 0.95 - p.crownSoilShare) * reach * covered
-  const crown = shelter * soilC + (1 - shelter) * day.tMin
+  const crown = shelter * (soilC - sheetedC) + (1 - shelter) * day.tMin
   const lost = limit((age - p.t31Cd) / Math.max(1, p.t61Cd - p.t31Cd), 0, 1)
   const hardest = p.lt50HardyC + (p.lt50TenderC - p.lt50HardyC) * lost
   const lt50 =
@@ -245,13 +282,13 @@ export function live(
 
 /** Heights of the day, climbers carried by the tallest; and what light each species takes. */
 export function lightOf(start: World, sown: readonly Sown[], par: number): { world: World; light: number[] } {
-  const ownHeight = ({ age, mass }: Stalk, p: SpeciesParameters) => {
+  const ownHeight = ({ age, mass, stubble, stubbleMass }: Stalk, { parameters: p, habit }: Species) => {
     const stage = limit(age / p.t61Cd, 0.08, 1)
-    return Math.max(0.03, p.heightM * stage ** 1.25 * (1 - Math.exp(-mass / 120)))
+    const since = mass - Math.min(mass, stubbleMass)
+    const dense = since / (habit === 'upright' ? 1500 : 3500)
+    return Math.max(0.03, stubble + Math.max(dense, p.heightM * stage ** 1.25 * (1 - Math.exp(-since / 120))))
   }
-  const own = start.plants.map((plant, c) =>
-    plant.lai > 0 ? ownHeight(plant, sown[c].plant.parameters) : plant.height,
-  )
+  const own = start.plants.map((plant, c) => (plant.lai > 0 ? ownHeight(plant, sown[c].plant) : plant.height))
   const tallest = Math.max(0, ...own.filter((_, c) => start.plants[c].lai > 0))
   const heights = own.map((height, c) =>
     sown.length > 1 && start.plants[c].lai > 0 && sown[c].plant.habit === 'climbing'
@@ -264,7 +301,14 @@ export function lightOf(start: World, sown: readonly Sown[], par: number): { wor
   )
   const taken = par * (1 - Math.exp(-sum(leaf)))
   return {
-    world: { ...start, plants: start.plants.map((plant, c) => ({ ...plant, height: heights[c] })) },
+    world: {
+      ...start,
+      plants: start.plants.map((plant, c) => ({
+        ...plant,
+        height: heights[c],
+        stubbleMass: plant.lai > 0 ? Math.min(plant.mass, plant.stubbleMass) : plant.stubbleMass,
+      })),
+    },
     light: weight.map((one) => (sum(weight) > 0 ? (taken * one) / sum(weight) : 0)),
   }
 }

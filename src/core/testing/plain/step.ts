@@ -1,6 +1,6 @@
 import type { CanopyAbove, StandEvent } from '../../stand/types'
-import { happen, type Befalling } from './happenings'
-import { lightOf, live } from './plants'
+import { happen, smothered, type Befalling } from './happenings'
+import { feed, lightOf, live, weathered } from './plants'
 import { massOf, moveWater, ROOT_CAPACITY, rot, sum, type Day, type MemberOwn, type World } from './world'
 
 /** What lies about a day of the plain step besides its weather. */
@@ -16,11 +16,13 @@ export function plainStep(start: World, number: number, day: Day, around: Around
   const { sown, own, events, above, sowDay } = around
   const residue = massOf(start.surface)
   const sheet = events.flatMap((one) =>
-    'sheet' in one && one.sheet && one.day <= number && number < one.sheet.offDay ? [one.sheet.kind] : [],
+    'sheet' in one && one.sheet && one.day <= number && number < one.sheet.offDay ? [one.sheet] : [],
   )[0]
-  const tight = sheet === 'black' || sheet === 'clear'
-  const ground = day.soil + (sheet === 'black' ? 2 : sheet === 'clear' ? 5 : 0)
-  const lets = sheet === undefined ? 1 : sheet === 'clear' ? 0.85 : 0
+  const kind = sheet?.kind
+  const tight = kind === 'black' || kind === 'clear'
+  const sheetedC = kind === 'black' ? 2 : kind === 'clear' ? 5 : 0
+  const ground = day.soil + sheetedC
+  const lets = kind === undefined ? 1 : kind === 'clear' ? 0.85 : 0
   const soilC = ground - 0.12 * start.cover * Math.max(0, ground - 8)
   const waterLimit = Math.min(1, start.rootZone / ROOT_CAPACITY / 0.45)
   const released = soilC <= 0 ? 0 : own.release * 0.055 * 2 ** ((soilC - 20) / 10)
@@ -35,9 +37,20 @@ export function plainStep(start: World, number: number, day: Day, around: Around
   const canopyLeaf = sum(
     start.plants.map(({ lai }, c) => (lai > 0 ? sown[c].plant.parameters.extinction * lai : 0)),
   )
-  const shared = { light: lit.light, canopyMass, canopyLeaf, waterLimit, soilC, days: number - sowDay }
+  const shared = {
+    light: lit.light,
+    canopyMass,
+    canopyLeaf,
+    waterLimit,
+    soilC,
+    sheetedC,
+    days: number - sowDay,
+  }
   let world = sown.reduce((before, one, c) => live(before, c, day, one, own.species[c], shared), lit.world)
+  world = feed(world, sown)
+  world = sown.reduce((before, one, c) => weathered(before, c, day, one, own.species[c], shared), world)
   for (const event of events.filter((one) => one.day === number)) world = happen(world, event, around)
+  if (sheet) world = smothered(world, sheet, day, around)
   const wetness = tight
     ? world.wetness + 0.15 * (waterLimit - world.wetness)
     : Math.min(1, world.wetness * 0.82 + Math.min(1, day.rain / 5) * 0.6)

@@ -45,6 +45,17 @@ export type Stalk = {
   lt50: number
   worst: number
   height: number
+  /** Whether it grew today, what it wants of nitrogen and of that from the soil, and whether its roots fix some. */
+  grew: boolean
+  wanted: number
+  ofSoil: number
+  nodules: boolean
+  /** Height and mass that the last cut left, and warmth since it came up. */
+  stubble: number
+  stubbleMass: number
+  warmth: number
+  /** The dose that leaves 5 % under the sheet that lies; 0 until it is known. */
+  smother: number
 }
 export type World = {
   seedLayer: number
@@ -102,6 +113,14 @@ export const plainWorld = (sown: readonly Sown[], own: MemberOwn): World => ({
     lt50: plant.parameters.lt50TenderC + 0.3 * own.species[c].hardiness,
     worst: 1,
     height: 0,
+    grew: false,
+    wanted: 0,
+    ofSoil: 0,
+    nodules: false,
+    stubble: 0,
+    stubbleMass: 0,
+    warmth: 0,
+    smother: 0,
   })),
   grown: 0,
   fixed: 0,

@@ -2,18 +2,27 @@ import type { Place } from '../termination/obstacles'
 import { endFor, type Candidate } from '../termination/start'
 import { isoDate } from '../foundations/day'
 import { shareOf, quantilesOf } from '../foundations/statistics'
+import type { Steps } from '../foundations/steps'
 import { minutesOf } from './work'
 import type { EndDetails } from '../garden/ending'
-import { FIRST_WEEKS_DAYS, SEEDBED_RESIDUE_G, freedBySoil, TIE_UP_SHARE } from '../planting/openDays'
+import { FIRST_WEEKS_DAYS } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
-import { branchDay, residueCriteria, wantsThin, type Common } from './criteria'
-import { criteriaDays, endedBranch, failuresOf, firstFailure, mostly } from './evaluate'
+import type { Common } from './criteria'
+import {
+  bareEnded,
+  criteriaDays,
+  endedBranchInSteps,
+  failuresOf,
+  firstFailure,
+  FOLLOWED_DAYS,
+  mostly,
+} from './evaluate'
 import { targetDay } from './plan'
 import { seedsBy } from './seedFit'
 import { HOPELESS, type TerminationStart } from './starts'
+import { livingOf } from '../termination/living'
 import { terminationOf, type Termination } from './termination'
-import { CRITERIA, OF_THE_DAY, type CriterionDays, type Scenario } from './types'
-import { placeIn } from '../stand/series'
+import { OF_THE_DAY, type CriterionDays, type Scenario } from './types'
 
 /** Where and with what a cover is ended. */
 export const placeOf = (
@@ -29,17 +38,6 @@ export const placeOf = (
   plants: season.run.sown.map(({ plant }) => plant),
 })
 
-/** An ending judged by all but what its residue does: it is worth no more than `bound`. */
-export type Bounded = {
-  candidate: Candidate
-  day: number
-  /** Chance that some of the stand bears seed fit to sprout by then. */
-  seeds: number
-  termination: Termination
-  criteria: CriterionDays[]
-  bound: number
-}
-
 /** A stand whose endings are held against each other, and the ending that is planned for it, if any. */
 export type Comparison = {
   scenario: Scenario
@@ -48,6 +46,17 @@ export type Comparison = {
   /** Day from which each member bears seed fit to sprout. */
   fitDays: Float64Array
   planned?: EndDetails | null
+}
+
+/** A way tried on a day: the stand's life with it, by which it is judged. */
+export type Tried = {
+  candidate: Candidate
+  day: number
+  /** Chance that some of the stand bears seed fit to sprout by then. */
+  seeds: number
+  termination: Termination
+  criteria: CriterionDays[]
+  worth: number
 }
 
 /**
@@ -61,64 +70,27 @@ function endOn({ scenario, season, planned }: Comparison, candidate: Candidate, 
   return planned?.untilThin && candidate.method.sheet ? { ...usual, untilThin: true } : usual
 }
 
-export function boundOf(comparison: Comparison, candidate: Candidate, day: number): Bounded {
+/** Tries a way on a day by what of the plants lives on, all that their residue does left out. */
+export function tryBarely(comparison: Comparison, candidate: Candidate, day: number): Tried {
   const { scenario, season, common } = comparison
-  const termination = terminationOf(scenario, season, endOn(comparison, candidate, day))
+  const end = endOn(comparison, candidate, day)
+  const termination = terminationOf(scenario, season, end, bareEnded(scenario, season, end))
   const criteria = criteriaDays(scenario, season, termination, null, common)
-  return {
-    candidate,
-    day,
-    seeds: seedsBy(comparison.fitDays, termination),
-    termination,
-    criteria,
-    bound: worthOf(comparison, criteria),
-  }
+  const seeds = seedsBy(comparison.fitDays, termination)
+  return { candidate, day, seeds, termination, criteria, worth: worthOf(comparison, criteria) }
 }
 
-/**
- * Most nitrogen that growth of a mass and a nitrogen content can take in four weeks, g m⁻²: microbes that rot poor matter
- * want 1.63 % of it; of its cellulose at most half rots in that time, of its lignin a quarter (see residue/pools).
- */
-const mostTaken = (massG: number, nitrogenShare: number) =>
-  massG * (0.5 * Math.max(0, 0.0163 - 0.9 * nitrogenShare) + 0.05 * Math.max(0, 0.0163 - 0.4 * nitrogenShare))
-
-/**
- * Members in which what lies after an ending has to be followed, to know whether it starves the crop or lies too thick for
- * seed: those that fail by nothing before, with enough poor growth, or with more of it than a seedbed bears.
- */
-function followedMembers(
-  { scenario: { follows, standCase }, season: { run, ensemble } }: Comparison,
-  { termination, criteria }: Bounded,
-): number[] {
-  if (follows.kind !== 'crop') return []
-  const i = Math.min(run.days - 1, Math.max(0, branchDay(termination) - run.startDay))
-  const before = criteria.filter(({ id }) => CRITERIA.indexOf(id) < CRITERIA.indexOf('tie-up'))
-  const members: number[] = []
-  for (let member = 0; member < run.members; member++) {
-    if (firstFailure(before, member, follows.day) !== null) continue
-    const at = placeIn(run, member, i)
-    const massG = run.massG[at] + run.residueG[at]
-    const nitrogen = (run.nitrogenG[at] + run.residueNitrogenG[at]) / Math.max(1e-9, massG)
-    const starves =
-      mostTaken(massG, nitrogen) >
-      TIE_UP_SHARE * freedBySoil(ensemble, member, follows.day, standCase.bed.fertility)
-    if (starves || (wantsThin(follows, termination.end) && massG > SEEDBED_RESIDUE_G.small))
-      members.push(member)
-  }
-  return members
-}
-
-/** All criteria of a bounded ending, what its residue does among them in the members in which that can still matter. */
-export function exactOf(comparison: Comparison, bounded: Bounded): CriterionDays[] {
-  const { scenario, season } = comparison
-  const { termination, bound, criteria } = bounded
-  const { follows } = scenario
-  const members = bound <= HOPELESS ? [] : followedMembers(comparison, bounded)
-  if (follows.kind !== 'crop' || members.length === 0) return criteria
-  const waits = termination.method?.waits
-  const ended = endedBranch(scenario, season, termination, FIRST_WEEKS_DAYS, waits ? undefined : members)
-  const told = residueCriteria(scenario, season, ended, follows, termination.end, waits ? null : members)
-  return [...criteria, ...told].sort((a, b) => CRITERIA.indexOf(a.id) - CRITERIA.indexOf(b.id))
+/** The same by the stand followed with it until some weeks after the planting; where nothing is to be hoped for, as tried. */
+export function* closelyInSteps(comparison: Comparison, tried: Tried): Steps<Tried> {
+  if (tried.worth <= HOPELESS) return tried
+  const { scenario, season, common } = comparison
+  const { end } = tried.termination
+  const wanted = Number.isFinite(targetDay(scenario.follows))
+  const ended = yield* endedBranchInSteps(scenario, season, end, wanted ? FIRST_WEEKS_DAYS : FOLLOWED_DAYS)
+  const termination = terminationOf(scenario, season, end, livingOf(ended))
+  const criteria = criteriaDays(scenario, season, termination, ended, common, 'on the day')
+  const seeds = seedsBy(comparison.fitDays, termination)
+  return { ...tried, seeds, termination, criteria, worth: worthOf(comparison, criteria) }
 }
 
 /** Members that must be left for a chance among them to mean something, as a share of all. */
@@ -128,10 +100,7 @@ const allHold = (criteria: readonly CriterionDays[], target: number) => (member:
   firstFailure(criteria, member, target) === null
 
 /** Chance of a plan over the members in which the day itself can succeed; over all, the day set aside, where hardly any can. */
-export function worthOf(
-  { scenario, season, common }: Comparison,
-  criteria: readonly CriterionDays[],
-): number {
+function worthOf({ scenario, season, common }: Comparison, criteria: readonly CriterionDays[]): number {
   const { members } = season.run
   const target = targetDay(scenario.follows)
   const dayHolds = allHold(common.day, target)
@@ -152,13 +121,12 @@ function asPlanned({ end, method, dead, day }: Termination, target: number): End
   return { ...end, date: isoDate(Math.max(day + 1, Math.round(expected))) }
 }
 
+/** What a way comes to that was tried on a day. */
 export function startOf(
   comparison: Comparison,
-  bounded: Bounded,
-  criteria: CriterionDays[],
+  { termination, day, criteria, seeds, worth }: Tried,
 ): TerminationStart {
   const { scenario, season } = comparison
-  const { termination, day, seeds } = bounded
   const survivors = termination.endings.map(({ survival }) => survival)
   const { members } = season.run
   const target = targetDay(scenario.follows)
@@ -167,7 +135,7 @@ export function startOf(
     day,
     end: asPlanned(termination, target),
     chance: shareOf(members, allHold(criteria, target)),
-    worth: worthOf(comparison, criteria),
+    worth,
     chanceFree: shareOf(members, allHold(free, target)),
     seeds,
     failures: failuresOf(criteria, members, target),

@@ -1,0 +1,6 @@
+import { ENDS } from './ends'
+import type { Relation } from './relation'
+import { STANDS } from './stands'
+
+/** All relations that are tried. */
+export const RELATIONS: readonly Relation[] = [...ENDS, ...STANDS]
