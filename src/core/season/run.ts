@@ -24,15 +24,18 @@ import {
 import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
-import type { StandEvent, StandRun } from '../stand/types'
+import type { StandEvent, StandInput, StandRun } from '../stand/types'
 import { drawMemberParameters, drawSowing } from '../stand/memberParameters'
 import { assimilateInSteps } from '../tracking/assimilate'
+import { correctionsBy } from '../tracking/correction'
 import { observationsOf, type Observation } from '../tracking/observations'
 import type { StandAbove, StandCase } from './cases'
 import { weatherUntil } from './horizon'
 import { sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
 
+/** Times that a run is set right by one look at most: what is set right before it grows on until then. */
+const CORRECTED_ROUNDS = 2
 /** A look never tells that all is lost: a share this small stays. */
 const LEAST_SEEN = 0.01
 
@@ -229,7 +232,7 @@ export function* standRunOnInSteps(
   )
     .filter((look) => ended === null || look.day <= ended)
     .map((look) => (worked.has(look.day) ? { ...look, day: look.day - 1 } : look))
-  const input = {
+  let input: StandInput = {
     sown,
     sowDay,
     soil: bed.soil,
@@ -270,8 +273,23 @@ export function* standRunOnInSteps(
     seed,
     unseen,
   )
-  const { memberParameters, run } = learned
+  const { memberParameters } = learned
   const weather = inOrder(learned.order)
+  let { run } = learned
+  // What no member explains is seen all the same: what has grown is set right by it, and it goes on from there.
+  for (const look of looks)
+    for (let round = 0; round < CORRECTED_ROUNDS; round++) {
+      const corrections = correctionsBy(run, look)
+      if (corrections.length === 0) break
+      input = { ...input, events: [...input.events, ...corrections] }
+      const alone = followed(weather)
+      const saving = yield* runSavingInSteps(input, alone, memberParameters, [
+        ...saveOn,
+        alone.startDay + alone.days,
+      ])
+      saved = saving.saved
+      run = saving.run
+    }
   const savedOn = (day: number) => {
     const known = saved.get(day)
     if (known) return known

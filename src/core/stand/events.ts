@@ -1,9 +1,9 @@
 import { addResidue, moveResidue, poolMass, SURFACE_CONTACT } from '../residue/pools'
 import type { Befallen, Fate, Fates } from './fate'
-import { bbchOf, die, IN_GROUND } from './plants'
+import { bbchOf, die, IN_GROUND, JUST_UP, type Plants, type Tally } from './plants'
 import type { StandState } from './state'
 import { shareAbove, takeTop } from './taking'
-import type { StandEvent } from './types'
+import type { Deed, StandEvent } from './types'
 import type { Work } from './work'
 
 /** An ending that leaves fewer than this also clears seed that has not come up. */
@@ -16,6 +16,16 @@ function bring({ massG, nitrogenG }: Matter, layer: 'surface' | 'buried', state:
   addResidue(state[layer], m, massG, nitrogenG)
   state.tally.broughtG[m] += massG
   state.tally.broughtNitrogenG[m] += nitrogenG
+}
+
+/** Sets right what has grown of a member's plants; what is more or less of it came up from the soil, or never did. */
+function correct(plants: Plants, m: number, factor: number, tally: Tally) {
+  if (plants.emergence[m] < JUST_UP) return
+  tally.grownG[m] += plants.massG[m] * (factor - 1)
+  tally.soilNitrogenG[m] += plants.nitrogenG[m] * (factor - 1)
+  plants.massG[m] *= factor
+  plants.nitrogenG[m] *= factor
+  plants.lai[m] *= factor
 }
 
 /** Does to a member's stand what an event does. */
@@ -36,6 +46,10 @@ export function applyEvent(
     mixContact(state, m, layG, SURFACE_CONTACT)
     return
   }
+  if (event.kind === 'corrected') {
+    for (const plants of state.plants) correct(plants, m, event.factor, state.tally)
+    return
+  }
   if ('sheet' in event && event.sheet) for (const { smotherDose } of state.plants) smotherDose[m] = 0
   if (event.kind === 'sheet') return
   let massG = 0
@@ -54,7 +68,7 @@ export function applyEvent(
 
 /** How close what a cut lays down lies on the soil, against whole stems: by the first of the blades that cuts its hardest stems. */
 function contactOf(
-  event: Exclude<StandEvent, { kind: 'mulch' | 'sheet' }>,
+  event: Deed,
   { sown, fates }: Work['input'],
   { plants: all }: StandState,
   m: number,
@@ -80,7 +94,7 @@ function mixContact({ surface, contact }: StandState, m: number, layG: number, l
 
 /** What a cut, an ending or grazing does to one species of a member's stand. */
 function applyToSpecies(
-  event: Exclude<StandEvent, { kind: 'mulch' | 'sheet' }>,
+  event: Deed,
   of: Befallen,
   { outlives, taken }: Fates,
   { plants: all, surface, tally }: StandState,
@@ -109,11 +123,7 @@ function applyToSpecies(
 }
 
 /** What an ending or grazing does to the ground of a member's stand. */
-function applyToGround(
-  event: Exclude<StandEvent, { kind: 'mulch' | 'sheet' }>,
-  state: StandState,
-  m: number,
-): void {
+function applyToGround(event: Deed, state: StandState, m: number): void {
   if (event.kind === 'cut') return
   const { surface, buried, tally } = state
   if (event.kind === 'graze') bring(event.droppings, 'buried', state, m)

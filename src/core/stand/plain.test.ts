@@ -72,6 +72,11 @@ const eventsFrom = (sowDay: number): fc.Arbitrary<StandEvent[]> => {
           offDay: day,
         }),
       }),
+      fc.record({
+        kind: fc.constant('corrected' as const),
+        day,
+        factor: fc.integer({ min: 20, max: 300 }).map((percent) => percent / 100),
+      }),
       fc
         .record({ day, matter })
         .map(({ matter: laid, ...event }) => ({ ...event, ...laid, kind: 'mulch' as const })),

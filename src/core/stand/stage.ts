@@ -23,16 +23,22 @@ export function bbchAt(ageCd: number, p: SpeciesParameters): number {
   return 89
 }
 
-/** Warmth from coming up until side shoots begin, °C d above the base of development (four leaves; judgement, 200–350). */
+/**
+ * Warmth from coming up until side shoots begin (four leaves; judgement, 200–350), and from then on until there are as many as there
+ * will be (400–900), °C d above the base of development.
+ */
 const SIDE_SHOOTS_CD = 280
-/** BBCH that leaves and side shoots alone reach. */
-const MOST_LEAFY = 25
+const ALL_SHOOTS_CD = 700
+
+/** BBCH of leaves and side shoots alone. */
+const leafyBbch = (leafCd: number): number =>
+  leafCd < SIDE_SHOOTS_CD
+    ? 9 + (12 * leafCd) / SIDE_SHOOTS_CD
+    : 21 + 8 * Math.min(1, (leafCd - SIDE_SHOOTS_CD) / ALL_SHOOTS_CD)
 
 /** BBCH code by thermal age and by the warmth since coming up: leaves and side shoots wait for neither cold nor long days. */
-export function bbchBy(ageCd: number, leafCd: number, p: SpeciesParameters): number {
-  const bbch = bbchAt(ageCd, p)
-  return bbch >= MOST_LEAFY ? bbch : Math.max(bbch, Math.min(MOST_LEAFY, 9 + (12 * leafCd) / SIDE_SHOOTS_CD))
-}
+export const bbchBy = (ageCd: number, leafCd: number, p: SpeciesParameters): number =>
+  Math.max(bbchAt(ageCd, p), leafyBbch(leafCd))
 
 type StageName = { bbch: number; name: string }
 

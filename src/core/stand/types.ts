@@ -29,6 +29,8 @@ export type StandEvent = { day: number } & (
       nitrogenG: number
       byMember?: { massG: Float64Array; nitrogenG: Float64Array }
     }
+  /** What was seen of it corrects what has grown: leaf, mass and nitrogen of all that lives, by a factor above 0. */
+  | { kind: 'corrected'; factor: number }
   /** A sheet laid on ground that bears nothing. */
   | { kind: 'sheet'; sheet: Sheeted }
   /**
@@ -51,6 +53,9 @@ export type Grazing = {
   droppings: { massG: number; nitrogenG: number }
   buried?: number
 }
+
+/** What is done to the plants of a stand. */
+export type Deed = Extract<StandEvent, { kind: 'cut' | 'end' | 'graze' }>
 
 /** A crop, or a cover that another is sown under, as far as the ground feels it. */
 export type GroundCrop = {

@@ -55,6 +55,18 @@ export type Befalling = { sown: readonly Sown[]; fates: Fates; member: number; e
 
 export function happen(start: World, event: StandEvent, { sown, fates, member, ensemble }: Befalling): World {
   if (event.kind === 'mulch') return bring(start, 'surface', event)
+  if (event.kind === 'corrected') {
+    const { factor } = event
+    return start.plants.reduce((world, { up, mass, nitrogen, lai }, c) => {
+      if (up === 0) return world
+      const set = withPlant(world, c, {
+        mass: mass * factor,
+        nitrogen: nitrogen * factor,
+        lai: lai * factor,
+      })
+      return { ...set, grown: set.grown + mass * (factor - 1) }
+    }, start)
+  }
   let world = start
   if ('sheet' in event && event.sheet)
     world = { ...world, plants: world.plants.map((plant) => ({ ...plant, smother: 0 })) }

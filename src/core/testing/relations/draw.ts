@@ -77,7 +77,11 @@ export const weatherFor = (site: SiteClimate, sowDay: number, seed: number, memb
 /** A stand of one species, or of two of one season, left alone. */
 export function drawStand(
   random: RandomStream,
-  { of = () => true, mixes = 0.25 }: { of?: (plant: Species) => boolean; mixes?: number } = {},
+  {
+    of = () => true,
+    mixes = 0.25,
+    members = MEMBERS,
+  }: { of?: (plant: Species) => boolean; mixes?: number; members?: number } = {},
 ): Drawn {
   const site = drawSite(random)
   const plant = oneOf(random, SPECIES.filter(of))
@@ -90,7 +94,7 @@ export function drawStand(
       ),
     )
   const sowDay = drawSowDay(random, plant, site)
-  return grown(site, plants, sowDay, whole(random, 1, 1e6))
+  return grown(site, plants, sowDay, whole(random, 1, 1e6), members)
 }
 
 /** A stand of some plants at equal shares of their rates. */
@@ -110,8 +114,14 @@ export function coverOf(plants: readonly Species[], sowDay: number, own: Partial
   }
 }
 
-export function grown(site: SiteClimate, plants: readonly Species[], sowDay: number, seed: number): Drawn {
-  const ensemble = weatherFor(site, sowDay, seed)
+export function grown(
+  site: SiteClimate,
+  plants: readonly Species[],
+  sowDay: number,
+  seed: number,
+  members = MEMBERS,
+): Drawn {
+  const ensemble = weatherFor(site, sowDay, seed, members)
   const stand = coverOf(plants, sowDay)
   const season = standRun(testCase(stand), ensemble)!
   const says = `${plants.map(({ id }) => id).join(' + ')} of ${isoDate(sowDay)} at ${site.latitude}°, January ${site.tMinC[0].toFixed(1)} °C, weather ${seed}`
