@@ -9,7 +9,7 @@ import type { Step } from './step'
 /** Animals on a bed between two days, the last included. */
 export type Stay = { kind: LivestockKind; head: number; from: number; until: number }
 
-/** Longest that what was eaten is told as, signs. */
+/** Longest that what was eaten is given as, characters. */
 const LONGEST_TOLD = 60
 
 /** Animals that were, or are to be, on a bed's spent crops or weeds: their manure starts the clock to the harvest. */

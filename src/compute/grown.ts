@@ -101,7 +101,7 @@ export function* seasonFor(
   asked: Asked = 'any ending',
 ): Steps<SeasonRun | null> {
   const until = followedUntil(standCase)
-  const alone = asked === 'as planned' ? followedAlone(standCase) : null
+  const alone = asked === 'as planned' ? followedAlone(standCase, ensemble) : null
   const aloneUntil = alone ?? Infinity
   const key = stableHash([growthOf(standCase), until])
   const place = grown.findIndex(

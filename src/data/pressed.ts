@@ -105,7 +105,7 @@ async function finish(db: KilimDatabase, { name, at, version, press }: KeptPress
   const label = press.kind === 'commit' ? press.label : CALLED[press.kind]
   const failed = (problem: string): Finished => ({ what: label, step: null, problem })
   if (version !== GARDEN_SCHEMA_VERSION)
-    return failed('Kilim was renewed in between. Enter it again where it is missing.')
+    return failed('Kilim was updated in between. Enter it again where it is missing.')
   if ((press.kind === 'undo' || press.kind === 'redo') && (await moreDone(db, press.gardenId, at, own)))
     return failed('More was done since. Press it again if it is still wanted.')
   const outcome = await run(db, press, name)

@@ -31,5 +31,5 @@ export const shortText = (field: string, max = 60) =>
 export const id = z
   .string()
   .min(1, 'The id is empty.')
-  .max(80, 'The id is longer than 80 signs.')
+  .max(80, 'The id is longer than 80 characters.')
   .regex(/^\P{Cc}*$/u, 'The id holds a line break or another sign that is not shown.')

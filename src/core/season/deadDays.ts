@@ -7,7 +7,8 @@ import type { EndDetails } from '../garden/ending'
 import type { StandRun } from '../stand/types'
 import { setupFor } from './endingSetup'
 import type { StandCase } from './cases'
-import { sheetOffOf, type SeasonRun } from './run'
+import { sheetOffOf } from './events'
+import type { SeasonRun } from './run'
 
 /** Day an ending begins to count: cold and heat do not wait for the day that was written down for them. */
 export const beginsOn = (end: Pick<EndDetails, 'method' | 'date'>, sowDay: number): number =>

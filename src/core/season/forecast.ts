@@ -1,6 +1,7 @@
 import { deadDays } from './deadDays'
 import type { StandCase } from './cases'
-import { endedRunInSteps, eventsOfEnd, type SeasonRun } from './run'
+import { eventsOfEnd } from './events'
+import { endedRunInSteps, type SeasonRun } from './run'
 import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'

@@ -2,6 +2,7 @@ import { dayNumber } from '../foundations/day'
 import { latest } from '../garden/timeline'
 import { findMethod } from '../termination/methods'
 import { lastActAfter } from '../termination/lastAct'
+import { brownDay } from '../termination/life'
 import type { WeatherEnsemble } from '../site/weather'
 import type { StandCase } from './cases'
 
@@ -25,20 +26,23 @@ export function followedUntil({
   return onGrid(last + FOLLOWED_AFTER_DAYS)
 }
 
-/** Days that a stand is followed at least without its ending after the last act of it: what a week's delay of it asks for. */
+/** Days that a stand is followed at least without its ending after what it kills has browned: what a week's delay of it asks for. */
 const AFTER_ACT_DAYS = 14
 
 /**
  * Day up to which a stand is followed as it would stand without its ending, where only that ending is asked about: past
- * its last act, from which the stand is followed with it. Null for endings by cold, animals or sheets, which are judged by what would
+ * the day by which what it kills has browned in every member, for until then that lives as it would untouched. Null for endings by cold, animals or sheets, which are judged by what would
  * stand without them, and where there is none or all is harvested.
  */
-export function followedAlone({ stand }: Pick<StandCase, 'stand'>): number | null {
+export function followedAlone({ stand }: Pick<StandCase, 'stand'>, ensemble: WeatherEnsemble): number | null {
   const end = latest(stand.end)
   if (!end) return null
   const method = findMethod(end.method)
   if (!method || method.waits || method.animals || method.sheet) return null
-  return onGrid(dayNumber(end.date) + lastActAfter(method, end) + AFTER_ACT_DAYS)
+  const day = dayNumber(end.date)
+  const brown = ensemble.members.map((_, member) => brownDay(method, end, day, ensemble, member))
+  const last = Math.max(day + lastActAfter(method, end), ...brown)
+  return Number.isFinite(last) ? onGrid(last + AFTER_ACT_DAYS) : null
 }
 
 /** Days on which a stand's states are wanted: where its ending begins and where its ground is taken. */

@@ -1,15 +1,8 @@
 import { dayNumber } from '../foundations/day'
 import { atOnce, finish, type Steps } from '../foundations/steps'
-import { segmentSizeM } from '../garden/area'
 import type { Stand, StartDetails } from '../garden/schema'
 import { latest } from '../garden/timeline'
 import { FATES } from '../termination/fates'
-import { endEvents, sheetOffDay, takenOver } from '../termination/kill'
-import { edgeKgPerM } from '../termination/board'
-import { underSheet } from '../termination/flattening'
-import { findMethod } from '../termination/methods'
-import { FINISHING, firstCounted, tellingCounts, workSince } from '../termination/counted'
-import type { EndDetails, Finishing, FollowUp } from '../garden/ending'
 import { firstMembers, firstUnknownDay, type WeatherEnsemble } from '../site/weather'
 import {
   courseInSteps,
@@ -25,136 +18,18 @@ import type { Ground } from '../soil/ground'
 import { joined } from '../stand/joined'
 import type { StandState } from '../stand/state'
 import type { StandEvent, StandInput, StandRun } from '../stand/types'
-import { drawMemberParameters, drawSowing } from '../stand/memberParameters'
+import { drawMemberParameters, drawSowing, type MemberParameters } from '../stand/memberParameters'
 import { assimilateInSteps } from '../tracking/assimilate'
 import { correctionsBy } from '../tracking/correction'
 import { observationsOf, type Observation } from '../tracking/observations'
 import type { StandAbove, StandCase } from './cases'
+import { eventsBefore, eventsFromEnd } from './events'
 import { weatherUntil } from './horizon'
 import { sownSpecies, wateringOf } from './input'
 import { leadComponent } from './lead'
 
 /** Times that a run is set right by one look at most: what is set right before it grows on until then. */
 const CORRECTED_ROUNDS = 2
-/** A look never tells that all is lost: a share this small stays. */
-const LEAST_SEEN = 0.01
-
-/** Plants that were seen lost are lost in every member, unless its own weather took as many already. */
-const lossesOf = (looks: readonly Observation[]): StandEvent[] =>
-  looks.flatMap(({ day, alive }) =>
-    alive.map(({ share, component }): StandEvent => ({
-      day,
-      kind: 'end',
-      topLeft: 1,
-      fate: { by: 'seen', share: Math.max(LEAST_SEEN, share), only: component ?? undefined },
-    })),
-  )
-
-/** What is done to a stand before its ending: cuts, mulch brought, plants seen lost. */
-function eventsBefore(standCase: StandCase, looks: readonly Observation[]): StandEvent[] {
-  const { stand } = standCase
-  const cuts: StandEvent[] = stand.cuts.flatMap(({ cut }) => {
-    const done = latest(cut)
-    return done
-      ? [
-          {
-            day: dayNumber(done.date),
-            kind: 'cut' as const,
-            heightM: done.heightCm / 100,
-            groundShare: done.groundShare,
-            left: done.fate === 'dropped',
-            only: onlyOf(stand, done.speciesId),
-            fate: {
-              by: 'cut' as const,
-              heightM: done.heightCm / 100,
-              ...(standCase.blades && { blades: standCase.blades }),
-            },
-          },
-        ]
-      : []
-  })
-  const mulch = (standCase.brought ?? []).map((load): StandEvent => ({ ...load, kind: 'mulch' }))
-  return [...cuts, ...mulch, ...lossesOf(looks)]
-}
-
-/** First day the sheet of an ending is off: lifted, in the way of what takes the ground or a part of it, or after the usual time. */
-export function sheetOffOf(
-  { sheetOffBy = Infinity }: Pick<StandCase, 'sheetOffBy'>,
-  end: EndDetails,
-  clearDay: number | null,
-): number {
-  const offBy = Math.min(clearDay ?? Infinity, sheetOffBy > dayNumber(end.date) ? sheetOffBy : Infinity)
-  return sheetOffDay(end, offBy < Infinity ? offBy : null)
-}
-
-/** An ending as events, with what was counted, laid and done after it, until the next stand takes the ground. */
-export function eventsOfEnd(
-  standCase: Pick<
-    StandCase,
-    'bed' | 'stand' | 'own' | 'flattens' | 'board' | 'blades' | 'sheets' | 'sheetOffBy'
-  >,
-  end: EndDetails,
-  clearDay: number | null,
-): StandEvent[] {
-  const { stand, bed } = standCase
-  const plot = segmentSizeM(bed, stand.segment)
-  const counts = tellingCounts(stand, plot)
-  const acted = findMethod(end.method)?.waits === null
-  const day = dayNumber(end.date)
-  return [
-    ...endEvents(end, day, {
-      offDay: sheetOffOf(standCase, end, clearDay),
-      plot,
-      own: standCase.own,
-      bedKind: bed.kind,
-      under: underSheet(stand, day, standCase.flattens),
-      edgeKgPerM: standCase.board && edgeKgPerM(standCase.board, plot.widthM),
-      blades: standCase.blades,
-    }).map((event) => asCounted(event, stand, counts)),
-    ...standingAgain(stand, counts),
-    ...(acted ? workSince(stand, counts).map(workedOn) : []),
-    ...(acted ? (standCase.sheets ?? []).filter((sheet) => sheet.day >= day).map(laidAfter) : []),
-  ]
-}
-
-const laidAfter = ({ day, kind, offDay }: NonNullable<StandCase['sheets']>[number]): StandEvent => ({
-  day,
-  kind: 'sheet',
-  sheet: { kind, offDay },
-})
-
-/** An ending that was counted afterwards left what was counted first, not what its table says. */
-function asCounted(event: StandEvent, { content }: Stand, counts: readonly FollowUp[]): StandEvent {
-  if (event.kind !== 'end' || content.kind !== 'cover') return event
-  const shares = content.components.map(({ speciesId }) => firstCounted(counts, speciesId))
-  return { ...event, fate: { by: 'counted', shares, else: event.fate } }
-}
-
-/** Plants counted later are what is alive from then on: the rest was pulled, or died late. */
-const standingAgain = (stand: Stand, counts: readonly FollowUp[]): StandEvent[] =>
-  counts.flatMap(({ date, standing, before, speciesId }): StandEvent[] => {
-    const only = onlyOf(stand, speciesId)
-    if (speciesId !== undefined && only === undefined) return []
-    return [
-      { day: dayNumber(date), kind: 'end', topLeft: 1, fate: { by: 'seen', share: standing / before, only } },
-    ]
-  })
-
-/** Work on what stood again takes its share of it. */
-const workedOn = ({ date, act }: Finishing): StandEvent => ({
-  day: dayNumber(date),
-  kind: 'end',
-  topLeft: 1,
-  fate: { by: 'share', share: FINISHING[act].leaves },
-})
-
-/** Place in the mix of the one species that a cut is for; undefined when it is for all. */
-function onlyOf(stand: Stand, speciesId: string | undefined): number | undefined {
-  if (stand.content.kind !== 'cover' || speciesId === undefined) return undefined
-  const index = stand.content.components.findIndex((component) => component.speciesId === speciesId)
-  return index < 0 ? undefined : index
-}
-
 export type Walk = {
   day: number
   days: number
@@ -188,6 +63,21 @@ export type SeasonRun = {
   stateOn: (day: number, events: readonly StandEvent[]) => StandState
 }
 
+/**
+ * Looks at a stand until its end. A look is of the morning: on the day of a cut or of the end it is of what stood before, as the
+ * evening before left it.
+ */
+function looksAt({ end, cuts }: Stand, all: readonly Observation[]): Observation[] {
+  const ended = end.actual && dayNumber(end.actual.date)
+  const worked = new Set([
+    ended,
+    ...cuts.flatMap(({ cut: { actual } }) => (actual ? [dayNumber(actual.date)] : [])),
+  ])
+  return all
+    .filter((look) => ended === null || look.day <= ended)
+    .map((look) => (worked.has(look.day) ? { ...look, day: look.day - 1 } : look))
+}
+
 /** First and last day of sowing, within the weather that is there; the same where the day is known. */
 function sowingRange({ date, sownBetween }: StartDetails, firstDay: number): [number, number] {
   if (!sownBetween) return [dayNumber(date), dayNumber(date)]
@@ -219,19 +109,14 @@ export function* standRunOnInSteps(
   if (sownDay < ensemble.startDay || sownDay >= ensemble.startDay + ensemble.days) return null
   const [sowDay, sownBy] = sowingRange(start, ensemble.startDay)
   const { seed } = ensemble
-  const ended = stand.end.actual && dayNumber(stand.end.actual.date)
-  // A look is of the morning: on the day of a cut or an ending it is of what stood before, as the evening before left it.
-  const worked = new Set([
-    ended,
-    ...stand.cuts.flatMap(({ cut: { actual } }) => (actual ? [dayNumber(actual.date)] : [])),
-  ])
-  const looks = observationsOf(
-    stand.id,
-    checks,
-    sown.map(({ plant }) => plant.id),
+  const looks = looksAt(
+    stand,
+    observationsOf(
+      stand.id,
+      checks,
+      sown.map(({ plant }) => plant.id),
+    ),
   )
-    .filter((look) => ended === null || look.day <= ended)
-    .map((look) => (worked.has(look.day) ? { ...look, day: look.day - 1 } : look))
   let input: StandInput = {
     sown,
     sowDay,
@@ -259,20 +144,14 @@ export function* standRunOnInSteps(
   const followed = (weather: WeatherEnsemble) =>
     weatherUntil(weather, untilDay === null ? null : Math.max(untilDay, lastLook + 1))
   let saved: SavedStates = new Map()
-  const learned = yield* assimilateInSteps(
-    function* (memberParameters, order) {
-      const weather = followed(inOrder(order))
-      const last = weather.startDay + weather.days
-      const saving = yield* runSavingInSteps(input, weather, memberParameters, [...saveOn, last])
-      saved = saving.saved
-      return saving.run
-    },
-    prior,
-    leadComponent(stand),
-    looks,
-    seed,
-    unseen,
-  )
+  const runAlone = function* (memberParameters: MemberParameters, order: readonly number[] | null) {
+    const weather = followed(inOrder(order))
+    const last = weather.startDay + weather.days
+    const saving = yield* runSavingInSteps(input, weather, memberParameters, [...saveOn, last])
+    saved = saving.saved
+    return saving.run
+  }
+  const learned = yield* assimilateInSteps(runAlone, prior, leadComponent(stand), looks, seed, unseen)
   const { memberParameters } = learned
   const weather = inOrder(learned.order)
   let { run } = learned
@@ -282,13 +161,7 @@ export function* standRunOnInSteps(
       const corrections = correctionsBy(run, look)
       if (corrections.length === 0) break
       input = { ...input, events: [...input.events, ...corrections] }
-      const alone = followed(weather)
-      const saving = yield* runSavingInSteps(input, alone, memberParameters, [
-        ...saveOn,
-        alone.startDay + alone.days,
-      ])
-      saved = saving.saved
-      run = saving.run
+      run = yield* runAlone(memberParameters, learned.order)
     }
   const savedOn = (day: number) => {
     const known = saved.get(day)
@@ -336,17 +209,6 @@ export function* standRunOnInSteps(
 /** First day on which an ending, or what takes the ground after it, changes the stand; null where nothing does. */
 const firstChange = (events: readonly StandEvent[]) =>
   events.length === 0 ? null : Math.min(...events.map((event) => event.day))
-
-/** A stand's planned or recorded ending as events, and what takes the ground after it. */
-export function eventsFromEnd(standCase: StandCase): StandEvent[] {
-  const { stand, nextStartDay } = standCase
-  const end = latest(stand.end)
-  const acted = end !== null && findMethod(end.method)?.waits === null
-  return [
-    ...(end ? eventsOfEnd(standCase, end, nextStartDay) : []),
-    ...(nextStartDay !== null ? takenOver(nextStartDay, acted) : []),
-  ]
-}
 
 /** A stand's run with its planned or recorded ending and what takes the ground after it in it. */
 export const endedRun = atOnce(endedRunInSteps)

@@ -3,7 +3,7 @@ import type { Befallen, Fate, Fates } from './fate'
 import { bbchOf, die, IN_GROUND, JUST_UP, type Plants, type Tally } from './plants'
 import type { StandState } from './state'
 import { shareAbove, takeTop } from './taking'
-import type { Deed, StandEvent } from './types'
+import type { PlantAction, StandEvent } from './types'
 import type { Work } from './work'
 
 /** An ending that leaves fewer than this also clears seed that has not come up. */
@@ -68,7 +68,7 @@ export function applyEvent(
 
 /** How close what a cut lays down lies on the soil, against whole stems: by the first of the blades that cuts its hardest stems. */
 function contactOf(
-  event: Deed,
+  event: PlantAction,
   { sown, fates }: Work['input'],
   { plants: all }: StandState,
   m: number,
@@ -94,7 +94,7 @@ function mixContact({ surface, contact }: StandState, m: number, layG: number, l
 
 /** What a cut, an ending or grazing does to one species of a member's stand. */
 function applyToSpecies(
-  event: Deed,
+  event: PlantAction,
   of: Befallen,
   { outlives, taken }: Fates,
   { plants: all, surface, tally }: StandState,
@@ -123,7 +123,7 @@ function applyToSpecies(
 }
 
 /** What an ending or grazing does to the ground of a member's stand. */
-function applyToGround(event: Deed, state: StandState, m: number): void {
+function applyToGround(event: PlantAction, state: StandState, m: number): void {
   if (event.kind === 'cut') return
   const { surface, buried, tally } = state
   if (event.kind === 'graze') bring(event.droppings, 'buried', state, m)

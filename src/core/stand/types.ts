@@ -55,7 +55,7 @@ export type Grazing = {
 }
 
 /** What is done to the plants of a stand. */
-export type Deed = Extract<StandEvent, { kind: 'cut' | 'end' | 'graze' }>
+export type PlantAction = Extract<StandEvent, { kind: 'cut' | 'end' | 'graze' }>
 
 /** A crop, or a cover that another is sown under, as far as the ground feels it. */
 export type GroundCrop = {

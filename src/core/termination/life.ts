@@ -2,9 +2,9 @@ import type { Bed } from '../garden/schema'
 import type { AnimalPlan, OwnResults } from '../garden/ending'
 import type { WeatherEnsemble } from '../site/weather'
 import { placeIn } from '../stand/series'
-import type { SownSpecies, StandRun } from '../stand/types'
+import type { StandRun } from '../stand/types'
 import { doseBetween, doseDay } from './doses'
-import { livingOf, type Living } from './living'
+import { aliveOn, deadAlone, firstDay, livingOf, standShares, type Living } from './living'
 import { FATES } from './fates'
 import type { UnderSheet } from './flattening'
 import { HAND_FINISH_SHARE, lastActAfter } from './lastAct'
@@ -59,68 +59,6 @@ export type Ended = {
   takenDay?: number
 }
 
-/** Share of a full stand that each species was sown at, of all of them together. */
-export function standShares(sown: readonly SownSpecies[]): number[] {
-  const rates = sown.map(
-    ({ plant: { parameters }, seedsPerM2 }) => (seedsPerM2 * parameters.thousandSeedG) / parameters.drillKgHa,
-  )
-  const total = rates.reduce((sum, rate) => sum + rate, 0)
-  return rates.map((rate) => (total > 0 ? rate / total : 1 / rates.length))
-}
-
-/**
- * Share of a member's plants that live on an evening, over the species by what they were sown at of a full stand, each more by
- * a factor of its own; those that are not up yet do not count, and 1 where none is.
- */
-function aliveOn(
-  living: Living,
-  shares: readonly number[],
-  member: number,
-  day: number,
-  more: (c: number) => number = () => 1,
-): number {
-  let up = 0
-  let alive = 0
-  for (let c = 0; c < shares.length; c++) {
-    if (!living.isUp(c, member, day)) continue
-    up += shares[c]
-    alive += shares[c] * Math.min(1, living.alive(c, member, day) * more(c))
-  }
-  return up > 0 ? alive / up : 1
-}
-
-/** The first day from one on up to another on which few enough live, where ever fewer do; the last where none is. */
-function firstDay(fromDay: number, toDay: number, isDead: (day: number) => boolean): number {
-  let low = fromDay
-  let high = toDay
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (isDead(middle)) high = middle
-    else low = middle + 1
-  }
-  return low
-}
-
-const knownAlone = new WeakMap<StandRun, Map<number, Float64Array>>()
-
-/** First day on which each member of a run has no more than a share alive, by whatever takes it; NaN where it never has. */
-export function deadAlone(run: StandRun, target: number): Float64Array {
-  let byTarget = knownAlone.get(run)
-  if (!byTarget) knownAlone.set(run, (byTarget = new Map()))
-  let days = byTarget.get(target)
-  if (!days) {
-    const shares = standShares(run.sown)
-    const living = livingOf(run)
-    days = Float64Array.from({ length: run.members }, (_, member) => {
-      for (let day = living.fromDay; day < living.toDay; day++)
-        if (aliveOn(living, shares, member, day) <= target) return day
-      return NaN
-    })
-    byTarget.set(target, days)
-  }
-  return days
-}
-
 /** An act, what it kills, and until when that looks alive and may be killed by cold, in a member. */
 type Act = { day: number; shownDay: (member: number) => number }
 
@@ -138,20 +76,30 @@ function actsOf({ method, setup, day, ensemble }: Ended): Act[] {
       return { day: Math.floor((own[0].startDay + last) / 2), shownDay: () => withered }
     })
   }
-  const act = method.acts.at(-1)
-  if (!act) return []
-  // Under a dark sheet it is warmer, and browns the sooner.
-  const dose = method.sheet !== null && method.sheet !== 'clear' ? 'black' : 'air'
-  const from = method.sheet ? day : day + lastActAfter(method, setup)
+  if (method.acts.length === 0) return []
   return [
     {
       day: method.id === 'strips' ? day + Math.round(lastActAfter(method, setup) / 2) : day,
-      shownDay: (member) => {
-        const brown = doseDay(ensemble, dose, member, from, BROWNING_CD[act])
-        return Number.isNaN(brown) ? Infinity : brown
-      },
+      shownDay: (member) => brownDay(method, setup, day, ensemble, member),
     },
   ]
+}
+
+/** Day by which what the acts of a way have killed has browned in a member; Infinity where it does not in the weather known. */
+export function brownDay(
+  method: Method,
+  setup: Pick<EndingSetup, 'passes' | 'lanes'>,
+  day: number,
+  ensemble: WeatherEnsemble,
+  member: number,
+): number {
+  const act = method.acts.at(-1)
+  if (!act) return day
+  // Under a dark sheet it is warmer, and browns the sooner.
+  const dose = method.sheet !== null && method.sheet !== 'clear' ? 'black' : 'air'
+  const from = method.sheet ? day : day + lastActAfter(method, setup)
+  const brown = doseDay(ensemble, dose, member, from, BROWNING_CD[act])
+  return Number.isNaN(brown) ? Infinity : brown
 }
 
 /** What the stand of each member comes to by an ending. */

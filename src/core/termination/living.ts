@@ -1,7 +1,7 @@
 import type { WeatherEnsemble } from '../site/weather'
 import type { Fate } from '../stand/fate'
 import { placeIn } from '../stand/series'
-import type { StandEvent, StandRun } from '../stand/types'
+import type { SownSpecies, StandEvent, StandRun } from '../stand/types'
 import { doseBetween } from './doses'
 import { FATES } from './fates'
 import { sheetSurvival } from './sheets'
@@ -32,6 +32,68 @@ export function livingOf(run: StandRun): Living {
       return species[c].bbch[at] >= UP ? species[c].alive[at] : 1
     },
   }
+}
+
+/** Share of a full stand that each species was sown at, of all of them together. */
+export function standShares(sown: readonly SownSpecies[]): number[] {
+  const rates = sown.map(
+    ({ plant: { parameters }, seedsPerM2 }) => (seedsPerM2 * parameters.thousandSeedG) / parameters.drillKgHa,
+  )
+  const total = rates.reduce((sum, rate) => sum + rate, 0)
+  return rates.map((rate) => (total > 0 ? rate / total : 1 / rates.length))
+}
+
+/**
+ * Share of a member's plants that live on an evening, over the species by what they were sown at of a full stand, each more by
+ * a factor of its own; those that are not up yet do not count, and 1 where none is.
+ */
+export function aliveOn(
+  living: Living,
+  shares: readonly number[],
+  member: number,
+  day: number,
+  more: (c: number) => number = () => 1,
+): number {
+  let up = 0
+  let alive = 0
+  for (let c = 0; c < shares.length; c++) {
+    if (!living.isUp(c, member, day)) continue
+    up += shares[c]
+    alive += shares[c] * Math.min(1, living.alive(c, member, day) * more(c))
+  }
+  return up > 0 ? alive / up : 1
+}
+
+/** The first day from one on up to another on which few enough live, where ever fewer do; the last where none is. */
+export function firstDay(fromDay: number, toDay: number, isDead: (day: number) => boolean): number {
+  let low = fromDay
+  let high = toDay
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (isDead(middle)) high = middle
+    else low = middle + 1
+  }
+  return low
+}
+
+const knownAlone = new WeakMap<StandRun, Map<number, Float64Array>>()
+
+/** First day on which each member of a run has no more than a share alive, by whatever takes it; NaN where it never has. */
+export function deadAlone(run: StandRun, target: number): Float64Array {
+  let byTarget = knownAlone.get(run)
+  if (!byTarget) knownAlone.set(run, (byTarget = new Map()))
+  let days = byTarget.get(target)
+  if (!days) {
+    const shares = standShares(run.sown)
+    const living = livingOf(run)
+    days = Float64Array.from({ length: run.members }, (_, member) => {
+      for (let day = living.fromDay; day < living.toDay; day++)
+        if (aliveOn(living, shares, member, day) <= target) return day
+      return NaN
+    })
+    byTarget.set(target, days)
+  }
+  return days
 }
 
 /**

@@ -209,7 +209,7 @@ export const METHODS: readonly Method[] = [
     id: 'summer-kill',
     name: 'Summer-kill or ripening',
     waits: 'heat',
-    needs: ['heat that the plant does not bear, or seed that ripens; what is shed comes up again'],
+    needs: ['heat that the plant cannot bear, or time to ripen; shed seed comes up again'],
   },
   {
     ...plain,

@@ -122,7 +122,7 @@ export const notAhead = (today: number, what: string) => (day: number) =>
 
 /** A name that must be there. */
 export const name = (what: string, max: number) =>
-  z.string().trim().min(1, `${what}: give it a name.`).max(max, `${what}: at most ${max} signs.`)
+  z.string().trim().min(1, `${what}: give it a name.`).max(max, `${what}: use ${max} characters or fewer.`)
 
 /** A note, or nothing. */
 export const note = (max = 2000) => z.string().max(max, `A note has at most ${max} signs; shorten it.`)

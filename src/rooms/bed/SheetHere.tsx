@@ -230,6 +230,6 @@ function ProblemText({ problem }: { problem: LayingProblem }) {
     case 'elsewhere':
       return `Your sheet lies on ${problem.with.map(placeOf).join(', ')}. Lay it after ${longDate(problem.freeDay)}, or write down another in the Shed.`
     case 'old':
-      return `The ${problem.tool.kind} of ${problem.tool.boughtIn} is ${problem.years} ${problem.years === 1 ? 'year' : 'years'} past what such sheets last in the sun: hold it against the light. Where it shines through or tears, weeds live on under it, and shreds stay in the soil.`
+      return `The ${problem.tool.kind} of ${problem.tool.boughtIn} is ${problem.years} ${problem.years === 1 ? 'year' : 'years'} past what such sheets last in the sun: look at it against the light. Where it shines through or tears, weeds live on under it, and shreds stay in the soil.`
   }
 }

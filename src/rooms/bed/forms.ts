@@ -131,5 +131,5 @@ export const troubleForm = (today: number) =>
       .string()
       .trim()
       .min(1, 'Trouble: say what it was, such as clubroot.')
-      .max(80, 'Trouble: at most 80 signs.'),
+      .max(80, 'Trouble: use 80 characters or fewer.'),
   })

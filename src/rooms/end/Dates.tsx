@@ -103,7 +103,7 @@ function StartDate({ end }: { end: EndView }) {
       </div>
       <p className="quiet mt-7 max-w-56 text-sm">
         {start === null ? (
-          'Each way is shown begun on its best day.'
+          'Each method is shown on its best start date.'
         ) : (
           <button type="button" className="btn btn-xs" onClick={() => form.set({ startDate: '' })}>
             Each at its own best

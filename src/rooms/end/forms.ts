@@ -29,9 +29,9 @@ export const endForm = (sownDay: number, today: number, units: Units) =>
         ? `It was sown on ${isoDate(sownDay)}. The end must come after.`
         : notAhead(today, 'An ending')(done),
     ),
-    by: z.string().max(80, 'By: at most 80 signs.'),
+    by: z.string().max(80, 'By: use 80 characters or fewer.'),
     minutes: minutes(units),
-    materials: z.string().max(400, 'Materials: at most 400 signs.'),
+    materials: z.string().max(400, 'Materials: use 400 characters or fewer.'),
     hurt: quantityOrNone('count', units, {
       name: 'How many were hurt or lost',
       of: ending.shape.hurt,

@@ -107,7 +107,7 @@ function OneMerge({ merge, asked }: { merge: MergeRow; asked: readonly Conflict[
                     ? ' was taken out on one device and changed on the other; it is gone.'
                     : ' was taken out on one device and used on the other; it stays.'
                   : table === 'weather'
-                    ? `: ${String(taken)} days were told otherwise on the two; the better known stand.`
+                    ? `: ${String(taken)} days differ between the two; the better source was kept.`
                     : `, ${placeWords(place)}: ${asks(conflict) ? 'which was it? ' : ''}now ${value(taken, place)}; on the other device ${value(other, place)}.`}
               </span>
               <span className="flex gap-2">

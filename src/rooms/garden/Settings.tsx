@@ -82,5 +82,5 @@ export function Settings() {
 function knownText({ units, currency, waitDays, animals }: Garden): string {
   const wait = (days: number, before: string) =>
     days === 0 ? `no wait before ${before}` : `${days} days before ${before}`
-  return `Units ${units}, prices in ${currency}. After a cover is dead ${wait(waitDays.transplant, 'transplants')} and ${wait(waitDays.seed, 'sowing')}. ${animals.length > 0 ? `To the beds come: ${animals.join(', ')}.` : 'No animals come to the beds.'}`
+  return `Units ${units}, prices in ${currency}. After a cover is dead ${wait(waitDays.transplant, 'transplants')} and ${wait(waitDays.seed, 'sowing')}. ${animals.length > 0 ? `Animals: ${animals.join(', ')}.` : 'No animals.'}`
 }

@@ -34,8 +34,8 @@ export function StartPlace({ form, units }: { form: StartForm; units: Units }) {
       <section aria-label="Place" className="flex flex-col gap-2">
         <h2>Where?</h2>
         <p>
-          Later. Until then Kilim reckons with cold winters and warm summers at 45° north: dates may be a
-          month off.{' '}
+          Later. Until then Kilim assumes cold winters and warm summers at 45° north: dates may be a month
+          off.{' '}
           <button type="button" className="btn btn-sm" onClick={() => form.set({ place: 'told' })}>
             Say it now
           </button>

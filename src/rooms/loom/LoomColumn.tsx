@@ -81,10 +81,10 @@ export const LoomColumn = memo(function LoomColumn({ column, scale, sheet, dark 
             className="loom-label absolute inset-x-0 font-semibold text-error"
             style={{ top: Math.max(0, todayY) + FAILED_BELOW_TODAY_PX }}
             title={failure.error}
-            aria-label={`${entry.bed.label} is not woven: ${failure.error} Try again`}
+            aria-label={`${entry.bed.label} could not be calculated: ${failure.error} Try again`}
             onClick={failure.retry}
           >
-            not woven
+            not calculated
           </button>
         )}
         <Knots entry={entry} forecasts={forecasts} sheet={sheet} scale={scale} width={width} />

@@ -50,8 +50,8 @@ export function PlantYear({ plant }: { plant: Species }) {
   const [asked, setAsked] = useState('')
   const { units } = data.garden
   return (
-    <section aria-label="Its year here">
-      <h2>Its year here</h2>
+    <section aria-label="Sown month by month">
+      <h2>Sown month by month</h2>
       <p>
         Sown on the first of each month and left to stand; eleven months downwards, dense where it covers the
         ground.
@@ -93,7 +93,7 @@ export function PlantYear({ plant }: { plant: Species }) {
                   <th>Half the ground green</th>
                   <th>{plant.group === 'grass' ? 'Pollen' : 'First flower'}</th>
                   <th>After 90 days</th>
-                  <th>Lives on or ripens</th>
+                  <th>Survives or ripens</th>
                 </tr>
               </thead>
               <tbody>

@@ -104,7 +104,7 @@ function PlantTable({ unknown }: { unknown: boolean }) {
           </tbody>
         </table>
       </Scroll>
-      {plants.length === 0 && <p className="mt-3">Nothing is like that. Take a filter off.</p>}
+      {plants.length === 0 && <p className="mt-3">No plants match. Clear a filter.</p>}
       <div id="stages" className="scroll-mt-4">
         <StagesReference />
       </div>

@@ -151,7 +151,7 @@ function PutOff({ job, title, rounds }: { job: Job; title: string; rounds: Round
         <TextField
           label="Whose it is"
           className="w-44"
-          error={who.length > 60 ? 'A name has at most 60 signs.' : undefined}
+          error={who.length > 60 ? 'Name: use 60 characters or fewer.' : undefined}
           value={who}
           onChange={setWho}
         />

@@ -10,7 +10,7 @@ export const awayForm = (today: number) =>
     .object({
       from: day(),
       to: day((last) => (last < today ? 'Choose a last day from today on.' : null)),
-      who: z.string().trim().max(60, 'A name has at most 60 signs.'),
+      who: z.string().trim().max(60, 'Name: use 60 characters or fewer.'),
     })
     .refine(({ from, to }) => to >= from, beside('to', 'The last day lies before the first.'))
     .refine(

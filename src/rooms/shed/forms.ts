@@ -12,7 +12,7 @@ export const lotForm = (units: Units) =>
   z
     .object({
       speciesId: chosen('Choose what is in the bag.'),
-      label: z.string().trim().max(60, 'The name has at most 60 signs.'),
+      label: z.string().trim().max(60, 'Name: use 60 characters or fewer.'),
       year: quantity('count', units, { name: 'The year', of: seedLot.shape.year, whole: true }),
       grams: quantity('seed', units, { name: 'The weight', of: seedLot.shape.boughtGrams }),
       price: quantityOrNone('money', units, { name: 'The price', of: seedLot.shape.price }),

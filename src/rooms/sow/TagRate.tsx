@@ -7,7 +7,7 @@ import { useTyped } from '../../parts/form/useTyped'
 import { decimal, grams, percent, rate, type Units } from '../../text/format'
 import { readTagRate } from '../../text/tagRate'
 
-const schema = z.object({ tag: z.string().max(60, 'At most 60 signs.'), broadcast: z.boolean() })
+const schema = z.object({ tag: z.string().max(60, 'Use 60 characters or fewer.'), broadcast: z.boolean() })
 
 function reasonWords(reason: TagReason, units: Units): string {
   switch (reason.why) {

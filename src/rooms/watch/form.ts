@@ -57,7 +57,7 @@ export function checkForm({ sownOn, today, units }: Looked) {
       weedsWhich: names,
       damage: z.union([damageKind, z.literal('')]),
       damageLost: share('Plants lost'),
-      damageWhat: z.string().trim().max(80, 'What it was: at most 80 signs.'),
+      damageWhat: z.string().trim().max(80, 'What it was: use 80 characters or fewer.'),
       damageOf: z.string(),
       sampleCm: quantity('height', units, { name: 'Side of the ground cut', low: 10, high: 500 }),
       fresh: grams('Fresh weight'),

@@ -1,6 +1,5 @@
 import type { Species } from '../../plants/parameters'
 import { physics } from '../../stand/physics'
-import { bbchAt } from '../../stand/stage'
 import {
   laid,
   limit,
@@ -25,7 +24,7 @@ export const withPlant = (world: World, c: number, change: Partial<Stalk>): Worl
   plants: world.plants.map((plant, i) => (i === c ? { ...plant, ...change } : plant)),
 })
 
-function lose(world: World, c: number, massShare: number, nitrogenShare: number): World {
+export function lose(world: World, c: number, massShare: number, nitrogenShare: number): World {
   const { mass, nitrogen } = world.plants[c]
   const fallen = { ...world, surface: laid(world.surface, mass * massShare, nitrogen * nitrogenShare) }
   return withPlant(fallen, c, { mass: mass * (1 - massShare), nitrogen: nitrogen * (1 - nitrogenShare) })
@@ -41,7 +40,7 @@ const coldDay = (mean: number) =>
   mean <= -4 || mean >= 16 ? 0 : mean < 1 ? (mean + 4) / 5 : mean <= 8 ? 1 : (16 - mean) / 8
 
 /** What all plants of the day share: light taken, mass of the canopy, water, warmth of the soil. */
-type Shared = {
+export type Shared = {
   light: readonly number[]
   canopyMass: number
   canopyLeaf: number
@@ -219,64 +218,6 @@ export function feed(start: World, sown: readonly Sown[]): World {
     world = withPlant(world, c, { nitrogen: nitrogen + uptake + fixed })
     world = { ...world, mineral: world.mineral - uptake, fixed: world.fixed + fixed }
   })
-  return world
-}
-
-/** What cold, heat and age do to a species in a day. */
-export function weathered(
-  start: World,
-  c: number,
-  day: Day,
-  { plant }: Sown,
-  memberParameters: PlantOwn,
-  { soilC, sheetedC, days }: Shared,
-): World {
-  const p = plant.parameters
-  let world = start
-  const now = () => world.plants[c]
-  const set = (change: Partial<Stalk>) => (world = withPlant(world, c, change))
-  if (!now().grew) return world
-  const mean = (day.tMin + day.tMax) / 2
-  const { age } = now()
-  const livesOn = plant.perennial && p.vernalFloor > 0
-
-  const covered = 1 - Math.exp((-0.4 * day.snow) / physics.shelteringCm)
-  const reach = p.crownSoilShare / (p.crownSoilShare + 0.2)
-  const shelter = p.crownSoilShare + Math.max(0, 0.95 - p.crownSoilShare) * reach * covered
-  const crown = shelter * (soilC - sheetedC) + (1 - shelter) * day.tMin
-  const lost = limit((age - p.t31Cd) / Math.max(1, p.t61Cd - p.t31Cd), 0, 1)
-  const hardest = p.lt50HardyC + (p.lt50TenderC - p.lt50HardyC) * lost
-  const lt50 =
-    crown < 10
-      ? now().lt50 +
-        Math.min(0.12, physics.hardeningPerC * (10 - crown)) *
-          (hardest - now().lt50) *
-          (now().lt50 > hardest ? 1 : 0.5)
-      : now().lt50 + Math.min(0.25, physics.softeningPerC * (crown - 10)) * (p.lt50TenderC - now().lt50)
-  set({ lt50 })
-  const own = lt50 + memberParameters.hardiness
-  const night = 1 / (1 + Math.exp(own - crown))
-  if (crown < own + 5 && night < now().worst)
-    world = withPlant(lethal(world, c, 1 - night / now().worst), c, { worst: night })
-  const crowned = livesOn && age >= 0.6 * p.t31Cd
-  if (!crowned && plant.group === 'legume' && day.tMin < -2 && day.tMax > 2 && day.snow < 5)
-    world = lethal(world, c, physics.heavedShare * Math.exp(-world.plants[c].mass / 20))
-  const margin = day.tMin - (own - 3)
-  if (margin < 6 && day.tMin < -3) {
-    const burnt = Math.min(0.08, 0.015 * (6 - margin))
-    const { lai } = now()
-    world = withPlant(lose(world, c, burnt / 2, burnt / 2), c, { lai: lai * (1 - burnt) })
-  }
-  if (day.tMax > p.heatC) world = lethal(world, c, Math.min(0.5, 0.03 * (day.tMax - p.heatC)))
-  if (mean > p.growOptHighC)
-    world = lethal(world, c, (plant.perennial ? 0.2 : 1) * physics.hotDayLossPerC * (mean - p.growOptHighC))
-  if (livesOn && day.daylight < 11 && age === 0.6 * p.t31Cd && mean < 5) {
-    const { lai } = now()
-    world = withPlant(lose(world, c, 0.015, 0.015 * 0.35), c, { lai: lai * (1 - 0.015) })
-  }
-  if (plant.yearlyLoss > 0) world = lethal(world, c, 1 - (1 - plant.yearlyLoss) ** (1 / 365))
-  if (!plant.perennial && days >= 365) world = lethal(world, c, 1 - 0.2 ** (1 / 365))
-  if (!livesOn && bbchAt(age, p) >= 89) world = lethal(world, c, 0.06)
   return world
 }
 

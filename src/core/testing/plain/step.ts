@@ -1,6 +1,7 @@
 import type { CanopyAbove, StandEvent } from '../../stand/types'
 import { happen, smothered, type Befalling } from './happenings'
-import { feed, lightOf, live, weathered } from './plants'
+import { feed, lightOf, live } from './plants'
+import { weathered } from './weathered'
 import { massOf, moveWater, ROOT_CAPACITY, rot, sum, type Day, type MemberOwn, type World } from './world'
 
 /** What lies about a day of the plain step besides its weather. */

@@ -1,4 +1,4 @@
-import { quantilesOf, shareOf } from '../../foundations/statistics'
+import { shareOf } from '../../foundations/statistics'
 import type { RandomStream } from '../../foundations/random'
 import { isoDate } from '../../foundations/day'
 import type { EndDetails } from '../../garden/ending'
@@ -61,7 +61,7 @@ const deadAlone = ({ season: { run } }: Drawn, day: number, limit = 0.1) => {
   return shareOf(run.members, (m) => alive.every((of, c) => bbch[c][m] >= 9 && of[m] <= limit))
 }
 
-const describe = (drawn: Drawn, method: MethodId, day: number) => `${drawn.says}, ${method} ${isoDate(day)}`
+const at = (drawn: Drawn, method: MethodId, day: number) => `${drawn.says}, ${method} ${isoDate(day)}`
 
 /** Whether growing points are up in all of a stand: what is cut then has little left to grow again from. */
 const growingPointsUp = ({ season: { run } }: Drawn, day: number) =>
@@ -72,98 +72,115 @@ const lastsOn = ({ plants }: Drawn) =>
     ({ endingClass, perennial }) => perennial || endingClass === 'ryegrass' || endingClass === 'sorghum',
   )
 
-function mownBefore(random: RandomStream, alive: (plan: Evaluated) => number): Verdict {
-  const drawn = drawStand(random)
-  const day = dayToEnd(random, drawn)
-  if (day === null) return NO_CASE
-  const mownDay = day - whole(random, 3, 14)
-  const method = oneOf(random, WORK)
-  if (mownDay < drawn.sowDay + 30) return NO_CASE
-  if (STAGED.includes(method) && !growingPointsUp(drawn, mownDay))
-    return excepted('a blade or roller on what grows again from below')
-  if (lastsOn(drawn)) return excepted('plants that creep or tiller on for years')
-  const alone = alive(plan(drawn, endBy(method, day)))
-  const after = alive(plan(drawn, endBy(method, day), [mowing(mownDay)]))
-  return holdsIf(
-    after <= alone + 0.05,
-    () => `${describe(drawn, method, day)}: ${pct(alone)}, mown ${isoDate(mownDay)} before ${pct(after)}`,
+/** Whether a grass has not headed yet in some season: cut then it tillers anew, and ripens later. */
+const tillersAnew = ({ plants, season: { run } }: Drawn, day: number) =>
+  plants.some(
+    ({ group }, c) => group === 'grass' && Math.min(...valuesOn(run, run.species[c].bbch, day)) < 51,
   )
+
+/** A violation by plants that put up new shoots and outlive the ripe stand is none; it is counted. */
+function unlessTheyLastOn(drawn: Drawn, day: number, verdict: Verdict): Verdict {
+  if (verdict.is !== 'violated') return verdict
+  if (lastsOn(drawn)) return excepted('plants that put up new shoots and outlive the ripe stand')
+  return tillersAnew(drawn, day) ? excepted('a grass that tillers anew before it heads') : verdict
 }
 
-const e1: Relation = {
-  id: 'E1',
-  says: 'A mowing 3 to 14 days before an end leaves no more alive, as told',
-  of: (random) => mownBefore(random, toldAlive),
-}
-const e2: Relation = {
-  id: 'E2',
-  says: 'A mowing 3 to 14 days before an end leaves no more alive, in the run',
-  of: (random) => mownBefore(random, (of) => aliveIn(of.ended!, lastDay(of) + 30)),
-}
+type Case = { random: RandomStream; drawn: Drawn; day: number; method: MethodId }
 
-const e3: Relation = {
-  id: 'E3',
-  says: 'Survivors told are the plants alive in the run after the last act',
+/** A relation of a stand that is ended by one of some ways on a day on which it stands. */
+const ending = (
+  id: string,
+  says: string,
+  of: (one: Case) => Verdict,
+  { ways = WORK, mixes }: { ways?: readonly MethodId[]; mixes?: number } = {},
+): Relation => ({
+  id,
+  says,
   of: (random) => {
-    const drawn = drawStand(random, { mixes: 0 })
+    const drawn = drawStand(random, { mixes })
     const day = dayToEnd(random, drawn)
-    const method = oneOf(random, WORK)
-    if (day === null) return NO_CASE
+    return day === null ? NO_CASE : of({ random, drawn, day, method: oneOf(random, ways) })
+  },
+})
+
+const mownBefore =
+  (alive: (plan: Evaluated) => number) =>
+  ({ random, drawn, day, method }: Case): Verdict => {
+    const mownDay = day - whole(random, 3, 14)
+    if (mownDay < drawn.sowDay + 30) return NO_CASE
+    const alone = alive(plan(drawn, endBy(method, day)))
+    const after = alive(plan(drawn, endBy(method, day), [mowing(mownDay)]))
+    if (after <= alone + 0.05) return HOLDS
+    if (STAGED.includes(method) && !growingPointsUp(drawn, mownDay))
+      return excepted('a blade or roller on what grows again from below')
+    if (lastsOn(drawn)) return excepted('plants that creep or tiller on for years')
+    return violated(`${at(drawn, method, day)}: ${pct(alone)}, mown ${isoDate(mownDay)} before ${pct(after)}`)
+  }
+
+const e1 = ending(
+  'E1',
+  'A mowing 3 to 14 days before an end leaves no more alive, as told',
+  mownBefore(toldAlive),
+)
+const e2 = ending(
+  'E2',
+  'A mowing 3 to 14 days before an end leaves no more alive, in the run',
+  mownBefore((of) => aliveIn(of.ended!, lastDay(of) + 30)),
+)
+
+const e3 = ending(
+  'E3',
+  'Survivors told are the plants alive in the run after the last act',
+  ({ drawn, day, method }) => {
     const of = plan(drawn, endBy(method, day))
-    const { method: way } = of.termination!
     const told = toldAlive(of)
-    const run = mean(valuesOn(of.ended!, of.ended!.species[0].alive, way?.sheet ? day + 34 : lastDay(of) + 1))
+    const on = of.termination!.method?.sheet ? day + 34 : lastDay(of) + 1
+    const run = mean(valuesOn(of.ended!, of.ended!.species[0].alive, on))
     return holdsIf(
       Math.abs(told - run) <= 0.03,
-      () => `${describe(drawn, method, day)}: told ${pct(told)}, in the run ${pct(run)}`,
+      () => `${at(drawn, method, day)}: told ${pct(told)}, in the run ${pct(run)}`,
     )
   },
-}
+  { mixes: 0 },
+)
 
-const e4: Relation = {
-  id: 'E4',
-  says: 'An ending never leaves more alive on any later day than no ending',
-  of: (random) => {
-    const drawn = drawStand(random)
-    const day = dayToEnd(random, drawn)
-    if (day === null) return NO_CASE
-    if (lastsOn(drawn)) return excepted('plants that put up new shoots and outlive the ripe stand')
-    const method = oneOf(random, WORK)
+const e4 = ending(
+  'E4',
+  'An ending never leaves more alive on any later day than no ending',
+  ({ drawn, day, method }) => {
     const { ended } = plan(drawn, endBy(method, day))
     const { run } = drawn.season
     for (const after of [5, 20, 50, 100, 139]) {
       const [alone, worked] = [aliveIn(run, day + after), aliveIn(ended!, day + after)]
-      if (Number.isNaN(alone) || Number.isNaN(worked)) continue
       if (worked > alone + 0.01)
-        return violated(
-          `${describe(drawn, method, day)}: ${pct(worked)} against ${pct(alone)} after ${after} days`,
+        return unlessTheyLastOn(
+          drawn,
+          day,
+          violated(`${at(drawn, method, day)}: ${pct(worked)} against ${pct(alone)} after ${after} days`),
         )
     }
     return HOLDS
   },
-}
+)
 
-const e8: Relation = {
-  id: 'E8',
-  says: 'Work is dead no later than cold or heat alone would have it',
-  of: (random) => {
-    const drawn = drawStand(random)
-    const day = dayToEnd(random, drawn)
-    if (day === null) return NO_CASE
-    if (lastsOn(drawn)) return excepted('plants that put up new shoots and outlive the ripe stand')
-    const method = oneOf(random, WORK)
+const e8 = ending(
+  'E8',
+  'Work is dead no later than cold or heat alone would have it',
+  ({ random, drawn, day, method }) => {
     const by = day + whole(random, 20, 120)
     const alone = deadAlone(drawn, by)
-    const of = plan(drawn, endBy(method, day), [], by + 10)
     if (alone < 0.1) return NO_CASE
-    const worked = deadBy(of, by + 3)
-    return holdsIf(
-      worked >= alone - 0.05,
-      () =>
-        `${describe(drawn, method, day)}: by ${isoDate(by)} dead in ${pct(worked)}, alone in ${pct(alone)}`,
+    const worked = deadBy(plan(drawn, endBy(method, day), [], by + 10), by + 3)
+    return unlessTheyLastOn(
+      drawn,
+      day,
+      holdsIf(
+        worked >= alone - 0.05,
+        () => `${at(drawn, method, day)}: by ${isoDate(by)} dead in ${pct(worked)}, alone in ${pct(alone)}`,
+      ),
     )
   },
-}
+)
 
 const e13: Relation = {
   id: 'E13',
@@ -174,104 +191,84 @@ const e13: Relation = {
     const method = oneOf(random, WORK)
     const alone = deadAlone(drawn, day - 1)
     if (alone < 0.3) return NO_CASE
-    const of = plan(drawn, endBy(method, day), [], day + 20)
-    const worked = deadBy(of, day + 20)
+    const worked = deadBy(plan(drawn, endBy(method, day), [], day + 20), day + 20)
     return holdsIf(
       worked >= alone - 0.02,
-      () => `${describe(drawn, method, day)}: dead in ${pct(worked)}, before the work in ${pct(alone)}`,
+      () => `${at(drawn, method, day)}: dead in ${pct(worked)}, before the work in ${pct(alone)}`,
     )
   },
 }
 
-const e14: Relation = {
-  id: 'E14',
-  says: 'Of two ways on one day, the one that leaves fewer alive is not "never dead" where the other is "dead"',
-  of: (random) => {
-    const drawn = drawStand(random, { mixes: 0 })
-    const day = dayToEnd(random, drawn)
-    if (day === null) return NO_CASE
-    const [a, b] = [oneOf(random, WORK), oneOf(random, WORK)]
-    if (a === b) return NO_CASE
-    const plans = [a, b].map((method) => plan(drawn, endBy(method, day), [], day + 120))
+const e14 = ending(
+  'E14',
+  'Of two ways on one day, the one that leaves fewer alive is not "never dead" where the other is "dead"',
+  ({ random, drawn, day, method }) => {
+    const other = oneOf(random, WORK)
+    const plans = [method, other].map((way) => plan(drawn, endBy(way, day), [], day + 120))
     const [low, high] = toldAlive(plans[0]) <= toldAlive(plans[1]) ? plans : [plans[1], plans[0]]
     if (toldAlive(high) - toldAlive(low) < 0.02) return NO_CASE
-    const never = shareOf(low.termination!.dead.length, (m) => Number.isNaN(low.termination!.dead[m]))
-    const dead = quantilesOf(high.termination!.dead.filter((on) => !Number.isNaN(on)))
     return holdsIf(
-      !(never > 0.9 && dead !== null && deadBy(high, 1e9) > 0.9),
+      !(deadBy(low, Infinity) < 0.1 && deadBy(high, Infinity) > 0.9),
       () =>
-        `${describe(drawn, a, day)} and ${b}: ${pct(toldAlive(low))} never dead, ${pct(toldAlive(high))} dead`,
+        `${at(drawn, method, day)} and ${other}: ${pct(toldAlive(low))} never dead, ${pct(toldAlive(high))} dead`,
     )
   },
-}
+  { mixes: 0 },
+)
 
-const e15: Relation = {
-  id: 'E15',
-  says: 'Doing something is never worse than leaving alone on the criterion "dead"',
-  of: (random) => {
-    const drawn = drawStand(random)
-    const day = dayToEnd(random, drawn)
-    if (day === null) return NO_CASE
-    if (lastsOn(drawn)) return excepted('plants that put up new shoots and outlive the ripe stand')
-    const method = oneOf(random, WORK)
+const e15 = ending(
+  'E15',
+  'Doing something is never worse than leaving alone on the criterion "dead"',
+  ({ random, drawn, day, method }) => {
     const by = day + whole(random, 10, 90)
-    const alone = Math.max(
-      ...(['winter-kill', 'summer-kill'] as const).map((waits) =>
-        deadBy(plan(drawn, endBy(waits, day), [], by), by),
-      ),
-    )
+    const alone = deadBy(plan(drawn, endBy('winter-kill', day), [], by), by)
     if (alone < 0.05) return NO_CASE
     const worked = deadBy(plan(drawn, endBy(method, day), [], by), by)
-    return holdsIf(
-      worked >= alone - 0.05,
-      () =>
-        `${describe(drawn, method, day)}: dead by ${isoDate(by)} in ${pct(worked)}, left alone in ${pct(alone)}`,
+    return unlessTheyLastOn(
+      drawn,
+      day,
+      holdsIf(
+        worked >= alone - 0.05,
+        () =>
+          `${at(drawn, method, day)}: dead by ${isoDate(by)} in ${pct(worked)}, left alone in ${pct(alone)}`,
+      ),
     )
   },
-}
+)
 
-const e5: Relation = {
-  id: 'E5',
-  says: 'An earlier sheet leaves no fewer seasons dead',
-  of: (random) => {
-    const drawn = drawStand(random)
-    const day = dayToEnd(random, drawn)
-    if (day === null) return NO_CASE
-    const method = oneOf(
-      random,
-      WORK.filter((id) => findMethod(id)!.sheet === 'black' && findMethod(id)!.acts.length === 0),
-    )
+const e5 = ending(
+  'E5',
+  'An earlier sheet leaves no fewer seasons dead',
+  ({ random, drawn, day, method }) => {
     const by = day + whole(random, 20, 80)
     const earlier = day - whole(random, 2, 15)
     if (earlier < drawn.sowDay + 45) return NO_CASE
     const [late, early] = [day, earlier].map((on) => deadBy(plan(drawn, endBy(method, on), [], by), by))
     return holdsIf(
       early >= late - 0.01,
-      () => `${describe(drawn, method, day)}: ${pct(late)}, from ${isoDate(earlier)} on ${pct(early)}`,
+      () => `${at(drawn, method, day)}: ${pct(late)}, from ${isoDate(earlier)} on ${pct(early)}`,
     )
   },
-}
+  { ways: WORK.filter((id) => findMethod(id)!.sheet === 'black' && findMethod(id)!.acts.length === 0) },
+)
 
-const e12: Relation = {
-  id: 'E12',
-  says: 'A later planting never lowers "dead in time"; whole ≤ dead ≤ established',
-  of: (random) => {
-    const drawn = drawStand(random)
-    const day = dayToEnd(random, drawn)
-    if (day === null) return NO_CASE
-    const method = oneOf(random, WAYS)
+const e12 = ending(
+  'E12',
+  'A later planting never lowers "dead in time"; whole ≤ dead ≤ established',
+  ({ random, drawn, day, method }) => {
     const by = day + whole(random, 10, 60)
     const later = by + whole(random, 1, 30)
     const [a, b] = [by, later].map((on) => plan(drawn, endBy(method, day), [], on))
     const { chance } = a.outcome
     if (chance.whole > chance.dead! + 1e-9 || chance.dead! > chance.established + 1e-9)
-      return violated(`${describe(drawn, method, day)}: ${JSON.stringify(chance)}`)
+      return violated(`${at(drawn, method, day)}: ${JSON.stringify(chance)}`)
     return holdsIf(
       deadBy(b, later) >= deadBy(a, by) - 1e-9,
       () =>
-        `${describe(drawn, method, day)}: by ${isoDate(by)} ${pct(deadBy(a, by))}, by ${isoDate(later)} ${pct(deadBy(b, later))}`,
+        `${at(drawn, method, day)}: by ${isoDate(by)} ${pct(deadBy(a, by))}, by ${isoDate(later)} ${pct(deadBy(b, later))}`,
     )
   },
-}
+  { ways: WAYS },
+)
 
 export const ENDS: readonly Relation[] = [e1, e2, e3, e4, e5, e8, e12, e13, e14, e15]

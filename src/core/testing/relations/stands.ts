@@ -31,7 +31,7 @@ const s1: Relation = {
     const method = oneOf(random, WAYS)
     const end = endBy(method, drawn.sowDay + whole(random, 50, 280))
     const standCase = testCase({ ...drawn.stand, end: { plan: end, actual: null } })
-    const season = standRun(standCase, drawn.ensemble, [], followedAlone(standCase))!
+    const season = standRun(standCase, drawn.ensemble, [], followedAlone(standCase, drawn.ensemble))!
     const alone = forecastOf(testCase(drawn.stand), drawn.season).stages
     const told = forecastOf(standCase, season).stages
     for (const [i, { bbch, date }] of told.entries()) {
