@@ -118,7 +118,7 @@ describe('what was pressed as a page was left', () => {
     await pressAndLeave(renamed('Lower field'))
     for (const [name, text] of shelf.texts)
       shelf.texts.set(name, text.replace(/"version":\d+/, '"version":1'))
-    expect(await nextPage()).toMatchObject([{ problem: expect.stringContaining('renewed') }])
+    expect(await nextPage()).toMatchObject([{ problem: expect.stringContaining('updated') }])
     expect((await stored()).name).toBe(garden.name)
   })
   test('what cannot be read is cleared away, what is not of Kilim stays', async () => {
