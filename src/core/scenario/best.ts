@@ -1,3 +1,4 @@
+import { once } from 'es-toolkit/function'
 import { CANDIDATES, type Candidate } from '../termination/start'
 import { leftOnTop, type MethodId } from '../termination/methods'
 import { segmentAreaM2 } from '../garden/area'
@@ -13,10 +14,10 @@ import {
   SEEDS_BORNE,
   type TerminationStart,
 } from './starts'
-import { closelyInSteps, startOf, tryBarely, type Tried } from './tries'
+import { closelyInSteps, startOf, tryBarely, type Comparison, type Tried } from './tries'
 import { atOnce, type Steps } from '../foundations/steps'
 import { commonOf } from './criteria'
-import { seedFitDays } from './seedFit'
+import { lastBeforeSeed, seedFitDays } from './seedFit'
 import type { Termination } from './termination'
 import type { Scenario } from './types'
 
@@ -120,9 +121,62 @@ export function bestOption(
 /** How closely endings are looked for: start days tried, whether the stand is followed with them, and which are wanted. */
 export type Search = { starts?: number; exact?: boolean; keep?: (termination: Termination) => boolean }
 
+/** A start tried by what of the plants lives on. */
+type Barely = Rival & { tried: Tried }
+
+/** Of every way's start days, where they are more than a few, one in so many is tried first; all where it then comes this near the best. */
+const FEW_STARTS = 9
+const ROUGHLY = 3
+const ROUGH_GAP = 0.15
+
+const topOf = (some: readonly Barely[]) => Math.max(-1, ...some.map(({ worth }) => worth))
+
+/** The starts that may be the best, barely tried: every way on some of its days, the promising on all. */
+function* triedBarely(
+  comparison: Comparison,
+  days: readonly number[],
+  keep: NonNullable<Search['keep']>,
+): Steps<Barely[]> {
+  const { scenario, season, fitDays } = comparison
+  const every = days.length > FEW_STARTS ? ROUGHLY : 1
+  const first = new Set(days.filter((_, i) => (days.length - 1 - i) % every === 0)).add(
+    lastBeforeSeed(fitDays),
+  )
+  const ways = shutMethods(scenario, season)
+    .filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
+    .map(({ candidate }) => ({ candidate, on: daysFor(candidate, days), found: [] as Barely[] }))
+  function* tryOn({ candidate, found }: (typeof ways)[number], on: readonly number[]): Steps<void> {
+    for (const day of on) {
+      const tried = tryBarely(comparison, candidate, day)
+      yield
+      const { worth, seeds } = tried
+      if (keep(tried.termination))
+        found.push({ candidate, day, worth, seeds, tried, start: once(() => startOf(comparison, tried)) })
+    }
+  }
+  const isFirst = (day: number, i: number) => i === 0 || first.has(day)
+  for (const way of ways) yield* tryOn(way, way.on.filter(isFirst))
+  const open = ways.filter(({ found }) => found.length > 0)
+  const top = Math.max(-1, ...open.map(({ found }) => topOf(found)))
+  const effort = ({ found }: (typeof ways)[number]) =>
+    found.reduce((a, b) => (b.worth > a.worth ? b : a)).start().minutes
+  const least = Math.min(...open.filter(({ found }) => near(topOf(found), top)).map(effort))
+  for (const way of open) {
+    const worth = topOf(way.found)
+    // Where all that counts as equal to the best is as good as sure, more work is never better.
+    if (worth < top - ROUGH_GAP || (near(top, 1) && effort(way) > least)) continue
+    yield* tryOn(
+      way,
+      way.on.filter((day, i) => !isFirst(day, i)),
+    )
+    way.found.sort((x, y) => x.day - y.day)
+  }
+  return ways.flatMap(({ found }) => found)
+}
+
 /**
- * The best of all ways and days that are wanted, found without following the stand with every one: they are tried barely first,
- * and only what can still be the best is followed. Not `exact`, none is.
+ * The best of all ways and days that are wanted, found without following the stand with every one: they are tried barely
+ * first, and only what can still be the best is followed. Not `exact`, none is.
  */
 export const bestTermination = atOnce(bestTerminationInSteps)
 
@@ -133,18 +187,9 @@ export function* bestTerminationInSteps(
   { starts = MOST_STARTS, exact = true, keep = () => true }: Search = {},
 ): Steps<BestTermination | null> {
   const fitDays = seedFitDays(season.run)
-  const days = daysTried(scenario, season.run, fitDays, starts)
   const comparison = { scenario, season, common: commonOf(scenario, season), fitDays }
-  type Barely = Rival & { tried: Tried }
-  const barely: Barely[] = []
-  for (const { candidate, obstacle, leftOut } of shutMethods(scenario, season)) {
-    if (obstacle !== null || leftOut !== null) continue
-    for (const day of daysFor(candidate, days)) {
-      const tried = tryBarely(comparison, candidate, day)
-      if (keep(tried.termination)) barely.push({ ...tried, tried, start: () => startOf(comparison, tried) })
-      yield
-    }
-  }
+  const days = daysTried(scenario, season.run, fitDays, starts)
+  const barely = yield* triedBarely(comparison, days, keep)
   const followed = new Map<Barely, TerminationStart>()
   function* follow(one: Barely): Steps<TerminationStart> {
     let start = followed.get(one)

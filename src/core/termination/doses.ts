@@ -7,7 +7,8 @@ export type DoseKind = 'air' | 'black' | 'clear'
 type Sums = Partial<Record<DoseKind, Float64Array[]>>
 const known = new WeakMap<WeatherEnsemble, Sums>()
 
-function sumsOf(ensemble: WeatherEnsemble, kind: DoseKind, member: number): Float64Array {
+/** Dose gathered by the beginning of each day of the weather. */
+export function dosesOf(ensemble: WeatherEnsemble, kind: DoseKind, member: number): Float64Array {
   let sums = known.get(ensemble)
   if (!sums) known.set(ensemble, (sums = {}))
   const of = (sums[kind] ??= [])
@@ -27,6 +28,10 @@ function cumulative(ensemble: WeatherEnsemble, kind: DoseKind, member: number): 
   return sums
 }
 
+/** The same on any day: before the weather none, after it all. */
+export const dosesUntil = ({ startDay, days }: WeatherEnsemble, sums: Float64Array, day: number) =>
+  sums[Math.min(days, Math.max(0, day - startDay))]
+
 /** Dose gathered between two days, the last not counted; days outside the weather count nothing. */
 export function doseBetween(
   ensemble: WeatherEnsemble,
@@ -35,9 +40,8 @@ export function doseBetween(
   fromDay: number,
   toDay: number,
 ): number {
-  const sums = sumsOf(ensemble, kind, member)
-  const place = (day: number) => Math.min(ensemble.days, Math.max(0, day - ensemble.startDay))
-  return Math.max(0, sums[place(toDay)] - sums[place(fromDay)])
+  const sums = dosesOf(ensemble, kind, member)
+  return Math.max(0, dosesUntil(ensemble, sums, toDay) - dosesUntil(ensemble, sums, fromDay))
 }
 
 /** First day on which the dose gathered since `fromDay` reaches `dose`; NaN where the weather ends before. */
@@ -49,7 +53,7 @@ export function doseDay(
   dose: number,
 ): number {
   if (dose <= 0) return fromDay
-  const sums = sumsOf(ensemble, kind, member)
+  const sums = dosesOf(ensemble, kind, member)
   const first = fromDay - ensemble.startDay
   if (first < 0 || first > ensemble.days) return NaN
   const wanted = sums[first] + dose

@@ -123,6 +123,8 @@ export function livesOf(of: Ended): MemberEnding[] {
   return members.map((member) => life(member, alone[member]))
 }
 
+const upOr1 = (share: number) => (Number.isNaN(share) ? 1 : share)
+
 /** Follows a member of an ending that does something through its life from the work on. */
 function lifeIn(of: Ended, shares: readonly number[]): (member: number, alone: number) => MemberEnding {
   const { method, setup, day, ended, takenDay = Infinity } = of
@@ -143,8 +145,8 @@ function lifeIn(of: Ended, shares: readonly number[]): (member: number, alone: n
     let up = 0
     let sum = 0
     for (let c = 0; c < kinds; c++) {
-      if (!ended.isUp(c, member, on)) continue
       let living = ended.alive(c, member, on)
+      if (Number.isNaN(living)) continue
       let dying = false
       for (let k = 0; k < acts.length; k++)
         if (on >= acts[k].day && on < shown[k]) {
@@ -152,7 +154,7 @@ function lifeIn(of: Ended, shares: readonly number[]): (member: number, alone: n
           dying = true
         }
       // What is dying lives no longer than it would have untouched.
-      if (dying && on < before.toDay) living = Math.min(living, before.alive(c, member, on))
+      if (dying && on < before.toDay) living = Math.min(living, upOr1(before.alive(c, member, on)))
       up += shares[c]
       sum += shares[c] * (living < 1 ? living : 1)
     }
@@ -163,8 +165,8 @@ function lifeIn(of: Ended, shares: readonly number[]): (member: number, alone: n
   const leftOf = (c: number, actDay: number): number => {
     if (actDay < ended.fromDay || actDay >= ended.toDay) return 1
     const eve = Math.max(before.fromDay, actDay - 1)
-    const was = (eve >= ended.fromDay ? ended : before).alive(c, member, eve)
-    return was > 0 ? Math.min(1, ended.alive(c, member, actDay) / was) : 1
+    const was = upOr1((eve >= ended.fromDay ? ended : before).alive(c, member, eve))
+    return was > 0 ? Math.min(1, upOr1(ended.alive(c, member, actDay)) / was) : 1
   }
   const fewerThan = (limit: number) => (on: number) => alive(on) <= limit
   const isDead = fewerThan(target)

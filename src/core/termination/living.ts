@@ -2,7 +2,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { Fate } from '../stand/fate'
 import { placeIn } from '../stand/series'
 import type { SownSpecies, StandEvent, StandRun } from '../stand/types'
-import { doseBetween } from './doses'
+import { dosesOf, dosesUntil } from './doses'
 import { FATES } from './fates'
 import { sheetSurvival } from './sheets'
 
@@ -11,8 +11,7 @@ export type Living = {
   fromDay: number
   /** The day after the last. */
   toDay: number
-  /** Whether a species is up, and the share of its plants that lives, 0–1; 1 before it is up. */
-  isUp: (c: number, member: number, day: number) => boolean
+  /** Share of a species' plants that lives, 0–1; NaN before it is up. */
   alive: (c: number, member: number, day: number) => number
 }
 
@@ -22,14 +21,12 @@ const UP = 9
 /** What lives of a run. */
 export function livingOf(run: StandRun): Living {
   const { startDay, days, species } = run
-  const place = (member: number, day: number) => placeIn(run, member, day - startDay)
   return {
     fromDay: startDay,
     toDay: startDay + days,
-    isUp: (c, member, day) => species[c].bbch[place(member, day)] >= UP,
     alive: (c, member, day) => {
-      const at = place(member, day)
-      return species[c].bbch[at] >= UP ? species[c].alive[at] : 1
+      const at = placeIn(run, member, day - startDay)
+      return species[c].bbch[at] >= UP ? species[c].alive[at] : NaN
     },
   }
 }
@@ -57,9 +54,10 @@ export function aliveOn(
   let up = 0
   let alive = 0
   for (let c = 0; c < shares.length; c++) {
-    if (!living.isUp(c, member, day)) continue
+    const share = living.alive(c, member, day)
+    if (Number.isNaN(share)) continue
     up += shares[c]
-    alive += shares[c] * Math.min(1, living.alive(c, member, day) * more(c))
+    alive += shares[c] * Math.min(1, share * more(c))
   }
   return up > 0 ? alive / up : 1
 }
@@ -107,74 +105,72 @@ export function bareLiving(
   events: readonly StandEvent[],
   day: number,
 ): Living {
-  const { members, species, sown, seedLayer } = run
-  const toDay = run.startDay + run.days
+  const { members, species, sown, seedLayer, startDay } = run
+  const toDay = startDay + run.days
   const kinds = sown.length
   const room = () => new Float64Array(kinds).fill(1)
-  const telling = events.filter(({ day: on }) => on >= run.startDay && on < toDay)
-  // What each act leaves of each species of the member in hand, and the dose that each of them wants under each sheet.
+  const telling = events.filter(({ day: on }) => on >= startDay && on < toDay)
+  // What each act leaves of each species of the member in hand, and what it gathers and wants under each sheet.
   const acts = telling
     .flatMap((event) => (event.kind === 'end' || event.kind === 'graze' ? [{ event, share: room() }] : []))
     .sort((a, b) => a.event.day - b.event.day)
   const sheets = telling.flatMap(({ day: fromDay, ...event }) =>
-    'sheet' in event && event.sheet ? [{ fromDay, sheet: event.sheet, needed: room() }] : [],
+    'sheet' in event && event.sheet
+      ? [{ fromDay, sheet: event.sheet, needed: room(), doses: NO_DOSES, before: 0 }]
+      : [],
   )
   let member = -1
 
-  /** Share alone of a species on a day. */
-  const alone = (c: number, day: number) => {
-    const at = (day - run.startDay) * members + member
-    return species[c].bbch[at] >= UP ? species[c].alive[at] : 1
-  }
-  /** Share that the work and the sheets until a day leave of what lives alone. */
+  /** Share that the first acts and the sheets until a day leave of what lives alone. */
   const factor = (c: number, until: number, before = acts.length): number => {
     let share = 1
     for (let k = 0; k < before; k++) if (acts[k].event.day <= until) share *= acts[k].share[c]
-    for (const { sheet, fromDay, needed } of sheets) {
+    for (const { sheet, fromDay, needed, doses, before } of sheets) {
       if (until < fromDay) continue
       const off = Math.min(until + 1, sheet.offDay)
-      const kind = sheet.kind === 'clear' ? 'clear' : 'black'
-      share *= sheetSurvival(doseBetween(ensemble, kind, member, fromDay, off), needed[c])
+      share *= sheetSurvival(Math.max(0, dosesUntil(ensemble, doses, off) - before), needed[c])
     }
     return share
   }
-  /** All that stands of the member in hand when an act befalls it, g m⁻². */
-  const standing = (k: number, day: number, at: number) => {
-    let massG = 0
-    for (let c = 0; c < kinds; c++) massG += species[c].massG[at] * Math.min(1, factor(c, day, k))
-    return massG
-  }
+  const placeOn = (day: number) => (day - startDay) * members + member
   const follow = (of: number) => {
     member = of
-    for (const { fromDay, sheet, needed } of sheets) {
-      const at = placeIn(run, member, fromDay - run.startDay)
-      for (let c = 0; c < kinds; c++)
-        needed[c] = FATES.smothers(
-          sheet,
-          { plant: sown[c].plant, bbch: species[c].bbch[at], member },
-          seedLayer[at],
-        )
+    for (const laid of sheets) {
+      const { fromDay, sheet, needed } = laid
+      laid.doses = dosesOf(ensemble, sheet.kind === 'clear' ? 'clear' : 'black', member)
+      laid.before = dosesUntil(ensemble, laid.doses, fromDay)
+      const at = placeOn(fromDay)
+      for (let c = 0; c < kinds; c++) {
+        const here = { plant: sown[c].plant, bbch: species[c].bbch[at], member }
+        needed[c] = FATES.smothers(sheet, here, seedLayer[at])
+      }
     }
-    acts.forEach(({ event, share }, k) => {
-      const at = placeIn(run, member, event.day - run.startDay)
+    for (let k = 0; k < acts.length; k++) {
+      const { event, share } = acts[k]
+      const at = placeOn(event.day)
       const fate: Fate = event.kind === 'graze' ? { by: 'animals', ...event.passing } : event.fate
-      const massG = event.kind === 'graze' ? standing(k, event.day, at) : run.massG[at]
+      let massG = run.massG[at]
+      if (event.kind === 'graze') {
+        massG = 0
+        for (let c = 0; c < kinds; c++) massG += species[c].massG[at] * factor(c, event.day, k)
+      }
       for (let c = 0; c < kinds; c++) {
         const bbch = species[c].bbch[at]
-        const alive = fate.by === 'seen' ? alone(c, event.day) * factor(c, event.day, k) : 1
+        const alive = fate.by === 'seen' ? species[c].alive[at] * factor(c, event.day, k) : 1
         const here = { plant: sown[c].plant, component: c, bbch, alive, massG, member, ensemble }
         share[c] = bbch >= UP ? FATES.outlives(fate, here) : 1
       }
-    })
+    }
   }
-  const place = (of: number, on: number) => placeIn(run, of, on - run.startDay)
   return {
-    fromDay: Math.max(day, run.startDay),
+    fromDay: Math.max(day, startDay),
     toDay,
-    isUp: (c, of, on) => species[c].bbch[place(of, on)] >= UP,
     alive: (c, of, on) => {
       if (of !== member) follow(of)
-      return alone(c, on) * factor(c, on)
+      const at = placeOn(on)
+      return species[c].bbch[at] >= UP ? species[c].alive[at] * factor(c, on) : NaN
     },
   }
 }
+
+const NO_DOSES: Float64Array = new Float64Array()

@@ -4,7 +4,7 @@ import { burns, frostedLately, harmNow, stockFor, type Place } from './obstacles
 import type { EndingSetup, MemberEnding } from './life'
 import { stragglerMinutes } from './stragglers'
 import { lastActAfter, USUAL_LANES } from './lastAct'
-import { cutters, woodiness } from './woodiness'
+import { canCut, woodiness } from './woodiness'
 import {
   cuttingTool,
   passMinutes,
@@ -92,7 +92,7 @@ export function blockedOn(
 ): Blocked | null {
   const { run, tools } = question
   const at = indexOn(run, member, day)
-  if (method.acts.includes('chop') && cutters(tools, hardnessOn(run, at)).length === 0) return 'stems'
+  if (method.acts.includes('chop') && !canCut(tools, hardnessOn(run, at))) return 'stems'
   if (method.animals && !safeForStock(setup, day, member, question)) return 'stock'
   if (burns(method) && run.residueG[at] > TINDER_G) return 'tinder'
   return allowed(method, at, ending, question) ? null : 'own-rule'

@@ -69,6 +69,10 @@ const isCutting = (kind: ToolKind): kind is CuttingTool => kind in HARDEST_CUT
 export const cutters = (owned: readonly { kind: ToolKind }[], hardness: number): CuttingTool[] =>
   owned.flatMap(({ kind }) => (isCutting(kind) && HARDEST_CUT[kind] >= hardness ? [kind] : []))
 
+/** Whether an owned tool still cuts stems of this hardness. */
+export const canCut = (owned: readonly { kind: ToolKind }[], hardness: number): boolean =>
+  owned.some(({ kind }) => isCutting(kind) && HARDEST_CUT[kind] >= hardness)
+
 /** Tools that leave what they cut in short pieces, and those that lay it down whole (judgement). */
 export const FALLS: Record<CuttingTool, 'short' | 'in pieces' | 'whole'> = {
   'tractor mower': 'short',
