@@ -13,7 +13,14 @@ import {
   dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
-import { oldestAgeCd, SENESCED_GIVES } from './perennial'
+import {
+  CROWN_LAI,
+  leastLeafShare,
+  livesOn,
+  oldestAgeCd,
+  SENESCED_GIVES,
+  shootsBeginCd,
+} from './perennial'
 import { physics } from './physics'
 import type { OwnPlants } from './memberParameters'
 import { GROWING, type Plants, type Tally } from './plants'
@@ -73,7 +80,7 @@ export function developmentDay(
 /** Share of new growth that becomes leaf, falling with stage. */
 function leafShare(ageCd: number, t31Cd: number, t61Cd: number, t69Cd: number, least: number): number {
   if (ageCd < t31Cd) return 0.68 - 0.13 * (ageCd / t31Cd)
-  if (ageCd < t61Cd) return 0.55 - 0.4 * ((ageCd - t31Cd) / (t61Cd - t31Cd))
+  if (ageCd < t61Cd) return atLeast(least, 0.55 - 0.4 * ((ageCd - t31Cd) / (t61Cd - t31Cd)))
   return atLeast(least, 0.15 - 0.15 * ((ageCd - t61Cd) / t69Cd))
 }
 
@@ -96,7 +103,7 @@ export function growthDay(
   own: OwnPlants,
   tally: Tally,
 ): void {
-  const { lai, massG, nitrogenG, ageCd } = plants
+  const { lai, massG, nitrogenG, ageCd, alive } = plants
   const { grownG } = tally
   const { growth: ownGrowth, leaf: ownLeaf, nitrogen: ownNitrogen } = own
   const {
@@ -116,7 +123,11 @@ export function growthDay(
   const hunger = 100 * physics.hungerSlope
   const youngLeaf = YOUNG_LAI * plant.parameters.extinction
   const perExtinction = 1 / plant.parameters.extinction
-  const leastLeaf = plant.perennial ? 0.2 : 0
+  const leastLeaf = leastLeafShare(plant)
+  // Plants that live on put out leaves anew at any age, from their store once they are rooted.
+  const lasts = livesOn(plant)
+  const youngUntilCd = lasts ? Infinity : t61Cd
+  const crownFromCd = lasts ? shootsBeginCd(plant.parameters) : Infinity
   // Annuals senesce from first flower on; perennials lose their old stems once they have seeded.
   const withersFromCd = t61Cd + (plant.perennial ? t75Cd : 0)
   for (let k = 0; k < n; k++) {
@@ -134,9 +145,10 @@ export function growthDay(
     const vigour = age < t61Cd || plant.perennial ? 1 : ripeningFactor(age - t61Cd, t85Cd)
     const gain = lightUseGMj * vigour * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
     let grown = gain
-    if (canopy.leaf[m] < youngLeaf && age < t61Cd) {
+    if (canopy.leaf[m] < youngLeaf && age < youngUntilCd) {
       const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m] * ownLeaf[m])
-      const leaf = before * (exponential(spread) - 1)
+      const from = age >= crownFromCd ? atLeast(before, CROWN_LAI * alive[m]) : before
+      const leaf = from * (exponential(spread) - 1)
       lai[m] = before + leaf
       grown = atLeast(gain, (leaf / specificLeafM2G) * 1.2 * atMost(1, response[m] * 2))
     } else

@@ -10,6 +10,16 @@ const SHOOTS_BEGIN = 0.6
 /** Of the plants that hot days would kill, those that die where crowns live on under withered shoots (judgement, 0.1–0.4). */
 const CROWN_HEAT_DEATHS = 0.2
 
+/**
+ * Leaf area, m² m⁻², from which crowns and runners with their store put out leaves, where less is left of a full stand
+ * (judgement, 0.1–0.4).
+ */
+export const CROWN_LAI = 0.25
+/** Least share of new growth that becomes leaf in plants that live on: those that creep make leaf and stalk all summer (judgement). */
+const LEAST_LEAF = { creeping: 0.5, upright: 0.3 }
+export const leastLeafShare = (plant: Pick<Species, 'perennial' | 'habit'>): number =>
+  plant.perennial ? LEAST_LEAF[plant.habit === 'spreading' ? 'creeping' : 'upright'] : 0
+
 /** On resting days colder than this, °C, old stems fall by a share a day (judgement, 3–7 and 0.01–0.02). */
 export const RESTS_BELOW_C = 5
 export const OLD_STEMS_LOST = 0.015

@@ -154,15 +154,20 @@ export function live(
     waterLimit *
     fed *
     memberParameters.growth
+  const leastLeaf = plant.perennial ? (plant.habit === 'spreading' ? 0.5 : 0.3) : 0
   const leafShare =
     age < p.t31Cd
       ? 0.68 - (0.13 * age) / p.t31Cd
-      : age < p.t61Cd
-        ? 0.55 - (0.4 * (age - p.t31Cd)) / (p.t61Cd - p.t31Cd)
-        : Math.max(plant.perennial ? 0.2 : 0, 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd)
-  const young = canopyLeaf < 0.8 * p.extinction && age < p.t61Cd
+      : Math.max(
+          leastLeaf,
+          age < p.t61Cd
+            ? 0.55 - (0.4 * (age - p.t31Cd)) / (p.t61Cd - p.t31Cd)
+            : 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd,
+        )
+  const young = canopyLeaf < 0.8 * p.extinction && (age < p.t61Cd || livesOn)
+  const crown = livesOn && age >= 0.6 * p.t31Cd ? 0.25 * now().alive : 0
   const exponential =
-    now().lai *
+    Math.max(now().lai, crown) *
     (Math.exp(
       p.leafGrowthPerCd * thermal * waterLimit * Math.sqrt(memberParameters.growth * memberParameters.leaf),
     ) -

@@ -29,6 +29,10 @@ export const whole = (random: RandomStream, low: number, high: number) =>
   Math.floor(between(random, low, high + 1))
 export const oneOf = <T>(random: RandomStream, all: readonly T[]): T => all[whole(random, 0, all.length - 1)]
 
+export const mean = (values: ArrayLike<number>) =>
+  Array.from(values).reduce((a, b) => a + b, 0) / values.length
+export const pct = (share: number) => `${(100 * share).toFixed(0)} %`
+
 /** A place: one of the test sites, moved by up to 2.5 °C and to between 0.7 and 1.3 of its rain. */
 export function drawSite(random: RandomStream): SiteClimate {
   const site = TEST_SITES[oneOf(random, Object.keys(TEST_SITES) as (keyof typeof TEST_SITES)[])]
@@ -71,8 +75,8 @@ export type Drawn = {
   says: string
 }
 
-export const weatherFor = (site: SiteClimate, sowDay: number, seed: number, members = MEMBERS) =>
-  generatedEnsemble(site, sowDay - LEAD_DAYS, DAYS, members, seed)
+export const weatherFor = (site: SiteClimate, sowDay: number, seed: number, members = MEMBERS, days = DAYS) =>
+  generatedEnsemble(site, sowDay - LEAD_DAYS, days, members, seed)
 
 /** A stand of one species, or of two of one season, left alone. */
 export function drawStand(

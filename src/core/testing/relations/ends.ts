@@ -8,19 +8,16 @@ import { lastActAfter } from '../../termination/lastAct'
 import { findMethod, type MethodId } from '../../termination/methods'
 import { valuesOn } from '../../stand/summary'
 import type { StandRun } from '../../stand/types'
-import { drawStand, endBy, mowing, oneOf, planned, WAYS, whole, type Drawn } from './draw'
+import { drawStand, endBy, mean, mowing, oneOf, pct, planned, WAYS, whole, type Drawn } from './draw'
 import { excepted, HOLDS, holdsIf, NO_CASE, violated, type Relation, type Verdict } from './relation'
 
-const mean = (values: ArrayLike<number>) => Array.from(values).reduce((a, b) => a + b, 0) / values.length
-const pct = (share: number) => `${(100 * share).toFixed(0)} %`
-
 /** Ways that do something. */
-const WORK = WAYS.filter((id) => findMethod(id)!.waits === null)
+export const WORK = WAYS.filter((id) => findMethod(id)!.waits === null)
 /** Ways by a blade or a roller, whose effect hangs on the stage; all others end plants at any stage. */
-const STAGED: readonly MethodId[] = ['chop', 'crimp', 'crimp-flame', 'strips', 'flame']
+export const STAGED: readonly MethodId[] = ['chop', 'crimp', 'crimp-flame', 'strips', 'flame']
 
 /** A day in the life of a stand on which most of it is up and alive, some weeks from its sowing on. */
-function dayToEnd(random: RandomStream, { sowDay, season }: Drawn, lastAfter = 280): number | null {
+export function dayToEnd(random: RandomStream, { sowDay, season }: Drawn, lastAfter = 280): number | null {
   const day = sowDay + whole(random, 45, lastAfter)
   const { run } = season
   const up = run.species.every((species) => mean(valuesOn(run, species.bbch, day)) >= 12)
@@ -28,7 +25,7 @@ function dayToEnd(random: RandomStream, { sowDay, season }: Drawn, lastAfter = 2
 }
 
 /** The plan with some acts, told and run. */
-function plan(
+export function plan(
   drawn: Drawn,
   end: EndDetails,
   cuts: CutDetails[] = [],
@@ -37,7 +34,8 @@ function plan(
   return evaluate(planned(drawn, { cuts, end, plantOn }), drawn.ensemble)!
 }
 
-const toldAlive = ({ termination }: Evaluated) => mean(termination!.endings.map(({ survival }) => survival))
+export const toldAlive = ({ termination }: Evaluated) =>
+  mean(termination!.endings.map(({ survival }) => survival))
 
 /** Plants alive in a run on a day, of those that came up, over the species by the plants of each. */
 export function aliveIn(run: StandRun, day: number): number {
@@ -45,13 +43,13 @@ export function aliveIn(run: StandRun, day: number): number {
   return Math.max(...shares)
 }
 
-const lastDay = ({ termination }: Evaluated) => {
+export const lastDay = ({ termination }: Evaluated) => {
   const { method, setup, day, end } = termination!
   return end.liftedOn ? day : day + (method ? lastActAfter(method, setup) : 0)
 }
 
 /** Share of seasons dead by a day. */
-const deadBy = ({ termination }: Evaluated, day: number) =>
+export const deadBy = ({ termination }: Evaluated, day: number) =>
   shareOf(termination!.dead.length, (m) => termination!.dead[m] <= day)
 
 /** Share of seasons in which the stand left alone is dead by a day: no species has more than a tenth alive. */
@@ -61,13 +59,13 @@ const deadAlone = ({ season: { run } }: Drawn, day: number, limit = 0.1) => {
   return shareOf(run.members, (m) => alive.every((of, c) => bbch[c][m] >= 9 && of[m] <= limit))
 }
 
-const at = (drawn: Drawn, method: MethodId, day: number) => `${drawn.says}, ${method} ${isoDate(day)}`
+export const at = (drawn: Drawn, method: MethodId, day: number) => `${drawn.says}, ${method} ${isoDate(day)}`
 
 /** Whether growing points are up in all of a stand: what is cut then has little left to grow again from. */
-const growingPointsUp = ({ season: { run } }: Drawn, day: number) =>
+export const growingPointsUp = ({ season: { run } }: Drawn, day: number) =>
   run.species.every((species) => mean(valuesOn(run, species.bbch, day)) >= 61)
 
-const lastsOn = ({ plants }: Drawn) =>
+export const lastsOn = ({ plants }: Drawn) =>
   plants.some(
     ({ endingClass, perennial }) => perennial || endingClass === 'ryegrass' || endingClass === 'sorghum',
   )
@@ -88,7 +86,7 @@ function unlessTheyLastOn(drawn: Drawn, day: number, verdict: Verdict): Verdict 
 type Case = { random: RandomStream; drawn: Drawn; day: number; method: MethodId }
 
 /** A relation of a stand that is ended by one of some ways on a day on which it stands. */
-const ending = (
+export const ending = (
   id: string,
   says: string,
   of: (one: Case) => Verdict,

@@ -7,15 +7,14 @@ import { standRun } from '../../bed/standRun'
 import type { SeasonRun } from '../../season/run'
 import { dateQuantiles, stageDays, valuesOn } from '../../stand/summary'
 import { testCase } from '../beds'
-import { drawStand, mowing, planned, whole, type Drawn } from './draw'
+import { drawStand, mowing, pct, planned, whole, type Drawn } from './draw'
 import { HOLDS, holdsIf, NO_CASE, violated, type Relation } from './relation'
 
 /** Error of cover judged by eye, one standard deviation. */
-const BY_EYE = 0.08
-const pct = (share: number) => `${(100 * share).toFixed(0)} %`
-const middle = (values: Float64Array) => quantilesOf(values)!
+export const BY_EYE = 0.08
+export const middle = (values: Float64Array) => quantilesOf(values)!
 
-const look = (drawn: Drawn, day: number, own: Partial<Check>): Check => ({
+export const look = (drawn: Drawn, day: number, own: Partial<Check>): Check => ({
   ...FRESH_CHECK,
   id: `check ${day}`,
   gardenId: 'g',
@@ -24,11 +23,11 @@ const look = (drawn: Drawn, day: number, own: Partial<Check>): Check => ({
   ...own,
 })
 
-const withChecks = (drawn: Drawn, checks: Check[]): SeasonRun =>
+export const withChecks = (drawn: Drawn, checks: Check[]): SeasonRun =>
   standRun(testCase(drawn.stand, { checks }), drawn.ensemble)!
 
 /** A day on which most of a stand is up, and its cover then. */
-function lookDay(random: RandomStream, { sowDay, season: { run } }: Drawn) {
+export function lookDay(random: RandomStream, { sowDay, season: { run } }: Drawn) {
   const day = sowDay + whole(random, 25, 120)
   const up = run.species.every((species) => middle(valuesOn(run, species.bbch, day)).p50 >= 10)
   return up ? { day, cover: middle(valuesOn(run, run.cover, day)) } : null

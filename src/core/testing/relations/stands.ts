@@ -12,6 +12,7 @@ import {
   drawStand,
   endBy,
   grown,
+  mean,
   mowing,
   oneOf,
   planned,
@@ -20,8 +21,6 @@ import {
   whole,
 } from './draw'
 import { excepted, HOLDS, holdsIf, NO_CASE, violated, type Relation } from './relation'
-
-const mean = (values: ArrayLike<number>) => Array.from(values).reduce((a, b) => a + b, 0) / values.length
 
 const s1: Relation = {
   id: 'S1',
