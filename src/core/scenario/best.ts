@@ -3,7 +3,7 @@ import { CANDIDATES, type Candidate } from '../termination/start'
 import { leftOnTop, type MethodId } from '../termination/methods'
 import { segmentAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
-import { daysFor, daysTried, MOST_STARTS, shutMethods, type TerminationOption } from './compare'
+import { daysFor, daysTried, growsUntil, MOST_STARTS, shutMethods, type TerminationOption } from './compare'
 import {
   beforeSeed,
   HOPELESS,
@@ -188,7 +188,9 @@ export function* bestTerminationInSteps(
 ): Steps<BestTermination | null> {
   const fitDays = seedFitDays(season.run)
   const comparison = { scenario, season, common: commonOf(scenario, season), fitDays }
-  const days = daysTried(scenario, season.run, fitDays, starts)
+  const all = daysTried(scenario, season.run, fitDays, starts)
+  const growing = all.filter((day) => day <= growsUntil(scenario, season.run))
+  const days = growing.length > 0 ? growing : all
   const barely = yield* triedBarely(comparison, days, keep)
   const followed = new Map<Barely, TerminationStart>()
   function* follow(one: Barely): Steps<TerminationStart> {

@@ -1,3 +1,4 @@
+import { range } from 'es-toolkit/math'
 import { obstacleOf, type Ahead, type Obstacle } from '../termination/obstacles'
 import { CANDIDATES, ruledOut, type Candidate, type RuledOut } from '../termination/start'
 import { findMethod, type MethodId } from '../termination/methods'
@@ -7,8 +8,7 @@ import { shareOf } from '../foundations/statistics'
 import type { EndDetails } from '../garden/ending'
 import { FIRST_WEEKS_DAYS } from '../planting/openDays'
 import type { SeasonRun } from '../season/run'
-import { SEEDS_FROM_BBCH } from '../stand/reseeding'
-import { dateQuantiles, stageDays } from '../stand/summary'
+import { quantilesOn, stageDays } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { aftermathOf, type Aftermath } from './after'
 import { commonOf } from './criteria'
@@ -26,6 +26,9 @@ export const MOST_STARTS = 24
 /** Days looked ahead where nothing says when the ground is wanted and no seed comes; nearer than this seed counts as there. */
 const OPEN_LOOK_DAYS = 120
 const SEED_NEAR_DAYS = 7
+/** Days looked at past the day that decides, and days between those on which its growth is asked. */
+const PAST_DAYS = 21
+const GROWS_STEP_DAYS = 7
 
 /** A night or a day beyond these in a member counts as cold or heat that may end a stand, °C. */
 const COLD_C = -5
@@ -47,20 +50,28 @@ export type TerminationOption = {
   after: Aftermath | null
 }
 
-/** Day on which the first species of a stand that lives to bear seed begins to, in the middle course; Infinity where none does. */
-function seedDay(run: StandRun): number {
-  const days = run.sown.map((_, component) => {
-    const { chance, quantiles } = dateQuantiles(stageDays(run, component, SEEDS_FROM_BBCH))
-    return quantiles && chance > 0.5 ? Math.floor(quantiles.p50) : Infinity
-  })
-  return Math.min(...days)
+/**
+ * Where nothing says when the ground is wanted: the last day looked at, and the day after which nothing speaks for waiting, on
+ * which the stand is at its most before it bears seed, in the middle course. Some weeks past both are looked at too, so that a
+ * best day is never the last only because nobody looked further. Where seed urges already, it decides.
+ */
+function openEnd(run: StandRun, fromDay: number): { lookDay: number; growsDay: number } {
+  const beforeSeed = lastBeforeSeed(seedFitDays(run))
+  if (beforeSeed <= fromDay + SEED_NEAR_DAYS) return { lookDay: fromDay + OPEN_LOOK_DAYS, growsDay: Infinity }
+  const massOn = (day: number) => quantilesOn(run, 'massG', day)?.p50 ?? 0
+  const lastDay = Math.max(fromDay, Math.min(beforeSeed, run.startDay + run.days - 1))
+  const growsDay = [...range(fromDay, lastDay, GROWS_STEP_DAYS), lastDay].reduce((most, day) =>
+    massOn(day) > massOn(most) ? day : most,
+  )
+  const lookDay = Number.isFinite(beforeSeed) ? beforeSeed : Math.max(fromDay + OPEN_LOOK_DAYS, growsDay)
+  return { lookDay: lookDay + PAST_DAYS, growsDay }
 }
 
-/** Last day looked at where nothing says when the ground is wanted: before seed comes; some months ahead where it is there, or comes never. */
-function openUntil(run: StandRun, fromDay: number): number {
-  const seeds = seedDay(run)
-  return Number.isFinite(seeds) && seeds > fromDay + SEED_NEAR_DAYS ? seeds : fromDay + OPEN_LOOK_DAYS
-}
+/** Day after which nothing speaks for waiting; Infinity where a day is wanted or seed decides. */
+export const growsUntil = (scenario: Scenario, run: StandRun): number =>
+  Number.isFinite(targetDay(scenario.follows))
+    ? Infinity
+    : openEnd(run, startSpan(scenario, run).fromDay).growsDay
 
 /** First and last day on which an ending may begin, of a stand as far as it is known how it grows. */
 export function startSpan(
@@ -71,7 +82,7 @@ export function startSpan(
   const target = targetDay(scenario.follows)
   const last = run.startDay + run.days - 1 - FIRST_WEEKS_DAYS
   if (Number.isFinite(target)) return { fromDay, toDay: Math.min(target, last) }
-  const until = 'species' in run ? openUntil(run, fromDay) : fromDay + OPEN_LOOK_DAYS
+  const until = 'species' in run ? openEnd(run, fromDay).lookDay : fromDay + OPEN_LOOK_DAYS
   return { fromDay, toDay: Math.min(until, last) }
 }
 
@@ -95,8 +106,7 @@ export function startDays(fromDay: number, toDay: number, most = MOST_STARTS): n
 }
 
 /**
- * Days on which a stand's endings are tried; the last one before seed among them, and the very first where it bears seed or
- * soon does.
+ * Days on which a stand's endings are tried; the first that can be and the last before seed, or on which it grows, among them.
  */
 export function daysTried(
   scenario: Scenario,
@@ -105,8 +115,8 @@ export function daysTried(
   most = MOST_STARTS,
 ): number[] {
   const { fromDay, toDay } = startSpan(scenario, run)
-  const first = seedDay(run) <= fromDay + SEED_NEAR_DAYS ? [fromDay] : []
-  return [...new Set([...first, lastBeforeSeed(fitDays), ...startDays(fromDay, toDay, most)])]
+  const ripest = [lastBeforeSeed(fitDays), growsUntil(scenario, run)]
+  return [...new Set([fromDay, ...ripest, ...startDays(fromDay, toDay, most)])]
     .filter((day) => day >= fromDay && day <= toDay)
     .sort((a, b) => a - b)
 }
@@ -211,7 +221,11 @@ function* optionOf(
     starts.push(startOf(comparison, tried))
     yield
   }
-  const shown = (asked === null ? null : starts.find(({ day }) => day === asked)) ?? bestStart(starts)
+  const until = growsUntil(scenario, season.run)
+  const growing = starts.filter(({ day }) => day <= until)
+  const shown =
+    (asked === null ? null : starts.find(({ day }) => day === asked)) ??
+    bestStart(growing.length > 0 ? growing : starts)
   return {
     method: candidate.method.id,
     passes: candidate.passes,

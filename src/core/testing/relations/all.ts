@@ -1,3 +1,4 @@
+import { CHOICES } from './choices'
 import { ENDS } from './ends'
 import { GROWTH } from './growth'
 import { LOOKS } from './looks'
@@ -14,4 +15,5 @@ export const RELATIONS: readonly Relation[] = [
   ...GROWTH,
   ...LOOKS,
   ...LOOKS_TWICE,
+  ...CHOICES,
 ]
