@@ -2,7 +2,7 @@ import { isSelfSown, nextCut } from '../core/garden/timeline'
 import { dayNumber } from '../core/foundations/day'
 import type { Bed, Segment, Stand } from '../core/garden/schema'
 import { findMethod } from '../core/termination/methods'
-import { tellingCount } from '../core/termination/pooling'
+import { stoodAgain } from '../core/termination/pooling'
 import { longDate, metres, percent, shortDate, type Units } from './format'
 import { endingWords, standName } from './names'
 
@@ -72,7 +72,7 @@ export function lastTime(stands: readonly Stand[], bedId: string, except: string
   const [last] = stands
     .flatMap((stand) => {
       const end = stand.bedId === bedId && stand.id !== except ? stand.end.actual : null
-      const count = end && tellingCount(stand)
+      const count = end && stoodAgain(stand)
       return count ? [{ stand, end, count }] : []
     })
     .sort((a, b) => (a.end.date < b.end.date ? 1 : -1))

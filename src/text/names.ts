@@ -3,6 +3,7 @@ import type { StoredMulch } from '../core/residue/mulchStore'
 import { findMethod, methodName } from '../core/termination/methods'
 import type { GroundSheetKind, SheetAim, Stand } from '../core/garden/schema'
 import type { EndDetails, Finishing } from '../core/garden/ending'
+import { leadSpeciesId } from '../core/garden/lead'
 import { findSpecies } from '../core/plants/catalogue'
 import { findCrop } from '../core/plants/crops'
 import type { PlantGroup, Species } from '../core/plants/parameters'
@@ -53,10 +54,9 @@ export const plantsOf = (stand: Stand): Species[] =>
     : []
 
 /** The species with the largest share of a cover; the one whose stages are told. */
-function leadSpecies(stand: Stand) {
-  if (stand.content.kind !== 'cover') return null
-  const lead = [...stand.content.components].sort((a, b) => b.share - a.share)[0]
-  return findSpecies(lead.speciesId)
+export function leadSpecies(stand: Stand): Species | null {
+  const id = leadSpeciesId(stand)
+  return id === null ? null : findSpecies(id)
 }
 
 /** Plant family of the species that makes the stand; null for crops. */

@@ -3,7 +3,7 @@ import { segmentAreaM2 } from '../garden/area'
 import { sharesGround } from '../garden/ground'
 import type { Bed, Stand } from '../garden/schema'
 import type { EndDetails } from '../garden/ending'
-import { tellingCount } from '../termination/pooling'
+import { stoodAgain } from '../termination/pooling'
 
 /** A cover that was ended, and a crop that followed it on its ground. */
 export type Followed = {
@@ -26,7 +26,7 @@ export function followedBy(beds: readonly Bed[], stands: readonly Stand[]): Foll
       const bed = beds.find((entry) => entry.id === cover.bedId)
       if (cover.content.kind !== 'cover' || !end || !bed) return []
       const ended = dayNumber(end.date)
-      const count = tellingCount(cover)
+      const count = stoodAgain(cover)
       const after = stands
         .filter(
           (stand) =>

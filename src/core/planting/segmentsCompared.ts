@@ -1,9 +1,9 @@
 import { dayNumber } from '../foundations/day'
 import { sharesGround, stretchOf, takesAllOf } from '../garden/ground'
 import type { Bed, Stand } from '../garden/schema'
-import type { EndDetails, FollowUp } from '../garden/ending'
+import type { EndDetails } from '../garden/ending'
 import { latest } from '../garden/timeline'
-import { tellingCount } from '../termination/pooling'
+import { stoodAgain, type StoodAgain } from '../termination/pooling'
 import { MOST_PER_ENDING } from '../termination/ownResults'
 import { followedBy } from './followed'
 
@@ -47,7 +47,7 @@ export function segmentsAlike(bed: Bed, stands: readonly Stand[], stand: Stand):
   return alike
     .sort((a, b) => from(a) - from(b))
     .map((part) => {
-      const count = tellingCount(part)
+      const count = stoodAgain(part)
       const minutes = part.end.actual?.minutes
       const finishing = part.finishings.reduce((sum, act) => sum + (act.minutes ?? 0), 0)
       return {
@@ -73,7 +73,7 @@ const STEPS = 400
  */
 export function fewestAgain(parts: readonly ComparedSegment[]): FewestAgain | null {
   const counted = parts.flatMap(({ stand }) => {
-    const count = tellingCount(stand)
+    const count = stoodAgain(stand)
     return count ? [{ stand, density: survivalDensity(count) }] : []
   })
   if (counted.length < 2) return null
@@ -90,7 +90,7 @@ export function fewestAgain(parts: readonly ComparedSegment[]): FewestAgain | nu
 }
 
 /** Weight of each survival between 0 and 1 after a count. */
-function survivalDensity({ standing, before }: FollowUp): number[] {
+function survivalDensity({ standing, before }: StoodAgain): number[] {
   const plants = Math.min(before, MOST_PER_ENDING)
   const again = Math.min(1, standing / before) * plants
   const weights = Array.from({ length: STEPS }, (_, i) => {

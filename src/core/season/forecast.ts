@@ -2,11 +2,11 @@ import { deadDays } from './deadDays'
 import type { StandCase } from './cases'
 import { eventsOfEnd } from './events'
 import { endedRunInSteps, type SeasonRun } from './run'
-import { leadComponent } from './lead'
 import { dayNumber } from '../foundations/day'
 import { NOTHING, shareOf, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { atOnce, type Steps } from '../foundations/steps'
 import type { EndDetails } from '../garden/ending'
+import { leadComponent } from '../garden/lead'
 import { latest } from '../garden/timeline'
 import type { StandRun } from '../stand/types'
 import { selfSowing } from '../stand/reseeding'
@@ -102,12 +102,10 @@ export function* forecastInSteps(
     seedLayer: yield* bands(run.seedLayer),
     up: stagesByComponent.map((stages) => stages[0].date),
     alive,
-    plantsPerM2:
-      quantilesOf(
-        Float64Array.from({ length: run.members }, (_, member) =>
-          run.species.reduce((sum, species) => sum + species.plantsPerM2[member], 0),
-        ),
-      ) ?? NOTHING,
+    plantsPerM2: run.species.map(({ plantsPerM2, alive: living }) => {
+      const onEve = valuesOn(run, living, lastStanding)
+      return quantilesOf(plantsPerM2.map((up, member) => up * (onEve[member] ?? 1))) ?? NOTHING
+    }),
     stages: stagesByComponent[lead],
     stagesByComponent,
     covered30: dateQuantiles(firstDays(run, (at) => run.cover[at] >= 0.3)),

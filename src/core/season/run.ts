@@ -26,7 +26,7 @@ import type { StandAbove, StandCase } from './cases'
 import { eventsBefore, eventsFromEnd } from './events'
 import { weatherUntil } from './horizon'
 import { sownSpecies, wateringOf } from './input'
-import { leadComponent } from './lead'
+import { leadComponent } from '../garden/lead'
 
 /** Times that a run is set right by one look at most: what is set right before it grows on until then. */
 const CORRECTED_ROUNDS = 2

@@ -26,8 +26,8 @@ export type StandForecast = {
   up: DateQuantiles[]
   /** Share of the plants that came up still alive today and later, by species. */
   alive: Bands[]
-  /** Plants per m² that come up, all species together. */
-  plantsPerM2: Quantiles
+  /** Plants per m² by species: that come up, or on the eve of its end those of them that live. */
+  plantsPerM2: Quantiles[]
   /** Dates of the leading species' stages, and those of every species in order of the mix. */
   stages: StageDates
   stagesByComponent: StageDates[]

@@ -13,14 +13,7 @@ import {
   dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
-import {
-  CROWN_LAI,
-  leastLeafShare,
-  livesOn,
-  oldestAgeCd,
-  SENESCED_GIVES,
-  shootsBeginCd,
-} from './perennial'
+import { CROWN_LAI, leastLeafShare, livesOn, oldestAgeCd, SENESCED_GIVES, shootsBeginCd } from './perennial'
 import { physics } from './physics'
 import type { OwnPlants } from './memberParameters'
 import { GROWING, type Plants, type Tally } from './plants'

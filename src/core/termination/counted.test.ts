@@ -12,7 +12,7 @@ import {
   tellingCounts,
   workSince,
 } from './counted'
-import { tellingCount } from './pooling'
+import { stoodAgain } from './pooling'
 
 const plot = { lengthM: 8, widthM: 1.2 }
 const ended = (method: EndDetails['method'], own: Partial<EndDetails> = {}): EndDetails => ({
@@ -129,8 +129,8 @@ describe('work on what stood again', () => {
   })
   test('what the ending itself left is told by counts before it', () => {
     const both = [count('2026-05-12', 20), count('2026-05-26', 2)]
-    expect(tellingCount(stand(ended('chop'), both))?.standing).toBe(2)
-    expect(tellingCount(worked('pull', '2026-05-14', both))?.standing).toBe(20)
+    expect(stoodAgain(stand(ended('chop'), both))?.standing).toBe(2)
+    expect(stoodAgain(worked('pull', '2026-05-14', both))?.standing).toBe(20)
   })
 })
 

@@ -8,7 +8,7 @@ import { TEST_SITES } from '../testing/sites'
 import { coverDays, nextStep } from './followUp'
 import { endingOf } from '../testing/ended'
 import { ownCount, stageBand, withOwn } from './ownResults'
-import { ownResults, tellingCount } from './pooling'
+import { ownResults, stoodAgain } from './pooling'
 
 const ENDED = dayNumber('2026-05-20')
 function ended(
@@ -54,7 +54,7 @@ describe('own counts move the tables as beta-binomial arithmetic says', () => {
   })
   test('counts of the first week and of a second pass do not teach; the last of weeks two to five does', () => {
     expect(
-      tellingCount(
+      stoodAgain(
         ended([
           [7, 30, 40],
           [14, 9, 40],
@@ -63,7 +63,7 @@ describe('own counts move the tables as beta-binomial arithmetic says', () => {
         ]),
       )!.standing,
     ).toBe(4)
-    expect(tellingCount(ended([[7, 30, 40]]))).toBeNull()
+    expect(stoodAgain(ended([[7, 30, 40]]))).toBeNull()
     expect(ownResults([ended([[21, 6, 18]], { passes: 2 })])).toEqual({})
     expect(ownResults([ended([[21, 6, 18]], { bbch: undefined })])).toEqual({})
   })
@@ -94,8 +94,22 @@ describe('own counts move the tables as beta-binomial arithmetic says', () => {
       ...mix,
       followUps: mix.followUps.map((count) => ({ ...count, speciesId: 'hairy-vetch' })),
     }
-    expect(Object.keys(ownResults([mix]))).toEqual(['crimp|winter cereal|in flower'])
+    // Of all plants of a mix together nobody knows which stood again.
+    expect(ownResults([mix])).toEqual({})
     expect(Object.keys(ownResults([vetch]))).toEqual(['crimp|vetch|heading or buds'])
+    // Each is learnt from its own plants, and the stand is told by both.
+    const [count] = mix.followUps
+    const both = {
+      ...mix,
+      followUps: [
+        { ...count, id: 'a', speciesId: 'cereal-rye', standing: 3, before: 60 },
+        { ...count, id: 'b', speciesId: 'hairy-vetch', standing: 16, before: 20, groundM2: 0.5 },
+      ],
+    }
+    const own = ownResults([both])
+    expect(own['crimp|winter cereal|in flower']).toMatchObject({ standing: 1, before: 20 })
+    expect(own['crimp|vetch|heading or buds']).toMatchObject({ standing: 16, before: 20 })
+    expect(stoodAgain(both)).toEqual({ standing: 35, before: 100 })
     const unplaced = { ...vetch, end: { ...vetch.end, actual: { ...vetch.end.actual!, stages: undefined } } }
     expect(ownResults([unplaced])).toEqual({})
   })

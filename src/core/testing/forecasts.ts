@@ -25,7 +25,7 @@ export function flatForecast(startDay: number, own: Partial<StandForecast> = {})
     up: [],
     seedLayer: flatBands(startDay, 1),
     alive: [flatBands(startDay, 1)],
-    plantsPerM2: { p10: 0, p50: 0, p90: 0 },
+    plantsPerM2: [{ p10: 0, p50: 0, p90: 0 }],
     stages: [],
     stagesByComponent: [],
     covered30: { chance: 1, quantiles: null },

@@ -1,6 +1,9 @@
+import { sumBy } from 'es-toolkit/math'
 import { countAgain } from '../../actions/countAgain'
 import { dayNumber, isoDate } from '../../core/foundations/day'
+import type { Component } from '../../core/garden/schema'
 import { findSpecies } from '../../core/plants/catalogue'
+import type { StandForecast } from '../../core/season/standForecast'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedDay, TypedNote, TypedText } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
@@ -11,6 +14,15 @@ import type { EndView } from './useEnd'
 
 /** Ground looked at for a count unless another is given, in the garden's unit: a square metre, or ten square feet. */
 const USUAL_GROUND = { metric: '1', imperial: '10' } as const
+
+/** Plants per m² that stood before, of the species counted or of all. */
+const plantsOf = (components: readonly Component[], { plantsPerM2 }: StandForecast, speciesId: string) =>
+  sumBy(plantsPerM2, ({ p50 }) => p50) === 0
+    ? null
+    : sumBy(
+        plantsPerM2.filter((_, i) => speciesId === '' || components[i]?.speciesId === speciesId),
+        ({ p50 }) => p50,
+      )
 
 /** A count of what stands again, out of what stood there. */
 export function CountForm({ end }: { end: EndView }) {
@@ -31,7 +43,7 @@ export function CountForm({ end }: { end: EndView }) {
       note: '',
     },
   })
-  const perM2 = forecast?.plantsPerM2.p50 ?? null
+  const perM2 = forecast ? plantsOf(components, forecast, form.text.speciesId) : null
   const groundM2 = readQuantity(form.text.groundM2, 'area', units)
   const expected =
     perM2 !== null && groundM2 > 0

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { dayNumber } from '../../core/foundations/day'
 import { DraftOffer } from '../../parts/DraftOffer'
+import { leadSpeciesId } from '../../core/garden/lead'
 import { findSpecies } from '../../core/plants/catalogue'
 import { stagesOf } from '../../core/stand/stage'
 import { DateField } from '../../parts/DateField'
@@ -85,7 +86,7 @@ function Stage({ view, watch, checking }: Props) {
   const [guided, setGuided] = useState(false)
   const components = view.stand.content.kind === 'cover' ? view.stand.content.components : []
   const plants = components.flatMap((component) => findSpecies(component.speciesId) ?? [])
-  const lead = [...components].sort((a, b) => b.share - a.share)[0]?.speciesId
+  const lead = leadSpeciesId(view.stand)
   const plant = plants.find(({ id }) => id === (draft.stageOf || lead))
   if (!plant) return null
   return (

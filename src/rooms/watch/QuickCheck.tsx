@@ -1,10 +1,9 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { findSpecies } from '../../core/plants/catalogue'
 import { DraftOffer } from '../../parts/DraftOffer'
 import { stageName } from '../../core/stand/stage'
 import { StageDrawing } from '../../parts/drawings/StageDrawing'
-import { leadGroup, leadName, standName } from '../../text/names'
+import { leadGroup, leadName, leadSpecies, standName } from '../../text/names'
 import { useGarden } from '../../state/garden'
 import type { StandView } from '../../state/useStand'
 import { ByEye } from './ByEye'
@@ -143,7 +142,7 @@ function Ask({
         </div>
       </>
     )
-  const plant = view.stand.content.kind === 'cover' ? leadPlant(view) : null
+  const plant = leadSpecies(view.stand)
   return (
     <>
       <h2 className="mt-3 mb-2 text-xl">Stage of the {leadName(view.stand)}?</h2>
@@ -178,12 +177,6 @@ function Ask({
       )}
     </>
   )
-}
-
-function leadPlant({ stand }: StandView) {
-  if (stand.content.kind !== 'cover') return null
-  const [lead] = [...stand.content.components].sort((a, b) => b.share - a.share)
-  return findSpecies(lead.speciesId)
 }
 
 function Summary({ view, checking, onBack }: { view: StandView; checking: Checking; onBack: () => void }) {
