@@ -4,7 +4,7 @@ import { dayNumber } from '../core/foundations/day'
 import { findSpecies } from '../core/plants/catalogue'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import type { Follows } from '../core/scenario/types'
-import { failsText, FAILS_WHEN } from './criteria'
+import { failsText, failsWhen, groundWords } from './criteria'
 import { inHundred, metres, money, shortDate, type Units } from './format'
 
 const ofYears = (share: number) => `${inHundred(share)} of 100 years`
@@ -41,7 +41,7 @@ function bareReason(reason: Reason, units: Units, currency: string): string {
     case 'covers seldom':
       return `It covers 30 % of the ground in time for ${shortDate(reason.byDay)} in only ${ofYears(reason.chance)}.`
     case 'ground':
-      return `On ${shortDate(reason.sowDay)} the ground can be worked in only ${ofYears(reason.chance)}.`
+      return `On ${shortDate(reason.sowDay)} ${groundWords(reason.by)} in all but ${ofYears(reason.chance)}.`
     case 'killed small':
       return `${reason.by === 'cold' ? 'Cold' : 'Heat'} kills it about ${shortDate(reason.day)}, while it is still small.`
     case 'killed':
@@ -65,7 +65,7 @@ function notEndedText({
   failure,
 }: Extract<Reason, { code: 'not ended' }>): string {
   const best = `At best ${inHundred(chance)} in 100.`
-  const fails = failure ? `By every way you have, ${FAILS_WHEN[failure]}` : 'No way of yours ends it in time'
+  const fails = failure ? `By every way you have, ${failsWhen(failure)}` : 'No way of yours ends it in time'
   const reaches = when
     ? `${stage} ${shortDate(when.p50)} ± ${Math.round((when.p90 - when.p10) / 2)} days, ground wanted ${shortDate(byDay)}`
     : `it does not reach ${stage} before ${shortDate(byDay)}`

@@ -21,4 +21,11 @@ test('a single season beside 99 in 100 is not told, two beside 98 are', () => {
   expect(failsText([{ id: 'ground', share: 0.015 }])).toBe('')
   expect(failsText([{ id: 'ground', share: 0.02 }])).toMatch(/\(2 in 100\)$/)
   expect(failsText([{ id: 'ground', share: 0.004 }])).toBe('')
+  // What it is, and nothing else, is said of the ground.
+  expect(failsText([{ id: 'ground', share: 0.3, by: ['wet'] }])).toBe(
+    'fails when the ground is too wet on the sowing day (30 in 100)',
+  )
+  expect(failsText([{ id: 'unworkable', share: 0.3, by: ['snow', 'frozen'] }])).toMatch(
+    /snow lies on it or the ground is frozen all week/,
+  )
 })

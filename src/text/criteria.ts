@@ -1,4 +1,4 @@
-import type { Advice, CriterionDetail, CriterionId, ScenarioOutcome } from '../core/scenario/types'
+import type { Advice, CriterionDetail, CriterionId, Failure, GroundTrouble } from '../core/scenario/types'
 import { dryMatter, unitsOf, type Told } from './amounts'
 import { inHundred, centimetres, temperature } from './format'
 
@@ -24,10 +24,10 @@ export const CRITERION_NAMES: Record<CriterionId, string> = {
 }
 
 /** How a plan fails by a criterion, to stand after "fails when". */
-export const FAILS_WHEN: Record<CriterionId, string> = {
-  ground: 'the ground is frozen, snowed in or too wet to sow',
+const FAILS_WHEN: Record<CriterionId, string> = {
+  ground: 'the ground cannot be worked on the sowing day',
   established: 'the cover comes up late or thin',
-  unworkable: 'the ground is frozen or too wet for the work all week',
+  unworkable: 'the ground cannot be worked all week',
   stems: 'its stems are too hard for your tools',
   stock: 'it would poison the animals that day',
   tinder: 'dry matter would catch fire',
@@ -44,18 +44,33 @@ export const FAILS_WHEN: Record<CriterionId, string> = {
   frost: 'frost comes after planting',
 }
 
+const TROUBLES: Record<GroundTrouble, string> = {
+  snow: 'snow lies on it',
+  frozen: 'the ground is frozen',
+  wet: 'the ground is too wet',
+}
+/** What keeps the ground from being worked, as a clause. */
+export const groundWords = (by: readonly GroundTrouble[]): string =>
+  by.length === 0 ? 'the ground cannot be worked' : by.map((trouble) => TROUBLES[trouble]).join(' or ')
+
+/** How a plan fails by a failure, to stand after "fails when"; of the ground by what it is. */
+export function failsWhen({ id, by = [] }: Pick<Failure, 'id' | 'by'>): string {
+  if (by.length === 0) return FAILS_WHEN[id]
+  return id === 'unworkable' ? `${groundWords(by)} all week` : `${groundWords(by)} on the sowing day`
+}
+
 /**
  * Seasons of a hundred that each failure costs, whole numbers that add up with those of the chance to a hundred; what
  * costs none is left out.
  */
-export function seasonsLost(failures: ScenarioOutcome['failures']) {
+export function seasonsLost(failures: readonly Failure[]): (Omit<Failure, 'share'> & { seasons: number })[] {
   let sum = 0
   let told = 0
-  return failures.flatMap(({ id, share }) => {
+  return failures.flatMap(({ share, ...failure }) => {
     sum += share
     const seasons = 100 - inHundred(1 - sum) - told
     told += seasons
-    return seasons > 0 ? [{ id, seasons }] : []
+    return seasons > 0 ? [{ ...failure, seasons }] : []
   })
 }
 
@@ -63,12 +78,12 @@ export function seasonsLost(failures: ScenarioOutcome['failures']) {
 export const TOLD_FROM = 2
 
 /** What a plan fails by, the most frequent first: `fails when it is not dead in time (12 in 100)`; empty where hardly ever. */
-export function failsText(failures: ScenarioOutcome['failures'], most = 2): string {
+export function failsText(failures: readonly Failure[], most = 2): string {
   const told = seasonsLost(failures)
     .filter(({ seasons }) => seasons >= TOLD_FROM)
     .slice(0, most)
   if (told.length === 0) return ''
-  return `fails when ${told.map(({ id, seasons }) => `${FAILS_WHEN[id]} (${seasons} in 100)`).join(', or ')}`
+  return `fails when ${told.map(({ seasons, ...failure }) => `${failsWhen(failure)} (${seasons} in 100)`).join(', or ')}`
 }
 
 /** Why a criterion is there, and what opens it sooner. */

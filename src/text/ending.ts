@@ -9,8 +9,11 @@ const LIKELY = 0.65
 /** What to mind about a way begun on a day, in a sentence: how it fails, or what is left to do where it does not. */
 export function methodText(method: Method, { chance, survivors, failures }: TerminationStart): string {
   const standAgain = Math.round(survivors.p50 * 100)
-  if (method.waits) return waitsText(method, chance)
   const fails = failsText(failures)
+  const alive = failures.find(({ id }) => id === 'dead')?.share ?? 0
+  // What is left to cold and heat fails by living on, or by what comes after it, and the one is not said for the other.
+  if (method.waits && (chance >= SAFE_CHANCE || !fails || failures[0].id === 'dead'))
+    return waitsText(method, 1 - alive)
   if (chance < SAFE_CHANCE && fails) return `It ${fails}.`
   if (method.sheet === 'clear') return 'Cloud stops it: cover again with black if the sun fails.'
   if (method.sheet === 'cardboard') return 'It goes soft after eight to twelve weeks and may blow off before.'
@@ -22,10 +25,10 @@ export function methodText(method: Method, { chance, survivors, failures }: Term
   return `About ${standAgain} % may stand again; pull those.`
 }
 
-function waitsText({ waits }: Method, chance: number): string {
-  if (chance >= LIKELY)
+function waitsText({ waits }: Method, dead: number): string {
+  if (dead >= LIKELY)
     return `In a ${waits === 'cold' ? 'mild winter' : 'cool summer'} part of it may live on.`
-  return chance >= 1 - LIKELY
+  return dead >= 1 - LIKELY
     ? 'It may as well be alive as dead by then.'
     : 'It will most likely be alive by then.'
 }

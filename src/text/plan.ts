@@ -7,7 +7,7 @@ import type { PlanProblem } from '../core/scenario/problems'
 import type { PlanChange, Repair } from '../core/scenario/repair'
 import type { PlantingMethodId } from '../core/garden/schema'
 import type { Scenario, ScenarioOutcome } from '../core/scenario/types'
-import { FAILS_WHEN, failsText, seasonsLost, TOLD_FROM } from './criteria'
+import { failsText, failsWhen, seasonsLost, TOLD_FROM } from './criteria'
 import { inHundred, chanceText, shortDate, type Units } from './format'
 import { obstacleText, RULE_TEXT } from './obstacles'
 
@@ -120,7 +120,7 @@ export function wrongText({ failures, chance }: ScenarioOutcome): string {
   if (told.length === 0) return 'Hardly anything goes wrong.'
   const wrong = 100 - inHundred(chance.whole)
   return `It goes wrong in ${wrong} seasons of 100: ${told
-    .map(({ id, seasons }) => `${FAILS_WHEN[id]} (${seasons})`)
+    .map(({ seasons, ...failure }) => `${failsWhen(failure)} (${seasons})`)
     .join(', ')}.`
 }
 

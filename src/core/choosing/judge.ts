@@ -5,7 +5,7 @@ import { bestTerminationInSteps } from '../scenario/best'
 import { startDays, startSpan } from '../scenario/compare'
 import { commonOf, sowingCriteria } from '../scenario/criteria'
 import { failuresOf, firstFailure } from '../scenario/evaluate'
-import { coveredDays, workableChance } from '../scenario/sowing'
+import { coveredDays, troublesOn, workableChance } from '../scenario/sowing'
 import type { Scenario, ScenarioOutcome } from '../scenario/types'
 import type { Termination } from '../scenario/termination'
 import { standRunInSteps } from '../bed/standRun'
@@ -86,7 +86,12 @@ export function* judgeInSteps(
     )
   const worked = workableChance(ensemble, sowDay, bed.soil, covering)
   if (worked < REJECT_BELOW)
-    return reject('ground cannot be worked', 0.25 * worked, { code: 'ground', chance: worked, sowDay })
+    return reject('ground cannot be worked', 0.25 * worked, {
+      code: 'ground',
+      chance: worked,
+      sowDay,
+      by: troublesOn(ensemble, sowDay, bed.soil, covering),
+    })
 
   const winter = winterVerdict(run, ensemble, question)
   if (winter) return reject('winter', 0.35, winter)
@@ -184,9 +189,9 @@ function notEnded(
   best: { worth: number; failures: ScenarioOutcome['failures'] } | null,
 ): Judged {
   const worth = best?.worth ?? 0
-  const failure = best?.failures[0]?.id ?? null
+  const failure = best?.failures[0] ?? null
   const byDay = untilDay(question)
-  if (failure === 'established' && best)
+  if (failure?.id === 'established' && best)
     return reject('too little time', 0.5 * worth, { code: 'covers seldom', chance: worth, byDay })
   return reject('cannot be ended', 0.4 + 0.3 * worth, {
     code: 'not ended',

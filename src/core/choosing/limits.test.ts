@@ -60,7 +60,7 @@ describe('each hard limit stops what it should and nothing else', () => {
       code: 'not ended',
       stage: 'pollen',
       byDay: dayNumber('2026-05-12'),
-      failure: 'dead',
+      failure: { id: 'dead' },
     })
     expect(limitOf(question, 'cereal-rye')).toBe('fits')
   })

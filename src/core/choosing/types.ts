@@ -3,7 +3,7 @@ import type { EndDetails } from '../garden/ending'
 import type { Bed, Segment, Covering, Garden, PurposeId } from '../garden/schema'
 import type { HarmOf } from '../plants/catalogue'
 import type { PartlyFood } from '../plants/food'
-import type { CriterionId, Follows, GroundFacts, Means, ScenarioOutcome } from '../scenario/types'
+import type { Failure, Follows, GroundFacts, GroundTrouble, Means, ScenarioOutcome } from '../scenario/types'
 import type { EarlierUse } from '../season/cases'
 import type { DateQuantiles } from '../stand/summary'
 
@@ -155,7 +155,7 @@ export type Reason = { of?: string } & (
   | { code: 'covers late'; coverDay: number; byDay: number }
   | { code: 'never covers'; sowDay: number; byDay: number }
   | { code: 'covers seldom'; chance: number; byDay: number }
-  | { code: 'ground'; chance: number; sowDay: number }
+  | { code: 'ground'; chance: number; sowDay: number; by: readonly GroundTrouble[] }
   | { code: 'killed small'; by: 'cold' | 'heat'; day: number }
   | { code: 'killed'; day: number; chance: number }
   | { code: 'lives on'; chance: number; byDay: number }
@@ -168,7 +168,7 @@ export type Reason = { of?: string } & (
       stage: 'pollen' | 'first flower'
       /** When it gets there; null where it does not before the day. */
       when: Quantiles | null
-      failure: CriterionId | null
+      failure: Failure | null
     }
 )
 

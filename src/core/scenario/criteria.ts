@@ -20,7 +20,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import type { SheetKind } from '../stand/fate'
 import { SHEETED_GROUND } from '../stand/sheeted'
 import type { StandRun } from '../stand/types'
-import { coveredDays, workable } from './sowing'
+import { coveredDays, troublesOn, workable } from './sowing'
 import type { Termination } from './termination'
 import type { CriterionDays, CriterionId, Follows, ManureDay, Scenario } from './types'
 
@@ -39,7 +39,7 @@ const finite = (day: number) => (Number.isNaN(day) ? Infinity : day)
 /** What holds for a stand whatever ends it: worked out once for all endings that are held against each other. */
 export type Common = {
   /** Whether the seedbed can be worked on the sowing day, and when the cover covers; NaN where never. */
-  ground: Float64Array
+  ground: CriterionDays
   covered: Float64Array
   /** What the weather and the crop decide alone; and when the soil is warm enough where a sheet lay on it until then. */
   day: CriterionDays[]
@@ -52,9 +52,13 @@ export function commonOf(scenario: Scenario, { run, ensemble }: SeasonRun): Comm
   const sown = stand.start.actual !== null
   const covering = latest(stand.start)?.covering ?? 'raked'
   return {
-    ground: perMember(run.members, (m) =>
-      holds(sown || workable(ensemble, m, run.startDay, bed.soil, covering)),
-    ),
+    ground: {
+      id: 'ground',
+      days: perMember(run.members, (m) =>
+        holds(sown || workable(ensemble, m, run.startDay, bed.soil, covering)),
+      ),
+      by: sown ? [] : troublesOn(ensemble, run.startDay, bed.soil, covering),
+    },
     covered: coveredDays(run),
     day: follows.kind === 'crop' ? dayCriteria(follows, ensemble, today) : [],
     warmed: new Map(
@@ -97,7 +101,7 @@ export function sowingCriteria(
 ): CriterionDays[] {
   const before = lastToCover(termination)
   return [
-    { id: 'ground', days: ground },
+    ground,
     {
       id: 'established',
       days: covered.map((day) => (stand.end.actual ? -Infinity : day <= before ? day : Infinity)),
@@ -114,11 +118,12 @@ const BLOCKS = [
 ] as const satisfies readonly CriterionId[]
 
 /** Whether the ending can be done on its day, and when the cover is dead by it. */
-export function terminationCriteria({ blocked, dead }: Termination): CriterionDays[] {
+export function terminationCriteria({ blocked, dead, troubles }: Termination): CriterionDays[] {
   return [
     ...BLOCKS.filter((id) => blocked.includes(id)).map((id) => ({
       id,
       days: perMember(dead.length, (m) => holds(blocked[m] !== id)),
+      ...(id === 'unworkable' && { by: troubles() }),
     })),
     { id: 'dead', days: dead.map(finite) },
   ]

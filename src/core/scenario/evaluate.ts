@@ -25,7 +25,14 @@ import { adviceOf, detailOf } from './details'
 import { plannedEnd, targetDay } from './plan'
 import { coveredBefore, coveredDays } from './sowing'
 import { terminationOf, type Termination } from './termination'
-import { CRITERIA, type CriterionDays, type CriterionId, type Scenario, type ScenarioOutcome } from './types'
+import {
+  CRITERIA,
+  type CriterionDays,
+  type CriterionId,
+  type Failure,
+  type Scenario,
+  type ScenarioOutcome,
+} from './types'
 
 /** Days after planting over which an ended cover is followed: its nitrogen and mulch matter so long. */
 export const FOLLOWED_DAYS = 140
@@ -98,18 +105,17 @@ export function firstFailure(
 }
 
 /** Shares of members that fail first by each criterion, the most frequent first. */
-export function failuresOf(
-  criteria: readonly CriterionDays[],
-  members: number,
-  target: number,
-): ScenarioOutcome['failures'] {
+export function failuresOf(criteria: readonly CriterionDays[], members: number, target: number): Failure[] {
   const counts = new Map<CriterionId, number>()
   for (let member = 0; member < members; member++) {
     const id = firstFailure(criteria, member, target)
     if (id) counts.set(id, (counts.get(id) ?? 0) + 1)
   }
   return [...counts]
-    .map(([id, count]) => ({ id, share: count / members }))
+    .map(([id, count]): Failure => {
+      const by = criteria.find((criterion) => criterion.id === id)?.by ?? []
+      return { id, share: count / members, ...(by.length > 0 && { by }) }
+    })
     .sort((a, b) => b.share - a.share || CRITERIA.indexOf(a.id) - CRITERIA.indexOf(b.id))
 }
 

@@ -1,9 +1,11 @@
+import { countBy } from 'es-toolkit/array'
 import { shareOf } from '../foundations/statistics'
 import type { Bed, Covering } from '../garden/schema'
 import { soilWater, waterCapacity, waterDay } from '../site/soilWater'
 import type { MemberWeather, WeatherEnsemble } from '../site/weather'
 import { firstDays } from '../stand/summary'
 import type { StandRun } from '../stand/types'
+import type { GroundTrouble } from './types'
 
 /** A cover counts as established at this share of green ground. */
 const ESTABLISHED_COVER = 0.3
@@ -35,22 +37,48 @@ const UNTOUCHED: readonly (Covering | null)[] = [
 ]
 
 /**
- * Whether a seedbed can be worked on a day: not frozen, not under snow, not waterlogged. Seed that is only thrown asks
- * for ground without snow, and frost-seeding for nothing.
+ * What keeps a seedbed from being worked on a day: snow, frost in it, water; null where nothing does. Seed that is only thrown
+ * asks for ground without snow, and frost-seeding for nothing.
  */
-export function workable(
+function troubleOf(
   ensemble: WeatherEnsemble,
   member: number,
   day: number,
   soil: Bed['soil'],
   covering: Covering | null,
-): boolean {
+): GroundTrouble | null {
   const i = day - ensemble.startDay
   const weather = ensemble.members[member]
-  if (i < 0 || i >= ensemble.days || covering === 'frost-seeded') return true
-  if (weather.snowMm[i] > SNOW_MM) return false
-  if (UNTOUCHED.includes(covering)) return true
-  return weather.soilTempC[i] > FROZEN_C && !tooWet(ensemble, member, i, soil)
+  if (i < 0 || i >= ensemble.days || covering === 'frost-seeded') return null
+  if (weather.snowMm[i] > SNOW_MM) return 'snow'
+  if (UNTOUCHED.includes(covering)) return null
+  if (weather.soilTempC[i] <= FROZEN_C) return 'frozen'
+  return tooWet(ensemble, member, i, soil) ? 'wet' : null
+}
+
+/** Whether a seedbed can be worked on a day. */
+export const workable = (...of: Parameters<typeof troubleOf>): boolean => troubleOf(...of) === null
+
+/** Of what keeps the ground from being worked in so many members, less than this share is not worth a word. */
+const NAMED_SHARE = 0.2
+
+/** What keeps the ground from being worked on a day where something does, the most frequent first. */
+export function troublesOn(
+  ensemble: WeatherEnsemble,
+  day: number,
+  soil: Bed['soil'],
+  covering: Covering | null,
+): GroundTrouble[] {
+  const counts = countBy(
+    ensemble.members.flatMap((_, member) => troubleOf(ensemble, member, day, soil, covering) ?? []),
+    (trouble) => trouble,
+  )
+  const found = Object.entries(counts) as [GroundTrouble, number][]
+  const all = found.reduce((sum, [, count]) => sum + count, 0)
+  return found
+    .filter(([, count]) => count >= NAMED_SHARE * all)
+    .sort((a, b) => b[1] - a[1])
+    .map(([trouble]) => trouble)
 }
 
 const knownWet = new WeakMap<WeatherEnsemble, Map<Bed['soil'], Int8Array>>()

@@ -10,8 +10,8 @@ import { sheetOffOf } from '../season/events'
 import type { SeasonRun } from '../season/run'
 import { targetDay } from './plan'
 import type { Living } from '../termination/living'
-import { bearsWork } from './sowing'
-import type { Scenario } from './types'
+import { bearsWork, troublesOn } from './sowing'
+import type { GroundTrouble, Scenario } from './types'
 
 /** An ending on its day, member by member. */
 export type Termination = {
@@ -23,6 +23,8 @@ export type Termination = {
   endings: MemberEnding[]
   /** Why it cannot be done in a member, null where it can; a recorded ending was done. */
   blocked: (Blocked | null)[]
+  /** What keeps the ground from being worked on its day, where something does. */
+  troubles: () => GroundTrouble[]
   /** Day each member is dead, as counted where it was; NaN where never. */
   dead: Float64Array
 }
@@ -66,6 +68,7 @@ export function terminationOf(
     day,
     endings,
     blocked: members.map(blockedIn),
+    troubles: () => troublesOn(ensemble, day, standCase.bed.soil, 'raked'),
     dead: Float64Array.from(endings, ({ deadDay }) => deadAsSeen(deadDay, seen, setup.target)),
   }
 }

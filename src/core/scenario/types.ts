@@ -97,7 +97,10 @@ export const OF_THE_DAY: readonly CriterionId[] = ['soil', 'frost']
  * A criterion in each member: the first day from which it holds, or −Infinity where it simply holds and Infinity where it
  * never does.
  */
-export type CriterionDays = { id: CriterionId; days: Float64Array }
+export type CriterionDays = { id: CriterionId; days: Float64Array; by?: readonly GroundTrouble[] }
+
+/** What keeps ground from being worked: snow on it, frost in it, water. */
+export type GroundTrouble = 'snow' | 'frozen' | 'wet'
 
 /** What a criterion is about, as quantities for whoever puts it into words. */
 export type CriterionDetail =
@@ -129,6 +132,9 @@ export type CriterionOutcome = { detail: CriterionDetail; open: Quantiles | null
 export type Advice =
   { id: 'creeping'; weeds: readonly string[] } | { id: 'nematodes'; fed: 'surely' | 'perhaps' }
 
+/** A criterion that fails first in a share of the members, 0–1; `by` says what of the ground it is, the most frequent first. */
+export type Failure = { id: CriterionId; share: number; by?: readonly GroundTrouble[] }
+
 /** What a plan comes to. Chances are shares of the members, 0–1. */
 export type ScenarioOutcome = {
   members: number
@@ -138,7 +144,7 @@ export type ScenarioOutcome = {
    */
   chance: { whole: number; established: number; dead: number | null; ready: number | null }
   /** What fails first, by the share of members in which it does, the most frequent first; adds up to 1 − whole. */
-  failures: { id: CriterionId; share: number }[]
+  failures: Failure[]
   criteria: CriterionOutcome[]
   advice: Advice[]
   covered30: DateQuantiles
