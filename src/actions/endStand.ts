@@ -1,6 +1,6 @@
 import { planStretch, type PlanDraft } from './planStretch'
 import type { Step } from './step'
-import { dayNumber, isoDate } from '../core/foundations/day'
+import { addDays, dayNumber, isoDate } from '../core/foundations/day'
 import type { EndDetails } from '../core/garden/ending'
 import type { Bed, CutDetails, GardenData, Stand } from '../core/garden/schema'
 import { leadComponent } from '../core/garden/lead'
@@ -112,6 +112,19 @@ export function planInTurns(
   return {
     label: `Planned ${standName(stand).toLowerCase()} in turns`,
     writes: planStretch(data, stand, { ...draft, cuts: planned, end }, newId('stand')),
+  }
+}
+
+/** Moves the planned cuts and the ending by as many days. */
+export function moveTurns(data: Pick<GardenData, 'beds' | 'stands'>, stand: Stand, byDays: number): Step {
+  const moved = <T extends { date: string }>(act: T): T => ({ ...act, date: addDays(act.date, byDays) })
+  const cuts = stand.cuts.flatMap(({ id, cut }) =>
+    cut.plan && !cut.actual ? [{ id, cut: { ...cut, plan: moved(cut.plan) } }] : [],
+  )
+  const { plan } = stand.end
+  return {
+    label: `Moved the turns of ${standName(stand).toLowerCase()}`,
+    writes: planStretch(data, stand, { cuts, ...(plan && { end: moved(plan) }) }, newId('stand')),
   }
 }
 

@@ -12,7 +12,7 @@ import { testMeans } from '../testing/questions'
 import { testPlan } from '../testing/plans'
 import { TEST_SITES } from '../testing/sites'
 import { evaluate } from './evaluate'
-import { cutsFrom, firstDays, inTurns, USUAL_SEQUENCES, type Sequence } from './inTurns'
+import { cutsFrom, inTurns, USUAL_SEQUENCES, type Sequence } from './inTurns'
 import type { Scenario } from './types'
 
 const ensemble = generatedEnsemble(TEST_SITES.maryland, dayNumber('2025-08-01'), 420, 20, 1)
@@ -88,7 +88,23 @@ describe('acts in turns', () => {
   test('nothing is mown before it stands, however late it was sown', () => {
     const sequence: Sequence = { ...mowMowChop, mowings: 1 }
     const young = { ...rye(), today: dayNumber('2025-09-26') }
-    expect(firstDays(young, sequence)[0]).toBe(dayNumber('2025-10-25'))
+    const begun = (firstDay: string) =>
+      inTurns(young, [{ ...sequence, firstDay: dayNumber(firstDay) }], ensemble)[0]
+    expect(begun('2025-10-05').obstacle).toBe('nothing to mow')
+    expect(begun('2026-05-20').plan!.cuts[0].date).toBe('2026-05-20')
+  })
+  test('it begins by what stands there and when the ground is wanted, not on a day months before', () => {
+    for (const plantOn of ['2026-06-20', '2026-07-10']) {
+      const autumn = { ...rye(plantOn), today: dayNumber('2025-10-20') }
+      for (const { plan } of inTurns(autumn, [mowMowChop, hayChop], ensemble)) {
+        expect(plan!.cuts[0].date > '2026-04-01').toBe(true)
+        expect(plan!.outcome.chance.whole).toBeGreaterThan(0.5)
+      }
+    }
+    // Nobody says when: before it bears seed, while it still grows.
+    const open = { ...rye(), follows: { kind: 'nothing' as const }, today: dayNumber('2025-11-20') }
+    const [{ plan }] = inTurns(open, [hayChop], ensemble)
+    expect(plan!.cuts[0].date > '2026-04-15' && plan!.end.date < '2026-07-01').toBe(true)
   })
 })
 

@@ -1,16 +1,20 @@
+import { range } from 'es-toolkit/math'
+import { standRunInSteps } from '../bed/standRun'
 import { dayNumber, isoDate } from '../foundations/day'
 import { quantilesOf, type Quantiles } from '../foundations/statistics'
 import { atOnce, type Steps } from '../foundations/steps'
 import type { EndDetails } from '../garden/ending'
 import type { LivestockKind } from '../garden/rules'
 import type { CutDetails } from '../garden/schema'
-import { latest } from '../garden/timeline'
 import { findSpecies } from '../plants/catalogue'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import { findMethod, type MethodId } from '../termination/methods'
 import { obstacleOf, type Obstacle } from '../termination/obstacles'
 import { endFor } from '../termination/start'
 import { MOWS, quickestTool, toolMinutes, workedGround } from '../termination/workRates'
+import type { StandRun } from '../stand/types'
+import { quantilesOn } from '../stand/summary'
+import { growsUntil, startSpan } from './compare'
 import { dryStarts } from './cutting'
 import { evaluateInSteps, type Evaluated } from './evaluate'
 import { targetDay } from './plan'
@@ -26,6 +30,8 @@ export type Sequence = {
   fate: Extract<CutDetails['fate'], 'dropped' | 'carried off' | 'grazed'>
   method: MethodId
   lastAfterDays: number
+  /** Day it is to begin on; the best of the days it can begin on where left out. */
+  firstDay?: number
 }
 
 /**
@@ -42,19 +48,20 @@ export const USUAL_SEQUENCES: readonly Sequence[] = [
 
 /** Animals that graze and let it grow again. */
 const GRAZERS: readonly LivestockKind[] = ['sheep', 'goats', 'rabbits', 'ducks']
-/** Days after the sowing before which nothing stands that could be mown. */
-const FIRST_MOWN_DAYS = 30
-/** Days ahead looked at where nothing says when the ground is wanted, and least days between the last act and the planting. */
-const OPEN_LOOK_DAYS = 60
+/** Height above the stubble, m, and growth, g m⁻², from which there is something to mow (judgement, 0.05–0.12 and 20–60). */
+const TO_MOW_M = 0.08
+const TO_MOW_G = 30
+/** Least days between the last act and the planting. */
 const BEFORE_PLANTING_DAYS = 3
-/** First days tried, and members they are tried with. */
+/** First days tried at first, how often those beside the best are tried then, and members they are tried with. */
 const MOST_FIRST_DAYS = 6
+const CLOSER = 3
 const TRIED_MEMBERS = 40
 
 /** What a sequence comes to as a plan; `plan` null where it cannot be done. */
 export type SequenceOutcome = {
   sequence: Sequence
-  obstacle: Obstacle | 'nothing mows' | 'nothing grazes' | 'no time' | null
+  obstacle: Obstacle | 'nothing mows' | 'nothing grazes' | 'nothing to mow' | 'no time' | null
   plan: {
     cuts: CutDetails[]
     end: EndDetails
@@ -104,24 +111,42 @@ function scenarioWith(scenario: Scenario, cuts: readonly CutDetails[], end: EndD
   }
 }
 
-/** Days on which a sequence may begin so that its last act comes before the ground is wanted. */
-export function firstDays({ follows, standCase, today }: Scenario, sequence: Sequence): number[] {
-  const sown = latest(standCase.stand.start)
-  const from = Math.max(today, sown ? dayNumber(sown.date) + FIRST_MOWN_DAYS : today)
-  const wanted = targetDay(follows)
-  const last = Number.isFinite(wanted)
-    ? wanted - BEFORE_PLANTING_DAYS - lengthDays(sequence)
-    : from + OPEN_LOOK_DAYS
-  if (last < from) return []
-  const count = Math.min(MOST_FIRST_DAYS, last - from + 1)
-  return [
-    ...new Set(
-      Array.from({ length: count }, (_, i) =>
-        Math.round(from + (i * (last - from)) / Math.max(1, count - 1)),
-      ),
-    ),
-  ]
+/** The stand as it grows where nothing more is done to it, and until when it may wait. */
+type Left = { run: StandRun; untilDay: number }
+
+function* leftAlone({ standCase, ...scenario }: Scenario, ensemble: WeatherEnsemble): Steps<Left | null> {
+  const { stand } = standCase
+  const cuts = stand.cuts.filter(({ cut }) => cut.actual)
+  const left = { ...standCase, stand: { ...stand, cuts, end: { plan: null, actual: null } } }
+  const season = yield* standRunInSteps(left, ensemble)
+  if (!season) return null
+  const open = { ...scenario, standCase: left }
+  const wanted = targetDay(scenario.follows)
+  const grows = Math.min(growsUntil(open, season.run), startSpan(open, season.run).toDay)
+  return { run: season.run, untilDay: Number.isFinite(wanted) ? wanted - BEFORE_PLANTING_DAYS : grows }
 }
+
+/**
+ * Days on which a sequence may begin: there is something to mow, and its last act comes before the ground is wanted, or, where
+ * nobody says when, before seed and while it still grows.
+ */
+export function firstDays(
+  { today }: Pick<Scenario, 'today'>,
+  sequence: Sequence,
+  { run, untilDay }: Left,
+): number[] {
+  const from = Math.max(today, run.startDay + 1)
+  const middle = (name: 'heightM' | 'massG', day: number) => quantilesOn(run, name, day)?.p50 ?? 0
+  return range(from, Math.max(from, untilDay - lengthDays(sequence) + 1)).filter(
+    (day) => middle('heightM', day) >= sequence.heightCm / 100 + TO_MOW_M && middle('massG', day) >= TO_MOW_G,
+  )
+}
+
+/** Of some days so many, evenly, the last among them. */
+const evenly = (days: readonly number[], most: number): number[] =>
+  days.length <= most
+    ? [...days]
+    : Array.from({ length: most }, (_, i) => days[Math.round((i * (days.length - 1)) / (most - 1))])
 
 /** Sequences tried on a plan, each at its own best first day: the same evaluation as everywhere. */
 export const inTurns = atOnce(inTurnsInSteps)
@@ -135,8 +160,9 @@ export function* inTurnsInSteps(
 ): Steps<SequenceOutcome[]> {
   const outcomes: SequenceOutcome[] = []
   const some = firstMembers(ensemble, TRIED_MEMBERS)
+  const left = yield* leftAlone(scenario, some)
   for (const [i, sequence] of sequences.entries()) {
-    outcomes.push(yield* bestOf(scenario, sequence, ensemble, some))
+    outcomes.push(yield* bestOf(scenario, sequence, ensemble, some, left))
     told?.((i + 1) / sequences.length, [...outcomes])
   }
   return outcomes
@@ -147,6 +173,7 @@ function* bestOf(
   sequence: Sequence,
   ensemble: WeatherEnsemble,
   some: WeatherEnsemble,
+  left: Left | null,
 ): Steps<SequenceOutcome> {
   const { standCase, means } = scenario
   const { bed, stand } = standCase
@@ -166,25 +193,45 @@ function* bestOf(
     return { sequence, obstacle: 'nothing mows', plan: null }
   if (sequence.fate === 'grazed' && !means.livestock.some(({ kind }) => GRAZERS.includes(kind)))
     return { sequence, obstacle: 'nothing grazes', plan: null }
-  const days = firstDays(scenario, sequence)
-  if (days.length === 0) return { sequence, obstacle: 'no time', plan: null }
+  if (!left || left.untilDay - lengthDays(sequence) < scenario.today)
+    return { sequence, obstacle: 'no time', plan: null }
+  const all = firstDays(scenario, sequence, left)
+  const days = sequence.firstDay === undefined ? all : all.filter((day) => day === sequence.firstDay)
+  if (days.length === 0) return { sequence, obstacle: 'nothing to mow', plan: null }
   const planOn = (day: number) => {
     const cuts = cutsFrom(sequence, day)
     const place = { bed, segment: stand.segment, livestock: means.livestock }
     const end = endFor({ method, passes: 1 }, day + lengthDays(sequence), place)
     return { cuts, end, scenario: scenarioWith(scenario, cuts, end) }
   }
-  let best = { day: days[0], chance: -1 }
-  for (const day of days) {
-    const tried = yield* evaluateInSteps(planOn(day).scenario, some)
-    const chance = tried?.outcome.chance.whole ?? -1
-    // Of days as good the later: the cover grows on.
-    if (chance >= best.chance - EQUAL_CHANCE) best = { day, chance: Math.max(chance, best.chance) }
+  const chances = new Map<number, number>()
+  function* tryOn(some: readonly number[], ensemble: WeatherEnsemble): Steps<void> {
+    for (const day of some) {
+      if (chances.has(day)) continue
+      const tried = yield* evaluateInSteps(planOn(day).scenario, ensemble)
+      chances.set(day, tried?.outcome.chance.whole ?? -1)
+    }
   }
-  const { cuts, end, scenario: planned } = planOn(best.day)
+  // Of days as good the latest: the cover grows on.
+  const bestDay = () => {
+    const top = Math.max(...chances.values())
+    return Math.max(...[...chances].flatMap(([day, chance]) => (chance >= top - EQUAL_CHANCE ? [day] : [])))
+  }
+  yield* tryOn(evenly(days, MOST_FIRST_DAYS), some)
+  for (let round = 0; round < CLOSER; round++) {
+    const tried = [...chances.keys()].sort((a, b) => a - b)
+    const at = tried.indexOf(bestDay())
+    const beside = [tried[at - 1], tried[at + 1]].flatMap((other) => {
+      const between = days.filter((day) => (day - tried[at]) * (day - other) < 0)
+      return between.length > 0 ? [between[between.length >> 1]] : []
+    })
+    yield* tryOn(beside, some)
+  }
+  const day = bestDay()
+  const { cuts, end, scenario: planned } = planOn(day)
   const evaluated = yield* evaluateInSteps(planned, ensemble)
   if (!evaluated?.termination) return { sequence, obstacle: 'no time', plan: null }
-  return { sequence, obstacle: null, plan: planTold(planned, evaluated, cuts, end, best.day) }
+  return { sequence, obstacle: null, plan: planTold(planned, evaluated, cuts, end, day) }
 }
 
 /** What is told of an evaluated sequence. */

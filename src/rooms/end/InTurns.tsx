@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { z } from 'zod'
-import { planInTurns, withoutTurns } from '../../actions/endStand'
+import { moveTurns, planInTurns, withoutTurns } from '../../actions/endStand'
 import { useAnswer } from '../../compute/useAnswer'
 import { USUAL_SEQUENCES, type Sequence, type SequenceOutcome } from '../../core/scenario/inTurns'
 import type { Units } from '../../text/format'
@@ -9,11 +9,12 @@ import { SAFE_CHANCE } from '../../core/scenario/starts'
 import { findMethod, METHODS, type MethodId } from '../../core/termination/methods'
 import { SHIELDED_FACTOR } from '../../core/termination/sheets'
 import { Caution } from '../../parts/Caution'
+import { DayField } from '../../parts/DayField'
 import { Chance } from '../../parts/Chance'
 import { Fold } from '../../parts/Fold'
 import { Form } from '../../parts/Form'
-import { quantity } from '../../parts/form/codecs'
-import { TypedChoice, TypedText } from '../../parts/form/fields'
+import { dayOrNone, quantity } from '../../parts/form/codecs'
+import { TypedChoice, TypedDay, TypedText } from '../../parts/form/fields'
 import { useTyped } from '../../parts/form/useTyped'
 import { single } from '../../parts/once'
 import { Waiting } from '../../parts/Waiting'
@@ -29,8 +30,9 @@ import type { EndView } from './useEnd'
 /** Ways that can stand at the end of mowings: acts of one's own hands or a sheet. */
 const LAST = METHODS.filter(({ waits, animals, id }) => !waits && !animals && id !== 'strips')
 
-const sequenceForm = (units: Units) =>
+const sequenceForm = (units: Units, today: number) =>
   z.object({
+    firstDay: dayOrNone((day) => (day < today ? 'That is past. Choose today or later.' : null)),
     mowings: z.enum(['1', '2', '3', '4']),
     everyDays: quantity('count', units, { name: 'Days between mowings', low: 3, high: 60, whole: true }),
     heightCm: quantity('height', units, { name: 'Height left', low: 0, high: 100 }),
@@ -61,10 +63,11 @@ function Turns({ end }: { end: EndView }) {
     `turns ${stand.id}`,
   )
   const form = useTyped({
-    schema: useMemo(() => sequenceForm(units), [units]),
+    schema: useMemo(() => sequenceForm(units, end.today), [units, end.today]),
     draft: { name: `turns ${stand.id}` },
     live: true,
     blank: {
+      firstDay: '',
       mowings: '3',
       everyDays: '14',
       heightCm: writeQuantity(6, 'height', units),
@@ -76,7 +79,12 @@ function Turns({ end }: { end: EndView }) {
   const { value } = form
   const own = useMemo(
     (): Sequence | null =>
-      value && { ...value, mowings: Number(value.mowings), method: value.method as MethodId },
+      value && {
+        ...value,
+        firstDay: value.firstDay ?? undefined,
+        mowings: Number(value.mowings),
+        method: value.method as MethodId,
+      },
     [value],
   )
   const settledOwn = useSettled(own)
@@ -146,6 +154,7 @@ function Turns({ end }: { end: EndView }) {
           options={LAST.map(({ id, name }) => [id, name.toLowerCase()] as const)}
         />
         <TypedText form={form} name="lastAfterDays" label="Days later" className="w-28" decimal />
+        <TypedDay form={form} name="firstDay" label="Begin on" hint="empty: on its best day" />
       </Form>
       <Waiting
         what="Trying your sequence"
@@ -226,12 +235,19 @@ export function PlannedTurns({ end }: { end: EndView }) {
     underSheet(end.stand, dayNumber(end.stand.end.plan?.date ?? isoDate(end.today)), true) === 'shielded'
   const planned = end.stand.cuts.flatMap(({ cut }) => (cut.plan && !cut.actual ? [cut.plan] : []))
   if (planned.length === 0) return null
+  const move = (date: string) => {
+    const byDays = dayNumber(date) - dayNumber(planned[0].date)
+    if (byDays !== 0) void act(moveTurns(data, end.stand, byDays))
+  }
   return (
     <div className="mb-2" data-testid="planned-turns">
       Before its end: {cutsText(planned)}. What follows is reckoned with that.{' '}
       <button className="btn btn-sm no-print" onClick={single(() => void act(withoutTurns(data, end.stand)))}>
         Take this out
       </button>
+      <div className="no-print mt-1 w-48">
+        <DayField label="Begin them on" date={planned[0].date} onDate={move} />
+      </div>
       {shielded && findMethod(end.stand.end.plan?.method ?? 'harvest')?.sheet && <Shielding />}
     </div>
   )
