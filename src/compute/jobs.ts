@@ -81,7 +81,7 @@ export const jobs = {
   *forecast(spec: WeatherSpec, standCase: StandCase): Steps<StandForecast | null> {
     const shown = asItStands(standCase, spec.today)
     const season = yield* seasonFor(shown, yield* ensembleFor(spec), 'as planned')
-    return season && (yield* forecastInSteps(shown, season, latest(standCase.stand.end)))
+    return season && (yield* forecastInSteps(shown, season, latest(standCase.stand.end), spec.today))
   },
   *portrait(spec: WeatherSpec, standCase: StandCase): Steps<Portrait | null> {
     const season = yield* seasonFor(standCase, yield* ensembleFor(spec), 'as planned')

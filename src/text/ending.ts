@@ -1,7 +1,11 @@
 import type { Method } from '../core/termination/methods'
 import type { TerminationStart } from '../core/scenario/starts'
+import { HAND_FINISH_SHARE } from '../core/termination/lastAct'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import { failsText } from './criteria'
+
+/** Share that stands again from which pulling is no answer. */
+const MOST_PULLED = HAND_FINISH_SHARE + 0.1
 
 /** From this chance on a thing is called likely, below one less this unlikely. */
 const LIKELY = 0.65
@@ -22,6 +26,9 @@ export function methodText(method: Method, { chance, survivors, failures }: Term
   if (method.animals) return `About ${standAgain} % may stand again; wet ground is caked and fouled.`
   if (method.id === 'turn' || method.id === 'biofumigate')
     return `About ${standAgain} % may stand again; every pass brings a flush of weeds, and seed flies for some weeks.`
+  // More than can be pulled, and dead in time all the same: cold, heat or age takes them.
+  if (survivors.p50 > MOST_PULLED)
+    return `About ${standAgain} % may stand again, until the weather takes them.`
   return `About ${standAgain} % may stand again; pull those.`
 }
 

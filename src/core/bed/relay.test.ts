@@ -58,7 +58,8 @@ describe('a cover sown under a cover', () => {
     const left = (end: EndDetails) => massOn(clover(rye(end)), '2025-07-01')
     const rolled = left(chopped('2025-05-20', { method: 'crimp' }))
     expect(rolled).toBeGreaterThan(20)
-    expect(left(chopped('2025-05-20', { method: 'turn' }))).toBeLessThan(0.3 * rolled)
+    // Of clover that lives on one turning leaves two fifths alive, and they grow again.
+    expect(left(chopped('2025-05-20', { method: 'turn' }))).toBeLessThan(0.5 * rolled)
     expect(left(chopped('2025-05-20', { method: 'tarp' }))).toBeLessThan(0.3 * rolled)
   })
   test('where the upper one is not ended it goes on shading', () => {

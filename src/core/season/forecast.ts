@@ -43,6 +43,7 @@ function* endedQuantiles(
 /**
  * Series, dates and chances of a stand, from its run without its ending.
  * @param end the ending by which its dates are told, where its series are to show it later
+ * @param exactOn day on which its series are told as they are, not between two steps
  */
 export const forecastOf = atOnce(forecastInSteps)
 
@@ -51,6 +52,7 @@ export function* forecastInSteps(
   standCase: StandCase,
   season: SeasonRun,
   end: EndDetails | null = latest(standCase.stand.end),
+  exactOn?: number,
 ): Steps<StandForecast> {
   const { ensemble } = season
   const run = yield* endedRunInSteps(standCase, season)
@@ -82,7 +84,7 @@ export function* forecastInSteps(
   const lastStanding = shownEnd ? dayNumber(shownEnd.date) - 1 : -Infinity
   const bands = function* (series: Float32Array): Steps<Bands> {
     yield
-    const steps = bandsOfSeries(run, series, STEP_DAYS)
+    const steps = bandsOfSeries(run, series, STEP_DAYS, exactOn)
     const values = quantilesOf(valuesOn(run, series, lastStanding))
     return values ? { ...steps, before: { day: lastStanding, values } } : steps
   }

@@ -20,14 +20,20 @@ export type Bands = {
 export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Bands =>
   bandsOfSeries(run, run[name], stepDays)
 
-/** 10/50/90 % of any daily series of a run's members. */
-export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: number): Bands {
+/** 10/50/90 % of any daily series of a run's members; on one of the steps lies the day `exactOn`. */
+export function bandsOfSeries(
+  run: StandRun,
+  series: Float32Array,
+  stepDays: number,
+  exactOn = run.startDay,
+): Bands {
   const { startDay, days, members } = run
-  const bands: Bands = { startDay, stepDays, p10: [], p50: [], p90: [] }
+  const first = Math.max(0, exactOn - startDay) % stepDays
+  const bands: Bands = { startDay: startDay + first, stepDays, p10: [], p50: [], p90: [] }
   const last = members - 1
   const [low, middle, high] = [0.1, 0.5, 0.9].map((p) => Math.min(last, Math.floor(p * members)))
   const column = new Float64Array(members)
-  for (let day = 0; day < days; day += stepDays) {
+  for (let day = first; day < days; day += stepDays) {
     column.set(series.subarray(day * members, (day + 1) * members))
     placeRank(column, middle, 0, last)
     placeRank(column, low, 0, middle)

@@ -96,7 +96,7 @@ function BedYear({ bed }: { bed: Bed }) {
       </div>
       <AtTheBed bed={bed} covers={covers.length > 1 ? covers : focus ? [focus] : []} focus={focus} />
       <BedFacts bed={bed} units={units} />
-      <GroundToday bed={bed} units={units} />
+      <GroundToday bed={bed} units={units} grown={growsNow(stands)} />
       {!growsNow(stands) && (
         <p className="no-print mt-1">
           <button className="btn btn-sm" onClick={() => setGrowing(true)}>

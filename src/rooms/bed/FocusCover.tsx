@@ -88,7 +88,7 @@ export function FocusCover({ stand, forecast, learned, today, untilDay, looks, u
           the growth.
         </p>
       )}
-      <SownOn stand={stand} forecast={forecast} />
+      <SownOn stand={stand} forecast={forecast} seen={looks.length > 0} />
       <ChangeSentence learned={learned} stand={stand} />
       <div className="mt-3 grid grid-cols-1 gap-x-6 gap-y-4 md:grid-cols-2">
         <BandsChart

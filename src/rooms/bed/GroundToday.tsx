@@ -22,7 +22,16 @@ const spoken = (low: number, high: number, units: Units) =>
   grams(low, units) === grams(high, units) ? grams(low, units) : `${grams(low, units)}–${grams(high, units)}`
 
 /** What the ground of a bed holds today, from what stood on it; nothing where that is not known. */
-export function GroundToday({ bed, units }: { bed: Bed; units: Units }) {
+export function GroundToday({
+  bed,
+  units,
+  grown,
+}: {
+  bed: Bed
+  units: Units
+  /** Whether something grows there, whose mulch is told with it. */
+  grown: boolean
+}) {
   const { data, spec, today } = useGarden()
   const before = useMemo(() => beforeOn(data, bed, { kind: 'whole' }, today, null), [data, bed, today])
   const { value } = useAnswer('ground', before.length > 0 ? [spec, before, bed, today] : null)
@@ -34,8 +43,10 @@ export function GroundToday({ bed, units }: { bed: Bed; units: Units }) {
     <div className="mt-1">
       In the ground today: {spoken(mineralG.p10 * areaM2, mineralG.p90 * areaM2, units)} of nitrogen that
       roots can take
-      {mulchG.p50 >= NAMED_MULCH_G && `, ${centimetres(mulchDepthM(mulchG.p50), units)} of mulch on it`},{' '}
-      {wetness} to the depth of roots.{' '}
+      {!grown &&
+        mulchG.p50 >= NAMED_MULCH_G &&
+        `, ${centimetres(mulchDepthM(mulchG.p50), units)} of mulch on it`}
+      , {wetness} to the depth of roots.{' '}
       <Why>
         Followed day by day through what stood here in the past year, its crops watered and fed as usual and
         the rain washing nitrogen out. The next cover begins on it. Crops are taken to leave about half of the

@@ -42,7 +42,9 @@ export function Journal({ bed }: { bed: Bed }) {
           }}
         />
         <span role="status" className="quiet text-sm">
-          {search.trim() === '' ? `${entries.length} entries` : `${found.length} of ${entries.length}`}
+          {search.trim() === ''
+            ? `${entries.length} ${entries.length === 1 ? 'entry' : 'entries'}`
+            : `${found.length} of ${entries.length}`}
         </span>
       </div>
       <ol

@@ -46,7 +46,11 @@ export function Outlook({ view, watch }: { view: StandView; watch: ReturnType<ty
   return (
     <div>
       <Failed what="What the last check changed" failure={learned.failure} />
-      <SownOn stand={view.stand} forecast={forecast.value} />
+      <SownOn
+        stand={view.stand}
+        forecast={forecast.value}
+        seen={view.standCase.checks.some(({ standId }) => standId === view.stand.id)}
+      />
       <ChangeSentence learned={learned} stand={view.stand} />
       {now && mass && taken && (
         <div className="mb-2">
