@@ -11,6 +11,7 @@ import { doJob } from './doJob'
 import { planDropOver } from './dropOver'
 import { isMovable, moveJob } from './moveJob'
 import { putOffJob, tickJob } from './markJob'
+import { recordSowing } from './recordSowing'
 
 const garden = { id: 'g', units: 'metric', ...FRESH_GARDEN } as unknown as Garden
 const data = { garden, beds: [testBed] }
@@ -142,4 +143,17 @@ test('a planned step moves to another day, with what is dropped over it', () => 
   expect(cuts.map(({ cut }) => cut.plan!.date)).toEqual(['2026-05-06', '2026-05-08'])
   expect(isMovable(job('sow'), toSow)).toBe(true)
   expect(isMovable(job('look'), rye)).toBe(false)
+})
+
+test('seed recorded as sown under a cover that was dropped over it ends that cover by its cut, that day', () => {
+  const rye = { ...testCover('cereal-rye', '2025-09-20'), id: 'above' }
+  const peas = testCover('cowpea', '2026-06-01', { id: 'below', underStandId: 'above' })
+  const actual = { ...peas.start.actual!, covering: 'crop dropped over' as const }
+  const { label, writes } = recordSowing({ ...peas, start: { plan: null, actual: null } }, actual, [], rye)
+  const puts = writes.map((write) => (write as { put: Stand }).put)
+  expect(puts.find(({ id }) => id === 'above')!.end.actual).toMatchObject({
+    date: '2026-06-01',
+    method: 'chop',
+  })
+  expect(label).toBe('Recorded the sowing of cowpea and the end of cereal rye')
 })

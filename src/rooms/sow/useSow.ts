@@ -6,6 +6,7 @@ import type { Outcome } from '../../core/foundations/outcome'
 import { segmentAreaM2 } from '../../core/garden/area'
 import type { Component } from '../../core/garden/schema'
 import { debrisBefore } from '../../core/seeding/debris'
+import { coverAbove } from '../../core/seeding/dropOver'
 import { plannedStep, sowingRecipe, type Recipe } from '../../core/seeding/recipe'
 import { useTyped } from '../../parts/form/useTyped'
 import { useAct, useGarden } from '../../state/garden'
@@ -75,7 +76,10 @@ export function useSow(view: StandView) {
       note: value.note,
     }
     const stock = value.fromStock && !stand.start.actual ? lots : []
-    const stored = await act(recordSowing(stand, actual, stock))
+    const above =
+      value.covering === 'crop dropped over' ? coverAbove(data.stands, bed, stand, value.date) : null
+    const over = above?.start.actual && !above.end.actual ? above : null
+    const stored = await act(recordSowing(stand, actual, stock, over))
     if (stored) void navigate(`/watch/${stand.id}`)
     return stored
   })
