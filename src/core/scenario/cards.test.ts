@@ -1,12 +1,17 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate } from '../foundations/day'
-import { shareOf } from '../foundations/statistics'
-import { USUAL_CLIMATE } from '../garden/fresh'
+import { standRun } from '../bed/standRun'
+import { quantilesOf, shareOf } from '../foundations/statistics'
+import type { Check } from '../garden/check'
+import { FRESH_CHECK, USUAL_CLIMATE } from '../garden/fresh'
 import type { SiteClimate } from '../garden/site'
 import { findSpecies } from '../plants/catalogue'
 import { grown, endBy, mowing, planned, type Drawn } from '../testing/relations/draw'
 import { TEST_SITES } from '../testing/sites'
+import { valuesOn } from '../stand/summary'
+import type { StandRun } from '../stand/types'
 import { evaluate } from './evaluate'
+import { troublesOn } from './sowing'
 
 /** What a grower does one after the other, and what must hold of it: what is told of the plan, as the rooms tell it. */
 const plants = (...ids: string[]) => ids.map((id) => findSpecies(id)!)
@@ -16,6 +21,9 @@ const alive = ({ termination }: ReturnType<typeof tell>) =>
   termination!.endings.reduce((sum, { survival }) => sum + survival, 0) / termination!.endings.length
 const deadBy = ({ termination }: ReturnType<typeof tell>, date: string) =>
   shareOf(termination!.dead.length, (m) => termination!.dead[m] <= dayNumber(date))
+
+const middleOf = (run: StandRun, series: Float32Array, day: number) =>
+  quantilesOf(valuesOn(run, series, day))!.p50
 
 /** Cold, humid, inland; and hot summers after mild winters. */
 const massachusetts: SiteClimate = {
@@ -65,4 +73,81 @@ describe('ripe is dead', () => {
     expect(left.outcome.chance.dead).toBeGreaterThan(0.8)
     expect(isoDate(left.outcome.dead!.p50) > '2026-04-15').toBe(true)
   })
+})
+
+describe('seen and cut on one day', () => {
+  const mix = grown(TEST_SITES.netherlands, plants('oats', 'field-pea'), dayNumber('2026-03-28'), 21, 60)
+  const day = dayNumber('2026-06-12')
+  const look = (date: string, cover: number): Check => ({
+    ...FRESH_CHECK,
+    id: date,
+    gardenId: 'g',
+    standId: mix.stand.id,
+    date,
+    cover,
+  })
+  const sum = (run: StandRun, on: number) => middleOf(run, run.massG, on) + middleOf(run, run.residueG, on)
+  test.each([0.95, 0.6, 0.4])('%s green: what stood then stands and lies, and nothing is gone', (cover) => {
+    const { standCase } = planned(mix, { cuts: [mowing(day, 6)] })
+    const cuts = standCase.stand.cuts.map(({ id, cut }) => ({ id, cut: { plan: null, actual: cut.plan } }))
+    const checks = [look(isoDate(day), cover)]
+    const { run } = standRun({ ...standCase, stand: { ...standCase.stand, cuts }, checks }, mix.ensemble)!
+    const stood = sum(run, day - 1)
+    expect(sum(run, day)).toBeGreaterThan(0.93 * stood)
+    expect(sum(run, day)).toBeLessThan(1.08 * stood)
+    expect(middleOf(run, run.cover, day - 1)).toBeGreaterThan(cover - 0.16)
+    expect(middleOf(run, run.cover, day - 1)).toBeLessThan(cover + 0.16)
+  })
+})
+
+describe('a look is believed', () => {
+  test.each([
+    ['phacelia', '2026-04-15', '2026-05-16'],
+    ['crimson-clover', '2025-09-08', '2025-11-20'],
+  ])(
+    '%s seen far greener, then far thinner, than was thought; nothing is lost the day after',
+    (id, sown, on) => {
+      const stand = grown(TEST_SITES.maryland, plants(id), dayNumber(sown), 4, 60)
+      const day = dayNumber(on)
+      const thought = middleOf(stand.season.run, stand.season.run.cover, day)
+      for (const seen of [Math.min(0.95, thought + 0.35), Math.max(0.05, thought - 0.35)]) {
+        const check = {
+          ...FRESH_CHECK,
+          id: 'c',
+          gardenId: 'g',
+          standId: stand.stand.id,
+          date: on,
+          cover: seen,
+        }
+        const { run } = standRun(
+          { ...planned(stand, {}).standCase, checks: [check as Check] },
+          stand.ensemble,
+        )!
+        expect(Math.abs(middleOf(run, run.cover, day) - seen)).toBeLessThanOrEqual(0.24)
+        const [eve, next] = [day, day + 1].map((at) => middleOf(run, run.species[0].alive, at))
+        expect(next).toBeGreaterThan(eve - 0.03)
+      }
+    },
+  )
+})
+
+test('height, cover and mass belong together: an erect stand of two tonnes is a hand high or more', () => {
+  for (const [site, sown, on] of [
+    [massachusetts, '2025-08-28', '2025-12-02'],
+    [TEST_SITES.netherlands, '2025-09-02', '2025-12-10'],
+  ] as const) {
+    const { run } = grown(site, plants('cereal-rye', 'common-vetch'), dayNumber(sown), 3).season
+    const day = dayNumber(on)
+    if (middleOf(run, run.massG, day) < 200) continue
+    expect(middleOf(run, run.heightM, day)).toBeGreaterThanOrEqual(0.12)
+  }
+})
+
+test('of summer ground it is never said that it is frozen or under snow', () => {
+  const dry = grown(TEST_SITES.alabama, plants('buckwheat'), dayNumber('2026-05-20'), 8)
+  for (const soil of ['sand', 'clay'] as const)
+    for (const date of ['2026-07-20', '2026-08-12', '2026-09-01'])
+      expect(troublesOn(dry.ensemble, dayNumber(date), soil, 'raked')).not.toEqual(
+        expect.arrayContaining([expect.stringMatching(/frozen|snow/)]),
+      )
 })
