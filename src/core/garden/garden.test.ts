@@ -117,6 +117,15 @@ describe('bare windows', () => {
       ['2026-10-01', '2026-12-31', null],
     ])
   })
+  test('a crop planned years ahead leaves the ground bare until then', () => {
+    expect(find([standOf('far', 'crop', '2029-06-01', '2029-10-01')])).toEqual([
+      ['2026-03-01', '2026-12-31', null],
+    ])
+    expect(find([spring, standOf('far', 'crop', '2029-06-01', '2029-10-01')])).toEqual([
+      ['2026-03-01', '2026-04-01', 'spring'],
+      ['2026-06-01', '2026-12-31', null],
+    ])
+  })
   test('a cover without an end holds the ground until what follows', () => {
     expect(
       find([spring, standOf('cover', 'cover', '2026-06-03', null), autumn]).map((window) => window[2]),

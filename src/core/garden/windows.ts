@@ -82,17 +82,18 @@ function joined(windows: readonly BedWindow[]): BedWindow[] {
   }, [])
 }
 
-/** Windows of one piece of ground that all its stands take whole. */
+/** Windows of one piece of ground that all its stands take whole; what begins past the horizon takes nothing before it. */
 function windowsOn(
-  spans: readonly StandSpan[],
+  all: readonly StandSpan[],
   bedId: string,
   fromDay: number,
   horizonDay: number,
 ): BedWindow[] {
   const windows: BedWindow[] = []
+  const spans = all.filter(({ startDay }) => startDay <= horizonDay)
   let free = fromDay
   spans.forEach((span, index) => {
-    if (span.startDay > free && span.startDay <= horizonDay)
+    if (span.startDay > free)
       windows.push({
         bedId,
         freeFromDay: free,

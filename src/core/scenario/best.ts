@@ -1,9 +1,8 @@
-import { once } from 'es-toolkit/function'
 import { CANDIDATES, type Candidate } from '../termination/start'
 import { leftOnTop, type MethodId } from '../termination/methods'
 import { segmentAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
-import { daysFor, daysTried, growsUntil, MOST_STARTS, shutMethods, type TerminationOption } from './compare'
+import { daysTried, growsUntil, MOST_STARTS, type TerminationOption } from './compare'
 import {
   beforeSeed,
   HOPELESS,
@@ -14,10 +13,11 @@ import {
   SEEDS_BORNE,
   type TerminationStart,
 } from './starts'
-import { closelyInSteps, startOf, tryBarely, type Comparison, type Tried } from './tries'
+import { closelyInSteps, startOf } from './tries'
 import { atOnce, type Steps } from '../foundations/steps'
 import { commonOf } from './criteria'
-import { lastBeforeSeed, seedFitDays } from './seedFit'
+import { seedFitDays } from './seedFit'
+import { triedBarely, type Barely, type Rival } from './rough'
 import type { Termination } from './termination'
 import type { Scenario } from './types'
 
@@ -70,12 +70,6 @@ export type BestTermination = TerminationStart & {
   latestSafeDay: number | null
 }
 
-/** A start of a way that is held against others; what it comes to in full is worked out where it is asked for. */
-type Rival = Pick<TerminationStart, 'day' | 'worth' | 'seeds'> & {
-  candidate: Candidate
-  start: () => TerminationStart
-}
-
 /** The best of some starts; null where there is none. */
 function bestOf<T extends Rival>(scenario: Scenario, rivals: readonly T[]): T | null {
   const all = preferred(rivals, (rival) => rival)
@@ -121,59 +115,6 @@ export function bestOption(
 /** How closely endings are looked for: start days tried, whether the stand is followed with them, and which are wanted. */
 export type Search = { starts?: number; exact?: boolean; keep?: (termination: Termination) => boolean }
 
-/** A start tried by what of the plants lives on. */
-type Barely = Rival & { tried: Tried }
-
-/** Of every way's start days, where they are more than a few, one in so many is tried first; all where it then comes this near the best. */
-const FEW_STARTS = 9
-const ROUGHLY = 3
-const ROUGH_GAP = 0.15
-
-const topOf = (some: readonly Barely[]) => Math.max(-1, ...some.map(({ worth }) => worth))
-
-/** The starts that may be the best, barely tried: every way on some of its days, the promising on all. */
-function* triedBarely(
-  comparison: Comparison,
-  days: readonly number[],
-  keep: NonNullable<Search['keep']>,
-): Steps<Barely[]> {
-  const { scenario, season, fitDays } = comparison
-  const every = days.length > FEW_STARTS ? ROUGHLY : 1
-  const first = new Set(days.filter((_, i) => (days.length - 1 - i) % every === 0)).add(
-    lastBeforeSeed(fitDays),
-  )
-  const ways = shutMethods(scenario, season)
-    .filter(({ obstacle, leftOut }) => obstacle === null && leftOut === null)
-    .map(({ candidate }) => ({ candidate, on: daysFor(candidate, days), found: [] as Barely[] }))
-  function* tryOn({ candidate, found }: (typeof ways)[number], on: readonly number[]): Steps<void> {
-    for (const day of on) {
-      const tried = tryBarely(comparison, candidate, day)
-      yield
-      const { worth, seeds } = tried
-      if (keep(tried.termination))
-        found.push({ candidate, day, worth, seeds, tried, start: once(() => startOf(comparison, tried)) })
-    }
-  }
-  const isFirst = (day: number, i: number) => i === 0 || first.has(day)
-  for (const way of ways) yield* tryOn(way, way.on.filter(isFirst))
-  const open = ways.filter(({ found }) => found.length > 0)
-  const top = Math.max(-1, ...open.map(({ found }) => topOf(found)))
-  const effort = ({ found }: (typeof ways)[number]) =>
-    found.reduce((a, b) => (b.worth > a.worth ? b : a)).start().minutes
-  const least = Math.min(...open.filter(({ found }) => near(topOf(found), top)).map(effort))
-  for (const way of open) {
-    const worth = topOf(way.found)
-    // Where all that counts as equal to the best is as good as sure, more work is never better.
-    if (worth < top - ROUGH_GAP || (near(top, 1) && effort(way) > least)) continue
-    yield* tryOn(
-      way,
-      way.on.filter((day, i) => !isFirst(day, i)),
-    )
-    way.found.sort((x, y) => x.day - y.day)
-  }
-  return ways.flatMap(({ found }) => found)
-}
-
 /**
  * The best of all ways and days that are wanted, found without following the stand with every one: they are tried barely
  * first, and only what can still be the best is followed. Not `exact`, none is.
@@ -191,7 +132,7 @@ export function* bestTerminationInSteps(
   const all = daysTried(scenario, season.run, fitDays, starts)
   const growing = all.filter((day) => day <= growsUntil(scenario, season.run))
   const days = growing.length > 0 ? growing : all
-  const barely = yield* triedBarely(comparison, days, keep)
+  const barely = yield* triedBarely(comparison, days, keep, exact ? ROUGH_MEMBERS : Infinity)
   const followed = new Map<Barely, TerminationStart>()
   function* follow(one: Barely): Steps<TerminationStart> {
     let start = followed.get(one)
@@ -225,6 +166,9 @@ export function* bestTerminationInSteps(
       latestSafeDay = one.day
   return asPlanned({ ...best, start: () => followed.get(best)! }, latestSafeDay)
 }
+
+/** Members that all ways and days are tried in before those that may be the best are in all of them. */
+const ROUGH_MEMBERS = 80
 
 /** Starts that are followed closely at most: what comes after so many that were beaten is not the best. */
 const MOST_FOLLOWED = 24

@@ -84,9 +84,12 @@ export function* forecastInSteps(
   const lastStanding = shownEnd ? dayNumber(shownEnd.date) - 1 : -Infinity
   const bands = function* (series: Float32Array): Steps<Bands> {
     yield
-    const steps = bandsOfSeries(run, series, STEP_DAYS, exactOn)
-    const values = quantilesOf(valuesOn(run, series, lastStanding))
-    return values ? { ...steps, before: { day: lastStanding, values } } : steps
+    const on = (day: number) => {
+      const values = quantilesOf(valuesOn(run, series, day))
+      return values ? { day, values } : undefined
+    }
+    const bands = bandsOfSeries(run, series, STEP_DAYS)
+    return { ...bands, before: on(lastStanding), exact: exactOn === undefined ? undefined : on(exactOn) }
   }
   const alive: Bands[] = []
   for (const species of run.species) alive.push(yield* bands(species.alive))

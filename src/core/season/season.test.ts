@@ -122,7 +122,7 @@ describe('forecast', () => {
     const ends = [bandOn(free.cover, day - 1)!.p50, bandOn(free.cover, day + 2)!.p50]
     expect(at.p50).toBeGreaterThanOrEqual(Math.min(...ends) - 1e-9)
     expect(at.p50).toBeLessThanOrEqual(Math.max(...ends) + 1e-9)
-    expect(bandOn(free.cover, free.cover.startDay - free.cover.stepDays)).toBeNull()
+    expect(bandOn(free.cover, free.cover.startDay - 1)).toBeNull()
   })
   test('a planned crimp after pollen is dead some weeks later, and residue follows', () => {
     const end = { date: '2026-06-05', method: 'crimp' as const, passes: 1, note: '' }

@@ -51,9 +51,8 @@ export const STEP_DAYS = 3
 /** Value of bands on a day, straight between steps, and never across the work of a day; null outside. */
 export function bandOn(bands: Bands, day: number): Quantiles | null {
   const { before, stepDays } = bands
-  const since = day - bands.startDay
-  // The first step may lie a day or two in.
-  const position = (since < 0 && since > -stepDays ? 0 : since) / stepDays
+  if (bands.exact?.day === day) return bands.exact.values
+  const position = (day - bands.startDay) / stepDays
   const index = Math.floor(position)
   if (index < 0 || index >= bands.p50.length) return null
   const atStep = (i: number): Quantiles => ({ p10: bands.p10[i], p50: bands.p50[i], p90: bands.p90[i] })

@@ -13,7 +13,7 @@ import {
   dormancyFactor,
 } from './development'
 import { criticalNitrogenPct, plateauMassG } from './nitrogen'
-import { CROWN_LAI, leastLeafShare, livesOn, oldestAgeCd, SENESCED_GIVES, shootsBeginCd } from './perennial'
+import { crownLai, leastLeafShare, livesOn, oldestAgeCd, SENESCED_GIVES, STORE_CD } from './perennial'
 import { physics } from './physics'
 import type { OwnPlants } from './memberParameters'
 import { GROWING, type Plants, type Tally } from './plants'
@@ -96,7 +96,7 @@ export function growthDay(
   own: OwnPlants,
   tally: Tally,
 ): void {
-  const { lai, massG, nitrogenG, ageCd, alive } = plants
+  const { lai, massG, nitrogenG, ageCd, alive, leafCd, perM2 } = plants
   const { grownG } = tally
   const { growth: ownGrowth, leaf: ownLeaf, nitrogen: ownNitrogen } = own
   const {
@@ -120,7 +120,7 @@ export function growthDay(
   // Plants that live on put out leaves anew at any age, from their store once they are rooted.
   const lasts = livesOn(plant)
   const youngUntilCd = lasts ? Infinity : t61Cd
-  const crownFromCd = lasts ? shootsBeginCd(plant.parameters) : Infinity
+  const crown = crownLai(plant)
   // Annuals senesce from first flower on; perennials lose their old stems once they have seeded.
   const withersFromCd = t61Cd + (plant.perennial ? t75Cd : 0)
   for (let k = 0; k < n; k++) {
@@ -140,7 +140,7 @@ export function growthDay(
     let grown = gain
     if (canopy.leaf[m] < youngLeaf && age < youngUntilCd) {
       const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m] * ownLeaf[m])
-      const from = age >= crownFromCd ? atLeast(before, CROWN_LAI * alive[m]) : before
+      const from = leafCd[m] >= STORE_CD ? atLeast(before, crown * perM2[m] * alive[m]) : before
       const leaf = from * (exponential(spread) - 1)
       lai[m] = before + leaf
       grown = atLeast(gain, (leaf / specificLeafM2G) * 1.2 * atMost(1, response[m] * 2))

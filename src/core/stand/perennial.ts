@@ -11,10 +11,19 @@ const SHOOTS_BEGIN = 0.6
 const CROWN_HEAT_DEATHS = 0.2
 
 /**
- * Leaf area, m² m⁻², from which crowns and runners with their store put out leaves, where less is left of a full stand
- * (judgement, 0.1–0.4).
+ * Leaf area, m² m⁻², from which the crowns and runners of a full stand put out leaves from their store, where less is left; and
+ * the warmth of leaf growth, °C d, from which they have one (judgement, 0.1–0.4 and 400–900).
  */
-export const CROWN_LAI = 0.25
+const CROWN_LAI = 0.3
+export const STORE_CD = 600
+/** Share of its seed at the drilled rate that makes a full stand (judgement, 0.4–0.7). */
+const FULL_STAND = 0.6
+
+/** The same of one plant per m²; 0 where plants do not live on. */
+export const crownLai = (plant: Lasting): number => {
+  const { drillKgHa, thousandSeedG } = plant.parameters
+  return livesOn(plant) ? CROWN_LAI / ((FULL_STAND * 100 * drillKgHa) / thousandSeedG) : 0
+}
 /** Least share of new growth that becomes leaf in plants that live on: those that creep make leaf and stalk all summer (judgement). */
 const LEAST_LEAF = { creeping: 0.5, upright: 0.3 }
 export const leastLeafShare = (plant: Pick<Species, 'perennial' | 'habit'>): number =>

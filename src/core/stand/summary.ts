@@ -6,7 +6,7 @@ type SeriesName = 'cover' | 'massG' | 'nitrogenG' | 'fixedG' | 'residueG' | 'rel
 
 /**
  * 10/50/90 % of a series on every `stepDays`-th day from the run's start, and on the last day before work that changes it at
- * once, where that lies between two steps.
+ * once, where that lies between two steps; `exact` on a day that is told as it is.
  */
 export type Bands = {
   startDay: number
@@ -15,25 +15,20 @@ export type Bands = {
   p50: number[]
   p90: number[]
   before?: { day: number; values: Quantiles }
+  exact?: { day: number; values: Quantiles }
 }
 
 export const bandsOf = (run: StandRun, name: SeriesName, stepDays: number): Bands =>
   bandsOfSeries(run, run[name], stepDays)
 
-/** 10/50/90 % of any daily series of a run's members; on one of the steps lies the day `exactOn`. */
-export function bandsOfSeries(
-  run: StandRun,
-  series: Float32Array,
-  stepDays: number,
-  exactOn = run.startDay,
-): Bands {
+/** 10/50/90 % of any daily series of a run's members. */
+export function bandsOfSeries(run: StandRun, series: Float32Array, stepDays: number): Bands {
   const { startDay, days, members } = run
-  const first = Math.max(0, exactOn - startDay) % stepDays
-  const bands: Bands = { startDay: startDay + first, stepDays, p10: [], p50: [], p90: [] }
+  const bands: Bands = { startDay, stepDays, p10: [], p50: [], p90: [] }
   const last = members - 1
   const [low, middle, high] = [0.1, 0.5, 0.9].map((p) => Math.min(last, Math.floor(p * members)))
   const column = new Float64Array(members)
-  for (let day = first; day < days; day += stepDays) {
+  for (let day = 0; day < days; day += stepDays) {
     column.set(series.subarray(day * members, (day + 1) * members))
     placeRank(column, middle, 0, last)
     placeRank(column, low, 0, middle)

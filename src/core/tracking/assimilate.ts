@@ -6,6 +6,8 @@ import { OBSERVATION_ERROR, type Observation } from './observations'
 import { placeIn } from '../stand/series'
 
 const gauss = (difference: number, sd: number) => -0.5 * (difference / sd) ** 2
+/** How far what stands in a member may be from what was counted, in logarithms: where it has died it is another's season (judgement, 0.2–0.5). */
+const COUNTED_LOG_SD = 0.35
 /** A member whose plants are not up yet where plants were counted, or the other way round, is this many errors off. */
 const NOT_UP_ERRORS = 3
 /** Error of judging which share of the plants is alive (judgement). */
@@ -30,12 +32,26 @@ function logLikelihood(run: StandRun, lead: number, member: number, look: Observ
     const counted = run.species[look.plants.component ?? lead]
     const up = counted.bbch[at] >= 9
     if (up !== look.plants.perM2 > 0) sum += gauss(NOT_UP_ERRORS, 1)
+    else if (up)
+      sum += gauss(Math.log(Math.max(0.01, standingOf(run, member, at, look.plants))), COUNTED_LOG_SD)
   }
   for (const { share, component, byWeather } of look.alive)
     if (byWeather && index > 0)
       sum += gauss(run.species[component ?? lead].alive[at - run.members] - share, ALIVE_ERROR)
   return sum
 }
+
+/** Plants that stand in a member, of those that were counted. */
+const standingOf = (
+  { species }: StandRun,
+  member: number,
+  at: number,
+  { component, perM2 }: NonNullable<Observation['plants']>,
+): number =>
+  (component === null ? species : [species[component]]).reduce(
+    (sum, { plantsPerM2, alive }) => sum + plantsPerM2[member] * alive[at],
+    0,
+  ) / perM2
 
 /** Weights of the members by how well they agree with the looks, raised to `power`; they sum to 1. */
 export function memberWeights(

@@ -93,7 +93,7 @@ export function live(
       )
     const lai = (plants * p.leafCm2) / 10_000
     const mass = lai / p.specificLeafM2G / 0.7
-    set({ up: 1, alive: 1, lai, mass, nitrogen: (mass * p.nitrogenPlateau) / 100 })
+    set({ up: 1, cameUp: plants, alive: 1, lai, mass, nitrogen: (mass * p.nitrogenPlateau) / 100 })
     return { ...world, grown: world.grown + mass }
   }
   if (now().alive <= 0.001) return world
@@ -165,7 +165,10 @@ export function live(
             : 0.15 - (0.15 * (age - p.t61Cd)) / p.t69Cd,
         )
   const young = canopyLeaf < 0.8 * p.extinction && (age < p.t61Cd || livesOn)
-  const crown = livesOn && age >= 0.6 * p.t31Cd ? 0.25 * now().alive : 0
+  const crown =
+    livesOn && now().warmth + memberParameters.development * thermal >= 600
+      ? (0.3 * now().cameUp * now().alive) / ((60 * p.drillKgHa) / p.thousandSeedG)
+      : 0
   const exponential =
     Math.max(now().lai, crown) *
     (Math.exp(

@@ -41,6 +41,8 @@ export type Stalk = {
   lai: number
   mass: number
   nitrogen: number
+  /** Plants that came up on a m², and the share of them that lives. */
+  cameUp: number
   alive: number
   lt50: number
   worst: number
@@ -109,6 +111,7 @@ export const plainWorld = (sown: readonly Sown[], own: MemberOwn): World => ({
     lai: 0,
     mass: 0,
     nitrogen: 0,
+    cameUp: 0,
     alive: 0,
     lt50: plant.parameters.lt50TenderC + 0.3 * own.species[c].hardiness,
     worst: 1,

@@ -43,6 +43,7 @@ const choosing = (
   id,
   says,
   of: (random) => of(drawChoice(random), random),
+  slow: true,
 })
 
 const k1 = choosing(
@@ -105,6 +106,7 @@ const k4 = choosing('K4', 'Fewer tools raise no chance', ({ question, rank, says
 const k6: Relation = {
   id: 'K6',
   says: 'Where no day is wanted, a best day is not the last that was looked at',
+  slow: true,
   of: (random) => {
     const drawn = drawStand(random)
     const today = drawn.sowDay + whole(random, 15, 200)

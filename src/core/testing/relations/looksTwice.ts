@@ -147,7 +147,9 @@ const t12: Relation = {
     const seen = Math.min(0.95, Math.max(0.05, at.cover.p50 + 0.3 * (random.uniform() - 0.5)))
     const [a, b] = [null, seen].map((cover) => dateQuantiles(stageDays(grow(cover), 0, 61)))
     if (a.chance < 0.8 || b.chance < 0.5 || a.quantiles!.p50 <= at.day) return NO_CASE
-    if (Math.abs(a.quantiles!.p50 - b.quantiles!.p50) > 7)
+    // A date that may fall before winter or long after it is spread over months, and its middle tells little.
+    const allowed = Math.max(7, (a.quantiles!.p90 - a.quantiles!.p10) / 4)
+    if (Math.abs(a.quantiles!.p50 - b.quantiles!.p50) > allowed)
       return violated(
         `${drawn.says}: a glance of ${pct(seen)} for ${pct(at.cover.p50)} on ${isoDate(at.day)}, flower ${isoDate(a.quantiles!.p50)} to ${isoDate(b.quantiles!.p50)}`,
       )
@@ -155,4 +157,32 @@ const t12: Relation = {
   },
 }
 
-export const LOOKS_TWICE: readonly Relation[] = [t1Twice, t2, t7, t8, t11, t12]
+const t13: Relation = {
+  id: 'T13',
+  says: 'A stage of one species of a mix leaves the sowing day and the other species a range',
+  of: (random) => {
+    const drawn = drawStand(random, { mixes: 1, members: 60 })
+    const at = lookDay(random, drawn)
+    if (!at) return NO_CASE
+    const { actual } = drawn.stand.start
+    const sownBetween = { from: isoDate(drawn.sowDay - 12), to: isoDate(drawn.sowDay + 12) }
+    const stand = { ...drawn.stand, start: { plan: null, actual: { ...actual!, sownBetween } } }
+    const bbch = middle(valuesOn(drawn.season.run, drawn.season.run.species[0].bbch, at.day)).p50
+    if (bbch > 85) return NO_CASE
+    const stage = look(drawn, at.day, { stageBbch: Math.round(bbch), stageOf: drawn.plants[0].id })
+    const [before, after] = [[], [stage]].map((checks) =>
+      standRun(testCase(stand, { checks }), drawn.ensemble)!,
+    )
+    const days = new Set(after.sownOn!).size
+    const [a, b] = [before, after].map(({ run }) => dateQuantiles(stageDays(run, 1, 61)))
+    if (a.chance < 0.8 || b.chance < 0.8) return NO_CASE
+    const [was, is] = [a, b].map(({ quantiles }) => quantiles!.p90 - quantiles!.p10)
+    return holdsIf(
+      days >= 6 && is >= 0.5 * was,
+      () =>
+        `${drawn.says}: BBCH ${bbch.toFixed(0)} on ${isoDate(at.day)}; sown on ${days} days, the other flowers within ${was.toFixed(0)} days, then ${is.toFixed(0)}`,
+    )
+  },
+}
+
+export const LOOKS_TWICE: readonly Relation[] = [t1Twice, t2, t7, t8, t11, t12, t13]

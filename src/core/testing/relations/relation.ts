@@ -15,7 +15,13 @@ export const violated = (found: string): Verdict => ({ is: 'violated', found })
 export const holdsIf = (is: boolean, found: () => string): Verdict => (is ? HOLDS : violated(found()))
 
 /** Something that must hold whatever the model is, tried on a case drawn at random. */
-export type Relation = { id: string; says: string; of: (random: RandomStream) => Verdict }
+export type Relation = {
+  id: string
+  says: string
+  of: (random: RandomStream) => Verdict
+  /** Takes seconds for each case: a few are tried in the tests. */
+  slow?: true
+}
 
 /** How a relation fared. `smallest` is the first violation found, with the seed that draws it again. */
 export type Fared = {

@@ -4,15 +4,17 @@ import { tried } from './relation'
 
 /** Cases of each here; `npm run relations` tries many more. */
 const CASES = 14
+const SLOW_CASES = 3
 
 describe('what holds whatever the model is', () => {
   test.each(RELATIONS.map((relation) => [relation.id, relation.says, relation] as const))(
     '%s: %s',
     (_id, _says, relation) => {
-      const { cases, violations, smallest } = tried(relation, CASES, 1)
+      const wanted = relation.slow ? SLOW_CASES : CASES
+      const { cases, violations, smallest } = tried(relation, wanted, 1)
       expect(smallest).toBeNull()
       expect(violations).toBe(0)
-      expect(cases).toBe(CASES)
+      expect(cases).toBe(wanted)
     },
   )
 })

@@ -2,6 +2,8 @@ import { isoDate } from '../../foundations/day'
 import { SPECIES } from '../../plants/catalogue'
 import { standRun } from '../../bed/standRun'
 import { forecastOf } from '../../season/forecast'
+import { ensembleOf } from '../../season/weatherSpec'
+import { NOTHING_OBSERVED } from '../../site/record'
 import { followedAlone } from '../../season/horizon'
 import { valuesOn } from '../../stand/summary'
 import { testCase } from '../beds'
@@ -165,4 +167,32 @@ const g12: Relation = {
   },
 }
 
-export const STANDS: readonly Relation[] = [s1, s4, g2, g4, g9, g12, g13]
+const g11: Relation = {
+  id: 'G11',
+  says: 'A day on with nothing recorded changes nothing before today',
+  of: (random) => {
+    const drawn = drawStand(random)
+    const today = drawn.sowDay + whole(random, 20, 250)
+    const spec = {
+      site: drawn.site,
+      recordKey: '',
+      startDay: drawn.sowDay - 40,
+      days: 400,
+      members: 40,
+      seed: 7,
+    }
+    const [a, b] = [today, today + 1].map(
+      (on) => standRun(testCase(drawn.stand), ensembleOf({ ...spec, today: on }, NOTHING_OBSERVED))!.run,
+    )
+    for (const before of [1, 8, 15]) {
+      const [was, is] = [a, b].map((run) => mean(valuesOn(run, run.massG, today - before)))
+      if (Math.abs(was - is) > 0.01 * Math.max(10, was))
+        return violated(
+          `${drawn.says}: ${was.toFixed(1)} g/m² on ${isoDate(today - before)} as told on ${isoDate(today)}, a day later ${is.toFixed(1)}`,
+        )
+    }
+    return HOLDS
+  },
+}
+
+export const STANDS: readonly Relation[] = [s1, s4, g2, g4, g9, g11, g12, g13]

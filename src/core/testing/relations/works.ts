@@ -99,6 +99,7 @@ const e16 = ending(
 const k5: Relation = {
   id: 'K5',
   says: 'No work is planned where leaving the stand alone is dead as surely and sooner, and sheds no seed that matters',
+  slow: true,
   of: (random) => {
     const drawn = drawStand(random)
     const by = drawn.sowDay + whole(random, 70, 300)
