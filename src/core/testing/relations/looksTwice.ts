@@ -26,6 +26,7 @@ const t2: Relation = {
 const t7: Relation = {
   id: 'T7',
   says: 'Two equal looks do not widen what is told',
+  slow: true,
   of: (random) => {
     const drawn = drawStand(random, { members: 200 })
     const at = lookDay(random, drawn)
@@ -49,6 +50,7 @@ const t7: Relation = {
 const t1Twice: Relation = {
   id: 'T1t',
   says: 'Two agreeing looks far off what was thought are believed within two of their errors',
+  slow: true,
   of: (random) => {
     const drawn = drawStand(random, { members: 60 })
     const at = lookDay(random, drawn)
