@@ -54,10 +54,10 @@ test('an own garden with one growing cover stands after twelve taps and fields',
   await expect(page.getByText('1 of 1')).toBeVisible()
   expect(hand.all).toBeLessThanOrEqual(12)
 
-  // An uncertain day is told as a range, and what looks have made of it.
+  // An uncertain day is told as a range; nothing has been seen of it yet.
   await page.goto('/beds')
   await page.getByRole('link', { name: 'A1', exact: true }).click()
-  await expect(page.getByTestId('sown-on')).toHaveText(/^Sown between .* by what was seen most likely/)
+  await expect(page.getByTestId('sown-on')).toHaveText(/^Sown between .*, as was said\.$/)
 })
 
 test('fourteen beds of which five grow stand after thirty; a growing cover later is three taps and a date', async ({

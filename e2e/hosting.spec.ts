@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import express from 'express'
 import { execFileSync, spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { request as askSecurely } from 'node:https'
 import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
@@ -10,7 +10,9 @@ import { generate } from 'selfsigned'
 import { woven } from './helpers'
 
 const directory = mkdtempSync(join(tmpdir(), 'kilim-hosting-'))
-test.afterAll(() => rmSync(directory, { recursive: true }))
+// A worker may come back to this file after it has cleared up behind it.
+test.beforeAll(() => void mkdirSync(directory, { recursive: true }))
+test.afterAll(() => rmSync(directory, { recursive: true, force: true }))
 
 test.describe('from any file server, in a sub-path', () => {
   const BASE = '/tools/kilim/'
