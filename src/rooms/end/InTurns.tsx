@@ -185,7 +185,7 @@ function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: Sequence
     if (plan && (await act(planInTurns(data, stand, plan, bedPlan.draft)))) bedPlan.putBack()
   }
   return (
-    <li className="grid gap-x-5 gap-y-1 py-2 sm:grid-cols-[1fr_9rem_auto]">
+    <li className="grid gap-x-5 gap-y-1 py-2 sm:grid-cols-[1fr_11rem_auto]">
       <div className="min-w-0">
         <strong>{name}</strong>
         {obstacle && <p className="quiet">{sequenceObstacle(obstacle, end.plantingDay, units)}</p>}
