@@ -40,7 +40,7 @@ test('two crops follow one cover on its halves, each with its chance; the one is
     await page.goto(`/${room}/field-R1`)
     await expect(line).toContainText('lettuce, first half, 12 Jun')
     await expect(beside).toContainText(
-      /^Squash, second half 20 Jun: (\d+ in 100|nearly certain|next to none)/,
+      /^Squash, second half 20 Jun: (\d+ in 100|nearly certain|very unlikely)/,
     )
     told.push(`${await beside.textContent()} ${await line.getAttribute('data-chance')}`)
   }

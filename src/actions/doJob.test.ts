@@ -8,7 +8,8 @@ import { testBed, testCover } from '../core/testing/beds'
 import { cropContent, cropStand, planting } from '../core/garden/newStands'
 import { expectDay, giveJob, goAway, stayHere } from './daysAhead'
 import { doJob } from './doJob'
-import { planDropOver } from './dropOver'
+import { planDropOver, withDropOver } from './dropOver'
+import { moveTurns } from './endStand'
 import { isMovable, moveJob } from './moveJob'
 import { putOffJob, tickJob } from './markJob'
 import { recordSowing } from './recordSowing'
@@ -149,11 +150,35 @@ test('seed recorded as sown under a cover that was dropped over it ends that cov
   const rye = { ...testCover('cereal-rye', '2025-09-20'), id: 'above' }
   const peas = testCover('cowpea', '2026-06-01', { id: 'below', underStandId: 'above' })
   const actual = { ...peas.start.actual!, covering: 'crop dropped over' as const }
-  const { label, writes } = recordSowing({ ...peas, start: { plan: null, actual: null } }, actual, [], rye)
+  const sowing = recordSowing({ ...peas, start: { plan: null, actual: null } }, actual, [])
+  const day = dayNumber(actual.date)
+  const { label, writes } = withDropOver(data, sowing, peas, rye, day, null)
   const puts = writes.map((write) => (write as { put: Stand }).put)
   expect(puts.find(({ id }) => id === 'above')!.end.actual).toMatchObject({
     date: '2026-06-01',
     method: 'chop',
   })
-  expect(label).toBe('Recorded the sowing of cowpea and the end of cereal rye')
+  expect(label).toBe('Sowed cowpea and dropped cereal rye over it')
+})
+
+test('planned turns move as one: the cuts to come and the ending, not what is done', () => {
+  const cut = (id: string, date: string, isDone: boolean) => {
+    const details = { date, heightCm: 8, groundShare: 1, fate: 'dropped' as const, note: '' }
+    return { id, cut: isDone ? { plan: null, actual: details } : { plan: details, actual: null } }
+  }
+  const rye = testCover('cereal-rye', '2025-09-20', {
+    cuts: [
+      cut('done', '2026-04-01', true),
+      cut('first', '2026-05-01', false),
+      cut('second', '2026-05-19', false),
+    ],
+    end: { plan: { date: '2026-06-01', method: 'chop', passes: 1, note: '' }, actual: null },
+  })
+  const { cuts, end } = put(moveTurns({ beds: [testBed], stands: [rye] }, rye, 5))
+  expect(cuts.map(({ cut: { plan, actual } }) => (actual ?? plan)!.date)).toEqual([
+    '2026-04-01',
+    '2026-05-06',
+    '2026-05-24',
+  ])
+  expect(end.plan!.date).toBe('2026-06-06')
 })

@@ -6,13 +6,13 @@ import type { StandForecast } from '../core/season/standForecast'
 import { plannedRecipe } from '../core/seeding/recipe'
 import { findMethod } from '../core/termination/methods'
 import { cutDone } from './cutStand'
+import { withDropOver } from './dropOver'
 import { recordEnd } from './endStand'
 import { tickJob } from './markJob'
 import { mulchDone } from './mulch'
 import { asPlanned } from './plantCrop'
 import { recordSowing } from './recordSowing'
 import { cameUpItself } from './selfSown'
-import { standName } from '../text/names'
 import { sheetDone } from './groundSheet'
 import type { Step } from './step'
 
@@ -74,27 +74,14 @@ type Done = {
   over?: Stand | null
 }
 
-/** Seed thrown and the cover above it cut down over it, as one step. */
-function sownAndDropped(
-  data: Pick<GardenData, 'garden' | 'beds'>,
-  stand: Stand,
-  over: Stand,
-  { day, lots, forecast }: Done,
-): Step | null {
-  const [seed, cut] = [sown(data, stand, day, lots), ended(data, over, day, forecast)]
-  if (!seed || !cut) return seed
-  return {
-    label: `Sowed ${standName(stand).toLowerCase()} and dropped ${standName(over).toLowerCase()} over it`,
-    writes: [...seed.writes, ...cut.writes],
-  }
-}
-
 function deedOf(data: Pick<GardenData, 'garden' | 'beds'>, job: Job, stand: Stand, done: Done): Step | null {
   const { day, lots, forecast, over } = done
   const { start, end } = stand
   if (job.mulch) return mulchDone(data.garden, job.mulch.laidId, day)
-  if (job.kind === 'sow' && over) return sownAndDropped(data, stand, over, done)
-  if (job.kind === 'sow') return sown(data, stand, day, lots)
+  if (job.kind === 'sow') {
+    const seed = sown(data, stand, day, lots)
+    return seed && over ? withDropOver(data, seed, stand, over, day, forecast) : seed
+  }
   if (job.kind === 'self-sown') return cameUpItself(stand)
   if (job.kind === 'cut' && job.cutId) return cutDone(stand, job.cutId, day)
   if (job.kind === 'end') return ended(data, stand, day, forecast)

@@ -2,7 +2,6 @@ import type { Step } from './step'
 import { dayNumber, isoDate } from '../core/foundations/day'
 import type { Component, Stand, StartDetails } from '../core/garden/schema'
 import type { SeedLot } from '../core/garden/seed'
-import { cutOver } from '../core/seeding/dropOver'
 import { drawDown } from '../core/seeding/lots'
 import { changed } from '../data/writes'
 import { shortDate } from '../text/format'
@@ -19,14 +18,9 @@ function drawAll(lots: readonly SeedLot[], sown: readonly Component[]): SeedLot[
 
 /**
  * Records a sowing with what was weighed; an end planned before it moves with it, and the message says so. `stock` are the
- * lots that the seed is taken from; none where it is not. `over` is the cover that was cut down over the seed, which ends it.
+ * lots that the seed is taken from; none where it is not.
  */
-export function recordSowing(
-  stand: Stand,
-  actual: StartDetails,
-  stock: readonly SeedLot[],
-  over: Stand | null = null,
-): Step {
+export function recordSowing(stand: Stand, actual: StartDetails, stock: readonly SeedLot[]): Step {
   const sown = dayNumber(actual.date)
   const shift = stand.start.plan ? sown - dayNumber(stand.start.plan.date) : 0
   const { plan } = stand.end
@@ -34,17 +28,15 @@ export function recordSowing(
     plan && plan.date <= actual.date
       ? { ...plan, date: isoDate(dayNumber(plan.date) + Math.max(shift, 1)) }
       : plan
-  const dropped = over && ` and the end of ${standName(over).toLowerCase()}`
   const said =
     moved && moved.date !== plan?.date ? `; its end moves to ${shortDate(dayNumber(moved.date))}` : ''
   return {
-    label: `Recorded the sowing of ${standName(stand).toLowerCase()}${dropped ?? ''}${said}`,
+    label: `Recorded the sowing of ${standName(stand).toLowerCase()}${said}`,
     writes: [
       changed('stands', stand, {
         start: { ...stand.start, actual },
         end: { ...stand.end, plan: moved },
       }),
-      ...(over ? [changed('stands', over, { end: { ...over.end, actual: cutOver(over, sown) } })] : []),
       ...drawAll(stock, actual.components).map((lot) =>
         changed(
           'lots',

@@ -109,5 +109,5 @@ export function bareUntilText({ sowDay, covered30 }: Pick<Candidate, 'sowDay' | 
 /** What would make it fail, in one sentence. */
 export function riskText({ failures }: Pick<Candidate, 'failures'>): string {
   const text = failsText(failures)
-  return text === '' ? 'Little speaks against it.' : `It ${text}.`
+  return text === '' ? 'No drawbacks found.' : `It ${text}.`
 }

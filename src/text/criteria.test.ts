@@ -26,6 +26,6 @@ test('a single season beside 99 in 100 is not told, two beside 98 are', () => {
     'fails when the ground is too wet on the sowing day (30 in 100)',
   )
   expect(failsText([{ id: 'unworkable', share: 0.3, by: ['snow', 'frozen'] }])).toMatch(
-    /snow lies on it or the ground is frozen all week/,
+    /snow covers the ground or the ground is frozen all week/,
   )
 })

@@ -45,7 +45,7 @@ const FAILS_WHEN: Record<CriterionId, string> = {
 }
 
 const TROUBLES: Record<GroundTrouble, string> = {
-  snow: 'snow lies on it',
+  snow: 'snow covers the ground',
   frozen: 'the ground is frozen',
   wet: 'the ground is too wet',
 }

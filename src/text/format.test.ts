@@ -51,7 +51,7 @@ describe('numbers carry units and are rounded sensibly', () => {
   })
   test('chances are never certain or nought', () => {
     expect([0, 0.02, 0.52, 0.97, 1].map(chanceText).map(plain)).toEqual([
-      'next to none',
+      'very unlikely',
       '2 in 100',
       '52 in 100',
       '97 in 100',

@@ -97,7 +97,7 @@ export const inHundred = (share: number) => Math.round(share * 100 + 1e-9)
 export function chanceText(share: number): string {
   const seasons = inHundred(share)
   if (seasons >= 100) return 'nearly certain'
-  return seasons <= 0 ? 'next to none' : `${seasons} in 100`
+  return seasons <= 0 ? 'very unlikely' : `${seasons} in 100`
 }
 
 const digits = (value: number, places: number) =>

@@ -31,7 +31,7 @@ export function sequenceObstacle(
     return 'Nothing on your list mows: add shears, a scythe, a trimmer or a mower in the Shed.'
   if (obstacle === 'nothing grazes') return 'No sheep, goats, rabbits or ducks are on your list in the Shed.'
   if (obstacle === 'nothing to mow')
-    return 'On none of the days it could begin is there enough to mow. Leave less, or choose another day.'
+    return 'There is not enough to mow when it would start, or too little time is left after it. Leave a lower stubble, or choose another start date.'
   if (obstacle === 'no time')
     return wantedDay === null
       ? 'There is no time for it.'

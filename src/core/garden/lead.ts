@@ -1,7 +1,7 @@
 import type { Component, Stand } from './schema'
 
 /** The place in a mix of the species that makes it: the first of those with the largest share. */
-export const leadOf = (components: readonly Pick<Component, 'share'>[]): number => {
+const leadOf = (components: readonly Pick<Component, 'share'>[]): number => {
   const shares = components.map(({ share }) => share)
   return shares.indexOf(Math.max(...shares))
 }

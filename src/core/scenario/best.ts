@@ -2,7 +2,7 @@ import { CANDIDATES, type Candidate } from '../termination/start'
 import { leftOnTop, type MethodId } from '../termination/methods'
 import { segmentAreaM2 } from '../garden/area'
 import type { SeasonRun } from '../season/run'
-import { daysTried, growsUntil, MOST_STARTS, type TerminationOption } from './compare'
+import { daysTried, growsUntil, MOST_STARTS, whileItGrows, type TerminationOption } from './compare'
 import {
   beforeSeed,
   HOPELESS,
@@ -129,9 +129,8 @@ export function* bestTerminationInSteps(
 ): Steps<BestTermination | null> {
   const fitDays = seedFitDays(season.run)
   const comparison = { scenario, season, common: commonOf(scenario, season), fitDays }
-  const all = daysTried(scenario, season.run, fitDays, starts)
-  const growing = all.filter((day) => day <= growsUntil(scenario, season.run))
-  const days = growing.length > 0 ? growing : all
+  const tried = daysTried(scenario, season.run, fitDays, starts)
+  const days = whileItGrows(tried, growsUntil(scenario, season.run), (day) => day)
   const barely = yield* triedBarely(comparison, days, keep, exact ? ROUGH_MEMBERS : Infinity)
   const followed = new Map<Barely, TerminationStart>()
   function* follow(one: Barely): Steps<TerminationStart> {
@@ -168,7 +167,7 @@ export function* bestTerminationInSteps(
 }
 
 /** Members that all ways and days are tried in before those that may be the best are in all of them. */
-const ROUGH_MEMBERS = 80
+const ROUGH_MEMBERS = 40
 
 /** Starts that are followed closely at most: what comes after so many that were beaten is not the best. */
 const MOST_FOLLOWED = 24

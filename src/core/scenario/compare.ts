@@ -73,6 +73,16 @@ export const growsUntil = (scenario: Scenario, run: StandRun): number =>
     ? Infinity
     : openEnd(run, startSpan(scenario, run).fromDay).growsDay
 
+/** Of starts those on days on which waiting still helps; all where there are none. */
+export function whileItGrows<T>(
+  starts: readonly T[],
+  until: number,
+  dayOf: (one: T) => number,
+): readonly T[] {
+  const growing = starts.filter((one) => dayOf(one) <= until)
+  return growing.length > 0 ? growing : starts
+}
+
 /** First and last day on which an ending may begin, of a stand as far as it is known how it grows. */
 export function startSpan(
   scenario: Scenario,
@@ -194,9 +204,10 @@ export function* compareInSteps(
   ].sort((a, b) => a - b)
   const comparison = { scenario, season, common: commonOf(scenario, season), fitDays, planned }
   const methods = shutMethods(scenario, season)
+  const until = growsUntil(scenario, season.run)
   const options: TerminationOption[] = []
   for (const [i, method] of methods.entries()) {
-    options.push(yield* optionOf(comparison, method, days, startDay))
+    options.push(yield* optionOf(comparison, method, days, startDay, until))
     told?.((i + 1) / methods.length, [...options])
   }
   return options
@@ -213,6 +224,7 @@ function* optionOf(
   { candidate, obstacle, leftOut }: ShutMethod,
   days: readonly number[],
   asked: number | null,
+  until: number,
 ): Steps<TerminationOption> {
   const { scenario, season } = comparison
   const starts: TerminationStart[] = []
@@ -221,11 +233,9 @@ function* optionOf(
     starts.push(startOf(comparison, tried))
     yield
   }
-  const until = growsUntil(scenario, season.run)
-  const growing = starts.filter(({ day }) => day <= until)
   const shown =
     (asked === null ? null : starts.find(({ day }) => day === asked)) ??
-    bestStart(growing.length > 0 ? growing : starts)
+    bestStart(whileItGrows(starts, until, ({ day }) => day))
   return {
     method: candidate.method.id,
     passes: candidate.passes,

@@ -130,7 +130,7 @@ function* leftAlone({ standCase, ...scenario }: Scenario, ensemble: WeatherEnsem
  * Days on which a sequence may begin: there is something to mow, and its last act comes before the ground is wanted, or, where
  * nobody says when, before seed and while it still grows.
  */
-export function firstDays(
+function firstDays(
   { today }: Pick<Scenario, 'today'>,
   sequence: Sequence,
   { run, untilDay }: Left,
@@ -205,10 +205,10 @@ function* bestOf(
     return { cuts, end, scenario: scenarioWith(scenario, cuts, end) }
   }
   const chances = new Map<number, number>()
-  function* tryOn(some: readonly number[], ensemble: WeatherEnsemble): Steps<void> {
-    for (const day of some) {
+  function* tryOn(these: readonly number[]): Steps<void> {
+    for (const day of these) {
       if (chances.has(day)) continue
-      const tried = yield* evaluateInSteps(planOn(day).scenario, ensemble)
+      const tried = yield* evaluateInSteps(planOn(day).scenario, some)
       chances.set(day, tried?.outcome.chance.whole ?? -1)
     }
   }
@@ -217,7 +217,7 @@ function* bestOf(
     const top = Math.max(...chances.values())
     return Math.max(...[...chances].flatMap(([day, chance]) => (chance >= top - EQUAL_CHANCE ? [day] : [])))
   }
-  yield* tryOn(evenly(days, MOST_FIRST_DAYS), some)
+  yield* tryOn(evenly(days, MOST_FIRST_DAYS))
   for (let round = 0; round < CLOSER; round++) {
     const tried = [...chances.keys()].sort((a, b) => a - b)
     const at = tried.indexOf(bestDay())
@@ -225,7 +225,7 @@ function* bestOf(
       const between = days.filter((day) => (day - tried[at]) * (day - other) < 0)
       return between.length > 0 ? [between[between.length >> 1]] : []
     })
-    yield* tryOn(beside, some)
+    yield* tryOn(beside)
   }
   const day = bestDay()
   const { cuts, end, scenario: planned } = planOn(day)

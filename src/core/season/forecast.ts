@@ -109,7 +109,8 @@ export function* forecastInSteps(
     alive,
     plantsPerM2: run.species.map(({ plantsPerM2, alive: living }) => {
       const onEve = valuesOn(run, living, lastStanding)
-      return quantilesOf(plantsPerM2.map((up, member) => up * (onEve[member] ?? 1))) ?? NOTHING
+      const stood = plantsPerM2.map((up, m) => up * (Number.isNaN(onEve[m]) ? 1 : onEve[m]))
+      return quantilesOf(stood) ?? NOTHING
     }),
     stages: stagesByComponent[lead],
     stagesByComponent,

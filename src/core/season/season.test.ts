@@ -116,6 +116,14 @@ describe('forecast', () => {
     const dates = free.stages.flatMap((stage) => (stage.date.quantiles ? [stage.date.quantiles.p50] : []))
     expect(dates).toEqual([...dates].sort((a, b) => a - b))
   })
+  test('plants are told species by species, also of a stand with no end, and a day asked for is told as it is', () => {
+    expect(free.plantsPerM2).toHaveLength(1)
+    expect(free.plantsPerM2[0].p50).toBeGreaterThan(50)
+    const day = free.cover.startDay + 61
+    const season = standRun(caseOf(rye), ensemble)!
+    const exact = forecastOf(caseOf(rye), season, null, day)
+    expect(bandOn(exact.massG, day)).toEqual(quantilesOn(season.run, 'massG', day))
+  })
   test('values between steps lie between their neighbours; outside there are none', () => {
     const day = free.cover.startDay + 61
     const at = bandOn(free.cover, day)!

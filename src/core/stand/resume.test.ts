@@ -2,11 +2,13 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { findSpecies } from '../plants/catalogue'
 import { generatedEnsemble } from '../site/ensemble'
+import { firstMembers } from '../site/weather'
 import { plainInput } from '../season/plainInput'
 import { raked } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
 import { resumeStand, runSaving, runStand } from './kernel'
 import { drawMemberParameters } from './memberParameters'
+import { firstMembersOf, placeIn } from './series'
 import type { StandEvent, StandInput } from './types'
 
 const sowDay = dayNumber('2025-09-10')
@@ -32,6 +34,21 @@ describe('a run taken up again from a saved day', () => {
   const days = [sowDay, sowDay + 5, sowDay + 60, sowDay + 150, sowDay + 201]
   const { run, saved } = runSaving(input, ensemble, memberParameters, days)
 
+  test('its first members alone are the run of the first members', () => {
+    const own = drawMemberParameters(input.sown, 3, 9)
+    const some = runStand(input, firstMembers(ensemble, 3), own)
+    const cut = firstMembersOf(run, 3)
+    expect(cut.members).toBe(3)
+    for (let d = 0; d < run.days; d += 7)
+      for (let m = 0; m < 3; m++) {
+        expect(cut.massG[placeIn(cut, m, d)]).toBe(run.massG[placeIn(run, m, d)])
+        expect(cut.species[1].bbch[placeIn(cut, m, d)]).toBe(run.species[1].bbch[placeIn(run, m, d)])
+      }
+    expect(cut.species[0].plantsPerM2).toEqual(run.species[0].plantsPerM2.slice(0, 3))
+    expect(Object.keys(cut).sort()).toEqual(Object.keys(some).sort())
+    expect(cut.massG.length).toBe(some.massG.length)
+    expect(firstMembersOf(run, 8)).toBe(run)
+  })
   test('saving changes nothing', () => {
     expect(run).toEqual(runStand(input, ensemble, memberParameters))
   })

@@ -59,7 +59,7 @@ describe('sentences', () => {
     expect(trade([], [])).toBe('About level with oats alone.')
   })
   test('what would make it fail is counted, the most frequent first', () => {
-    expect(riskText({ failures: [{ id: 'dead', share: 0.01 }] })).toBe('Little speaks against it.')
+    expect(riskText({ failures: [{ id: 'dead', share: 0.01 }] })).toBe('No drawbacks found.')
     expect(
       riskText({
         failures: [

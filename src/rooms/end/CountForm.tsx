@@ -16,7 +16,7 @@ import type { EndView } from './useEnd'
 const USUAL_GROUND = { metric: '1', imperial: '10' } as const
 
 /** Plants per m² that stood before, of the species counted or of all. */
-const plantsOf = (components: readonly Component[], { plantsPerM2 }: StandForecast, speciesId: string) =>
+const plantsBefore = (components: readonly Component[], { plantsPerM2 }: StandForecast, speciesId: string) =>
   sumBy(plantsPerM2, ({ p50 }) => p50) === 0
     ? null
     : sumBy(
@@ -43,7 +43,7 @@ export function CountForm({ end }: { end: EndView }) {
       note: '',
     },
   })
-  const perM2 = forecast ? plantsOf(components, forecast, form.text.speciesId) : null
+  const perM2 = forecast ? plantsBefore(components, forecast, form.text.speciesId) : null
   const groundM2 = readQuantity(form.text.groundM2, 'area', units)
   const expected =
     perM2 !== null && groundM2 > 0

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { z } from 'zod'
 import { moveTurns, planInTurns, withoutTurns } from '../../actions/endStand'
 import { useAnswer } from '../../compute/useAnswer'
@@ -30,9 +30,11 @@ import type { EndView } from './useEnd'
 /** Ways that can stand at the end of mowings: acts of one's own hands or a sheet. */
 const LAST = METHODS.filter(({ waits, animals, id }) => !waits && !animals && id !== 'strips')
 
+const PAST = 'That day is past. Choose today or later.'
+
 const sequenceForm = (units: Units, today: number) =>
   z.object({
-    firstDay: dayOrNone((day) => (day < today ? 'That is past. Choose today or later.' : null)),
+    firstDay: dayOrNone((day) => (day < today ? PAST : null)),
     mowings: z.enum(['1', '2', '3', '4']),
     everyDays: quantity('count', units, { name: 'Days between mowings', low: 3, high: 60, whole: true }),
     heightCm: quantity('height', units, { name: 'Height left', low: 0, high: 100 }),
@@ -154,7 +156,7 @@ function Turns({ end }: { end: EndView }) {
           options={LAST.map(({ id, name }) => [id, name.toLowerCase()] as const)}
         />
         <TypedText form={form} name="lastAfterDays" label="Days later" className="w-28" decimal />
-        <TypedDay form={form} name="firstDay" label="Begin on" hint="empty: on its best day" />
+        <TypedDay form={form} name="firstDay" label="Start date" hint="empty: the best one" />
       </Form>
       <Waiting
         what="Trying your sequence"
@@ -231,13 +233,16 @@ const HAY_CHANCE = 0.4
 export function PlannedTurns({ end }: { end: EndView }) {
   const { data } = useGarden()
   const act = useAct()
+  const [past, setPast] = useState(false)
   const shielded =
     underSheet(end.stand, dayNumber(end.stand.end.plan?.date ?? isoDate(end.today)), true) === 'shielded'
   const planned = end.stand.cuts.flatMap(({ cut }) => (cut.plan && !cut.actual ? [cut.plan] : []))
   if (planned.length === 0) return null
   const move = (date: string) => {
     const byDays = dayNumber(date) - dayNumber(planned[0].date)
-    if (byDays !== 0) void act(moveTurns(data, end.stand, byDays))
+    const isPast = dayNumber(date) < end.today
+    setPast(isPast)
+    if (byDays !== 0 && !isPast) void act(moveTurns(data, end.stand, byDays))
   }
   return (
     <div className="mb-2" data-testid="planned-turns">
@@ -246,7 +251,7 @@ export function PlannedTurns({ end }: { end: EndView }) {
         Take this out
       </button>
       <div className="no-print mt-1 w-48">
-        <DayField label="Begin them on" date={planned[0].date} onDate={move} />
+        <DayField label="Start date" date={planned[0].date} error={past ? PAST : undefined} onDate={move} />
       </div>
       {shielded && findMethod(end.stand.end.plan?.method ?? 'harvest')?.sheet && <Shielding />}
     </div>

@@ -150,7 +150,7 @@ function NothingKnown({ beds, onSay }: { beds: readonly Bed[]; onSay: (bedId: st
   if (beds.length === 0 || beds.length > MOST_NAMED) return null
   return (
     <p className="no-print mt-3 flex flex-wrap items-center gap-1.5">
-      Bare, as far as is known. A cover grows in
+      These beds look bare. Tap one if something grows there.
       {beds.map(({ id, label }) => (
         <button key={id} className="btn btn-sm min-h-11 sm:min-h-8" onClick={() => onSay(id)}>
           {label}

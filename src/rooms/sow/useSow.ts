@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
+import { withDropOver } from '../../actions/dropOver'
 import { recordSowing } from '../../actions/recordSowing'
 import { isoDate, parseDay } from '../../core/foundations/day'
 import type { Outcome } from '../../core/foundations/outcome'
@@ -79,7 +80,8 @@ export function useSow(view: StandView) {
     const above =
       value.covering === 'crop dropped over' ? coverAbove(data.stands, bed, stand, value.date) : null
     const over = above?.start.actual && !above.end.actual ? above : null
-    const stored = await act(recordSowing(stand, actual, stock, over))
+    const sowing = recordSowing(stand, actual, stock)
+    const stored = await act(over ? withDropOver(data, sowing, stand, over, value.date, null) : sowing)
     if (stored) void navigate(`/watch/${stand.id}`)
     return stored
   })

@@ -3,6 +3,7 @@ import { isoDate } from '../../foundations/day'
 import { quantilesOf } from '../../foundations/statistics'
 import type { Check } from '../../garden/check'
 import { FRESH_CHECK } from '../../garden/fresh'
+import type { Stand } from '../../garden/schema'
 import { standRun } from '../../bed/standRun'
 import type { SeasonRun } from '../../season/run'
 import { dateQuantiles, stageDays, valuesOn } from '../../stand/summary'
@@ -31,6 +32,12 @@ export function lookDay(random: RandomStream, { sowDay, season: { run } }: Drawn
   const day = sowDay + whole(random, 25, 120)
   const up = run.species.every((species) => middle(valuesOn(run, species.bbch, day)).p50 >= 10)
   return up ? { day, cover: middle(valuesOn(run, run.cover, day)) } : null
+}
+
+/** The stand sown on a day that is known to within some days before and after it. */
+export function sownAbout({ stand, sowDay }: Drawn, before: number, after: number): Stand {
+  const sownBetween = { from: isoDate(sowDay - before), to: isoDate(sowDay + after) }
+  return { ...stand, start: { plan: null, actual: { ...stand.start.actual!, sownBetween } } }
 }
 
 const t1: Relation = {
@@ -147,10 +154,7 @@ const t9: Relation = {
     const drawn = drawStand(random, { mixes: 0, members: 60 })
     const at = lookDay(random, drawn)
     if (!at) return NO_CASE
-    const { actual } = drawn.stand.start
-    const from = isoDate(drawn.sowDay)
-    const to = isoDate(drawn.sowDay + 24)
-    const stand = { ...drawn.stand, start: { plan: null, actual: { ...actual!, sownBetween: { from, to } } } }
+    const stand = sownAbout(drawn, 0, 24)
     const bbch = middle(valuesOn(drawn.season.run, drawn.season.run.species[0].bbch, at.day)).p50
     const checks = [look(drawn, at.day, { cover: at.cover.p50, stageBbch: Math.round(bbch) })]
     const { sownOn } = standRun(testCase(stand, { checks }), drawn.ensemble)!

@@ -3,7 +3,7 @@ import { dateQuantiles, stageDays, valuesOn } from '../../stand/summary'
 import { standRun } from '../../bed/standRun'
 import { testCase } from '../beds'
 import { drawStand, mean, pct, whole } from './draw'
-import { look, lookDay, middle, withChecks } from './looks'
+import { look, lookDay, middle, sownAbout, withChecks } from './looks'
 import { HOLDS, holdsIf, NO_CASE, violated, type Relation } from './relation'
 
 const t2: Relation = {
@@ -135,9 +135,7 @@ const t12: Relation = {
     const drawn = drawStand(random, { mixes: 0, members: 60 })
     const at = lookDay(random, drawn)
     if (!at) return NO_CASE
-    const { actual } = drawn.stand.start
-    const sownBetween = { from: isoDate(drawn.sowDay - 8), to: isoDate(drawn.sowDay + 8) }
-    const stand = { ...drawn.stand, start: { plan: null, actual: { ...actual!, sownBetween } } }
+    const stand = sownAbout(drawn, 8, 8)
     const grow = (cover: number | null) =>
       standRun(
         testCase(stand, {
@@ -166,9 +164,7 @@ const t13: Relation = {
     const drawn = drawStand(random, { mixes: 1, members: 60 })
     const at = lookDay(random, drawn)
     if (!at) return NO_CASE
-    const { actual } = drawn.stand.start
-    const sownBetween = { from: isoDate(drawn.sowDay - 12), to: isoDate(drawn.sowDay + 12) }
-    const stand = { ...drawn.stand, start: { plan: null, actual: { ...actual!, sownBetween } } }
+    const stand = sownAbout(drawn, 12, 12)
     const bbch = middle(valuesOn(drawn.season.run, drawn.season.run.species[0].bbch, at.day)).p50
     if (bbch > 85) return NO_CASE
     const stage = look(drawn, at.day, { stageBbch: Math.round(bbch), stageOf: drawn.plants[0].id })

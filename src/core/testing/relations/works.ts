@@ -1,12 +1,11 @@
 import { isoDate } from '../../foundations/day'
-import { evaluate } from '../../scenario/evaluate'
 import { bestTermination } from '../../scenario/best'
 import { seedFitDays } from '../../scenario/seedFit'
 import { SEEDS_BORNE } from '../../scenario/starts'
 import { shareOf } from '../../foundations/statistics'
 import { valuesOn } from '../../stand/summary'
 import { findMethod } from '../../termination/methods'
-import { drawStand, endBy, mean, pct, planned, WAYS, whole } from './draw'
+import { drawStand, endBy, mean, mowing, pct, planned, WAYS, whole } from './draw'
 import { aliveIn, at, deadBy, ending, plan, toldAlive, WORK } from './ends'
 import { HOLDS, holdsIf, NO_CASE, type Relation } from './relation'
 
@@ -77,14 +76,13 @@ const e11 = ending(
 
 const e16 = ending(
   'E16',
-  'What an ending leaves is alive once: a sheet, pulling or turning right after leaves no more',
+  'What a cut leaves is alive once: turned after it, no more lives than by the better of the two',
   ({ random, drawn, day, method }) => {
     const on = day + whole(random, 4, 20)
     const first = plan(drawn, endBy(method, day)).ended!
     const left = aliveIn(first, on)
-    const cut = { date: isoDate(day), heightCm: 5, groundShare: 1, fate: 'dropped' as const, note: '' }
-    const mown = evaluate(planned(drawn, { cuts: [cut] }), drawn.ensemble)
-    if (!mown || left < 0.02) return NO_CASE
+    const cut = mowing(day, 5)
+    if (left < 0.02) return NO_CASE
     const both = toldAlive(plan(drawn, endBy('turn', on), [cut]))
     const turned = toldAlive(plan(drawn, endBy('turn', on)))
     return holdsIf(
