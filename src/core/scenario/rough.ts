@@ -24,7 +24,7 @@ export type Barely = Rival & { tried: Tried }
 const ROUGH_GAP = 0.15
 const DAY_GAP = 0.3
 /** Work that is surely more, whatever day it is begun on. */
-const MORE_WORK = 1.15
+const MORE_WORK = 1.5
 
 const topOf = (some: readonly Barely[]) => Math.max(-1, ...some.map(({ worth }) => worth))
 

@@ -46,7 +46,7 @@ export function developmentDay(
   ownDevelopment: Float64Array,
   { thermalCd, response }: Today,
 ): void {
-  const { ageCd, leafCd, vernal, emergence, lai } = plants
+  const { ageCd, leafCd, vernal, emergence } = plants
   const { parameters: p, perennial } = plant
   const { t31Cd } = p
   const photo = photoFactor(daylightH, p)
@@ -60,7 +60,7 @@ export function developmentDay(
     const tMax = tMaxC[at + m]
     const thermal = dailyThermalTime(tMin, tMax, p)
     const age = ageCd[m]
-    if (age < t31Cd && (!biennial || lai[m] > YOUNG_LAI)) vernal[m] += vernalisingDay((tMin + tMax) / 2)
+    if (age < t31Cd && (!biennial || leafCd[m] >= STORE_CD)) vernal[m] += vernalisingDay((tMin + tMax) / 2)
     const pace = developmentPace(age, vernal[m], photo, p)
     emergence[m] = GROWING
     ageCd[m] = atMost(oldest, age + ownDevelopment[m] * thermal * pace)

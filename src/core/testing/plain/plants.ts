@@ -102,7 +102,7 @@ export function live(
   const swing = 0.35 * (day.tMax - day.tMin)
   const warm = (t: number) => trapezoid(t, p.developBaseC, p.developOptLowC, p.developOptHighC, p.developMaxC)
   const thermal = (warm(mean - swing) + warm(mean + swing)) / 2
-  const feels = now().age < p.t31Cd && (p.vernalFloor > 0 || now().lai > 0.8)
+  const feels = now().age < p.t31Cd && (p.vernalFloor > 0 || now().warmth >= 600)
   const cold = now().cold + (feels ? coldDay(mean) : 0)
   const vernal =
     p.vernalDays === 0 ? 1 : p.vernalFloor + (1 - p.vernalFloor) * Math.min(1, cold / p.vernalDays) ** 2

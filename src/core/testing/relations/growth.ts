@@ -173,7 +173,7 @@ const g6: Relation = {
   },
 }
 
-/** The weather with some days of all members colder. */
+/** The weather with some nights of all members colder. */
 const colder = (ensemble: WeatherEnsemble, fromDay: number, days: number, byC: number): WeatherEnsemble => ({
   ...ensemble,
   members: ensemble.members.map((member) => {
@@ -181,7 +181,7 @@ const colder = (ensemble: WeatherEnsemble, fromDay: number, days: number, byC: n
       Float64Array.from(values, (t, i) =>
         ensemble.startDay + i >= fromDay && ensemble.startDay + i < fromDay + days ? t - byC : t,
       )
-    return { ...member, tMinC: chill(member.tMinC), tMaxC: chill(member.tMaxC) } as typeof member
+    return { ...member, tMinC: chill(member.tMinC) } as typeof member
   }),
 })
 
