@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { parse } from 'csv-parse/sync'
 import { unzipSync } from 'fflate'
@@ -115,20 +115,36 @@ test('a full disk is said, and what was stored stays', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Marlpit Lane' })).toBeVisible()
 })
 
+/** Presses a button and leaves the page while the database is busy with something else, so that nothing is stored before. */
+async function pressAndLeave(button: Locator, url: string) {
+  await button.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const opened = indexedDB.open('kilim')
+        opened.onsuccess = () => {
+          const { result: db } = opened
+          const store = db.transaction([...db.objectStoreNames], 'readwrite').objectStore('gardens')
+          const stayBusy = () => {
+            store.count().onsuccess = stayBusy
+          }
+          stayBusy()
+          resolve()
+        }
+      }),
+  )
+  await button.evaluate((element: HTMLElement, to) => (element.click(), location.assign(to)), url)
+}
+
 test('what is pressed in the moment a page is left is done, once, by the next', async ({ page }) => {
   await openDemo(page, 'marlpit-lane')
   await page.goto('/end/marlpit-lane-stand-10')
   await page.getByText('Treat its parts apart').click()
-  await page
-    .getByRole('button', { name: 'Part it' })
-    .evaluate((button: HTMLElement) => (button.click(), location.assign('/bed/marlpit-lane-L4')))
+  await pressAndLeave(page.getByRole('button', { name: 'Part it' }), '/bed/marlpit-lane-L4')
   const parts = page.getByTestId('parts-compared')
   await expect(page.getByText('Done after the page was left: Parted')).toBeVisible()
   await expect(parts.getByRole('row', { name: /first half/ })).toBeVisible()
-  await page
-    .getByRole('banner')
-    .getByRole('button', { name: 'Undo', exact: true })
-    .evaluate((button: HTMLElement) => (button.click(), location.assign('/bed/marlpit-lane-L4')))
+  const undo = page.getByRole('banner').getByRole('button', { name: 'Undo', exact: true })
+  await pressAndLeave(undo, '/bed/marlpit-lane-L4')
   await expect(page.getByText('Done after the page was left: Undo: Parted')).toBeVisible()
   await expect(page.getByTestId('at-the-bed')).toContainText('nearly certain')
   await expect(parts).toHaveCount(0)

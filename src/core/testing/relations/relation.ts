@@ -33,7 +33,7 @@ export type Fared = {
 }
 
 /** Draws that are no case are drawn again this many times for each case wanted. */
-const MOST_DRAWS = 12
+const MOST_DRAWS = 40
 
 /** Tries a relation on so many cases, the same for the same seed. */
 export function tried({ id, of }: Relation, cases: number, seed: number): Fared {
