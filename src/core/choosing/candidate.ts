@@ -45,18 +45,20 @@ export type Judgement = {
 
 /** Purposes that are served by what the cover leaves on or in the ground. */
 export const GROWTH_LEFT: readonly ChooseQuestion['purposes'][number][] = ['feed', 'mass', 'mulch', 'raw']
+/** Of these, those whose amount is already what is left. */
+const COUNTED_AS_LEFT: readonly ChooseQuestion['purposes'][number][] = ['feed', 'mulch']
 /** Share of what is carried off that is lost though it comes back as compost (judgement, 0.4–0.8). */
 const LOST_AS_COMPOST = 0.6
 
-/** Share of the growth that serves the ground after an ending, 0–1. */
-const servesAfter = (best: BestTermination | null) =>
-  1 - LOST_AS_COMPOST * ((best && findMethod(best.method)?.removed) ?? 0)
+/** Share of the standing growth that an ending leaves in the bed, 0–1. */
+const leftBy = (best: BestTermination | null) => 1 - ((best && findMethod(best.method)?.removed) ?? 0)
 
 /**
  * Amounts of each purpose, with the worth the rank gives them, 0–1; of purposes that live on what is left, what the ending
  * carries off counts less.
  */
-function purposesOf({ run, ensemble, question }: Grown, endDay: number, served: number): PurposeResult[] {
+function purposesOf({ run, ensemble, question }: Grown, endDay: number, left: number): PurposeResult[] {
+  const served = 1 - LOST_AS_COMPOST * (1 - left)
   return question.purposes.map((id) => {
     const purpose = findPurpose(id)
     const amounts = Float64Array.from({ length: run.members }, (_, member) =>
@@ -65,6 +67,7 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number, served: 
         ensemble,
         member,
         endDay,
+        left,
         weeds: question.weeds,
         resistant: question.means.resistant,
       }),
@@ -74,7 +77,8 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number, served: 
     )
     const amount = quantilesOf(amounts)!
     const worth = 0.4 * chanceOfGoal + 0.6 * goalShare(purpose, amount.p50)
-    return { id, amount, chanceOfGoal, worth: GROWTH_LEFT.includes(id) ? served * worth : worth }
+    const lessened = GROWTH_LEFT.includes(id) && !COUNTED_AS_LEFT.includes(id)
+    return { id, amount, chanceOfGoal, worth: lessened ? served * worth : worth }
   })
 }
 
@@ -92,7 +96,7 @@ export function candidateOf(
   heightM: number,
 ): Candidate {
   const { key, components, sowDay, question, run, covered, flower, covering, cost, plants } = grown
-  const purposes = purposesOf(grown, endDay, servesAfter(best))
+  const purposes = purposesOf(grown, endDay, leftBy(best))
   const weights = purposes.map((_, i) => PURPOSE_WEIGHTS[i] ?? 0.1)
   const use =
     purposes.reduce((sum, entry, i) => sum + weights[i] * entry.worth, 0) /

@@ -12,6 +12,8 @@ export type Counting = {
   member: number
   /** Day the stand is ended. */
   endDay: number
+  /** Share of what stands then that the ending leaves in the bed, 0–1. */
+  left: number
   weeds: WeedKind
   /** Covers of which the seed is named resistant to root-knot nematodes. */
   resistant: readonly string[]
@@ -29,6 +31,10 @@ export const grownMass = (counting: Counting) => {
   const notOwn = run.residueG[placeIn(run, member, 0)] + broughtBy(run, endDay).massG
   return run.massG[at] + Math.max(0, run.residueG[at] - notOwn)
 }
+
+/** What of it lies in the bed once it is ended. */
+export const massLeft = (counting: Counting) =>
+  grownMass(counting) - (1 - counting.left) * counting.run.massG[indexOf(counting)]
 
 /** Days between those looked at for the most that a cover has grown. */
 const LOOKED_AT_EVERY = 7
@@ -65,11 +71,16 @@ function nitrogenKept(counting: Counting): { kept: number; gathered: number } {
 export const nitrateHeld = (counting: Counting): number =>
   Math.max(0, nitrogenKept(counting).kept - counting.run.fixedG[indexOf(counting)])
 
-/** Nitrogen fixed that is still there for the next crop, g m⁻²: what frost killed by Christmas has lost most of it by June. */
+/**
+ * Nitrogen fixed that is still there for the next crop, g m⁻²: what frost killed by Christmas has lost most of it by June, and
+ * what is carried off is gone.
+ */
 export function fixedAndKept(counting: Counting): number {
-  const fixed = counting.run.fixedG[indexOf(counting)]
+  const at = indexOf(counting)
+  const { fixedG, nitrogenG } = counting.run
   const { kept, gathered } = nitrogenKept(counting)
-  return gathered > 0 ? fixed * Math.min(1, kept / gathered) : 0
+  const here = Math.max(0, kept - (1 - counting.left) * nitrogenG[at])
+  return gathered > 0 ? fixedG[at] * Math.min(1, here / gathered) : 0
 }
 
 /** Soil temperatures at which the weeds of a season come up, °C (judgement). */

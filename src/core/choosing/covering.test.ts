@@ -77,7 +77,7 @@ test('what fell from the cover above is not told as grown', () => {
   const endDay = dayNumber('2026-07-01')
   for (let member = 0; member < run.members; member++) {
     const at = placeIn(run, member, endDay - run.startDay)
-    const grown = grownMass({ run, ensemble, member, endDay, weeds: 'any', resistant: [] })
+    const grown = grownMass({ run, ensemble, member, endDay, left: 1, weeds: 'any', resistant: [] })
     expect(run.residueG[at]).toBeGreaterThan(100)
     expect(grown).toBeGreaterThanOrEqual(run.massG[at])
     expect(grown).toBeLessThan(run.massG[at] + 60)

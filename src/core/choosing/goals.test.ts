@@ -45,6 +45,7 @@ describe.each(Object.keys(PLACES) as (keyof typeof PLACES)[])('goals of purposes
           ensemble,
           member,
           endDay: sowDay + days,
+          left: 1,
           weeds: 'any',
           resistant: [],
         })

@@ -17,10 +17,18 @@ const stand = (id: string) => {
 }
 
 /** Mean amount of a purpose over the members, some days after sowing. */
-function amount(purpose: PurposeId, species: string, days = 60, weeds: WeedKind = 'any'): number {
+function amount(purpose: PurposeId, species: string, days = 60, weeds: WeedKind = 'any', left = 1): number {
   const { run, ensemble } = stand(species)
   const values = Array.from({ length: run.members }, (_, member) =>
-    findPurpose(purpose).amount({ run, ensemble, member, endDay: run.startDay + days, weeds, resistant: [] }),
+    findPurpose(purpose).amount({
+      run,
+      ensemble,
+      member,
+      endDay: run.startDay + days,
+      left,
+      weeds,
+      resistant: [],
+    }),
   )
   return values.reduce((sum, value) => sum + value, 0) / values.length
 }
@@ -29,6 +37,15 @@ describe('purposes are counted from what grew', () => {
   test('feed: peas fix nitrogen, oats none', () => {
     expect(amount('feed', 'field-pea')).toBeGreaterThan(1)
     expect(amount('feed', 'oats')).toBe(0)
+  })
+  test('feed and mulch: what is carried off is not counted', () => {
+    for (const purpose of ['feed', 'mulch'] as const) {
+      const all = amount(purpose, 'field-pea')
+      const carried = amount(purpose, 'field-pea', 60, 'any', 0.05)
+      expect(carried).toBeGreaterThanOrEqual(0.05 * all)
+      expect(carried).toBeLessThan(0.3 * all)
+      expect(amount(purpose, 'field-pea', 60, 'any', 0.5)).toBeLessThan(0.7 * all)
+    }
   })
   test('hold: oats take up soil nitrogen; what peas fixed does not count', () => {
     expect(amount('hold', 'oats')).toBeGreaterThan(2)
@@ -42,7 +59,7 @@ describe('purposes are counted from what grew', () => {
     const held = (date: string) => {
       const endDay = dayNumber(date)
       const each = Array.from({ length: run.members }, (_, member) =>
-        findPurpose('hold').amount({ run, ensemble, member, endDay, weeds: 'any', resistant: [] }),
+        findPurpose('hold').amount({ run, ensemble, member, endDay, left: 1, weeds: 'any', resistant: [] }),
       )
       return each.reduce((sum, value) => sum + value, 0) / each.length
     }
@@ -78,6 +95,7 @@ describe('purposes are counted from what grew', () => {
       ensemble,
       member: 0,
       endDay: run.startDay + 60,
+      left: 1,
       weeds: 'any' as const,
       resistant: [],
     }

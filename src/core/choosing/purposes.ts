@@ -8,7 +8,7 @@ import {
   daysToCover,
   fixedAndKept,
   flowerDays,
-  grownMass,
+  massLeft,
   mostGrown,
   liftedMulch,
   nitrateHeld,
@@ -39,7 +39,7 @@ export const PURPOSES: readonly Purpose[] = [
     measure: 'fixed nitrogen kept',
     unit: 'nitrogen',
     goal: 6,
-    from: 'what legumes fix until the cover is ended, less what rotted early and was washed out of reach',
+    from: 'what legumes fix until the cover is ended, less what rotted early and was washed out of reach, and what is carried off',
     amount: fixedAndKept,
   },
   {
@@ -102,8 +102,8 @@ export const PURPOSES: readonly Purpose[] = [
     measure: 'mulch when ended',
     unit: 'dry matter',
     goal: 500,
-    from: 'live growth and what has fallen of it on the day it is ended',
-    amount: grownMass,
+    from: 'live growth and what has fallen of it on the day it is ended, less what is carried off',
+    amount: massLeft,
   },
   {
     id: 'carry',
