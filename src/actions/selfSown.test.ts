@@ -6,13 +6,14 @@ import { stand as standSchema, type Stand } from '../core/garden/schema'
 import { isSelfSown } from '../core/garden/timeline'
 import { findSpecies } from '../core/plants/catalogue'
 import { letSeed } from '../core/scenario/letSeed'
+import { selfSownCase, sownItself } from '../core/scenario/selfSown'
 import { plantsExpected, sownSpecies } from '../core/season/input'
 import { generatedEnsemble } from '../core/site/ensemble'
 import { testBed } from '../core/testing/beds'
+import { dateQuantiles, stageDays } from '../core/stand/summary'
 import { testPlan } from '../core/testing/plans'
 import { TEST_SITES } from '../core/testing/sites'
-import { marlpitLane } from '../demo/marlpitLane'
-import { acceptSelfSown, cameUpItself, sownItself } from './selfSown'
+import { acceptSelfSown, cameUpItself } from './selfSown'
 
 const ensemble = generatedEnsemble(TEST_SITES.pennsylvania, dayNumber('2026-03-01'), 330, 24, 1)
 const plan = testPlan('oats', '2026-04-05', '2026-08-10', 'chop', 'garlic', '2026-10-15')
@@ -27,7 +28,7 @@ const fallen = days.at(-1)!.seeds.reduce((sum, { viablePerM2 }) => sum + viableP
 describe('its seedlings as the next stand', () => {
   const mother = plan.standCase.stand
   const last = days.at(-1)!
-  const step = acceptSelfSown({ garden: marlpitLane().garden }, mother, testBed, last)
+  const step = acceptSelfSown(mother, testBed, last)
   const [ended, fresh] = putBy(step)
   test('the mother ends that day, and what fell is the sowing', () => {
     expect(dayNumber(ended.end.plan!.date)).toBe(last.day)
@@ -38,7 +39,7 @@ describe('its seedlings as the next stand', () => {
   test('an ending that would take the seedlings too gives way to a cut over the seed', () => {
     const endedBy = (method: EndMethodId) => {
       const end = { plan: { date: '2026-08-10', method, passes: 1, note: 'own' }, actual: null }
-      const [one] = putBy(acceptSelfSown({ garden: marlpitLane().garden }, { ...mother, end }, testBed, last))
+      const [one] = putBy(acceptSelfSown({ ...mother, end }, testBed, last))
       return one.end.plan!.method
     }
     for (const method of ['tarp', 'turn', 'hens', 'winter-kill'] as const)
@@ -49,6 +50,15 @@ describe('its seedlings as the next stand', () => {
     const expected = plantsExpected(sownSpecies(fresh, testBed))
     const told = last.seeds.reduce((sum, { sproutsPerM2 }) => sum + sproutsPerM2!.p50, 0)
     expect(expected).toBeCloseTo(told, -1)
+  })
+  test('they are up when their own forecast says, not before the seed lies', () => {
+    for (const seedDay of days.filter(({ up }) => up?.quantiles)) {
+      const seedlings = selfSownCase(plan.standCase, dayNumber('2026-04-05'), seedDay, 'own')!
+      const { run } = standRun(seedlings, ensemble)!
+      const own = dateQuantiles(stageDays(run, 0, 9)).quantiles!
+      expect(Math.abs(own.p50 - seedDay.up!.quantiles!.p50)).toBeLessThanOrEqual(1)
+      expect(seedDay.up!.quantiles!.p10).toBeGreaterThan(seedDay.day)
+    }
   })
   test('seed that lies dormant is not counted on', () => {
     const [component] = sownItself(last, mother, testBed)

@@ -40,7 +40,7 @@ import { groundSheet, type GroundSheetAnswer } from '../core/termination/groundS
 import { cutting, type CutAnswer } from '../core/scenario/cutting'
 import { regrowthInSteps, type CutOutcome, type RegrowthQuestion } from '../core/scenario/regrowth'
 import { inTurnsInSteps, type Sequence, type SequenceOutcome } from '../core/scenario/inTurns'
-import { letSeed, type SeedDay } from '../core/scenario/letSeed'
+import { letSeedInSteps, type SeedDay } from '../core/scenario/letSeed'
 import { moving, type MovingAnswer, type MovingQuestion } from '../core/scenario/moving'
 import { ensembleFor, recordFor, seasonFor } from './grown'
 import { readWeatherFile } from './weatherFile'
@@ -166,7 +166,7 @@ export const jobs = {
   *letSeed(spec: WeatherSpec, scenario: Scenario): Steps<SeedDay[]> {
     const ensemble = yield* ensembleFor(spec)
     const season = yield* seasonFor({ ...scenario.standCase, own: scenario.means.own }, ensemble)
-    return season ? letSeed(scenario, season) : []
+    return season ? yield* letSeedInSteps(scenario, season) : []
   },
   *inTurns(
     spec: WeatherSpec,

@@ -28,7 +28,7 @@ export function jobText(
     case 'self-sown':
       return {
         title: `See whether ${name} has sown itself`,
-        detail: 'Taken as come up once it is ticked; sow it by hand where it is thin.',
+        detail: `${days.length > 1 ? `Its seedlings are up about ${shortDate(days[0])} to ${shortDate(days[1])}. ` : ''}Taken as come up once it is ticked; sow it by hand where it is thin.`,
       }
     case 'plant':
       return { title: `Plant ${name}`, detail: 'As planned; look at the gates first where a cover stood.' }

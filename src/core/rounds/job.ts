@@ -91,6 +91,10 @@ export const job = (stand: Stand, kind: JobKind, dueDay: number, extra: Partial<
   ...extra,
 })
 
+/** When a forecast has a stage; undefined where it tells nothing of it. */
+export const stageOf = (forecast: StandForecast | undefined, bbch: number) =>
+  forecast?.stages.find((stage) => stage.bbch === bbch)?.date
+
 export const isCover = (stand: Stand) => stand.content.kind === 'cover'
 export const startDay = (stand: Stand) => {
   const start = latest(stand.start)

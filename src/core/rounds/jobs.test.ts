@@ -78,6 +78,24 @@ describe('each kind of job comes when it is due and not otherwise', () => {
     expect(jobs('2026-05-12')).toMatchObject([{ kind: 'sow', standId: 'buckwheat', overStandId: 'rye' }])
     expect(kinds(jobs('2026-05-13'))).toEqual(['end', 'sow'])
   })
+  test('a stand let seed is not to be ended before it; its seedlings are looked for when they are up', () => {
+    const mother = cover({ end: { plan: ending('2026-06-20', 'chop'), actual: null } })
+    const seedlings: Stand = {
+      ...cover({ id: 'seedlings', underStandId: mother.id }),
+      start: { plan: { ...sown('2026-04-20'), selfSown: true }, actual: null },
+    }
+    const ripe = { 9: around('2026-05-12', 2), 85: around('2026-05-20') }
+    expect(kinds(round(mother, ripe))).toContain('seed')
+    const both = round(mother, ripe, { stands: [mother, seedlings] })
+    expect(kinds(both)).not.toContain('seed')
+    const told = { ...forecast(ripe), standId: seedlings.id }
+    const known = round(seedlings, {}, { forecasts: new Map([[seedlings.id, told]]) })
+    expect(known.find(({ kind }) => kind === 'self-sown')).toMatchObject({
+      dueDay: dayNumber('2026-05-12'),
+      days: [dayNumber('2026-05-10'), dayNumber('2026-05-14')],
+    })
+    expect(round(seedlings).find(({ kind }) => kind === 'self-sown')!.dueDay).toBe(dayNumber('2026-05-11'))
+  })
   test('trays when they are to be sown for a planned transplanting, for a fortnight', () => {
     const tomato = (plantOn: string, establishment: 'transplant' | 'seed' = 'transplant') =>
       cover({

@@ -5,14 +5,15 @@ import { looksAfter } from '../termination/counted'
 import { USUAL_LANES } from '../termination/lastAct'
 import { findMethod } from '../termination/methods'
 import { segmentSizeM } from '../garden/area'
+import { isSelfSown } from '../garden/timeline'
 import { findCrop } from '../plants/crops'
 import { droppedWith } from '../seeding/dropOver'
 import { groundSheets } from './groundSheets'
 import { mulching, mulchingBare } from './mulching'
-import { isCover, job, startDay, type Job, type Maker, type RoundsInput } from './job'
+import { isCover, job, stageOf, startDay, type Job, type Maker, type RoundsInput } from './job'
 import { lookTells } from './looks'
 import { dueSteps, trays } from './planned'
-import { bandOn, type StandForecast } from '../season/standForecast'
+import { bandOn } from '../season/standForecast'
 import { troublesOf } from '../tracking/decisions'
 
 export type { Job, JobKind, RoundsInput } from './job'
@@ -32,8 +33,6 @@ const DRY_TOP = 0.35
 /** Frost that takes a tender crop, °C. */
 const TENDER_C = 0
 
-const stageOf = (forecast: StandForecast | undefined, bbch: number) =>
-  forecast?.stages.find((stage) => stage.bbch === bbch)?.date
 const lastSeen = ({ checks }: RoundsInput, stand: Stand) =>
   Math.max(
     -Infinity,
@@ -104,7 +103,8 @@ const growth: Maker = (input, stand) => {
     )
   const ripe = stageOf(forecast, 85)
   const ends = plan ? dayNumber(plan.date) : Infinity
-  if (ripe?.quantiles && ripe.chance > 0.3 && ripe.quantiles.p10 < ends) {
+  const letSeed = input.stands.some((other) => other.underStandId === stand.id && isSelfSown(other))
+  if (!letSeed && ripe?.quantiles && ripe.chance > 0.3 && ripe.quantiles.p10 < ends) {
     const { p10, p50 } = ripe.quantiles
     const begun = p10 <= today
     jobs.push(

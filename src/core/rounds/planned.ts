@@ -2,21 +2,25 @@ import { dayNumber } from '../foundations/day'
 import { isSelfSown } from '../garden/timeline'
 import { trayOf } from '../plants/trays'
 import { findMethod } from '../termination/methods'
-import { isCover, job, type Job, type Maker } from './job'
+import { isCover, job, stageOf, type Job, type Maker } from './job'
 
-/** Days after seed fell from which its seedlings are looked for. */
+/** Days after seed fell from which its seedlings are looked for, where nothing tells when they are up. */
 const COMES_UP_DAYS = 21
 /** Days after which trays not sown are too late to name. */
 const TRAY_GRACE_DAYS = 14
 
 /** What is planned and not done yet: sowings, cuts, endings, plantings. */
-export const dueSteps: Maker = ({ today }, stand) => {
+export const dueSteps: Maker = ({ today, forecasts }, stand) => {
   if (stand.content.kind === 'sheet') return []
   const jobs: Job[] = []
   const { start, end } = stand
   if (!start.actual && start.plan) {
     const due = dayNumber(start.plan.date)
-    if (isSelfSown(stand)) jobs.push(job(stand, 'self-sown', due + COMES_UP_DAYS))
+    const up = isSelfSown(stand) && stageOf(forecasts.get(stand.id), 9)?.quantiles
+    if (isSelfSown(stand))
+      jobs.push(
+        job(stand, 'self-sown', up ? up.p50 : due + COMES_UP_DAYS, { days: up ? [up.p10, up.p90] : [] }),
+      )
     else jobs.push(job(stand, isCover(stand) ? 'sow' : 'plant', due, { urgent: due < today - 3 }))
   }
   if (start.actual && !end.actual)

@@ -1,24 +1,38 @@
+import { standRunInSteps } from '../bed/standRun'
 import { dayNumber } from '../foundations/day'
+import { atOnce, type Steps } from '../foundations/steps'
+import type { StandCase } from '../season/cases'
 import type { SeasonRun } from '../season/run'
-import { selfSowing, type SelfSowing } from '../stand/reseeding'
-import { stageDays } from '../stand/summary'
+import type { WeatherEnsemble } from '../site/weather'
+import { selfSowing } from '../stand/reseeding'
+import { dateQuantiles, stageDays, type DateQuantiles } from '../stand/summary'
 import { quantilesOf } from '../foundations/statistics'
 import { targetDay } from './plan'
+import { selfSownCase, type SeedFall } from './selfSown'
 import type { Scenario } from './types'
 
-/** What a cover has sown by itself when it is ended on a day, species by species; none where no seed is fit to sprout. */
-export type SeedDay = { day: number; seeds: SelfSowing[] }
+/** What a cover has sown by itself when it is ended on a day, and when its seedlings are up; null where too few would be. */
+export type SeedDay = SeedFall & { up: DateQuantiles | null }
 
 /** Stage from which there is seed, and days after it that are told. */
 const SETS_BBCH = 71
 const TOLD_DAYS = 84
 const MOST_DAYS = 8
+/** Days after the end that its seedlings are waited for, and the stage at which they are up. */
+const WAITED_DAYS = 60
+const UP_BBCH = 9
 
 /**
  * The seed rain of a stand that is let go on: what lies on the ground, fit to sprout, for each of some days on which it
  * could be ended, from the last without any to the day the ground is wanted. Empty where it sets none by then.
  */
-export function letSeed({ follows, today, standCase }: Scenario, { run, ensemble }: SeasonRun): SeedDay[] {
+export const letSeed = atOnce(letSeedInSteps)
+
+/** The same with pauses. */
+export function* letSeedInSteps(
+  { follows, today, standCase }: Scenario,
+  { run, ensemble }: SeasonRun,
+): Steps<SeedDay[]> {
   const first = run.sown.flatMap((_, component) => {
     const days = stageDays(run, component, SETS_BBCH).filter((day) => !Number.isNaN(day))
     return days.length * 2 > run.members ? [quantilesOf(days)!.p10] : []
@@ -34,5 +48,18 @@ export function letSeed({ follows, today, standCase }: Scenario, { run, ensemble
     Array.from({ length: MOST_DAYS }, (_, i) => Math.round(from + (i * (last - from)) / (MOST_DAYS - 1))),
   )
   if (planned && planned > from && planned <= last) days.add(planned)
-  return [...days].sort((a, b) => a - b).map((day) => ({ day, seeds: selfSowing(run, ensemble, day, true) }))
+  const told: SeedDay[] = []
+  for (const day of [...days].sort((a, b) => a - b)) {
+    const fall = { day, seeds: selfSowing(run, ensemble, day, true) }
+    const seedlings = selfSownCase(standCase, run.startDay, fall, 'seedlings')
+    told.push({ ...fall, up: seedlings && (yield* upDays(seedlings, day, ensemble)) })
+    yield
+  }
+  return told
+}
+
+/** When seedlings are up, as the forecast of their stand tells it. */
+function* upDays(seedlings: StandCase, day: number, ensemble: WeatherEnsemble): Steps<DateQuantiles | null> {
+  const season = yield* standRunInSteps(seedlings, ensemble, [], day + WAITED_DAYS)
+  return season && dateQuantiles(stageDays(season.run, 0, UP_BBCH))
 }

@@ -11,7 +11,7 @@ import { Scroll } from '../../parts/Scroll'
 import { SelectField } from '../../parts/SelectField'
 import { Waiting } from '../../parts/Waiting'
 import { Why } from '../../parts/Why'
-import { useAct, useGarden } from '../../state/garden'
+import { useAct } from '../../state/garden'
 import { useSettled } from '../../state/useSettled'
 import { densityNumber, longDate, percent, perGround, shortDate } from '../../text/format'
 import { plantsOf, standName } from '../../text/names'
@@ -71,7 +71,6 @@ const upOn = ({ seeds }: SeedDay) =>
   seeds.reduce((sum, { sproutsPerM2 }) => sum + (sproutsPerM2?.p50 ?? 0), 0)
 
 function SeedDays({ end, days }: { end: EndView; days: SeedDay[] }) {
-  const { data } = useGarden()
   const act = useAct()
   const navigate = useNavigate()
   const { units } = end.garden
@@ -84,7 +83,7 @@ function SeedDays({ end, days }: { end: EndView; days: SeedDay[] }) {
   const taken = next?.stand.start.plan ? dayNumber(next.stand.start.plan.date) : null
   const { run: accept } = useOnce(async () => {
     if (!pick) return
-    const step = acceptSelfSown(data, end.stand, end.view.bed, pick)
+    const step = acceptSelfSown(end.stand, end.view.bed, pick)
     if (await act(step)) void navigate(`/watch/${step.standId}`)
   })
   return (
@@ -113,7 +112,7 @@ function SeedDays({ end, days }: { end: EndView; days: SeedDay[] }) {
           </thead>
           <tbody>
             {days.map((seedDay) => {
-              const up = seedDay.seeds.find(({ sprouts }) => sprouts.quantiles)?.sprouts.quantiles
+              const up = seedDay.up?.quantiles
               return (
                 <tr key={seedDay.day}>
                   <td>{shortDate(seedDay.day)}</td>

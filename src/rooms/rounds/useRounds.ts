@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import { notice } from '../../state/notices'
 import { addDays, dayNumber, isoDate } from '../../core/foundations/day'
 import type { Stand } from '../../core/garden/schema'
+import { isSelfSown } from '../../core/garden/timeline'
 import { mulchOnBeds } from '../../core/residue/mulchStore'
 import { withMulchAsPlanned } from '../../core/season/owedMulch'
 import { segmentOf } from '../../core/rounds/job'
@@ -57,7 +58,7 @@ export function useRounds() {
       expected.stands.filter(
         (stand) =>
           stand.content.kind === 'cover' &&
-          stand.start.actual &&
+          (stand.start.actual || isSelfSown(stand)) &&
           (!stand.end.actual || addDays(stand.end.actual.date, AFTER_END_DAYS) >= isoDate(today)),
       ),
     [expected.stands, today],
