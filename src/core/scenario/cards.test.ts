@@ -3,7 +3,11 @@ import { dayNumber, isoDate } from '../foundations/day'
 import { standRun } from '../bed/standRun'
 import { quantilesOf, shareOf } from '../foundations/statistics'
 import type { Check } from '../garden/check'
-import { FRESH_CHECK, USUAL_CLIMATE } from '../garden/fresh'
+import { FRESH_CHECK, FRESH_STAND, USUAL_CLIMATE } from '../garden/fresh'
+import { clearing, planting } from '../garden/newStands'
+import type { Stand } from '../garden/schema'
+import { jobsOf } from '../rounds/jobs'
+import { testBed, testCover } from '../testing/beds'
 import type { SiteClimate } from '../garden/site'
 import { findSpecies } from '../plants/catalogue'
 import { grown, endBy, mowing, planned, type Drawn } from '../testing/relations/draw'
@@ -11,6 +15,7 @@ import { TEST_SITES } from '../testing/sites'
 import { valuesOn } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { evaluate } from './evaluate'
+import { inTurns, USUAL_SEQUENCES } from './inTurns'
 import { troublesOn } from './sowing'
 
 /** What a grower does one after the other, and what must hold of it: what is told of the plan, as the rooms tell it. */
@@ -141,6 +146,81 @@ test('height, cover and mass belong together: an erect stand of two tonnes is a 
     if (middleOf(run, run.massG, day) < 200) continue
     expect(middleOf(run, run.heightM, day)).toBeGreaterThanOrEqual(0.12)
   }
+})
+
+describe('hay as an end', () => {
+  const mix = grown(
+    TEST_SITES.maryland,
+    plants('triticale', 'crimson-clover'),
+    dayNumber('2025-09-20'),
+    14,
+    40,
+  )
+  const wanted = dayNumber('2026-07-01')
+  const today = dayNumber('2026-04-20')
+  const [chopped, sheeted] = inTurns(
+    { ...planned(mix, { plantOn: wanted }), today },
+    USUAL_SEQUENCES.filter(({ fate }) => fate === 'carried off'),
+    mix.ensemble,
+  ).map(({ plan }) => plan!)
+  test.each([
+    ['chopped', () => chopped],
+    ['sheeted', () => sheeted],
+  ])('%s after it: its chance of drying, what stands again and the work are told', (_, of) => {
+    const plan = of()
+    expect(plan.cuts[0].date < plan.end.date && plan.end.date < isoDate(wanted)).toBe(true)
+    expect(plan.dryChance).toBeGreaterThan(0)
+    expect(plan.dryChance).toBeLessThanOrEqual(1)
+    expect(plan.survivors.p50).toBeLessThan(0.2)
+    expect(plan.minutes).toBeGreaterThan(0)
+  })
+  test('what is mown is carried off, the stubble stays, and what was dead before lies on', () => {
+    const { cuts, end } = chopped
+    const day = dayNumber(cuts[0].date)
+    const told = tell(mix, { cuts, end, plantOn: wanted }).season.run
+    const sum = (on: number) => middleOf(told, told.massG, on) + middleOf(told, told.residueG, on)
+    const stood = middleOf(told, told.massG, day - 1)
+    const lay = middleOf(told, told.residueG, day - 1)
+    expect(stood).toBeGreaterThan(200)
+    expect(sum(day) - lay).toBeLessThan(0.4 * stood)
+    expect(sum(day)).toBeGreaterThan(0.9 * lay)
+  })
+})
+
+describe('a sheet before seed', () => {
+  const laidOn = '2026-08-20'
+  const offOn = '2026-09-02'
+  const sheet: Stand = {
+    ...FRESH_STAND,
+    id: 'sheet',
+    gardenId: 'g',
+    bedId: testBed.id,
+    segment: { kind: 'whole' },
+    content: { kind: 'sheet', sheet: 'clear', aim: 'weed flush' },
+    start: { plan: planting(laidOn), actual: null },
+    end: { plan: clearing(offOn), actual: null },
+  }
+  const sown = testCover('crimson-clover', offOn, { id: 'clover' })
+  const clover = { ...sown, start: { plan: sown.start.actual, actual: null } }
+  const on = (today: string, stands = [sheet, clover]) =>
+    jobsOf(
+      {
+        beds: [testBed],
+        stands,
+        checks: [],
+        mulch: [],
+        forecasts: new Map(),
+        frostChance: 0,
+        begunDay: null,
+        today: dayNumber(today),
+      },
+      14,
+    ).filter(({ kind }) => ['lay', 'lift', 'sow'].includes(kind))
+  test('it is laid, and taken off before what is sown on its ground', () => {
+    expect(on('2026-08-18').map(({ kind }) => kind)).toEqual(['lay'])
+    const laid = { ...sheet, start: { plan: null, actual: sheet.start.plan } }
+    expect(on('2026-08-30', [laid, clover]).map(({ kind }) => kind)).toEqual(['lift', 'sow'])
+  })
 })
 
 test('of summer ground it is never said that it is frozen or under snow', () => {

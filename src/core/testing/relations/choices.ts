@@ -4,7 +4,9 @@ import type { PurposeId } from '../../garden/schema'
 import { isoDate } from '../../foundations/day'
 import type { RandomStream } from '../../foundations/random'
 import { compareTerminations } from '../../scenario/compare'
-import { HOPELESS } from '../../scenario/starts'
+import { HOPELESS, type TerminationStart } from '../../scenario/starts'
+import type { CriterionId } from '../../scenario/types'
+import { USUAL_RULES } from '../../garden/usualRules'
 import { findMethod } from '../../termination/methods'
 import { testTool } from '../beds'
 import { questionWeather, testMeans, testQuestion } from '../questions'
@@ -127,4 +129,43 @@ const k6: Relation = {
   },
 }
 
-export const CHOICES: readonly Relation[] = [k1, k2, k3, k4, k6]
+/** What shuts a way on its day by the grower's rules, or by what stands. */
+const FORBIDDEN: readonly CriterionId[] = ['stock', 'own-rule', 'stems', 'tinder']
+const forbidden = ({ failures }: Pick<TerminationStart, 'failures'>) =>
+  failures.reduce((sum, { id, share }) => sum + (FORBIDDEN.includes(id) ? share : 0), 0)
+const pen = { head: 6, penLengthM: 2, penWidthM: 1 }
+
+const k7: Relation = {
+  id: 'K7',
+  says: 'No day is suggested that its own rules forbid, where another is open',
+  slow: true,
+  of: (random) => {
+    const drawn = drawStand(random)
+    const today = drawn.sowDay + whole(random, 20, 120)
+    const plantOn = random.uniform() < 0.5 ? today + whole(random, 20, 120) : null
+    const plain = planned(drawn, plantOn === null ? {} : { plantOn })
+    const kept = (['hens', 'sheep'] as const).map((kind) => ({ id: kind, kind, ...pen }))
+    const means = testMeans({
+      livestock: kept,
+      rules: {
+        ...USUAL_RULES,
+        seedSet: oneOf(random, ['never', USUAL_RULES.seedSet]),
+        legumeFrom: oneOf(random, ['any stage', 'bloom']),
+      },
+    })
+    const options = compareTerminations({ ...plain, means, today }, drawn.season).filter(
+      ({ shown, obstacle }) => shown && !obstacle,
+    )
+    if (options.length === 0) return NO_CASE
+    const wrong = options.find(
+      ({ shown, starts }) => forbidden(shown!) > 0.5 && starts.some((start) => forbidden(start) < 0.1),
+    )
+    return holdsIf(
+      wrong === undefined,
+      () =>
+        `${drawn.says}, asked ${isoDate(today)}${plantOn === null ? '' : `, wanted ${isoDate(plantOn)}`}: ${wrong!.method} on ${isoDate(wrong!.shown!.day)}, forbidden in ${pct(forbidden(wrong!.shown!))}`,
+    )
+  },
+}
+
+export const CHOICES: readonly Relation[] = [k1, k2, k3, k4, k6, k7]
