@@ -29,7 +29,7 @@ export const CALIBRATED: { shared: Found[string]; archetypes: Found; species: Fo
     viningLegume: { emergence: -0.075, leafGrowth: 0.16, lightUse: 0.15, daylength: 0.0625 },
     warmGrass: { lightUse: 0.1125, thermalTime: -0.02, daylength: 0.0625 },
     warmLegume: { daylength: 0.375, thermalTime: -0.06, lightUse: 0.075 },
-    winterCereal: { daylength: 0.6875, emergence: 0.1, leafGrowth: -0.08, thermalTime: -0.02 },
+    winterCereal: { emergence: 0.1, leafGrowth: -0.08, thermalTime: -0.02 },
   },
   species: {
     alfalfa: { lightUse: -0.3, leafGrowth: -0.24, hardinessC: 0.2, thermalTime: -0.03 },

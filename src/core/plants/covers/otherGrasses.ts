@@ -5,7 +5,7 @@ import { kind } from './define'
 export const otherGrasses = kind({ group: 'grass', family: 'Poaceae', rootPower: 2 }, [
   { id: 'annual-ryegrass', name: 'Annual ryegrass', shortName: 'ryegrass', scientificName: 'Lolium multiflorum', endingClass: 'ryegrass', allelopathy: 0.3, weediness: 3, pricePerKg: { low: 2.5, high: 6 },
     cautions: ['Shatters seed early and can become a weed. End it before seed sets.'],
-    base: winterCereal, own: { emergenceCd: 110, t31Cd: 480, t51Cd: 820, t61Cd: 1010, vernalDays: 20, vernalFloor: 0.35, leafCm2: 0.25, leafGrowthPerCd: 0.0105, lightUseGMj: 2.7, specificLeafM2G: 0.026, lt50HardyC: -10.5, crownSoilShare: 0.5, heightM: 0.8, rootShare: 0.38, seedShare: 0.2, dormantShare: 0.15, nitrogenA: 4.8, nitrogenB: 0.32, drillKgHa: 22, thousandSeedG: 2.3 } },
+    base: winterCereal, own: { emergenceCd: 110, t31Cd: 415, t51Cd: 710, t61Cd: 880, vernalDays: 20, vernalFloor: 0.35, leafCm2: 0.25, leafGrowthPerCd: 0.0105, lightUseGMj: 2.7, specificLeafM2G: 0.026, lt50HardyC: -10.5, crownSoilShare: 0.5, heightM: 0.8, rootShare: 0.38, seedShare: 0.2, dormantShare: 0.15, nitrogenA: 4.8, nitrogenB: 0.32, drillKgHa: 22, thousandSeedG: 2.3 } },
   { id: 'sorghum-sudangrass', name: 'Sorghum-sudangrass', shortName: 'sorghum', scientificName: 'Sorghum bicolor × S. sudanense', endingClass: 'sorghum', season: 'warm', allelopathy: 0.9, rootKnot: 'sets back', biofumigant: 1, pricePerKg: { low: 3, high: 7 },
     base: warmGrass, own: { drillKgHa: 40, thousandSeedG: 25 } },
   { id: 'sudangrass', name: 'Sudangrass', shortName: 'sudangr.', scientificName: 'Sorghum × drummondii', endingClass: 'sorghum', season: 'warm', allelopathy: 0.8, rootKnot: 'sets back', pricePerKg: { low: 3, high: 7 },
