@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import type { Candidate } from '../core/choosing/types'
 import { dayNumber } from '../core/foundations/day'
 import { stand, type GardenData, type Stand } from '../core/garden/schema'
-import { testBed } from '../core/testing/beds'
+import { testBed, testCover } from '../core/testing/beds'
 import { chosenCover, coverWrites, type CoverChoice } from './planCover'
 import { cropPlanOf, planStretch, standsWith, type CropPlan } from './planStretch'
 
@@ -67,6 +67,21 @@ describe('what choosing a cover plans', () => {
     expect(coverWrites({ beds: [testBed], stands: [crop] }, candidate, choice, ids)).toMatchObject([
       { put: { id: 'c' } },
     ])
+  })
+  test('sown into a cover that is cut over the seed, that cover ends by a cut that day', () => {
+    const tarped = {
+      plan: { date: '2026-10-01', method: 'tarp' as const, passes: 1, note: '' },
+      actual: null,
+    }
+    const upper = testCover('buckwheat', '2026-07-10', { id: 'up', bedId: testBed.id, end: tarped })
+    const into = { ...choice, crop: null, underStandId: 'up', dropsOver: true }
+    const over = { ...candidate, covering: 'crop dropped over' } as Candidate
+    const writes = coverWrites({ beds: [testBed], stands: [upper] }, over, into, ids)
+    const put = new Map(writes.map((write) => ['put' in write ? write.put.id : '', write]))
+    expect(put.get('up')).toMatchObject({ put: { end: { plan: { date: '2026-09-10', method: 'chop' } } } })
+    expect(put.get('c')).toMatchObject({
+      put: { underStandId: 'up', start: { plan: { date: '2026-09-10' } } },
+    })
   })
   test('no crop named keeps the day the ground is wanted; nothing said plans nothing after it', () => {
     const alone = { ...choice, crop: null }

@@ -6,6 +6,7 @@ import { madeWay, occupantsOf, standsTaking } from '../core/season/occupied'
 import { coverStand } from '../core/garden/newStands'
 import type { Segment, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import { findCrop } from '../core/plants/crops'
+import { cutOver } from '../core/seeding/dropOver'
 import { newId } from '../data/ids'
 import { added, type Write } from '../data/writes'
 import { standName } from '../text/names'
@@ -18,6 +19,8 @@ export type CoverChoice = {
   segment: Segment
   purposes: PurposeId[]
   underStandId: string | null
+  /** Whether what it is sown into is cut over the seed that day. */
+  dropsOver?: boolean
   /** The crop that was named to follow; one planned already takes it over. */
   crop: CropPlan | null
   follows: Stand['follows']
@@ -93,7 +96,14 @@ export function coverWrites(
       occupant.stand.id === choice.underStandId ? 'goes on' : madeWay(occupant),
     ]),
   )
-  const stands = standsTaking(data.stands, choice.bed, cover, ids.split, said)
+  const taking = standsTaking(data.stands, choice.bed, cover, ids.split, said)
+  const stands = choice.dropsOver
+    ? taking.map((stand) =>
+        stand.id === choice.underStandId
+          ? { ...stand, end: { ...stand.end, plan: cutOver(stand, day) } }
+          : stand,
+      )
+    : taking
   const { crop } = choice
   return writesBetween(
     data.stands,

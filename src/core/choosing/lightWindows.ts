@@ -121,3 +121,39 @@ export function lightWindows(
     return [{ bedId: bed.id, above: stand, ...light, clearedDay: endDay, neededByDay, recoveredWeeks }]
   })
 }
+
+/** Whether something can be sown into a stand that is cut over the seed: a cover that grows, with nothing under it yet. */
+export const canBeDropped = (stand: Stand, stands: readonly Stand[]): boolean =>
+  stand.content.kind === 'cover' &&
+  stand.segment.kind !== 'path' &&
+  stand.start.actual !== null &&
+  stand.end.actual === null &&
+  having(stands, 'underStandId', stand.id).length === 0
+
+/** Sowing into a cover that is cut over the seed that day, whatever was planned for it; null where it cannot be. */
+export function windowInto(
+  bed: Bed,
+  stands: readonly Stand[],
+  standId: string,
+  day: number,
+): LightWindow | null {
+  const spans = bedSpans(stands, bed.id)
+  const index = spans.findIndex(({ stand }) => stand.id === standId)
+  const above = spans.at(index)?.stand
+  if (index < 0 || !above || !canBeDropped(above, stands)) return null
+  const next = spans.slice(index + 1).find((later) => sharesGround(later.stand.segment, above.segment, bed))
+  const neededByDay = Math.min(next?.startDay ?? Infinity, day + 7 * OPEN_WEEKS)
+  return {
+    bedId: bed.id,
+    above,
+    crop: null,
+    lastWeedingDay: null,
+    sowFromDay: day,
+    sowUntilDay: day,
+    lightDay: day,
+    by: 'cut',
+    clearedDay: day,
+    neededByDay,
+    recoveredWeeks: Math.floor((neededByDay - day) / 7),
+  }
+}

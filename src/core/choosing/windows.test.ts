@@ -12,7 +12,7 @@ import { findCrop } from '../plants/crops'
 import { generatedEnsemble } from '../site/ensemble'
 import { testBed, testCover } from '../testing/beds'
 import { TEST_SITES } from '../testing/sites'
-import { lightWindows } from './lightWindows'
+import { lightWindows, windowInto } from './lightWindows'
 import { plantYear } from './plantYear'
 
 const crop = (
@@ -103,6 +103,27 @@ describe('light under standing crops', () => {
     expect(windowsOf(rye('chop'), crop('s', 'squash', '2026-06-15', '2026-09-30'))).toHaveLength(1)
     expect(windowsOf(rye('chop'), crop('s', 'squash', '2026-06-15', '2026-09-30'))[0].above.id).toBe('s')
     expect(windowsOf(testCover('cereal-rye', '2025-09-20', { bedId: testBed.id }))).toEqual([])
+  })
+  test('into any cover that grows, cut over the seed that day, whatever was planned for it', () => {
+    const rye = testCover('cereal-rye', '2025-09-20', { id: 'rye', bedId: testBed.id })
+    const into = (stand: Stand, ...more: Stand[]) => windowInto(testBed, [stand, ...more], stand.id, today)
+    const tarped = {
+      plan: { date: '2026-06-20', method: 'tarp' as const, passes: 1, note: '' },
+      actual: null,
+    }
+    for (const stand of [rye, { ...rye, end: tarped }])
+      expect(into(stand)).toMatchObject({
+        sowFromDay: today,
+        sowUntilDay: today,
+        by: 'cut',
+        recoveredWeeks: 26,
+      })
+    expect(into(rye, crop('s', 'squash', '2026-05-15', '2026-09-30'))!.recoveredWeeks).toBe(2)
+    const gone = { plan: null, actual: tarped.plan }
+    expect(into({ ...rye, end: gone })).toBeNull()
+    expect(into({ ...rye, start: { plan: rye.start.actual, actual: null } })).toBeNull()
+    expect(into(rye, testCover('oats', '2026-04-20', { id: 'o', underStandId: 'rye' }))).toBeNull()
+    expect(into(tomato)).toBeNull()
   })
   test('what is under it feels its shade until the light returns', () => {
     const planted = dayNumber('2026-06-01')

@@ -17,6 +17,7 @@ import { SheetHere } from './SheetHere'
 import { SegmentsCompared } from './SegmentsCompared'
 import { StandEntry } from './StandEntry'
 import { useBed } from './useBed'
+import { SowInto } from '../../parts/SowInto'
 import { WhatStays } from './WhatStays'
 import { Failed } from '../../parts/Waiting'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
@@ -105,6 +106,7 @@ function BedYear({ bed }: { bed: Bed }) {
         </p>
       )}
       <GrowingDialog bedIds={growing ? [bed.id] : null} onClose={() => setGrowing(false)} />
+      <SowInto bed={bed} />
       {windows.map((window) => (
         <p key={window.freeFromDay} className="mt-1">
           Bare {longDate(window.freeFromDay)} to{' '}

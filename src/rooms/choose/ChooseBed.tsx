@@ -23,6 +23,7 @@ import { OwnMix } from './OwnMix'
 import { Question } from './Question'
 import { QuickCrops } from './QuickCrops'
 import { segmentFrom } from '../../parts/ground/groundForm'
+import { SowInto } from '../../parts/SowInto'
 import { useChoose } from './useChoose'
 import { useOwnMix } from './useOwnMix'
 
@@ -30,7 +31,7 @@ import { useOwnMix } from './useOwnMix'
 export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underId: string | null }) {
   const { data, today } = useGarden()
   const { garden } = data
-  const { window, light, next, form, answer, choose, choice, args } = useChoose(bed, day, underId)
+  const { window, light, into, next, form, answer, choose, choice, args } = useChoose(bed, day, underId)
   const nothingFits = answer.value && answer.value.candidates.length === 0 ? answer.value.rejections : null
   const own = useOwnMix(args, nothingFits)
   const ownHeading = useRef<HTMLHeadingElement>(null)
@@ -57,12 +58,15 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
       </h1>
       <AmountsSwitch units={garden.units} />
       <p className="mt-1">
-        {light
-          ? lightText(light)
-          : window
-            ? windowText(window, today, nextName)
-            : 'This bed is not bare then. You can still ask what would fit.'}
+        {into
+          ? `Into ${standName(into.above).toLowerCase()}, which is cut over the seed the day it is sown.`
+          : light
+            ? lightText(light)
+            : window
+              ? windowText(window, today, nextName)
+              : 'This bed is not bare then. You can still ask what would fit.'}
       </p>
+      {!light && !window && <SowInto bed={bed} />}
       {light?.crop && light.lastWeedingDay !== null && (
         <LastWeeding crop={light.crop} plantedDay={dayNumber(latest(light.above.start)!.date)} />
       )}

@@ -3,7 +3,8 @@ import { useNavigate } from 'react-router'
 import { isoDate } from '../../core/foundations/day'
 import type { Bed } from '../../core/garden/schema'
 import { bareWindows, windowAt } from '../../core/garden/windows'
-import { lightWindows } from '../../core/choosing/lightWindows'
+import { lightWindows, windowInto } from '../../core/choosing/lightWindows'
+import { cutOver } from '../../core/seeding/dropOver'
 import type { OwnPlan } from '../../core/choosing/own'
 import type { ChooseQuestion } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
@@ -47,13 +48,20 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     () => windowAt(bareWindows(bed, expected.stands, today - LOOK_BACK_DAYS, horizon), day),
     [bed, expected.stands, today, horizon, day],
   )
-  const light = useMemo(
+  const known = useMemo(
     () =>
       lightWindows(bed, expected.stands, today, horizon, expected.garden.rules).find(
         ({ above }) => above.id === underId,
       ) ?? null,
     [bed, expected.stands, expected.garden.rules, today, horizon, underId],
   )
+  // Into a cover that is cut over the seed, where nothing was to be sown under it.
+  const into = useMemo(
+    () =>
+      known || underId === null ? null : windowInto(bed, expected.stands, underId, Math.max(day, today)),
+    [known, bed, expected.stands, underId, day, today],
+  )
+  const light = known ?? into
   const upperId = light?.above.id ?? null
   const nextId = light
     ? expected.stands.find(
@@ -81,10 +89,23 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   const args = useMemo((): [WeatherSpec, ChooseQuestion] | null => {
     if (!value || handText === undefined) return null
     const seedAtHand = handText.split(' ').filter(Boolean)
-    const find = (id: string | null | undefined) => expected.stands.find((stand) => stand.id === id)
-    const asked = { bed, data: expected, upper: find(upperId) ?? null, next: find(nextId), sowUntilDay }
+    const cutDay = into ? (value.sowOn ?? Math.max(value.freeFrom, today)) : null
+    const stands =
+      cutDay === null
+        ? expected.stands
+        : expected.stands.map((stand) =>
+            stand.id === upperId ? { ...stand, end: { ...stand.end, plan: cutOver(stand, cutDay) } } : stand,
+          )
+    const find = (id: string | null | undefined) => stands.find((stand) => stand.id === id)
+    const asked = {
+      bed,
+      data: { ...expected, stands },
+      upper: find(upperId) ?? null,
+      next: find(nextId),
+      sowUntilDay: cutDay ?? sowUntilDay,
+    }
     return [spec, questionOf(value, { ...asked, seedAtHand, today })]
-  }, [value, today, spec, bed, expected, handText, upperId, nextId, sowUntilDay])
+  }, [value, today, spec, bed, expected, handText, upperId, nextId, sowUntilDay, into])
   const answer = useAnswer('choose', args)
 
   // The crop told here is planned with the cover; one planned already takes over what was told.
@@ -99,11 +120,12 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
       segment: segmentFrom(value, bed) ?? { kind: 'whole' },
       purposes: value.purposes,
       underStandId: upperId,
+      dropsOver: into !== null,
       crop: named && { ...named, ...(kept && { plantingMethod: kept.plantingMethod, feed: kept.feed }) },
       follows:
         value.neededBy === null || nextId ? null : { kind: 'undecided', neededBy: isoDate(value.neededBy) },
     }
-  }, [value, bed, upperId, nextId, data.stands])
+  }, [value, bed, upperId, into, nextId, data.stands])
 
   const { run: choose } = useOnce(async (candidate: OwnPlan) => {
     if (!choice) return
@@ -113,5 +135,5 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     void navigate(`/sow/${step.standId}`)
   })
 
-  return { window, light, next, form, answer, choose, choice, args }
+  return { window, light, into, next, form, answer, choose, choice, args }
 }
