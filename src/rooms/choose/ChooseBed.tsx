@@ -2,7 +2,7 @@ import { AmountsSwitch } from '../../parts/AmountsSwitch'
 import { useTold } from '../../state/useTold'
 import { useRef } from 'react'
 import { dayNumber } from '../../core/foundations/day'
-import type { Bed } from '../../core/garden/schema'
+import type { Bed, Stand } from '../../core/garden/schema'
 import { latest } from '../../core/garden/timeline'
 import { DraftOffer } from '../../parts/DraftOffer'
 import type { BedWindow } from '../../core/garden/windows'
@@ -23,6 +23,7 @@ import { OwnMix } from './OwnMix'
 import { Question } from './Question'
 import { QuickCrops } from './QuickCrops'
 import { segmentFrom } from '../../parts/ground/groundForm'
+import { StandsAgain, useCutOver } from '../../parts/CutOver'
 import { SowInto } from '../../parts/SowInto'
 import { useChoose } from './useChoose'
 import { useOwnMix } from './useOwnMix'
@@ -66,6 +67,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               ? windowText(window, today, nextName)
               : 'This bed is not bare then. You can still ask what would fit.'}
       </p>
+      {into && <WhetherItEnds above={into.above} day={into.sowFromDay} />}
       {!light && !window && <SowInto bed={bed} />}
       {light?.crop && light.lastWeedingDay !== null && (
         <LastWeeding crop={light.crop} plantedDay={dayNumber(latest(light.above.start)!.date)} />
@@ -128,6 +130,14 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
         </div>
       </div>
     </section>
+  )
+}
+
+function WhetherItEnds({ above, day }: { above: Stand; day: number }) {
+  return (
+    <p>
+      <StandsAgain above={above} cut={useCutOver(above, day)} />
+    </p>
   )
 }
 

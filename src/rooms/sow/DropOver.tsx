@@ -1,4 +1,3 @@
-import { useMemo } from 'react'
 import { planDropOver } from '../../actions/dropOver'
 import { useAnswer } from '../../compute/useAnswer'
 import { dayNumber, parseDay } from '../../core/foundations/day'
@@ -6,11 +5,9 @@ import { segmentAreaM2 } from '../../core/garden/area'
 import type { Stand } from '../../core/garden/schema'
 import { mulchDepthM } from '../../core/residue/mulch'
 import { betterDay } from '../../core/rounds/weatherBound'
-import { scenarioOf } from '../../core/scenario/fromGarden'
 import { bandOn } from '../../core/season/standForecast'
 import {
   coverAbove,
-  cutOver,
   cutsDown,
   droppedOver,
   droppedWith,
@@ -24,7 +21,7 @@ import { Failed } from '../../parts/Waiting'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { Why } from '../../parts/Why'
 import { useAct, useGarden } from '../../state/garden'
-import { planName } from '../../state/usePlan'
+import { StandsAgain, useCutOver } from '../../parts/CutOver'
 import { useStand, type StandView } from '../../state/useStand'
 import { betterWords } from '../../text/betterDay'
 import { centimetres, chanceText, kilos, minutes, percent, shortDate, type Units } from '../../text/format'
@@ -91,22 +88,11 @@ export function OrDropOver({ view: { stand } }: { view: StandView }) {
 
 /** The cut over the seed: with what, how long, and whether it is planned for that day. */
 function Cut({ view: { stand, bed }, above, day }: { view: StandView; above: Stand; day: number }) {
-  const { data, expected, spec, today } = useGarden()
+  const { data } = useGarden()
   const act = useAct()
   const { plan, actual } = above.end
   const together = droppedWith(data.stands, bed, stand) !== null
-  // The same evaluation as in End and Rounds, with the cut on that day.
-  const args = useMemo(() => {
-    const cut = { ...above, end: { ...above.end, plan: cutOver(above, day) } }
-    const stands = expected.stands.map((one) => (one.id === above.id ? cut : one))
-    const scenario = actual ? null : scenarioOf({ ...expected, stands }, cut, today)
-    return scenario && ([spec, scenario] as [typeof spec, typeof scenario])
-  }, [above, actual, day, expected, spec, today])
-  const took = useAnswer(
-    'evaluate',
-    args,
-    args ? `${planName(args[1])}${together ? '' : ', over seed'}` : undefined,
-  )
+  const took = useCutOver(above, day, together ? '' : ', over seed')
   return (
     <>
       Cut it down over the seed the same day, before rain
@@ -122,7 +108,8 @@ function Cut({ view: { stand, bed }, above, day }: { view: StandView; above: Sta
         <button className="btn btn-sm" onClick={single(() => act(planDropOver(stand, above, day)))}>
           Plan both for {shortDate(day)}
         </button>
-      )}
+      )}{' '}
+      <StandsAgain above={above} cut={took} />
     </>
   )
 }

@@ -1,0 +1,37 @@
+import { useMemo } from 'react'
+import { useAnswer } from '../compute/useAnswer'
+import type { Stand } from '../core/garden/schema'
+import { scenarioOf } from '../core/scenario/fromGarden'
+import { cutOver } from '../core/seeding/dropOver'
+import { useGarden } from '../state/garden'
+import { planName } from '../state/usePlan'
+import { percent } from '../text/format'
+import { standName } from '../text/names'
+
+/** What a cover comes to that is cut over seed on a day: the same evaluation as in End and Rounds. */
+export function useCutOver(above: Stand, day: number, name = '') {
+  const { expected, spec, today } = useGarden()
+  const { actual } = above.end
+  const args = useMemo(() => {
+    const cut = { ...above, end: { ...above.end, plan: cutOver(above, day) } }
+    const stands = expected.stands.map((one) => (one.id === above.id ? cut : one))
+    const scenario = actual ? null : scenarioOf({ ...expected, stands }, cut, today)
+    return scenario && ([spec, scenario] as [typeof spec, typeof scenario])
+  }, [above, actual, day, expected, spec, today])
+  return useAnswer('evaluate', args, args ? `${planName(args[1])}${name}` : undefined)
+}
+
+/** Below this chance that the cut ends it, it is said that it stands again. */
+const ENDS_IT = 0.5
+
+/** Says that a cover which is cut too young grows again over what was sown into it; nothing where the cut ends it. */
+export function StandsAgain({ above, cut }: { above: Stand; cut: ReturnType<typeof useCutOver> }) {
+  const chance = cut.value?.outcome.chance.dead
+  if (typeof chance !== 'number' || chance >= ENDS_IT) return null
+  return (
+    <strong>
+      Cut that day the {standName(above).toLowerCase()} most likely stands again over the seed: it is dead of
+      it in {percent(chance)} of seasons. Wait until it flowers, or end it another way first.
+    </strong>
+  )
+}
