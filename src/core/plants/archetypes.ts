@@ -9,7 +9,7 @@ export const winterCereal: SpeciesParameters = {
   emergenceCd: 95, emergenceBaseC: 1,
   t31Cd: 300, t51Cd: 565, t61Cd: 742, t65Cd: 55, t69Cd: 120, t71Cd: 160, t75Cd: 280, t85Cd: 500, t89Cd: 700,
   developBaseC: 0, developOptLowC: 22, developOptHighC: 28, developMaxC: 38,
-  vernalDays: 57, vernalFloor: 0.01, photoLowH: 8.5, photoFullH: 13, photoFloor: 0.15,
+  vernalDays: 61, vernalFloor: 0.01, photoLowH: 8.5, photoFullH: 13, photoFloor: 0.15,
   leafCm2: 1.0, leafGrowthPerCd: 0.0092, extinction: 0.55, lightUseGMj: 3, specificLeafM2G: 0.022,
   growBaseC: 2, growOptLowC: 17, growOptHighC: 26, growMaxC: 36,
   lt50TenderC: -4, lt50HardyC: -28, crownSoilShare: 0.55, heatC: 37, heightM: 1.5,

@@ -5,7 +5,7 @@ const greens = { part: 'young leaves', when: 'before stems lengthen', how: 'juic
 
 export const cereals = kind({ group: 'grass', family: 'Poaceae', rootPower: 2, endingClass: 'winter cereal', weediness: 1 }, [
   { id: 'cereal-rye', name: 'Cereal rye', shortName: 'rye', scientificName: 'Secale cereale', allelopathy: 1, pricePerKg: { low: 1.5, high: 4 }, edible: greens,
-    base: winterCereal, own: { drillKgHa: 100, thousandSeedG: 28, t61Cd: 772, t51Cd: 590, lightUseGMj: 3 } },
+    base: winterCereal, own: { drillKgHa: 100, thousandSeedG: 28, t61Cd: 780, t51Cd: 590, lightUseGMj: 3.25 } },
   { id: 'triticale', name: 'Triticale', shortName: 'triticale', scientificName: '× Triticosecale', allelopathy: 0.5, pricePerKg: { low: 1.5, high: 3.5 }, edible: greens,
     base: winterCereal, own: { t31Cd: 332, t51Cd: 661, t61Cd: 852, lt50HardyC: -22, heightM: 1.2, drillKgHa: 110, thousandSeedG: 40 } },
   { id: 'winter-wheat', name: 'Winter wheat', shortName: 'wheat', scientificName: 'Triticum aestivum', allelopathy: 0.4, pricePerKg: { low: 1.2, high: 3 }, edible: greens,
