@@ -273,12 +273,16 @@ function mownByRule({ stand, sowDay, site }: Drawn, ensemble: WeatherEnsemble): 
   return standRun(standCase, ensemble)!.run
 }
 
-/** The cover on the middle days of June in the year after its sowing, or that after it. */
+/** Days about the middle of June that its cover is the mean of: on a single one it may just have been mown. */
+const JUNE_DAYS = 21
+
+/** The cover in the middle of June of a year after its sowing, in December south of the equator. */
 function coverIn(run: StandRun, sowDay: number, year: number, north: boolean): number {
   const sown = Number(isoDate(sowDay).slice(0, 4))
   const days = (at: string) => Math.round(Date.parse(at) / 86_400_000)
-  const on = north ? days(`${sown + year}-06-20`) : days(`${sown + year}-12-20`)
-  return on < run.startDay + run.days ? mean(valuesOn(run, run.cover, on)) : 1
+  const from = north ? days(`${sown + year}-06-10`) : days(`${sown + year}-12-10`)
+  if (from + JUNE_DAYS > run.startDay + run.days) return 1
+  return mean(Array.from({ length: JUNE_DAYS }, (_, i) => mean(valuesOn(run, run.cover, from + i))))
 }
 
 /** The most that the mean cover rises from one day to the next. */
