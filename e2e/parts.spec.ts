@@ -84,7 +84,16 @@ test('two halves of a bed are ended differently, counted, and held against each 
 
 /** Draws a piece on a bed from above, by shares of its length and width. */
 async function draw(page: Page, plan: Locator, from: [number, number], to: [number, number]) {
-  await plan.scrollIntoViewIfNeeded()
+  // Answers that come meanwhile push it down: it is drawn on once it lies still.
+  let before = ''
+  const still = async () => {
+    await plan.scrollIntoViewIfNeeded()
+    const now = JSON.stringify(await plan.boundingBox())
+    const same = now === before
+    before = now
+    return same
+  }
+  await expect.poll(still, { intervals: [500] }).toBe(true)
   const box = (await plan.boundingBox())!
   // The figures lie under the bed.
   const at = ([along, across]: [number, number]) =>
