@@ -3,7 +3,7 @@ import { canBeDropped } from '../core/choosing/lightWindows'
 import type { Bed } from '../core/garden/schema'
 import { having } from '../core/foundations/grouped'
 import { useGarden } from '../state/garden'
-import { standName } from '../text/names'
+import { standWithPlace } from '../text/bed'
 
 /** Ways to sow into the covers that grow in a bed today, each cut over the seed. */
 export function SowInto({ bed }: { bed: Bed }) {
@@ -12,7 +12,7 @@ export function SowInto({ bed }: { bed: Bed }) {
   return covers.map((cover) => (
     <p key={cover.id} className="no-print mt-1">
       <Link className="link" to={`/choose/${bed.id}?day=${today}&under=${cover.id}`}>
-        Sow into {standName(cover).toLowerCase()} and cut it over the seed
+        Sow into {standWithPlace(cover, data.garden.units, bed).toLowerCase()}, and cut it over the seed
       </Link>
     </p>
   ))
