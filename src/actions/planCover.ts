@@ -6,7 +6,7 @@ import { madeWay, occupantsOf, standsTaking } from '../core/season/occupied'
 import { coverStand } from '../core/garden/newStands'
 import type { Segment, Bed, GardenData, PurposeId, Stand } from '../core/garden/schema'
 import { findCrop } from '../core/plants/crops'
-import { cutOver } from '../core/seeding/dropOver'
+import { standsCutOver } from '../core/seeding/dropOver'
 import { newId } from '../data/ids'
 import { added, type Write } from '../data/writes'
 import { standName } from '../text/names'
@@ -97,13 +97,7 @@ export function coverWrites(
     ]),
   )
   const taking = standsTaking(data.stands, choice.bed, cover, ids.split, said)
-  const stands = choice.dropsOver
-    ? taking.map((stand) =>
-        stand.id === choice.underStandId
-          ? { ...stand, end: { ...stand.end, plan: cutOver(stand, day) } }
-          : stand,
-      )
-    : taking
+  const stands = choice.dropsOver ? standsCutOver(taking, choice.underStandId, day) : taking
   const { crop } = choice
   return writesBetween(
     data.stands,

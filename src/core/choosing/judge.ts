@@ -168,7 +168,7 @@ const wantsGrowth = ({ purposes }: ChooseQuestion) => purposes.some((id) => GROW
 const leavesGrowth = ({ method }: Termination) => method === null || method.removed < 0.5
 
 /** Endings that meet the grower's wishes: dead by a day, a break without green, no seed dropped. */
-function wishesOf({ limits, follows }: ChooseQuestion, { run, ensemble }: SeasonRun) {
+function wishesOf({ limits, follows }: ChooseQuestion, { run }: SeasonRun) {
   const deadBy = Math.min(
     limits.deadByDay ?? Infinity,
     limits.noGreenBridge && follows.kind !== 'nothing' && follows.establishment === 'seed'
@@ -179,7 +179,7 @@ function wishesOf({ limits, follows }: ChooseQuestion, { run, ensemble }: Season
     if (deadBy < Infinity && shareOf(dead.length, (m) => dead[m] <= deadBy) < REJECT_BELOW) return false
     if (!limits.neverReseeds) return true
     const ends = method?.waits ? (quantilesOf(dead)?.p50 ?? Infinity) : day
-    return selfSowing(run, ensemble, ends, true).every((entry) => entry.viablePerM2.p50 <= SELF_SOWN)
+    return selfSowing(run, ends, true).every((entry) => entry.viablePerM2.p50 <= SELF_SOWN)
   }
 }
 

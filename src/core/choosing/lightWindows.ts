@@ -91,6 +91,19 @@ function underCover({ end }: Stand, startDay: number, endDay: number, today: num
   }
 }
 
+/** The ground of a stand that is gone on a day, until it is taken again. */
+function freedFrom(
+  spans: ReturnType<typeof bedSpans>,
+  index: number,
+  clearedDay: number,
+  bed: Bed,
+): Pick<LightWindow, 'clearedDay' | 'neededByDay' | 'recoveredWeeks'> {
+  const { segment } = spans[index].stand
+  const next = spans.slice(index + 1).find(({ stand }) => sharesGround(stand.segment, segment, bed))
+  const neededByDay = Math.min(next?.startDay ?? Infinity, clearedDay + 7 * OPEN_WEEKS)
+  return { clearedDay, neededByDay, recoveredWeeks: Math.floor((neededByDay - clearedDay) / 7) }
+}
+
 /** Light windows of a bed's stands that are still to be used on a day; of what stands beyond the horizon none are told. */
 export function lightWindows(
   bed: Bed,
@@ -109,16 +122,14 @@ export function lightWindows(
       stand.content.kind === 'crop'
         ? underCrop(stand.content.cropId, startDay, endDay, today, rules)
         : underCover(stand, startDay, endDay, today)
-    const next = spans.slice(index + 1).find((later) => sharesGround(later.stand.segment, stand.segment, bed))
-    const neededByDay = Math.min(next?.startDay ?? Infinity, endDay + 7 * OPEN_WEEKS)
-    const recoveredWeeks = Math.floor((neededByDay - endDay) / 7)
+    const freed = freedFrom(spans, index, endDay, bed)
     if (
       !light ||
       light.sowFromDay > light.sowUntilDay ||
-      recoveredWeeks < (light.crop ? WORTH_WEEKS : WORTH_UNDER_COVER_WEEKS)
+      freed.recoveredWeeks < (light.crop ? WORTH_WEEKS : WORTH_UNDER_COVER_WEEKS)
     )
       return []
-    return [{ bedId: bed.id, above: stand, ...light, clearedDay: endDay, neededByDay, recoveredWeeks }]
+    return [{ bedId: bed.id, above: stand, ...light, ...freed }]
   })
 }
 
@@ -141,8 +152,6 @@ export function windowInto(
   const index = spans.findIndex(({ stand }) => stand.id === standId)
   const above = spans.at(index)?.stand
   if (index < 0 || !above || !canBeDropped(above, stands)) return null
-  const next = spans.slice(index + 1).find((later) => sharesGround(later.stand.segment, above.segment, bed))
-  const neededByDay = Math.min(next?.startDay ?? Infinity, day + 7 * OPEN_WEEKS)
   return {
     bedId: bed.id,
     above,
@@ -152,8 +161,6 @@ export function windowInto(
     sowUntilDay: day,
     lightDay: day,
     by: 'cut',
-    clearedDay: day,
-    neededByDay,
-    recoveredWeeks: Math.floor((neededByDay - day) / 7),
+    ...freedFrom(spans, index, day, bed),
   }
 }

@@ -16,7 +16,7 @@ export const dueSteps: Maker = ({ today, forecasts }, stand) => {
   const { start, end } = stand
   if (!start.actual && start.plan) {
     const due = dayNumber(start.plan.date)
-    const up = isSelfSown(stand) && stageOf(forecasts.get(stand.id), 9)?.quantiles
+    const up = isSelfSown(stand) ? stageOf(forecasts.get(stand.id), 9)?.quantiles : null
     if (isSelfSown(stand))
       jobs.push(
         job(stand, 'self-sown', up ? up.p50 : due + COMES_UP_DAYS, { days: up ? [up.p10, up.p90] : [] }),

@@ -19,7 +19,7 @@ const SETS_BBCH = 71
 const TOLD_DAYS = 84
 const MOST_DAYS = 8
 /** Days after the end that its seedlings are waited for, and the stage at which they are up. */
-const WAITED_DAYS = 60
+const WAITED_DAYS = 150
 const UP_BBCH = 9
 
 /**
@@ -50,7 +50,7 @@ export function* letSeedInSteps(
   if (planned && planned > from && planned <= last) days.add(planned)
   const told: SeedDay[] = []
   for (const day of [...days].sort((a, b) => a - b)) {
-    const fall = { day, seeds: selfSowing(run, ensemble, day, true) }
+    const fall = { day, seeds: selfSowing(run, day, true) }
     const seedlings = selfSownCase(standCase, run.startDay, fall, 'seedlings')
     told.push({ ...fall, up: seedlings && (yield* upDays(seedlings, day, ensemble)) })
     yield

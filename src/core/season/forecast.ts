@@ -54,7 +54,6 @@ export function* forecastInSteps(
   end: EndDetails | null = latest(standCase.stand.end),
   exactOn?: number,
 ): Steps<StandForecast> {
-  const { ensemble } = season
   const run = yield* endedRunInSteps(standCase, season)
   const lead = Math.min(leadComponent(standCase.stand), run.species.length - 1)
   const stagesByComponent: StageDates[] = []
@@ -94,7 +93,7 @@ export function* forecastInSteps(
   const alive: Bands[] = []
   for (const species of run.species) alive.push(yield* bands(species.alive))
   yield
-  const sown = selfSowing(run, ensemble, ends, end?.method !== 'harvest')
+  const sown = selfSowing(run, ends, end?.method !== 'harvest')
   return {
     standId: standCase.stand.id,
     sownOn: season.sownOn && quantilesOf(season.sownOn),

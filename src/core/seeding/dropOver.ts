@@ -40,6 +40,16 @@ export function cutOver({ end: { plan } }: Stand, day: number): EndDetails {
   return plan && cutsDown(plan) ? { ...plan, date } : { method: 'chop', passes: 1, note: '', date }
 }
 
+/** A cover as it is once it is planned to be cut over a sowing on a day. */
+export const withCutOver = (stand: Stand, day: number): Stand => ({
+  ...stand,
+  end: { ...stand.end, plan: cutOver(stand, day) },
+})
+
+/** The same among the stands of a garden. */
+export const standsCutOver = (stands: readonly Stand[], id: string | null, day: number): Stand[] =>
+  stands.map((stand) => (stand.id === id ? withCutOver(stand, day) : stand))
+
 /** Whether an ending cuts what stands down onto the ground. */
 export const cutsDown = ({ method }: Pick<EndDetails, 'method'>): boolean =>
   findMethod(method)?.acts.includes('chop') === true

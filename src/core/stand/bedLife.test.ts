@@ -138,17 +138,17 @@ describe('cuts', () => {
 describe('self-sowing', () => {
   const buckwheat = (days: number) =>
     growStand(pennsylvania, 'buckwheat', '2025-06-10', { members: 20, days })
-  const { run, ensemble, sowDay } = buckwheat(160)
+  const { run, sowDay } = buckwheat(160)
   test('nothing is sown by a stand ended in first flower, thousands of seeds by a ripe one', () => {
-    expect(selfSowing(run, ensemble, sowDay + 38, true)).toEqual([])
-    const [ripe] = selfSowing(run, ensemble, sowDay + 95, true)
+    expect(selfSowing(run, sowDay + 38, true)).toEqual([])
+    const [ripe] = selfSowing(run, sowDay + 95, true)
     expect(ripe.viablePerM2.p50).toBeGreaterThan(300)
     expect(ripe.sheds.quantiles!.p50).toBeGreaterThan(sowDay + 50)
     expect(ripe.sproutsPerM2!.p50).toBeLessThan(ripe.viablePerM2.p50)
   })
   test('seed carried away with the plants does not fall', () => {
-    const [dropped] = selfSowing(run, ensemble, sowDay + 70, true)
-    const [carried] = selfSowing(run, ensemble, sowDay + 70, false)
+    const [dropped] = selfSowing(run, sowDay + 70, true)
+    const [carried] = selfSowing(run, sowDay + 70, false)
     expect(carried?.viablePerM2.p50 ?? 0).toBeLessThan(dropped.viablePerM2.p50)
   })
 })

@@ -1,7 +1,6 @@
 import { interpolate, quantilesOf, type Quantiles } from '../foundations/statistics'
 import { EMERGENCE_SHARE } from '../plants/establishment'
 import { seedSize } from '../plants/catalogue'
-import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles, stageDays, type DateQuantiles } from './summary'
 import type { StandRun } from './types'
 import { placeIn } from './series'
@@ -28,9 +27,6 @@ const SHED_FROM_BBCH = 87
 const SHED_PER_DAY = 0.05
 /** Seed on the ground that birds, mice and beetles take (judgement, 0.3–0.8). */
 const EATEN = 0.5
-/** Wet days in a row-of-ten that let seed on the surface sprout. */
-const WET_WINDOW_DAYS = 10
-const WET_WINDOW_MM = 15
 
 /** What one species of a stand sows by itself. */
 export type SelfSowing = {
@@ -39,21 +35,15 @@ export type SelfSowing = {
   sheds: DateQuantiles
   /** Viable seeds on the ground by the end of the stand, per m², after what is eaten. */
   viablePerM2: Quantiles
-  /** When and how thick they sprout within a year, where they do. */
-  sprouts: DateQuantiles
+  /** How thick they come up within a year. */
   sproutsPerM2: Quantiles | null
 }
 
 /**
  * Seed set and shed by each species until `endDay`, on which what still hangs falls too when `dropped`, and the
- * seedlings that follow: the first warm, wet ten days after it, as many as lie shallow and are not dormant.
+ * seedlings that follow: as many as lie shallow and are not dormant.
  */
-export function selfSowing(
-  run: StandRun,
-  ensemble: WeatherEnsemble,
-  endDay: number,
-  dropped: boolean,
-): SelfSowing[] {
+export function selfSowing(run: StandRun, endDay: number, dropped: boolean): SelfSowing[] {
   const last = Math.min(run.days - 1, endDay - 1 - run.startDay)
   if (last < 0) return []
   return run.sown.flatMap(({ plant }, component) => {
@@ -62,7 +52,6 @@ export function selfSowing(
     // Seeds that all of a gram would be, were all of them filled.
     const perMassG = p.seedShare / (p.thousandSeedG / 1000)
     const seeds = new Float64Array(run.members)
-    const sprouting = new Float64Array(run.members).fill(NaN)
     for (let member = 0; member < run.members; member++) {
       let hanging = 0
       let fallen = 0
@@ -85,35 +74,18 @@ export function selfSowing(
       }
       if (dropped) fallen += hanging * interpolate(VIABLE, bbch[placeIn(run, member, last)])
       seeds[member] = fallen * (1 - EATEN)
-      if (seeds[member] >= 1) sprouting[member] = sproutDay(ensemble, member, endDay, p.emergenceBaseC)
     }
     const viablePerM2 = quantilesOf(seeds)
     if (!viablePerM2 || viablePerM2.p90 < 1) return []
     const surface = EMERGENCE_SHARE.surface[seedSize(plant)]
-    const sprouted = seeds.map((count, member) =>
-      Number.isNaN(sprouting[member]) ? 0 : count * (1 - p.dormantShare) * surface,
-    )
+    const sprouted = seeds.map((count) => count * (1 - p.dormantShare) * surface)
     return [
       {
         component,
         sheds: dateQuantiles(stageDays(run, component, SHED_FROM_BBCH)),
         viablePerM2,
-        sprouts: dateQuantiles(sprouting),
         sproutsPerM2: quantilesOf(sprouted),
       },
     ]
   })
-}
-
-/** First day from `fromDay` on whose last ten days brought enough rain in soil warm enough to sprout in; NaN without one. */
-function sproutDay(ensemble: WeatherEnsemble, member: number, fromDay: number, baseC: number): number {
-  const { rainMm, soilTempC } = ensemble.members[member]
-  let sum = 0
-  for (let i = Math.max(0, fromDay - ensemble.startDay); i < ensemble.days; i++) {
-    sum += rainMm[i]
-    const before = i - WET_WINDOW_DAYS
-    if (before >= fromDay - ensemble.startDay) sum -= rainMm[before]
-    if (sum >= WET_WINDOW_MM && soilTempC[i] > baseC + 4) return ensemble.startDay + i
-  }
-  return NaN
 }

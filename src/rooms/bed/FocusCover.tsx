@@ -6,7 +6,7 @@ import type { Learned } from '../../state/useLearned'
 import { BandsChart } from '../../parts/BandsChart'
 import { findSpecies } from '../../core/plants/catalogue'
 import { dryMatter, dryMatterAxis, nitrogen, nitrogenAxis, type Told } from '../../text/amounts'
-import { dateRangeText, density, percent, shortDate, type Units } from '../../text/format'
+import { dateRangeText, density, percent, type Units } from '../../text/format'
 import { leadGroup, leadName, standName } from '../../text/names'
 import { StageLadder } from '../../parts/StageLadder'
 import { SownOn } from '../../parts/SownOn'
@@ -31,14 +31,14 @@ function Afterwards({ forecast, stand, units, told }: Pick<Props, 'forecast' | '
   const { p10: low, p90: high } = forecast.carbonG
   return (
     <div className="mt-3">
-      {forecast.selfSowing.map(({ component, sheds, viablePerM2, sprouts, sproutsPerM2 }) => (
+      {forecast.selfSowing.map(({ component, sheds, viablePerM2, sproutsPerM2 }) => (
         <div key={component}>
           {findSpecies(components[component]?.speciesId ?? '')?.name ?? 'It'} sows itself
           {sheds.quantiles ? ` from ${dateRangeText(sheds.quantiles)}` : ' where it lies'}: about{' '}
           {density(viablePerM2.p50, units)} viable seeds ({density(viablePerM2.p10, units)} to{' '}
           {density(viablePerM2.p90, units)}) by its end
-          {sproutsPerM2 && sprouts.quantiles && sproutsPerM2.p50 >= 1
-            ? `, some ${count(sproutsPerM2.p50)} of them up by ${shortDate(sprouts.quantiles.p50)}`
+          {sproutsPerM2 && sproutsPerM2.p50 >= 1
+            ? `, of which some ${density(sproutsPerM2.p50, units)} come up`
             : ''}
           .{' '}
           <Why>
@@ -61,9 +61,6 @@ function Afterwards({ forecast, stand, units, told }: Pick<Props, 'forecast' | '
     </div>
   )
 }
-
-/** A count rounded to two figures. */
-const count = (value: number) => Number(value.toPrecision(2)).toLocaleString()
 
 /** The cover in focus: where it stands today, its stages, and cover, mass, height and nitrogen over time. */
 export function FocusCover({ stand, forecast, learned, today, untilDay, looks, units, told }: Props) {

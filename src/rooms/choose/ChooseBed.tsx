@@ -32,7 +32,11 @@ import { useOwnMix } from './useOwnMix'
 export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underId: string | null }) {
   const { data, today } = useGarden()
   const { garden } = data
-  const { window, light, into, next, form, answer, choose, choice, args } = useChoose(bed, day, underId)
+  const { window, light, into, cutDay, next, form, answer, choose, choice, args } = useChoose(
+    bed,
+    day,
+    underId,
+  )
   const nothingFits = answer.value && answer.value.candidates.length === 0 ? answer.value.rejections : null
   const own = useOwnMix(args, nothingFits)
   const ownHeading = useRef<HTMLHeadingElement>(null)
@@ -67,7 +71,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
               ? windowText(window, today, nextName)
               : 'This bed is not bare then. You can still ask what would fit.'}
       </p>
-      {into && <WhetherItEnds above={into.above} day={into.sowFromDay} />}
+      {into && cutDay !== null && <WhetherItEnds above={into.above} day={cutDay} />}
       {!light && !window && <SowInto bed={bed} />}
       {light?.crop && light.lastWeedingDay !== null && (
         <LastWeeding crop={light.crop} plantedDay={dayNumber(latest(light.above.start)!.date)} />
@@ -136,7 +140,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
 function WhetherItEnds({ above, day }: { above: Stand; day: number }) {
   return (
     <p>
-      <StandsAgain above={above} cut={useCutOver(above, day)} />
+      <StandsAgain above={above} cut={useCutOver(above, day, false)} />
     </p>
   )
 }

@@ -4,7 +4,7 @@ import { isoDate } from '../../core/foundations/day'
 import type { Bed } from '../../core/garden/schema'
 import { bareWindows, windowAt } from '../../core/garden/windows'
 import { lightWindows, windowInto } from '../../core/choosing/lightWindows'
-import { cutOver } from '../../core/seeding/dropOver'
+import { standsCutOver } from '../../core/seeding/dropOver'
 import type { OwnPlan } from '../../core/choosing/own'
 import type { ChooseQuestion } from '../../core/choosing/types'
 import type { WeatherSpec } from '../../core/season/weatherSpec'
@@ -85,17 +85,13 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
   })
   const { value, done } = form
   const sowUntilDay = light?.sowUntilDay ?? null
+  // Day on which what it is sown into is cut over the seed; null where it is not.
+  const cutDay = into && value ? (value.sowOn ?? Math.max(value.freeFrom, today)) : null
 
   const args = useMemo((): [WeatherSpec, ChooseQuestion] | null => {
     if (!value || handText === undefined) return null
     const seedAtHand = handText.split(' ').filter(Boolean)
-    const cutDay = into ? (value.sowOn ?? Math.max(value.freeFrom, today)) : null
-    const stands =
-      cutDay === null
-        ? expected.stands
-        : expected.stands.map((stand) =>
-            stand.id === upperId ? { ...stand, end: { ...stand.end, plan: cutOver(stand, cutDay) } } : stand,
-          )
+    const stands = cutDay === null ? expected.stands : standsCutOver(expected.stands, upperId, cutDay)
     const find = (id: string | null | undefined) => stands.find((stand) => stand.id === id)
     const asked = {
       bed,
@@ -105,7 +101,7 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
       sowUntilDay: cutDay ?? sowUntilDay,
     }
     return [spec, questionOf(value, { ...asked, seedAtHand, today })]
-  }, [value, today, spec, bed, expected, handText, upperId, nextId, sowUntilDay, into])
+  }, [value, today, spec, bed, expected, handText, upperId, nextId, sowUntilDay, cutDay])
   const answer = useAnswer('choose', args)
 
   // The crop told here is planned with the cover; one planned already takes over what was told.
@@ -135,5 +131,5 @@ export function useChoose(bed: Bed, day: number, underId: string | null) {
     void navigate(`/sow/${step.standId}`)
   })
 
-  return { window, light, into, next, form, answer, choose, choice, args }
+  return { window, light, into, cutDay, next, form, answer, choose, choice, args }
 }

@@ -92,7 +92,7 @@ function Cut({ view: { stand, bed }, above, day }: { view: StandView; above: Sta
   const act = useAct()
   const { plan, actual } = above.end
   const together = droppedWith(data.stands, bed, stand) !== null
-  const took = useCutOver(above, day, together ? '' : ', over seed')
+  const took = useCutOver(above, day, together)
   return (
     <>
       Cut it down over the seed the same day, before rain
