@@ -15,7 +15,7 @@ import { commonOf } from './criteria'
 import { endedBranch, FOLLOWED_DAYS } from './evaluate'
 import { targetDay } from './plan'
 import { lastBeforeSeed, seedFitDays } from './seedFit'
-import { bestStart, HOPELESS, latestSafe, type TerminationStart } from './starts'
+import { bestStart, HOPELESS, latestSafe, refused, type TerminationStart } from './starts'
 import { livingOf } from '../termination/living'
 import { terminationOf } from './termination'
 import { closelyInSteps, placeOf, startOf, tryBarely, type Comparison } from './tries'
@@ -233,9 +233,10 @@ function* optionOf(
     starts.push(startOf(comparison, tried))
     yield
   }
-  const shown =
-    (asked === null ? null : starts.find(({ day }) => day === asked)) ??
-    bestStart(whileItGrows(starts, until, ({ day }) => day))
+  const growing = bestStart(whileItGrows(starts, until, ({ day }) => day))
+  // Where the rules refuse it as long as it grows, they decide when.
+  const best = growing && refused(growing) > 0.5 ? bestStart(starts) : growing
+  const shown = (asked === null ? null : starts.find(({ day }) => day === asked)) ?? best
   return {
     method: candidate.method.id,
     passes: candidate.passes,

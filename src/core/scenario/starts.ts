@@ -67,16 +67,27 @@ export const latestSafe = (starts: readonly Pick<TerminationStart, 'day' | 'chan
 export const reach = ({ failures }: Pick<TerminationStart, 'failures'>) =>
   failures.reduce((sum, { id, share }) => sum + share * CRITERIA.indexOf(id), 0)
 
+/** Share of the seasons in which a start is refused by a rule of the grower's or by danger to animals. */
+export const refused = ({ failures }: Pick<TerminationStart, 'failures'>) =>
+  failures.reduce((sum, { id, share }) => sum + (id === 'stock' || id === 'own-rule' ? share : 0), 0)
+
+/** Of some starts those that are refused least. */
+function leastRefused(starts: readonly TerminationStart[]): readonly TerminationStart[] {
+  const least = Math.min(...starts.map(refused))
+  return starts.filter((start) => refused(start) <= least + EQUAL_CHANCE)
+}
+
 /**
  * The best of some starts of one way: within five points of its best chance the latest, so that the cover grows on, but
- * before seed where that can be; once it bears seed the soonest. Where none has a chance it is the one that gets furthest,
- * so that what really stands against the way is told.
+ * before seed where that can be; once it bears seed the soonest. Where none has a chance it is the one that gets furthest
+ * of those that no rule refuses, so that what really stands against the way is told.
  */
 export function bestStart(starts: readonly TerminationStart[]): TerminationStart | null {
   const all = preferred(starts, (start) => start)
   const top = Math.max(-1, ...all.map(({ worth }) => worth))
-  if (top <= HOPELESS && starts.length > 0) return starts.reduce((a, b) => (reach(b) > reach(a) ? b : a))
-  const best = all.filter(({ worth }) => near(worth, top))
+  if (top <= HOPELESS && starts.length > 0)
+    return leastRefused(starts).reduce((a, b) => (reach(b) > reach(a) ? b : a))
+  const best = leastRefused(all.filter(({ worth }) => near(worth, top)))
   const latest = best.at(-1)
   return (latest && !beforeSeed(latest) ? best[0] : latest) ?? null
 }

@@ -4,13 +4,16 @@ import type { PurposeId } from '../../garden/schema'
 import { isoDate } from '../../foundations/day'
 import type { RandomStream } from '../../foundations/random'
 import { compareTerminations } from '../../scenario/compare'
-import { HOPELESS, type TerminationStart } from '../../scenario/starts'
-import type { CriterionId } from '../../scenario/types'
+import { HOPELESS, refused, type TerminationStart } from '../../scenario/starts'
+import type { Rules } from '../../garden/rules'
+import { valuesOn } from '../../stand/summary'
+import { harmNow } from '../../termination/obstacles'
 import { USUAL_RULES } from '../../garden/usualRules'
-import { findMethod } from '../../termination/methods'
+import { findMethod, type MethodId } from '../../termination/methods'
 import { testTool } from '../beds'
 import { questionWeather, testMeans, testQuestion } from '../questions'
-import { drawSite, drawStand, oneOf, pct, planned, whole } from './draw'
+import { drawSite, drawStand, oneOf, pct, planned, whole, type Drawn } from './draw'
+import { middle } from './looks'
 import { excepted, HOLDS, holdsIf, NO_CASE, violated, type Relation, type Verdict } from './relation'
 
 const PURPOSES: readonly PurposeId[] = ['mass', 'quick', 'feed', 'smother', 'loosen', 'insects']
@@ -129,11 +132,27 @@ const k6: Relation = {
   },
 }
 
-/** What shuts a way on its day by the grower's rules, or by what stands. */
-const FORBIDDEN: readonly CriterionId[] = ['stock', 'own-rule', 'stems', 'tinder']
-const forbidden = ({ failures }: Pick<TerminationStart, 'failures'>) =>
-  failures.reduce((sum, { id, share }) => sum + (FORBIDDEN.includes(id) ? share : 0), 0)
 const pen = { head: 6, penLengthM: 2, penWidthM: 1 }
+
+/** Whether the rules refuse a way on a day, by the plants as they stand in the middle course. */
+function forbidden(drawn: Drawn, { legumeFrom, seedSet }: Rules, id: MethodId, day: number): boolean {
+  const method = findMethod(id)!
+  const { run } = drawn.season
+  const on = Math.min(day, run.startDay + run.days - 1)
+  const kind = method.animals && (method.animals === 'hens' ? 'hens' : 'sheep')
+  return drawn.plants.some((plant, c) => {
+    const bbch = middle(valuesOn(run, run.species[c].bbch, on)).p50
+    const heightM = middle(valuesOn(run, run.heightM, on)).p50
+    if (method.animals === 'pigs') return false
+    if (harmNow(kind, plant, { bbch, heightM, frosted: null })) return true
+    if (seedSet === 'never' && bbch >= 86) return true
+    return legumeFrom === 'bloom' && plant.group === 'legume' && bbch < 60
+  })
+}
+
+/** Whether a start fails because nothing stands there yet, whatever is done. */
+const neverStands = ({ failures }: TerminationStart) =>
+  failures.some(({ id, share }) => (id === 'ground' || id === 'established') && share > 0.5)
 
 const k7: Relation = {
   id: 'K7',
@@ -145,25 +164,31 @@ const k7: Relation = {
     const plantOn = random.uniform() < 0.5 ? today + whole(random, 20, 120) : null
     const plain = planned(drawn, plantOn === null ? {} : { plantOn })
     const kept = (['hens', 'sheep'] as const).map((kind) => ({ id: kind, kind, ...pen }))
-    const means = testMeans({
-      livestock: kept,
-      rules: {
-        ...USUAL_RULES,
-        seedSet: oneOf(random, ['never', USUAL_RULES.seedSet]),
-        legumeFrom: oneOf(random, ['any stage', 'bloom']),
-      },
-    })
-    const options = compareTerminations({ ...plain, means, today }, drawn.season).filter(
-      ({ shown, obstacle }) => shown && !obstacle,
-    )
+    const rules: Rules = {
+      ...USUAL_RULES,
+      seedSet: oneOf(random, ['never', 'allowed']),
+      legumeFrom: oneOf(random, ['any stage', 'bloom']),
+    }
+    const options = compareTerminations(
+      { ...plain, means: testMeans({ livestock: kept, rules }), today },
+      drawn.season,
+    ).filter(({ method, shown, obstacle }) => shown && !obstacle && !findMethod(method)!.waits)
     if (options.length === 0) return NO_CASE
     const wrong = options.find(
-      ({ shown, starts }) => forbidden(shown!) > 0.5 && starts.some((start) => forbidden(start) < 0.1),
+      ({ method, shown, starts }) =>
+        !neverStands(shown!) &&
+        forbidden(drawn, rules, method, shown!.day) &&
+        starts.some(
+          (start) =>
+            start.worth >= shown!.worth &&
+            refused(start) < 0.5 &&
+            !forbidden(drawn, rules, method, start.day),
+        ),
     )
     return holdsIf(
       wrong === undefined,
       () =>
-        `${drawn.says}, asked ${isoDate(today)}${plantOn === null ? '' : `, wanted ${isoDate(plantOn)}`}: ${wrong!.method} on ${isoDate(wrong!.shown!.day)}, forbidden in ${pct(forbidden(wrong!.shown!))}`,
+        `${drawn.says}, asked ${isoDate(today)}${plantOn === null ? '' : `, wanted ${isoDate(plantOn)}`}: ${wrong!.method} on ${isoDate(wrong!.shown!.day)}, with a chance of ${pct(wrong!.shown!.worth)}, ${wrong!.shown!.failures.map(({ id, share }) => `${id} ${pct(share)}`).join(', ')}`,
     )
   },
 }
