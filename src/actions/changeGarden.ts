@@ -1,7 +1,8 @@
-import { PLACE_NOT_TOLD } from '../core/garden/placeTold'
+import { FRESH_HOME } from '../core/garden/fresh'
 import type { Step } from './step'
 import type { Livestock, NitrogenSource, Rules } from '../core/garden/rules'
 import type { Garden } from '../core/garden/schema'
+import type { Home } from '../core/garden/site'
 import { newId } from '../data/ids'
 import { changed } from '../data/writes'
 
@@ -18,8 +19,12 @@ export const changeSettings = (garden: Garden, part: Partial<Garden>): Step =>
 export const changePlace = (garden: Garden, seen: Garden['site'], site: Garden['site']): Step =>
   step({ ...garden, site: seen }, 'Changed the place and its normals', {
     site,
-    ...(garden.climateType === PLACE_NOT_TOLD && { climateType: 'told' }),
+    ...(garden.home === null && { home: FRESH_HOME }),
   })
+
+/** Where the garden lies and what its grower says of the usual year there, with the normals that come of it. */
+export const changeHome = (garden: Garden, home: Home, site: Garden['site']): Step =>
+  step(garden, 'Changed the usual year', { home, site })
 
 /** Writes down a feed: a new one, or what has become known of one. */
 export function keepFeed(garden: Garden, feed: Omit<NitrogenSource, 'id'>, id: string | null): Step {

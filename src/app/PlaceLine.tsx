@@ -1,11 +1,10 @@
 import { Link } from 'react-router'
-import { PLACE_NOT_TOLD } from '../core/garden/placeTold'
 import { useGarden } from '../state/garden'
 
 /** Says, while nobody has told where the garden lies, what that costs. */
 export function PlaceLine() {
   const { garden } = useGarden().data
-  if (garden.climateType !== PLACE_NOT_TOLD) return null
+  if (garden.home !== null) return null
   return (
     <p role="status" className="no-print mx-4 mt-1 border-l-4 border-warning pl-3 text-sm">
       Where this garden lies is not told yet: all dates may be a month off.{' '}

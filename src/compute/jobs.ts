@@ -30,7 +30,8 @@ import type { EarlierUse, StandCase } from '../core/season/cases'
 import { simulatePattern, type PatternOutcome, type Throw } from '../core/seeding/pattern'
 import { sowingDaysInSteps, type SowingDay } from '../core/seeding/water'
 import type { WeatherSpec } from '../core/season/weatherSpec'
-import { fitClimate, type ClimateAnswers, type FittedClimate } from '../core/site/fitClimate'
+import { whereOf, type Point } from '../core/site/neighbours'
+import { usualYear, type Corrections, type UsualYear } from '../core/site/usualYear'
 import { weeklyOutlook, type WeekOutlook } from '../core/site/frost'
 import { summarizeWeather, type WeatherSummary } from '../core/site/weatherSummary'
 import { sowAgain, type SowAgain } from '../core/tracking/sowAgain'
@@ -112,9 +113,7 @@ export const jobs = {
     return [1, 2, 3].map((passes) => simulatePattern(widthM, seedsPerM2, how, passes, 11))
   },
   readWeatherFile,
-  *fitClimate(answers: ClimateAnswers): Steps<FittedClimate> {
-    return yield* fitClimate(answers)
-  },
+  usualYear: (point: Point, corrections: Corrections): UsualYear => usualYear(whereOf(point), corrections),
   *choose(
     spec: WeatherSpec,
     question: ChooseQuestion,

@@ -1,4 +1,4 @@
-import { FRESH_GARDEN, USUAL_CLIMATE } from '../core/garden/fresh'
+import { FRESH_GARDEN, USUAL_CLIMATE, FRESH_HOME } from '../core/garden/fresh'
 import type { GardenData } from '../core/garden/schema'
 import { demoBeds, demoStands, type DemoBed } from './builder'
 
@@ -29,7 +29,7 @@ export function harrierPoint(): GardenData {
         tMaxC: [20, 21, 19, 17, 14, 12, 11, 12, 13, 15, 17, 19], tMinC: [13, 14, 12, 11, 9, 7, 6, 6, 7, 9, 10, 12],
         rainMm: [75, 75, 85, 100, 115, 140, 135, 125, 100, 110, 95, 85], wetDays: [7, 7, 8, 9, 11, 13, 13, 12, 11, 11, 9, 9],
       },
-      climateType: 'mild-maritime',
+      home: { ...FRESH_HOME, longitude: 174.9, seaKm: 6 },
       sections,
       tools: [
         { id: 'shears', kind: 'hand shears', widthM: null, lengthM: null },

@@ -1,4 +1,4 @@
-import { FRESH_CHECK, FRESH_GARDEN, USUAL_CLIMATE } from '../core/garden/fresh'
+import { FRESH_CHECK, FRESH_GARDEN, USUAL_CLIMATE, FRESH_HOME } from '../core/garden/fresh'
 import type { GardenData } from '../core/garden/schema'
 import type { SeedLot, SeedPack } from '../core/garden/seed'
 import { demoBeds, demoStands, type DemoBed } from './builder'
@@ -39,7 +39,7 @@ export function marlpitLane(): GardenData & { lots: SeedLot[] } {
         tMaxC: [1, 4, 10, 15, 20, 23, 26, 25, 20, 14, 7, 2], tMinC: [-5, -4, 0, 4, 8, 12, 14, 13, 9, 5, 0, -4],
         rainMm: [45, 42, 52, 58, 82, 90, 88, 80, 62, 52, 55, 50], wetDays: [9, 8, 9, 10, 12, 12, 11, 10, 9, 8, 9, 10],
       },
-      climateType: 'temperate-inland',
+      home: { ...FRESH_HOME, longitude: 8.4, seaKm: 260 },
       sections,
       tools: [
         { id: 'shears', kind: 'hand shears', widthM: null, lengthM: null },

@@ -8,7 +8,7 @@ import { sowForm, sowText } from './sow/form'
 import { problemsOf } from '../parts/form/testing'
 import { dayForm, placeForm, placePart, placeValue } from './weather/place'
 import { textOf } from '../parts/form/typedText'
-import { CLIMATE_TYPES, siteFromType } from '../core/site/climateTypes'
+import { TEST_SITES } from '../core/testing/sites'
 
 const today = dayNumber('2026-05-01')
 const horizon = today + 400
@@ -100,7 +100,7 @@ describe('bad input is named beside its field', () => {
 })
 
 describe('a place by hand', () => {
-  const site = siteFromType(CLIMATE_TYPES[2], 48.2, 310)
+  const site = { ...TEST_SITES.maryland, elevationM: 310 }
   const text = textOf(placeForm('metric'), placeValue(site))
   const change = (row: 'tMaxC' | 'rainMm' | 'wetDays', month: number, typed: string) => ({
     ...text,

@@ -109,3 +109,13 @@ export function chanceBy({ p10: low, p50: mid, p90: high }: Quantiles, day: numb
   if (day < high) return 0.5 + (0.4 * (day - mid)) / Math.max(1, high - mid)
   return 0.95
 }
+
+/** The share of a standard normal spread below a value; within 1.5e-7 (Abramowitz and Stegun 1964, 7.1.26). */
+export function normalCdf(x: number): number {
+  const z = Math.abs(x) / Math.SQRT2
+  const t = 1 / (1 + 0.3275911 * z)
+  const series =
+    t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))))
+  const above = (series * Math.exp(-z * z)) / 2
+  return x > 0 ? 1 - above : above
+}

@@ -1,6 +1,6 @@
 import type { Check } from './check'
 import type { Bed, Garden, Stand } from './schema'
-import type { SiteClimate } from './site'
+import type { Home, SiteClimate } from './site'
 import { USUAL_RULES } from './usualRules'
 
 /** What a garden says before its grower has said more. */
@@ -48,3 +48,19 @@ export const FRESH_CHECK = {
 
 /** Normals that say nothing of warming since, or of how far single days lie from them. */
 export const USUAL_CLIMATE = { warmingCPerDecade: 0, daySpread: 1 } satisfies Partial<SiteClimate>
+
+/** A home of which the table is left to say everything. */
+export const FRESH_HOME = {
+  town: '',
+  country: '',
+  longitude: null,
+  seaKm: null,
+  winterC: 0,
+  summerC: 0,
+  rain: 1,
+  lastFrost: null,
+  firstFrost: null,
+  coldestC: null,
+  hottestHighC: null,
+  hottestLowC: null,
+} satisfies Home

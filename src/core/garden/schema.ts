@@ -8,7 +8,7 @@ import { ending, finishing, followUp } from './ending'
 import { livestock, nitrogenSource, rules } from './rules'
 import { seedPack, sower } from './seed'
 import { mulchLaid, mulchLoad } from './mulch'
-import { siteClimate } from './site'
+import { home, siteClimate } from './site'
 
 export * from './bed'
 
@@ -202,7 +202,8 @@ export const garden = z.object({
   id,
   name: shortText('Garden name'),
   site: siteClimate,
-  climateType: z.string().max(60),
+  /** Where it lies and what its grower corrects of the usual year there; null while nobody has said it. */
+  home: home.nullable(),
   sections: z.array(z.object({ id, name: shortText('Section name', 40) })).max(200),
   tools: z.array(tool).max(100),
   units: z.enum(['metric', 'imperial']),

@@ -26,3 +26,30 @@ export const siteClimate = z
     path: ['tMinC'],
   })
 export type SiteClimate = z.infer<typeof siteClimate>
+
+const frost = z
+  .string()
+  .regex(/^(none|\d\d-\d\d)$/, 'A frost is a day such as 04-27, or none.')
+  .nullable()
+
+/**
+ * Where a garden lies: town, country (ISO 3166; empty where none was picked), degrees east and km to the sea (null where nobody
+ * said it); and what its
+ * grower corrects of the usual year of the table: winters and summers, °C, rain as a share. What is known is null where the table
+ * is left to say it: frosts as MM-DD or none, the coldest night and the hottest month's usual high and low, °C.
+ */
+export const home = z.object({
+  town: z.string().max(160),
+  country: z.string().max(2),
+  longitude: numberBetween('Longitude', -180, 180, 'degrees').nullable(),
+  seaKm: numberBetween('Distance to the sea', 0, 300, 'km').nullable(),
+  winterC: numberBetween('Winters', -12, 12, '°C'),
+  summerC: numberBetween('Summers', -12, 12, '°C'),
+  rain: numberBetween('Rain', 0.2, 4, 'times'),
+  lastFrost: frost,
+  firstFrost: frost,
+  coldestC: numberBetween('The coldest night', -60, 40, '°C').nullable(),
+  hottestHighC: numberBetween('The high of the hottest month', 0, 55, '°C').nullable(),
+  hottestLowC: numberBetween('The low of the hottest month', -20, 45, '°C').nullable(),
+})
+export type Home = z.infer<typeof home>

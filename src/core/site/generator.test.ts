@@ -7,9 +7,7 @@ import { buildEnsemble } from './ensemble'
 import { firstUnknownDay } from './weather'
 import { weeklyOutlook } from './frost'
 import { weatherGenerator } from './generator'
-import { CLIMATE_TYPES, siteFromType } from './climateTypes'
 import { dailyFromMonthly } from './normals'
-import { siteClimate } from '../garden/site'
 
 const YEARS = 2000
 
@@ -110,20 +108,5 @@ describe('ensemble', () => {
     const weeks = weeklyOutlook(ensemble, start, 26)
     expect(weeks[3].frostChance).toBeGreaterThan(0.9)
     expect(weeks[24].frostChance).toBeLessThan(0.05)
-  })
-})
-
-describe('climate types', () => {
-  test('all types give valid sites north and south', () => {
-    for (const type of CLIMATE_TYPES)
-      for (const latitude of [-41, 50])
-        expect(siteClimate.safeParse(siteFromType(type, latitude, 100)).success).toBe(true)
-  })
-  test('height cools, and the south has its summer in January', () => {
-    const type = CLIMATE_TYPES[2]
-    const low = siteFromType(type, 48, 300)
-    expect(siteFromType(type, 48, 1300).tMaxC[6]).toBeCloseTo(low.tMaxC[6] - 6.5, 1)
-    const south = siteFromType(type, -48, 300)
-    expect(south.tMaxC[0]).toBe(low.tMaxC[6])
   })
 })

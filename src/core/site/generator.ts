@@ -1,4 +1,4 @@
-import { dayOfYear, monthOf } from '../foundations/day'
+import { dayNumber, dayOfYear, monthOf } from '../foundations/day'
 import type { RandomStream } from '../foundations/random'
 import { clamp } from '../foundations/statistics'
 import type { SiteClimate } from '../garden/site'
@@ -62,6 +62,9 @@ const RAIN_SHAPE = 0.75
 /** Wet nights are milder by this much, °C, and in winter by this much more: clouds, not cold, bring its rain and snow (judgement). */
 const WET_NIGHT_C = 0.8
 const WET_WINTER_NIGHT_C = 1.2
+const wetNightC = (wintry: number) => WET_NIGHT_C + WET_WINTER_NIGHT_C * wintry
+/** Nights lie less far from the normals than days, by this share. */
+const NIGHT_SHARE = 0.9
 /** Usual mean below which a wet day is no colder than a dry one, fully so at 0 °C. */
 const WINTRY_BELOW_C = 10
 /** Share of persistence: p(wet|dry) = 0.75·f, p(wet|wet) = 0.25 + 0.75·f (Geng et al. 1986, eq 3). */
@@ -144,13 +147,20 @@ export function weatherGenerator(site: SiteClimate): WeatherGenerator {
       state.zMin = a21 * zMax + a22 * zMin + b21 * e1 + b22 * e2
       const wetTerm = (state.wet ? 1 : 0) - climate.wetChance
       const max = climate.tMaxC + wetShiftMax * (1 - climate.wintry) * wetTerm + climate.sdC * state.zMax
-      const min =
-        climate.tMinC +
-        (WET_NIGHT_C + WET_WINTER_NIGHT_C * climate.wintry) * wetTerm +
-        climate.sdC * 0.9 * state.zMin
+      const min = climate.tMinC + wetNightC(climate.wintry) * wetTerm + climate.sdC * NIGHT_SHARE * state.zMin
       const gap = Math.max(0, min + 1 - max) / 2
       state.tMaxC = max + gap
       state.tMinC = min - gap
     },
   }
+}
+
+/** How far single nights lie from the normals, by day of the year, °C: standard deviations of their lows. */
+export function spreadOfLows(site: SiteClimate): Float64Array {
+  const { usual } = weatherGenerator(site)
+  const start = dayNumber('2023-01-01')
+  return Float64Array.from({ length: 365 }, (_, i) => {
+    const { sdC, wetChance, wintry } = usual(start + i)
+    return Math.hypot(NIGHT_SHARE * sdC, wetNightC(wintry) * Math.sqrt(wetChance * (1 - wetChance)))
+  })
 }

@@ -4,14 +4,14 @@ import { findTowns, parseTowns } from './towns'
 const list = parseTowns(
   [
     '@DE\tHessen',
-    'Springfeld\t503\t5',
-    'Münchhausen am Christenberg\t510\t5',
+    'Springfeld\t503\t-896\t18\t300\t5',
+    'Münchhausen am Christenberg\t510\t-896\t18\t300\t5',
     '@US\tIllinois',
-    'Springfield\t398\t7',
-    'West Springfield\t399\t6',
+    'Springfield\t398\t-896\t18\t300\t7',
+    'West Springfield\t399\t-896\t18\t300\t6',
     '@US\tMissouri',
-    'Springfield\t372\t7',
-    'Springdale\t372\t5',
+    'Springfield\t372\t-896\t18\t300\t7',
+    'Springdale\t372\t-896\t18\t300\t5',
     'no town',
     '',
   ].join('\n'),
@@ -21,13 +21,16 @@ const found = (typed: string) =>
   findTowns(list, typed, (code) => countries[code]).map(({ name, region }) => `${name}, ${region}`)
 
 describe('towns', () => {
-  test('are read with their region and latitude; what is no town is left out', () => {
+  test('are read with their region and where they lie; what is no town is left out', () => {
     expect(list).toHaveLength(6)
     expect(list[2]).toEqual({
       name: 'Springfield',
       country: 'US',
       region: 'Illinois',
       latitude: 39.8,
+      longitude: -89.6,
+      elevationM: 180,
+      seaKm: 300,
       size: 7,
     })
   })

@@ -1,20 +1,27 @@
 import { plainText } from '../foundations/plainText'
+import type { Where } from './neighbours'
 
 /** Places with fewer people than this are not on the list: it is fetched on a phone. */
 export const SMALLEST_TOWN = 3000
 
-/** A town: its region within the country (ISO 3166), latitude in degrees north to a tenth, and a size from 0 to 9. */
-export type Town = { name: string; country: string; region: string; latitude: number; size: number }
+/** A town: its region within the country (ISO 3166), where it lies to a tenth of a degree and ten metres, and a size from 0 to 9. */
+export type Town = Where & { name: string; country: string; region: string; size: number }
+
+/** Numbers behind a town's name in the list. */
+const COLUMNS = 5
 
 /** The list of towns as it lies beside the app; a line that is none is left out. */
 export function parseTowns(text: string): Town[] {
   const towns: Town[] = []
   let [country, region] = ['', '']
   for (const line of text.split('\n')) {
-    const [first, second = '', third = ''] = line.split('\t')
-    if (first.startsWith('@')) [country, region] = [first.slice(1), second]
-    else if (second !== '' && Number.isFinite(Number(second)))
-      towns.push({ name: first, country, region, latitude: Number(second) / 10, size: Number(third) || 0 })
+    const [first, ...rest] = line.split('\t')
+    if (first.startsWith('@')) [country, region] = [first.slice(1), rest[0] ?? '']
+    else if (rest.length === COLUMNS && rest.every((one) => one !== '' && Number.isFinite(Number(one)))) {
+      const [north, east, tens, seaKm, size] = rest.map(Number)
+      const where = { latitude: north / 10, longitude: east / 10, elevationM: tens * 10, seaKm }
+      towns.push({ name: first, country, region, ...where, size })
+    }
   }
   return towns
 }

@@ -40,6 +40,10 @@ describe('files of every version', () => {
     expect(garden.rules.closerWhenLate).toEqual(
       version < 13 ? {} : { tomato: { closerPerWeek: 0.02, least: 0.9 } },
     )
+    expect(garden.home).toMatchObject({
+      longitude: version < 16 ? null : -83.4,
+      winterC: version < 16 ? 0 : 1,
+    })
     expect(garden.tools[0]?.boughtIn).toBe(version < 12 ? undefined : 2021)
     expect(garden.mulch).toHaveLength(version < 12 ? 0 : 1)
     expect(beds[0].fixtures.map(({ place }) => place?.toM ?? null)).toEqual(

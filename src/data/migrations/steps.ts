@@ -110,6 +110,21 @@ function withPeopleAndDays(garden: OldRecord): OldRecord {
   return { ...filled(garden, { away: [], outlook: [] }), jobMarks: marks }
 }
 
+const UNKNOWN_TOWN = {
+  town: '',
+  country: '',
+  longitude: null,
+  seaKm: null,
+  winterC: 0,
+  summerC: 0,
+  rain: 1,
+  lastFrost: null,
+  firstFrost: null,
+  coldestC: null,
+  hottestHighC: null,
+  hottestLowC: null,
+}
+
 function withPlaces(bed: OldRecord): OldRecord {
   const { fixtures } = bed
   if (!Array.isArray(fixtures)) return bed
@@ -117,6 +132,13 @@ function withPlaces(bed: OldRecord): OldRecord {
     ...bed,
     fixtures: fixtures.map((one: unknown) => (isObject(one) ? filled(one, { place: null }) : one)),
   }
+}
+
+/** A garden whose climate was told kept neither town nor longitude; its normals stay as they are. */
+function withHome({ climateType, ...garden }: OldRecord): OldRecord {
+  if ('home' in garden) return garden
+  const told = climateType !== undefined && climateType !== 'not told'
+  return { ...garden, home: told ? UNKNOWN_TOWN : null }
 }
 
 /** All steps from version 1 on, in order. Versions 2 to 5 only added what may be left out, so that they change nothing. */
@@ -161,4 +183,6 @@ export const STEPS: readonly Step[] = [
   // Version 15 only added what may be left out: film and fabric with holes, how steep a bed lies, which
   // of several crops a plan goes on to, and what mulch that is owed comes after.
   { to: 15, tables: {} },
+  // From version 16 on a garden keeps its town and what its grower corrects of the usual year there, in place of a kind of climate.
+  { to: 16, tables: { gardens: withHome } },
 ]

@@ -14,8 +14,10 @@ import { openOwn } from '../../state/openOwn'
 import { useAppDispatch } from '../../state/store'
 import type { Units } from '../../text/format'
 import { blankTool } from '../../parts/tools/forms'
+import { askedOf, blankHome, homeOf } from '../../parts/home/homeForm'
+import { useUsualYear } from '../../parts/home/useUsualYear'
 import { ToolFields } from '../../parts/tools/ToolFields'
-import { placeOf, startForm, UNITS } from './forms'
+import { startForm, UNITS } from './forms'
 import { blankGroup, GroupFields } from './GroupFields'
 import { usualOf } from './localeDefaults'
 import { StartPlace } from './StartPlace'
@@ -25,11 +27,7 @@ const usual = usualOf(navigator.language)
 const blank = {
   name: 'My garden',
   place: 'told' as const,
-  town: '',
-  latitude: '',
-  winter: '' as const,
-  summer: '' as const,
-  rain: 'all year' as const,
+  ...blankHome,
   ...usual,
   groups: [blankGroup('Main', 'A', usual.units)],
   tools: [blankTool('hand shears'), blankTool('rake')],
@@ -42,15 +40,15 @@ export function StartRoom() {
   const today = useToday(null)
   const { button, shown } = useGardenImport()
   const [units, setUnits] = useState<Units>(usual.units)
-  const form = useTyped({ schema: startForm(units), units, draft: { name: 'start', version: 2 }, blank })
+  const form = useTyped({ schema: startForm(units), units, draft: { name: 'start', version: 3 }, blank })
+  const year = useUsualYear(form.text, units)
   const { fields, append, remove } = useFieldArray({ control: form.control, name: 'groups' })
   // A draft may bring other units than the form began with.
   if (form.text.units !== units) setUnits(form.text.units)
   const save = form.submit(async ({ value }) => {
-    const stored = await openOwn(
-      startGarden({ ...value, place: placeOf(value), begunOn: isoDate(today) }),
-      dispatch,
-    )
+    const asked = value.place === 'later' ? null : askedOf(value)
+    const place = asked && { home: homeOf(value), site: (await year.settled(asked)).site }
+    const stored = await openOwn(startGarden({ ...value, place, begunOn: isoDate(today) }), dispatch)
     if (stored) void navigate('/standing')
     return stored
   })
@@ -68,7 +66,7 @@ export function StartRoom() {
       {shown}
       <DraftOffer offer={form.offer} />
       <Form className="mt-4 flex flex-col gap-6" onSubmit={save}>
-        <StartPlace form={form} units={units} />
+        <StartPlace form={form} units={units} usual={year} />
         <section aria-label="Beds">
           <h2>Your beds</h2>
           <div className="mt-2 flex flex-col gap-3">

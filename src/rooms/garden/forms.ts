@@ -9,12 +9,10 @@ import {
   stoodBefore,
   type Bed,
 } from '../../core/garden/schema'
-import { RAINS, SUMMERS, WINTERS } from '../../core/site/askedClimate'
-import type { NewGarden } from '../../actions/startGarden'
-import { siteClimate } from '../../core/garden/site'
 import { keptM2Of } from '../../actions/beds'
-import { beside, name, quantity, quantityOrNone } from '../../parts/form/codecs'
+import { name, quantity, quantityOrNone } from '../../parts/form/codecs'
 import type { Typed } from '../../parts/form/useTyped'
+import { homeShape, withProblems } from '../../parts/home/homeForm'
 import { toolForm } from '../../parts/tools/forms'
 import type { Units } from '../../text/format'
 
@@ -47,43 +45,19 @@ const currency = z
 const tools = (units: Units) => z.array(toolForm(units))
 
 export const startForm = (units: Units) =>
-  z
-    .object({
+  withProblems(
+    z.object({
+      ...homeShape(units),
       name: name('Garden name', 60),
       place: z.enum(['told', 'later']),
-      /** As it was picked; only the latitude is taken of it. */
-      town: z.string(),
-      latitude: quantityOrNone('degrees', units, { name: 'Latitude', of: siteClimate.shape.latitude }),
-      winter: z.enum(['', ...WINTERS]),
-      summer: z.enum(['', ...SUMMERS]),
-      rain: z.enum(RAINS),
       units: z.enum(['metric', 'imperial']),
       currency,
       groups: z.array(bedGroup(units)).min(1, 'Add at least one run of beds.'),
       tools: tools(units),
-    })
-    .refine(
-      ({ place, latitude }) => place === 'later' || latitude !== null,
-      beside('latitude', 'Pick a town from the list, or type the latitude.'),
-    )
-    .refine(
-      ({ place, winter }) => place === 'later' || winter !== '',
-      beside('winter', 'Choose how much frost there is.'),
-    )
-    .refine(
-      ({ place, summer }) => place === 'later' || summer !== '',
-      beside('summer', 'Choose how warm it becomes.'),
-    )
+    }),
+  )
 /** The form of a new garden as it is filled in. */
 export type StartForm = Typed<ReturnType<typeof startForm>>
-type Started = z.output<ReturnType<typeof startForm>>
-
-/** Where the garden lies, as it was filled in; null where it is told later. */
-export const placeOf = ({ place, latitude, winter, summer, rain }: Started): NewGarden['place'] =>
-  place === 'later' || latitude === null || winter === '' || summer === ''
-    ? null
-    : { latitude, climate: { winter, summer, rain } }
-
 const wait = (units: Units) =>
   quantity('days', units, { name: 'The wait', of: garden.shape.waitDays.shape.seed, whole: true })
 /** Name, units, currency, waits and animals that come by. */

@@ -1,4 +1,3 @@
-import { PLACE_NOT_TOLD } from '../../core/garden/placeTold'
 import { siteClimate } from '../../core/garden/site'
 import { describe, expect, test } from '@jest/globals'
 import { bedsOfGroup, changeBed } from '../../actions/beds'
@@ -7,18 +6,24 @@ import { testBed } from '../../core/testing/beds'
 import type { Bed } from '../../core/garden/schema'
 import { textOf } from '../../parts/form/typedText'
 import { problemsOf } from '../../parts/form/testing'
+import { askedOf, blankHome, homeOf } from '../../parts/home/homeForm'
+import { whereOf } from '../../core/site/neighbours'
+import { usualYear } from '../../core/site/usualYear'
 import { blankTool, toolForm, toolInputOf } from '../../parts/tools/forms'
-import { bedForm, bedGroup, bedPart, bedValue, placeOf, startForm } from './forms'
+import { bedForm, bedGroup, bedPart, bedValue, startForm } from './forms'
+
+const place = (value: Parameters<typeof homeOf>[0]) => {
+  const asked = askedOf(value)!
+  return { home: homeOf(value), site: usualYear(whereOf(asked.point), asked.corrections).site }
+}
 
 describe('starting a garden', () => {
   const input = {
     name: 'Ours',
     place: 'told' as 'told' | 'later',
-    town: '',
+    ...blankHome,
     latitude: '-41,3',
-    winter: 'light frosts' as '' | 'light frosts',
-    summer: 'warm' as '' | 'warm',
-    rain: 'all year' as const,
+    longitude: '174.8',
     units: 'imperial' as const,
     currency: 'nzd',
     groups: [
@@ -51,12 +56,12 @@ describe('starting a garden', () => {
   })
   test('feet become metres, southern normals are turned, beds are labelled in order', () => {
     const value = schema.parse(input)
-    const data = startGarden({ ...value, place: placeOf(value), begunOn: '2026-04-01' })
+    const data = startGarden({ ...value, place: place(value), begunOn: '2026-04-01' })
     expect(data.beds.map((bed) => bed.label)).toEqual(['A1', 'A2', 'A3'])
     expect(data.beds[0].lengthM).toBeCloseTo(6.096, 6)
     expect(data.garden.site.tMaxC[0]).toBeGreaterThan(data.garden.site.tMaxC[6])
     expect(data.garden.site.latitude).toBe(-41.3)
-    expect(data.garden.climateType).not.toBe(PLACE_NOT_TOLD)
+    expect(data.garden.home).toMatchObject({ longitude: 174.8, town: '', winterC: 0 })
     expect(data.garden.tools[0]).toMatchObject({
       kind: 'black tarp',
       widthM: expect.closeTo(1.8288, 6),
@@ -67,8 +72,10 @@ describe('starting a garden', () => {
   test.each([
     [{ latitude: '80' }, 'latitude', /between -66 and 66/],
     [{ latitude: '' }, 'latitude', /Pick a town/],
-    [{ winter: '' }, 'winter', /how much frost/],
-    [{ summer: '' }, 'summer', /how warm/],
+    [{ longitude: '' }, 'longitude', /longitude too/],
+    [{ longitude: '190' }, 'longitude', /between -180 and 180/],
+    [{ firstFrost: '2024-10-02', lastFrost: '2024-04-20' }, 'known', /last frost must come before summer/],
+    [{ noFrost: true, coldestC: '20' }, 'known', /coldest night freezes/],
     [{ currency: 'euro' }, 'currency', /three-letter/],
     [{ name: ' ' }, 'name', /give it a name/],
     [{ groups: [] }, 'groups', /at least one run/],
@@ -80,10 +87,9 @@ describe('starting a garden', () => {
     }),
   )
   test('the place may be told later, and that is known', () => {
-    const later = schema.parse({ ...input, place: 'later', latitude: '', winter: '', summer: '' })
-    expect(placeOf(later)).toBeNull()
+    const later = schema.parse({ ...input, place: 'later', latitude: '' })
     const { garden } = startGarden({ ...later, place: null, begunOn: '2026-04-01' })
-    expect(garden.climateType).toBe(PLACE_NOT_TOLD)
+    expect(garden.home).toBeNull()
     expect(siteClimate.safeParse(garden.site).success).toBe(true)
   })
   test('labels that are taken are passed over', () => {

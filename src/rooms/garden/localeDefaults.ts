@@ -16,18 +16,39 @@ const CURRENCIES: Record<string, string> = {
   BR: 'BRL',
   ZA: 'ZAR',
   IN: 'INR',
+  MX: 'MXN',
+  AR: 'ARS',
+  CL: 'CLP',
+  CO: 'COP',
+  CN: 'CNY',
+  KR: 'KRW',
+  PL: 'PLN',
+  CZ: 'CZK',
+  HU: 'HUF',
+  RO: 'RON',
+  TR: 'TRY',
+  IL: 'ILS',
+  KE: 'KES',
+  NG: 'NGN',
+  PH: 'PHP',
+  TH: 'THB',
+  ID: 'IDR',
+  MY: 'MYR',
+  SG: 'SGD',
+  IS: 'ISK',
 }
 
-/** The units and currency that people of the browser's language and country usually have. */
+/** The units and currency that people of a country (ISO 3166) usually have. */
+export const usualIn = (country: string): { units: Units; currency: string } => ({
+  units: IMPERIAL.includes(country) ? 'imperial' : 'metric',
+  currency: CURRENCIES[country] ?? 'EUR',
+})
+
+/** The same for the browser's language and country. */
 export function usualOf(language: string): { units: Units; currency: string } {
-  let region: string | undefined
   try {
-    region = new Intl.Locale(language).maximize().region
+    return usualIn(new Intl.Locale(language).maximize().region ?? '')
   } catch {
-    region = undefined
-  }
-  return {
-    units: region !== undefined && IMPERIAL.includes(region) ? 'imperial' : 'metric',
-    currency: CURRENCIES[region ?? ''] ?? 'EUR',
+    return usualIn('')
   }
 }

@@ -10,6 +10,7 @@ import { useGarden } from '../../state/garden'
 import { useAnswer } from '../../compute/useAnswer'
 import { ImportDays } from './ImportDays'
 import { ObservedDays } from './ObservedDays'
+import { HomeForm } from './HomeForm'
 import { PlaceForm } from './PlaceForm'
 import { Station } from './Station'
 import { FrostYear } from './FrostYear'
@@ -50,7 +51,10 @@ export function WeatherRoom() {
       <Fold title="Import daily weather">
         <ImportDays key={garden.id} />
       </Fold>
-      <Fold title="Place and normals by hand">
+      <Fold title="Place and usual year">
+        <HomeForm key={garden.id} />
+      </Fold>
+      <Fold title="Normals by hand">
         <PlaceForm key={garden.id} />
       </Fold>
     </section>

@@ -1,11 +1,11 @@
 import { Command } from 'cmdk'
 import { useState } from 'react'
-import { SMALLEST_TOWN } from '../../core/site/towns'
+import { SMALLEST_TOWN, type Town } from '../../core/site/towns'
 import { townName, useTowns } from './useTowns'
 
 /** A town by its name, from a list that is fetched once the field is entered; nothing is asked outside. */
-export function TownField({ onPick }: { onPick: (town: string, latitude: number) => void }) {
-  const [typed, setTyped] = useState('')
+export function TownField({ picked, onPick }: { picked: string; onPick: (town: Town) => void }) {
+  const [typed, setTyped] = useState(picked)
   const [entered, setEntered] = useState(false)
   const [open, setOpen] = useState(false)
   const { state, found } = useTowns(entered, typed)
@@ -29,7 +29,7 @@ export function TownField({ onPick }: { onPick: (town: string, latitude: number)
       </div>
       {state === 'failed' && (
         <p role="alert" className="mt-1 text-sm font-semibold text-error">
-          The list of towns could not be loaded. Type the latitude instead.
+          The list of towns could not be loaded. Type latitude and longitude instead.
         </p>
       )}
       <Command.List className={looking ? 'mt-1 border border-base-300' : undefined}>
@@ -41,19 +41,19 @@ export function TownField({ onPick }: { onPick: (town: string, latitude: number)
         {looking && state === 'ready' && found.length === 0 && (
           <p className="px-3 py-2">
             No town of that name with {SMALLEST_TOWN.toLocaleString()} people or more. Try a larger one
-            nearby: only the latitude counts.
+            nearby.
           </p>
         )}
         {looking &&
           found.map((town) => (
             <Command.Item
-              key={`${townName(town)} ${town.latitude}`}
-              value={`${townName(town)} ${town.latitude}`}
+              key={`${townName(town)} ${town.latitude} ${town.longitude}`}
+              value={`${townName(town)} ${town.latitude} ${town.longitude}`}
               className="min-h-11 cursor-pointer px-3 py-2 data-[selected=true]:bg-base-200 data-[selected=true]:underline"
               onSelect={() => {
                 setTyped(townName(town))
                 setOpen(false)
-                onPick(townName(town), town.latitude)
+                onPick(town)
               }}
             >
               {townName(town)}
