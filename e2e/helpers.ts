@@ -143,11 +143,10 @@ export async function ranked(page: Page) {
   await expect(page.getByText(/Growing \d+ covers and their mixes/)).toHaveCount(0)
 }
 
-/** Says where an own garden lies: a latitude, and how its climate is. */
+/** Says where an own garden lies: inland at a latitude. */
 export async function placeTold(page: Page, latitude = '44.5') {
   await page.getByLabel('or its latitude').fill(latitude)
-  await page.getByRole('button', { name: /^cold/ }).click()
-  await page.getByRole('button', { name: /^warm/ }).click()
+  await page.getByLabel('and longitude').fill('-85')
 }
 
 /** Starts an own garden of one bed, 8 m by 1.2, from the page for it. */

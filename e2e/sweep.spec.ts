@@ -132,7 +132,7 @@ async function unfold(page: Page, name: string) {
   if (name === 'plant') await page.getByText('Take the residue off instead').click()
   if (name === 'weather') {
     await expect(page.getByTestId('frosts')).toBeVisible()
-    for (const fold of ['Observed days', 'Import daily weather', 'Place and normals by hand'])
+    for (const fold of ['Observed days', 'Import daily weather', 'Place and usual year', 'Normals by hand'])
       await page.getByText(fold, { exact: true }).click()
   }
 }

@@ -236,6 +236,12 @@ export function temperature(celsius: number, units: Units): string {
   return units === 'imperial' ? `${digits(celsius * 1.8 + 32, 0)}\u00a0°F` : `${digits(celsius, 0)}\u00a0°C`
 }
 
+/** A height above the sea in the units people say it in, to ten of them; metres inside. */
+export const roundHeight = (metresUp: number, units: Units): number =>
+  10 * Math.round(metresUp / (units === 'imperial' ? METRES_PER_FOOT : 1) / 10)
+export const heightText = (metresUp: number, units: Units): string =>
+  `${digits(roundHeight(metresUp, units), 0)}\u00a0${units === 'imperial' ? 'ft' : 'm'}`
+
 /** A difference of temperatures as warmer or colder, °C inside. */
 export function degrees(celsius: number, units: Units): string {
   const size = Math.abs(celsius) * (units === 'imperial' ? 1.8 : 1)

@@ -14,10 +14,9 @@ export type HomeForm = Pick<
 >
 
 /** How much of the rain there is. */
-const rainText = (percent: number) =>
-  percent === 100 ? 'as in the table' : percent < 100 ? `${percent} % of it` : `${percent} % of it`
+const rainText = (percent: number) => (percent === 100 ? 'as around here' : `${percent} % of it`)
 const seasonText = (celsius: number, units: Units) =>
-  celsius === 0 ? 'as in the table' : degrees(celsius, units)
+  celsius === 0 ? 'as around here' : degrees(celsius, units)
 
 /** What a grower corrects of a usual year: winters, summers and rain by slider, and further what is known. */
 export function HomeFields({
@@ -77,7 +76,7 @@ export function HomeFields({
           className="btn btn-sm w-fit"
           onClick={() => form.set({ winter: '0', summer: '0', rain: '100' })}
         >
-          Back to the table
+          Back to how it is around here
         </button>
       )}
       <details>
@@ -158,7 +157,7 @@ function Slider({
     <label className="block">
       <span className="flex flex-wrap justify-between gap-x-2 text-sm">
         <strong>{label}</strong>
-        <output>{said}</output>
+        <span aria-hidden="true">{said}</span>
       </span>
       <input
         type="range"

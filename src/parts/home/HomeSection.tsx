@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { doubtsOf } from '../../core/site/doubts'
 import type { Town } from '../../core/site/towns'
-import type { Units } from '../../text/format'
+import { roundHeight, type Units } from '../../text/format'
 import { unitOf, writeQuantity } from '../../text/quantity'
 import { TypedText } from '../form/fields'
 import { Waiting } from '../Waiting'
@@ -24,16 +24,17 @@ export function HomeSection({
   /** Told once a town was picked. */
   onTown?: (town: Town) => void
 }) {
-  const year = asked ? (answer.value ?? answer.last) : undefined
-  const write = (value: number, kind: 'degrees' | 'length') => writeQuantity(value, kind, units)
+  const told = form.text.latitude !== '' && form.text.longitude !== ''
+  const year = told ? (answer.value ?? answer.last) : undefined
+  const write = (value: number) => writeQuantity(value, 'degrees', units)
   const place = (latitude: number, longitude: number, more: Partial<HomeForm['text']>) =>
     form.set({
       town: '',
       country: '',
       seaKm: '',
       elevationM: '',
-      latitude: write(latitude, 'degrees'),
-      longitude: write(longitude, 'degrees'),
+      latitude: write(latitude),
+      longitude: write(longitude),
       ...more,
     })
   const pick = (town: Town) => {
@@ -41,7 +42,7 @@ export function HomeSection({
       town: townName(town),
       country: town.country,
       seaKm: String(town.seaKm),
-      elevationM: write(town.elevationM, 'length'),
+      elevationM: String(roundHeight(town.elevationM, units)),
     })
     onTown?.(town)
   }
@@ -73,10 +74,12 @@ export function HomeSection({
         />
         <Here onFound={(latitude, longitude) => place(latitude, longitude, {})} />
       </div>
-      {asked && (
+      {told && (
         <section aria-label="Usual year" className="flex flex-col gap-3">
           <h3>Your usual year: does this look like home?</h3>
-          {year && <HomeYear year={year} doubts={doubtsOf(year, asked.corrections.known)} units={units} />}
+          {year && (
+            <HomeYear year={year} doubts={doubtsOf(year, asked?.corrections.known ?? {})} units={units} />
+          )}
           <Waiting
             what="Working out the usual year"
             running={answer.running}
@@ -87,7 +90,7 @@ export function HomeSection({
           />
         </section>
       )}
-      {(asked || form.problemsIn('known').length > 0) && <HomeFields form={form} year={year} units={units} />}
+      {told && <HomeFields form={form} year={year} units={units} />}
     </>
   )
 }

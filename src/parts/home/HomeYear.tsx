@@ -2,7 +2,7 @@ import { dayNumber } from '../../core/foundations/day'
 import type { Doubt } from '../../core/site/doubts'
 import { hottestOf } from '../../core/site/doubts'
 import type { UsualYear } from '../../core/site/usualYear'
-import { metres, monthName, rain, shortDate, temperature, type Units } from '../../text/format'
+import { heightText, monthName, rain, shortDate, temperature, type Units } from '../../text/format'
 
 const ANY_YEAR = dayNumber('2023-01-01')
 const MONTHS = Array.from({ length: 12 }, (_, month) => month)
@@ -21,7 +21,7 @@ const DOUBT_TEXT: Record<Doubt, (year: UsualYear, units: Units) => string> = {
   'far from all places': () =>
     'No place that Kilim knows is near. Is it at sea, or on ice? Check latitude and longitude, and correct the year below.',
   'high up': ({ site }, units) =>
-    `Kilim knows few places as high as ${metres(site.elevationM, units)}. Check the height, and the months you know.`,
+    `Kilim knows few places as high as ${heightText(site.elevationM, units)}. Check the height, and the months you know.`,
   'no summer': ({ site }, units) =>
     `The hottest month has afternoons of ${temperature(hottestOf(site), units)}: few covers ever close there. Is that so?`,
   'frosts unlike the table': () =>
@@ -58,7 +58,7 @@ export function HomeYear({
               <Bar
                 low={up(site.tMinC[month])}
                 high={up(site.tMaxC[month])}
-                className={site.tMinC[month] > 0 ? 'bg-accent' : 'bg-secondary'}
+                className={site.tMinC[month] > 0 ? 'bg-accent' : 'bg-base-content/45'}
               />
               <span className="absolute inset-x-0" style={{ bottom: up(site.tMaxC[month]) + 23 }}>
                 {bare(site.tMaxC[month], units)}
@@ -91,8 +91,8 @@ export function HomeYear({
           a year, {wettestText(site.rainMm)}.
         </p>
         <p className="quiet text-sm">
-          Made from {from.join(', ')} and places around, for {metres(site.elevationM, units)} above the sea.
-          Their figures are rounded and unverified: correct what you know better.
+          Made from {from.join(', ')} and places around, for {heightText(site.elevationM, units)} above the
+          sea. Their figures are rounded and unverified: correct what you know better.
         </p>
         {doubts.map((doubt) => (
           <p key={doubt} role="status" className="mt-1 border-l-4 border-warning pl-2">

@@ -11,7 +11,7 @@ export function TownField({ picked, onPick }: { picked: string; onPick: (town: T
   const { state, found } = useTowns(entered, typed)
   const looking = open && typed.trim().length > 1
   return (
-    <Command shouldFilter={false} label="The town nearest to you" className="w-96 max-w-full">
+    <Command shouldFilter={false} label="The town nearest to you" className="w-72 max-w-full">
       <div className="flex flex-col gap-1">
         <span className="text-sm font-semibold" aria-hidden="true">
           The town nearest to you

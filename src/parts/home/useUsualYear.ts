@@ -19,7 +19,7 @@ export function useUsualYear(text: HomeText, units: Units) {
     const read = schema.safeParse(pick(text, FIELDS))
     return read.success ? askedOf(read.data) : null
   }, [schema, text])
-  const answer = useAnswer('usualYear', asked && [asked.point, asked.corrections], asked ? NAME : undefined)
+  const answer = useAnswer('usualYear', asked && [asked.point, asked.corrections], NAME)
   /** The year itself, waited for. */
   const settled = (of: NonNullable<typeof asked>): Promise<UsualYear> =>
     client.fetchQuery(

@@ -39,7 +39,7 @@ test('a station that is not heard is told, and the days go on', async () => {
 
 test('the place writes only what was typed: what was changed elsewhere meanwhile stays', async () => {
   await openRoom('/weather')
-  fireEvent.click(await screen.findByText('Place and normals by hand', { exact: true }, SLOW))
+  fireEvent.click(await screen.findByText('Normals by hand', { exact: true }, SLOW))
   const place = form('Place and normals')
   const stored = async () => (await database.gardens.get('marlpit-lane')) as Garden
   type('Rain, mm, Jan', '77', place)
@@ -54,70 +54,67 @@ test('the place writes only what was typed: what was changed elsewhere meanwhile
   expect((await stored()).site.rainMm.slice(1)).toEqual(rainMm.slice(1))
 })
 
-async function frosts() {
+const stored = async () => (await database.gardens.get('marlpit-lane')) as Garden
+
+async function home() {
   await openRoom('/weather')
-  fireEvent.click(await screen.findByText('Place and normals by hand', { exact: true }, SLOW))
-  const place = form('Place and normals')
-  type('Last frost', '2026-05-04', place)
-  type('First frost', '2028-10-09', place)
-  type('Coldest night, °C', '-20', place)
-  type('Hottest month, high, °C', '28', place)
-  type('Hottest month, low, °C', '17', place)
+  fireEvent.click(await screen.findByText('Place and usual year', { exact: true }, SLOW))
+  const place = form('Place and usual year')
+  await within(place).findByTestId('usual-year', {}, SLOW)
   return place
 }
 
-test('normals are worked out from frosts, stand beside the answers, and fill the table', async () => {
-  const place = await frosts()
-  press('Work out', place)
-  const table = await screen.findByTestId('reproduced', {}, SLOW)
-  const cells = within(table)
-    .getAllByRole('row')
-    .slice(1)
-    .map((row) =>
-      within(row)
-        .getAllByRole('cell')
-        .map(({ textContent }) => textContent),
-    )
-  expect(cells).toHaveLength(5)
-  const degrees = (text: string | null) => Number(text!.replace('−', '-').match(/-?\d+/)![0])
-  for (const [said, got] of cells.slice(2))
-    expect(Math.abs(degrees(said) - degrees(got))).toBeLessThanOrEqual(2)
-  press('Fill the table below', place)
-  press('Save the place', place)
-  const stored = async () => (await database.gardens.get('marlpit-lane')) as Garden
-  await waitFor(async () => expect((await stored()).site.daySpread).toBeGreaterThan(0.5), SLOW)
-  const { site } = await stored()
+test('frosts, the coldest night and the hottest month that are known are held, beside what places around say', async () => {
+  const place = await home()
+  for (const [label, text] of [
+    ['Last frost', '2026-05-04'],
+    ['First frost', '2028-10-09'],
+    ['Coldest night, °C', '-20'],
+    ['Hottest month, high, °C', '28'],
+    ['Hottest month, low, °C', '17'],
+  ])
+    type(label, text, place)
+  expect(within(place).getAllByText(/^places around: /)).toHaveLength(5)
+  await waitFor(
+    () =>
+      expect(within(place).getByTestId('usual-year').textContent).toMatch(
+        /last frost May [345], first frost Oct (8|9|10); coldest night -(19|20|21)/,
+      ),
+    SLOW,
+  )
+  press('Use this year', place)
+  await waitFor(async () => expect((await stored()).home?.coldestC).toBe(-20), SLOW)
+  const { site, home: kept } = await stored()
   expect(Math.max(...site.tMaxC)).toBeCloseTo(28, 0)
   expect(Math.max(...site.tMinC)).toBeCloseTo(17, 0)
+  expect(kept).toMatchObject({ lastFrost: '05-04', firstFrost: '10-09', hottestHighC: 28 })
 })
 
-test('answers that contradict one another are told with the fix, and nothing is worked out', async () => {
-  const place = await frosts()
+test('a slider moves its season, says by how much, and goes back', async () => {
+  const place = await home()
+  const slider = within(place).getByRole('slider', { name: 'Winters' })
+  fireEvent.change(slider, { target: { value: '-3' } })
+  expect(slider.getAttribute('aria-valuetext')).toMatch(/^3\s*°C colder$/)
+  press('Use this year', place)
+  await waitFor(async () => expect((await stored()).home?.winterC).toBe(-3), SLOW)
+  press('Back to how it is around here', place)
+  expect(slider.getAttribute('aria-valuetext')).toBe('as around here')
+})
+
+test('answers that contradict one another are told with the fix, and nothing is kept', async () => {
+  const place = await home()
+  const before = await stored()
+  type('First frost', '2026-10-09', place)
   type('Coldest night, °C', '6', place)
-  press('Work out', place)
+  press('Use this year', place)
   await screen.findByText(/There are frosts, yet the coldest night is above freezing/)
   type('Coldest night, °C', '-20', place)
-  type('First frost', '', place)
-  press('Work out', place)
-  await screen.findByText(/Give both the last and the first frost/)
-  type('First frost', '2026-02-09', place)
-  press('Work out', place)
+  type('Last frost', '2026-11-20', place)
   await screen.findByText(/The last frost must come before summer/)
   type('Hottest month, high, °C', 'hot', place)
-  press('Work out', place)
   await screen.findByText(/The high of the hottest month must be a number/)
-  expect(screen.queryByTestId('reproduced')).toBeNull()
-})
-
-test('a climate to start from says by how much it was made warmer or colder for the place', async () => {
-  await openRoom('/weather')
-  fireEvent.click(await screen.findByText('Place and normals by hand', { exact: true }, SLOW))
-  const place = form('Place and normals')
-  type('Latitude', '51.2', place)
-  fireEvent.change(within(place).getByLabelText('Start from a climate'), {
-    target: { value: 'temperate-inland' },
-  })
-  await screen.findByText(/Taken from 48° and 300 m, made .* colder for where you are/)
+  press('Use this year', place)
+  expect(await stored()).toEqual(before)
 })
 
 test('the coming days, the season free of frost and the usual year are drawn, with their numbers in words', async () => {
