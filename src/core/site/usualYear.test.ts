@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
+import told from '../../../validation/growers.json'
 import known from '../../../validation/towns.json'
 import fc from '../testing/property'
 import { siteClimate } from '../garden/site'
 import { doubtsOf, problemsOf } from './doubts'
 import { usualNights } from './frostOdds'
 import { blendedAt, whereOf, type Where } from './neighbours'
-import { dayOfMonthDay, kmBetween, PLACES } from './places'
+import { dayOfMonthDay, kmBetween, PLACES, type Place } from './places'
 import { monthsOfRain, monthsThrough, NO_CORRECTIONS, usualYear, type Known } from './usualYear'
 
 /** Somewhere near a place of the table: a town's neighbour and not the place itself. */
@@ -198,6 +199,30 @@ describe('a usual year', () => {
     if (said.coldestC) expect(nights.coldestC).toBeCloseTo(said.coldestC, -0.3)
     if (said.hottestHighC) expect(hottest(site.tMaxC)).toBeCloseTo(said.hottestHighC, 0)
     if (said.hottestLowC) expect(hottest(site.tMinC)).toBeCloseTo(said.hottestLowC, 0)
+  })
+  test.each(told.growers)('C6 what a grower of the $place says is given back', (grower) => {
+    const { latitude, elevationM, coastal, coldestNightC, hottestHighC, hottestLowC } = grower
+    const unlike = (place: Place) =>
+      ((place.latitude - latitude) / 3) ** 2 + ((hottest(place.highC) - hottestHighC) / 3) ** 2
+    const { longitude } = PLACES.reduce((best, place) => (unlike(place) < unlike(best) ? place : best))
+    const frost = (day: string | null) => (day === null ? null : dayOfMonthDay(day))
+    const [lastFrost, firstFrost] = [frost(grower.lastFrost), frost(grower.firstFrost)]
+    const { nights, site } = usualYear(
+      { latitude, longitude, elevationM, seaKm: coastal ? 5 : 200 },
+      {
+        ...NO_CORRECTIONS,
+        known: { lastFrost, firstFrost, coldestC: coldestNightC, hottestHighC, hottestLowC },
+      },
+    )
+    for (const [is, said] of [
+      [nights.lastFrost, lastFrost],
+      [nights.firstFrost, firstFrost],
+    ])
+      if (said === null) expect(is).toBeNull()
+      else expect(Math.abs(is! - said)).toBeLessThanOrEqual(4)
+    expect(Math.abs(nights.coldestC - coldestNightC)).toBeLessThan(1.5)
+    expect(Math.abs(hottest(site.tMaxC) - hottestHighC)).toBeLessThan(1)
+    expect(Math.abs(hottest(site.tMinC) - hottestLowC)).toBeLessThan(1)
   })
   test('no frost said is none in most years', () => {
     const coast = { latitude: 41.1, longitude: -8.6, elevationM: 80, seaKm: 6 }

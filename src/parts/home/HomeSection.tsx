@@ -8,7 +8,7 @@ import { Waiting } from '../Waiting'
 import { HomeFields, type HomeForm } from './HomeFields'
 import { HomeYear } from './HomeYear'
 import { TownField } from './TownField'
-import { townName } from './useTowns'
+import { townName } from '../../state/useTowns'
 import type { useUsualYear } from './useUsualYear'
 
 /** Where a garden lies, the usual year that follows of it, and what its grower corrects. */

@@ -1,7 +1,7 @@
 import { Command } from 'cmdk'
 import { useState } from 'react'
 import { SMALLEST_TOWN, type Town } from '../../core/site/towns'
-import { townName, useTowns } from './useTowns'
+import { townName, useTowns } from '../../state/useTowns'
 
 /** A town by its name, from a list that is fetched once the field is entered; nothing is asked outside. */
 export function TownField({ picked, onPick }: { picked: string; onPick: (town: Town) => void }) {

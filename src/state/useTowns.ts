@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
-import { findTowns, parseTowns, type Town } from '../../core/site/towns'
-import { BASE } from '../../data/api'
+import { findTowns, parseTowns, type Town } from '../core/site/towns'
+import { BASE } from '../data/api'
 
 const countries = new Intl.DisplayNames(undefined, { type: 'region' })
 /** A country as the browser's language names it; its code where it has no name for it. */
