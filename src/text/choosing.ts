@@ -5,6 +5,7 @@ import { findSpecies } from '../core/plants/catalogue'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import type { Follows } from '../core/scenario/types'
 import { failsText, failsWhen, groundWords } from './criteria'
+import { seasonWhyText } from './season'
 import { inHundred, metres, money, shortDate, type Units } from './format'
 
 const ofYears = (share: number) => `${inHundred(share)} of 100 years`
@@ -22,6 +23,8 @@ function bareReason(reason: Reason, units: Units, currency: string): string {
       return `${reason.why} You keep ${reason.who}.`
     case 'trouble':
       return `${reason.family}, as what had ${reason.what} here in ${reason.year}; ${reason.years} years apart is the usual rule.`
+    case 'season':
+      return `Not sown ${shortDate(reason.sowDay)}: ${seasonWhyText(reason.why)}.`
     case 'grass':
       return 'A grass, and you asked for none.'
     case 'feeds nematodes':

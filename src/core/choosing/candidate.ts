@@ -12,6 +12,7 @@ import type { ScenarioOutcome } from '../scenario/types'
 import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles, type DateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
+import { inSeason, type SeasonJudgement } from './season'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
 import type { Candidate, ChooseQuestion, CoverCaution, MixComponent, PurposeResult } from './types'
 
@@ -94,6 +95,7 @@ export function candidateOf(
   { chance, worth, established, failures, best }: Judgement,
   endDay: number,
   heightM: number,
+  season: SeasonJudgement | null,
 ): Candidate {
   const { key, components, sowDay, question, run, covered, flower, covering, cost, plants } = grown
   const purposes = purposesOf(grown, endDay, leftBy(best))
@@ -110,7 +112,11 @@ export function candidateOf(
     established,
     worth,
     failures,
-    score: use * (0.35 + 0.65 * worth) * (sameFamily(plants, question) ? SAME_FAMILY_WORTH : 1),
+    score: inSeason(
+      use * (0.35 + 0.65 * worth) * (sameFamily(plants, question) ? SAME_FAMILY_WORTH : 1),
+      season,
+    ),
+    season,
     members: run.members,
     ending: best && { end: best.end, latestSafeDay: best.latestSafeDay },
     purposes,

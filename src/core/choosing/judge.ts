@@ -11,12 +11,14 @@ import type { Termination } from '../scenario/termination'
 import { standRunInSteps } from '../bed/standRun'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
+import type { Species } from '../plants/parameters'
 import { selfSowing } from '../stand/reseeding'
 import { dateQuantiles, stageDays } from '../stand/summary'
 import { candidateOf, GROWTH_LEFT, grownUntil, type Grown, type Judgement } from './candidate'
 import { plantsOf, scenarioFor, seedCost } from './composition'
 import { coveringOn } from './covering'
 import { reachedHeight, REJECT_BELOW, standingLimitOf, winterVerdict } from './limits'
+import { seasonOfMix, seasonYear } from './season'
 import {
   keyOf,
   untilDay,
@@ -36,8 +38,11 @@ const WISHED_BREAK_DAYS = 21
 export type Judged =
   { verdict: 'candidate'; candidate: Candidate } | { verdict: 'rejected'; rejection: Rejection }
 
-/** How closely a composition is looked at: start days tried, and whether the residue of the best endings is followed. */
-export type Closeness = { starts: number; exact: boolean }
+/**
+ * How closely a composition is looked at: start days tried, whether the residue of the best endings is followed, and whether it
+ * is grown though no grower would sow it then.
+ */
+export type Closeness = { starts: number; exact: boolean; offSeason?: boolean }
 
 type Reject = (limit: LimitName, closeness: number, reason: Reason) => Judged
 
@@ -61,6 +66,9 @@ export function* judgeInSteps(
   if (standing) return reject(standing.limit, 0, standing.reason)
 
   const plants = plantsOf(components)
+  const suits = suitedTo(plants, sowDay, question)
+  if (suits?.word === 'no' && suits.why && !look.offSeason)
+    return reject('out of season', 0.1, { code: 'season', why: suits.why, sowDay })
   const covering = coveringOn(plants, sowDay, question, ensemble)
   const cost = seedCost(components, covering, question)
   const { bed, limits } = question
@@ -114,7 +122,7 @@ export function* judgeInSteps(
     const heightM = reachedHeight(run, endDay)
     if (limits.maxHeightM !== null && heightM > limits.maxHeightM)
       return reject('too tall', 0.2, { code: 'tall', heightM, allowedM: limits.maxHeightM })
-    return { verdict: 'candidate', candidate: candidateOf(grown, judgement, endDay, heightM) }
+    return { verdict: 'candidate', candidate: candidateOf(grown, judgement, endDay, heightM, suits) }
   }
   if (question.follows.kind === 'nothing') return fits(standingOn(scenario, season, established), until)
 
@@ -134,6 +142,10 @@ export function* judgeInSteps(
   const judgement = { ...best, established, best }
   return fits(judgement, grownUntil(best, sowDay, until))
 }
+
+/** How a sowing day suits a composition where the garden lies. */
+export const suitedTo = (plants: readonly Species[], sowDay: number, { climate }: ChooseQuestion) =>
+  climate && seasonOfMix(plants, sowDay, seasonYear(climate))
 
 /** The stand of a plan, with its states kept on the days an ending may begin where its residue will be followed. */
 function* grow(

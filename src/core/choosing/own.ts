@@ -75,7 +75,7 @@ export function* ownCoverInSteps(
   const full = shorten(ensemble, ensemble.members.length, horizon)
   const quick = shorten(ensemble, SCREEN_MEMBERS, horizon)
   const [{ day }] = yield* screenInSteps(components, question, quick)
-  const told = yield* judgeInSteps(components, day, question, full, IN_EARNEST)
+  const told = yield* judgeInSteps(components, day, question, full, { ...IN_EARNEST, offSeason: true })
   const judged = told.verdict === 'candidate' ? told.candidate : told.rejection
   const covering = coveringOn(plantsOf(components), day, question, full)
   const bare = scenarioFor(components, day, covering, question)

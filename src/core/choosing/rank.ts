@@ -4,6 +4,7 @@ import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
 import { judgeInSteps, type Judged } from './judge'
 import { MIX_SIZES, neighbours, proposeMixes } from './mixes'
+import { bySeason } from './season'
 import { weatherWanted } from '../scenario/plan'
 import { byWorth, IN_EARNEST, SCREEN, SCREEN_MEMBERS, shorten, sowingDays } from './screening'
 import {
@@ -100,9 +101,9 @@ function take(judged: Judged, candidates: Map<string, Candidate>, rejections: Ma
   else rejections.set(key, judged.rejection)
 }
 
-/** Best first, each with what the next one has over it and it over the next. */
+/** Best first, those in their season before others, each with what the next one has over it and it over the next. */
 function ordered(candidates: Candidate[]): Candidate[] {
-  const list = candidates.sort((a, b) => b.score - a.score)
+  const list = candidates.sort(bySeason)
   return list.map((candidate, i) => {
     const next = list[i + 1]
     return { ...candidate, againstNext: next ? { key: next.key, ...differences(candidate, next) } : null }

@@ -6,6 +6,8 @@ import type { PartlyFood } from '../plants/food'
 import type { Failure, Follows, GroundFacts, GroundTrouble, Means, ScenarioOutcome } from '../scenario/types'
 import type { EarlierUse } from '../season/cases'
 import type { DateQuantiles } from '../stand/summary'
+import type { SiteClimate } from '../garden/site'
+import type { SeasonJudgement, SeasonWhy } from './season'
 
 export type WinterWish = 'either' | 'must live' | 'must die'
 
@@ -69,6 +71,8 @@ export type ChooseQuestion = {
   /** Organic or untreated seed costs more. */
   organicSeed: boolean
   today: number
+  /** Normals that tell when covers are usually sown here; null where that is not to be judged. */
+  climate: SiteClimate | null
 }
 
 /** Day until which a cover is followed: the day the ground is wanted, or a while where nothing is planned. */
@@ -102,6 +106,8 @@ export type Candidate = {
   worth: number
   failures: ScenarioOutcome['failures']
   score: number
+  /** How its sowing day suits it here; null where that is not judged. */
+  season: SeasonJudgement | null
   /** Members it was judged with. */
   members: number
   /** The ending to plan; null where none is needed. */
@@ -128,6 +134,7 @@ export type CoverCaution =
   | { code: 'partly food'; food: PartlyFood }
 
 export type LimitName =
+  | 'out of season'
   | 'too little time'
   | 'ground cannot be worked'
   | 'winter'
@@ -146,6 +153,7 @@ export type LimitName =
 export type Reason = { of?: string } & (
   | { code: 'animal'; why: string; who: string }
   | { code: 'trouble'; family: string; what: string; year: number; years: number }
+  | { code: 'season'; why: SeasonWhy; sowDay: number }
   | { code: 'grass' }
   | { code: 'feeds nematodes' }
   | { code: 'cultivar' }

@@ -48,6 +48,7 @@ export function testQuestion(
     seedAtHand: [],
     organicSeed: false,
     today,
+    climate: null,
     ...extra,
     limits: { ...NO_LIMITS, ...limits },
   }

@@ -8,6 +8,7 @@ import { cautionText } from '../../text/cautions'
 import { bareUntilText, endingText, reasonText, riskText } from '../../text/choosing'
 import type { Told } from '../../text/amounts'
 import { dateRangeText, shortDate, type Units, money } from '../../text/format'
+import { seasonText } from '../../text/season'
 import { Swatch } from '../../parts/Swatch'
 import { Why } from '../../parts/Why'
 import { CostAbove } from './CostAbove'
@@ -167,6 +168,11 @@ function CandidateRow({
           {candidate.covering === 'surface' ? 'left on the surface' : candidate.covering}; seed about{' '}
           {money(candidate.cost.mid, currency)}
         </p>
+        {candidate.season && (
+          <p className={candidate.season.word === 'unusual' ? 'text-sm font-semibold' : 'quiet text-sm'}>
+            {seasonText(candidate.season)}
+          </p>
+        )}
       </div>
       <div className="min-w-0">
         <Amounts candidate={candidate} told={told} />

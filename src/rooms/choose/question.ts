@@ -225,5 +225,6 @@ export function questionOf(form: ChooseValue, asked: Asked): ChooseQuestion {
     seedAtHand,
     organicSeed: form.organicSeed,
     today,
+    climate: garden.site,
   }
 }

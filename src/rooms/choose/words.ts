@@ -54,6 +54,7 @@ export function tradeText(
 
 /** Where the limits that stop covers come from, for grouping. */
 export const LIMIT_WORDS = {
+  'out of season': 'Out of season',
   'too little time': 'Too little time',
   'ground cannot be worked': 'Ground cannot be worked',
   winter: 'Winter',

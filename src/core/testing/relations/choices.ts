@@ -28,7 +28,7 @@ function drawChoice(random: RandomStream): Choice {
   const from = whole(random, 20454, 20454 + 364)
   const wanted = from + whole(random, 50, 200)
   const purposes = [oneOf(random, PURPOSES)]
-  const question = testQuestion(isoDate(from), isoDate(wanted), { purposes, sowDay: from })
+  const question = testQuestion(isoDate(from), isoDate(wanted), { purposes, sowDay: from, climate: site })
   const weather = questionWeather(
     { ...question, openUntilDay: wanted + 60, follows: { kind: 'nothing' } },
     site,
@@ -53,12 +53,17 @@ const choosing = (
 
 const k1 = choosing(
   'K1',
-  'The first is not beaten on the asked purpose by a listed cover that is as sure',
+  'The first is not beaten on the asked purpose by a listed cover that is as sure and as much in season',
   ({ question, rank, says }) => {
     const [first, ...rest] = rank(question)
     if (!first) return NO_CASE
     const worthOf = (one: Candidate) => one.purposes.find(({ id }) => id === question.purposes[0])!.worth
-    const better = rest.find((one) => worthOf(one) > worthOf(first) + 0.1 && one.worth >= first.worth - 1e-9)
+    const better = rest.find(
+      (one) =>
+        one.season?.word === first.season?.word &&
+        worthOf(one) > worthOf(first) + 0.1 &&
+        one.worth >= first.worth - 1e-9,
+    )
     return holdsIf(
       better === undefined,
       () =>

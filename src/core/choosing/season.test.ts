@@ -1,0 +1,115 @@
+import { describe, expect, test } from '@jest/globals'
+import { dayNumber } from '../foundations/day'
+import { findSpecies, SPECIES } from '../plants/catalogue'
+import { sowingSeasonOf } from '../plants/seasons'
+import { questionWeather, testQuestion } from '../testing/questions'
+import { usualYear } from '../site/usualYear'
+import { rankCovers } from './rank'
+import { bySeason, seasonOf, seasonOfMix, seasonYear, type SeasonWord } from './season'
+
+const at = (latitude: number, longitude: number, elevationM: number, seaKm: number) =>
+  usualYear({ latitude, longitude, elevationM, seaKm }).site
+const PLACES = {
+  minnesota: at(45, -93.3, 260, 300),
+  illinois: at(40.1, -88.2, 220, 300),
+  kentucky: at(38, -84.5, 300, 300),
+  florida: at(26, -80.2, 5, 10),
+  netherlands: at(52.1, 5.1, 5, 40),
+  oregon: at(44.6, -123.3, 70, 70),
+  apulia: at(41.5, 15.6, 70, 30),
+  canterbury: at(-43.5, 172.6, 10, 8),
+  queensland: at(-26.2, 152.7, 70, 44),
+  kenya: at(-0.3, 36.1, 1850, 300),
+  bavaria: at(48.4, 11.7, 450, 300),
+  maine: at(44.3, -69.8, 60, 40),
+}
+const word = (place: keyof typeof PLACES, species: string, date: string): SeasonWord =>
+  seasonOf(findSpecies(species)!, dayNumber(date), seasonYear(PLACES[place])).word
+
+test('every cover has its season', () => {
+  for (const species of SPECIES) expect(sowingSeasonOf(species).kind).toBeTruthy()
+  expect(() => sowingSeasonOf({ id: 'unheard-of' })).toThrow(/No sowing season/)
+})
+
+describe('when covers are sown', () => {
+  test.each([
+    // Winter cereals belong in autumn, north and south.
+    ['kentucky', 'cereal-rye', '2026-09-25', 'usual'],
+    ['minnesota', 'cereal-rye', '2026-10-10', 'usual'],
+    ['netherlands', 'winter-wheat', '2026-10-15', 'usual'],
+    ['canterbury', 'triticale', '2026-04-10', 'usual'],
+    ['canterbury', 'triticale', '2026-12-01', 'unusual'],
+    ['canterbury', 'cereal-rye', '2026-12-01', 'unusual'],
+    ['queensland', 'cereal-rye', '2026-10-09', 'unusual'],
+    ['queensland', 'winter-barley', '2026-10-09', 'unusual'],
+    ['florida', 'triticale', '2026-06-15', 'unusual'],
+    ['bavaria', 'cereal-rye', '2026-06-01', 'unusual'],
+    ['kentucky', 'cereal-rye', '2026-03-05', 'possible'],
+    ['kenya', 'winter-wheat', '2026-04-01', 'unusual'],
+    // Spring cereals in spring, before winter, and through mild winters.
+    ['kentucky', 'oats', '2026-03-20', 'usual'],
+    ['maine', 'oats', '2026-08-10', 'usual'],
+    ['florida', 'oats', '2026-06-15', 'unusual'],
+    ['apulia', 'oats', '2026-11-10', 'usual'],
+    ['apulia', 'faba-bean', '2026-11-10', 'usual'],
+    ['oregon', 'faba-bean', '2026-10-10', 'possible'],
+    ['minnesota', 'oats', '2026-12-05', 'unusual'],
+    // Legumes of winter, of spring, and those that stay.
+    ['kentucky', 'crimson-clover', '2026-09-10', 'usual'],
+    ['kentucky', 'hairy-vetch', '2026-09-20', 'usual'],
+    ['minnesota', 'subterranean-clover', '2026-09-01', 'unusual'],
+    ['bavaria', 'field-pea', '2026-04-01', 'usual'],
+    ['kentucky', 'red-clover', '2026-02-25', 'usual'],
+    ['minnesota', 'red-clover', '2026-10-10', 'unusual'],
+    // Warm soil and no frost ahead.
+    ['illinois', 'sorghum-sudangrass', '2026-03-27', 'no'],
+    ['illinois', 'sorghum-sudangrass', '2026-06-10', 'usual'],
+    ['kentucky', 'cowpea', '2026-04-20', 'no'],
+    ['minnesota', 'sorghum-sudangrass', '2026-09-05', 'no'],
+    ['minnesota', 'buckwheat', '2026-10-01', 'no'],
+    ['minnesota', 'buckwheat', '2026-07-20', 'usual'],
+    ['florida', 'sudangrass', '2026-06-15', 'usual'],
+    ['queensland', 'cowpea', '2026-11-15', 'usual'],
+    ['netherlands', 'sorghum-sudangrass', '2026-07-10', 'unusual'],
+    ['canterbury', 'pearl-millet', '2026-12-15', 'no'],
+    // Mustards before winter, and nothing cool in a dry summer.
+    ['kentucky', 'oilseed-radish', '2026-08-25', 'usual'],
+    ['kentucky', 'oilseed-radish', '2026-07-05', 'unusual'],
+    ['apulia', 'phacelia', '2026-06-10', 'unusual'],
+    ['apulia', 'foxtail-millet', '2026-06-10', 'possible'],
+    ['apulia', 'sudangrass', '2026-06-20', 'usual'],
+  ] as const)('%s: %s on %s is %s', (place, species, date, expected) =>
+    expect(word(place, species, date)).toBe(expected),
+  )
+  test('a mix is as its least suited part', () => {
+    const mix = ['hairy-vetch', 'sorghum-sudangrass'].map((id) => findSpecies(id)!)
+    expect(seasonOfMix(mix, dayNumber('2026-09-20'), seasonYear(PLACES.kentucky)).word).toBe('no')
+    expect(seasonOfMix(mix.slice(0, 1), dayNumber('2026-09-20'), seasonYear(PLACES.kentucky)).word).toBe(
+      'usual',
+    )
+  })
+})
+
+test('the rank puts nothing unusual above what is in season, and leaves out what nobody sows', () => {
+  const ranked = (place: keyof typeof PLACES, from: string, until: string) => {
+    const climate = PLACES[place]
+    const question = testQuestion(from, until, { purposes: ['mass'], climate, sowDay: dayNumber(from) })
+    return rankCovers(question, questionWeather(question, climate, 8))
+  }
+  const december = ranked('canterbury', '2026-12-01', '2027-04-01')
+  const words = december.candidates.map(({ season }) => season!.word)
+  expect(words).toEqual([...words].sort((a, b) => Number(a === 'unusual') - Number(b === 'unusual')))
+  expect(['triticale', 'cereal-rye', 'winter-wheat']).not.toContain(december.candidates[0].key)
+  const march = ranked('illinois', '2026-03-27', '2026-07-15')
+  expect(march.candidates.some(({ key }) => /sorghum|cowpea|millet/.test(key))).toBe(false)
+  expect(march.rejections.find(({ key }) => key === 'sorghum-sudangrass')).toMatchObject({
+    limit: 'out of season',
+    reason: { code: 'season', why: 'cold soil' },
+  })
+})
+
+test('of two unusual ones, and of two usual, the better stands first', () => {
+  const one = (score: number, of: SeasonWord) => ({ score, season: { word: of, why: null } })
+  const list = [one(0.9, 'unusual'), one(0.4, 'possible'), one(0.5, 'usual'), one(0.95, 'unusual')]
+  expect(list.sort(bySeason).map(({ score }) => score)).toEqual([0.5, 0.4, 0.95, 0.9])
+})

@@ -1,0 +1,208 @@
+import { dayOfYear } from '../foundations/day'
+import type { SiteClimate } from '../garden/site'
+import type { Species } from '../plants/parameters'
+import { DEEP_IN_DRY, sowingSeasonOf, type SowingSeason } from '../plants/seasons'
+import { usualNights } from '../site/frostOdds'
+import { dailyFromMonthly } from '../site/normals'
+
+/** How a sowing day suits a cover by what growers do; `no` is left out and can still be planned. */
+export type SeasonWord = 'usual' | 'possible' | 'unusual' | 'no'
+/** Why a day is not the usual one. */
+export type SeasonWhy =
+  | 'early'
+  | 'late'
+  | 'rising'
+  | 'hot'
+  | 'between seasons'
+  | 'cold soil'
+  | 'frost near'
+  | 'dry season'
+  | 'winter too cold'
+  | 'summer too cool'
+  | 'no winter here'
+export type SeasonJudgement = { word: SeasonWord; why: SeasonWhy | null }
+
+/** What of a usual year tells when covers are sown, by day of the year (index 0 = 1 January). */
+export type SeasonYear = {
+  meanC: Float64Array
+  /** Whether it grows warmer. */
+  rising: Uint8Array
+  soilC: Float64Array
+  /** Whether a day lies in the dry season. */
+  dry: Uint8Array
+  firstFrost: number | null
+  lastFrost: number | null
+  coldestC: number
+  /** The lowest and highest of the smoothed means. */
+  leastC: number
+  mostC: number
+}
+
+const YEAR = 365
+const at = (day: number) => ((day % YEAR) + YEAR) % YEAR
+/** Over this the mean is smoothed, and its slope is read, days. */
+const SLOPE_DAYS = 12
+/** Bare soil at 5 cm follows the air by this, days, and is so much warmer in the sun, °C (judgement). */
+const SOIL_LAG_DAYS = 6
+const SOIL_WARMER_C = 1.5
+/** A month is dry that has less rain, mm, than so many times its mean, °C (Gaussen's rule). */
+const DRY_PER_C = 2
+
+const known = new WeakMap<SiteClimate, SeasonYear>()
+/** The seasons of a usual year. */
+export function seasonYear(site: SiteClimate): SeasonYear {
+  const year = known.get(site) ?? yearOf(site)
+  known.set(site, year)
+  return year
+}
+
+function yearOf(site: SiteClimate): SeasonYear {
+  const highs = dailyFromMonthly(site.tMaxC)
+  const lows = dailyFromMonthly(site.tMinC)
+  const rainMm = dailyFromMonthly(site.rainMm)
+  const means = Float64Array.from({ length: YEAR }, (_, day) => (highs[day] + lows[day]) / 2)
+  const smooth = Float64Array.from({ length: YEAR }, (_, day) => {
+    let sum = 0
+    for (let k = -SLOPE_DAYS; k <= SLOPE_DAYS; k++) sum += means[at(day + k)]
+    return sum / (2 * SLOPE_DAYS + 1)
+  })
+  const { firstFrost, lastFrost, coldestC } = usualNights(site)
+  return {
+    meanC: smooth,
+    rising: Uint8Array.from(smooth, (_, day) =>
+      Number(smooth[at(day + SLOPE_DAYS)] > smooth[at(day - SLOPE_DAYS)]),
+    ),
+    soilC: smooth.map((_, day) => smooth[at(day - SOIL_LAG_DAYS)] + SOIL_WARMER_C),
+    dry: Uint8Array.from(smooth, (mean, day) => Number(rainMm[day] < DRY_PER_C * mean)),
+    firstFrost,
+    lastFrost,
+    coldestC,
+    leastC: Math.min(...smooth),
+    mostC: Math.max(...smooth),
+  }
+}
+
+/** Of the coming weeks, this share must be dry for a dry season. */
+const DRY_SHARE = 0.6
+const DRY_LOOK_DAYS = 63
+
+/** Days from a day of the year to the next frost of half of all years; Infinity where most have none, 0 in the frosty time. */
+function daysToFrost({ firstFrost, lastFrost }: SeasonYear, day: number): number {
+  if (firstFrost === null) return Infinity
+  if (lastFrost !== null && at(lastFrost - 1 - day) < at(firstFrost - 1 - day)) return 0
+  return at(firstFrost - 1 - day)
+}
+/** The same to the first frost of autumn, which may lie behind: negative within half the frosty time after it. */
+function daysBeforeAutumnFrost(year: SeasonYear, day: number): number {
+  if (year.firstFrost === null) return Infinity
+  const ahead = at(year.firstFrost - 1 - day)
+  return ahead > YEAR / 2 + 90 ? ahead - YEAR : ahead
+}
+
+const USUAL: SeasonJudgement = { word: 'usual', why: null }
+const judged = (word: SeasonWord, why: SeasonWhy): SeasonJudgement => ({ word, why })
+const ORDER: readonly SeasonWord[] = ['usual', 'possible', 'unusual', 'no']
+const worse = (a: SeasonJudgement, b: SeasonJudgement) =>
+  ORDER.indexOf(b.word) > ORDER.indexOf(a.word) ? b : a
+
+/** Where means differ by less over the year, the rains make the seasons, °C. */
+const EVEN_C = 7
+/** Cool covers are usual in such places where it stays below this, °C. */
+const EVEN_COOL_C = 20
+/** Below this the ground is frozen; only clovers are thrown on it, when spring is near, °C. */
+const FROZEN_C = -1
+/** Later than this below its usual span nothing comes of it before winter, °C. */
+const MUCH_TOO_LATE_C = 4
+/** The warmest weeks must be so much warmer than the soil that a warm cover comes up in, °C. */
+const SUMMER_ABOVE_SOIL_C = 1.5
+
+/** A grass or legume of warm soil: by soil and by the weeks without frost ahead. */
+function warmSeason(
+  soilNeeded: number,
+  [usual, possible, none]: readonly [number, number, number],
+  year: SeasonYear,
+  day: number,
+) {
+  if (year.soilC[day] < soilNeeded) return judged('no', 'cold soil')
+  if (year.mostC < soilNeeded + SUMMER_ABOVE_SOIL_C) return judged('unusual', 'summer too cool')
+  const weeks = daysToFrost(year, day) / 7
+  if (weeks < none) return judged('no', 'frost near')
+  if (weeks < possible) return judged('unusual', 'frost near')
+  return weeks < usual ? judged('possible', 'frost near') : USUAL
+}
+
+/** How a day suits a cover, by the garden's own usual year. */
+export function seasonOf(plant: Pick<Species, 'id'>, day: number, year: SeasonYear): SeasonJudgement {
+  const season = sowingSeasonOf(plant)
+  const date = at(dayOfYear(day) - 1)
+  const dry =
+    inDrySeason(year, date) && !DEEP_IN_DRY.includes(plant.id) ? judged('possible', 'dry season') : USUAL
+  return worse(byWarmth(season, date, year), dry)
+}
+
+function byWarmth(season: SowingSeason, date: number, year: SeasonYear): SeasonJudgement {
+  const mean = year.meanC[date]
+  if (season.winterKillC !== null && year.coldestC < season.winterKillC && !year.rising[date])
+    return judged('unusual', 'winter too cold')
+  if (mean > season.hotC) return judged('unusual', 'hot')
+  if (season.soilC !== null && season.freeWeeks) return warmSeason(season.soilC, season.freeWeeks, year, date)
+  if (year.mostC - year.leastC < EVEN_C) return inEvenYear(season, mean)
+  if (mean < FROZEN_C && !(season.kind === 'perennial legume' && year.rising[date]))
+    return judged('unusual', year.rising[date] ? 'early' : 'late')
+  if (year.rising[date]) {
+    if (season.rising && mean >= season.rising[0] && mean <= season.rising[1]) return USUAL
+    if (mean > season.risingTooWarmC) return judged('unusual', 'rising')
+    if (season.rising) return judged('possible', mean < season.rising[0] ? 'early' : 'late')
+    // Sown in spring what belongs in autumn is a short leafy cover.
+    return judged('possible', 'rising')
+  }
+  if (!season.falling) return judged('possible', 'between seasons')
+  const [warmest, coldest] = season.falling
+  const weeks = daysBeforeAutumnFrost(year, date) / 7
+  const mild = season.mildWinterC !== null && year.coldestC > season.mildWinterC
+  if (mean > warmest) return judged('possible', 'early')
+  if (mean < coldest - MUCH_TOO_LATE_C && !mild) return judged('unusual', 'late')
+  if (mean < coldest && !mild) return tooLate(season)
+  if (season.weeksBefore === null || mild || weeks === Infinity) return USUAL
+  if (weeks > season.weeksBefore[0]) return judged('possible', 'early')
+  if (weeks < season.weeksBefore[1]) return tooLate(season)
+  return USUAL
+}
+
+/** Clovers that are to stay for years die small where they are sown too late; others are thin. */
+const tooLate = ({ kind }: SowingSeason) =>
+  judged(kind === 'perennial legume' ? 'unusual' : 'possible', 'late')
+
+/** Where no season is cold the rains rule, and what wants a winter first has none. */
+function inEvenYear({ kind }: SowingSeason, mean: number): SeasonJudgement {
+  if (kind === 'winter cereal') return judged('unusual', 'no winter here')
+  return mean <= EVEN_COOL_C ? USUAL : judged('possible', 'hot')
+}
+
+/** Whether most of the coming nine weeks are of the dry season. */
+function inDrySeason(year: SeasonYear, date: number): boolean {
+  let dry = 0
+  for (let k = 0; k < DRY_LOOK_DAYS; k++) dry += year.dry[at(date + k)]
+  return dry > DRY_SHARE * DRY_LOOK_DAYS
+}
+
+/** A mix suits a day as its least suited part does. */
+export const seasonOfMix = (
+  plants: readonly Pick<Species, 'id'>[],
+  day: number,
+  year: SeasonYear,
+): SeasonJudgement => plants.map((plant) => seasonOf(plant, day, year)).reduce(worse, USUAL)
+
+/** What is left of a score on a day that is possible and not usual (judgement, 0.8–0.95). */
+const POSSIBLE_WORTH = 0.88
+/** The score with the season in it, by which days of one cover and covers of one day are held against each other. */
+export const inSeason = (score: number, season: SeasonJudgement | null): number =>
+  season?.word === 'possible' ? POSSIBLE_WORTH * score : score
+
+/** Covers in their season stand above those that are not; of two alike the better. */
+export const bySeason = (
+  a: { score: number; season: SeasonJudgement | null },
+  b: { score: number; season: SeasonJudgement | null },
+): number => Number(isUnusual(a)) - Number(isUnusual(b)) || b.score - a.score
+const isUnusual = ({ season }: { season: SeasonJudgement | null }) =>
+  season?.word === 'unusual' || season?.word === 'no'
