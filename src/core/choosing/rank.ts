@@ -2,6 +2,7 @@ import { atOnce, type Steps } from '../foundations/steps'
 import { SPECIES } from '../plants/catalogue'
 import type { WeatherEnsemble } from '../site/weather'
 import { differences } from './compareAnswers'
+import { plantsOf } from './composition'
 import { judgeInSteps, type Judged } from './judge'
 import { MIX_SIZES, neighbours, proposeMixes } from './mixes'
 import { bySeason } from './season'
@@ -88,7 +89,7 @@ export function* screenInSteps(
   quick: WeatherEnsemble,
 ): Steps<{ day: number; judged: Judged }[]> {
   const byDay: { day: number; judged: Judged }[] = []
-  for (const day of sowingDays(question))
+  for (const day of sowingDays(question, plantsOf(components)))
     byDay.push({ day, judged: yield* judgeInSteps(components, day, question, quick, SCREEN) })
   return byDay.sort(byWorth)
 }

@@ -1,7 +1,9 @@
 import { MOST_STARTS } from '../scenario/compare'
+import type { Species } from '../plants/parameters'
 import { weatherUntil } from '../season/horizon'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Closeness, Judged } from './judge'
+import { seasonOfMix, seasonRank, seasonYear } from './season'
 import { untilDay, type ChooseQuestion } from './types'
 
 /** Members that screen every species. */
@@ -12,23 +14,39 @@ export const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
 /** Sowing days tried at most, and days between them. */
 const SOWING_DAYS = 5
 const SOWING_STEP_DAYS = 14
+/** Share of a window in which sowing is tried: the first half, or where seasons are known as long as a cover may still grow. */
+const TRIED_SHARE = { blind: 1 / 2, bySeason: 2 / 3 }
+
 /**
  * Sowing days worth trying: as soon as the ground is free, then fortnightly through the first half of the window; under what
- * stands, all through the time for it and on its last day, on which a cover above is cut over the seed.
+ * stands, all through the time for it and on its last day, on which a cover above is cut over the seed. Where it is known when
+ * covers are sown, those in the season of these come before others: under snow the window's spring is looked at.
  */
-export function sowingDays(question: ChooseQuestion): number[] {
+export function sowingDays(question: ChooseQuestion, plants: readonly Species[] = []): number[] {
+  const { sowDay, sowUntilDay, climate } = question
   const first = Math.max(question.freeFromDay, question.today)
-  if (question.sowDay !== null) return [Math.max(first, question.sowDay)]
-  const half = first + (untilDay(question) - first) / 2
-  const last = question.sowUntilDay ?? half
+  if (sowDay !== null) return [Math.max(first, sowDay)]
+  const share = TRIED_SHARE[climate ? 'bySeason' : 'blind']
+  const last = sowUntilDay ?? first + share * (untilDay(question) - first)
   const step =
-    question.sowUntilDay === null
+    sowUntilDay === null
       ? SOWING_STEP_DAYS
       : Math.max(SOWING_STEP_DAYS, Math.floor((last - first) / (SOWING_DAYS - 1)))
-  const days: number[] = []
-  for (let day = first; day <= last && days.length < SOWING_DAYS; day += step) days.push(day)
-  if (days.length === 0) return [first]
-  return question.sowUntilDay !== null && days.at(-1)! < last ? [...days, last] : days
+  const all: number[] = []
+  for (let day = first; day <= last; day += step) all.push(day)
+  if (all.length === 0) return [first]
+  if (sowUntilDay !== null) {
+    const days = all.slice(0, SOWING_DAYS)
+    return days.at(-1)! < last ? [...days, last] : days
+  }
+  if (!climate) return all.slice(0, SOWING_DAYS)
+  const year = seasonYear(climate)
+  return all
+    .map((day) => ({ day, rank: seasonRank(seasonOfMix(plants, day, year)) }))
+    .sort((a, b) => a.rank - b.rank || a.day - b.day)
+    .slice(0, SOWING_DAYS)
+    .map(({ day }) => day)
+    .sort((a, b) => a - b)
 }
 
 export const shorten = (ensemble: WeatherEnsemble, members: number, endDay: number): WeatherEnsemble =>

@@ -113,3 +113,12 @@ test('of two unusual ones, and of two usual, the better stands first', () => {
   const list = [one(0.9, 'unusual'), one(0.4, 'possible'), one(0.5, 'usual'), one(0.95, 'unusual')]
   expect(list.sort(bySeason).map(({ score }) => score)).toEqual([0.5, 0.4, 0.95, 0.9])
 })
+
+test('under snow the list waits for spring and says when to sow', () => {
+  const climate = PLACES.minnesota
+  const question = testQuestion('2026-12-02', '2027-06-20', { purposes: ['mass'], climate })
+  const { candidates } = rankCovers(question, questionWeather(question, climate, 8))
+  expect(candidates.length).toBeGreaterThan(3)
+  expect(candidates[0].sowDay).toBeGreaterThan(dayNumber('2027-02-15'))
+  expect(candidates[0].season!.word).not.toBe('unusual')
+})

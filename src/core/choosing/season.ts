@@ -102,8 +102,9 @@ function daysBeforeAutumnFrost(year: SeasonYear, day: number): number {
 const USUAL: SeasonJudgement = { word: 'usual', why: null }
 const judged = (word: SeasonWord, why: SeasonWhy): SeasonJudgement => ({ word, why })
 const ORDER: readonly SeasonWord[] = ['usual', 'possible', 'unusual', 'no']
-const worse = (a: SeasonJudgement, b: SeasonJudgement) =>
-  ORDER.indexOf(b.word) > ORDER.indexOf(a.word) ? b : a
+/** How far a day is from the usual one: 0 for that, 3 for one that is left out. */
+export const seasonRank = ({ word }: SeasonJudgement): number => ORDER.indexOf(word)
+const worse = (a: SeasonJudgement, b: SeasonJudgement) => (seasonRank(b) > seasonRank(a) ? b : a)
 
 /** Where means differ by less over the year, the rains make the seasons, °C. */
 const EVEN_C = 7
