@@ -27,6 +27,8 @@ function bareReason(reason: Reason, units: Units, currency: string): string {
       return `Not sown ${shortDate(reason.sowDay)}: ${seasonWhyText(reason.why)}.`
     case 'grass':
       return 'A grass, and you asked for none.'
+    case 'among grain':
+      return 'What it ripens would be threshed with the grain above it and cannot be parted from it.'
     case 'feeds nematodes':
       return 'Root-knot nematodes feed and multiply on it.'
     case 'cultivar':

@@ -89,6 +89,16 @@ describe('each hard limit stops what it should and nothing else', () => {
     expect(limitOf(summer({ noGrasses: true }), 'oats', 'field-pea')).toBe('not wanted')
     expect(limitOf(summer({ noGrasses: true }), 'buckwheat')).toBe('fits')
   })
+  test('under grain to be threshed no cereal is sown, and clover is', () => {
+    const startDay = dayNumber('2025-10-01')
+    const grain = testQuestion('2026-02-20', '2026-09-15', {
+      upper: { kind: 'crop', startDay, cropId: 'winter-wheat-grain', goneDay: dayNumber('2026-07-20') },
+    })
+    for (const cereal of ['cereal-rye', 'winter-wheat', 'oats', 'spring-barley'])
+      expect(limitOf(grain, cereal)).toBe('not wanted')
+    expect(limitOf(grain, 'cereal-rye', 'red-clover')).toBe('not wanted')
+    expect(limitOf(grain, 'red-clover')).not.toBe('not wanted')
+  })
   test('too tall', () => {
     expect(limitOf(summer({ maxHeightM: 0.8 }), 'sorghum-sudangrass')).toBe('too tall')
     expect(limitOf(summer({ maxHeightM: 3 }), 'sorghum-sudangrass')).toBe('fits')

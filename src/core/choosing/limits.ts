@@ -1,8 +1,10 @@
 import { isoDate } from '../foundations/day'
 import { shareOf, quantilesOf } from '../foundations/statistics'
 import { findSpecies } from '../plants/catalogue'
+import { isGrain } from '../plants/crops'
 import { resistantSold, rootKnotOf } from '../plants/nematodes'
 import type { Species } from '../plants/parameters'
+import { isCereal } from '../plants/seasons'
 import type { StandRun } from '../stand/types'
 import type { WeatherEnsemble } from '../site/weather'
 import { untilDay, type ChooseQuestion, type LimitName, type MixComponent, type Reason } from './types'
@@ -25,7 +27,7 @@ type Verdict = { limit: LimitName; reason: Reason }
 
 /** Limits that need no growing: what a species is. Null when none stops it. */
 export function standingLimit(plant: Species, question: ChooseQuestion): Verdict | null {
-  const { limits, animals, purposes, seedAtHand, bed, means, today } = question
+  const { limits, animals, purposes, seedAtHand, bed, means, today, upper } = question
   const harm = plant.harms.find(
     (entry) =>
       entry.level === 'avoid' && entry.fromBbch === undefined && animals.some((who) => who === entry.who),
@@ -46,6 +48,8 @@ export function standingLimit(plant: Species, question: ChooseQuestion): Verdict
       },
     }
   if (limits.noGrasses && plant.group === 'grass') return { limit: 'not wanted', reason: { code: 'grass' } }
+  if (upper?.kind === 'crop' && isGrain(upper.cropId) && isCereal(plant))
+    return { limit: 'not wanted', reason: { code: 'among grain' } }
   const nematodes =
     limits.notRootKnotHost || purposes.includes('nematodes') ? nematodeReason(plant, means.resistant) : null
   if (nematodes) return { limit: 'nematodes', reason: nematodes }

@@ -14,6 +14,9 @@ export const IN_EARNEST: Closeness = { starts: MOST_STARTS, exact: true }
 /** Sowing days tried at most, and days between them. */
 const SOWING_DAYS = 5
 const SOWING_STEP_DAYS = 14
+/** A day so near to the last one is none of its own: a cover above is cut over the seed on its day, not days after it. */
+const NEXT_DAY_DAYS = 5
+
 /** Share of a window in which sowing is tried: the first half, or where seasons are known as long as a cover may still grow. */
 const TRIED_SHARE = { blind: 1 / 2, bySeason: 2 / 3 }
 
@@ -36,8 +39,8 @@ export function sowingDays(question: ChooseQuestion, plants: readonly Species[] 
   for (let day = first; day <= last; day += step) all.push(day)
   if (all.length === 0) return [first]
   if (sowUntilDay !== null) {
-    const days = all.slice(0, SOWING_DAYS)
-    return days.at(-1)! < last ? [...days, last] : days
+    const before = all.slice(0, SOWING_DAYS).filter((day) => last - day >= NEXT_DAY_DAYS)
+    return [...before, last]
   }
   if (!climate) return all.slice(0, SOWING_DAYS)
   const year = seasonYear(climate)

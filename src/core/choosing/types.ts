@@ -155,6 +155,7 @@ export type Reason = { of?: string } & (
   | { code: 'trouble'; family: string; what: string; year: number; years: number }
   | { code: 'season'; why: SeasonWhy; sowDay: number }
   | { code: 'grass' }
+  | { code: 'among grain' }
   | { code: 'feeds nematodes' }
   | { code: 'cultivar' }
   | { code: 'no seed' }

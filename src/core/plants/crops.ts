@@ -134,6 +134,8 @@ const DUG = new Set(['potato'])
 
 /** Sown or planted in autumn: they stay small until spring. */
 const OVERWINTERING = new Set(['garlic', 'winter-wheat-grain', 'winter-rye-grain', 'winter-barley-grain', 'sweet-william'])
+/** Whether a crop is a small grain kept to be threshed. */
+export const isGrain = (cropId: string): boolean => cropId.endsWith('-grain')
 /** Fields of grain are not watered, nor are shrubs and herbs of dry places. */
 const RAINFED = new Set(['lavender', 'thyme', 'sage', 'dry-bean', 'sunflower-crop'])
 
@@ -149,7 +151,7 @@ export const CROPS: readonly Crop[] = Object.entries(families).flatMap(([family,
     lightReturns: { by: LIGHT[light[0] as keyof typeof LIGHT], daysBeforeClearing: Number(light.slice(1)) },
     rootKnotHost: host === 1,
     overwinters: OVERWINTERING.has(id),
-    watered: !id.endsWith('-grain') && id !== 'field-corn' && !RAINFED.has(id),
+    watered: !isGrain(id) && id !== 'field-corn' && !RAINFED.has(id),
   })),
 )
 

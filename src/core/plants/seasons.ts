@@ -171,3 +171,6 @@ export function sowingSeasonOf({ id }: Pick<Species, 'id'>): SowingSeason {
 
 /** Roots so deep, and leaves so sparing, that a dry season does not stop them where water is in reach. */
 export const DEEP_IN_DRY: readonly string[] = ['sorghum-sudangrass', 'sudangrass', 'pearl-millet', 'cowpea']
+
+/** Whether a cover is a small grain, whose seed cannot be parted from a crop of grain. */
+export const isCereal = (plant: Pick<Species, 'id'>): boolean => /cereal$/.test(sowingSeasonOf(plant).kind)
