@@ -6,7 +6,7 @@ import { kmBetween } from '../src/core/site/places'
 type Point = { latitude: number; longitude: number }
 
 /** Farther than this from the sea nothing is looked for, km. */
-export const FAR_KM = 300
+const FAR_KM = 300
 /** Points of a coast lie at least so near to one another, degrees. */
 const STEP = 0.1
 /** Nearer the poles the map closes itself with lines that are no coast, degrees. */
@@ -30,9 +30,8 @@ export function kmToSea(): (at: Point) => number {
       const [[x0, y0], [x1, y1]] = [line[i - 1], line[i]]
       // A line that leaves the map on one side and comes back on the other.
       if (Math.abs(x1 - x0) > 180) continue
-      const steps = Math.ceil(Math.max(Math.abs(x1 - x0), Math.abs(y1 - y0)) / STEP)
-      for (let k = 0; k < Math.max(1, steps); k++)
-        add(x0 + ((x1 - x0) * k) / steps, y0 + ((y1 - y0) * k) / steps)
+      const steps = Math.max(1, Math.ceil(Math.max(Math.abs(x1 - x0), Math.abs(y1 - y0)) / STEP))
+      for (let k = 0; k < steps; k++) add(x0 + ((x1 - x0) * k) / steps, y0 + ((y1 - y0) * k) / steps)
     }
   return (at) => {
     const high = FAR_KM / 111

@@ -1,16 +1,9 @@
 import { useEffect, useState } from 'react'
 import { findTowns, parseTowns, type Town } from '../core/site/towns'
+import { countryNamesIn } from '../text/countries'
 import { BASE } from '../data/api'
 
-const countries = new Intl.DisplayNames(undefined, { type: 'region' })
-/** A country as the browser's language names it; its code where it has no name for it. */
-export const countryName = (code: string): string => {
-  try {
-    return countries.of(code) ?? code
-  } catch {
-    return code
-  }
-}
+const countryName = countryNamesIn()
 
 /** A town with what tells it apart from others of its name. */
 export const townName = ({ name, region, country }: Town) =>

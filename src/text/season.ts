@@ -5,7 +5,6 @@ const WHY: Record<SeasonWhy, string> = {
   late: 'later than growers sow it here, so it stays thin',
   rising: 'it belongs in autumn; sown into the warming year it stays leafy and soon stops',
   hot: 'the days are too warm for it: it bolts small or stops',
-  'between seasons': 'between its seasons',
   'cold soil': 'the soil is too cold for it still',
   'frost near': 'frost comes before it has grown',
   'dry season': 'the dry season is ahead: water it, or wait for the rains',

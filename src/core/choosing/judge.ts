@@ -144,7 +144,7 @@ export function* judgeInSteps(
 }
 
 /** How a sowing day suits a composition where the garden lies. */
-export const suitedTo = (plants: readonly Species[], sowDay: number, { climate }: ChooseQuestion) =>
+const suitedTo = (plants: readonly Species[], sowDay: number, { climate }: ChooseQuestion) =>
   climate && seasonOfMix(plants, sowDay, seasonYear(climate))
 
 /** The stand of a plan, with its states kept on the days an ending may begin where its residue will be followed. */

@@ -1,9 +1,11 @@
+import { sortBy } from 'es-toolkit/array'
 import { MOST_STARTS } from '../scenario/compare'
 import type { Species } from '../plants/parameters'
 import { weatherUntil } from '../season/horizon'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Closeness, Judged } from './judge'
-import { seasonOfMix, seasonRank, seasonYear } from './season'
+import type { SiteClimate } from '../garden/site'
+import { isUnusual, seasonOfMix, seasonRank, seasonYear } from './season'
 import { untilDay, type ChooseQuestion } from './types'
 
 /** Members that screen every species. */
@@ -40,14 +42,24 @@ export function sowingDays(question: ChooseQuestion, plants: readonly Species[] 
   if (all.length === 0) return [first]
   if (sowUntilDay !== null) {
     const before = all.slice(0, SOWING_DAYS).filter((day) => last - day >= NEXT_DAY_DAYS)
-    return [...before, last]
+    return inTheirSeason([...before, last], SOWING_DAYS + 1, plants, climate)
   }
-  if (!climate) return all.slice(0, SOWING_DAYS)
+  return inTheirSeason(all, SOWING_DAYS, plants, climate)
+}
+
+/** The days to try: those in the covers' season first, and unusual ones only where there are no others. */
+function inTheirSeason(
+  days: number[],
+  most: number,
+  plants: readonly Species[],
+  climate: SiteClimate | null,
+): number[] {
+  if (!climate) return days.slice(0, most)
   const year = seasonYear(climate)
-  return all
-    .map((day) => ({ day, rank: seasonRank(seasonOfMix(plants, day, year)) }))
-    .sort((a, b) => a.rank - b.rank || a.day - b.day)
-    .slice(0, SOWING_DAYS)
+  const ranked = days.map((day) => ({ day, season: seasonOfMix(plants, day, year) }))
+  const fitting = ranked.filter((one) => !isUnusual(one))
+  return sortBy(fitting.length > 0 ? fitting : ranked, [({ season }) => seasonRank(season), 'day'])
+    .slice(0, most)
     .map(({ day }) => day)
     .sort((a, b) => a - b)
 }

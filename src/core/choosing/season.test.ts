@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals'
-import { dayNumber } from '../foundations/day'
+import { dayNumber, isoDate } from '../foundations/day'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import { sowingSeasonOf } from '../plants/seasons'
 import { questionWeather, testQuestion } from '../testing/questions'
 import { usualYear } from '../site/usualYear'
 import { rankCovers } from './rank'
+import { sowingDays } from './screening'
 import { bySeason, seasonOf, seasonOfMix, seasonYear, type SeasonWord } from './season'
 
 const at = (latitude: number, longitude: number, elevationM: number, seaKm: number) =>
@@ -121,4 +122,14 @@ test('under snow the list waits for spring and says when to sow', () => {
   expect(candidates.length).toBeGreaterThan(3)
   expect(candidates[0].sowDay).toBeGreaterThan(dayNumber('2027-02-15'))
   expect(candidates[0].season!.word).not.toBe('unusual')
+})
+
+test('an unusual day is not tried where the window holds one in season', () => {
+  const rye = [findSpecies('cereal-rye')!]
+  const words = (from: string, until: string) => {
+    const question = testQuestion(from, until, { climate: PLACES.kentucky })
+    return sowingDays(question, rye).map((day) => word('kentucky', 'cereal-rye', isoDate(day)))
+  }
+  expect(words('2026-06-20', '2027-05-20')).toEqual(['usual', 'usual', 'usual', 'usual', 'usual'])
+  expect(new Set(words('2026-05-20', '2026-08-01'))).toEqual(new Set(['unusual']))
 })

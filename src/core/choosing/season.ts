@@ -1,7 +1,14 @@
 import { dayOfYear } from '../foundations/day'
+import { inYear, YEAR_DAYS } from '../foundations/yearDay'
 import type { SiteClimate } from '../garden/site'
 import type { Species } from '../plants/parameters'
-import { DEEP_IN_DRY, sowingSeasonOf, type SowingSeason } from '../plants/seasons'
+import {
+  DEEP_IN_DRY,
+  sowingSeasonOf,
+  type CoolSeason,
+  type SowingSeason,
+  type WarmSeason,
+} from '../plants/seasons'
 import { usualNights } from '../site/frostOdds'
 import { dailyFromMonthly } from '../site/normals'
 
@@ -13,7 +20,6 @@ export type SeasonWhy =
   | 'late'
   | 'rising'
   | 'hot'
-  | 'between seasons'
   | 'cold soil'
   | 'frost near'
   | 'dry season'
@@ -38,8 +44,6 @@ export type SeasonYear = {
   mostC: number
 }
 
-const YEAR = 365
-const at = (day: number) => ((day % YEAR) + YEAR) % YEAR
 /** Over this the mean is smoothed, and its slope is read, days. */
 const SLOPE_DAYS = 12
 /** Bare soil at 5 cm follows the air by this, days, and is so much warmer in the sun, °C (judgement). */
@@ -60,19 +64,19 @@ function yearOf(site: SiteClimate): SeasonYear {
   const highs = dailyFromMonthly(site.tMaxC)
   const lows = dailyFromMonthly(site.tMinC)
   const rainMm = dailyFromMonthly(site.rainMm)
-  const means = Float64Array.from({ length: YEAR }, (_, day) => (highs[day] + lows[day]) / 2)
-  const smooth = Float64Array.from({ length: YEAR }, (_, day) => {
+  const means = Float64Array.from({ length: YEAR_DAYS }, (_, day) => (highs[day] + lows[day]) / 2)
+  const smooth = Float64Array.from({ length: YEAR_DAYS }, (_, day) => {
     let sum = 0
-    for (let k = -SLOPE_DAYS; k <= SLOPE_DAYS; k++) sum += means[at(day + k)]
+    for (let k = -SLOPE_DAYS; k <= SLOPE_DAYS; k++) sum += means[inYear(day + k)]
     return sum / (2 * SLOPE_DAYS + 1)
   })
   const { firstFrost, lastFrost, coldestC } = usualNights(site)
   return {
     meanC: smooth,
     rising: Uint8Array.from(smooth, (_, day) =>
-      Number(smooth[at(day + SLOPE_DAYS)] > smooth[at(day - SLOPE_DAYS)]),
+      Number(smooth[inYear(day + SLOPE_DAYS)] > smooth[inYear(day - SLOPE_DAYS)]),
     ),
-    soilC: smooth.map((_, day) => smooth[at(day - SOIL_LAG_DAYS)] + SOIL_WARMER_C),
+    soilC: smooth.map((_, day) => smooth[inYear(day - SOIL_LAG_DAYS)] + SOIL_WARMER_C),
     dry: Uint8Array.from(smooth, (mean, day) => Number(rainMm[day] < DRY_PER_C * mean)),
     firstFrost,
     lastFrost,
@@ -89,14 +93,14 @@ const DRY_LOOK_DAYS = 63
 /** Days from a day of the year to the next frost of half of all years; Infinity where most have none, 0 in the frosty time. */
 function daysToFrost({ firstFrost, lastFrost }: SeasonYear, day: number): number {
   if (firstFrost === null) return Infinity
-  if (lastFrost !== null && at(lastFrost - 1 - day) < at(firstFrost - 1 - day)) return 0
-  return at(firstFrost - 1 - day)
+  if (lastFrost !== null && inYear(lastFrost - 1 - day) < inYear(firstFrost - 1 - day)) return 0
+  return inYear(firstFrost - 1 - day)
 }
 /** The same to the first frost of autumn, which may lie behind: negative within half the frosty time after it. */
 function daysBeforeAutumnFrost(year: SeasonYear, day: number): number {
   if (year.firstFrost === null) return Infinity
-  const ahead = at(year.firstFrost - 1 - day)
-  return ahead > YEAR / 2 + 90 ? ahead - YEAR : ahead
+  const ahead = inYear(year.firstFrost - 1 - day)
+  return ahead > YEAR_DAYS / 2 + 90 ? ahead - YEAR_DAYS : ahead
 }
 
 const USUAL: SeasonJudgement = { word: 'usual', why: null }
@@ -118,14 +122,10 @@ const MUCH_TOO_LATE_C = 4
 const SUMMER_ABOVE_SOIL_C = 1.5
 
 /** A grass or legume of warm soil: by soil and by the weeks without frost ahead. */
-function warmSeason(
-  soilNeeded: number,
-  [usual, possible, none]: readonly [number, number, number],
-  year: SeasonYear,
-  day: number,
-) {
-  if (year.soilC[day] < soilNeeded) return judged('no', 'cold soil')
-  if (year.mostC < soilNeeded + SUMMER_ABOVE_SOIL_C) return judged('unusual', 'summer too cool')
+function warmSeason({ soilC, freeWeeks }: WarmSeason, year: SeasonYear, day: number) {
+  const [usual, possible, none] = freeWeeks
+  if (year.soilC[day] < soilC) return judged('no', 'cold soil')
+  if (year.mostC < soilC + SUMMER_ABOVE_SOIL_C) return judged('unusual', 'summer too cool')
   const weeks = daysToFrost(year, day) / 7
   if (weeks < none) return judged('no', 'frost near')
   if (weeks < possible) return judged('unusual', 'frost near')
@@ -135,7 +135,7 @@ function warmSeason(
 /** How a day suits a cover, by the garden's own usual year. */
 export function seasonOf(plant: Pick<Species, 'id'>, day: number, year: SeasonYear): SeasonJudgement {
   const season = sowingSeasonOf(plant)
-  const date = at(dayOfYear(day) - 1)
+  const date = inYear(dayOfYear(day) - 1)
   const dry =
     inDrySeason(year, date) && !DEEP_IN_DRY.includes(plant.id) ? judged('possible', 'dry season') : USUAL
   return worse(byWarmth(season, date, year), dry)
@@ -143,10 +143,15 @@ export function seasonOf(plant: Pick<Species, 'id'>, day: number, year: SeasonYe
 
 function byWarmth(season: SowingSeason, date: number, year: SeasonYear): SeasonJudgement {
   const mean = year.meanC[date]
+  if (mean > season.hotC) return judged('unusual', 'hot')
+  return season.by === 'soil' ? warmSeason(season, year, date) : coolSeason(season, date, year)
+}
+
+/** What grows in cool weather: by the mean while it rises or falls, and by the weeks to the first frost. */
+function coolSeason(season: CoolSeason, date: number, year: SeasonYear): SeasonJudgement {
+  const mean = year.meanC[date]
   if (season.winterKillC !== null && year.coldestC < season.winterKillC && !year.rising[date])
     return judged('unusual', 'winter too cold')
-  if (mean > season.hotC) return judged('unusual', 'hot')
-  if (season.soilC !== null && season.freeWeeks) return warmSeason(season.soilC, season.freeWeeks, year, date)
   if (year.mostC - year.leastC < EVEN_C) return inEvenYear(season, mean)
   if (mean < FROZEN_C && !(season.kind === 'perennial legume' && year.rising[date]))
     return judged('unusual', year.rising[date] ? 'early' : 'late')
@@ -157,7 +162,6 @@ function byWarmth(season: SowingSeason, date: number, year: SeasonYear): SeasonJ
     // Sown in spring what belongs in autumn is a short leafy cover.
     return judged('possible', 'rising')
   }
-  if (!season.falling) return judged('possible', 'between seasons')
   const [warmest, coldest] = season.falling
   const weeks = daysBeforeAutumnFrost(year, date) / 7
   const mild = season.mildWinterC !== null && year.coldestC > season.mildWinterC
@@ -171,11 +175,10 @@ function byWarmth(season: SowingSeason, date: number, year: SeasonYear): SeasonJ
 }
 
 /** Clovers that are to stay for years die small where they are sown too late; others are thin. */
-const tooLate = ({ kind }: SowingSeason) =>
-  judged(kind === 'perennial legume' ? 'unusual' : 'possible', 'late')
+const tooLate = ({ kind }: CoolSeason) => judged(kind === 'perennial legume' ? 'unusual' : 'possible', 'late')
 
 /** Where no season is cold the rains rule, and what wants a winter first has none. */
-function inEvenYear({ kind }: SowingSeason, mean: number): SeasonJudgement {
+function inEvenYear({ kind }: CoolSeason, mean: number): SeasonJudgement {
   if (kind === 'winter cereal') return judged('unusual', 'no winter here')
   return mean <= EVEN_COOL_C ? USUAL : judged('possible', 'hot')
 }
@@ -183,7 +186,7 @@ function inEvenYear({ kind }: SowingSeason, mean: number): SeasonJudgement {
 /** Whether most of the coming nine weeks are of the dry season. */
 function inDrySeason(year: SeasonYear, date: number): boolean {
   let dry = 0
-  for (let k = 0; k < DRY_LOOK_DAYS; k++) dry += year.dry[at(date + k)]
+  for (let k = 0; k < DRY_LOOK_DAYS; k++) dry += year.dry[inYear(date + k)]
   return dry > DRY_SHARE * DRY_LOOK_DAYS
 }
 
@@ -205,5 +208,5 @@ export const bySeason = (
   a: { score: number; season: SeasonJudgement | null },
   b: { score: number; season: SeasonJudgement | null },
 ): number => Number(isUnusual(a)) - Number(isUnusual(b)) || b.score - a.score
-const isUnusual = ({ season }: { season: SeasonJudgement | null }) =>
+export const isUnusual = ({ season }: { season: SeasonJudgement | null }) =>
   season?.word === 'unusual' || season?.word === 'no'

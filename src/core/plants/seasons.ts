@@ -12,45 +12,52 @@ export type SeasonKind =
   | 'buckwheat'
   | 'mustard'
 
-/**
- * When a cover is usually sown, by the smoothed daily mean of the garden's usual year, °C, and weeks before its first frost (50 %
- * at 0 °C). Null where a kind is not usual then. Source: growers' guides, put together; ranges are judgement.
- */
-export type SowingSeason = {
+/** What grows in cool weather. Source of all of these: growers' guides, put together; ranges are judgement. */
+export type CoolSeason = {
+  by: 'warmth'
   kind: SeasonKind
-  /** While the year grows warmer: from and to. */
+  /** Usual while the year grows warmer, at a smoothed daily mean from and to, °C; null where it is not sown then. */
   rising: readonly [number, number] | null
-  /** While it grows colder: down from and to. */
-  falling: readonly [number, number] | null
-  /** Weeks before the first frost, most and least; negative is after it. */
+  /** Usual while it grows colder: down from and to, °C. */
+  falling: readonly [number, number]
+  /** Weeks before the first frost (50 % at 0 °C), most and least; negative is after it. Null where frost is no matter. */
   weeksBefore: readonly [number, number] | null
   /** Usual in autumn at any time before frost where the coldest night of a usual winter stays above this, °C; null for nowhere. */
   mildWinterC: number | null
-  /** Above this it is unusual: it bolts small, rusts or stops. */
+  /** Above this mean it is unusual: it bolts small, rusts or stops, °C. */
   hotC: number
-  /** Rising above this it is unusual though it is not hot. */
+  /** Rising above this it is unusual though it is not hot, °C. */
   risingTooWarmC: number
-  /** Soil at 5 cm that it needs, °C; null where soil is no matter. */
-  soilC: number | null
-  /** Weeks without frost ahead: usual, possible, and none below. */
-  freeWeeks: readonly [number, number, number] | null
   /** Crowns die below this coldest night of a usual winter, °C. */
   winterKillC: number | null
 }
 
-const COOL: Omit<SowingSeason, 'kind'> = {
+/** What wants warm soil and no frost. */
+export type WarmSeason = {
+  by: 'soil'
+  kind: SeasonKind
+  /** Soil at 5 cm that it needs, °C. */
+  soilC: number
+  /** Weeks without frost ahead: usual, possible, and none below. */
+  freeWeeks: readonly [number, number, number]
+  /** Above this mean it is unusual, °C. */
+  hotC: number
+}
+
+/** When a cover is usually sown, by the garden's usual year. */
+export type SowingSeason = CoolSeason | WarmSeason
+
+const COOL = {
+  by: 'warmth',
   rising: null,
-  falling: null,
   weeksBefore: null,
   mildWinterC: null,
   hotC: 24,
   risingTooWarmC: 18,
-  soilC: null,
-  freeWeeks: null,
   winterKillC: null,
-}
+} as const
 
-const KINDS: Record<SeasonKind, SowingSeason> = {
+const KINDS = {
   'winter cereal': {
     ...COOL,
     kind: 'winter cereal',
@@ -94,15 +101,8 @@ const KINDS: Record<SeasonKind, SowingSeason> = {
     weeksBefore: [18, 7],
     hotC: 23,
   },
-  warm: { ...COOL, kind: 'warm', hotC: Infinity, risingTooWarmC: Infinity, soilC: 16, freeWeeks: [9, 6, 5] },
-  buckwheat: {
-    ...COOL,
-    kind: 'buckwheat',
-    hotC: 30,
-    risingTooWarmC: Infinity,
-    soilC: 12,
-    freeWeeks: [5, 4, 4],
-  },
+  warm: { by: 'soil', kind: 'warm', hotC: Infinity, soilC: 16, freeWeeks: [9, 6, 5] },
+  buckwheat: { by: 'soil', kind: 'buckwheat', hotC: 30, soilC: 12, freeWeeks: [5, 4, 4] },
   mustard: {
     ...COOL,
     kind: 'mustard',
@@ -111,9 +111,9 @@ const KINDS: Record<SeasonKind, SowingSeason> = {
     weeksBefore: [10, 5],
     mildWinterC: -5,
   },
-}
+} as const satisfies Record<SeasonKind, SowingSeason>
 
-const warm = (soilC: number): SowingSeason => ({ ...KINDS.warm, soilC })
+const warm = (soilC: number): WarmSeason => ({ ...KINDS.warm, soilC })
 
 /** When each cover is sown: its kind's, or its own where it differs. */
 const SEASONS: Record<string, SowingSeason> = {

@@ -1,3 +1,4 @@
+import { daysFrom } from '../foundations/yearDay'
 import type { SiteClimate } from '../garden/site'
 import type { Known, UsualYear } from './usualYear'
 
@@ -24,9 +25,7 @@ const NO_SUMMER_C = 12
 /** A frost this far from the table's is asked about, days. */
 const UNLIKE_DAYS = 30
 
-const YEAR = 365
 const isDay = (day: number | null | undefined): day is number => day !== null && day !== undefined
-const apart = (a: number, b: number) => Math.min(Math.abs(a - b), YEAR - Math.abs(a - b))
 
 /** What contradicts itself among the things a grower knows. */
 export function problemsOf(known: Known, latitude: number): KnownProblem[] {
@@ -57,7 +56,8 @@ export function doubtsOf({ table, site, uncorrected }: UsualYear, known: Known):
   if (site.elevationM > HIGH_UP_M) doubts.push('high up')
   if (hottestOf(site) < NO_SUMMER_C) doubts.push('no summer')
   const unlike = (said: number | null | undefined, made: number | null) =>
-    said !== undefined && (said === null || made === null ? said !== made : apart(said, made) > UNLIKE_DAYS)
+    said !== undefined &&
+    (said === null || made === null ? said !== made : Math.abs(daysFrom(said, made)) > UNLIKE_DAYS)
   if (
     unlike(known.lastFrost, uncorrected.nights.lastFrost) ||
     unlike(known.firstFrost, uncorrected.nights.firstFrost)

@@ -1,4 +1,5 @@
 import { normalCdf } from '../foundations/statistics'
+import { inYear, YEAR_DAYS } from '../foundations/yearDay'
 import type { SiteClimate } from '../garden/site'
 import { SITE_SD } from './ensemble'
 import { spreadOfLows } from './generator'
@@ -7,7 +8,6 @@ import { dailyFromMonthly } from './normals'
 /** What the nights of a usual year come to: days of the year (from 1) that half of all years have their last and first frost behind, null where most years have none; the coldest night of half of all years, °C. */
 export type Nights = { lastFrost: number | null; firstFrost: number | null; coldestC: number }
 
-const YEAR = 365
 const FROST_C = 0
 /** Nights follow one another: a run of them counts as so many single ones (extremal index of the generator's lag of 0.6; held against generated years). */
 const SINGLE_SHARE = 0.6
@@ -25,11 +25,11 @@ const midsummer = ({ tMaxC, tMinC }: SiteClimate) => {
 type YearOfNights = { start: number; lows: Float64Array; spread: Float64Array }
 
 const inOrder = (values: ArrayLike<number>, start: number) =>
-  Float64Array.from({ length: YEAR }, (_, i) => values[(start + i) % YEAR])
+  Float64Array.from({ length: YEAR_DAYS }, (_, i) => values[inYear(start + i)])
 
 /** The nights of a climate, whose lows may then be tried otherwise. */
 export function nightsOf(site: SiteClimate): YearOfNights {
-  const start = (midsummer(site) + 183) % YEAR
+  const start = inYear(midsummer(site) + 183)
   return {
     start,
     lows: inOrder(dailyFromMonthly(site.tMinC), start),
@@ -68,7 +68,7 @@ function firstPlace(from: number, to: number, holds: (i: number) => boolean): nu
   return low
 }
 
-const HALF = Math.floor(YEAR / 2)
+const HALF = Math.floor(YEAR_DAYS / 2)
 
 /** Days from midsummer (−182 to 182) that half of all years have their last and first frost behind; null where most have none. */
 export function frostsOf(nights: YearOfNights): { last: number | null; first: number | null } {
@@ -78,9 +78,9 @@ export function frostsOf(nights: YearOfNights): { last: number | null; first: nu
         ? null
         : firstPlace(0, HALF, (i) => spared(nights, FROST_C, i + 1, HALF) >= 0.5) - HALF,
     first:
-      spared(nights, FROST_C, HALF, YEAR) > 0.5
+      spared(nights, FROST_C, HALF, YEAR_DAYS) > 0.5
         ? null
-        : firstPlace(HALF, YEAR, (i) => spared(nights, FROST_C, HALF, i + 1) <= 0.5) - HALF,
+        : firstPlace(HALF, YEAR_DAYS, (i) => spared(nights, FROST_C, HALF, i + 1) <= 0.5) - HALF,
   }
 }
 
@@ -89,17 +89,15 @@ export function coldestOf(nights: YearOfNights): number {
   let [cold, warm] = [-90, 40]
   for (let round = 0; round < 16; round++) {
     const middle = (cold + warm) / 2
-    if (spared(nights, middle, 0, YEAR) > 0.5) cold = middle
+    if (spared(nights, middle, 0, YEAR_DAYS) > 0.5) cold = middle
     else warm = middle
   }
   return (cold + warm) / 2
 }
 
 /** The day of the year (from 1) of a day from midsummer, and back. */
-export const dayFromSummer = ({ start }: YearOfNights, day: number) =>
-  ((start + day + HALF + YEAR) % YEAR) + 1
-export const summerFromDay = ({ start }: YearOfNights, day: number) =>
-  ((((day - 1 - start) % YEAR) + YEAR) % YEAR) - HALF
+export const dayFromSummer = ({ start }: YearOfNights, day: number) => inYear(start + day + HALF) + 1
+export const summerFromDay = ({ start }: YearOfNights, day: number) => inYear(day - 1 - start) - HALF
 
 /** The nights of a climate's years by the odds of each night, without generating any. */
 export function usualNights(site: SiteClimate): Nights {

@@ -1,4 +1,5 @@
 import { learnRule, type Prior } from '../foundations/regression'
+import { daysFrom, inYear } from '../foundations/yearDay'
 import { kmBetween, PLACES, type Place, type Quarters } from './places'
 
 /** Where a garden lies: degrees, metres, and kilometres to the nearest coast (at most 300). */
@@ -43,7 +44,7 @@ const ACROSS_RANGE = 0.5
 /** Frosts: error, days; days later in spring with latitude, east, km of height, hold of the sea. */
 const FROST_ERROR_DAYS = 4
 const frostPrior = (turn: 1 | -1): Prior => ({
-  mean: [100, 2.5 * turn, 0, 20 * turn, 0],
+  mean: [0, 2.5 * turn, 0, 20 * turn, 0],
   sd: [200, 2, 1, 12, 20],
 })
 
@@ -105,10 +106,6 @@ function rainSaid(where: Where, neighbours: readonly Neighbour[], quarter: numbe
   return Math.max(0, Math.exp(level) - RAIN_LEAST_MM)
 }
 
-const YEAR = 365
-/** A frost that falls after the turn of a year where most fall before it, or the other way. */
-const nearTo = (day: number, middle: number) => middle + ((((day - middle + 182) % YEAR) + YEAR) % YEAR) - 182
-
 /** The day of a frost in half the years; null where neighbours with frost count for less than those without. */
 function frostSaid(
   where: Where,
@@ -120,8 +117,10 @@ function frostSaid(
   if (weightOf(frosty) < weightOf(neighbours) / 2) return null
   const middle = frosty[0].place[which]!
   const prior = frostPrior(which === 'lastFrost' ? 1 : -1)
-  const day = said(where, frosty, 'warmth', prior, FROST_ERROR_DAYS, (place) => nearTo(place[which]!, middle))
-  return ((Math.round(day) - 1 + YEAR) % YEAR) + 1
+  const day = said(where, frosty, 'warmth', prior, FROST_ERROR_DAYS, (place) =>
+    daysFrom(middle, place[which]!),
+  )
+  return inYear(middle + Math.round(day) - 1) + 1
 }
 
 const QUARTERS = [0, 1, 2, 3] as const

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import told from '../../../validation/growers.json'
 import known from '../../../validation/towns.json'
+import { judgeTown, leftOutErrors } from '../testing/knownTowns'
 import fc from '../testing/property'
 import { siteClimate } from '../garden/site'
 import { doubtsOf, problemsOf } from './doubts'
 import { usualNights } from './frostOdds'
-import { blendedAt, whereOf, type Where } from './neighbours'
+import { whereOf, type Where } from './neighbours'
 import { dayOfMonthDay, kmBetween, PLACES, type Place } from './places'
 import { monthsOfRain, monthsThrough, NO_CORRECTIONS, usualYear, type Known } from './usualYear'
 
@@ -40,24 +41,7 @@ describe('the table of places', () => {
     )
   })
   test('a town gives its usual year from its name alone: 14 of 16', () => {
-    const inside = known.towns.filter(({ where, jan, jul, rain, last, first }) => {
-      const { site, nights } = usualYear(where)
-      const months = [
-        site.tMaxC[0] - jan[0],
-        site.tMinC[0] - jan[1],
-        site.tMaxC[6] - jul[0],
-        site.tMinC[6] - jul[1],
-      ]
-      const share = site.rainMm.reduce((sum, mm) => sum + mm, 0) / rain
-      const frost = (got: number | null, wanted: string | null) =>
-        wanted === null || got === null ? wanted === got : Math.abs(got - dayOfMonthDay(wanted)!) <= 12
-      return (
-        months.every((off) => Math.abs(off) <= 3) &&
-        Math.abs(share - 1) <= 1 / 3 &&
-        frost(nights.lastFrost, last) &&
-        frost(nights.firstFrost, first)
-      )
-    })
+    const inside = known.towns.filter((town) => judgeTown(town, town.where).inside)
     expect(inside.length).toBeGreaterThanOrEqual(14)
   })
   test('its figures are those of a place on earth', () => {
@@ -75,16 +59,7 @@ describe('the table of places', () => {
     }
   })
   test('a place left out is told by its neighbours: half within 1.5 °C, nine in ten within 3.5', () => {
-    const errors = PLACES.flatMap((place) => {
-      const { highC, lowC } = blendedAt(
-        place,
-        PLACES.filter((one) => one !== place),
-      )
-      return [0, 1, 2, 3].flatMap((q) => [
-        Math.abs(highC[q] - place.highC[q]),
-        Math.abs(lowC[q] - place.lowC[q]),
-      ])
-    }).sort((a, b) => a - b)
+    const errors = PLACES.flatMap(leftOutErrors).sort((a, b) => a - b)
     expect(errors[Math.floor(errors.length / 2)]).toBeLessThan(1.5)
     expect(errors[Math.floor(0.9 * errors.length)]).toBeLessThan(3.5)
   })

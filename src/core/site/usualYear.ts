@@ -1,4 +1,5 @@
 import { clamp } from '../foundations/statistics'
+import { daysFrom, YEAR_DAYS } from '../foundations/yearDay'
 import { USUAL_CLIMATE } from '../garden/fresh'
 import type { SiteClimate } from '../garden/site'
 import { coldestOf, frostsOf, nightsOf, summerFromDay, usualNights, warmedBy, type Nights } from './frostOdds'
@@ -53,6 +54,10 @@ export function monthsOfRain(quarters: Quarters): number[] {
   })
 }
 
+/** Rain of the quarters of a year by month: DJF, MAM, JJA and SON. */
+export const quartersOfRain = (rainMm: readonly number[]): number[] =>
+  [0, 3, 6, 9].map((middle) => rainMm[(middle + 11) % 12] + rainMm[middle] + rainMm[middle + 1])
+
 /** Rain of a wet day, mm: heavier in warm places and wet months (fitted by eye to normals of twenty stations). */
 const perWetDay = (yearC: number, monthMm: number) => clamp(1.2 + 0.42 * yearC + 0.025 * monthMm, 3.5, 18)
 
@@ -86,12 +91,10 @@ const SPREADS = [0.6, 1.7] as const
 /** Where no frost is wanted, nights are warmer than they need be by this, °C. */
 const SURELY_C = 0.4
 
-const YEAR = 365
 /** How much a month has part in what happens around a day of the year. */
 function nearDay(month: number, day: number): number {
   const middle = month * 30.42 + 15
-  const apart = Math.abs(((((middle - day + 182) % YEAR) + YEAR) % YEAR) - 182)
-  return Math.exp(-((apart / SEASON_DAYS) ** 2))
+  return Math.exp(-((daysFrom(day, middle) / SEASON_DAYS) ** 2))
 }
 
 /** How much each month has part in what happens around a day of the year. */
@@ -132,10 +135,10 @@ function withFrost(
   /** Days that the time without frost reaches from midsummer on; a year where there is none. */
   const freeFor = (byC: number) => {
     const frost = frostsOf(warmed(byC))[which]
-    return frost === null ? YEAR : Math.abs(frost)
+    return frost === null ? YEAR_DAYS : Math.abs(frost)
   }
-  const wanted = day === null ? YEAR : Math.abs(summerFromDay(nights, day))
-  if (day === null && freeFor(0) === YEAR) return site
+  const wanted = day === null ? YEAR_DAYS : Math.abs(summerFromDay(nights, day))
+  if (day === null && freeFor(0) === YEAR_DAYS) return site
   const byC = whereIs(-leash, leash, wanted, freeFor)
   return warmedNights(site, day === null ? byC + SURELY_C : byC, around)
 }

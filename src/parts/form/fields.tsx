@@ -25,14 +25,20 @@ export function TypedText<Input extends FieldValues>({
   className = 'w-full',
   decimal = false,
   placeholder,
-}: Common<Input> & { decimal?: boolean; placeholder?: string }) {
+  onTyped,
+}: Common<Input> & {
+  decimal?: boolean
+  placeholder?: string
+  /** Told after it was typed. */
+  onTyped?: () => void
+}) {
   return (
     <Field label={label} hint={hint} error={form.problem(name)}>
       <input
         className={`input ${className}`}
         inputMode={decimal ? 'decimal' : undefined}
         placeholder={placeholder}
-        {...form.register(name)}
+        {...form.register(name, { onChange: onTyped })}
       />
     </Field>
   )

@@ -15,7 +15,7 @@ import type { useUsualYear } from './useUsualYear'
 export function HomeSection({
   form,
   units,
-  usual: { asked, answer },
+  usual: { asked, year: known, answer },
   onTown,
 }: {
   form: HomeForm
@@ -25,7 +25,7 @@ export function HomeSection({
   onTown?: (town: Town) => void
 }) {
   const told = form.text.latitude !== '' && form.text.longitude !== ''
-  const year = told ? (answer.value ?? answer.last) : undefined
+  const year = told ? known : undefined
   const write = (value: number) => writeQuantity(value, 'degrees', units)
   const place = (latitude: number, longitude: number, more: Partial<HomeForm['text']>) =>
     form.set({
@@ -46,6 +46,9 @@ export function HomeSection({
     })
     onTown?.(town)
   }
+  /** What was known of the town does not hold for another point. */
+  const typed = () =>
+    form.set({ seaKm: '', ...(form.text.town !== '' && { town: '', country: '', elevationM: '' }) })
   return (
     <>
       <div className="flex flex-wrap items-start gap-3">
@@ -53,6 +56,7 @@ export function HomeSection({
         <TypedText
           form={form}
           name="latitude"
+          onTyped={typed}
           label="or its latitude"
           hint="south is negative"
           className="h-11 w-28"
@@ -60,6 +64,7 @@ export function HomeSection({
         <TypedText
           form={form}
           name="longitude"
+          onTyped={typed}
           label="and longitude"
           hint="west is negative"
           className="h-11 w-28"

@@ -1,7 +1,6 @@
 import { dayNumber } from '../../core/foundations/day'
-import type { Doubt } from '../../core/site/doubts'
-import { hottestOf } from '../../core/site/doubts'
-import type { UsualYear } from '../../core/site/usualYear'
+import { hottestOf, type Doubt } from '../../core/site/doubts'
+import { quartersOfRain, type UsualYear } from '../../core/site/usualYear'
 import { heightText, monthName, rain, shortDate, temperature, type Units } from '../../text/format'
 
 const ANY_YEAR = dayNumber('2023-01-01')
@@ -109,7 +108,7 @@ const monthWords = ({ site }: UsualYear, month: number, units: Units) =>
 
 /** When most of the rain falls, by quarters; said only where one stands out. */
 function wettestText(rainMm: readonly number[]): string {
-  const quarters = [0, 1, 2, 3].map((q) => [11, 0, 1].reduce((sum, k) => sum + rainMm[(q * 3 + k) % 12], 0))
+  const quarters = quartersOfRain(rainMm)
   const most = Math.max(...quarters)
   const all = quarters.reduce((sum, mm) => sum + mm, 0)
   if (most < 0.32 * all) return 'spread over the year'

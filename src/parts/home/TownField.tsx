@@ -6,6 +6,12 @@ import { townName, useTowns } from '../../state/useTowns'
 /** A town by its name, from a list that is fetched once the field is entered; nothing is asked outside. */
 export function TownField({ picked, onPick }: { picked: string; onPick: (town: Town) => void }) {
   const [typed, setTyped] = useState(picked)
+  const [before, setBefore] = useState(picked)
+  // Picked, brought by a draft, or put away as another point was typed.
+  if (picked !== before) {
+    setBefore(picked)
+    setTyped(picked)
+  }
   const [entered, setEntered] = useState(false)
   const [open, setOpen] = useState(false)
   const { state, found } = useTowns(entered, typed)

@@ -3,6 +3,7 @@ import { pick } from 'es-toolkit/object'
 import { useMemo } from 'react'
 import { useAnswers } from '../../compute/answers'
 import { useAnswer } from '../../compute/useAnswer'
+import type { Point } from '../../core/site/neighbours'
 import type { UsualYear } from '../../core/site/usualYear'
 import type { Units } from '../../text/format'
 import { askedOf, blankHome, homeForm, type HomeText } from './homeForm'
@@ -10,7 +11,10 @@ import { askedOf, blankHome, homeForm, type HomeText } from './homeForm'
 const FIELDS = Object.keys(blankHome) as (keyof HomeText)[]
 const NAME = 'usual year'
 
-/** The usual year of what is typed, while that can be read; the last one until another is worked out. */
+const isAt = ({ table }: UsualYear, { latitude, longitude }: Point) =>
+  table.latitude === latitude && table.longitude === longitude
+
+/** The usual year of what is typed, while that can be read; the last one of that point until another is worked out. */
 export function useUsualYear(text: HomeText, units: Units) {
   const client = useQueryClient()
   const answers = useAnswers()
@@ -20,10 +24,13 @@ export function useUsualYear(text: HomeText, units: Units) {
     return read.success ? askedOf(read.data) : null
   }, [schema, text])
   const answer = useAnswer('usualYear', asked && [asked.point, asked.corrections], NAME)
-  /** The year itself, waited for. */
-  const settled = (of: NonNullable<typeof asked>): Promise<UsualYear> =>
-    client.fetchQuery(
-      answers.query('usualYear', [of.point, of.corrections], undefined, 'screen'),
-    ) as Promise<UsualYear>
-  return { asked, answer, settled }
+  const { value, last } = answer
+  const year = value ?? (last && (asked === null || isAt(last, asked.point)) ? last : undefined)
+  /** The year itself, waited for; null where it failed, which the answer says. */
+  const settled = (of: NonNullable<typeof asked>): Promise<UsualYear | null> =>
+    client
+      .fetchQuery(answers.query('usualYear', [of.point, of.corrections], undefined, 'screen'))
+      .then((found) => found as UsualYear)
+      .catch(() => null)
+  return { asked, year, answer, settled }
 }

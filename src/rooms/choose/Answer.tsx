@@ -243,7 +243,8 @@ function WhyRanked({ candidate }: { candidate: Candidate }) {
       worked, it covers 30 % of it ({Math.round(candidate.established * 100)} %), the end can be done and is
       dead in time, and every gate before planting is open. The rank weighs the purposes 50, 30 and 20, then
       the chance that the cover and its end decide ({Math.round(candidate.worth * 100)} %); each species
-      beyond the first costs a little.{' '}
+      beyond the first costs a little, and a day that is possible and not the usual one an eighth. What is
+      unusual stands below all others.{' '}
       {candidate.purposes.map(({ id }) => `${findPurpose(id).name}: ${findPurpose(id).from}. `).join('')}
       Growth parameters are mostly judgement; see docs/model.md. Prices are rough.
     </Why>

@@ -47,7 +47,9 @@ export function StartRoom() {
   if (form.text.units !== units) setUnits(form.text.units)
   const save = form.submit(async ({ value }) => {
     const asked = value.place === 'later' ? null : askedOf(value)
-    const place = asked && { home: homeOf(value), site: (await year.settled(asked)).site }
+    const settled = asked && (await year.settled(asked))
+    if (asked && !settled) return false
+    const place = settled && { home: homeOf(value), site: settled.site }
     const stored = await openOwn(startGarden({ ...value, place, begunOn: isoDate(today) }), dispatch)
     if (stored) void navigate('/standing')
     return stored

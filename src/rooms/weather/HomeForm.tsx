@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { changeHome } from '../../actions/changeGarden'
+import type { SiteClimate } from '../../core/garden/site'
 import { DraftOffer } from '../../parts/DraftOffer'
 import { Form } from '../../parts/Form'
 import { useTyped } from '../../parts/form/useTyped'
@@ -7,6 +8,13 @@ import { askedOf, homeForm, homeOf, homeValue } from '../../parts/home/homeForm'
 import { HomeSection } from '../../parts/home/HomeSection'
 import { useUsualYear } from '../../parts/home/useUsualYear'
 import { useAct, useGarden } from '../../state/garden'
+
+/** So far apart two normals of a month are not the same, °C. */
+const OTHER_C = 0.5
+const isOther = (a: SiteClimate, b: SiteClimate) =>
+  (['tMaxC', 'tMinC'] as const).some((row) =>
+    a[row].some((value, month) => Math.abs(value - b[row][month]) > OTHER_C),
+  )
 
 /** Where the garden lies and its usual year, from a town and what its grower corrects. */
 export function HomeForm() {
@@ -24,8 +32,8 @@ export function HomeForm() {
   const usual = useUsualYear(form.text, units)
   const save = form.submit(async ({ value }) => {
     const asked = askedOf(value)
-    if (!asked) return false
-    const year = await usual.settled(asked)
+    const year = asked && (await usual.settled(asked))
+    if (!year) return false
     const { warmingCPerDecade } = site
     return act(changeHome(data.garden, homeOf(value), { ...year.site, warmingCPerDecade }))
   })
@@ -36,6 +44,11 @@ export function HomeForm() {
       <div>
         <button className="btn btn-primary btn-sm">Use this year</button>{' '}
         <span className="quiet text-sm">It takes the place of the normals below.</span>
+        {usual.year && isOther(usual.year.site, site) && (
+          <p role="status" className="mt-1 border-l-4 border-warning pl-2">
+            Until then the garden is computed with its own normals, which are others.
+          </p>
+        )}
       </div>
     </Form>
   )
