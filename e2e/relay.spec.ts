@@ -42,7 +42,9 @@ test('a new cover is sown into the old one, which is cut over it', async ({ page
   await openField(page, info)
   await page.getByRole('link', { name: /^R1: sow under cereal rye/ }).click()
   await expect(page.getByText(/^Under cereal rye: .* as it is cut over the seed/)).toBeVisible()
-  // One that is sown on the day of the cut: the growth falls over its seed.
+  // Sown on the day of the cut: the growth falls over its seed.
+  await page.getByText('What if', { exact: true }).click()
+  await page.getByLabel('Sown on').fill('2026-05-20')
   await ranked(page)
   const all = page.getByRole('button', { name: /^Show all/ })
   if (await all.isVisible()) await all.click()
