@@ -1,4 +1,5 @@
 import type { Candidate, Reason } from '../core/choosing/types'
+import { findPurpose } from '../core/choosing/purposes'
 import { findMethod, methodName } from '../core/termination/methods'
 import { dayNumber } from '../core/foundations/day'
 import { findSpecies } from '../core/plants/catalogue'
@@ -37,6 +38,8 @@ function bareReason(reason: Reason, units: Units, currency: string): string {
       return 'No seed of it is marked as at hand.'
     case 'not eaten':
       return 'Not eaten by people.'
+    case 'none of it':
+      return `It does nothing in these days for ${reason.purposes.map((id) => `“${findPurpose(id).name.toLowerCase()}”`).join(' or ')}.`
     case 'cost':
       return `Seed for this ground costs about ${money(reason.cost, currency)}; you allow ${money(reason.budget, currency)}.`
     case 'covers late':
@@ -100,15 +103,19 @@ export function endingText({
   return `Ended by ${name}, begun ${shortDate(dayNumber(ending.end.date))}${latest}${sure}.`
 }
 
-/** From so many days after its sowing on a cover that hides little of the ground is said to be slow (judgement, 45–75). */
-const SLOW_DAYS = 60
+/** Fewer bare days than this are not worth a word. */
+const WORTH_SAYING_DAYS = 7
 
-/** Until when a cover that is slow to come leaves the ground bare; nothing for others. */
-export function bareUntilText({ sowDay, covered30 }: Pick<Candidate, 'sowDay' | 'covered30'>): string {
-  const day = covered30.quantiles?.p50
-  return day !== undefined && day - sowDay > SLOW_DAYS
-    ? `Most of the ground is bare until about ${shortDate(day)}.`
-    : ''
+/** For how many days of the window a cover holds the ground, and how long it lies bare before and after. */
+export function heldText({ ground }: Pick<Candidate, 'ground'>): string {
+  const { bareBefore: before, bareAfter: after, held } = ground
+  const all = before + after + held
+  if (all === 0) return ''
+  const bare = [
+    before >= WORTH_SAYING_DAYS ? `${before} before it covers` : '',
+    after >= WORTH_SAYING_DAYS ? `${after} after` : '',
+  ].filter((part) => part !== '')
+  return `Holds the ground ${held} of ${all} days${bare.length > 0 ? `; bare ${bare.join(' and ')}` : ''}.`
 }
 
 /** What would make it fail, in one sentence. */

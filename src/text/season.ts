@@ -1,4 +1,7 @@
+import { findSpecies } from '../core/plants/catalogue'
+import type { NextSowing } from '../core/choosing/nextSowing'
 import type { SeasonJudgement, SeasonWhy } from '../core/choosing/season'
+import { shortDate } from './format'
 
 const WHY: Record<SeasonWhy, string> = {
   early: 'earlier than growers sow it here',
@@ -11,6 +14,7 @@ const WHY: Record<SeasonWhy, string> = {
   'winter too cold': 'winters here kill it',
   'summer too cool': 'summers here are too cool for it',
   'no winter here': 'it needs a cold winter, and there is none here',
+  'not a clover': 'clovers are what is usually sown under grain',
 }
 
 /** Why a day is not the usual one for a cover. */
@@ -20,4 +24,20 @@ export const seasonWhyText = (why: SeasonWhy): string => WHY[why]
 export function seasonText({ word, why }: SeasonJudgement): string {
   if (word === 'usual' || why === null) return 'Usual time to sow it here.'
   return `${word === 'possible' ? 'Possible' : 'Unusual'}: ${WHY[why]}.`
+}
+
+/** From so many days ahead on a sowing is not called one of now. */
+const NOW_DAYS = 4
+
+/** When the next cover is worth sowing on ground that is bare, and what; `neededByDay` is null where nothing is planned. */
+export function nextSowingText(next: NextSowing | null, today: number, neededByDay: number | null): string {
+  if (!next)
+    return neededByDay === null
+      ? 'no cover is usually sown here in the year ahead'
+      : `nothing is worth sowing before ${shortDate(neededByDay)}; keep it under mulch or a sheet`
+  const names = next.speciesIds.map((id) => findSpecies(id)?.name.toLowerCase() ?? id)
+  const named = names.length > 1 ? `${names.slice(0, -1).join(', ')} or ${names.at(-1)}` : names[0]
+  return next.day < today + NOW_DAYS
+    ? `worth sowing now: ${named}`
+    : `next worth sowing about ${shortDate(next.day)}: ${named}`
 }

@@ -1,4 +1,6 @@
-import { findMethod } from '../termination/methods'
+import { dayNumber } from '../foundations/day'
+import { latest } from '../garden/timeline'
+import { findMethod, leftOnTop } from '../termination/methods'
 import { beginsOn } from '../season/deadDays'
 import { shareOf, quantilesOf, type Range } from '../foundations/statistics'
 import type { Covering } from '../garden/schema'
@@ -13,8 +15,16 @@ import type { WeatherEnsemble } from '../site/weather'
 import { dateQuantiles, type DateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { inSeason, type SeasonJudgement } from './season'
+import { daysHeld, type Counting, type Held, type Window } from './counting'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
-import type { Candidate, ChooseQuestion, CoverCaution, MixComponent, PurposeResult } from './types'
+import {
+  untilDay,
+  type Candidate,
+  type ChooseQuestion,
+  type CoverCaution,
+  type MixComponent,
+  type PurposeResult,
+} from './types'
 
 /** Weight of the first, second and third purpose. */
 const PURPOSE_WEIGHTS = [0.5, 0.3, 0.2]
@@ -51,29 +61,50 @@ const COUNTED_AS_LEFT: readonly ChooseQuestion['purposes'][number][] = ['feed', 
 /** Share of what is carried off that is lost though it comes back as compost (judgement, 0.4–0.8). */
 const LOST_AS_COMPOST = 0.6
 
-/** Share of the standing growth that an ending leaves in the bed, 0–1. */
-const leftBy = (best: BestTermination | null) => 1 - ((best && findMethod(best.method)?.removed) ?? 0)
+/** Share of the standing growth that an ending leaves in the bed, and on top of it, 0–1. */
+function leavings(best: BestTermination | null) {
+  const method = best && findMethod(best.method)
+  return method ? { left: 1 - method.removed, onTop: leftOnTop(method) } : { left: 1, onTop: 1 }
+}
+
+/** Last day on which something stands above what is sown under it; none in the open. */
+function shadedUntil({ upper }: ChooseQuestion): number {
+  if (upper?.kind === 'crop') return upper.goneDay ?? -Infinity
+  const end = upper?.kind === 'cover' ? latest(upper.standCase.stand.end) : null
+  return end ? dayNumber(end.date) : -Infinity
+}
+
+/** Days that a cover is to fill: from when the ground is bare, or would be, until it is wanted. */
+const windowOf = (question: ChooseQuestion): Window => ({
+  fromDay: Math.max(question.freeFromDay, question.today, shadedUntil(question)),
+  untilDay: untilDay(question),
+})
+
+/** What each member's purposes are counted from. */
+function countings(grown: Grown, endDay: number, best: BestTermination | null): Counting[] {
+  const { run, ensemble, question } = grown
+  const shared = {
+    run,
+    ensemble,
+    endDay,
+    ...leavings(best),
+    window: windowOf(question),
+    weeds: question.weeds,
+    resistant: question.means.resistant,
+  }
+  return Array.from({ length: run.members }, (_, member) => ({ ...shared, member }))
+}
 
 /**
  * Amounts of each purpose, with the worth the rank gives them, 0–1; of purposes that live on what is left, what the ending
  * carries off counts less.
  */
-function purposesOf({ run, ensemble, question }: Grown, endDay: number, left: number): PurposeResult[] {
-  const served = 1 - LOST_AS_COMPOST * (1 - left)
+function purposesOf({ question }: Grown, members: readonly Counting[]): PurposeResult[] {
+  const served = 1 - LOST_AS_COMPOST * (1 - members[0].left)
   return question.purposes.map((id) => {
     const purpose = findPurpose(id)
-    const amounts = Float64Array.from({ length: run.members }, (_, member) =>
-      purpose.amount({
-        run,
-        ensemble,
-        member,
-        endDay,
-        left,
-        weeds: question.weeds,
-        resistant: question.means.resistant,
-      }),
-    )
-    const chanceOfGoal = shareOf(run.members, (m) =>
+    const amounts = Float64Array.from(members, purpose.amount)
+    const chanceOfGoal = shareOf(members.length, (m) =>
       lessIsBetter(id) ? amounts[m] <= purpose.goal : amounts[m] >= purpose.goal,
     )
     const amount = quantilesOf(amounts)!
@@ -81,6 +112,23 @@ function purposesOf({ run, ensemble, question }: Grown, endDay: number, left: nu
     const lessened = GROWTH_LEFT.includes(id) && !COUNTED_AS_LEFT.includes(id)
     return { id, amount, chanceOfGoal, worth: lessened ? served * worth : worth }
   })
+}
+
+/** Days of the window with bare ground before and after the cover, and those it holds, middle of the members. */
+function heldBy(members: readonly Counting[]): Candidate['ground'] {
+  const each = members.map(daysHeld)
+  const middle = (of: (held: Held) => number) => Math.round(quantilesOf(Float64Array.from(each, of))!.p50)
+  const bareBefore = middle(({ before }) => before)
+  const bareAfter = middle(({ after }) => after)
+  const { fromDay, untilDay } = members[0].window
+  return { bareBefore, bareAfter, held: Math.max(0, untilDay - fromDay - bareBefore - bareAfter) }
+}
+
+/** What is left of a score where the ground lies bare for the whole window (judgement, 0.5–0.8): a cover is to cover. */
+const ALL_BARE_WORTH = 0.65
+const holding = ({ bareBefore, bareAfter, held }: Candidate['ground']): number => {
+  const bare = bareBefore + bareAfter
+  return 1 - (1 - ALL_BARE_WORTH) * (bare / Math.max(1, bare + held))
 }
 
 /** What is left of a cover's worth where its pests and diseases go on to the crop that follows (judgement, 0.8–1). */
@@ -98,7 +146,9 @@ export function candidateOf(
   season: SeasonJudgement | null,
 ): Candidate {
   const { key, components, sowDay, question, run, covered, flower, covering, cost, plants } = grown
-  const purposes = purposesOf(grown, endDay, leftBy(best))
+  const members = countings(grown, endDay, best)
+  const purposes = purposesOf(grown, members)
+  const ground = heldBy(members)
   const weights = purposes.map((_, i) => PURPOSE_WEIGHTS[i] ?? 0.1)
   const use =
     purposes.reduce((sum, entry, i) => sum + weights[i] * entry.worth, 0) /
@@ -113,13 +163,15 @@ export function candidateOf(
     worth,
     failures,
     score: inSeason(
-      use * (0.35 + 0.65 * worth) * (sameFamily(plants, question) ? SAME_FAMILY_WORTH : 1),
+      use * (0.35 + 0.65 * worth) * holding(ground) * (sameFamily(plants, question) ? SAME_FAMILY_WORTH : 1),
       season,
     ),
     season,
     members: run.members,
     ending: best && { end: best.end, latestSafeDay: best.latestSafeDay },
     purposes,
+    countedOn: endDay,
+    ground,
     firstFlower: flower,
     covered30: dateQuantiles(
       coveredBefore(covered, lastToCover(best && { ...best, method: findMethod(best.method) })),

@@ -3,6 +3,7 @@ import { boardOf } from '../termination/board'
 import { canFlatten } from '../termination/flattening'
 import { isoDate } from '../foundations/day'
 import type { Range } from '../foundations/statistics'
+import { perEuro } from './perEuro'
 import { segmentAreaM2 } from '../garden/area'
 import { coverStand } from '../garden/newStands'
 import type { Covering } from '../garden/schema'
@@ -41,7 +42,7 @@ export function seedCost(
     components: ofUsualSeed(components),
   })
   if (!recipe.ok) throw new Error(recipe.problems[0].message)
-  const factor = question.organicSeed ? ORGANIC_PRICE : 1
+  const factor = (question.organicSeed ? ORGANIC_PRICE : 1) * perEuro(question.currency)
   const cost = { low: 0, mid: 0, high: 0 }
   plants.forEach((plant, i) => {
     const { grams } = recipe.value.lines[i]

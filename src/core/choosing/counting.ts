@@ -1,4 +1,4 @@
-import { residueCover } from '../residue/pools'
+import { residueCover, weedSuppression } from '../residue/pools'
 import type { WeatherEnsemble } from '../site/weather'
 import { broughtBy } from '../stand/summary'
 import type { StandRun } from '../stand/types'
@@ -12,17 +12,63 @@ export type Counting = {
   member: number
   /** Day the stand is ended. */
   endDay: number
-  /** Share of what stands then that the ending leaves in the bed, 0–1. */
+  /** Share of what stands then that the ending leaves in the bed, and on top of it, 0–1. */
   left: number
+  onTop: number
+  /** The window: from the day the ground is free or what stands above has gone, until it is wanted. */
+  window: Window
   weeds: WeedKind
   /** Covers of which the seed is named resistant to root-knot nematodes. */
   resistant: readonly string[]
 }
 
+export type Window = { fromDay: number; untilDay: number }
+
 export const indexOf = ({ run, member, endDay }: Counting) =>
   placeIn(run, member, Math.min(run.days - 1, Math.max(0, endDay - run.startDay)))
 
 const lifeDays = ({ run, endDay }: Counting) => Math.max(1, Math.min(run.days, endDay - run.startDay))
+
+/** Green cover and mulch on a day of the window: before the sowing what lay there, after the end what it left on top, g m⁻². */
+function onGround(counting: Counting, day: number): { green: number; mulchG: number; heightM: number } {
+  const { run, member, endDay, onTop } = counting
+  const last = Math.min(run.days - 1, endDay - run.startDay)
+  const at = placeIn(run, member, Math.max(0, Math.min(last, day - run.startDay)))
+  if (day < run.startDay) return { green: 0, mulchG: run.residueG[at], heightM: 0 }
+  if (day >= endDay && endDay < counting.window.untilDay)
+    return { green: 0, mulchG: onTop * (run.massG[at] + run.residueG[at]), heightM: 0 }
+  return { green: run.cover[at], mulchG: run.residueG[at], heightM: run.heightM[at] }
+}
+
+/** Share of the ground hidden by green or mulch, 0–1. */
+export function hidden(counting: Counting, day: number): number {
+  const { green, mulchG } = onGround(counting, day)
+  return 1 - (1 - green) * (1 - residueCover(mulchG))
+}
+
+/** Less of the ground hidden than this counts as bare, 0–1. */
+const BARE_BELOW = 0.5
+
+/** Days of the window with the ground bare, before the cover closes or is sown and after, and those on which it is held. */
+export type Held = { before: number; after: number; held: number }
+
+export function daysHeld(counting: Counting): Held {
+  const { fromDay, untilDay } = counting.window
+  let before = 0
+  let after = 0
+  let held = 0
+  for (let day = fromDay; day < untilDay; day++)
+    if (hidden(counting, day) >= BARE_BELOW) held++
+    else if (held === 0) before++
+    else after++
+  return { before, after, held }
+}
+
+/** Days of the window with the ground bare. */
+export const daysBare = (counting: Counting): number => {
+  const { before, after } = daysHeld(counting)
+  return before + after
+}
 
 /** Dry matter a cover has grown by the day of the end: what lives and what has fallen, without what lay there or was brought. */
 export const grownMass = (counting: Counting) => {
@@ -64,12 +110,19 @@ function nitrogenKept(counting: Counting): { kept: number; gathered: number } {
   return { kept: Math.max(0, here + freed), gathered: here + Math.max(0, releasedG[at]) }
 }
 
+/** Nitrogen in what stands on the day of the end and is carried off, g m⁻². */
+const carriedOff = (counting: Counting) => (1 - counting.left) * counting.run.nitrogenG[indexOf(counting)]
+
 /**
- * Soil nitrogen kept from being washed out on the day of the end, g m⁻². A catch crop that winter killed holds on to what
- * lies on the ground.
+ * Soil nitrogen kept from being washed out that is still here after the end, g m⁻². A catch crop that winter killed holds on
+ * to what lies on the ground; what is carried off is gone.
  */
-export const nitrateHeld = (counting: Counting): number =>
-  Math.max(0, nitrogenKept(counting).kept - counting.run.fixedG[indexOf(counting)])
+export function nitrateHeld(counting: Counting): number {
+  const { kept } = nitrogenKept(counting)
+  const fixed = Math.min(kept, counting.run.fixedG[indexOf(counting)])
+  const here = Math.max(0, kept - carriedOff(counting))
+  return kept > 0 ? ((kept - fixed) * here) / kept : 0
+}
 
 /**
  * Nitrogen fixed that is still there for the next crop, g m⁻²: what frost killed by Christmas has lost most of it by June, and
@@ -77,15 +130,15 @@ export const nitrateHeld = (counting: Counting): number =>
  */
 export function fixedAndKept(counting: Counting): number {
   const at = indexOf(counting)
-  const { fixedG, nitrogenG } = counting.run
+  const { fixedG } = counting.run
   const { kept, gathered } = nitrogenKept(counting)
-  const here = Math.max(0, kept - (1 - counting.left) * nitrogenG[at])
+  const here = Math.max(0, kept - carriedOff(counting))
   return gathered > 0 ? fixedG[at] * Math.min(1, here / gathered) : 0
 }
 
 /** Soil temperatures at which the weeds of a season come up, °C (judgement). */
 export const WEED_SEASON: Record<WeedKind, [from: number, to: number]> = {
-  any: [-50, 60],
+  any: [3, 60],
   'cool season': [3, 14],
   'warm season': [13, 60],
   creeping: [6, 60],
@@ -93,41 +146,53 @@ export const WEED_SEASON: Record<WeedKind, [from: number, to: number]> = {
 /** Cover that shades creeping weeds enough to weaken them. */
 const DEEP_SHADE = 0.85
 
+/** Weeds come through a cover lower than this, m, and half of them through one that lies on the ground (after den Hollander et al. 2007). */
+const OVERTOPS_M = 0.25
+const shades = (heightM: number) => Math.min(1, 0.5 + (0.5 * heightM) / OVERTOPS_M)
+
+/**
+ * Share of the window's weed season on which these weeds are kept down, %: by the shade of what is green and by mulch; creeping
+ * ones by deep shade alone.
+ */
 export function weedCover(counting: Counting): number {
-  const { run, ensemble, member, weeds } = counting
+  const { ensemble, member, weeds, window } = counting
   const [from, to] = WEED_SEASON[weeds]
   const { soilTempC } = ensemble.members[member]
-  const offset = run.startDay - ensemble.startDay
   let sum = 0
   let days = 0
-  for (let day = 0; day < lifeDays(counting); day++) {
-    const soil = soilTempC[offset + day]
-    if (soil < from || soil > to) continue
-    const cover = run.cover[placeIn(run, member, day)]
-    sum += weeds === 'creeping' ? (cover >= DEEP_SHADE ? 1 : 0) : cover
+  for (let day = window.fromDay; day < window.untilDay; day++) {
+    const soil = soilTempC[day - ensemble.startDay]
+    if (!(soil >= from && soil <= to)) continue
+    const { green, mulchG, heightM } = onGround(counting, day)
+    sum +=
+      weeds === 'creeping'
+        ? Number(green >= DEEP_SHADE)
+        : 1 - (1 - green * shades(heightM)) * (1 - weedSuppression(mulchG))
     days++
   }
   return days > 0 ? (100 * sum) / days : 0
 }
 
-export function daysToCover({ run, member }: Counting, share: number): number {
-  for (let day = 0; day < run.days; day++) if (run.cover[placeIn(run, member, day)] >= share) return day
-  return run.days
-}
+/** Bees and hoverflies fly from about this warmest hour of a day on, °C (Heinrich 1979 for honey bees, 10–14). */
+const INSECTS_FLY_C = 12
 
+/** Days on which something is in flower and insects fly, each by the worth of the best flower open. */
 export function flowerDays(counting: Counting): number {
-  const { run, member } = counting
-  let best = 0
-  run.species.forEach((species, component) => {
-    const value = run.sown[component].plant.flowerValue / 3
-    let count = 0
-    for (let day = 0; day < lifeDays(counting); day++) {
-      const at = placeIn(run, member, day)
-      if (species.bbch[at] >= 61 && species.bbch[at] < 75 && species.alive[at] > 0.2) count++
-    }
-    best = Math.max(best, count * value)
-  })
-  return best
+  const { run, ensemble, member } = counting
+  const { tMaxC } = ensemble.members[member]
+  const offset = run.startDay - ensemble.startDay
+  let sum = 0
+  for (let day = 0; day < lifeDays(counting); day++) {
+    if (tMaxC[offset + day] < INSECTS_FLY_C) continue
+    const at = placeIn(run, member, day)
+    let best = 0
+    run.species.forEach(({ bbch, alive }, component) => {
+      if (bbch[at] >= 61 && bbch[at] < 75 && alive[at] > 0.2)
+        best = Math.max(best, run.sown[component].plant.flowerValue / 3)
+    })
+    sum += best
+  }
+  return sum
 }
 
 /** Largest mass each species reached, g m⁻², times a weight of its own. */
@@ -177,18 +242,16 @@ export function rootMass(counting: Counting): number {
 /** Rain from which soil moves on a bare slope, mm d⁻¹. */
 const EROSIVE_MM = 8
 
+/** Share of the window's hard rain that falls on green or mulch, %. */
 export function shelteredRain(counting: Counting): number {
-  const { run, ensemble, member } = counting
+  const { ensemble, member, window } = counting
   const { rainMm } = ensemble.members[member]
-  const offset = run.startDay - ensemble.startDay
   let held = 0
   let all = 0
-  for (let day = 0; day < lifeDays(counting); day++) {
-    const mm = rainMm[offset + day]
-    if (mm < EROSIVE_MM) continue
-    const at = placeIn(run, member, day)
-    const cover = 1 - (1 - run.cover[at]) * (1 - residueCover(run.residueG[at]))
-    held += mm * cover
+  for (let day = window.fromDay; day < window.untilDay; day++) {
+    const mm = rainMm[day - ensemble.startDay]
+    if (!(mm >= EROSIVE_MM)) continue
+    held += mm * hidden(counting, day)
     all += mm
   }
   return all > 0 ? (100 * held) / all : 100

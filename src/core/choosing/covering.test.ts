@@ -7,6 +7,7 @@ import type { EarlierUse } from '../season/cases'
 import { testCase, testCover } from '../testing/beds'
 import { relayed, upperCrop } from '../testing/relay/relayed'
 import { TEST_SITES } from '../testing/sites'
+import { testCounting } from '../testing/questions'
 import { grownMass } from './counting'
 import { coveringOn } from './covering'
 import { sowingDays } from './screening'
@@ -77,7 +78,7 @@ test('what fell from the cover above is not told as grown', () => {
   const endDay = dayNumber('2026-07-01')
   for (let member = 0; member < run.members; member++) {
     const at = placeIn(run, member, endDay - run.startDay)
-    const grown = grownMass({ run, ensemble, member, endDay, left: 1, weeds: 'any', resistant: [] })
+    const grown = grownMass(testCounting({ run, ensemble }, member, endDay))
     expect(run.residueG[at]).toBeGreaterThan(100)
     expect(grown).toBeGreaterThanOrEqual(run.massG[at])
     expect(grown).toBeLessThan(run.massG[at] + 60)

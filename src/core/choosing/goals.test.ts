@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
 import { shareOf } from '../foundations/statistics'
 import { TEST_SITES } from '../testing/sites'
+import { testCounting } from '../testing/questions'
 import { growStand } from '../testing/stands'
 import { findPurpose, lessIsBetter, PURPOSES } from './purposes'
 
@@ -40,15 +41,7 @@ describe.each(Object.keys(PLACES) as (keyof typeof PLACES)[])('goals of purposes
       cover,
       sowDay,
       share: shareOf(MEMBERS, (member) => {
-        const amount = purpose.amount({
-          run,
-          ensemble,
-          member,
-          endDay: sowDay + days,
-          left: 1,
-          weeds: 'any',
-          resistant: [],
-        })
+        const amount = purpose.amount(testCounting({ run, ensemble }, member, sowDay + days))
         return lessIsBetter(id) ? amount <= purpose.goal : amount >= purpose.goal
       }),
     }))

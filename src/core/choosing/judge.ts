@@ -11,6 +11,7 @@ import type { Termination } from '../scenario/termination'
 import { standRunInSteps } from '../bed/standRun'
 import type { SeasonRun } from '../season/run'
 import type { WeatherEnsemble } from '../site/weather'
+import { isGrain } from '../plants/crops'
 import type { Species } from '../plants/parameters'
 import { selfSowing } from '../stand/reseeding'
 import { dateQuantiles, stageDays } from '../stand/summary'
@@ -18,7 +19,8 @@ import { candidateOf, GROWTH_LEFT, grownUntil, type Grown, type Judgement } from
 import { plantsOf, scenarioFor, seedCost } from './composition'
 import { coveringOn } from './covering'
 import { reachedHeight, REJECT_BELOW, standingLimitOf, winterVerdict } from './limits'
-import { seasonOfMix, seasonYear } from './season'
+import { findPurpose, lessIsBetter } from './purposes'
+import { amongGrain, seasonOfMix, seasonYear } from './season'
 import {
   keyOf,
   untilDay,
@@ -26,6 +28,7 @@ import {
   type ChooseQuestion,
   type LimitName,
   type MixComponent,
+  type PurposeResult,
   type Reason,
   type Rejection,
 } from './types'
@@ -122,7 +125,14 @@ export function* judgeInSteps(
     const heightM = reachedHeight(run, endDay)
     if (limits.maxHeightM !== null && heightM > limits.maxHeightM)
       return reject('too tall', 0.2, { code: 'tall', heightM, allowedM: limits.maxHeightM })
-    return { verdict: 'candidate', candidate: candidateOf(grown, judgement, endDay, heightM, suits) }
+    const candidate = candidateOf(grown, judgement, endDay, heightM, suits)
+    const { purposes } = candidate
+    if (purposes.length > 0 && purposes.every(doesNothing) && !look.offSeason)
+      return reject('does nothing for it', 0.15, {
+        code: 'none of it',
+        purposes: purposes.map(({ id }) => id),
+      })
+    return { verdict: 'candidate', candidate }
   }
   if (question.follows.kind === 'nothing') return fits(standingOn(scenario, season, established), until)
 
@@ -143,9 +153,17 @@ export function* judgeInSteps(
   return fits(judgement, grownUntil(best, sowDay, until))
 }
 
-/** How a sowing day suits a composition where the garden lies. */
-const suitedTo = (plants: readonly Species[], sowDay: number, { climate }: ChooseQuestion) =>
-  climate && seasonOfMix(plants, sowDay, seasonYear(climate))
+/** Less of a purpose than this share of its goal is nothing. */
+const NOTHING = 0.02
+const doesNothing = ({ id, amount }: PurposeResult) =>
+  !lessIsBetter(id) && amount.p50 < NOTHING * findPurpose(id).goal
+
+/** How a sowing day suits a composition where the garden lies, and under what it stands. */
+function suitedTo(plants: readonly Species[], sowDay: number, { climate, upper }: ChooseQuestion) {
+  if (!climate) return null
+  const season = seasonOfMix(plants, sowDay, seasonYear(climate))
+  return upper?.kind === 'crop' && isGrain(upper.cropId) ? amongGrain(plants, season) : season
+}
 
 /** The stand of a plan, with its states kept on the days an ending may begin where its residue will be followed. */
 function* grow(

@@ -1,9 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import { dayNumber } from '../foundations/day'
+import { quantilesOf } from '../foundations/statistics'
 import type { PurposeId } from '../garden/schema'
 import { growStand } from '../testing/stands'
 import { TEST_SITES } from '../testing/sites'
+import { testCounting } from '../testing/questions'
 import { valuesOn } from '../stand/summary'
+import { daysHeld } from './counting'
 import { findPurpose, PURPOSES } from './purposes'
 import type { WeedKind } from './types'
 import { placeIn } from '../stand/series'
@@ -18,17 +21,10 @@ const stand = (id: string) => {
 
 /** Mean amount of a purpose over the members, some days after sowing. */
 function amount(purpose: PurposeId, species: string, days = 60, weeds: WeedKind = 'any', left = 1): number {
-  const { run, ensemble } = stand(species)
-  const values = Array.from({ length: run.members }, (_, member) =>
-    findPurpose(purpose).amount({
-      run,
-      ensemble,
-      member,
-      endDay: run.startDay + days,
-      left,
-      weeds,
-      resistant: [],
-    }),
+  const grown = stand(species)
+  const { members, startDay } = grown.run
+  const values = Array.from({ length: members }, (_, member) =>
+    findPurpose(purpose).amount(testCounting(grown, member, startDay + days, { left, weeds })),
   )
   return values.reduce((sum, value) => sum + value, 0) / values.length
 }
@@ -52,14 +48,14 @@ describe('purposes are counted from what grew', () => {
     expect(amount('hold', 'field-pea')).toBeLessThan(amount('hold', 'oats') + amount('feed', 'field-pea'))
   })
   test('hold: a catch crop that winter kills still holds most of its nitrate in March, less what was freed and lost', () => {
-    const { run, ensemble } = growStand(TEST_SITES.pennsylvania, 'oilseed-radish', '2025-08-15', {
+    const grown = growStand(TEST_SITES.pennsylvania, 'oilseed-radish', '2025-08-15', {
       members: 20,
       days: 240,
     })
+    const { run } = grown
     const held = (date: string) => {
-      const endDay = dayNumber(date)
       const each = Array.from({ length: run.members }, (_, member) =>
-        findPurpose('hold').amount({ run, ensemble, member, endDay, left: 1, weeds: 'any', resistant: [] }),
+        findPurpose('hold').amount(testCounting(grown, member, dayNumber(date))),
       )
       return each.reduce((sum, value) => sum + value, 0) / each.length
     }
@@ -68,8 +64,28 @@ describe('purposes are counted from what grew', () => {
     expect(held('2026-03-01')).toBeGreaterThan(0.5 * held('2025-11-15'))
     expect(held('2026-03-01')).toBeLessThan(held('2025-11-15'))
   })
-  test('quick: buckwheat covers sooner than red clover', () => {
+  test('quick: buckwheat leaves fewer days bare than red clover, and a tender cover many once frost has killed it', () => {
     expect(amount('quick', 'buckwheat')).toBeLessThan(amount('quick', 'red-clover'))
+    const left = (id: string) => {
+      const grown = growStand(TEST_SITES.pennsylvania, id, '2025-08-05', { members: 6, days: 260 })
+      const { members, startDay } = grown.run
+      const days = (m: number) => findPurpose('quick').amount(testCounting(grown, m, startDay + 250))
+      return quantilesOf(Float64Array.from({ length: members }, (_, m) => days(m)))!.p50
+    }
+    expect(left('cowpea')).toBeGreaterThan(left('oats') + 60)
+  })
+  test('days are bare before, held and bare after; what is carried off leaves the ground bare', () => {
+    const grown = stand('buckwheat')
+    const { startDay } = grown.run
+    const window = { fromDay: startDay - 10, untilDay: startDay + 70 }
+    const all = daysHeld(testCounting(grown, 0, startDay + 60, { window }))
+    expect(all.before).toBeGreaterThan(20)
+    expect(all.held).toBeGreaterThan(30)
+    expect(all.after).toBe(0)
+    expect(all.before + all.held + all.after).toBe(80)
+    const carried = daysHeld(testCounting(grown, 0, startDay + 60, { window, left: 0.05, onTop: 0.05 }))
+    expect(carried.after).toBe(10)
+    expect(carried.before).toBe(all.before)
   })
   test('smother: mean cover, higher for the quicker, and only over the season of the weeds', () => {
     expect(amount('smother', 'buckwheat')).toBeGreaterThan(amount('smother', 'red-clover'))
@@ -84,21 +100,22 @@ describe('purposes are counted from what grew', () => {
   test('insects: flowers count by their worth, grasses not at all', () => {
     expect(amount('insects', 'buckwheat')).toBeGreaterThan(5)
     expect(amount('insects', 'oats')).toBe(0)
+    // In a cold week no bee comes to an open flower.
+    const grown = stand('buckwheat')
+    const cold = {
+      ...grown.ensemble,
+      members: grown.ensemble.members.map((member) => ({ ...member, tMaxC: member.tMaxC.map(() => 8) })),
+    }
+    const counting = testCounting(grown, 0, grown.run.startDay + 60)
+    expect(findPurpose('insects').amount({ ...counting, ensemble: cold })).toBe(0)
   })
   test('loosen: radish roots work more than buckwheat’s', () => {
     expect(amount('loosen', 'oilseed-radish')).toBeGreaterThan(amount('loosen', 'buckwheat'))
   })
   test('mass and mulch count residue along with what stands', () => {
-    const { run, ensemble } = stand('oats')
-    const counting = {
-      run,
-      ensemble,
-      member: 0,
-      endDay: run.startDay + 60,
-      left: 1,
-      weeds: 'any' as const,
-      resistant: [],
-    }
+    const grown = stand('oats')
+    const { run } = grown
+    const counting = testCounting(grown, 0, run.startDay + 60)
     expect(findPurpose('mass').amount(counting)).toBeCloseTo(
       run.massG[placeIn(run, 0, 60)] + run.residueG[placeIn(run, 0, 60)],
       6,
@@ -107,7 +124,7 @@ describe('purposes are counted from what grew', () => {
     // Long after its death most of it has rotted; it was grown all the same.
     expect(amount('mass', 'buckwheat', 74)).toBeGreaterThanOrEqual(amount('mulch', 'buckwheat', 74))
     const old = growStand(TEST_SITES.maryland, 'cereal-rye', '2025-09-10', { members: 6, days: 400 })
-    const late = { ...counting, ...old, endDay: old.run.startDay + 395 }
+    const late = testCounting(old, 0, old.run.startDay + 395)
     expect(findPurpose('mass').amount(late)).toBeGreaterThan(1.5 * findPurpose('mulch').amount(late))
   })
   test('carry: strawy growth counts full, soft growth half', () => {

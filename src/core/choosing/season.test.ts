@@ -2,28 +2,12 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate } from '../foundations/day'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import { sowingSeasonOf } from '../plants/seasons'
+import { PLACES } from '../testing/places'
 import { questionWeather, testQuestion } from '../testing/questions'
-import { usualYear } from '../site/usualYear'
 import { rankCovers } from './rank'
 import { sowingDays } from './screening'
 import { bySeason, seasonOf, seasonOfMix, seasonYear, type SeasonWord } from './season'
 
-const at = (latitude: number, longitude: number, elevationM: number, seaKm: number) =>
-  usualYear({ latitude, longitude, elevationM, seaKm }).site
-const PLACES = {
-  minnesota: at(45, -93.3, 260, 300),
-  illinois: at(40.1, -88.2, 220, 300),
-  kentucky: at(38, -84.5, 300, 300),
-  florida: at(26, -80.2, 5, 10),
-  netherlands: at(52.1, 5.1, 5, 40),
-  oregon: at(44.6, -123.3, 70, 70),
-  apulia: at(41.5, 15.6, 70, 30),
-  canterbury: at(-43.5, 172.6, 10, 8),
-  queensland: at(-26.2, 152.7, 70, 44),
-  kenya: at(-0.3, 36.1, 1850, 300),
-  bavaria: at(48.4, 11.7, 450, 300),
-  maine: at(44.3, -69.8, 60, 40),
-}
 const word = (place: keyof typeof PLACES, species: string, date: string): SeasonWord =>
   seasonOf(findSpecies(species)!, dayNumber(date), seasonYear(PLACES[place])).word
 

@@ -1,11 +1,12 @@
 import { dayOfYear } from '../foundations/day'
 import { inYear, YEAR_DAYS } from '../foundations/yearDay'
 import type { SiteClimate } from '../garden/site'
-import type { Species } from '../plants/parameters'
+import type { EndingClass, Species } from '../plants/parameters'
 import {
   DEEP_IN_DRY,
   sowingSeasonOf,
   type CoolSeason,
+  type SeasonKind,
   type SowingSeason,
   type WarmSeason,
 } from '../plants/seasons'
@@ -26,6 +27,7 @@ export type SeasonWhy =
   | 'winter too cold'
   | 'summer too cool'
   | 'no winter here'
+  | 'not a clover'
 export type SeasonJudgement = { word: SeasonWord; why: SeasonWhy | null }
 
 /** What of a usual year tells when covers are sown, by day of the year (index 0 = 1 January). */
@@ -121,11 +123,14 @@ const MUCH_TOO_LATE_C = 4
 /** The warmest weeks must be so much warmer than the soil that a warm cover comes up in, °C. */
 const SUMMER_ABOVE_SOIL_C = 1.5
 
+/** Kinds that are sown all through a mild winter; others only while autumn is still warm. */
+const THROUGH_WINTER: readonly SeasonKind[] = ['winter cereal', 'spring cereal', 'spring legume']
+
 /** A grass or legume of warm soil: by soil and by the weeks without frost ahead. */
-function warmSeason({ soilC, freeWeeks }: WarmSeason, year: SeasonYear, day: number) {
+function warmSeason({ soilC, freeWeeks, summerC }: WarmSeason, year: SeasonYear, day: number) {
   const [usual, possible, none] = freeWeeks
   if (year.soilC[day] < soilC) return judged('no', 'cold soil')
-  if (year.mostC < soilC + SUMMER_ABOVE_SOIL_C) return judged('unusual', 'summer too cool')
+  if (year.mostC < Math.max(summerC, soilC + SUMMER_ABOVE_SOIL_C)) return judged('unusual', 'summer too cool')
   const weeks = daysToFrost(year, day) / 7
   if (weeks < none) return judged('no', 'frost near')
   if (weeks < possible) return judged('unusual', 'frost near')
@@ -165,9 +170,10 @@ function coolSeason(season: CoolSeason, date: number, year: SeasonYear): SeasonJ
   const [warmest, coldest] = season.falling
   const weeks = daysBeforeAutumnFrost(year, date) / 7
   const mild = season.mildWinterC !== null && year.coldestC > season.mildWinterC
+  const throughWinter = mild && THROUGH_WINTER.includes(season.kind)
   if (mean > warmest) return judged('possible', 'early')
-  if (mean < coldest - MUCH_TOO_LATE_C && !mild) return judged('unusual', 'late')
-  if (mean < coldest && !mild) return tooLate(season)
+  if (mean < coldest - MUCH_TOO_LATE_C && !throughWinter) return judged('unusual', 'late')
+  if (mean < coldest && !throughWinter) return tooLate(season)
   if (season.weeksBefore === null || mild || weeks === Infinity) return USUAL
   if (weeks > season.weeksBefore[0]) return judged('possible', 'early')
   if (weeks < season.weeksBefore[1]) return tooLate(season)
@@ -196,6 +202,18 @@ export const seasonOfMix = (
   day: number,
   year: SeasonYear,
 ): SeasonJudgement => plants.map((plant) => seasonOf(plant, day, year)).reduce(worse, USUAL)
+
+/** Covers that stay low in the shade of grain and fill out once it is cut. */
+const UNDER_GRAIN: readonly EndingClass[] = ['perennial clover', 'annual clover', 'crimson clover']
+
+/** Under grain clovers are what is sown; others are possible at best. */
+export const amongGrain = (
+  plants: readonly Pick<Species, 'endingClass'>[],
+  season: SeasonJudgement,
+): SeasonJudgement =>
+  plants.every(({ endingClass }) => UNDER_GRAIN.includes(endingClass))
+    ? season
+    : worse(season, judged('possible', 'not a clover'))
 
 /** What is left of a score on a day that is possible and not usual (judgement, 0.8–0.95). */
 const POSSIBLE_WORTH = 0.88

@@ -70,6 +70,8 @@ export type ChooseQuestion = {
   seedAtHand: string[]
   /** Organic or untreated seed costs more. */
   organicSeed: boolean
+  /** What seed is paid in, three letters. */
+  currency: string
   today: number
   /** Normals that tell when covers are usually sown here; null where that is not to be judged. */
   climate: SiteClimate | null
@@ -113,6 +115,10 @@ export type Candidate = {
   /** The ending to plan; null where none is needed. */
   ending: { end: EndDetails; latestSafeDay: number | null } | null
   purposes: PurposeResult[]
+  /** Day on which amounts are counted: when it is ended, or the last of the window. */
+  countedOn: number
+  /** Days of the window with the ground bare before and after, and under green or mulch. */
+  ground: { bareBefore: number; bareAfter: number; held: number }
   firstFlower: DateQuantiles
   covered30: DateQuantiles
   heightM: number
@@ -148,6 +154,7 @@ export type LimitName =
   | 'no seed at hand'
   | 'too dear'
   | 'not eaten'
+  | 'does nothing for it'
 
 /** Why a cover was left out, as quantities; `of` names the species of a mix it is about. */
 export type Reason = { of?: string } & (
@@ -160,6 +167,7 @@ export type Reason = { of?: string } & (
   | { code: 'cultivar' }
   | { code: 'no seed' }
   | { code: 'not eaten' }
+  | { code: 'none of it'; purposes: PurposeId[] }
   | { code: 'cost'; cost: number; budget: number }
   | { code: 'covers late'; coverDay: number; byDay: number }
   | { code: 'never covers'; sowDay: number; byDay: number }

@@ -38,6 +38,8 @@ export type WarmSeason = {
   kind: SeasonKind
   /** Soil at 5 cm that it needs, °C. */
   soilC: number
+  /** Mean of the warmest weeks that it wants, °C. */
+  summerC: number
   /** Weeks without frost ahead: usual, possible, and none below. */
   freeWeeks: readonly [number, number, number]
   /** Above this mean it is unusual, °C. */
@@ -101,8 +103,8 @@ const KINDS = {
     weeksBefore: [18, 7],
     hotC: 23,
   },
-  warm: { by: 'soil', kind: 'warm', hotC: Infinity, soilC: 16, freeWeeks: [9, 6, 5] },
-  buckwheat: { by: 'soil', kind: 'buckwheat', hotC: 30, soilC: 12, freeWeeks: [5, 4, 4] },
+  warm: { by: 'soil', kind: 'warm', hotC: Infinity, soilC: 16, summerC: 18, freeWeeks: [9, 6, 5] },
+  buckwheat: { by: 'soil', kind: 'buckwheat', hotC: 30, soilC: 12, summerC: 13, freeWeeks: [5, 4, 4] },
   mustard: {
     ...COOL,
     kind: 'mustard',
@@ -148,7 +150,7 @@ const SEASONS: Record<string, SowingSeason> = {
   soybean: warm(12),
   'sunn-hemp': warm(18),
   lablab: warm(18),
-  sunflower: warm(10),
+  sunflower: { ...warm(10), summerC: 15 },
   buckwheat: KINDS.buckwheat,
   'white-mustard': KINDS.mustard,
   'brown-mustard': KINDS.mustard,

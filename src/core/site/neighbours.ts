@@ -9,7 +9,11 @@ export type Where = Pick<Place, 'latitude' | 'longitude' | 'elevationM' | 'seaKm
 export type Neighbour = { place: Place; km: number; weight: number }
 
 /** What the table's neighbours say of a garden's place: as a place of the table, and those it was made from, the nearest first. */
-export type Blended = Omit<Place, 'name' | 'country'> & { neighbours: Neighbour[] }
+export type Blended = Omit<Place, 'name' | 'country'> & {
+  neighbours: Neighbour[]
+  /** How much of what the neighbours say is that there is frost, 0–1. */
+  frosty: number
+}
 
 // How neighbours count, found by leaving each place out and asking its neighbours
 // for it (`npm run validate -- --places`).
@@ -106,15 +110,12 @@ function rainSaid(where: Where, neighbours: readonly Neighbour[], quarter: numbe
   return Math.max(0, Math.exp(level) - RAIN_LEAST_MM)
 }
 
-/** The day of a frost in half the years; null where neighbours with frost count for less than those without. */
-function frostSaid(
-  where: Where,
-  neighbours: readonly Neighbour[],
-  which: 'lastFrost' | 'firstFrost',
-): number | null {
-  const weightOf = (some: readonly Neighbour[]) => some.reduce((sum, { weight }) => sum + weight, 0)
-  const frosty = neighbours.filter(({ place }) => place[which] !== null)
-  if (weightOf(frosty) < weightOf(neighbours) / 2) return null
+const weightOf = (some: readonly Neighbour[]) => some.reduce((sum, { weight }) => sum + weight, 0)
+const withFrost = (neighbours: readonly Neighbour[]) =>
+  neighbours.filter(({ place }) => place.lastFrost !== null)
+
+/** The day of a frost in half the years, from neighbours that have any. */
+function frostSaid(where: Where, frosty: readonly Neighbour[], which: 'lastFrost' | 'firstFrost'): number {
   const middle = frosty[0].place[which]!
   const prior = frostPrior(which === 'lastFrost' ? 1 : -1)
   const day = said(where, frosty, 'warmth', prior, FROST_ERROR_DAYS, (place) =>
@@ -130,6 +131,10 @@ const quarters = (of: (quarter: number) => number) => QUARTERS.map(of) as unknow
 export function blendedAt(where: Where, places: readonly Place[] = PLACES): Blended {
   const warm = neighboursOf(where, places, 'warmth')
   const wet = neighboursOf(where, places, 'rain')
+  const cold = withFrost(warm)
+  const frosty = weightOf(cold) / weightOf(warm)
+  // Neighbours with frost that count for less than those without say nothing of its day.
+  const frost = (which: 'lastFrost' | 'firstFrost') => (frosty < 0.5 ? null : frostSaid(where, cold, which))
   return {
     ...where,
     highC: quarters((q) =>
@@ -137,9 +142,10 @@ export function blendedAt(where: Where, places: readonly Place[] = PLACES): Blen
     ),
     lowC: quarters((q) => said(where, warm, 'warmth', LOW_PRIOR, WARMTH_ERROR_C, (place) => place.lowC[q])),
     rainMm: quarters((q) => rainSaid(where, wet, q)),
-    lastFrost: frostSaid(where, warm, 'lastFrost'),
-    firstFrost: frostSaid(where, warm, 'firstFrost'),
+    lastFrost: frost('lastFrost'),
+    firstFrost: frost('firstFrost'),
     neighbours: warm,
+    frosty,
   }
 }
 

@@ -83,8 +83,8 @@ function siteOf(place: Omit<Place, 'name' | 'country'>): SiteClimate {
 const LEAST_RANGE_C = 2
 /** How wide a correction of one season's nights reaches, days. */
 const SEASON_DAYS = 40
-/** What the table's own frosts may move its nights by, and what a grower's may, °C. */
-const LEASH_C = { table: 3, known: 10 }
+/** What the table's own frosts may move its nights by in all, and what a grower's may at a time, °C. */
+const LEASH_C = { table: 4, known: 10 }
 /** How far single nights may lie from the normals, times the usual. */
 const SPREADS = [0.6, 1.7] as const
 
@@ -180,6 +180,22 @@ function settled(site: SiteClimate, { lastFrost, firstFrost, coldestC }: Partial
   return now
 }
 
+/**
+ * A climate whose nights are moved towards the table’s frosts: the less the neighbours agree on whether there is any, the less,
+ * so that no line on the map parts warm nights from cold ones.
+ */
+function frostsByTable(site: SiteClimate, table: Blended): SiteClimate {
+  const leash = LEASH_C.table * Math.abs(2 * table.frosty - 1)
+  const tMinC = settled(site, table, leash).tMinC.map((low, month) =>
+    clamp(low, site.tMinC[month] - leash, site.tMinC[month] + leash),
+  )
+  return {
+    ...site,
+    tMinC,
+    tMaxC: site.tMaxC.map((high, month) => Math.max(high, tMinC[month] + LEAST_RANGE_C)),
+  }
+}
+
 /** How warm months are between the coldest, 0, and the hottest, 1. */
 function warmthOf({ tMaxC, tMinC }: SiteClimate): number[] {
   const means = tMaxC.map((max, month) => max + tMinC[month])
@@ -235,7 +251,7 @@ export function usualYear(
   places?: readonly Place[],
 ): UsualYear {
   const table = blendedAt(where, places)
-  const byTable = settled(siteOf(table), table, LEASH_C.table)
+  const byTable = frostsByTable(siteOf(table), table)
   const uncorrected = rounded(byTable)
   const own = withHottest(moved(byTable, corrections), corrections.known)
   const site = rounded(settled(own, corrections.known, LEASH_C.known))

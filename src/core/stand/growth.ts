@@ -1,6 +1,6 @@
 import { atLeast, atMost } from '../foundations/limit'
 import { exponential } from '../foundations/exponential'
-import type { Species } from '../plants/parameters'
+import type { Species, SpeciesParameters } from '../plants/parameters'
 import { addResidue, type ResiduePools } from '../residue/pools'
 import type { WeatherBlock } from './block'
 import type { Canopy } from './canopy'
@@ -9,6 +9,7 @@ import {
   developmentPace,
   growthResponse,
   photoFactor,
+  vernalFactor,
   vernalisingDay,
   dormancyFactor,
 } from './development'
@@ -81,6 +82,13 @@ function leafShare(ageCd: number, t31Cd: number, t61Cd: number, t69Cd: number, l
 export const ripeningFactor = (sinceFlowerCd: number, t85Cd: number): number =>
   1 - (1 - physics.ripeLightUse) * atMost(1, sinceFlowerCd / t85Cd)
 
+/** How tired a plant is, 0–1, that stays in leaf for want of cold, by its warmth in leaf and its vernalisation. */
+export function tiredness(leafCd: number, vernalDays: number, p: SpeciesParameters): number {
+  const { coldWantingCd } = physics
+  const old = atMost(1, leafCd / coldWantingCd - 1)
+  return old <= 0 ? 0 : old * (1 - vernalFactor(vernalDays, p))
+}
+
 /**
  * A day of growth of the first `n` listed members by the light they take, its warmth, water and nitrogen; before leaves
  * close they grow by their own number. `share` is what the species takes of the canopy's light.
@@ -96,7 +104,7 @@ export function growthDay(
   own: OwnPlants,
   tally: Tally,
 ): void {
-  const { lai, massG, nitrogenG, ageCd, alive, leafCd, perM2 } = plants
+  const { lai, massG, nitrogenG, ageCd, alive, leafCd, perM2, vernal } = plants
   const { grownG } = tally
   const { growth: ownGrowth, leaf: ownLeaf, nitrogen: ownNitrogen } = own
   const {
@@ -112,7 +120,8 @@ export function growthDay(
     specificLeafM2G,
   } = plant.parameters
   const plateauG = plateauMassG(plant.parameters)
-  const { shootLifeCd, heatLossPerC, selfShadingLai } = physics
+  const { shootLifeCd, heatLossPerC, selfShadingLai, tiredLightUse } = physics
+  const wantsCold = !plant.perennial && plant.parameters.vernalDays > 0
   const hunger = 100 * physics.hungerSlope
   const youngLeaf = YOUNG_LAI * plant.parameters.extinction
   const perExtinction = 1 / plant.parameters.extinction
@@ -136,7 +145,9 @@ export function growthDay(
     // 1 while nothing but leaves is made, falling to 0 as stems stretch.
     const leafy = age < t31Cd ? 1 : age < t51Cd ? (t51Cd - age) / (t51Cd - t31Cd) : 0
     const vigour = age < t61Cd || plant.perennial ? 1 : ripeningFactor(age - t61Cd, t85Cd)
-    const gain = lightUseGMj * vigour * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
+    const tired = wantsCold ? leafy * tiredness(leafCd[m], vernal[m], plant.parameters) : 0
+    const fresh = vigour * (1 - (1 - tiredLightUse) * tired)
+    const gain = lightUseGMj * fresh * light * response[m] * waterLimit[m] * fed * ownGrowth[m]
     let grown = gain
     if (canopy.leaf[m] < youngLeaf && age < youngUntilCd) {
       const spread = leafGrowthPerCd * thermalCd[m] * waterLimit[m] * Math.sqrt(ownGrowth[m] * ownLeaf[m])
@@ -156,7 +167,7 @@ export function growthDay(
     // What stands in leaf turns over whole, its tillers and leaves made anew; once stems stretch they stay.
     senesced[m] = atMost(
       0.2,
-      (leafy * thermalCd[m]) / shootLifeCd + heatLossPerC * atLeast(0, meanC[m] - growOptHighC),
+      (leafy * (1 + tired) * thermalCd[m]) / shootLifeCd + heatLossPerC * atLeast(0, meanC[m] - growOptHighC),
     )
   }
 }

@@ -8,6 +8,9 @@ import { CALIBRATED } from '../plants/calibrated'
 export const SHARED_PHYSICS = {
   /** Lemaire and Chapman 1996: leaf life of grasses and clovers. */
   shootLifeCd: { meaning: 'thermal life of a shoot that does not stretch', unit: '°C d', stated: 800, low: 500, high: 1100 },
+  /** Winter cereals and rape sown in spring stay in leaf, rust and stop at a few tonnes (extension guides on spring-sown winter cereals). */
+  coldWantingCd: { meaning: 'warmth in leaf from which plants that want cold first and have had none tire', unit: '°C d', stated: 450, low: 300, high: 700 },
+  tiredLightUse: { meaning: 'light use left to them after as much warmth again', unit: 'share', stated: 0.15, low: 0.05, high: 0.4 },
   heatLossPerC: { meaning: 'growth that the heat of a day above what suits kills', unit: '°C⁻¹', stated: 0.01, low: 0.004, high: 0.018 },
   hotDayLossPerC: { meaning: 'plants that die of each °C of a day’s mean above what suits', unit: '°C⁻¹', stated: 0.012, low: 0.005, high: 0.02 },
   coldNightC: { meaning: 'night that stops the next day’s light use of plants that grow from 0 °C on', unit: '°C', stated: -6.5, low: -9, high: -4 },

@@ -4,6 +4,8 @@ import type { SiteClimate } from '../garden/site'
 import type { GroundFacts, Means } from '../scenario/types'
 import { generatedEnsemble } from '../site/ensemble'
 import type { WeatherEnsemble } from '../site/weather'
+import type { Counting } from '../choosing/counting'
+import type { StandRun } from '../stand/types'
 import { NO_LIMITS, untilDay, type ChooseQuestion, type Limits } from '../choosing/types'
 import { testBed, testTool } from './beds'
 
@@ -47,6 +49,7 @@ export function testQuestion(
     animals: [],
     seedAtHand: [],
     organicSeed: false,
+    currency: 'EUR',
     today,
     climate: null,
     ...extra,
@@ -59,3 +62,22 @@ export function questionWeather(question: ChooseQuestion, site: SiteClimate, mem
   const days = untilDay(question) - question.today + 90
   return generatedEnsemble(site, question.today - 40, days, members, 3)
 }
+
+/** What a purpose is counted from where a stand is ended on a day and all of it is left: its window is its life. */
+export const testCounting = (
+  { run, ensemble }: { run: StandRun; ensemble: WeatherEnsemble },
+  member: number,
+  endDay: number,
+  own: Partial<Counting> = {},
+): Counting => ({
+  run,
+  ensemble,
+  member,
+  endDay,
+  left: 1,
+  onTop: 1,
+  window: { fromDay: run.startDay, untilDay: endDay },
+  weeds: 'any',
+  resistant: [],
+  ...own,
+})

@@ -1,11 +1,12 @@
+import { upperFirst } from 'es-toolkit/string'
 import { useState } from 'react'
 import type { Candidate, ChooseAnswer, LimitName, MixComponent } from '../../core/choosing/types'
-import { findPurpose } from '../../core/choosing/purposes'
+import { findPurpose, type Purpose } from '../../core/choosing/purposes'
 import { findSpecies, groupsOf } from '../../core/plants/catalogue'
 import { Caution } from '../../parts/Caution'
 import { Chance } from '../../parts/Chance'
 import { cautionText } from '../../text/cautions'
-import { bareUntilText, endingText, reasonText, riskText } from '../../text/choosing'
+import { heldText, endingText, reasonText, riskText } from '../../text/choosing'
 import type { Told } from '../../text/amounts'
 import { dateRangeText, shortDate, type Units, money } from '../../text/format'
 import { seasonText } from '../../text/season'
@@ -27,8 +28,13 @@ type Shared = Money & {
 /** Candidates shown before the rest is asked for. */
 const SHOWN_FIRST = 10
 
-/** Covers and mixes that fit, best first. */
-export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; final: boolean } & Shared) {
+/** Covers and mixes that fit, best first; `worth` says when a cover is usually sown in the bed. */
+export function Answer({
+  answer,
+  final,
+  worth,
+  ...shared
+}: { answer: ChooseAnswer; final: boolean; worth: string } & Shared) {
   const { candidates } = answer
   const [all, setAll] = useState(false)
   const byKey = new Map(candidates.map((candidate) => [candidate.key, candidate]))
@@ -43,8 +49,8 @@ export function Answer({ answer, final, ...shared }: { answer: ChooseAnswer; fin
       </h2>
       {candidates.length === 0 && final && (
         <p className="mt-1">
-          Every cover left out can be tried all the same, with what would help. Or plant later, sow earlier,
-          add a tool in the Shed, take a limit off, or leave the bed under a sheet or mulch.
+          {upperFirst(worth)}. Every cover left out can be tried all the same, with what would help. Or plant
+          later, sow earlier, add a tool in the Shed, or take a limit off.
         </p>
       )}
       {candidates.length > 0 && (
@@ -177,7 +183,7 @@ function CandidateRow({
       <div className="min-w-0">
         <Amounts candidate={candidate} told={told} />
         <p>
-          {endingText(candidate)} {bareUntilText(candidate)}
+          {endingText(candidate)} {heldText(candidate)}
           {candidate.firstFlower.quantiles && candidate.firstFlower.chance > 0.5
             ? ` ${findSpecies(components[0].speciesId)?.group === 'grass' ? 'Pollen' : 'First flower'} ${dateRangeText(candidate.firstFlower.quantiles)}.`
             : ''}{' '}
@@ -224,10 +230,14 @@ function CandidateRow({
   )
 }
 
+/** Units of amounts that are counted on a day. */
+const DATED: readonly Purpose['unit'][] = ['dry matter', 'nitrogen', 'fresh']
+
 export function Amounts({ candidate, told }: { candidate: Candidate; told: Told }) {
   return candidate.purposes.map(({ id, amount }) => (
     <p key={id}>
-      <strong>{amountText(id, amount.p50, told)}</strong> {findPurpose(id).measure}{' '}
+      <strong>{amountText(id, amount.p50, told)}</strong> {findPurpose(id).measure}
+      {DATED.includes(findPurpose(id).unit) && ` by ${shortDate(candidate.countedOn)}`}{' '}
       <span className="quiet">
         ({amountText(id, amount.p10, told)} to {amountText(id, amount.p90, told)})
       </span>
@@ -243,8 +253,8 @@ function WhyRanked({ candidate }: { candidate: Candidate }) {
       worked, it covers 30 % of it ({Math.round(candidate.established * 100)} %), the end can be done and is
       dead in time, and every gate before planting is open. The rank weighs the purposes 50, 30 and 20, then
       the chance that the cover and its end decide ({Math.round(candidate.worth * 100)} %); each species
-      beyond the first costs a little, and a day that is possible and not the usual one an eighth. What is
-      unusual stands below all others.{' '}
+      beyond the first costs a little, bare days up to a third, and a day that is possible and not the usual
+      one an eighth. What is unusual stands below all others.{' '}
       {candidate.purposes.map(({ id }) => `${findPurpose(id).name}: ${findPurpose(id).from}. `).join('')}
       Growth parameters are mostly judgement; see docs/model.md. Prices are rough.
     </Why>

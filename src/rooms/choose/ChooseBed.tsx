@@ -1,6 +1,8 @@
 import { AmountsSwitch } from '../../parts/AmountsSwitch'
 import { useTold } from '../../state/useTold'
-import { useRef } from 'react'
+import { useMemo, useRef } from 'react'
+import { nextSowing } from '../../core/choosing/nextSowing'
+import { nextSowingText } from '../../text/season'
 import { dayNumber } from '../../core/foundations/day'
 import type { Bed, Stand } from '../../core/garden/schema'
 import { latest } from '../../core/garden/timeline'
@@ -48,6 +50,13 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
     own.setComponents(components)
     ownHeading.current?.focus()
   }
+  const asked = args?.[1]
+  const worth = useMemo(() => {
+    if (!asked) return ''
+    const from = Math.max(asked.today, asked.freeFromDay)
+    const wanted = asked.follows.kind === 'nothing' ? null : asked.follows.day
+    return nextSowingText(nextSowing(garden.site, from, wanted), today, wanted)
+  }, [asked, garden.site, today])
   const nextName = next
     ? next.content.kind === 'crop'
       ? (findCrop(next.content.cropId)?.name.toLowerCase() ?? '')
@@ -102,6 +111,7 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
             <Answer
               answer={shown}
               final={answer.value !== undefined}
+              worth={worth}
               units={garden.units}
               told={told}
               currency={garden.currency}

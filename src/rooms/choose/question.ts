@@ -224,6 +224,7 @@ export function questionOf(form: ChooseValue, asked: Asked): ChooseQuestion {
     animals: [...new Set([...garden.animals, ...garden.livestock.map(({ kind }) => CREATURE_OF[kind])])],
     seedAtHand,
     organicSeed: form.organicSeed,
+    currency: garden.currency,
     today,
     climate: garden.site,
   }

@@ -3,7 +3,8 @@ import { PURPOSES } from '../../core/choosing/purposes'
 import type { Difference } from '../../core/choosing/types'
 import { amountText, LIMIT_WORDS, mixText, tradeText } from './words'
 import { dayNumber } from '../../core/foundations/day'
-import { bareUntilText, riskText } from '../../text/choosing'
+import { heldText, riskText } from '../../text/choosing'
+import { nextSowingText } from '../../text/season'
 
 const plain = (text: string) => text.replace(/\u00a0/g, ' ')
 const difference = (of: Difference['of'], ours: number, theirs: number): Difference => ({ of, ours, theirs })
@@ -69,16 +70,25 @@ describe('sentences', () => {
       }),
     ).toBe('It fails when it is not dead in time (12 in 100), or frost comes after planting (5 in 100).')
   })
-  test('a cover that is slow to come tells until when the ground is bare', () => {
-    const sowDay = dayNumber('2026-11-28')
-    const covers = (date: string | null) => {
-      const day = date === null ? null : dayNumber(date)
-      const quantiles = day === null ? null : { p10: day - 9, p50: day, p90: day + 9 }
-      return bareUntilText({ sowDay, covered30: { chance: 0.9, quantiles } })
-    }
-    expect(covers('2027-04-20')).toBe('Most of the ground is bare until about 20 Apr.')
-    expect(covers('2027-01-05')).toBe('')
-    expect(covers(null)).toBe('')
+  test('a cover tells how long it holds the ground, and how long that lies bare', () => {
+    const held = (bareBefore: number, days: number, bareAfter: number) =>
+      heldText({ ground: { bareBefore, held: days, bareAfter } })
+    expect(held(31, 150, 49)).toBe('Holds the ground 150 of 230 days; bare 31 before it covers and 49 after.')
+    expect(held(21, 40, 3)).toBe('Holds the ground 40 of 64 days; bare 21 before it covers.')
+    expect(held(4, 60, 0)).toBe('Holds the ground 60 of 64 days.')
+    expect(held(0, 0, 0)).toBe('')
+  })
+  test('when a cover is worth sowing is said with its names, or that none is before the ground is wanted', () => {
+    const today = dayNumber('2026-12-02')
+    const next = { day: dayNumber('2027-04-09'), speciesIds: ['oats', 'red-clover', 'white-mustard'] }
+    expect(nextSowingText(next, today, null)).toBe(
+      'next worth sowing about 9 Apr: oats, red clover or white mustard',
+    )
+    expect(nextSowingText({ ...next, day: today }, today, null)).toMatch(/^worth sowing now: oats, /)
+    expect(nextSowingText(null, today, dayNumber('2027-05-10'))).toBe(
+      'nothing is worth sowing before 10 May; keep it under mulch or a sheet',
+    )
+    expect(nextSowingText(null, today, null)).toMatch(/^no cover is usually sown/)
   })
   test('every limit has words', () => {
     for (const words of Object.values(LIMIT_WORDS)) expect(words).toMatch(/^[A-Z]/)

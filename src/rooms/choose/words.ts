@@ -68,4 +68,5 @@ export const LIMIT_WORDS = {
   'no seed at hand': 'No seed at hand',
   'too dear': 'Too dear',
   'not eaten': 'Not eaten',
+  'does nothing for it': 'Does nothing for it',
 } as const

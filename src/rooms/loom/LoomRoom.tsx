@@ -1,6 +1,5 @@
-import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
 import { lazy, Suspense, useCallback, useMemo, useRef, useState, type RefObject } from 'react'
-import { earlierDayText, longDate, shortDate } from '../../text/format'
+import { longDate, shortDate } from '../../text/format'
 import { useWidth, useWindowHeight } from '../../parts/useSize'
 import { useGradually } from '../../state/useGradually'
 import { late } from '../../state/late'
@@ -8,12 +7,11 @@ import { useDark } from '../../state/useDark'
 import { useGarden } from '../../state/garden'
 import { useShared } from '../../state/useShared'
 import { useAppSelector } from '../../state/store'
-import { useLasting } from '../../state/useSettled'
-import { useFailures, usePending, useStandInDay } from '../../compute/useAnswer'
+import { useFailures } from '../../compute/useAnswer'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
 import { CropDialog } from './CropDialog'
 import { layoutLoom, yOfDay, type LoomLayout } from './layout'
-import { ledgerOf } from './ledger'
+import { LoomHead } from './LoomHead'
 import { LoomColumn, OutOfSight } from './LoomColumn'
 import { SpotLine } from './SpotLine'
 import { useCursor } from './useCursor'
@@ -27,10 +25,6 @@ import { Failed } from '../../parts/Waiting'
 const ColumnsInSight = lazy(() =>
   late(import('./ColumnsInSight')).then(({ ColumnsInSight }) => ({ default: ColumnsInSight })),
 )
-
-/** Weeks a page turn moves the sheet: one season. */
-const PAGE_WEEKS = 13
-const LAST_PAGE = { back: -26, forward: 0 }
 
 /** Room that the page leaves beside its rooms, both sides. */
 const ROOM_MARGIN_PX = 32
@@ -95,67 +89,6 @@ export function LoomRoom() {
   )
 }
 
-function LoomHead({
-  loom,
-  name,
-  page,
-  onPage,
-  onAdd,
-  onGrowing,
-}: {
-  loom: Loom
-  name: string
-  page: number
-  onPage: (page: number) => void
-  onAdd: () => void
-  onGrowing: () => void
-}) {
-  const ledger = ledgerOf(loom)
-  return (
-    <div className="flex flex-wrap items-end gap-x-8 gap-y-1 py-1.5">
-      <h1 className="mr-2 max-lg:sr-only">{name}</h1>
-      <Figure name="covered today" value={`${ledger.covered} of ${ledger.beds}`} />
-      <Figure
-        wide
-        name="bare bed-weeks ahead"
-        value={`${ledger.bareWeeks}, ${ledger.fillableWeeks} fillable`}
-      />
-      <Figure wide name="recoverable, sown under" value={`${ledger.underCrops} weeks`} />
-      <Figure
-        name="next"
-        value={ledger.next ? `${ledger.next.text}, ${shortDate(ledger.next.day)}` : 'nothing planned'}
-      />
-      <div className="ml-auto flex items-center gap-1">
-        <span className="quiet text-sm" role="status">
-          <Weaving />
-        </span>
-        <button className="btn btn-sm" onClick={onAdd}>
-          <Plus size={15} aria-hidden="true" /> Crop
-        </button>
-        <button className="btn btn-sm" onClick={onGrowing}>
-          <Plus size={15} aria-hidden="true" /> Growing cover
-        </button>
-        <button
-          className="btn btn-sm btn-square"
-          aria-label="A season earlier"
-          disabled={page <= LAST_PAGE.back}
-          onClick={() => onPage(page - PAGE_WEEKS)}
-        >
-          <ChevronLeft size={16} aria-hidden="true" />
-        </button>
-        <button
-          className="btn btn-sm btn-square"
-          aria-label="A season later"
-          disabled={page >= LAST_PAGE.forward}
-          onClick={() => onPage(page + PAGE_WEEKS)}
-        >
-          <ChevronRight size={16} aria-hidden="true" />
-        </button>
-      </div>
-    </div>
-  )
-}
-
 /** What could not be computed of the sheet below. */
 function NotWoven({ loom }: { loom: Loom }) {
   const failure = useFailures()
@@ -169,24 +102,6 @@ function NotWoven({ loom }: { loom: Loom }) {
         failure={failure}
       />
       <Failed className="my-1" what="Frost and rain by week" failure={outlook} />
-    </div>
-  )
-}
-
-function Weaving() {
-  const { today } = useGarden()
-  const pending = usePending()
-  const of = earlierDayText(useStandInDay(), today)
-  if (!useLasting(pending > 0)) return ''
-  return of ? `as of ${of}, weaving today’s, ${pending} left` : `weaving, ${pending} left`
-}
-
-/** `wide`: only where there is room. */
-function Figure({ name, value, wide = false }: { name: string; value: string; wide?: boolean }) {
-  return (
-    <div className={`leading-tight ${wide ? 'max-lg:hidden' : ''}`}>
-      <div className="quiet text-xs">{name}</div>
-      <div className="font-display text-[1.02rem] font-semibold">{value}</div>
     </div>
   )
 }

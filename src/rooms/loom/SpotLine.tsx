@@ -1,8 +1,12 @@
+import { useMemo } from 'react'
 import { bandOn, type StandForecast } from '../../core/season/standForecast'
 import { longDate, percent, shortDate } from '../../text/format'
 import { forecastName } from '../../parts/weave/useBedCloth'
 import { useLatest } from '../../compute/useAnswer'
 import { Swatch } from '../../parts/Swatch'
+import { useGarden } from '../../state/garden'
+import { nextSowing } from '../../core/choosing/nextSowing'
+import { nextSowingText } from '../../text/season'
 import { standWords } from './labels'
 import { SpotPlan } from './SpotPlan'
 import type { Spot } from './useCursor'
@@ -24,12 +28,17 @@ export function SpotLine({
   const forecast = useLatest<StandForecast>(spot?.stand ? forecastName(spot.stand.stand.id) : null)
   const stand = spot?.stand?.stand
   const cover = stand?.content.kind === 'cover' ? stand : null
+  const worth = useWorthSowing(spot, today)
+  const said = spot
+    ? [worth && !spot.window?.nextStandId ? 'bare' : describe(spot, today, forecast), worth]
+        .filter(Boolean)
+        .join('; ')
+    : ''
   if (!spot) return <p className="mt-2">No beds yet. Add some under Garden.</p>
   return (
     <div className="mt-1.5 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 border-t border-base-300 pt-1.5 text-[0.95rem] md:flex-nowrap">
-      <p role="status" aria-live="polite" data-testid="spot" className="min-w-0 md:truncate">
-        <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}:{' '}
-        {describe(spot, today, forecast)}
+      <p role="status" aria-live="polite" data-testid="spot" title={said} className="min-w-0 md:truncate">
+        <strong className="font-display">{spot.entry.bed.label}</strong>, week of {longDate(spot.day)}: {said}
       </p>
       <SpotPlan standId={cover?.id} />
       <button className="btn btn-xs btn-primary shrink-0" onClick={() => onOpen(spot)}>
@@ -48,6 +57,18 @@ export function SpotLine({
       <Legend />
     </div>
   )
+}
+
+/** When a cover is worth sowing in a bare week, from then on; nothing for weeks gone by or taken. */
+function useWorthSowing(spot: Spot | null, today: number): string | null {
+  const { site } = useGarden().data.garden
+  const window = spot && !spot.stand ? spot.window : null
+  const fromDay = window && Math.max(today, window.freeFromDay, spot?.day ?? today)
+  const neededByDay = window && window.nextStandId !== null ? window.neededByDay : null
+  return useMemo(() => {
+    if (fromDay === null || !window || window.neededByDay <= today) return null
+    return nextSowingText(nextSowing(site, fromDay, neededByDay), today, neededByDay)
+  }, [site, window, fromDay, neededByDay, today])
 }
 
 const GROUPS = [

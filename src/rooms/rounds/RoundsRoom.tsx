@@ -1,8 +1,9 @@
-import { useState } from 'react'
+import { Fragment, useState } from 'react'
 import { Link } from 'react-router'
 import { byUrgency, type Job } from '../../core/rounds/jobs'
 import type { Bed } from '../../core/garden/schema'
 import { earlierDayText, shortDate } from '../../text/format'
+import { nextSowingText } from '../../text/season'
 import { SelectField } from '../../parts/SelectField'
 import { notice } from '../../state/notices'
 import { GrowingDialog } from '../../parts/growing/GrowingDialog'
@@ -60,6 +61,7 @@ export function RoundsRoom() {
           </div>
         )}
         <div className={jobs.length > 0 ? 'lg:col-start-2' : ''}>
+          <WorthSowing rounds={rounds} />
           <NothingKnown beds={rounds.bare} onSay={(bedId) => setGrowing([bedId])} />
           <DaysAway />
           {!rounds.demo && <DaysAhead />}
@@ -141,6 +143,32 @@ function Summary({ rounds, due, ahead }: { rounds: Rounds; due: readonly Job[]; 
     </>
   )
 }
+
+/** When something is worth sowing in the beds that are bare, those alike together. */
+function WorthSowing({ rounds: { sowings, today } }: { rounds: Rounds }) {
+  if (sowings.length === 0) return null
+  return (
+    <ul className="mt-3" data-testid="worth-sowing">
+      {sowings.map(({ beds, next, neededByDay }) => (
+        <li key={neededByDay}>
+          {beds.slice(0, MOST_LINKED).map(({ id, label }, i) => (
+            <Fragment key={id}>
+              {i > 0 && ', '}
+              <Link className="link font-semibold" to={`/choose/${id}?day=${next?.day ?? today}`}>
+                {label}
+              </Link>
+            </Fragment>
+          ))}
+          {beds.length > MOST_LINKED && ` and ${beds.length - MOST_LINKED} more`}, bare:{' '}
+          {nextSowingText(next, today, neededByDay)}.
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+/** Beds of one line that are named. */
+const MOST_LINKED = 6
 
 /** So many bare beds are named; a garden with more is mostly bare, and says it on the loom. */
 const MOST_NAMED = 24

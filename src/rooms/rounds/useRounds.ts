@@ -8,6 +8,7 @@ import { withMulchAsPlanned } from '../../core/season/owedMulch'
 import { segmentOf } from '../../core/rounds/job'
 import { bareGround } from '../../core/rounds/mulching'
 import { unknownGround } from '../../core/rounds/unknownGround'
+import { bareSowings } from '../../core/choosing/nextSowing'
 import { jobsOf, openJobs, ROUND_DAYS, type Job } from '../../core/rounds/jobs'
 import { scenarioOf } from '../../core/scenario/fromGarden'
 import type { StandForecast } from '../../core/season/standForecast'
@@ -89,6 +90,8 @@ export function useRounds() {
     () => unknownGround(data.beds, expected.stands, today),
     [data.beds, expected.stands, today],
   )
+
+  const sowings = useMemo(() => bareSowings(expected, today), [expected, today])
 
   const forecasts = useMemo(
     () =>
@@ -195,6 +198,7 @@ export function useRounds() {
     jobs: open,
     comes: comes && { day: comes.dueDay, title: titleOf(comes), to: jobRoom(comes) },
     bare,
+    sowings,
     pending,
     oldDay,
     failure,

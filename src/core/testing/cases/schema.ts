@@ -66,6 +66,8 @@ const stand = z
       .optional(),
     sow: monthDay,
     checks: z.array(check).min(1),
+    /** What the ranges rest on. */
+    rests: z.string().optional(),
     confidence,
   })
   .refine(({ species, mix }) => (species === undefined) !== (mix === undefined), {

@@ -145,10 +145,14 @@ export function live(
       )) /
     (p.growOptLowC - p.growBaseC)
   const leafy = age < p.t31Cd ? 1 : limit((p.t51Cd - age) / (p.t51Cd - p.t31Cd), 0, 1)
+  const warmth = now().warmth + memberParameters.development * thermal
+  const wanting = !plant.perennial && p.vernalDays > 0
+  const tired = wanting ? leafy * limit(warmth / physics.coldWantingCd - 1, 0, 1) * (1 - vernal) : 0
   const ripe = plant.perennial ? 0 : limit((age - p.t61Cd) / p.t85Cd, 0, 1)
   const gain =
     p.lightUseGMj *
     (1 - (1 - physics.ripeLightUse) * ripe) *
+    (1 - (1 - physics.tiredLightUse) * tired) *
     light *
     response *
     waterLimit *
@@ -166,9 +170,7 @@ export function live(
         )
   const young = canopyLeaf < 0.8 * p.extinction && (age < p.t61Cd || livesOn)
   const crown =
-    livesOn && now().warmth + memberParameters.development * thermal >= 600
-      ? (0.3 * now().cameUp * now().alive) / ((60 * p.drillKgHa) / p.thousandSeedG)
-      : 0
+    livesOn && warmth >= 600 ? (0.3 * now().cameUp * now().alive) / ((60 * p.drillKgHa) / p.thousandSeedG) : 0
   const exponential =
     Math.max(now().lai, crown) *
     (Math.exp(
@@ -182,7 +184,7 @@ export function live(
   set({
     up: 2,
     age,
-    warmth: now().warmth + memberParameters.development * thermal,
+    warmth,
     cold,
     lai: before + (young ? exponential : gain * leafShare * p.specificLeafM2G * memberParameters.leaf),
     mass: now().mass + grown,
@@ -191,7 +193,8 @@ export function live(
 
   const withered = Math.min(
     0.2,
-    (leafy * thermal) / physics.shootLifeCd + physics.heatLossPerC * Math.max(0, mean - p.growOptHighC),
+    (leafy * (1 + tired) * thermal) / physics.shootLifeCd +
+      physics.heatLossPerC * Math.max(0, mean - p.growOptHighC),
   )
   if (withered > 0) {
     const { lai } = now()

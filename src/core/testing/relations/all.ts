@@ -1,4 +1,5 @@
 import { CHOICES } from './choices'
+import { CLIMATES } from './climates'
 import { ENDS } from './ends'
 import { GROWTH } from './growth'
 import { LOOKS } from './looks'
@@ -16,4 +17,5 @@ export const RELATIONS: readonly Relation[] = [
   ...LOOKS,
   ...LOOKS_TWICE,
   ...CHOICES,
+  ...CLIMATES,
 ]
