@@ -159,9 +159,9 @@ const doesNothing = ({ id, amount }: PurposeResult) =>
   !lessIsBetter(id) && amount.p50 < NOTHING * findPurpose(id).goal
 
 /** How a sowing day suits a composition where the garden lies, and under what it stands. */
-function suitedTo(plants: readonly Species[], sowDay: number, { climate, upper }: ChooseQuestion) {
+function suitedTo(plants: readonly Species[], sowDay: number, { climate, upper, bed }: ChooseQuestion) {
   if (!climate) return null
-  const season = seasonOfMix(plants, sowDay, seasonYear(climate))
+  const season = seasonOfMix(plants, sowDay, seasonYear(climate, bed.soil))
   return upper?.kind === 'crop' && isGrain(upper.cropId) ? amongGrain(plants, season) : season
 }
 

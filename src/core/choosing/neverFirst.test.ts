@@ -57,6 +57,16 @@ describe('what never stands first', () => {
     expect(has(firstOf(place, from, until, { purposes: [purpose] }), WARM_GRASSES)).toBe(false)
   })
   test.each([
+    ['apulia', '2026-07-05', '2026-10-20', 'sand'],
+    ['oregon', '2026-07-01', '2026-10-25', 'sand'],
+  ] as const)('%s from %s: no warm grass into the dry without water', (place, from, until, soil) => {
+    const list = ranked(place, from, until, {
+      purposes: ['mass'],
+      bed: { ...testQuestion(from, until, {}).bed, soil },
+    })
+    for (const one of list) expect(has(one, WARM_GRASSES)).toBe(false)
+  })
+  test.each([
     ['canterbury', '2026-12-01', '2027-06-01'],
     ['queensland', '2026-10-09', '2027-03-20'],
     ['florida', '2026-06-12', '2026-10-01'],

@@ -6,7 +6,7 @@ import { nextSowing } from './nextSowing'
 import { seasonOf, seasonYear } from './season'
 
 const next = (place: keyof typeof PLACES, from: string, needed: string | null = null) =>
-  nextSowing(PLACES[place], dayNumber(from), needed === null ? null : dayNumber(needed))
+  nextSowing(PLACES[place], 'loam', dayNumber(from), needed === null ? null : dayNumber(needed))
 
 describe('when the next cover is worth sowing', () => {
   test('in snow country in December: in spring, with what is usual then', () => {
@@ -29,8 +29,8 @@ describe('when the next cover is worth sowing', () => {
   test('a later need never puts the sowing off', () => {
     for (const place of Object.keys(PLACES) as (keyof typeof PLACES)[])
       for (const from of ['2026-12-01', '2027-03-15', '2027-07-01']) {
-        const soon = nextSowing(PLACES[place], dayNumber(from), dayNumber(from) + 120)
-        const later = nextSowing(PLACES[place], dayNumber(from), dayNumber(from) + 240)
+        const soon = nextSowing(PLACES[place], 'loam', dayNumber(from), dayNumber(from) + 120)
+        const later = nextSowing(PLACES[place], 'loam', dayNumber(from), dayNumber(from) + 240)
         if (soon) expect(later!.day).toBeLessThanOrEqual(soon.day)
       }
   })

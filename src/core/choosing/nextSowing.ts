@@ -68,10 +68,11 @@ const uncommon = ({ id }: Species) => (COMMON.includes(id) ? COMMON.indexOf(id) 
  */
 export function nextSowing(
   climate: SiteClimate,
+  soil: Bed['soil'],
   fromDay: number,
   neededByDay: number | null,
 ): NextSowing | null {
-  const year = seasonYear(climate)
+  const year = seasonYear(climate, soil)
   let some: NextSowing | null = null
   const last = Math.min(neededByDay ?? Infinity, fromDay + YEAR_DAYS)
   for (let day = fromDay; day < last; day += LOOKED_AT_EVERY) {
@@ -98,24 +99,21 @@ export type BareSowing = { beds: Bed[]; neededByDay: number | null; next: NextSo
 /** How far ahead plans for a bare bed are looked for, days. */
 const LOOK_AHEAD_DAYS = 365
 
-/** What is worth sowing in the beds that are bare today, those wanted on one day together, in their order. */
+/** What is worth sowing in the beds that are bare today, those of one answer together, in their order. */
 export function bareSowings(
   { garden, beds, stands }: Pick<GardenData, 'garden' | 'beds' | 'stands'>,
   today: number,
 ): BareSowing[] {
-  const found = new Map<number | null, BareSowing>()
+  const found = new Map<string, BareSowing>()
   for (const bed of beds) {
     const window = windowAt(bareWindows(bed, stands, today, today + LOOK_AHEAD_DAYS), today)
     if (!window) continue
     const neededByDay = window.nextStandId === null ? null : window.neededByDay
-    const alike = found.get(neededByDay)
+    const next = nextSowing(garden.site, bed.soil, today, neededByDay)
+    const key = JSON.stringify([neededByDay, next])
+    const alike = found.get(key)
     if (alike) alike.beds.push(bed)
-    else
-      found.set(neededByDay, {
-        beds: [bed],
-        neededByDay,
-        next: nextSowing(garden.site, today, neededByDay),
-      })
+    else found.set(key, { beds: [bed], neededByDay, next })
   }
   return [...found.values()]
 }

@@ -4,7 +4,6 @@ import type { Species } from '../plants/parameters'
 import { weatherUntil } from '../season/horizon'
 import { firstMembers, type WeatherEnsemble } from '../site/weather'
 import type { Closeness, Judged } from './judge'
-import type { SiteClimate } from '../garden/site'
 import { isUnusual, seasonOfMix, seasonRank, seasonYear } from './season'
 import { untilDay, type ChooseQuestion } from './types'
 
@@ -42,9 +41,9 @@ export function sowingDays(question: ChooseQuestion, plants: readonly Species[] 
   if (all.length === 0) return [first]
   if (sowUntilDay !== null) {
     const before = all.slice(0, SOWING_DAYS).filter((day) => last - day >= NEXT_DAY_DAYS)
-    return inTheirSeason([...before, last], SOWING_DAYS + 1, plants, climate)
+    return inTheirSeason([...before, last], SOWING_DAYS + 1, plants, question)
   }
-  return inTheirSeason(all, SOWING_DAYS, plants, climate)
+  return inTheirSeason(all, SOWING_DAYS, plants, question)
 }
 
 /** The days to try: those in the covers' season first, and unusual ones only where there are no others. */
@@ -52,10 +51,10 @@ function inTheirSeason(
   days: number[],
   most: number,
   plants: readonly Species[],
-  climate: SiteClimate | null,
+  { climate, bed }: ChooseQuestion,
 ): number[] {
   if (!climate) return days.slice(0, most)
-  const year = seasonYear(climate)
+  const year = seasonYear(climate, bed.soil)
   const ranked = days.map((day) => ({ day, season: seasonOfMix(plants, day, year) }))
   const fitting = ranked.filter((one) => !isUnusual(one))
   return sortBy(fitting.length > 0 ? fitting : ranked, [({ season }) => seasonRank(season), 'day'])

@@ -61,11 +61,19 @@ describe('when covers are sown', () => {
     ['kentucky', 'oilseed-radish', '2026-08-25', 'usual'],
     ['kentucky', 'oilseed-radish', '2026-07-05', 'unusual'],
     ['apulia', 'phacelia', '2026-06-10', 'unusual'],
-    ['apulia', 'foxtail-millet', '2026-06-10', 'possible'],
-    ['apulia', 'sudangrass', '2026-06-20', 'usual'],
+    ['apulia', 'foxtail-millet', '2026-06-10', 'unusual'],
+    ['apulia', 'buckwheat', '2026-06-10', 'unusual'],
+    ['apulia', 'sudangrass', '2026-05-10', 'usual'],
   ] as const)('%s: %s on %s is %s', (place, species, date, expected) =>
     expect(word(place, species, date)).toBe(expected),
   )
+  test('into a dry summer a deep-rooted grass goes only where the soil still holds water', () => {
+    const sudangrass = findSpecies('sudangrass')!
+    const on = (date: string, soil: 'sand' | 'clay loam') =>
+      seasonOf(sudangrass, dayNumber(date), seasonYear(PLACES.apulia, soil))
+    expect(on('2026-05-15', 'clay loam').word).toBe('usual')
+    expect(on('2026-07-10', 'sand')).toEqual({ word: 'no', why: 'dry season' })
+  })
   test('a mix is as its least suited part', () => {
     const mix = ['hairy-vetch', 'sorghum-sudangrass'].map((id) => findSpecies(id)!)
     expect(seasonOfMix(mix, dayNumber('2026-09-20'), seasonYear(PLACES.kentucky)).word).toBe('no')

@@ -1,5 +1,6 @@
 import { dayOfYear } from '../foundations/day'
 import { inYear, YEAR_DAYS } from '../foundations/yearDay'
+import type { Bed } from '../garden/schema'
 import type { SiteClimate } from '../garden/site'
 import type { EndingClass, Species } from '../plants/parameters'
 import {
@@ -12,6 +13,8 @@ import {
 } from '../plants/seasons'
 import { usualNights } from '../site/frostOdds'
 import { dailyFromMonthly } from '../site/normals'
+import { AVAILABLE_MM_PER_M } from '../site/soilWater'
+import { extraterrestrialRadiation, hargreavesEt0 } from '../site/sun'
 
 /** How a sowing day suits a cover by what growers do; `no` is left out and can still be planned. */
 export type SeasonWord = 'usual' | 'possible' | 'unusual' | 'no'
@@ -38,6 +41,8 @@ export type SeasonYear = {
   soilC: Float64Array
   /** Whether a day lies in the dry season. */
   dry: Uint8Array
+  /** Water in reach of deep roots: what bare soil holds, mm. */
+  reachMm: Float64Array
   firstFrost: number | null
   lastFrost: number | null
   coldestC: number
@@ -51,21 +56,52 @@ const SLOPE_DAYS = 12
 /** Bare soil at 5 cm follows the air by this, days, and is so much warmer in the sun, °C (judgement). */
 const SOIL_LAG_DAYS = 6
 const SOIL_WARMER_C = 1.5
+const DAYS_A_MONTH = 30.44
 /** A month is dry that has less rain, mm, than so many times its mean, °C (Gaussen's rule). */
 const DRY_PER_C = 2
 
-const known = new WeakMap<SiteClimate, SeasonYear>()
-/** The seasons of a usual year. */
-export function seasonYear(site: SiteClimate): SeasonYear {
-  const year = known.get(site) ?? yearOf(site)
-  known.set(site, year)
+type Soil = Bed['soil']
+
+const known = new WeakMap<SiteClimate, Map<Soil, SeasonYear>>()
+/** The seasons of a usual year on some soil, which nobody waters. */
+export function seasonYear(site: SiteClimate, soil: Soil = 'loam'): SeasonYear {
+  const years = known.get(site) ?? new Map<Soil, SeasonYear>()
+  known.set(site, years)
+  const year = years.get(soil) ?? yearOf(site, soil)
+  years.set(soil, year)
   return year
 }
 
-function yearOf(site: SiteClimate): SeasonYear {
+/** Deep roots reach so far, m (judgement, 1–1.8). */
+const DEEP_M = 1.3
+/** Bare soil gives off so much of what a meadow would (FAO-56, initial stage between rains of a week or more). */
+const BARE_ET_SHARE = 0.4
+/** Water in reach of deep roots by day of the year: what bare soil holds through a usual year, mm. */
+function waterInReach(
+  { latitude }: SiteClimate,
+  soil: Soil,
+  highs: Float64Array,
+  lows: Float64Array,
+  rainMm: Float64Array,
+): Float64Array {
+  const fullMm = AVAILABLE_MM_PER_M[soil] * DEEP_M
+  const held = new Float64Array(YEAR_DAYS)
+  let now = fullMm
+  // The second year begins with what the first one left.
+  for (let i = 0; i < 2 * YEAR_DAYS; i++) {
+    const day = inYear(i)
+    const et0 = hargreavesEt0(extraterrestrialRadiation(latitude, day + 1), lows[day], highs[day])
+    now = Math.min(fullMm, Math.max(0, now + rainMm[day] - BARE_ET_SHARE * et0))
+    held[day] = now
+  }
+  return held
+}
+
+function yearOf(site: SiteClimate, soil: Soil): SeasonYear {
   const highs = dailyFromMonthly(site.tMaxC)
   const lows = dailyFromMonthly(site.tMinC)
   const rainMm = dailyFromMonthly(site.rainMm)
+  const rainADay = dailyFromMonthly(site.rainMm.map((mm) => Math.max(0, mm) / DAYS_A_MONTH))
   const means = Float64Array.from({ length: YEAR_DAYS }, (_, day) => (highs[day] + lows[day]) / 2)
   const smooth = Float64Array.from({ length: YEAR_DAYS }, (_, day) => {
     let sum = 0
@@ -80,6 +116,7 @@ function yearOf(site: SiteClimate): SeasonYear {
     ),
     soilC: smooth.map((_, day) => smooth[inYear(day - SOIL_LAG_DAYS)] + SOIL_WARMER_C),
     dry: Uint8Array.from(smooth, (mean, day) => Number(rainMm[day] < DRY_PER_C * mean)),
+    reachMm: waterInReach(site, soil, highs, lows, rainADay),
     firstFrost,
     lastFrost,
     coldestC,
@@ -91,6 +128,8 @@ function yearOf(site: SiteClimate): SeasonYear {
 /** Of the coming weeks, this share must be dry for a dry season. */
 const DRY_SHARE = 0.6
 const DRY_LOOK_DAYS = 63
+/** Water that deep roots need in reach to be sown into the dry, mm. */
+const DEEP_NEED_MM = 100
 
 /** Days from a day of the year to the next frost of half of all years; Infinity where most have none, 0 in the frosty time. */
 function daysToFrost({ firstFrost, lastFrost }: SeasonYear, day: number): number {
@@ -141,9 +180,15 @@ function warmSeason({ soilC, freeWeeks, summerC }: WarmSeason, year: SeasonYear,
 export function seasonOf(plant: Pick<Species, 'id'>, day: number, year: SeasonYear): SeasonJudgement {
   const season = sowingSeasonOf(plant)
   const date = inYear(dayOfYear(day) - 1)
-  const dry =
-    inDrySeason(year, date) && !DEEP_IN_DRY.includes(plant.id) ? judged('possible', 'dry season') : USUAL
-  return worse(byWarmth(season, date, year), dry)
+  return worse(byWarmth(season, date, year), byWater(plant, season, date, year))
+}
+
+/** Into the dry nothing is usual without water but what roots deep; what must grow in the heat fails. */
+function byWater({ id }: Pick<Species, 'id'>, season: SowingSeason, date: number, year: SeasonYear) {
+  if (!inDrySeason(year, date)) return USUAL
+  if (season.by === 'warmth') return judged('possible', 'dry season')
+  if (year.reachMm[date] < DEEP_NEED_MM) return judged('no', 'dry season')
+  return DEEP_IN_DRY.includes(id) ? USUAL : judged('unusual', 'dry season')
 }
 
 function byWarmth(season: SowingSeason, date: number, year: SeasonYear): SeasonJudgement {

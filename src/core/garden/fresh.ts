@@ -47,7 +47,11 @@ export const FRESH_CHECK = {
 } satisfies Partial<Check>
 
 /** Normals that say nothing of warming since, or of how far single days lie from them. */
-export const USUAL_CLIMATE = { warmingCPerDecade: 0, daySpread: 1 } satisfies Partial<SiteClimate>
+export const USUAL_CLIMATE = {
+  warmingCPerDecade: 0,
+  spreadC: null,
+  daySpread: 1,
+} satisfies Partial<SiteClimate>
 
 /** A home of which the table is left to say everything. */
 export const FRESH_HOME = {

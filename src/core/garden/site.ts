@@ -6,8 +6,9 @@ const monthly = (field: string, low: number, high: number) =>
 
 /**
  * Place and climate: latitude ±66°, elevation m, twelve monthly normals (°C, mm, days with ≥ 1 mm), and by how much the
- * place has grown warmer since they were taken, °C per decade. `daySpread` multiplies how far single
- * days lie from the normals.
+ * place has grown warmer since they were taken, °C per decade. `spreadC` is how far single days lie from the normals in the
+ * coldest and the hottest month: standard deviations of daily highs, °C; null where nobody said it, then by how far winters
+ * and summers lie apart. `daySpread` multiplies it.
  */
 export const siteClimate = z
   .object({
@@ -19,6 +20,12 @@ export const siteClimate = z
     rainMm: monthly('Monthly rain', 0, 2000),
     wetDays: monthly('Wet days', 0, 31),
     warmingCPerDecade: numberBetween('Warming', -0.5, 1, '°C per decade'),
+    spreadC: z
+      .object({
+        winterC: numberBetween('Spread of winter days', 0.3, 15, '°C'),
+        summerC: numberBetween('Spread of summer days', 0.3, 15, '°C'),
+      })
+      .nullable(),
     daySpread: numberBetween('Spread of days', 0.5, 2),
   })
   .refine((site) => site.tMaxC.every((max, month) => max >= site.tMinC[month]), {

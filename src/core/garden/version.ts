@@ -1,2 +1,2 @@
 /** Version of the stored and exported garden data. */
-export const GARDEN_SCHEMA_VERSION = 16
+export const GARDEN_SCHEMA_VERSION = 17

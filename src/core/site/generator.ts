@@ -87,16 +87,22 @@ function autoregression() {
   return { a11, a12, a21, a22, b11, b21, b22 }
 }
 
-/** Standard deviation of daily temperature about the normal, °C: larger inland and in the cold season (judgement). */
+/** Where nobody said how far days lie from the normals: further inland and in the cold season (judgement), °C. */
+function spreadByRange(site: SiteClimate, rangeC: number) {
+  const swing = clamp(rangeC / 25, 0.25, 1.2)
+  return site.coastal
+    ? { winterC: 3.2, summerC: 2.4 }
+    : { winterC: 2.6 + 2.6 * swing, summerC: 2.2 + 1.0 * swing }
+}
+
+/** Standard deviation of daily temperature about the normal, °C. */
 function residualSd(site: SiteClimate, month: number): number {
   const means = site.tMaxC.map((max, i) => (max + site.tMinC[i]) / 2)
   const coldest = Math.min(...means)
   const warmest = Math.max(...means)
   const warmth = warmest > coldest ? (means[month] - coldest) / (warmest - coldest) : 1
-  const swing = clamp((warmest - coldest) / 25, 0.25, 1.2)
-  const winter = site.coastal ? 3.2 : 2.6 + 2.6 * swing
-  const summer = site.coastal ? 2.4 : 2.2 + 1.0 * swing
-  return (winter + (summer - winter) * warmth) * site.daySpread
+  const { winterC, summerC } = site.spreadC ?? spreadByRange(site, warmest - coldest)
+  return (winterC + (summerC - winterC) * warmth) * site.daySpread
 }
 
 export function weatherGenerator(site: SiteClimate): WeatherGenerator {

@@ -8,6 +8,7 @@ import { doubtsOf, problemsOf } from './doubts'
 import { usualNights } from './frostOdds'
 import { whereOf, type Where } from './neighbours'
 import { dayOfMonthDay, kmBetween, PLACES, type Place } from './places'
+import { spreadAt } from './spreads'
 import { monthsOfRain, monthsThrough, NO_CORRECTIONS, usualYear, type Known } from './usualYear'
 
 /** Somewhere near a place of the table: a town's neighbour and not the place itself. */
@@ -155,6 +156,36 @@ describe('a usual year', () => {
     expect(usualYear(coast).nights.lastFrost).not.toBeNull()
     const { nights } = usualYear(coast, { ...NO_CORRECTIONS, known: { lastFrost: null, firstFrost: null } })
     expect(nights).toMatchObject({ lastFrost: null, firstFrost: null })
+  })
+})
+
+describe('the spread of days comes with the place', () => {
+  // The mean coldest night of a year as maps of plant hardiness have it, middle of a half zone; none of it is fitted to.
+  const HARDINESS_C: readonly [string, number, number, number, number, number][] = [
+    ['a city on the upper lakes', 46.8, -92.1, 200, 300, -30],
+    ['the northern prairie', 49.9, -97.1, 240, 300, -36],
+    ['the Ozarks', 37.2, -93.3, 390, 300, -19],
+    ['the Bluegrass', 38, -84.5, 300, 300, -19],
+    ['the Gulf coast', 30.4, -88.2, 5, 5, -5],
+    ['south Florida', 26.7, -80.1, 5, 3, 3],
+    ['the lower Rhine', 52.1, 5.1, 5, 50, -9],
+    ['Brandenburg', 52.4, 13.5, 40, 150, -14],
+    ['the upper Volga', 56.3, 43.9, 100, 300, -28],
+    ['south Tasmania', -42.9, 147.3, 50, 2, 0],
+    ['the Sydney coast', -33.9, 151.1, 20, 8, 4],
+    ['the Rift Valley', -0.3, 36.1, 1850, 300, 7],
+  ]
+  test.each(HARDINESS_C)('%s', (_, latitude, longitude, elevationM, seaKm, coldestC) => {
+    const { nights } = usualYear({ latitude, longitude, elevationM, seaKm })
+    expect(Math.abs(nights.coldestC - coldestC)).toBeLessThan(4)
+  })
+  test('a little further on it is a little different', () => {
+    for (const { latitude, longitude } of PLACES) {
+      const here = spreadAt({ latitude, longitude })
+      const beside = spreadAt({ latitude: latitude + 0.25, longitude })
+      expect(Math.abs(here.winterC - beside.winterC)).toBeLessThanOrEqual(0.5)
+      expect(Math.abs(here.summerC - beside.summerC)).toBeLessThanOrEqual(0.5)
+    }
   })
 })
 

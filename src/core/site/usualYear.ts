@@ -3,6 +3,7 @@ import { daysFrom, YEAR_DAYS } from '../foundations/yearDay'
 import { USUAL_CLIMATE } from '../garden/fresh'
 import type { SiteClimate } from '../garden/site'
 import { coldestOf, frostsOf, nightsOf, summerFromDay, usualNights, warmedBy, type Nights } from './frostOdds'
+import { spreadAt } from './spreads'
 import { blendedAt, type Blended, type Where } from './neighbours'
 import type { Place, Quarters } from './places'
 
@@ -69,6 +70,7 @@ function siteOf(place: Omit<Place, 'name' | 'country'>): SiteClimate {
   const yearC = MONTHS.reduce((sum, month) => sum + (highs[month] + lows[month]) / 24, 0)
   return {
     ...USUAL_CLIMATE,
+    spreadC: spreadAt(place),
     latitude: tenth(place.latitude),
     elevationM: Math.round(place.elevationM),
     coastal: place.seaKm < COASTAL_KM,

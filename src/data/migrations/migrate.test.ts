@@ -44,6 +44,7 @@ describe('files of every version', () => {
       longitude: version < 16 ? null : -83.4,
       winterC: version < 16 ? 0 : 1,
     })
+    expect(garden.site.spreadC).toEqual(version < 17 ? null : { winterC: 6.1, summerC: 3.4 })
     expect(garden.tools[0]?.boughtIn).toBe(version < 12 ? undefined : 2021)
     expect(garden.mulch).toHaveLength(version < 12 ? 0 : 1)
     expect(beds[0].fixtures.map(({ place }) => place?.toM ?? null)).toEqual(

@@ -185,4 +185,6 @@ export const STEPS: readonly Step[] = [
   { to: 15, tables: {} },
   // From version 16 on a garden keeps its town and what its grower corrects of the usual year there, in place of a kind of climate.
   { to: 16, tables: { gardens: withHome } },
+  // From version 17 on a climate says how far its days lie from the normals, where the place tells it.
+  { to: 17, tables: { gardens: (garden) => ({ ...garden, ...within(garden, 'site', { spreadC: null }) }) } },
 ]

@@ -55,8 +55,8 @@ export function ChooseBed({ bed, day, underId }: { bed: Bed; day: number; underI
     if (!asked) return ''
     const from = Math.max(asked.today, asked.freeFromDay)
     const wanted = asked.follows.kind === 'nothing' ? null : asked.follows.day
-    return nextSowingText(nextSowing(garden.site, from, wanted), today, wanted)
-  }, [asked, garden.site, today])
+    return nextSowingText(nextSowing(garden.site, bed.soil, from, wanted), today, wanted)
+  }, [asked, garden.site, bed.soil, today])
   const nextName = next
     ? next.content.kind === 'crop'
       ? (findCrop(next.content.cropId)?.name.toLowerCase() ?? '')

@@ -65,10 +65,11 @@ function useWorthSowing(spot: Spot | null, today: number): string | null {
   const window = spot && !spot.stand ? spot.window : null
   const fromDay = window && Math.max(today, window.freeFromDay, spot?.day ?? today)
   const neededByDay = window && window.nextStandId !== null ? window.neededByDay : null
+  const soil = spot?.entry.bed.soil
   return useMemo(() => {
-    if (fromDay === null || !window || window.neededByDay <= today) return null
-    return nextSowingText(nextSowing(site, fromDay, neededByDay), today, neededByDay)
-  }, [site, window, fromDay, neededByDay, today])
+    if (fromDay === null || !soil || !window || window.neededByDay <= today) return null
+    return nextSowingText(nextSowing(site, soil, fromDay, neededByDay), today, neededByDay)
+  }, [site, soil, window, fromDay, neededByDay, today])
 }
 
 const GROUPS = [

@@ -48,6 +48,7 @@ export const placeForm = (units: Units) =>
         of: siteClimate.shape.warmingCPerDecade,
       }),
       /** Fitted, not typed. */
+      spreadC: siteClimate.shape.spreadC,
       daySpread: siteClimate.shape.daySpread,
       tMaxC: row('tMaxC', units),
       tMinC: row('tMinC', units),
