@@ -1,3 +1,4 @@
+import type { NextSowing } from '../core/choosing/nextSowing'
 import type { Candidate, Reason } from '../core/choosing/types'
 import { findPurpose } from '../core/choosing/purposes'
 import { findMethod, methodName } from '../core/termination/methods'
@@ -6,7 +7,7 @@ import { findSpecies } from '../core/plants/catalogue'
 import { SAFE_CHANCE } from '../core/scenario/starts'
 import type { Follows } from '../core/scenario/types'
 import { failsText, failsWhen, groundWords } from './criteria'
-import { seasonWhyText } from './season'
+import { eitherText, seasonWhyText } from './season'
 import { inHundred, metres, money, shortDate, type Units } from './format'
 
 const ofYears = (share: number) => `${inHundred(share)} of 100 years`
@@ -107,7 +108,7 @@ export function endingText({
 const WORTH_SAYING_DAYS = 7
 
 /** For how many days of the window a cover holds the ground, and how long it lies bare before and after. */
-export function heldText({ ground }: Pick<Candidate, 'ground'>): string {
+export function heldText({ ground, room }: Pick<Candidate, 'ground' | 'room'>): string {
   const { bareBefore: before, bareAfter: after, held } = ground
   const all = before + after + held
   if (all === 0) return ''
@@ -115,8 +116,14 @@ export function heldText({ ground }: Pick<Candidate, 'ground'>): string {
     before >= WORTH_SAYING_DAYS ? `${before} before it covers` : '',
     after >= WORTH_SAYING_DAYS ? `${after} after` : '',
   ].filter((part) => part !== '')
-  return `Holds the ground ${held} of ${all} days${bare.length > 0 ? `; bare ${bare.join(' and ')}` : ''}.`
+  return [
+    `Holds the ground ${held} of ${all} days${bare.length > 0 ? `; bare ${bare.join(' and ')}` : ''}.`,
+    ...(room.before ? [`Room before it for ${sownText(room.before)}.`] : []),
+    ...(room.after ? [`Room after it for ${sownText(room.after)}.`] : []),
+  ].join(' ')
 }
+
+const sownText = (next: NextSowing) => `${eitherText(next.speciesIds)}, sown about ${shortDate(next.day)}`
 
 /** What would make it fail, in one sentence. */
 export function riskText({ failures }: Pick<Candidate, 'failures'>): string {

@@ -26,6 +26,12 @@ export function seasonText({ word, why }: SeasonJudgement): string {
   return `${word === 'possible' ? 'Possible' : 'Unusual'}: ${WHY[why]}.`
 }
 
+/** One or another of some covers. */
+export function eitherText(speciesIds: readonly string[]): string {
+  const names = speciesIds.map((id) => findSpecies(id)?.name.toLowerCase() ?? id)
+  return names.length > 1 ? `${names.slice(0, -1).join(', ')} or ${names.at(-1)}` : names[0]
+}
+
 /** From so many days ahead on a sowing is not called one of now. */
 const NOW_DAYS = 4
 
@@ -35,8 +41,7 @@ export function nextSowingText(next: NextSowing | null, today: number, neededByD
     return neededByDay === null
       ? 'no cover is usually sown here in the year ahead'
       : `nothing is worth sowing before ${shortDate(neededByDay)}; keep it under mulch or a sheet`
-  const names = next.speciesIds.map((id) => findSpecies(id)?.name.toLowerCase() ?? id)
-  const named = names.length > 1 ? `${names.slice(0, -1).join(', ')} or ${names.at(-1)}` : names[0]
+  const named = eitherText(next.speciesIds)
   return next.day < today + NOW_DAYS
     ? `worth sowing now: ${named}`
     : `next worth sowing about ${shortDate(next.day)}: ${named}`

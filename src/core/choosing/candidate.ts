@@ -16,6 +16,7 @@ import { dateQuantiles, type DateQuantiles } from '../stand/summary'
 import type { StandRun } from '../stand/types'
 import { inSeason, type SeasonJudgement } from './season'
 import { daysHeld, type Counting, type Held, type Window } from './counting'
+import { nextSowing } from './nextSowing'
 import { findPurpose, goalShare, lessIsBetter } from './purposes'
 import {
   untilDay,
@@ -124,6 +125,36 @@ function heldBy(members: readonly Counting[]): Candidate['ground'] {
   return { bareBefore, bareAfter, held: Math.max(0, untilDay - fromDay - bareBefore - bareAfter) }
 }
 
+/** Ground that lies bare for so long has room for another cover, days; it is cleared for the next this long before. */
+const ROOM_DAYS = 42
+const CLEAR_DAYS = 14
+
+/** What else is usually sown where a cover leaves the ground bare for weeks. */
+function roomBeside(
+  question: ChooseQuestion,
+  sowDay: number,
+  { bareBefore, bareAfter }: Candidate['ground'],
+): Candidate['room'] {
+  const { climate, bed, follows, upper } = question
+  if (!climate || upper) return { before: null, after: null }
+  const { fromDay, untilDay: until } = windowOf(question)
+  const usual = (from: number, neededBy: number | null, before: number) => {
+    const next = nextSowing(climate, bed.soil, from, neededBy)
+    return next && next.day <= before ? next : null
+  }
+  const bareFrom = until - bareAfter
+  return {
+    before:
+      bareBefore < ROOM_DAYS
+        ? null
+        : usual(fromDay, sowDay - CLEAR_DAYS, sowDay - CLEAR_DAYS - ROOM_DAYS / 2),
+    after:
+      bareAfter < ROOM_DAYS
+        ? null
+        : usual(bareFrom, follows.kind === 'nothing' ? null : until, until - ROOM_DAYS / 2),
+  }
+}
+
 /** What is left of a score where the ground lies bare for the whole window (judgement, 0.5–0.8): a cover is to cover. */
 const ALL_BARE_WORTH = 0.65
 const holding = ({ bareBefore, bareAfter, held }: Candidate['ground']): number => {
@@ -172,6 +203,7 @@ export function candidateOf(
     purposes,
     countedOn: endDay,
     ground,
+    room: roomBeside(question, sowDay, ground),
     firstFlower: flower,
     covered30: dateQuantiles(
       coveredBefore(covered, lastToCover(best && { ...best, method: findMethod(best.method) })),

@@ -46,18 +46,24 @@ export function sowingDays(question: ChooseQuestion, plants: readonly Species[] 
   return inTheirSeason(all, SOWING_DAYS, plants, question)
 }
 
+/** Where nothing waits for the ground a cover is sown soon after its season begins, and not so that it is fresh on some far day, days. */
+const SOON_DAYS = 28
+
 /** The days to try: those in the covers' season first, and unusual ones only where there are no others. */
 function inTheirSeason(
   days: number[],
   most: number,
   plants: readonly Species[],
-  { climate, bed }: ChooseQuestion,
+  { climate, bed, follows, sowUntilDay }: ChooseQuestion,
 ): number[] {
   if (!climate) return days.slice(0, most)
   const year = seasonYear(climate, bed.soil)
   const ranked = days.map((day) => ({ day, season: seasonOfMix(plants, day, year) }))
   const fitting = ranked.filter((one) => !isUnusual(one))
-  return sortBy(fitting.length > 0 ? fitting : ranked, [({ season }) => seasonRank(season), 'day'])
+  const inOrder = sortBy(fitting.length > 0 ? fitting : ranked, [({ season }) => seasonRank(season), 'day'])
+  const soon = follows.kind === 'nothing' && sowUntilDay === null ? inOrder[0].day + SOON_DAYS : Infinity
+  return inOrder
+    .filter(({ day }) => day <= soon)
     .slice(0, most)
     .map(({ day }) => day)
     .sort((a, b) => a - b)

@@ -7,6 +7,7 @@ import type { Failure, Follows, GroundFacts, GroundTrouble, Means, ScenarioOutco
 import type { EarlierUse } from '../season/cases'
 import type { DateQuantiles } from '../stand/summary'
 import type { SiteClimate } from '../garden/site'
+import type { NextSowing } from './nextSowing'
 import type { SeasonJudgement, SeasonWhy } from './season'
 
 export type WinterWish = 'either' | 'must live' | 'must die'
@@ -119,6 +120,8 @@ export type Candidate = {
   countedOn: number
   /** Days of the window with the ground bare before and after, and under green or mulch. */
   ground: { bareBefore: number; bareAfter: number; held: number }
+  /** What is usually sown in the bare days before it is, and in those after it; null where they are few or nothing is. */
+  room: { before: NextSowing | null; after: NextSowing | null }
   firstFlower: DateQuantiles
   covered30: DateQuantiles
   heightM: number

@@ -72,11 +72,15 @@ describe('sentences', () => {
   })
   test('a cover tells how long it holds the ground, and how long that lies bare', () => {
     const held = (bareBefore: number, days: number, bareAfter: number) =>
-      heldText({ ground: { bareBefore, held: days, bareAfter } })
+      heldText({ ground: { bareBefore, held: days, bareAfter }, room: { before: null, after: null } })
     expect(held(31, 150, 49)).toBe('Holds the ground 150 of 230 days; bare 31 before it covers and 49 after.')
     expect(held(21, 40, 3)).toBe('Holds the ground 40 of 64 days; bare 21 before it covers.')
     expect(held(4, 60, 0)).toBe('Holds the ground 60 of 64 days.')
     expect(held(0, 0, 0)).toBe('')
+    const oats = { day: dayNumber('2027-04-16'), speciesIds: ['oats', 'field-pea'] }
+    expect(
+      heldText({ ground: { bareBefore: 60, held: 90, bareAfter: 50 }, room: { before: oats, after: null } }),
+    ).toMatch(/50 after\. Room before it for oats or field pea .*, sown about 16 Apr\.$/)
   })
   test('when a cover is worth sowing is said with its names, or that none is before the ground is wanted', () => {
     const today = dayNumber('2026-12-02')
