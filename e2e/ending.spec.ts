@@ -201,7 +201,7 @@ test('dates are dragged: every way and the regrowth follow at once', async ({ pa
   await expect(page.getByRole('button', { name: 'Each at its own best' })).toBeVisible()
   await page.getByRole('button', { name: 'Each at its own best' }).click()
 
-  await page.getByRole('link', { name: 'It keeps growing back' }).click()
+  await page.getByRole('link', { name: 'Regrowth', exact: true }).click()
   const numbers = page.getByTestId('grows-back-numbers')
   await expect(numbers).toContainText('Stems again')
   const cutting = page.getByRole('slider', { name: 'Drag the cutting date' })
@@ -267,7 +267,7 @@ test('what is missing is said with the fix', async ({ page }) => {
   await page.getByLabel('Plant pumpkin on').fill('2026-04-01')
   await expect(page.getByRole('alert').first()).toContainText(/^Planting on .* is past/)
   await page.getByLabel('Plant pumpkin on').fill('2026-06-24')
-  await page.getByLabel('If the work began on').fill('2025-01-01')
+  await page.getByLabel('Start date').fill('2025-01-01')
   await expect(page.getByRole('alert')).toContainText('It was sown on 2025-09-10')
 
   await page.goto('/shed')

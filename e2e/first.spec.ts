@@ -35,7 +35,7 @@ async function growing(page: Page, hand: Hand, species: string, sown: string) {
   const dialog = page.getByRole('dialog')
   await hand.tap(dialog.getByRole('button', { name: species, exact: true }))
   await hand.fill(dialog.getByLabel('Sown about'), sown)
-  await hand.tap(dialog.getByRole('button', { name: 'It grows there' }))
+  await hand.tap(dialog.getByRole('button', { name: 'Record as growing' }))
   await expect(dialog).toBeHidden()
 }
 
@@ -126,15 +126,17 @@ test('what cannot be is told with the fix: no such town, sown tomorrow, many bed
   await expect(page.getByText(/number of beds must be between 1 and 300/)).toBeVisible()
   await page.getByLabel('How many').fill('2')
   // All of the place may wait; what that costs is said for as long.
-  await page.getByRole('button', { name: 'Ask me all of this later' }).click()
+  await page.getByRole('button', { name: 'Skip for now' }).click()
   await chip(page, /^Next/).click()
-  await expect(page.getByText(/is not told yet: all dates may be a month off/)).toBeVisible()
+  await expect(
+    page.getByText(/does not know where this garden is yet: all dates may be a month off/),
+  ).toBeVisible()
   await chip(page, /^A1/).click()
   await chip(page, 'A cover grows there').click()
   const dialog = page.getByRole('dialog')
   await dialog.getByRole('button', { name: 'Oats', exact: true }).click()
   await dialog.getByLabel('Sown about').fill(ago(-1))
-  await dialog.getByRole('button', { name: 'It grows there' }).click()
+  await dialog.getByRole('button', { name: 'Record as growing' }).click()
   await expect(dialog.getByText(/This lies ahead/)).toBeVisible()
 })
 
@@ -146,8 +148,8 @@ test('without the list of towns, and where the browser does not tell, the latitu
   await page.goto('/start')
   await page.getByRole('combobox', { name: 'The town nearest to you' }).fill('Spring')
   await expect(page.getByText(/list of towns could not be loaded/)).toBeVisible()
-  await page.getByRole('button', { name: 'Where I am now' }).click()
-  await expect(page.getByText(/The browser does not tell/)).toBeVisible()
+  await page.getByRole('button', { name: 'Use my location' }).click()
+  await expect(page.getByText(/The browser gave no location/)).toBeVisible()
 })
 
 test('bad weeds are named once for many beds, and no way of ending promises to clear them', async ({
@@ -165,10 +167,10 @@ test('bad weeds are named once for many beds, and no way of ending promises to c
   await chip(page, /^A2/).click()
   await chip(page, 'Bad weeds creep there').click()
   const dialog = page.getByRole('dialog')
-  await dialog.getByRole('button', { name: 'They grow there' }).click()
+  await dialog.getByRole('button', { name: 'Record weeds' }).click()
   await expect(dialog.getByText('Choose at least one weed.')).toBeVisible()
   await dialog.getByRole('button', { name: 'bindweed', exact: true }).click()
-  await dialog.getByRole('button', { name: 'They grow there' }).click()
+  await dialog.getByRole('button', { name: 'Record weeds' }).click()
   await expect(dialog).toBeHidden()
   await expect(chip(page, /^A1 cereal rye, bindweed/)).toBeVisible()
   await expect(chip(page, /^A2 bindweed/)).toBeVisible()

@@ -81,7 +81,7 @@ test('start your own: a place, beds in bulk, tools, crops; then a useful loom', 
   await dialog.getByLabel('Crop').selectOption('leek')
   await dialog.getByLabel('Until').fill(from)
   await dialog.getByRole('button', { name: 'Add crop' }).click()
-  await expect(dialog.getByText('Until must lie after from. Choose a later date.')).toBeVisible()
+  await expect(dialog.getByText('The end must be after the start. Choose a later date.')).toBeVisible()
   await dialog.getByLabel('Until').fill(`${Number(from.slice(0, 4)) + 1}${from.slice(4)}`)
   await dialog.getByRole('button', { name: 'Add crop' }).click()
   await expect(page.getByRole('button', { name: /^A1: leek/ })).toBeVisible()

@@ -27,11 +27,11 @@ test('mulch brought in is laid on a bed, at most what is left of it, and the led
   await lay.getByLabel('On bed').selectOption('C1')
   await expect(store.getByTestId('mulch-depth')).toContainText(/C1 wants about 9\.2\skg to hold weeds\./)
   await lay.getByLabel('Dry weight, kg').fill('40')
-  await lay.getByRole('button', { name: 'Laid' }).click()
+  await lay.getByRole('button', { name: 'Record as laid' }).click()
   await expect(lay).toContainText(/Only 30\skg of it are left/)
   await store.getByRole('button', { name: 'Take that' }).click()
   await expect(store.getByTestId('mulch-depth')).toContainText('cm deep.')
-  await lay.getByRole('button', { name: 'Laid' }).click()
+  await lay.getByRole('button', { name: 'Record as laid' }).click()
   await expect(store.getByRole('list', { name: 'Mulch laid' }).getByRole('listitem')).toContainText(
     /kg of hay on C1/,
   )
@@ -54,7 +54,7 @@ test('mulch is owed to a part of a bed, comes up in Rounds, and is laid by one p
   await store.getByRole('button', { name: 'Take that' }).click()
   const day = new Date(Date.parse((await todayOf(page)) ?? '') + 3 * 86_400_000).toISOString().slice(0, 10)
   await lay.getByLabel('Day').fill(day)
-  await lay.getByRole('button', { name: 'Owe it' }).click()
+  await lay.getByRole('button', { name: 'Schedule' }).click()
   const listed = store.getByRole('list', { name: 'Mulch laid' })
   await expect(listed).toContainText(/Owed by .*4\.6\skg of straw on C1, second half/)
   const row = store.getByRole('row').filter({ hasText: 'straw' })

@@ -178,7 +178,7 @@ test('in all rooms, with markup for names and notes, nothing leaves the machine,
   ]) {
     await page.goto(address)
     await expect(page.getByRole('heading').first()).toBeVisible()
-    await expect(page.getByText(/Growing this stand|Looking at what grows/)).toHaveCount(0)
+    await expect(page.getByText(/Growing this stand|Checking your beds/)).toHaveCount(0)
   }
   expect([...heard.requests]).toEqual([new URL(baseURL!).host])
   expect(heard).toMatchObject({ refusals: [], dialogs: [], errors: [] })

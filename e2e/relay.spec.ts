@@ -151,12 +151,12 @@ test('hens on spent cabbage, then potatoes: one clock for their manure', async (
   const form = here.getByRole('form', { name: 'Animals on this bed' })
   await form.getByLabel('How many').fill('4')
   await form.getByLabel('Until').fill('2026-04-18')
-  await expect(here).toContainText('They leave before they come')
+  await expect(here).toContainText('They leave before they arrive')
   await form.getByLabel('Until').fill('2026-04-24')
   // Ready on 29 July, 85 days after planting; the interval ends 120 days after the hens have left.
   await expect(here).toContainText(/no harvest of what touches soil or its splash before 22 Aug 2026/)
   await expect(here).toContainText(/Potato would be ready about 29 Jul 2026, before 22 Aug 2026/)
-  await form.getByRole('button', { name: 'Write it down' }).click()
+  await form.getByRole('button', { name: 'Record their stay' }).click()
   await expect(here.getByRole('listitem')).toContainText('4 hens on cabbage, 20 Apr 2026 to 24 Apr 2026')
 
   // Potato tops are kept from them.
@@ -164,7 +164,7 @@ test('hens on spent cabbage, then potatoes: one clock for their manure', async (
   await form.getByLabel('Until').fill('2026-06-24')
   await form.getByLabel('From').fill('2026-06-20')
   await expect(here).toContainText('Potato and hens: Leaves, stems and green fruit or tubers of nightshades')
-  await expect(form.getByRole('button', { name: 'Write it down' })).toBeDisabled()
+  await expect(form.getByRole('button', { name: 'Record their stay' })).toBeDisabled()
   await here.getByRole('button', { name: 'Remove 4 hens on cabbage' }).click()
   await expect(here.getByRole('listitem')).toHaveCount(0)
 })

@@ -60,7 +60,7 @@ test('a form half filled in stays with its tab, and is offered to the next once 
   await other.close()
   await page.reload()
   const offer = page.getByRole('status').filter({ hasText: 'in a tab that is closed, and not stored' })
-  await offer.getByRole('button', { name: 'Go on with it' }).click()
+  await offer.getByRole('button', { name: 'Continue with it' }).click()
   await expect(note(page)).toHaveValue('the other half')
   await expect(offer).toHaveCount(0)
   await page.reload()

@@ -7,7 +7,7 @@ export function PlaceLine() {
   if (garden.home !== null) return null
   return (
     <p role="status" className="no-print mx-4 mt-1 border-l-4 border-warning pl-3 text-sm">
-      Where this garden lies is not told yet: all dates may be a month off.{' '}
+      Kilim does not know where this garden is yet: all dates may be a month off.{' '}
       <Link className="link font-semibold" to="/weather">
         Say where
       </Link>

@@ -45,6 +45,6 @@ test('on a phone what is touched is explained and not opened', async () => {
   press('Close', screen.getByRole('dialog', { name: 'What this is' }))
   ask()
   fireEvent.click(screen.getAllByRole('link', { name: 'Rounds' })[0])
-  expect((await screen.findByTestId('thing')).textContent).toMatch(/^Nothing is written of this/)
+  expect((await screen.findByTestId('thing')).textContent).toMatch(/^There is no explanation of this/)
   expect(router.state.location.pathname).toBe('/shed')
 })

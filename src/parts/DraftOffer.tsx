@@ -11,10 +11,10 @@ export function DraftOffer({ offer }: { offer: Offer | null }) {
     >
       Begun {begunText(offer.at)} in a tab that is closed, and not stored.
       <button type="button" className="btn btn-xs" onClick={offer.take}>
-        Go on with it
+        Continue with it
       </button>
       <button type="button" className="btn btn-ghost btn-xs" onClick={offer.leave}>
-        Throw it away
+        Discard it
       </button>
     </p>
   )

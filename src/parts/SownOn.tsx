@@ -20,7 +20,7 @@ export function SownOn({
   return (
     <p className="mt-1" data-testid="sown-on">
       Sown between {shortDate(dayNumber(told.from))} and {shortDate(dayNumber(told.to))}, as was said
-      {seen && `; by what was seen most likely ${shortDate(p50)}, ${shortDate(p10)} to ${shortDate(p90)}`}.
+      {seen && `; from your checks most likely ${shortDate(p50)}, ${shortDate(p10)} to ${shortDate(p90)}`}.
     </p>
   )
 }

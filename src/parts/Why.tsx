@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 
 /** Where a number comes from: inputs, the formula in words, its source and how sure it is. */
-export function Why({ children, label = 'why this?' }: { children: ReactNode; label?: string }) {
+export function Why({ children, label = 'Why?' }: { children: ReactNode; label?: string }) {
   return (
     <details className="inline-block text-sm">
       <summary className="quiet cursor-pointer underline decoration-dotted underline-offset-2">

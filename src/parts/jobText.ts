@@ -120,7 +120,7 @@ export function jobText(
     case 'look':
       return {
         title: `Look at ${name}`,
-        detail: `${share < HARDLY_KNOWN ? `Known to within ${percent(share)}` : 'How much stands there is hardly known'}, ${days.length > 0 ? `last seen ${shortDate(days[0])}` : 'never looked at'}; stays so without a look.`,
+        detail: `${share < HARDLY_KNOWN ? `Its amount is known to within ${percent(share)}` : 'How much stands there is a guess'}, ${days.length > 0 ? `last checked ${shortDate(days[0])}` : 'and nobody has checked it yet'}. A one-minute check sharpens its dates.`,
       }
     case 'dry':
       return {

@@ -39,7 +39,7 @@ export function cautionText(caution: CoverCaution): string {
     case 'same family':
       return `Same family as the next crop (${caution.family}): pests and diseases may carry over.`
     case 'ties up':
-      return `Strawy residue ties up nitrogen just when ${findCrop(caution.cropId)?.name.toLowerCase() ?? 'the crop'} wants it.`
+      return `Strawy residue holds back nitrogen just when ${findCrop(caution.cropId)?.name.toLowerCase() ?? 'the crop'} wants it.`
     case 'which nematode':
       return 'Ask a laboratory which nematode it is: lesion nematodes feed on rye, oats and buckwheat as well.'
     case 'partly food':

@@ -89,7 +89,7 @@ export function endingText({
 }: Pick<Candidate, 'ending' | 'chance'> & { follows?: Follows['kind'] }): string {
   if (!ending)
     return follows === 'nothing'
-      ? 'Nothing takes this ground after it; it can stay.'
+      ? 'No crop planned after it; it can stay.'
       : 'No way of yours can end it here.'
   const method = findMethod(ending.end.method)
   if (!method) return ''

@@ -30,7 +30,7 @@ export function problemText(problem: PlanProblem, units: Units): string {
       return `${RULE_TEXT[problem.rule]} Choose another way, or change your rules under End.`
     case 'cannot be planted so':
       return problem.establishment === 'transplant'
-        ? `${problem.crop} is planted: ${THROUGH_WORDS[problem.method]} is for seed. Part the mulch and open a slot.`
+        ? `${problem.crop} is planted: ${THROUGH_WORDS[problem.method]} is for seed. Plant through the mulch.`
         : `${problem.crop} is sown as small seed: it cannot be planted through ${THROUGH_WORDS[problem.method]}. Rake rows free, or sow into a row of compost.`
   }
 }

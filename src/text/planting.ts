@@ -3,7 +3,7 @@ import type { ThroughReason } from '../core/planting/through'
 
 /** Names of the ways of planting through a mulch. */
 export const PLANTING_METHOD_NAME: Record<PlantingMethodId, string> = {
-  slot: 'Part the mulch and open a slot',
+  slot: 'Plant through the mulch',
   dibble: 'Dibble through it',
   rake: 'Rake rows free',
   'compost row': 'Compost over the mulch, in rows',

@@ -9,7 +9,7 @@ export function PictureWhy({ units }: { units: Units }) {
       day, to scale; the bracket is the range of 8 in 10. Shapes are ours. Roots go down by the warmth since
       coming up, grasses about {centimetres(0.12, units)} and tap roots {centimetres(0.18, units)} for every
       hundred degree-days (after Thorup-Kristensen 2001; a third either way), and stop at hard layers that
-      nobody has told of. The crop after it is drawn by its usual size.
+      nobody has recorded. The crop after it is drawn by its usual size.
     </Why>
   )
 }

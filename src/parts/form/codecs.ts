@@ -125,7 +125,7 @@ export const name = (what: string, max: number) =>
   z.string().trim().min(1, `${what}: give it a name.`).max(max, `${what}: use ${max} characters or fewer.`)
 
 /** A note, or nothing. */
-export const note = (max = 2000) => z.string().max(max, `A note has at most ${max} signs; shorten it.`)
+export const note = (max = 2000) => z.string().max(max, `Use ${max} characters or fewer in a note.`)
 
 /** One of some choices that must be taken. */
 export const chosen = (message: string) => z.string().min(1, message)

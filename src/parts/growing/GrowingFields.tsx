@@ -97,7 +97,7 @@ export function GrowingFields({ bedIds, onDone, onCancel }: Asked) {
         onChange={(ids) => form.set({ bedIds: ids })}
         problem={form.problem('bedIds')}
       />
-      <DialogButtons store="It grows there" onCancel={onCancel} />
+      <DialogButtons store="Record as growing" onCancel={onCancel} />
     </Form>
   )
 }

@@ -35,7 +35,7 @@ export function StandingFields({ bedIds, onDone, onCancel }: Asked) {
         onChange={(ids) => form.set({ bedIds: ids })}
         problem={form.problem('bedIds')}
       />
-      <DialogButtons store="It stands there" onCancel={onCancel} />
+      <DialogButtons store="Record as standing" onCancel={onCancel} />
     </Form>
   )
 }

@@ -42,7 +42,7 @@ export function WeedFields({ bedIds, onDone, onCancel }: Asked) {
         onChange={setIds}
         problem={sent && beds.length === 0 ? 'Choose at least one bed.' : undefined}
       />
-      <DialogButtons store="They grow there" onCancel={onCancel} />
+      <DialogButtons store="Record weeds" onCancel={onCancel} />
     </Form>
   )
 }

@@ -112,14 +112,14 @@ function Here({ onFound }: { onFound: (latitude: number, longitude: number) => v
         setSaid('')
         onFound(tenth(coords.latitude), tenth(coords.longitude))
       },
-      () => setSaid('The browser does not tell. Name a town, or type latitude and longitude.'),
+      () => setSaid('The browser gave no location. Name a town, or type latitude and longitude.'),
       { timeout: 10_000 },
     )
   }
   return (
     <div className="sm:mt-6">
       <button type="button" className="btn h-11" onClick={ask}>
-        Where I am now
+        Use my location
       </button>
       {said && (
         <p role="status" className="quiet mt-1 max-w-64 text-sm">

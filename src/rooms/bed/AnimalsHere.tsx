@@ -94,7 +94,7 @@ export function AnimalsHere({ bed }: { bed: Bed }) {
         <TypedDay form={form} name="from" label="From" />
         <TypedDay form={form} name="until" label="Until" />
         <button className="btn mt-6" disabled={barred}>
-          Write it down
+          Record their stay
         </button>
       </Form>
       {harms.map(({ name, why }) => (

@@ -38,7 +38,7 @@ export function BedRoom() {
   if (bed) return <BedYear key={bed.id} bed={bed} />
   return (
     <section className="py-4">
-      <h1>No such bed</h1>
+      <h1>Bed not found</h1>
       <p className="mt-1">
         It is not in this garden.{' '}
         <Link className="link" to="/">

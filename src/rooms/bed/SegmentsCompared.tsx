@@ -87,7 +87,7 @@ function Verdict({ parts, bed, units }: { parts: ComparedSegment[]; bed: Bed; un
     return (
       <p className="mt-1">
         {done < 2
-          ? 'Once two parts are ended and counted, they are held against each other here.'
+          ? 'Once two parts are ended and counted, they are compared here.'
           : 'Count on either part in End what stands again, best on the same day and the same ground.'}
       </p>
     )

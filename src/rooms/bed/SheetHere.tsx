@@ -192,7 +192,7 @@ function Outlook({ bed, laying, stand }: { bed: Bed; laying: LayingForm; stand: 
       )}
       {!comesBack && creeping.length > 0 && (
         <Caution>
-          {creeping.join(' and ')}, named for this bed, outlasts it. Reckon with creeping weeds.
+          {creeping.join(' and ')}, named for this bed, outlasts it. Count on creeping weeds coming back.
         </Caution>
       )}
       <p className="quiet text-sm">

@@ -35,7 +35,7 @@ export function WhatStays({ bed }: { bed: Bed }) {
               <strong>{fixture.label}</strong>, {FIXTURES[fixture.kind]}, takes {area(fixture.areaM2, units)},{' '}
               {fixture.place
                 ? segmentText({ kind: 'rectangle', ...fixture.place }, units, bed)
-                : 'place not told: it counts for every part of the bed'}
+                : 'no place given: it counts for every part of the bed'}
             </span>
             <button
               className="btn btn-ghost btn-sm"

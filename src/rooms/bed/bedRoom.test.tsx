@@ -41,7 +41,7 @@ test('water given is kept with its stand, and too much of it is questioned', asy
 
 test('a bed that is not there says so', async () => {
   await openRoom('/bed/nowhere')
-  expect(await screen.findByText(/No such bed|no bed/i, {}, SLOW)).toBeTruthy()
+  expect(await screen.findByText(/Bed not found/, {}, SLOW)).toBeTruthy()
 })
 
 test('the bed is drawn as it is today and as its end leaves it, and on any other day', async () => {

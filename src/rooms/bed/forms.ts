@@ -32,14 +32,14 @@ export const staysForm = ({ kind, label }: Pick<Bed, 'kind' | 'label'>, today: n
       kind: livestockKind,
       head: quantity('count', 'metric', { name: 'How many', low: 1, high: 2000, whole: true }),
       from: day((from) =>
-        from > today + LONGEST_STAY_DAYS ? 'This lies far ahead. Choose a nearer day.' : null,
+        from > today + LONGEST_STAY_DAYS ? 'That is too far ahead. Choose an earlier day.' : null,
       ),
       until: day(),
     })
     .superRefine(({ kind: animals, from, until }, context) => {
       const wrong = (path: 'kind' | 'until', message: string) =>
         context.addIssue({ code: 'custom', path: [path], message })
-      if (until < from) wrong('until', 'They leave before they come. Exchange the two days.')
+      if (until < from) wrong('until', 'They leave before they arrive. Swap the two dates.')
       else if (until - from > LONGEST_STAY_DAYS)
         wrong('until', `That is more than ${LONGEST_STAY_DAYS} days. Write down the stays one by one.`)
       if (kind === 'planter')
@@ -63,7 +63,7 @@ export const sheetForm = (bed: Bed, today: number, units: Units) =>
       ...groundShape(units),
       from: day((from) =>
         Math.abs(from - today) > LONGEST_SHEET_DAYS
-          ? 'This lies more than a year away. Choose a nearer day.'
+          ? 'That is more than a year away. Choose an earlier day.'
           : null,
       ),
       until: day((until) => (until < today ? 'This day is past. Choose the day it is to come off.' : null)),
@@ -72,7 +72,7 @@ export const sheetForm = (bed: Bed, today: number, units: Units) =>
       const message = groundProblem(ground, bed)
       if (message !== null) context.addIssue({ code: 'custom', path: ['ground'], message })
       const wrong = (message: string) => context.addIssue({ code: 'custom', path: ['until'], message })
-      if (until <= from) wrong('It comes off before it has lain. Choose a later day.')
+      if (until <= from) wrong('It comes off before it is laid. Choose a later day.')
       else if (until - from > LONGEST_SHEET_DAYS) wrong('That is more than a year. Choose an earlier day.')
     })
 export type LayingForm = z.output<ReturnType<typeof sheetForm>>

@@ -57,7 +57,7 @@ describe('sentences', () => {
     expect(trade([], [difference('feed', 4, 6)])).toBe(
       'Just ahead of oats alone, which has 60 kg/ha fixed nitrogen kept against 40 kg/ha.',
     )
-    expect(trade([], [])).toBe('About level with oats alone.')
+    expect(trade([], [])).toBe('Much the same as oats alone.')
   })
   test('what would make it fail is counted, the most frequent first', () => {
     expect(riskText({ failures: [{ id: 'dead', share: 0.01 }] })).toBe('No drawbacks found.')

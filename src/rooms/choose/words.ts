@@ -47,7 +47,7 @@ export function tradeText(
 ): string {
   const say = (differences: Difference[]) =>
     listed(differences.slice(0, 2).map((difference) => differenceText(difference, told, currency)))
-  if (better.length === 0 && worse.length === 0) return `About level with ${otherName}.`
+  if (better.length === 0 && worse.length === 0) return `Much the same as ${otherName}.`
   if (better.length === 0) return `Just ahead of ${otherName}, which has ${say(worse.map(turned))}.`
   return `Over ${otherName}: ${say(better)}${worse.length > 0 ? `; it gives up ${say(worse)}` : ''}.`
 }

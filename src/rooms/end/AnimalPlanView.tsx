@@ -119,7 +119,7 @@ export function AnimalPlanView({
         <dd data-testid="feed-saved">
           {kilos(answer.eatenKg, units)} dry
           {price === undefined
-            ? '; what their feed costs is told in the Shed'
+            ? '; what their feed costs is in the Shed'
             : `, so much less to buy: about ${money(answer.eatenKg * price, garden.currency)}`}
         </dd>
         <dt>Feed to bring</dt>

@@ -89,7 +89,7 @@ function StartDate({ end }: { end: EndView }) {
   return (
     <>
       <div className="w-64">
-        <TypedDay form={form} name="startDate" label="If the work began on" />
+        <TypedDay form={form} name="startDate" label="Start date" />
         <input
           type="range"
           className="range range-primary range-xs mt-2 w-full"

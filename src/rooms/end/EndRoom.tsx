@@ -24,9 +24,9 @@ const COUNTED_DAYS = 35
 const VIEWS = [
   ['ways', 'Ways', Methods],
   ['plan', 'Work plan', WorkPlan],
-  ['regrowth', 'It keeps growing back', GrowsBack],
+  ['regrowth', 'Regrowth', GrowsBack],
   ['animals', 'Animals', Animals],
-  ['cut', 'Cut, not end', Cuts],
+  ['cut', 'Cut without ending', Cuts],
   ['after', 'Afterwards', After],
 ] as const
 

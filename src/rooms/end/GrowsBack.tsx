@@ -181,7 +181,7 @@ function Drag({
         <dd>
           <strong>
             {now.nitrogenG < 0
-              ? `ties up ${nitrogen(-now.nitrogenG, told)}`
+              ? `holds back ${nitrogen(-now.nitrogenG, told)}`
               : `frees ${nitrogen(now.nitrogenG, told)}`}
           </strong>
         </dd>

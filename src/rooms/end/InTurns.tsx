@@ -221,7 +221,7 @@ function Row({ outcome: { sequence, obstacle, plan }, end }: { outcome: Sequence
 
 const Shielding = () => (
   <Caution>
-    The cuttings lie between the plants and the sheet: reckoned at {SHIELDED_FACTOR} times the warmth. Raked
+    The cuttings lie between the plants and the sheet: counted at {SHIELDED_FACTOR} times the warmth. Raked
     off first, it lies shorter.
   </Caution>
 )
@@ -246,7 +246,7 @@ export function PlannedTurns({ end }: { end: EndView }) {
   }
   return (
     <div className="mb-2" data-testid="planned-turns">
-      Before its end: {cutsText(planned)}. What follows is reckoned with that.{' '}
+      Before its end: {cutsText(planned)}. What follows takes that into account.{' '}
       <button className="btn btn-sm no-print" onClick={single(() => void act(withoutTurns(data, end.stand)))}>
         Take this out
       </button>

@@ -160,7 +160,7 @@ const weeksText = ({ p10, p90 }: Aftermath['holdsWeeks']) =>
   p90 < 0.5 ? 'too thin for weeds' : `holds weeds ${rangeText(p10, p90)} wk`
 
 const signed = (grams: number, told: Told) =>
-  grams < -0.05 ? `ties up ${nitrogen(-grams, told)}` : nitrogen(Math.max(0, grams), told)
+  grams < -0.05 ? `holds back ${nitrogen(-grams, told)}` : nitrogen(Math.max(0, grams), told)
 
 /** Chance of success by start day, from today to planting, with the safe level as a line. */
 function StartStrip({ method: { option, start }, today }: { method: ShownMethod; today: number }) {

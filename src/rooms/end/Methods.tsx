@@ -104,7 +104,7 @@ function Table({ end, shown, title }: { end: EndView; shown: ShownMethod[]; titl
               <th>Way</th>
               <th>Begin</th>
               <th>In time, by start day</th>
-              <th>Dead by, stand again</th>
+              <th>Dead by · regrowth</th>
               <th>Work, soil</th>
               <th>Mulch at planting</th>
               <th className="whitespace-normal">Nitrogen, 4 and 10 wk</th>

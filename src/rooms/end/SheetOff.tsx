@@ -25,7 +25,7 @@ export function SheetOff({ end, actual }: { end: EndView; actual: EndDetails }) 
         The sheet came off on {longDate(dayNumber(actual.liftedOn))}, after{' '}
         {dayNumber(actual.liftedOn) - dayNumber(actual.date)} days.{' '}
         <button className="btn btn-ghost btn-xs" onClick={single(() => act(sheetOff(stand, null)))}>
-          It still lies
+          Still on
         </button>
       </p>
     )

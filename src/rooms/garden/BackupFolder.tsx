@@ -44,14 +44,14 @@ export function BackupFolder() {
           </span>
           {!folder.allowed && (
             <button className="btn btn-xs" onClick={doing(allowFolder)}>
-              Let them be written
+              Allow writing
             </button>
           )}
           <button
             className="btn btn-ghost btn-xs"
             onClick={() => void leaveFolder().then(() => setAsked((count) => count + 1))}
           >
-            No more backups there
+            Stop backups there
           </button>
         </>
       )}

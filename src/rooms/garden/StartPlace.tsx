@@ -41,7 +41,7 @@ export function StartPlace({
       <p className="quiet text-sm">
         All of this can be changed under Weather.{' '}
         <button type="button" className="link" onClick={() => form.set({ place: 'later' })}>
-          Ask me all of this later
+          Skip for now
         </button>
       </p>
     </section>

@@ -20,7 +20,7 @@ import type { Units } from '../../text/format'
 export const bedGroup = (units: Units) =>
   z.object({
     section: name('Section', 40),
-    prefix: z.string().trim().max(8, 'At most 8 signs before the number.'),
+    prefix: z.string().trim().max(8, 'Use 8 characters or fewer before the number.'),
     count: quantity('count', units, { name: 'The number of beds', low: 1, high: 300, whole: true }),
     lengthM: quantity('length', units, { name: 'Length', of: bed.shape.lengthM }),
     widthM: quantity('length', units, { name: 'Width', of: bed.shape.widthM }),

@@ -31,7 +31,7 @@ const cropForm = (beds: readonly Bed[], units: Units) =>
     })
     .refine(({ from, until }) => until > from, {
       path: ['until'],
-      error: 'Until must lie after from. Choose a later date.',
+      error: 'The end must be after the start. Choose a later date.',
     })
     .superRefine(({ bedId, ...ground }, context) => {
       const bed = beds.find(({ id }) => id === bedId)

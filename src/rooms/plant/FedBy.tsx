@@ -46,7 +46,7 @@ export function FedBy({ after, crop, plant }: { after: Aftermath; crop: Crop; pl
                 </>
               ) : (
                 <>
-                  At most about <strong>{nitrogen(gap.p50, told)}</strong> are wanting (
+                  At most about <strong>{nitrogen(gap.p50, told)}</strong> are missing (
                   {nitrogen(gap.p10, told)} to {nitrogen(gap.p90, told)}).
                 </>
               )}

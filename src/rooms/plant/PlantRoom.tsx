@@ -107,8 +107,8 @@ function Where({ plant: { view, end, planted } }: { plant: PlantView }) {
       )}
       {end && !view.stand.end.actual && (
         <p className="mb-3">
-          The end is still a plan: {endingWords(end)}, {longDate(dayNumber(end.date))}. The dates below hold
-          if it is done then.
+          Not ended yet: {endingWords(end)} is planned for {longDate(dayNumber(end.date))}. The dates below
+          hold if it is done then.
         </p>
       )}
       {planted && <p className="mb-3">Planted {longDate(dayNumber(planted.date))}.</p>}

@@ -7,7 +7,7 @@ import { nitrogen, type Told } from '../../text/amounts'
 const TIED_G = -0.05
 
 const net = (value: number, told: Told) =>
-  value < TIED_G ? `ties up ${nitrogen(-value, told)}` : `frees ${nitrogen(Math.max(0, value), told)}`
+  value < TIED_G ? `holds back ${nitrogen(-value, told)}` : `frees ${nitrogen(Math.max(0, value), told)}`
 
 /** A range of net release in words: one verb where both ends agree, smaller number first. */
 function netRange({ p10: low, p90: high }: Quantiles, told: Told): string {

@@ -79,9 +79,9 @@ describe('what the residue brings, in words', () => {
       /frees 42 kg\/ha in 10 weeks \(20 kg\/ha to 70 kg\/ha\).*this is 30 % of it/,
     ))
   test('tied up, the smaller number first and no share', () => {
-    expect(say(-1.3, -0.8, -0.1)).toMatch(/ties up 8 kg\/ha in 10 weeks \(1 kg\/ha to 13 kg\/ha\)/)
+    expect(say(-1.3, -0.8, -0.1)).toMatch(/holds back 8 kg\/ha in 10 weeks \(1 kg\/ha to 13 kg\/ha\)/)
     expect(say(-1.3, -0.8, -0.1)).not.toMatch(/%|-/)
   })
   test('a range on both sides of nothing names both', () =>
-    expect(say(-0.5, 0.2, 1)).toMatch(/\(from ties up 5 kg\/ha to frees 10 kg\/ha\)/))
+    expect(say(-0.5, 0.2, 1)).toMatch(/\(from holds back 5 kg\/ha to frees 10 kg\/ha\)/))
 })

@@ -71,7 +71,7 @@ export function PlantPage({ plant }: { plant: Species }) {
     ['Inoculant', plant.inoculantGroup ?? 'none'],
     ['Flowers', FLOWERS[Math.round(plant.flowerValue)]],
     ['Nematodes', ROOT_KNOT[rootKnotOf(plant, garden.resistantSeed)]],
-    ['Chopped fine', BIOFUMIGANT[plant.biofumigant]],
+    ['Biofumigation', BIOFUMIGANT[plant.biofumigant]],
     [
       'Residue',
       plant.allelopathy >= 0.7

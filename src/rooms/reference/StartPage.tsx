@@ -13,7 +13,7 @@ const STEPS: readonly (readonly [string, string])[] = [
     'Sow',
     'Weigh what is printed for the bed. Throw it in two passes, the second across. Rake, tamp, keep it moist until it is up.',
   ],
-  ['Watch', 'A look of a minute: photo, green, stage. Every look narrows the dates. Winter asks for none.'],
+  ['Watch', 'A one-minute check: photo, green, stage. Each one narrows the dates. None is needed in winter.'],
   [
     'End',
     'The safe ways first, each with its chance by the planting day. Do it, press Ended, count what stands again after 7, 14 and 21 days.',
@@ -43,7 +43,7 @@ export function StartPage() {
       <h2 className="mt-4">Every day</h2>
       <p>
         Rounds on the phone: what is due, what to take along, how long. Press what you did; it is recorded as
-        planned, and can be undone. Days away and the weather you have heard are told there.
+        planned, and can be undone. Enter days away and the forecast you have heard there.
       </p>
       <h2 className="mt-3">Never lost</h2>
       <p>
@@ -56,9 +56,9 @@ export function StartPage() {
         <li>
           Raw manure and animals on beds: the interval to the harvest is a rule; local rules may ask for more.
         </li>
-        <li>Fire, blades and heavy sheets: as told at each way. Look up burning bans first.</li>
+        <li>Fire, blades and heavy sheets: as described for each method. Look up burning bans first.</li>
       </ul>
-      <p className="quiet mt-3">Press ? over anything to hear what it is.</p>
+      <p className="quiet mt-3">Press ? over anything to read what it is.</p>
       <button className="btn no-print mt-3 h-11" onClick={() => window.print()}>
         Print
       </button>

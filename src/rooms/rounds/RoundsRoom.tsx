@@ -114,7 +114,7 @@ function Summary({ rounds, due, ahead }: { rounds: Rounds; due: readonly Job[]; 
       <p className="mt-1">
         {all === 0
           ? rounds.pending > 0
-            ? 'Looking at what grows …'
+            ? 'Checking your beds …'
             : rounds.failure
               ? 'What is due is not known.'
               : 'Nothing is due this week.'

@@ -83,7 +83,7 @@ export function LayMulch({ store }: { store: readonly StoredMulch[] }) {
       <TypedDay form={form} name="day" label="Day" />
       {bed && <GroundFields bed={bed} form={form} day={value?.day ?? today} />}
       <button className="btn mt-6" disabled={barred}>
-        {value && value.day > today ? 'Owe it' : 'Laid'}
+        {value && value.day > today ? 'Schedule' : 'Record as laid'}
       </button>
       {bed && source && (
         <p className="basis-full" data-testid="mulch-depth">

@@ -37,7 +37,7 @@ export function MulchStore() {
     <div data-testid="mulch-store">
       {store.length === 0 && (
         <p className="quiet mt-1">
-          None. Growth carried off to the store in End (Cut, not end) lies here, and what you bring in.
+          None. Growth carried off to the store in End (Cut without ending) lies here, and what you bring in.
         </p>
       )}
       {store.length > 0 && <Ledger store={store} />}
@@ -105,7 +105,7 @@ function Ledger({ store }: { store: readonly StoredMulch[] }) {
       <div className="mt-1">
         What is left holds weeds on {area(heldM2, units)}.{' '}
         <Why>
-          Reckoned as in Plant: three quarters of the small annual weeds are held back by{' '}
+          Counted as in Plant: three quarters of the small annual weeds are held back by{' '}
           {weight(HOLDING_G, units)} of dry mulch, wood by lying as deep as that does. Perennial weeds come
           through any of it. Forecasts follow straw, hay, leaves and what was cut here as they rot; wood lies
           for years and is not followed.

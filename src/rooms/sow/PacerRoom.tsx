@@ -20,7 +20,7 @@ export function PacerRoom() {
     <section className="py-4">
       <h1>Pacer</h1>
       <p>
-        No such sowing.{' '}
+        This sowing is not in this garden.{' '}
         <Link className="link" to="/sow">
           Back to the sowings
         </Link>

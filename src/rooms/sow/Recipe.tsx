@@ -6,7 +6,7 @@ import type { StandView } from '../../state/useStand'
 import { HowToThrow } from './HowToThrow'
 import { RecordSowing } from './RecordSowing'
 import { RingCheck } from './RingCheck'
-import { ReckonedWith } from './ReckonedWith'
+import { RecipeBasis } from './RecipeBasis'
 import { ThrownBy } from './ThrownBy'
 import { DraftOffer } from '../../parts/DraftOffer'
 import type { Sow } from './useSow'
@@ -40,7 +40,7 @@ export function Recipe({
             ))}
           </ul>
         )}
-        <ReckonedWith view={view} sow={sow} recipe={recipe.ok ? recipe.value : null} />
+        <RecipeBasis view={view} sow={sow} recipe={recipe.ok ? recipe.value : null} />
         {recipe.ok && <HowToThrow view={view} recipe={recipe.value} sow={sow} units={units} />}
       </div>
       <aside className="mt-5 lg:row-span-2 lg:mt-0">

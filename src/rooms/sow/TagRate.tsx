@@ -14,7 +14,7 @@ function reasonWords(reason: TagReason, units: Units): string {
     case 'broadcast':
       return `the tag is taken for a drill: thrown by hand less comes up, so times ${decimal(reason.factor)}`
     case 'share':
-      return `only ${percent(reason.share)} of a full rate is asked for`
+      return `only ${percent(reason.share)} of the full rate is planned`
     case 'germination':
       return `of your seed ${percent(reason.germination)} grows, where ${percent(reason.usual)} is usual`
     case 'source':

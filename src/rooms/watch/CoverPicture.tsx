@@ -123,10 +123,11 @@ export function CoverPicture({
                     : ''}{' '}
                 <Why>
                   How green each point is for its lightness (OKLab, Ottosson 2020), parted where the two kinds
-                  differ most (Otsu 1979); deep shadow and glare are told by what surrounds them; smooth
+                  differ most (Otsu 1979); deep shadow and glare are recognised by what surrounds them; smooth
                   bright things that reach in from the edge, such as boards and hands, are left out. Painted:
                   what was not counted as green. The range is 9 in 10, from the threshold, leaf edges, what
-                  was told by its surroundings, and 3 points for the rest (judgement). Weeds are green too.
+                  was recognised by its surroundings, and 3 points for the rest (judgement). Weeds are green
+                  too.
                 </Why>
               </div>
               <button

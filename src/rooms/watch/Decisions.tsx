@@ -49,7 +49,7 @@ const stretchForm = ([low, high]: [number, number], units: Units) => {
   const place = (name: string) => quantity('length', units, { name, low, high })
   return z.object({ fromM: place('From'), toM: place('To') }).refine(({ fromM, toM }) => toM > fromM, {
     path: ['toM'],
-    error: 'To must lie beyond from. Choose a longer stretch.',
+    error: 'The end must be beyond the start. Choose a longer stretch.',
   })
 }
 

@@ -30,8 +30,8 @@ export function UpYet({ view, forecast }: { view: StandView; forecast: StandFore
   const plants = plantsOf(stand)
   const rows = comingUp(forecast, today)
   return (
-    <section aria-label="Late or missing" className="mb-5" data-testid="up-yet" data-help="up-yet">
-      <h2>Late or missing?</h2>
+    <section aria-label="Slow to come up" className="mb-5" data-testid="up-yet" data-help="up-yet">
+      <h2>Slow to come up?</h2>
       <p>
         Day {today - sownOn} since sowing.{' '}
         {forecast.covered30.quantiles && forecast.covered30.chance > 0.5

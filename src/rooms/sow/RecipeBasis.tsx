@@ -6,8 +6,8 @@ import type { StandView } from '../../state/useStand'
 import { coveringWords, SowFields } from './SowFields'
 import type { Sow } from './useSow'
 
-/** What the recipe was reckoned with, and the fields that change it. */
-export function ReckonedWith({ view, sow, recipe }: { view: StandView; sow: Sow; recipe: Recipe | null }) {
+/** What the recipe was computed with, and the fields that change it. */
+export function RecipeBasis({ view, sow, recipe }: { view: StandView; sow: Sow; recipe: Recipe | null }) {
   return (
     <ChangeFold
       known={recipe ? knownText(recipe, sow) : 'The recipe wants another look.'}
