@@ -11,7 +11,7 @@ test('purposes, limits and tools each change what fits, and say why', async ({ p
   const before = await list.textContent()
 
   await page.getByRole('checkbox', { name: 'Feed insects' }).check()
-  await expect(list).toContainText('in flower, by worth')
+  await expect(list).toContainText('in flower for insects')
   await ranked(page)
   await expect(list).not.toHaveText(before ?? '')
 

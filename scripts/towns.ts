@@ -10,6 +10,44 @@ const HIGHEST_LATITUDE = 66
 /** Parts of towns and places that are no more. */
 const NO_TOWN = /^PPL[XHQW]$/
 
+/** Towns that the list knows by another name than those who live there, by country and its name. */
+const ALSO: Record<string, string> = {
+  'AT Vienna': 'Wien',
+  'DE Munich': 'München',
+  'DE Freiburg': 'Freiburg im Breisgau',
+  'IT Milan': 'Milano',
+  'IT Naples': 'Napoli',
+  'IT Turin': 'Torino',
+  'IT Florence': 'Firenze',
+  'IT Venice': 'Venezia',
+  'IT Genoa': 'Genova',
+  'CZ Prague': 'Praha',
+  'CZ Pilsen': 'Plzeň',
+  'PL Warsaw': 'Warszawa',
+  'PT Lisbon': 'Lisboa',
+  'BE Brussels': 'Brussel, Bruxelles',
+  'NL The Hague': 'Den Haag',
+  'DK Copenhagen': 'København',
+  'DK Århus': 'Aarhus',
+  'RS Belgrade': 'Beograd',
+  'RO Bucharest': 'București',
+  'RU Moscow': 'Moskva',
+  'GR Athens': 'Athína',
+  'LV Riga': 'Rīga',
+  'MX Mexico City': 'Ciudad de México',
+  'EG Cairo': 'Al-Qāhirah',
+  'IE Gaillimh': 'Galway',
+  'IE Cill Airne': 'Killarney',
+  'IE Cluain Meala': 'Clonmel',
+  'IE An Muileann gCearr': 'Mullingar',
+  'IE Droichead Nua': 'Newbridge',
+  'IE Trá Mhór': 'Tramore',
+}
+const shownName = (name: string, country: string) => {
+  const also = ALSO[`${country} ${name}`]
+  return also ? `${name} (${also})` : name
+}
+
 /** Far from the sea a few km more or less are nothing. */
 const coarse = (km: number) =>
   Math.round(km < 30 ? km : km < 100 ? 5 * Math.round(km / 5) : 20 * Math.round(km / 20))
@@ -37,7 +75,7 @@ function worldTowns(): (Town & { people: number })[] {
         return []
       return [
         {
-          name,
+          name: shownName(name, country),
           country,
           region: regions.get(`${country}.${region}`) ?? '',
           ...where,

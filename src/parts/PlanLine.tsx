@@ -1,7 +1,8 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { dayNumber } from '../core/foundations/day'
 import { takesAllOf } from '../core/garden/ground'
-import { latest } from '../core/garden/timeline'
+import type { GardenData } from '../core/garden/schema'
+import { isSelfSown, latest } from '../core/garden/timeline'
 import type { PlanProblem } from '../core/scenario/problems'
 import { plannedEnd } from '../core/scenario/plan'
 import { SAFE_CHANCE } from '../core/scenario/starts'
@@ -12,7 +13,7 @@ import { useAhead } from '../state/useAhead'
 import type { PlanView } from '../state/usePlan'
 import { adviceText } from '../text/criteria'
 import { segmentText } from '../text/bed'
-import { earlierDayText, inHundred, shortDate, type Units } from '../text/format'
+import { earlierDayText, inHundred, shortDate } from '../text/format'
 import { chanceLine, endWords, planData, problemText } from '../text/plan'
 import { cutsText } from '../text/inTurns'
 import { Grade } from './Grade'
@@ -107,7 +108,7 @@ export function PlanThread({
             {end ? endWords(end, shown?.dead ?? null, stand.end.actual !== null) : 'no end planned'}
           </Step>
           <Step done={follows.kind === 'crop' && follows.done}>
-            {followsWords(scenario, data.garden.units)}
+            {followsWords(scenario, data)}
           </Step>
         </ol>
         <p
@@ -144,13 +145,15 @@ export function PlanThread({
   )
 }
 
-function followsWords({ follows, standCase: { bed, stand } }: Scenario, units: Units): string {
+function followsWords({ follows, standCase: { bed, stand } }: Scenario, { garden, stands }: GardenData): string {
   if (follows.kind === 'crop') {
     const { on, crop, day } = follows
-    const part = on && !takesAllOf(on, stand.segment, bed) ? `, ${segmentText(on, units, bed)},` : ''
+    const part = on && !takesAllOf(on, stand.segment, bed) ? `, ${segmentText(on, garden.units, bed)},` : ''
     return `${crop.name.toLowerCase()}${part} ${shortDate(day)}`
   }
   if (follows.kind === 'deadline') return `ground wanted ${shortDate(follows.day)}`
+  const seedlings = stands.find((one) => one.underStandId === stand.id && isSelfSown(one))
+  if (seedlings) return 'its own seed comes up after it'
   return stand.follows?.kind === 'stays' ? 'it may stay' : 'nothing decided after it'
 }
 

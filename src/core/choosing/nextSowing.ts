@@ -22,6 +22,8 @@ const worthOf = (plant: Species) => {
   const { kind } = sowingSeasonOf(plant)
   return WORTH[kind === 'perennial legume' ? kind : plant.season]
 }
+/** Before its ground is wanted a cover is ended, and its residue waited for, days (judgement, 7–28). */
+const ENDED_BEFORE_DAYS = 14
 /** Days between those looked at. */
 const LOOKED_AT_EVERY = 3
 const GROUPS: readonly PlantGroup[] = ['grass', 'legume', 'broadleaf']
@@ -78,7 +80,7 @@ export function nextSowing(
   for (let day = fromDay; day < last; day += LOOKED_AT_EVERY) {
     const worth = usualOn(year, day).filter((plant) => {
       const { baseC, cd } = worthOf(plant)
-      return neededByDay === null || warmthUntil(year, day, neededByDay, baseC) >= cd
+      return neededByDay === null || warmthUntil(year, day, neededByDay - ENDED_BEFORE_DAYS, baseC) >= cd
     })
     const speciesIds = GROUPS.flatMap(
       (group) =>

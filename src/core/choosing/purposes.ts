@@ -81,7 +81,7 @@ export const PURPOSES: readonly Purpose[] = [
   {
     id: 'insects',
     name: 'Feed insects',
-    measure: 'in flower, by worth',
+    measure: 'in flower for insects',
     unit: 'days',
     goal: 12,
     from: 'days before the end with something in flower that are warm enough for bees and hoverflies, times the worth of its flowers to them',

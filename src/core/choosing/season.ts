@@ -43,6 +43,8 @@ export type SeasonYear = {
   dry: Uint8Array
   /** Water in reach of deep roots: what bare soil holds, mm. */
   reachMm: Float64Array
+  /** Rain of the three weeks from a day on, mm. */
+  sproutMm: Float64Array
   firstFrost: number | null
   lastFrost: number | null
   coldestC: number
@@ -74,8 +76,8 @@ export function seasonYear(site: SiteClimate, soil: Soil = 'loam'): SeasonYear {
 
 /** Deep roots reach so far, m (judgement, 1–1.8). */
 const DEEP_M = 1.3
-/** Bare soil gives off so much of what a meadow would (FAO-56, initial stage between rains of a week or more). */
-const BARE_ET_SHARE = 0.4
+/** The ground gives off so much of what a meadow would with what grows in it now and then (FAO-56: 0.3–0.4 bare, 0.7 weedy). */
+const BARE_ET_SHARE = 0.5
 /** Water in reach of deep roots by day of the year: what bare soil holds through a usual year, mm. */
 function waterInReach(
   { latitude }: SiteClimate,
@@ -95,6 +97,12 @@ function waterInReach(
     held[day] = now
   }
   return held
+}
+
+function rainOver(rainMm: Float64Array, from: number, days: number): number {
+  let sum = 0
+  for (let k = 0; k < days; k++) sum += rainMm[inYear(from + k)]
+  return sum
 }
 
 function yearOf(site: SiteClimate, soil: Soil): SeasonYear {
@@ -117,6 +125,7 @@ function yearOf(site: SiteClimate, soil: Soil): SeasonYear {
     soilC: smooth.map((_, day) => smooth[inYear(day - SOIL_LAG_DAYS)] + SOIL_WARMER_C),
     dry: Uint8Array.from(smooth, (mean, day) => Number(rainMm[day] < DRY_PER_C * mean)),
     reachMm: waterInReach(site, soil, highs, lows, rainADay),
+    sproutMm: rainADay.map((_, day) => rainOver(rainADay, day, SPROUT_DAYS)),
     firstFrost,
     lastFrost,
     coldestC,
@@ -130,6 +139,9 @@ const DRY_SHARE = 0.6
 const DRY_LOOK_DAYS = 63
 /** Water that deep roots need in reach to be sown into the dry, mm. */
 const DEEP_NEED_MM = 100
+/** Seed on dry ground needs so much rain in the weeks after it is thrown, days and mm (judgement, 10–25). */
+const SPROUT_DAYS = 21
+const SPROUT_MM = 15
 
 /** Days from a day of the year to the next frost of half of all years; Infinity where most have none, 0 in the frosty time. */
 function daysToFrost({ firstFrost, lastFrost }: SeasonYear, day: number): number {
@@ -183,12 +195,16 @@ export function seasonOf(plant: Pick<Species, 'id'>, day: number, year: SeasonYe
   return worse(byWarmth(season, date, year), byWater(plant, season, date, year))
 }
 
-/** Into the dry nothing is usual without water but what roots deep; what must grow in the heat fails. */
+/**
+ * Unwatered, seed waits for the rains; into the dry nothing is usual but what roots deep and still comes up, and what must
+ * grow in the heat without water in reach is not sown.
+ */
 function byWater({ id }: Pick<Species, 'id'>, season: SowingSeason, date: number, year: SeasonYear) {
-  if (!inDrySeason(year, date)) return USUAL
+  const comesUp = !year.dry[date] || year.sproutMm[date] >= SPROUT_MM
+  if (!inDrySeason(year, date)) return comesUp ? USUAL : judged('possible', 'dry season')
   if (season.by === 'warmth') return judged('possible', 'dry season')
   if (year.reachMm[date] < DEEP_NEED_MM) return judged('no', 'dry season')
-  return DEEP_IN_DRY.includes(id) ? USUAL : judged('unusual', 'dry season')
+  return DEEP_IN_DRY.includes(id) && comesUp ? USUAL : judged('unusual', 'dry season')
 }
 
 function byWarmth(season: SowingSeason, date: number, year: SeasonYear): SeasonJudgement {

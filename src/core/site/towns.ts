@@ -43,12 +43,13 @@ export function findTowns(
     const where = [region, country, countryName(country)].map(plainText)
     return wanted.every((part) => where.some((one) => one.startsWith(part)))
   }
-  const rank = (name: string) => (name === town ? 0 : name.startsWith(town) ? 1 : 2)
+  const rank = (name: string) =>
+    name === town ? 0 : name.startsWith(town) ? 1 : name.includes(` ${town}`) ? 2 : Infinity
   return towns
     .flatMap((one) => {
-      const name = plainText(one.name)
-      const how = rank(name)
-      return (how < 2 || name.includes(` ${town}`)) && fits(one) ? [{ one, how }] : []
+      // Behind a name in brackets stands what else the town is called.
+      const how = Math.min(...one.name.split(/[(),]/).map((name) => rank(plainText(name))))
+      return how < Infinity && fits(one) ? [{ one, how }] : []
     })
     .sort((a, b) => a.how - b.how || b.one.size - a.one.size)
     .slice(0, most)

@@ -79,10 +79,16 @@ export function HomeYear({
       <FrostFree last={nights.lastFrost} first={nights.firstFrost} south={site.latitude < 0} />
       <figcaption className="mt-1">
         <p>
-          {monthWords(year, 0, units)}, {monthWords(year, 6, units)}; last frost{' '}
-          <strong>{frostText(nights.lastFrost)}</strong>, first frost{' '}
-          <strong>{frostText(nights.firstFrost)}</strong>; coldest night {temperature(nights.coldestC, units)}
-          ; rain{' '}
+          {monthWords(year, 0, units)}, {monthWords(year, 6, units)};{' '}
+          {nights.lastFrost === null && nights.firstFrost === null ? (
+            <strong>no frost in most years</strong>
+          ) : (
+            <>
+              last frost <strong>{frostText(nights.lastFrost)}</strong>, first frost{' '}
+              <strong>{frostText(nights.firstFrost)}</strong>
+            </>
+          )}
+          ; coldest night {temperature(nights.coldestC, units)}; rain{' '}
           {rain(
             site.rainMm.reduce((sum, mm) => sum + mm, 0),
             units,

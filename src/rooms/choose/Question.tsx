@@ -1,5 +1,6 @@
 import { PURPOSES } from '../../core/choosing/purposes'
 import type { Bed, Garden } from '../../core/garden/schema'
+import { parseDay } from '../../core/foundations/day'
 import { findCrop } from '../../core/plants/crops'
 import { Form } from '../../parts/Form'
 import { TypedChoice, TypedDay, TypedText, TypedTick } from '../../parts/form/fields'
@@ -40,10 +41,11 @@ export function Question(props: Props) {
 function knownText({ form: { text, value } }: Props): string {
   const purposes = PURPOSES.filter(({ id }) => text.purposes.includes(id)).map(({ name }) => name)
   const ground = groundWords(text.ground)
-  const from = value ? shortDate(value.freeFrom) : text.freeFrom
+  const day = parseDay(text.freeFrom)
+  const from = value ? shortDate(value.freeFrom) : day === null ? '' : shortDate(day)
   const until = value?.neededBy ? ` to ${shortDate(value.neededBy)}` : ''
   const crop = findCrop(text.cropId)
-  return `${purposes.join(', ')}; ${ground}, ${from}${until}${crop ? `, then ${crop.name.toLowerCase()}` : ''}.`
+  return `${purposes.length > 0 ? purposes.join(', ') : 'No purpose chosen'}; ${ground}, ${from}${until}${crop ? `, then ${crop.name.toLowerCase()}` : ''}.`
 }
 
 /** Paths narrower than this are not sown, m. */

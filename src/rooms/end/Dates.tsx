@@ -22,7 +22,7 @@ export function Dates({ end, withStart = false }: { end: EndView; withStart?: bo
   const middle = view.next?.plantingDay ?? plantingDay
   const fixed = view.next !== null && view.next.stand.content.kind === 'cover'
   return (
-    <NarrowFold known={knownText(end)} open={false}>
+    <NarrowFold known={knownText(end)} open={plantingDay === null}>
       <Form className="no-print mb-2 flex flex-wrap items-start gap-x-6 gap-y-2" aria-label="What follows">
         <div className="w-64">
           {fixed ? (
