@@ -107,9 +107,7 @@ export function PlanThread({
           <Step done={stand.end.actual !== null}>
             {end ? endWords(end, shown?.dead ?? null, stand.end.actual !== null) : 'no end planned'}
           </Step>
-          <Step done={follows.kind === 'crop' && follows.done}>
-            {followsWords(scenario, data)}
-          </Step>
+          <Step done={follows.kind === 'crop' && follows.done}>{followsWords(scenario, data)}</Step>
         </ol>
         <p
           className={outcome ? 'font-semibold' : 'quiet font-semibold'}
@@ -145,7 +143,10 @@ export function PlanThread({
   )
 }
 
-function followsWords({ follows, standCase: { bed, stand } }: Scenario, { garden, stands }: GardenData): string {
+function followsWords(
+  { follows, standCase: { bed, stand } }: Scenario,
+  { garden, stands }: GardenData,
+): string {
   if (follows.kind === 'crop') {
     const { on, crop, day } = follows
     const part = on && !takesAllOf(on, stand.segment, bed) ? `, ${segmentText(on, garden.units, bed)},` : ''
