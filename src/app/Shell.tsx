@@ -22,7 +22,8 @@ import { WeatherLine } from './WeatherLine'
 const Palette = lazy(() => late(import('./Palette')).then(({ Palette }) => ({ default: Palette })))
 
 /** Said of what was touched and has no explanation. */
-const NOTHING_WRITTEN = 'There is no explanation of this yet. Tables, pictures and chances have an explanation.'
+const NOTHING_WRITTEN =
+  'There is no explanation of this yet. Tables, pictures and chances have an explanation.'
 
 /** What is opened over the room. */
 type Over = 'help' | 'palette' | 'more' | 'touch' | null

@@ -58,8 +58,8 @@ function Parting({ stand, bed, ground }: { stand: Stand; bed: Bed; ground: Recta
     <div className="max-w-3xl">
       <p className="mb-2">
         One half crimped and the other cut, strips on different days, a corner left to flower: draw a piece,
-        and it and what is left get their own plans and counts, and are compared. Seed,
-        cuttings and looks so far go with each.
+        and it and what is left get their own plans and counts, and are compared. Seed, cuttings and looks so
+        far go with each.
       </p>
       <PieceFields bed={bed} form={form} day={today} />
       {parted?.ok && (

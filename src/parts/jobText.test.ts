@@ -48,7 +48,9 @@ describe('jobs in words', () => {
   test('a look says how well it is known, and when it was seen last', () => {
     const look = (share: number, days: number[]) =>
       jobText({ ...job('look'), share, days }, stand, 'metric').detail
-    expect(look(0.4, [20600])).toMatch(/^Its amount is known to within 40\s%, last checked \d+ May\. A one-minute/)
+    expect(look(0.4, [20600])).toMatch(
+      /^Its amount is known to within 40\s%, last checked \d+ May\. A one-minute/,
+    )
     expect(look(1.2, [])).toBe(
       'How much stands there is a guess, and nobody has checked it yet. A one-minute check sharpens its dates.',
     )

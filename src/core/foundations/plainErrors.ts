@@ -13,7 +13,12 @@ const KINDS: Record<string, string> = {
   date: 'a date',
   null: 'empty (null)',
 }
-const SIZES: Record<string, string> = { string: 'characters', array: 'entries', map: 'entries', set: 'entries' }
+const SIZES: Record<string, string> = {
+  string: 'characters',
+  array: 'entries',
+  map: 'entries',
+  set: 'entries',
+}
 
 type Bound = { origin: string; bound: unknown; word: 'at least' | 'at most' }
 

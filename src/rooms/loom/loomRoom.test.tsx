@@ -39,7 +39,9 @@ test('a crop is added on the sheet; one that ends before it begins is refused', 
   const from = (within(dialog).getByLabelText('From') as HTMLInputElement).value
   type('Until', from, dialog)
   press('Add crop', dialog)
-  expect(await within(dialog).findByText('The end must be after the start. Choose a later date.')).toBeTruthy()
+  expect(
+    await within(dialog).findByText('The end must be after the start. Choose a later date.'),
+  ).toBeTruthy()
   const year = (days: string, more: number) => `${Number(days.slice(0, 4)) + more}${days.slice(4)}`
   type('From', year(from, 1), dialog)
   type('Until', year(from, 2), dialog)

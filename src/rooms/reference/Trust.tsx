@@ -47,10 +47,10 @@ export function Trust() {
       <h2>How far to trust it</h2>
       <p className="mt-1">
         The growth behind these pages was compared with {published.checks} published figures from{' '}
-        {published.sites} places: {published.inside} lie in their range. At places it had not been
-        fitted to, {leftOut.inside} of {leftOut.checks} do. A range of 8 in 10 should hold eight times of ten:
-        below stands how often it did in made-up seasons whose place, ground and plants all differ from what
-        the model was told.
+        {published.sites} places: {published.inside} lie in their range. At places it had not been fitted to,{' '}
+        {leftOut.inside} of {leftOut.checks} do. A range of 8 in 10 should hold eight times of ten: below
+        stands how often it did in made-up seasons whose place, ground and plants all differ from what the
+        model was told.
       </p>
       <dl className="mt-3 grid gap-x-6 gap-y-2 sm:grid-cols-[14rem_1fr]">
         {ROWS.map(([answer, trust]) => (
