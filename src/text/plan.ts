@@ -138,7 +138,7 @@ const THROUGH_WORDS: Record<PlantingMethodId, string> = {
 }
 
 const PLANTED_BY: Record<PlantingMethodId, string> = {
-  slot: 'Plant through slots',
+  slot: 'Plant through the mulch',
   dibble: 'Plant through dibbled holes',
   rake: 'Rake the rows free for planting',
   'compost row': 'Plant into a row of compost',

@@ -10,7 +10,7 @@ const WHY: Record<SeasonWhy, string> = {
   hot: 'the days are too warm for it: it bolts small or stops',
   'cold soil': 'the soil is too cold for it still',
   'frost near': 'frost comes before it has grown',
-  'dry season': 'the dry season is ahead: water it, or wait for the rains',
+  'dry season': 'it is dry then: water it, or wait for the rains',
   'winter too cold': 'winters here kill it',
   'summer too cool': 'summers here are too cool for it',
   'no winter here': 'it needs a cold winter, and there is none here',

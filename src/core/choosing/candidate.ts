@@ -125,33 +125,23 @@ function heldBy(members: readonly Counting[]): Candidate['ground'] {
   return { bareBefore, bareAfter, held: Math.max(0, untilDay - fromDay - bareBefore - bareAfter) }
 }
 
-/** Ground that lies bare for so long has room for another cover, days; it is cleared for the next this long before. */
+/** Ground that lies bare for so long has room for another cover, days. */
 const ROOM_DAYS = 42
-const CLEAR_DAYS = 14
 
-/** What else is usually sown where a cover leaves the ground bare for weeks. */
+/** What else is worth sowing where a cover leaves the ground bare for weeks. */
 function roomBeside(
   question: ChooseQuestion,
   sowDay: number,
   { bareBefore, bareAfter }: Candidate['ground'],
 ): Candidate['room'] {
-  const { climate, bed, follows, upper } = question
+  const { climate, bed, upper } = question
   if (!climate || upper) return { before: null, after: null }
-  const { fromDay, untilDay: until } = windowOf(question)
-  const usual = (from: number, neededBy: number | null, before: number) => {
-    const next = nextSowing(climate, bed.soil, from, neededBy)
-    return next && next.day <= before ? next : null
-  }
-  const bareFrom = until - bareAfter
+  const { fromDay, untilDay } = windowOf(question)
+  const worthSowing = (bare: number, from: number, until: number) =>
+    bare < ROOM_DAYS ? null : nextSowing(climate, bed.soil, from, until)
   return {
-    before:
-      bareBefore < ROOM_DAYS
-        ? null
-        : usual(fromDay, sowDay - CLEAR_DAYS, sowDay - CLEAR_DAYS - ROOM_DAYS / 2),
-    after:
-      bareAfter < ROOM_DAYS
-        ? null
-        : usual(bareFrom, follows.kind === 'nothing' ? null : until, until - ROOM_DAYS / 2),
+    before: worthSowing(bareBefore, fromDay, sowDay),
+    after: worthSowing(bareAfter, untilDay - bareAfter, untilDay),
   }
 }
 

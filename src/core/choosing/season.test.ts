@@ -125,3 +125,29 @@ test('an unusual day is not tried where the window holds one in season', () => {
   expect(words('2026-06-20', '2027-05-20')).toEqual(['usual', 'usual', 'usual', 'usual', 'usual'])
   expect(new Set(words('2026-05-20', '2026-08-01'))).toEqual(new Set(['unusual']))
 })
+
+test('where nothing waits for the ground, a cover is sown soon after its season begins', () => {
+  const sorghum = [findSpecies('sorghum-sudangrass')!]
+  const days = (extra: object) =>
+    sowingDays(testQuestion('2026-05-05', '2026-12-21', { climate: PLACES.florida, ...extra }), sorghum)
+  const open = days({ follows: { kind: 'nothing' } })
+  expect(open[0]).toBe(dayNumber('2026-05-05'))
+  expect(open.at(-1)! - open[0]).toBeLessThanOrEqual(28)
+  expect(days({}).at(-1)! - open[0]).toBeGreaterThan(28)
+})
+
+test('a cover that leaves the ground bare for weeks names what has room before it', () => {
+  const climate = PLACES.minnesota
+  const question = testQuestion('2027-03-05', '2027-10-20', {
+    purposes: ['mass'],
+    climate,
+    follows: { kind: 'nothing' },
+  })
+  const { candidates } = rankCovers(question, questionWeather(question, climate, 4))
+  const late = candidates.find(({ key }) => key === 'sorghum-sudangrass')!
+  expect(late.ground.bareBefore).toBeGreaterThan(60)
+  expect(late.room.before!.day).toBeLessThan(late.sowDay - 30)
+  expect(late.room.before!.speciesIds).toContain('oats')
+  const soon = candidates.find(({ ground }) => ground.bareBefore < 42)
+  expect(soon?.room.before ?? null).toBeNull()
+})

@@ -41,7 +41,7 @@ export type SeasonYear = {
   soilC: Float64Array
   /** Whether a day lies in the dry season. */
   dry: Uint8Array
-  /** Water in reach of deep roots: what bare soil holds, mm. */
+  /** Water in reach of deep roots: what the soil holds in a usual year, mm. */
   reachMm: Float64Array
   /** Rain of the three weeks from a day on, mm. */
   sproutMm: Float64Array
@@ -69,35 +69,38 @@ const known = new WeakMap<SiteClimate, Map<Soil, SeasonYear>>()
 export function seasonYear(site: SiteClimate, soil: Soil = 'loam'): SeasonYear {
   const years = known.get(site) ?? new Map<Soil, SeasonYear>()
   known.set(site, years)
-  const year = years.get(soil) ?? yearOf(site, soil)
+  const [other] = years.values()
+  // Of another soil only the water in it differs.
+  const year = years.get(soil) ?? { ...(other ?? yearOf(site)), reachMm: waterInReach(site, soil) }
   years.set(soil, year)
   return year
 }
 
 /** Deep roots reach so far, m (judgement, 1–1.8). */
 const DEEP_M = 1.3
-/** The ground gives off so much of what a meadow would with what grows in it now and then (FAO-56: 0.3–0.4 bare, 0.7 weedy). */
-const BARE_ET_SHARE = 0.5
-/** Water in reach of deep roots by day of the year: what bare soil holds through a usual year, mm. */
-function waterInReach(
-  { latitude }: SiteClimate,
-  soil: Soil,
-  highs: Float64Array,
-  lows: Float64Array,
-  rainMm: Float64Array,
-): Float64Array {
+/** Ground on which something grows now and then gives off so much of what a meadow would (judgement; FAO-56: 0.3–0.4 bare, 0.7 weedy). */
+const FALLOW_ET_SHARE = 0.5
+
+/** Water in reach of deep roots by day of the year: what the soil holds through a usual year, mm. */
+function waterInReach(site: SiteClimate, soil: Soil): Float64Array {
+  const highs = dailyFromMonthly(site.tMaxC)
+  const lows = dailyFromMonthly(site.tMinC)
+  const rainMm = rainByDay(site)
   const fullMm = AVAILABLE_MM_PER_M[soil] * DEEP_M
   const held = new Float64Array(YEAR_DAYS)
   let now = fullMm
   // The second year begins with what the first one left.
   for (let i = 0; i < 2 * YEAR_DAYS; i++) {
     const day = inYear(i)
-    const et0 = hargreavesEt0(extraterrestrialRadiation(latitude, day + 1), lows[day], highs[day])
-    now = Math.min(fullMm, Math.max(0, now + rainMm[day] - BARE_ET_SHARE * et0))
+    const et0 = hargreavesEt0(extraterrestrialRadiation(site.latitude, day + 1), lows[day], highs[day])
+    now = Math.min(fullMm, Math.max(0, now + rainMm[day] - FALLOW_ET_SHARE * et0))
     held[day] = now
   }
   return held
 }
+
+const rainByDay = ({ rainMm }: SiteClimate) =>
+  dailyFromMonthly(rainMm).map((mm) => Math.max(0, mm) / DAYS_A_MONTH)
 
 function rainOver(rainMm: Float64Array, from: number, days: number): number {
   let sum = 0
@@ -105,11 +108,10 @@ function rainOver(rainMm: Float64Array, from: number, days: number): number {
   return sum
 }
 
-function yearOf(site: SiteClimate, soil: Soil): SeasonYear {
+function yearOf(site: SiteClimate): Omit<SeasonYear, 'reachMm'> {
   const highs = dailyFromMonthly(site.tMaxC)
   const lows = dailyFromMonthly(site.tMinC)
-  const rainMm = dailyFromMonthly(site.rainMm)
-  const rainADay = dailyFromMonthly(site.rainMm.map((mm) => Math.max(0, mm) / DAYS_A_MONTH))
+  const rainMm = rainByDay(site)
   const means = Float64Array.from({ length: YEAR_DAYS }, (_, day) => (highs[day] + lows[day]) / 2)
   const smooth = Float64Array.from({ length: YEAR_DAYS }, (_, day) => {
     let sum = 0
@@ -123,9 +125,8 @@ function yearOf(site: SiteClimate, soil: Soil): SeasonYear {
       Number(smooth[inYear(day + SLOPE_DAYS)] > smooth[inYear(day - SLOPE_DAYS)]),
     ),
     soilC: smooth.map((_, day) => smooth[inYear(day - SOIL_LAG_DAYS)] + SOIL_WARMER_C),
-    dry: Uint8Array.from(smooth, (mean, day) => Number(rainMm[day] < DRY_PER_C * mean)),
-    reachMm: waterInReach(site, soil, highs, lows, rainADay),
-    sproutMm: rainADay.map((_, day) => rainOver(rainADay, day, SPROUT_DAYS)),
+    dry: Uint8Array.from(smooth, (mean, day) => Number(DAYS_A_MONTH * rainMm[day] < DRY_PER_C * mean)),
+    sproutMm: rainMm.map((_, day) => rainOver(rainMm, day, SPROUT_DAYS)),
     firstFrost,
     lastFrost,
     coldestC,

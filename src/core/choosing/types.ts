@@ -120,7 +120,7 @@ export type Candidate = {
   countedOn: number
   /** Days of the window with the ground bare before and after, and under green or mulch. */
   ground: { bareBefore: number; bareAfter: number; held: number }
-  /** What is usually sown in the bare days before it is, and in those after it; null where they are few or nothing is. */
+  /** What is worth sowing in the bare days before it, and in those after it; null where they are few or nothing is. */
   room: { before: NextSowing | null; after: NextSowing | null }
   firstFlower: DateQuantiles
   covered30: DateQuantiles

@@ -152,8 +152,8 @@ const ANCHORS: readonly Anchor[] = TABLE.trim()
   .map((line) => line.split(' ').map(Number))
   .map(([latitude, longitude, winterC, summerC]) => ({ latitude, longitude, winterC, summerC }))
 
-/** An anchor this far off counts a quarter of one next door, km. */
-const HALF_KM = 250
+/** An anchor this far off counts a sixteenth of one next door, km. */
+const FADE_KM = 250
 /** Daily highs vary more than daily means, whose night partly goes its own way (from the generator's correlations). */
 const HIGHS_PER_MEAN = 1 / 0.86
 
@@ -169,7 +169,7 @@ export function spreadAt(where: { latitude: number; longitude: number }): {
 } {
   const counted = ANCHORS.map((anchor) => ({
     anchor,
-    weight: (1 + kmBetween(anchor, where) / HALF_KM) ** -4,
+    weight: (1 + kmBetween(anchor, where) / FADE_KM) ** -4,
   }))
   const all = counted.reduce((sum, { weight }) => sum + weight, 0)
   const mean = (of: 'winterC' | 'summerC') =>

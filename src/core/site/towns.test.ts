@@ -6,6 +6,10 @@ const list = parseTowns(
     '@DE\tHessen',
     'Springfeld\t503\t-896\t18\t300\t5',
     'Münchhausen am Christenberg\t510\t-896\t18\t300\t5',
+    '@AT\tWien',
+    'Vienna (Wien)\t482\t164\t20\t300\t9',
+    '@US\tVirginia',
+    'Vienna\t389\t-773\t10\t60\t6',
     '@US\tIllinois',
     'Springfield\t398\t-896\t18\t300\t7',
     'West Springfield\t399\t-896\t18\t300\t6',
@@ -16,14 +20,14 @@ const list = parseTowns(
     '',
   ].join('\n'),
 )
-const countries: Record<string, string> = { US: 'United States', DE: 'Germany' }
+const countries: Record<string, string> = { US: 'United States', DE: 'Germany', AT: 'Austria' }
 const found = (typed: string) =>
   findTowns(list, typed, (code) => countries[code]).map(({ name, region }) => `${name}, ${region}`)
 
 describe('towns', () => {
   test('are read with their region and where they lie; what is no town is left out', () => {
-    expect(list).toHaveLength(6)
-    expect(list[2]).toEqual({
+    expect(list).toHaveLength(8)
+    expect(list[4]).toEqual({
       name: 'Springfield',
       country: 'US',
       region: 'Illinois',
@@ -46,6 +50,10 @@ describe('towns', () => {
     expect(found('MUNCHH')).toEqual(['Münchhausen am Christenberg, Hessen'])
     expect(found('Springfield, miss')).toEqual(['Springfield, Missouri'])
     expect(found('Spring, Germany')).toEqual(['Springfeld, Hessen'])
+  })
+  test('are found by the name of those who live there, as by that of the list', () => {
+    expect(found('Wien')).toEqual(['Vienna (Wien), Wien'])
+    expect(found('vienna')).toEqual(['Vienna (Wien), Wien', 'Vienna, Virginia'])
   })
   test('unknown ones, and a single letter, find nothing', () => {
     expect(found('Xanadu')).toEqual([])
