@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { dayNumber, isoDate } from '../foundations/day'
 import { findSpecies, SPECIES } from '../plants/catalogue'
 import { sowingSeasonOf } from '../plants/seasons'
+import { usualYear } from '../site/usualYear'
 import { PLACES } from '../testing/places'
 import { questionWeather, testQuestion } from '../testing/questions'
 import { rankCovers } from './rank'
@@ -73,6 +74,17 @@ describe('when covers are sown', () => {
       seasonOf(sudangrass, dayNumber(date), seasonYear(PLACES.apulia, soil))
     expect(on('2026-05-15', 'clay loam').word).toBe('usual')
     expect(on('2026-07-10', 'sand')).toEqual({ word: 'no', why: 'dry season' })
+  })
+  test('without frost warm covers go in with the rains, and not into the dry', () => {
+    // A monsoon highland: dry from December to April.
+    const { site } = usualYear({ latitude: 19.9, longitude: 99.8, elevationM: 400, seaKm: 300 })
+    const on = (date: string, id = 'sorghum-sudangrass') =>
+      seasonOf(findSpecies(id)!, dayNumber(date), seasonYear(site)).word
+    expect(on('2026-12-02')).toBe('possible')
+    expect(on('2027-02-24')).toBe('possible')
+    expect(on('2027-02-10', 'sunn-hemp')).not.toBe('usual')
+    expect(on('2027-05-20')).toBe('usual')
+    expect(on('2027-05-20', 'sunn-hemp')).toBe('usual')
   })
   test('a mix is as its least suited part', () => {
     const mix = ['hairy-vetch', 'sorghum-sudangrass'].map((id) => findSpecies(id)!)

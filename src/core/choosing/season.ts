@@ -143,6 +143,8 @@ const DEEP_NEED_MM = 100
 /** Seed on dry ground needs so much rain in the weeks after it is thrown, days and mm (judgement, 10–25). */
 const SPROUT_DAYS = 21
 const SPROUT_MM = 15
+/** Sown so long before the rains seed may wait for them, days (judgement, 7–21). */
+const RAINS_NEAR_DAYS = 14
 
 /** Days from a day of the year to the next frost of half of all years; Infinity where most have none, 0 in the frosty time. */
 function daysToFrost({ firstFrost, lastFrost }: SeasonYear, day: number): number {
@@ -197,15 +199,18 @@ export function seasonOf(plant: Pick<Species, 'id'>, day: number, year: SeasonYe
 }
 
 /**
- * Unwatered, seed waits for the rains; into the dry nothing is usual but what roots deep and still comes up, and what must
- * grow in the heat without water in reach is not sown.
+ * Unwatered, seed waits for the rains: where no frost makes the seasons until they are near. Into the dry nothing is usual but,
+ * in dry summers, what roots deep and still comes up; what must grow in the heat without water in reach is not sown.
  */
 function byWater({ id }: Pick<Species, 'id'>, season: SowingSeason, date: number, year: SeasonYear) {
-  const comesUp = !year.dry[date] || year.sproutMm[date] >= SPROUT_MM
+  const rainRules = year.firstFrost === null
+  const rains = rainRules ? !year.dry[inYear(date + RAINS_NEAR_DAYS)] : year.sproutMm[date] >= SPROUT_MM
+  const comesUp = !year.dry[date] || rains
   if (!inDrySeason(year, date)) return comesUp ? USUAL : judged('possible', 'dry season')
   if (season.by === 'warmth') return judged('possible', 'dry season')
   if (year.reachMm[date] < DEEP_NEED_MM) return judged('no', 'dry season')
-  return DEEP_IN_DRY.includes(id) && comesUp ? USUAL : judged('unusual', 'dry season')
+  if (!DEEP_IN_DRY.includes(id)) return judged('unusual', 'dry season')
+  return comesUp && !rainRules ? USUAL : judged('possible', 'dry season')
 }
 
 function byWarmth(season: SowingSeason, date: number, year: SeasonYear): SeasonJudgement {
